@@ -1,0 +1,52 @@
+package org.jontrel.core.code;
+
+import java.util.LinkedHashMap;
+import java.util.Locale;
+
+/**
+ * The architect's answer to a finding of a plan.
+ *
+ * @param value what to fill with, as text in the field's own form; empty for other answers
+ */
+public record Decision(String fieldId, About about, Answer answer, String value) {
+    /** What was asked. */
+    public enum About {
+        REQUIRED_EMPTY,
+        UNCONVERTED,
+        OUTSIDE_LIMITS;
+
+        public String code() {
+            return name().toLowerCase(Locale.ROOT);
+        }
+
+        static LinkedHashMap<String, About> byCode() {
+            var words = new LinkedHashMap<String, About>();
+            for (var about : values()) {
+                words.put(about.code(), about);
+            }
+            return words;
+        }
+    }
+
+    /** What to do. */
+    public enum Answer {
+        /** Give records without a value this one. */
+        FILL,
+        /** Leave records as they are and mark those that do not satisfy the definition incomplete. */
+        LEAVE,
+        /** Keep values that do not convert as held values. */
+        SET_ASIDE;
+
+        public String code() {
+            return name().toLowerCase(Locale.ROOT);
+        }
+
+        static LinkedHashMap<String, Answer> byCode() {
+            var words = new LinkedHashMap<String, Answer>();
+            for (var answer : values()) {
+                words.put(answer.code(), answer);
+            }
+            return words;
+        }
+    }
+}

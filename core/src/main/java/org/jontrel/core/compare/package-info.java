@@ -1,0 +1,4 @@
+/**
+ * What differs between two models, in the words of the model, its reach and the advised version. Uses model and code's descriptions.
+ */
+package org.jontrel.core.compare;

@@ -1,0 +1,51 @@
+package org.jontrel.core.finding;
+
+import java.util.Comparator;
+import java.util.List;
+import java.util.ResourceBundle;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/**
+ * What a check, a reader or a plan has to say.
+ *
+ * @param code stable; what tests and programs look at
+ * @param arguments what the sentence mentions, in its order
+ */
+public record Finding(Code code, Place place, List<String> arguments) {
+    private static final ResourceBundle SENTENCES = ResourceBundle.getBundle("org.jontrel.core.finding.sentences");
+    private static final Pattern HOLE = Pattern.compile("\\{(\\d)}");
+
+    /** Worst first, then by place. */
+    public static final Comparator<Finding> WORST_FIRST = Comparator.comparing(Finding::severity)
+            .reversed()
+            .thenComparing(finding -> finding.place().file())
+            .thenComparing(finding -> finding.place().line())
+            .thenComparing(finding -> finding.place().definition())
+            .thenComparing(finding -> finding.place().field());
+
+    public Finding {
+        arguments = List.copyOf(arguments);
+    }
+
+    public static Finding of(Code code, Place place, Object... arguments) {
+        return new Finding(
+                code, place, List.of(arguments).stream().map(String::valueOf).toList());
+    }
+
+    public Severity severity() {
+        return code.severity();
+    }
+
+    /** The finding in plain English: fact, where, cause, next action. */
+    public String sentence() {
+        return HOLE.matcher(SENTENCES.getString(code.name())).replaceAll(hole -> {
+            int at = Integer.parseInt(hole.group(1));
+            return Matcher.quoteReplacement(at < arguments.size() ? arguments.get(at) : "");
+        });
+    }
+
+    public static boolean blocks(List<Finding> findings) {
+        return findings.stream().anyMatch(finding -> finding.severity() == Severity.BLOCKER);
+    }
+}

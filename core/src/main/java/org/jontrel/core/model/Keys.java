@@ -1,0 +1,71 @@
+package org.jontrel.core.model;
+
+import java.text.Normalizer;
+import java.util.Locale;
+import java.util.Set;
+import java.util.regex.Pattern;
+
+/** The rules for keys and paths, and how both derive from a label. */
+public final class Keys {
+    public static final int LONGEST = 40;
+    private static final Pattern KEY = Pattern.compile("[a-z][a-z0-9]*(_[a-z0-9]+)*");
+    private static final Pattern PATH = Pattern.compile("[a-z0-9]+(-[a-z0-9]+)*");
+
+    private Keys() {}
+
+    /** {@code lower_snake_case} from a letter on, at most 40 characters, no doubled or trailing underscore. */
+    public static boolean isKey(String text) {
+        return text.length() <= LONGEST && KEY.matcher(text).matches();
+    }
+
+    /** {@code kebab-case}, at most 40 characters. */
+    public static boolean isPath(String text) {
+        return text.length() <= LONGEST && PATH.matcher(text).matches();
+    }
+
+    /** The key for a label: "Rise of the lock" gives {@code rise_of_the_lock}; never empty. */
+    public static String fromLabel(String label) {
+        var key = words(label, "_");
+        if (key.isEmpty() || !Character.isLetter(key.charAt(0))) {
+            key = key.isEmpty() ? "field" : "n_" + key;
+        }
+        return cut(key, '_');
+    }
+
+    /** The path for a noun: "Stoppage notices" gives {@code stoppage-notices}; never empty. */
+    public static String pathFrom(String plural) {
+        var path = cut(words(plural, "-"), '-');
+        return path.isEmpty() ? "records" : path;
+    }
+
+    /** The key, or the key with the first free number behind it. */
+    public static String free(String key, Set<String> taken) {
+        var free = key;
+        for (int n = 2; taken.contains(free); n++) {
+            var tail = "_" + n;
+            free = key.substring(0, Math.min(key.length(), LONGEST - tail.length())) + tail;
+        }
+        return free;
+    }
+
+    private static String words(String text, String joint) {
+        var folded = Normalizer.normalize(
+                        text.replace("ß", "ss")
+                                .replace("æ", "ae")
+                                .replace("ø", "o")
+                                .replace("ł", "l"),
+                        Normalizer.Form.NFKD)
+                .replaceAll("\\p{M}+", "")
+                .toLowerCase(Locale.ROOT)
+                .replaceAll("['’]", "");
+        return folded.replaceAll("[^a-z0-9]+", joint).replaceAll("^" + joint + "|" + joint + "$", "");
+    }
+
+    private static String cut(String text, char joint) {
+        if (text.length() <= LONGEST) {
+            return text;
+        }
+        int end = text.lastIndexOf(joint, LONGEST);
+        return text.substring(0, end > 0 ? end : LONGEST);
+    }
+}

@@ -1,0 +1,48 @@
+package org.jontrel.core.model;
+
+import java.util.List;
+import java.util.Map;
+import org.atteo.evo.inflector.English;
+
+/** Everything that derives from one noun, so that no screen ever says the wrong one. */
+public final class Nouns {
+    private Nouns() {}
+
+    /** "Stoppage notice" gives "Stoppage notices": only the last word changes. */
+    public static String plural(String singular) {
+        var noun = singular.strip();
+        if (noun.isEmpty()) {
+            return "";
+        }
+        int cut = noun.lastIndexOf(' ') + 1;
+        var last = noun.substring(cut);
+        var plural = English.plural(last);
+        return noun.substring(0, cut)
+                + (last.chars().allMatch(Character::isUpperCase) && last.length() > 1 ? last + "s" : plural);
+    }
+
+    /** The noun as it stands within a sentence: its first letter small, unless it is an abbreviation. */
+    public static String inSentence(String noun) {
+        if (noun.isEmpty() || (noun.length() > 1 && Character.isUpperCase(noun.charAt(1)))) {
+            return noun;
+        }
+        return Character.toLowerCase(noun.charAt(0)) + noun.substring(1);
+    }
+
+    /** A new type from its singular name alone, without fields but with a group to put them in. */
+    public static ContentType type(String singular, Ids ids) {
+        var noun = singular.strip();
+        var plural = plural(noun);
+        return new ContentType(
+                ids.next('t'),
+                Keys.fromLabel(noun),
+                noun,
+                plural,
+                "",
+                "",
+                Keys.pathFrom(plural),
+                Map.of(),
+                List.of(Part.TITLE),
+                List.of(new Group(ids.next('g'), "Details", "", List.of())));
+    }
+}

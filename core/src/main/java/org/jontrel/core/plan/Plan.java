@@ -1,0 +1,26 @@
+package org.jontrel.core.plan;
+
+import java.util.List;
+import org.jontrel.core.finding.Finding;
+
+/**
+ * What brings a site from one model to another.
+ *
+ * @param steps in the order they are done
+ * @param asks what needs an answer; while one lacks it the plan cannot run
+ * @param findings everything else there is to say, and why an answer cannot be used
+ */
+public record Plan(List<PlannedStep> steps, List<Ask> asks, List<Finding> findings) {
+    public Plan {
+        steps = List.copyOf(steps);
+        asks = List.copyOf(asks);
+        findings = List.copyOf(findings);
+    }
+
+    /** A step, how many records it touches, and what it does in a sentence. */
+    public record PlannedStep(Step step, long rows, String sentence) {}
+
+    public boolean runnable() {
+        return asks.stream().allMatch(ask -> ask.decision().isPresent()) && !Finding.blocks(findings);
+    }
+}

@@ -1,0 +1,51 @@
+package org.jontrel.core.plan;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.jontrel.core.model.Field;
+import org.jontrel.core.value.Conversion;
+import org.jontrel.core.value.Values;
+
+/** Makes an answer from the distinct values of a field and how often each occurs. */
+public final class Tally {
+    private static final int EXAMPLES = 5;
+    private final Field from;
+    private final Field to;
+    private final Conversion conversion;
+    private long records;
+    private long empty;
+    private long unconverted;
+    private long outside;
+    private final List<String> unconvertedExamples = new ArrayList<>();
+    private final List<String> outsideExamples = new ArrayList<>();
+
+    public Tally(Field from, Field to) {
+        this.from = from;
+        this.to = to;
+        this.conversion = new Conversion(from, to, null);
+    }
+
+    public void add(Object value, long times) {
+        records += times;
+        if (value == null) {
+            empty += times;
+        } else if (!conversion.takes(value)) {
+            unconverted += times;
+            example(unconvertedExamples, value);
+        } else if (Values.fits(from, value) && !Values.fits(to, conversion.apply(value))) {
+            outside += times;
+            example(outsideExamples, value);
+        }
+    }
+
+    private void example(List<String> examples, Object value) {
+        if (examples.size() < EXAMPLES) {
+            examples.add(Values.show(from.kind(), value));
+        }
+    }
+
+    public Answer answer() {
+        return new Answer(
+                records, empty, unconverted, outside, List.copyOf(unconvertedExamples), List.copyOf(outsideExamples));
+    }
+}

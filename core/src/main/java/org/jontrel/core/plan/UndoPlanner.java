@@ -1,0 +1,184 @@
+package org.jontrel.core.plan;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jontrel.core.finding.Code;
+import org.jontrel.core.finding.Finding;
+import org.jontrel.core.finding.Place;
+import org.jontrel.core.model.ContentType;
+import org.jontrel.core.model.Field;
+import org.jontrel.core.model.Ids;
+import org.jontrel.core.model.Model;
+
+/** Turns what a run did around: every held value comes back, and what was entered since goes along where it fits. */
+public final class UndoPlanner {
+    private final Ids ids;
+
+    public UndoPlanner(Ids ids) {
+        this.ids = ids;
+    }
+
+    /**
+     * What changed in a field since the run.
+     *
+     * @param carried entries that fit the older field
+     * @param lost entries that do not; they are held
+     */
+    public record Since(long records, long carried, long lost) {
+        public static final Since NOTHING = new Since(0, 0, 0);
+    }
+
+    /** The steps that undo the done ones, without counts; what to ask about is in them. */
+    public List<Step> steps(List<Step> done) {
+        var switched = new HashMap<String, Step.Turn>();
+        done.forEach(step -> {
+            if (step instanceof Step.SwitchColumns(String typeId, List<Step.Turn> turns)) {
+                turns.stream()
+                        .filter(turn -> turn.act() == Step.Act.TAKE)
+                        .forEach(turn -> switched.put(typeId + "/" + turn.fieldId(), turn));
+            }
+        });
+        var fills = new HashMap<String, String>();
+        done.forEach(step -> {
+            if (step instanceof Step.CopyColumn(String typeId, String fieldId, String fill)) {
+                fills.put(typeId + "/" + fieldId, fill);
+            }
+        });
+        var undo = new ArrayList<Step>();
+        for (var step : done.reversed()) {
+            switch (step) {
+                case Step.CreateTable(String typeId) -> undo.add(new Step.HoldTable(typeId, ids.next('h')));
+                case Step.AddColumn(String typeId, String fieldId) -> {
+                    if (!switched.containsKey(typeId + "/" + fieldId)) {
+                        undo.add(new Step.DropBeside(typeId, fieldId));
+                    }
+                }
+                case Step.SwitchColumns(String typeId, List<Step.Turn> turns) -> turnAround(typeId, turns, fills, undo);
+                case Step.RenameTable(String typeId, String before, String after) ->
+                    undo.add(new Step.RenameTable(typeId, after, before));
+                case Step.HoldTable(String typeId, String held) -> undo.add(new Step.RestoreTable(typeId, held));
+                case Step.RestoreTable(String typeId, String held) -> undo.add(new Step.HoldTable(typeId, held));
+                case Step.Redirect(String typeId, String before, String after) ->
+                    undo.add(new Step.Redirect(typeId, after, before));
+                case Step.CheckRecords(String typeId) -> undo.add(new Step.CheckRecords(typeId));
+                case Step.CopyColumn _, Step.CarryBack _, Step.DropBeside _ -> {}
+            }
+        }
+        undo.sort(Comparator.comparing(Step::phase));
+        return undo;
+    }
+
+    private void turnAround(String typeId, List<Step.Turn> turns, Map<String, String> fills, List<Step> undo) {
+        var back = new ArrayList<Step.Turn>();
+        for (var turn : turns.reversed()) {
+            back.add(
+                    switch (turn.act()) {
+                        case TAKE -> new Step.Turn(Step.Act.HOLD, turn.fieldId(), ids.next('h'));
+                        case HOLD -> new Step.Turn(Step.Act.RESTORE, turn.fieldId(), turn.held());
+                        case RESTORE -> new Step.Turn(Step.Act.HOLD, turn.fieldId(), turn.held());
+                        case RENAME -> turn;
+                    });
+            boolean replaced =
+                    turn.act() == Step.Act.HOLD && turns.contains(new Step.Turn(Step.Act.TAKE, turn.fieldId(), ""));
+            if (replaced) {
+                var fill = fills.getOrDefault(typeId + "/" + turn.fieldId(), "");
+                undo.add(new Step.CarryBack(typeId, turn.fieldId(), turn.held(), fill));
+            }
+        }
+        undo.add(new Step.SwitchColumns(typeId, back));
+    }
+
+    /**
+     * The undo as people read it before they do it.
+     *
+     * @param from the model the run led to
+     * @param to the model it came from
+     * @param since what {@link #steps} concern: by type and field for columns, by type alone for tables
+     */
+    public Plan plan(Model from, Model to, List<Step> steps, Map<Question, Since> since) {
+        var planned = new ArrayList<Plan.PlannedStep>();
+        var findings = new ArrayList<Finding>();
+        for (var step : steps) {
+            var was = from.type(step.typeId());
+            var is = to.type(step.typeId());
+            var type = was.or(() -> is);
+            var name = type.map(ContentType::singular).orElse(step.typeId());
+            var whole = since.getOrDefault(new Question(step.typeId(), ""), Since.NOTHING);
+            switch (step) {
+                case Step.CarryBack carry -> findings.addAll(carried(carry, from, to, since));
+                case Step.HoldTable hold
+                when whole.records() > 0 ->
+                    findings.add(Finding.of(
+                            Code.UNDO_RECORDS_HELD, Place.definition(hold.typeId(), ""), name, whole.records()));
+                case Step.SwitchColumns(String typeId, List<Step.Turn> turns) ->
+                    turns.stream()
+                            .filter(turn -> turn.act() == Step.Act.HOLD)
+                            .filter(turn ->
+                                    is.flatMap(t -> t.field(turn.fieldId())).isEmpty())
+                            .forEach(turn -> {
+                                long held = since.getOrDefault(new Question(typeId, turn.fieldId()), Since.NOTHING)
+                                        .lost();
+                                if (held > 0) {
+                                    var label = was.flatMap(t -> t.field(turn.fieldId()))
+                                            .map(Field::label)
+                                            .orElse("");
+                                    findings.add(Finding.of(
+                                            Code.UNDO_VALUES_HELD,
+                                            Place.field(typeId, turn.fieldId(), ""),
+                                            label,
+                                            held));
+                                }
+                            });
+                default -> {}
+            }
+            planned.add(
+                    new Plan.PlannedStep(step, step.instant() ? 0 : whole.records(), sentence(step, was, is, name)));
+        }
+        findings.sort(Finding.WORST_FIRST);
+        return new Plan(planned, List.of(), findings);
+    }
+
+    private static List<Finding> carried(Step.CarryBack carry, Model from, Model to, Map<Question, Since> since) {
+        var counts = since.getOrDefault(new Question(carry.typeId(), carry.fieldId()), Since.NOTHING);
+        var field = to.type(carry.typeId()).flatMap(type -> type.field(carry.fieldId()));
+        var label = field.map(Field::label).orElse("");
+        var place = Place.field(carry.typeId(), carry.fieldId(), "");
+        var findings = new ArrayList<Finding>();
+        if (counts.carried() > 0) {
+            findings.add(Finding.of(Code.UNDO_VALUES_CARRIED, place, label, counts.carried()));
+        }
+        if (counts.lost() > 0) {
+            var kind = field.map(f -> f.kind().code().replace('_', ' ')).orElse("");
+            findings.add(Finding.of(Code.UNDO_VALUES_NOT_CARRIED, place, label, counts.lost(), kind));
+        }
+        return findings;
+    }
+
+    private static String sentence(Step step, Optional<ContentType> was, Optional<ContentType> is, String name) {
+        var field = is.or(() -> was);
+        return switch (step) {
+            case Step.CreateTable _ -> "Make a table for " + name;
+            case Step.AddColumn add -> "Add a column for " + label(field, add.fieldId());
+            case Step.CopyColumn copy -> "Copy " + label(field, copy.fieldId());
+            case Step.CarryBack carry -> "Carry over what changed in " + label(field, carry.fieldId()) + " since";
+            case Step.DropBeside drop -> "Remove the unused copy of " + label(field, drop.fieldId());
+            case Step.SwitchColumns columns ->
+                was.isPresent() && is.isPresent()
+                        ? Turns.sentence(was.get(), is.get(), columns.turns())
+                        : "Switch the columns of " + name;
+            case Step.RenameTable rename -> "Rename the table " + rename.before() + " to " + rename.after();
+            case Step.HoldTable _ -> "Hold all records of " + name;
+            case Step.RestoreTable _ -> "Bring back the records of " + name;
+            case Step.Redirect redirect -> "Redirect " + redirect.before() + " to " + redirect.after();
+            case Step.CheckRecords _ -> "Find which records of " + name + " satisfy the definition";
+        };
+    }
+
+    private static String label(Optional<ContentType> type, String fieldId) {
+        return type.flatMap(t -> t.field(fieldId)).map(Field::label).orElse(fieldId);
+    }
+}

@@ -1,0 +1,52 @@
+package org.jontrel.core.value;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Predicate;
+import org.jontrel.core.finding.Code;
+import org.jontrel.core.finding.Finding;
+import org.jontrel.core.finding.Nearest;
+import org.jontrel.core.model.Kind;
+
+/** The value is the key of an option. */
+record ChoiceValues(Kind.Choice kind) implements KindValues {
+    @Override
+    public Read read(Object raw, Where where) {
+        var key = String.valueOf(raw);
+        return key.length() <= 64 && key.matches("[a-z0-9_]+")
+                ? Read.of(key)
+                : Read.not(where.finding(Code.VALUE_NOT_OPTION, key, hint(key)));
+    }
+
+    @Override
+    public List<Finding> check(Object value, Where where) {
+        return option(o -> o.key().equals(value)).isPresent()
+                ? List.of()
+                : List.of(where.finding(Code.VALUE_NOT_OPTION, value, hint((String) value)));
+    }
+
+    @Override
+    public String show(Object value) {
+        return option(o -> o.key().equals(value)).map(Kind.Option::label).orElse((String) value);
+    }
+
+    @Override
+    public Object wire(Object value) {
+        return value;
+    }
+
+    @Override
+    public Optional<Object> fromText(String text) {
+        return option(o -> o.key().equals(text))
+                .or(() -> option(o -> o.label().equalsIgnoreCase(text)))
+                .map(Kind.Option::key);
+    }
+
+    private Optional<Kind.Option> option(Predicate<Kind.Option> wanted) {
+        return kind.options().stream().filter(wanted).findFirst();
+    }
+
+    private String hint(String key) {
+        return Nearest.hint(key, kind.options().stream().map(Kind.Option::key).toList());
+    }
+}

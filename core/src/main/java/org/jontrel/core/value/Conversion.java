@@ -1,0 +1,84 @@
+package org.jontrel.core.value;
+
+import java.util.Objects;
+import java.util.Optional;
+import org.jontrel.core.model.Field;
+import org.jontrel.core.model.Kind;
+
+/**
+ * Takes values of a field as it was to the field as it becomes. What it cannot take it says; it never shortens or
+ * rounds. Within one kind every value is kept, even one that breaks new limits.
+ *
+ * @param fill what records without a value get, or {@code null}
+ */
+public record Conversion(Field from, Field to, Object fill) {
+    /** Whether values must be rewritten at all. */
+    public boolean changes() {
+        return fill != null || !Kind.same(from.kind(), to.kind()) || renamesOptions();
+    }
+
+    /** Whether this value (not {@code null}) can be taken over. */
+    public boolean takes(Object value) {
+        return converted(value).isPresent();
+    }
+
+    /** The new value; {@code null} where there is none or it cannot be taken over. */
+    public Object apply(Object value) {
+        if (value == null) {
+            return fill;
+        }
+        return converted(value).orElse(null);
+    }
+
+    /** Whether {@code now} is what {@link #apply} makes of {@code before}, so nobody has changed it since. */
+    public boolean untouched(Object before, Object now) {
+        var expected = apply(before);
+        if (expected instanceof java.math.BigDecimal a && now instanceof java.math.BigDecimal b) {
+            return a.compareTo(b) == 0;
+        }
+        return Objects.equals(expected, now);
+    }
+
+    /** From the field as it becomes back to what it was; without a fill. */
+    public Conversion back() {
+        return new Conversion(to, from, null);
+    }
+
+    private Optional<Object> converted(Object value) {
+        if (from.kind() instanceof Kind.Choice before && to.kind() instanceof Kind.Choice after) {
+            return Optional.of(option(before, after, (String) value));
+        }
+        if (Kind.same(from.kind(), to.kind())) {
+            return Optional.of(value);
+        }
+        return switch (from.kind()) {
+            case Kind.Image _ -> Optional.empty();
+            case Kind.Numeric _ ->
+                Values.of(to.kind())
+                        .fromText(((java.math.BigDecimal) value)
+                                .stripTrailingZeros()
+                                .toPlainString());
+            case Kind.Date _ -> Values.of(to.kind()).fromText(value.toString());
+            case Kind.Text _, Kind.LongText _ -> Values.of(to.kind()).fromText(((String) value).strip());
+            case Kind.YesNo _, Kind.Choice _ ->
+                Values.of(to.kind()).fromText(Values.of(from.kind()).show(value));
+        };
+    }
+
+    private boolean renamesOptions() {
+        return from.kind() instanceof Kind.Choice before
+                && to.kind() instanceof Kind.Choice after
+                && before.options().stream()
+                        .anyMatch(option -> !option(before, after, option.key()).equals(option.key()));
+    }
+
+    /** The key that the option with this key has after, by its id; an option that is gone keeps its key. */
+    private static String option(Kind.Choice before, Kind.Choice after, String key) {
+        return before.options().stream()
+                .filter(option -> option.key().equals(key))
+                .findFirst()
+                .map(option -> after.byId().get(option.id()))
+                .map(Kind.Option::key)
+                .orElse(key);
+    }
+}

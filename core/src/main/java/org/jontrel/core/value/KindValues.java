@@ -1,0 +1,47 @@
+package org.jontrel.core.value;
+
+import java.util.List;
+import java.util.Optional;
+import org.jontrel.core.finding.Code;
+import org.jontrel.core.finding.Finding;
+import org.jontrel.core.finding.Place;
+
+/** What the values of one kind are: how they are read, checked, shown and turned into text and back. */
+sealed interface KindValues
+        permits TextValues, LongTextValues, NumberValues, YesNoValues, DateValues, ChoiceValues, ImageValues {
+    /** The value from what a form or the API sent (never null or blank), or why not. */
+    Read read(Object raw, Where where);
+
+    /** What the value breaks of the field's limits; the value is of this kind's class. */
+    List<Finding> check(Object value, Where where);
+
+    /** As a visitor reads it. */
+    String show(Object value);
+
+    /** As JSON carries it: text, true or false, or a whole number. */
+    Object wire(Object value);
+
+    /** The value for a text that somebody typed elsewhere, as in a conversion; empty where it cannot be read. */
+    Optional<Object> fromText(String text);
+
+    /** The place and the label that findings mention. */
+    record Where(Place place, String label) {
+        Finding finding(Code code, Object... more) {
+            var arguments = new Object[more.length + 1];
+            arguments[0] = label;
+            System.arraycopy(more, 0, arguments, 1, more.length);
+            return Finding.of(code, place, arguments);
+        }
+    }
+
+    /** A value, or a finding. */
+    record Read(Optional<Object> value, Optional<Finding> finding) {
+        static Read of(Object value) {
+            return new Read(Optional.of(value), Optional.empty());
+        }
+
+        static Read not(Finding finding) {
+            return new Read(Optional.empty(), Optional.of(finding));
+        }
+    }
+}
