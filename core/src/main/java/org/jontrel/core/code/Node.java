@@ -49,6 +49,9 @@ sealed interface Node {
                         0,
                         0);
             case String text -> new Scalar(text, false, 0, 0);
+            case java.math.BigDecimal number ->
+                new Scalar(
+                        number.scale() > 60 || number.scale() < -60 ? "a number" : number.toPlainString(), true, 0, 0);
             default -> new Scalar(String.valueOf(value), true, 0, 0);
         };
     }

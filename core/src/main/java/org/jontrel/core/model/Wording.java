@@ -7,8 +7,7 @@ public enum Wording {
     ADD("Add %1$s"),
     EDIT("Edit %1$s"),
     EMPTY("No %2$s yet"),
-    SEARCH("Search %2$s"),
-    DELETE("Delete %1$s");
+    SEARCH("Search %2$s");
 
     private final String pattern;
 

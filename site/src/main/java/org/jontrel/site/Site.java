@@ -1,0 +1,90 @@
+package org.jontrel.site;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.util.Optional;
+import javax.sql.DataSource;
+import org.jontrel.core.model.ContentType;
+import org.jontrel.core.model.Ids;
+import org.jontrel.site.media.MediaStore;
+import org.jontrel.site.record.RecordStore;
+import org.jontrel.site.run.Runs;
+import org.jontrel.site.table.Binding;
+import org.jontrel.site.table.Bindings;
+import org.jontrel.site.table.Database;
+import org.jontrel.site.table.Ddl;
+import org.jontrel.site.table.RecordIds;
+
+/** A site: a database of its own with installed definitions and records. Safe for use by many threads. */
+public final class Site {
+    private final Database database;
+    private final Bindings bindings = new Bindings();
+    private final RecordStore records;
+    private final MediaStore media;
+    private final Runs runs;
+
+    private Site(DataSource source, String owner, Duration stale) {
+        database = new Database(source);
+        var ids = new RecordIds(Clock.systemUTC());
+        media = new MediaStore(database, ids);
+        records = new RecordStore(database, bindings, media, ids);
+        runs = new Runs(database, bindings, ids, Ids.secure(), owner, stale);
+    }
+
+    /**
+     * Opens a site, making its own tables where they are missing.
+     *
+     * @param owner name of this process, for the lease
+     * @param stale silence after which another process's run counts as cut off
+     */
+    public static Site open(DataSource source, String owner, Duration stale) {
+        var site = new Site(source, owner, stale);
+        site.database.direct(connection -> {
+            try (var statement = connection.createStatement()) {
+                for (var sql : Ddl.ownTables()) {
+                    statement.execute(sql);
+                }
+            }
+        });
+        return site;
+    }
+
+    public RecordStore records() {
+        return records;
+    }
+
+    public MediaStore media() {
+        return media;
+    }
+
+    public Runs runs() {
+        return runs;
+    }
+
+    /** The installed definitions; version empty and no types where nothing was installed yet. */
+    public Binding installed() {
+        return database.transaction(bindings::current);
+    }
+
+    /** The type whose pages were once at this path. */
+    public Optional<ContentType> redirected(String path) {
+        return database.transaction(session -> {
+            try (var statement =
+                    session.getConnection().prepareStatement("SELECT type_id FROM jontrel_redirect WHERE path = ?")) {
+                statement.setString(1, path);
+                try (var rows = statement.executeQuery()) {
+                    return rows.next()
+                            ? bindings.current(session).model().type(rows.getString(1))
+                            : Optional.<ContentType>empty();
+                }
+            }
+        });
+    }
+
+    /** Records of a type, whatever their state; 0 for an unknown type. */
+    public long count(String typeKey) {
+        return records.page(typeKey, org.jontrel.site.record.Filter.ALL, 0, 1)
+                .map(RecordStore.Page::total)
+                .orElse(0L);
+    }
+}

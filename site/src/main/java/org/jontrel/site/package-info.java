@@ -1,0 +1,4 @@
+/**
+ * A site: the face of the engine. Uses the packages below it.
+ */
+package org.jontrel.site;

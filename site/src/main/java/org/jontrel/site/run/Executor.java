@@ -1,0 +1,185 @@
+package org.jontrel.site.run;
+
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.util.List;
+import org.jontrel.core.code.PackageWriter;
+import org.jontrel.core.model.Model;
+import org.jontrel.core.plan.Step;
+import org.jontrel.site.table.Database;
+import org.jontrel.site.table.DatabaseException;
+import org.jontrel.site.table.Gate;
+import org.jontrel.site.table.ModelText;
+
+/**
+ * Carries out the steps of one journalled run, from wherever its journal says it is. Each step's intent is journalled
+ * before it acts, and what the database really has is looked at before anything is said to it; so it may be cut off at
+ * any moment and begun again.
+ */
+final class Executor {
+    private static final int CHUNK = 1_000;
+    private static final int RECENT_MINUTES = 5;
+    private static final int LOCK_WAIT = 1205;
+    private static final int LOCK_TRIES = 20;
+    private final Database database;
+    private final Lease lease;
+    private final JournalMapper.RunRow run;
+    private final Model to;
+    private final Columns columns;
+    private final Chunks chunks;
+    private final Runnable progressed;
+
+    Executor(Database database, Lease lease, JournalMapper.RunRow run, Runnable progressed) {
+        this.database = database;
+        this.lease = lease;
+        this.run = run;
+        var from = ModelText.read(run.fromModel());
+        this.to = ModelText.read(run.toModel());
+        this.columns = new Columns(from, to);
+        this.chunks = new Chunks(from, to, CHUNK);
+        this.progressed = progressed;
+    }
+
+    void execute() {
+        steps(Step.Phase.BESIDE).forEach(this::perform);
+        boolean installed = database.transaction(
+                session -> session.getMapper(JournalMapper.class).installedBy() == run.id());
+        if (!installed) {
+            switchOver();
+        }
+        steps(Step.Phase.AFTER).forEach(this::perform);
+        database.transaction(session -> {
+            lease.fence(session.getConnection());
+            var journal = session.getMapper(JournalMapper.class);
+            journal.finish(run.id(), "done", null);
+            if (run.undoes() != null) {
+                journal.finish(run.undoes(), "undone", null);
+            }
+            return null;
+        });
+        progressed.run();
+    }
+
+    /** Closes the gate, catches up with what was saved meanwhile, switches names, installs, and opens the gate. */
+    private void switchOver() {
+        database.transaction(session -> {
+            lease.fence(session.getConnection());
+            Gate.close(session.getConnection());
+            return null;
+        });
+        for (var row : steps(Step.Phase.BESIDE)) {
+            var step = Journal.step(row.step());
+            if (!step.instant()) {
+                database.transaction(session -> {
+                    lease.fence(session.getConnection());
+                    return chunks.work(session, step, new Chunks.Which.SavedSince(run.id(), row.seq(), RECENT_MINUTES));
+                });
+            }
+        }
+        steps(Step.Phase.SWITCH).forEach(this::perform);
+        database.transaction(session -> {
+            lease.fence(session.getConnection());
+            session.getMapper(JournalMapper.class)
+                    .install(run.toVersion(), ModelText.write(to), PackageWriter.checksum(to), run.id());
+            Gate.open(session.getConnection());
+            return null;
+        });
+    }
+
+    private List<JournalMapper.StepRow> steps(Step.Phase phase) {
+        return database
+                .transaction(session -> session.getMapper(JournalMapper.class).steps(run.id()))
+                .stream()
+                .filter(row -> Journal.step(row.step()).phase() == phase)
+                .toList();
+    }
+
+    private void perform(JournalMapper.StepRow row) {
+        if (row.state().equals("done")) {
+            return;
+        }
+        var step = Journal.step(row.step());
+        journal(journal -> journal.act(run.id(), row.seq()));
+        progressed.run();
+        if (step instanceof Step.Redirect redirect) {
+            redirect(redirect);
+        } else if (step.instant()) {
+            database.direct(connection -> say(connection, step));
+        } else {
+            walk(row, step);
+        }
+        journal(journal -> journal.done(run.id(), row.seq()));
+        progressed.run();
+    }
+
+    private void walk(JournalMapper.StepRow row, Step step) {
+        long reached = row.reached();
+        while (true) {
+            long from = reached;
+            var progress = database.transaction(session -> {
+                lease.fence(session.getConnection());
+                var done = chunks.work(session, step, new Chunks.Which.After(from));
+                if (done.rows() > 0) {
+                    session.getMapper(JournalMapper.class).advance(run.id(), row.seq(), done.reached(), done.rows());
+                }
+                return done;
+            });
+            if (progress.rows() == 0) {
+                return;
+            }
+            reached = progress.reached();
+            progressed.run();
+        }
+    }
+
+    /** Instant statements wait briefly for open transactions, so that readers behind them wait no longer either. */
+    private void say(Connection connection, Step step) throws SQLException {
+        for (int attempt = 1; ; attempt++) {
+            lease.fence(connection);
+            try (var statement = connection.createStatement()) {
+                statement.execute("SET SESSION lock_wait_timeout = 2");
+                for (var sql : columns.statements(connection, step)) {
+                    statement.execute(sql);
+                }
+                return;
+            } catch (SQLException e) {
+                if (e.getErrorCode() != LOCK_WAIT || attempt >= LOCK_TRIES) {
+                    throw e;
+                }
+            } finally {
+                try (var statement = connection.createStatement()) {
+                    statement.execute("SET SESSION lock_wait_timeout = DEFAULT");
+                }
+            }
+        }
+    }
+
+    private void redirect(Step.Redirect redirect) {
+        database.transaction(session -> {
+            lease.fence(session.getConnection());
+            try (var statement = session.getConnection()
+                    .prepareStatement("REPLACE INTO jontrel_redirect (path, type_id) VALUES (?, ?)")) {
+                statement.setString(1, redirect.before());
+                statement.setString(2, redirect.typeId());
+                statement.executeUpdate();
+            }
+            return null;
+        });
+    }
+
+    private interface Entry {
+        void write(JournalMapper journal);
+    }
+
+    private void journal(Entry entry) {
+        database.transaction(session -> {
+            try {
+                lease.fence(session.getConnection());
+            } catch (SQLException e) {
+                throw new DatabaseException(e);
+            }
+            entry.write(session.getMapper(JournalMapper.class));
+            return null;
+        });
+    }
+}

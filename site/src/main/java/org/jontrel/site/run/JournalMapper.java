@@ -1,0 +1,100 @@
+package org.jontrel.site.run;
+
+import java.time.LocalDateTime;
+import java.util.List;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Param;
+import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
+
+interface JournalMapper {
+    /** A run's row. */
+    record RunRow(
+            long id,
+            String kind,
+            String state,
+            String fromVersion,
+            String toVersion,
+            String fromModel,
+            String toModel,
+            String byWhom,
+            Long undoes,
+            String message,
+            String findings,
+            LocalDateTime startedAt,
+            LocalDateTime finishedAt) {}
+
+    /** A step's row. */
+    record StepRow(
+            long runId,
+            int seq,
+            String step,
+            String sentence,
+            String state,
+            long rowsExpected,
+            long rowsDone,
+            long reached,
+            LocalDateTime startedAt,
+            LocalDateTime finishedAt) {}
+
+    String RUN =
+            "SELECT id, kind, state, from_version, to_version, from_model, to_model, by_whom, undoes, message, findings,"
+                    + " started_at, finished_at FROM jontrel_run";
+
+    @Insert(
+            "INSERT INTO jontrel_run (id, kind, state, from_version, to_version, from_model, to_model, by_whom, undoes, findings, started_at)"
+                    + " VALUES (#{id}, #{kind}, #{state}, #{fromVersion}, #{toVersion}, #{fromModel}, #{toModel}, #{byWhom}, #{undoes}, #{findings}, UTC_TIMESTAMP(3))")
+    void insertRun(RunRow run);
+
+    @Insert("INSERT INTO jontrel_step (run_id, seq, step, sentence, state, rows_expected, rows_done, reached)"
+            + " VALUES (#{runId}, #{seq}, #{step}, #{sentence}, 'pending', #{rowsExpected}, 0, 0)")
+    void insertStep(StepRow step);
+
+    @Select(RUN + " WHERE id = #{id}")
+    RunRow run(long id);
+
+    @Select(RUN + " ORDER BY id DESC LIMIT 1")
+    RunRow lastRun();
+
+    @Select(RUN + " ORDER BY id DESC LIMIT 100")
+    List<RunRow> runs();
+
+    @Select("SELECT run_id, seq, step, sentence, state, rows_expected, rows_done, reached, started_at, finished_at"
+            + " FROM jontrel_step WHERE run_id = #{runId} ORDER BY seq")
+    List<StepRow> steps(long runId);
+
+    @Update("UPDATE jontrel_step SET state = 'acting', started_at = COALESCE(started_at, UTC_TIMESTAMP(3))"
+            + " WHERE run_id = #{runId} AND seq = #{seq}")
+    void act(@Param("runId") long runId, @Param("seq") int seq);
+
+    @Update(
+            "UPDATE jontrel_step SET reached = #{reached}, rows_done = rows_done + #{rows} WHERE run_id = #{runId} AND seq = #{seq}")
+    void advance(
+            @Param("runId") long runId,
+            @Param("seq") int seq,
+            @Param("reached") long reached,
+            @Param("rows") long rows);
+
+    @Update(
+            "UPDATE jontrel_step SET state = 'done', finished_at = UTC_TIMESTAMP(3) WHERE run_id = #{runId} AND seq = #{seq}")
+    void done(@Param("runId") long runId, @Param("seq") int seq);
+
+    @Update(
+            "UPDATE jontrel_run SET state = #{state}, message = #{message}, finished_at = UTC_TIMESTAMP(3) WHERE id = #{id}")
+    void finish(@Param("id") long id, @Param("state") String state, @Param("message") String message);
+
+    @Update("UPDATE jontrel_run SET state = 'running', message = NULL, finished_at = NULL WHERE id = #{id}")
+    void reopen(long id);
+
+    @Update(
+            "UPDATE jontrel_installed SET version = #{version}, model = #{model}, checksum = #{checksum}, run_id = #{runId},"
+                    + " installed_at = UTC_TIMESTAMP(3) WHERE id = 1")
+    void install(
+            @Param("version") String version,
+            @Param("model") String model,
+            @Param("checksum") String checksum,
+            @Param("runId") long runId);
+
+    @Select("SELECT run_id FROM jontrel_installed WHERE id = 1")
+    long installedBy();
+}

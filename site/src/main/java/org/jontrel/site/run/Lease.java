@@ -1,0 +1,142 @@
+package org.jontrel.site.run;
+
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.time.Duration;
+import java.util.Optional;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.TimeUnit;
+import org.jontrel.site.table.Database;
+
+/**
+ * The right to run on a site: one row, taken and kept by compare-and-set. Each taking raises the token; whatever a run
+ * does goes through {@link #fence}, so one that lost the lease can do no more.
+ */
+final class Lease implements AutoCloseable {
+    private static final String NAME = "run";
+    private final Database database;
+    private final long token;
+    private final CountDownLatch released = new CountDownLatch(1);
+
+    private Lease(Database database, long token, Duration stale) {
+        this.database = database;
+        this.token = token;
+        Thread.ofVirtual().name("lease-" + token).start(() -> beat(stale.dividedBy(5)));
+    }
+
+    /** Somebody else took the lease; whoever sees this stops at once. */
+    static final class Lost extends RuntimeException {
+        Lost() {
+            super("Another process has taken over this site's run.", null, false, false);
+        }
+    }
+
+    /**
+     * Takes the lease; where its holder has been silent, waits until it counts as gone.
+     *
+     * @param stale silence after which a holder counts as gone
+     * @return empty where somebody holds it and is alive
+     */
+    static Optional<Lease> take(Database database, String owner, Duration stale) {
+        long deadline = System.nanoTime() + stale.multipliedBy(2).toNanos();
+        long seen = -1;
+        while (true) {
+            var held = database.transaction(session -> read(session.getConnection()));
+            boolean free = held.owner().isEmpty() || held.silent().compareTo(stale) > 0;
+            if (free && swap(database, owner, held)) {
+                return Optional.of(new Lease(database, held.token() + 1, stale));
+            }
+            boolean alive = seen >= 0 && held.beat() != seen;
+            if (alive || System.nanoTime() > deadline) {
+                return Optional.empty();
+            }
+            seen = held.beat();
+            try {
+                Thread.sleep(stale.dividedBy(4));
+            } catch (InterruptedException _) {
+                Thread.currentThread().interrupt();
+                return Optional.empty();
+            }
+        }
+    }
+
+    /** Whether somebody holds the lease and is alive. */
+    static boolean isHeld(Connection connection, Duration stale) throws SQLException {
+        var held = read(connection);
+        return !held.owner().isEmpty() && held.silent().compareTo(stale) <= 0;
+    }
+
+    private record Held(String owner, long token, long beat, Duration silent) {}
+
+    private static Held read(Connection connection) throws SQLException {
+        var sql =
+                "SELECT owner, token, beat, TIMESTAMPDIFF(MICROSECOND, beat_at, NOW(3)) FROM jontrel_lease WHERE name = ?";
+        try (var statement = connection.prepareStatement(sql)) {
+            statement.setString(1, NAME);
+            try (var rows = statement.executeQuery()) {
+                rows.next();
+                return new Held(
+                        rows.getString(1), rows.getLong(2), rows.getLong(3), Duration.ofNanos(rows.getLong(4) * 1_000));
+            }
+        }
+    }
+
+    private static boolean swap(Database database, String owner, Held held) {
+        return database.transaction(session -> {
+            var sql = "UPDATE jontrel_lease SET owner = ?, token = token + 1, beat = 0, beat_at = NOW(3)"
+                    + " WHERE name = ? AND token = ? AND beat = ?";
+            try (var statement = session.getConnection().prepareStatement(sql)) {
+                statement.setString(1, owner);
+                statement.setString(2, NAME);
+                statement.setLong(3, held.token());
+                statement.setLong(4, held.beat());
+                return statement.executeUpdate() == 1;
+            }
+        });
+    }
+
+    /**
+     * Proves within a transaction that the lease is still held.
+     *
+     * @throws Lost where it is not
+     */
+    void fence(Connection connection) throws SQLException {
+        var sql = "UPDATE jontrel_lease SET beat = beat + 1, beat_at = NOW(3) WHERE name = ? AND token = ?";
+        try (var statement = connection.prepareStatement(sql)) {
+            statement.setString(1, NAME);
+            statement.setLong(2, token);
+            if (statement.executeUpdate() != 1) {
+                throw new Lost();
+            }
+        }
+    }
+
+    private void beat(Duration pause) {
+        try {
+            while (!released.await(pause.toMillis(), TimeUnit.MILLISECONDS)) {
+                database.transaction(session -> {
+                    fence(session.getConnection());
+                    return null;
+                });
+            }
+        } catch (InterruptedException | Lost _) {
+            // released, or taken by another: either way there is nothing left to keep alive
+        } catch (RuntimeException _) {
+            // the database is gone; the run itself meets the same and reports it
+        }
+    }
+
+    /** Gives the lease back, so that the next run need not wait. */
+    @Override
+    public void close() {
+        released.countDown();
+        database.transaction(session -> {
+            var sql = "UPDATE jontrel_lease SET owner = '' WHERE name = ? AND token = ?";
+            try (var statement = session.getConnection().prepareStatement(sql)) {
+                statement.setString(1, NAME);
+                statement.setLong(2, token);
+                return statement.executeUpdate();
+            }
+        });
+    }
+}

@@ -1,0 +1,304 @@
+package org.jontrel.site.run;
+
+import java.sql.SQLException;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Consumer;
+import org.apache.ibatis.session.SqlSession;
+import org.jontrel.core.code.Decision;
+import org.jontrel.core.finding.Finding;
+import org.jontrel.core.model.Ids;
+import org.jontrel.core.model.Model;
+import org.jontrel.core.plan.Plan;
+import org.jontrel.core.plan.Planner;
+import org.jontrel.core.plan.Step;
+import org.jontrel.core.plan.UndoPlanner;
+import org.jontrel.site.table.Bindings;
+import org.jontrel.site.table.Database;
+import org.jontrel.site.table.ModelText;
+import org.jontrel.site.table.RecordIds;
+
+/** Plans, runs, continues and undoes on one site. */
+public final class Runs {
+    private final Database database;
+    private final Bindings bindings;
+    private final RecordIds ids;
+    private final Ids shortNames;
+    private final String owner;
+    private final Duration stale;
+
+    /**
+     * @param owner who runs, shown to others that must wait
+     * @param stale silence after which a run counts as cut off
+     */
+    public Runs(Database database, Bindings bindings, RecordIds ids, Ids shortNames, String owner, Duration stale) {
+        this.database = database;
+        this.bindings = bindings;
+        this.ids = ids;
+        this.shortNames = shortNames;
+        this.owner = owner;
+        this.stale = stale;
+        database.use(JournalMapper.class);
+    }
+
+    /** Where to go: a release's version, its model, and the answers that are kept with it. */
+    public record Target(String version, Model model, List<Decision> decisions) {}
+
+    /** What came of asking for a run. */
+    public sealed interface Outcome {
+        /** It is journalled and the lease is held; {@code work} carries it out and returns when it has ended. */
+        record Started(RunView run, Runnable work) implements Outcome {}
+
+        /** The plan has open questions or blockers. */
+        record NotRunnable(Plan plan) implements Outcome {}
+
+        /** Somebody else runs on this site. */
+        record Busy() implements Outcome {}
+
+        /** A run was cut off and must be continued or taken back first. */
+        record Interrupted(RunView run) implements Outcome {}
+
+        /** There is nothing to continue or undo, or the site has gone on since. */
+        record NothingToDo() implements Outcome {}
+    }
+
+    /** The plan to a target, computed on the site's present records. */
+    public Plan plan(Target target) {
+        return database.transaction(session -> plan(session, target));
+    }
+
+    private Plan plan(SqlSession session, Target target) throws SQLException {
+        var binding = bindings.current(session);
+        var planner = new Planner(shortNames);
+        var questions = planner.questions(binding.model(), target.model());
+        var answers = new Facts(session.getConnection(), binding).answers(questions, target.model());
+        return planner.plan(binding.model(), target.model(), answers, target.decisions());
+    }
+
+    /** All runs, newest first, with their steps. */
+    public List<RunView> history() {
+        return database.transaction(session -> {
+            var journal = session.getMapper(JournalMapper.class);
+            boolean held = Lease.isHeld(session.getConnection(), stale);
+            return journal.runs().stream()
+                    .map(run -> Journal.view(run, journal.steps(run.id()), held))
+                    .toList();
+        });
+    }
+
+    public Optional<RunView> find(long id) {
+        return database.transaction(session -> {
+            var journal = session.getMapper(JournalMapper.class);
+            boolean held = Lease.isHeld(session.getConnection(), stale);
+            return Optional.ofNullable(journal.run(id)).map(run -> Journal.view(run, journal.steps(id), held));
+        });
+    }
+
+    public Optional<RunView> last() {
+        return database.transaction(session -> Optional.ofNullable(
+                        session.getMapper(JournalMapper.class).lastRun()))
+                .flatMap(run -> find(run.id()));
+    }
+
+    /** Starts a run to the target. {@code progress} is called after each journalled move. */
+    public Outcome start(Target target, String by, Consumer<RunView> progress) {
+        return withLease(lease -> {
+            var cutOff = interrupted();
+            if (cutOff.isPresent()) {
+                return new Outcome.Interrupted(cutOff.get());
+            }
+            var plan = plan(target);
+            if (!plan.runnable()) {
+                return new Outcome.NotRunnable(plan);
+            }
+            var binding = database.transaction(bindings::current);
+            var findings = new ArrayList<>(
+                    plan.asks().stream().map(ask -> ask.finding().sentence()).toList());
+            plan.findings().stream().map(Finding::sentence).forEach(findings::add);
+            var row = row(
+                    "forward",
+                    binding.version(),
+                    target.version(),
+                    binding.model(),
+                    target.model(),
+                    by,
+                    null,
+                    findings);
+            insert(row, plan.steps());
+            return started(lease, row, progress);
+        });
+    }
+
+    /** What undoing the last finished run would do; empty where there is none to undo. */
+    public Optional<Plan> undoPlan() {
+        return database.transaction(session -> {
+            var last = session.getMapper(JournalMapper.class).lastRun();
+            return undoable(last) ? Optional.of(undo(session, last).plan()) : Optional.empty();
+        });
+    }
+
+    private static boolean undoable(JournalMapper.RunRow last) {
+        return last != null && last.kind().equals("forward") && last.state().equals("done");
+    }
+
+    private record Undo(Model older, Plan plan) {}
+
+    private Undo undo(SqlSession session, JournalMapper.RunRow run) throws SQLException {
+        var newer = ModelText.read(run.toModel());
+        var older = ModelText.read(run.fromModel());
+        var done = done(session, run, new Columns(older, newer));
+        var planner = new UndoPlanner(shortNames);
+        var steps = planner.steps(done);
+        var binding = bindings.current(session);
+        boolean installed = session.getMapper(JournalMapper.class).installedBy() == run.id();
+        var since = installed
+                ? new Facts(session.getConnection(), binding).since(steps, done, older)
+                : java.util.Map.<org.jontrel.core.plan.Question, UndoPlanner.Since>of();
+        return new Undo(older, planner.plan(newer, older, steps, since));
+    }
+
+    /** Steps that happened: journalled as done, or begun and found to be done in the database. */
+    private static List<Step> done(SqlSession session, JournalMapper.RunRow run, Columns columns) throws SQLException {
+        var done = new ArrayList<Step>();
+        for (var row : session.getMapper(JournalMapper.class).steps(run.id())) {
+            var step = Journal.step(row.step());
+            boolean begun = row.state().equals("acting");
+            if (row.state().equals("done") || begun && columns.happened(session.getConnection(), step)) {
+                done.add(step);
+            }
+        }
+        return done;
+    }
+
+    /** Undoes the last finished run, or takes back one that was cut off. */
+    public Outcome undo(long runId, String by, Consumer<RunView> progress) {
+        return withLease(lease -> {
+            var last = database.transaction(
+                    session -> session.getMapper(JournalMapper.class).lastRun());
+            boolean cutOff = last != null
+                    && last.state().equals("running")
+                    && last.kind().equals("forward");
+            if (last == null || last.id() != runId || !(cutOff || undoable(last))) {
+                return new Outcome.NothingToDo();
+            }
+            var undo = database.transaction(session -> undo(session, last));
+            var row = row(
+                    cutOff ? "back" : "undo",
+                    last.toVersion(),
+                    last.fromVersion(),
+                    ModelText.read(last.toModel()),
+                    undo.older(),
+                    by,
+                    last.id(),
+                    undo.plan().findings().stream().map(Finding::sentence).toList());
+            insert(row, undo.plan().steps());
+            return started(lease, row, progress);
+        });
+    }
+
+    /** Goes on with the run that was cut off. */
+    public Outcome resume(long runId, Consumer<RunView> progress) {
+        return withLease(lease -> {
+            var last = database.transaction(
+                    session -> session.getMapper(JournalMapper.class).lastRun());
+            if (last == null || last.id() != runId || !last.state().equals("running")) {
+                return new Outcome.NothingToDo();
+            }
+            database.transaction(session -> {
+                session.getMapper(JournalMapper.class).reopen(runId);
+                return null;
+            });
+            return started(lease, last, progress);
+        });
+    }
+
+    private Optional<RunView> interrupted() {
+        return last().filter(run -> run.state().equals("running") || run.state().equals("interrupted"));
+    }
+
+    private interface Leased {
+        Outcome with(Lease lease);
+    }
+
+    /** The lease stays taken where a run was started; its work gives it back. */
+    private Outcome withLease(Leased work) {
+        var lease = Lease.take(database, owner, stale);
+        if (lease.isEmpty()) {
+            return new Outcome.Busy();
+        }
+        Outcome outcome = null;
+        try {
+            outcome = work.with(lease.get());
+            return outcome;
+        } finally {
+            if (!(outcome instanceof Outcome.Started)) {
+                lease.get().close();
+            }
+        }
+    }
+
+    private Outcome started(Lease lease, JournalMapper.RunRow row, Consumer<RunView> progress) {
+        Runnable progressed = () -> find(row.id()).ifPresent(progress);
+        Runnable work = () -> {
+            try (lease) {
+                new Executor(database, lease, row, progressed).execute();
+            } catch (Lease.Lost e) {
+                throw e;
+            } catch (RuntimeException e) {
+                note(row.id(), e);
+                throw e;
+            } finally {
+                progressed.run();
+            }
+        };
+        return new Outcome.Started(find(row.id()).orElseThrow(), work);
+    }
+
+    /** A run that failed stays as it is, with the reason; it can be continued or taken back. */
+    private void note(long runId, RuntimeException e) {
+        database.transaction(session -> {
+            session.getMapper(JournalMapper.class).finish(runId, "running", String.valueOf(e.getMessage()));
+            return null;
+        });
+    }
+
+    private JournalMapper.RunRow row(
+            String kind,
+            String fromVersion,
+            String toVersion,
+            Model from,
+            Model to,
+            String by,
+            Long undoes,
+            List<String> findings) {
+        return new JournalMapper.RunRow(
+                ids.next(),
+                kind,
+                "running",
+                fromVersion,
+                toVersion,
+                ModelText.write(from),
+                ModelText.write(to),
+                by,
+                undoes,
+                null,
+                Journal.texts(findings),
+                null,
+                null);
+    }
+
+    private void insert(JournalMapper.RunRow row, List<Plan.PlannedStep> steps) {
+        database.transaction(session -> {
+            var journal = session.getMapper(JournalMapper.class);
+            journal.insertRun(row);
+            for (int seq = 0; seq < steps.size(); seq++) {
+                var step = steps.get(seq);
+                journal.insertStep(new JournalMapper.StepRow(
+                        row.id(), seq, Journal.text(step.step()), step.sentence(), "", step.rows(), 0, 0, null, null));
+            }
+            return null;
+        });
+    }
+}

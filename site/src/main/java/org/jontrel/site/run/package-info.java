@@ -1,0 +1,4 @@
+/**
+ * Plans carried out: facts, journal, lease, execution, resuming, undo. Uses table and core's plan.
+ */
+package org.jontrel.site.run;

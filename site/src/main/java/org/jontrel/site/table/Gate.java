@@ -1,0 +1,60 @@
+package org.jontrel.site.table;
+
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.util.concurrent.ThreadLocalRandom;
+
+/**
+ * Lets writers through while definitions stand still. A writer passes one of 16 slots by a write within its own
+ * transaction; closing writes all slots, and so waits for everybody who is through and keeps out all others.
+ */
+public final class Gate {
+    private static final int SLOTS = 16;
+
+    private Gate() {}
+
+    /** What a writer meets. */
+    public enum Passage {
+        OPEN,
+        /** A switch is under way, or was cut off. */
+        CLOSED,
+        /** Definitions have changed since the writer looked. */
+        CHANGED
+    }
+
+    public static Passage pass(Connection connection, long generation) throws SQLException {
+        int slot = ThreadLocalRandom.current().nextInt(SLOTS);
+        var update = "UPDATE jontrel_gate SET passed = passed + 1 WHERE slot = ? AND closed = 0 AND generation = ?";
+        try (var statement = connection.prepareStatement(update)) {
+            statement.setInt(1, slot);
+            statement.setLong(2, generation);
+            if (statement.executeUpdate() == 1) {
+                return Passage.OPEN;
+            }
+        }
+        return isClosed(connection) ? Passage.CLOSED : Passage.CHANGED;
+    }
+
+    public static boolean isClosed(Connection connection) throws SQLException {
+        try (var statement = connection.createStatement();
+                var rows = statement.executeQuery("SELECT closed FROM jontrel_gate WHERE slot = 0")) {
+            rows.next();
+            return rows.getBoolean(1);
+        }
+    }
+
+    public static void close(Connection connection) throws SQLException {
+        run(connection, "UPDATE jontrel_gate SET closed = 1");
+    }
+
+    /** Opens for the next generation. */
+    public static void open(Connection connection) throws SQLException {
+        run(connection, "UPDATE jontrel_gate SET closed = 0, generation = generation + 1");
+    }
+
+    private static void run(Connection connection, String sql) throws SQLException {
+        try (var statement = connection.createStatement()) {
+            statement.executeUpdate(sql);
+        }
+    }
+}

@@ -1,0 +1,531 @@
+package org.jontrel.site;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertNull;
+import static org.testng.Assert.assertTrue;
+
+import com.zaxxer.hikari.HikariDataSource;
+import java.math.BigDecimal;
+import java.sql.SQLException;
+import java.time.Duration;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import java.util.concurrent.Executors;
+import org.jontrel.core.code.Decision;
+import org.jontrel.core.finding.Code;
+import org.jontrel.core.finding.Finding;
+import org.jontrel.core.model.ContentType;
+import org.jontrel.core.model.Field;
+import org.jontrel.core.model.Kind;
+import org.jontrel.core.model.Model;
+import org.jontrel.site.record.Filter;
+import org.jontrel.site.record.Saved;
+import org.jontrel.site.record.State;
+import org.jontrel.site.record.StoredRecord;
+import org.jontrel.site.run.Runs;
+import org.jontrel.site.testing.Moorings;
+import org.jontrel.site.testing.TestDatabase;
+import org.testng.annotations.AfterMethod;
+import org.testng.annotations.BeforeMethod;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+/** A site on the real database: records, runs to other definitions, and undo. */
+public class SiteTest {
+    private HikariDataSource source;
+    private Site site;
+
+    @BeforeMethod
+    public void open() {
+        var database = TestDatabase.shared();
+        source = database.source(database.create());
+        site = Site.open(source, "test", Duration.ofSeconds(2));
+    }
+
+    @AfterMethod
+    public void close() {
+        source.close();
+    }
+
+    private void install(String version, Model model, Decision... decisions) {
+        var outcome = site.runs().start(new Runs.Target(version, model, List.of(decisions)), "anna", _ -> {});
+        assertTrue(outcome instanceof Runs.Outcome.Started, outcome.toString());
+        ((Runs.Outcome.Started) outcome).work().run();
+        assertEquals(site.installed().version(), version);
+        assertEquals(site.installed().model(), model);
+    }
+
+    private void undo() {
+        var last = site.runs().last().orElseThrow();
+        var outcome = site.runs().undo(last.id(), "anna", _ -> {});
+        assertTrue(outcome instanceof Runs.Outcome.Started, outcome.toString());
+        ((Runs.Outcome.Started) outcome).work().run();
+        assertEquals(site.runs().find(last.id()).orElseThrow().state(), "undone");
+        assertEquals(site.runs().last().orElseThrow().state(), "done");
+    }
+
+    private StoredRecord add(String title, Object... pairs) {
+        return stored(site.records().save("mooring", Optional.empty(), 0, State.PUBLISHED, raw(title, pairs), "ben"));
+    }
+
+    private static Map<String, Object> raw(String title, Object... pairs) {
+        var raw = new HashMap<String, Object>();
+        raw.put("title", title);
+        for (int i = 0; i < pairs.length; i += 2) {
+            raw.put((String) pairs[i], pairs[i + 1]);
+        }
+        return raw;
+    }
+
+    private static StoredRecord stored(Saved saved) {
+        assertTrue(saved instanceof Saved.Stored, saved.toString());
+        return ((Saved.Stored) saved).record();
+    }
+
+    private Map<Long, Map<String, Object>> everything(String key) {
+        var all = new LinkedHashMap<Long, Map<String, Object>>();
+        site.records()
+                .page(key, Filter.ALL, 0, 10_000)
+                .orElseThrow()
+                .records()
+                .forEach(record -> all.put(record.id(), plain(record.values())));
+        return all;
+    }
+
+    private static Map<String, Object> plain(Map<String, Object> values) {
+        var plain = new HashMap<String, Object>();
+        values.forEach((field, value) ->
+                plain.put(field, value instanceof BigDecimal number ? number.stripTrailingZeros() : value));
+        return plain;
+    }
+
+    @Test
+    public void everyKindIsStoredInARealTypedColumnAndComesBack() throws SQLException {
+        install("1.0.0", Moorings.standard());
+        var saved = add(
+                "Quay 😀 <b>",
+                "length",
+                "12.50",
+                "rise",
+                "about 9ft",
+                "state",
+                "poor",
+                "open",
+                true,
+                "since",
+                "1890-05-01",
+                "note",
+                "Two\nlines 'quoted' `ticked`");
+        var values = site.records().byId("mooring", saved.id()).orElseThrow().values();
+        assertEquals(values.get("part_title"), "Quay 😀 <b>");
+        assertEquals(((BigDecimal) values.get("flength")).compareTo(new BigDecimal("12.5")), 0);
+        assertEquals(values.get("frise"), "about 9ft");
+        assertEquals(values.get("fstate"), "poor");
+        assertEquals(values.get("fopen"), true);
+        assertEquals(values.get("fsince"), LocalDate.of(1890, 5, 1));
+        assertEquals(values.get("fnote"), "Two\nlines 'quoted' `ticked`");
+        assertEquals(saved.slug(), "quay-b");
+        assertEquals(
+                columns("mooring").get("state_value"),
+                "varchar(64)",
+                "a field whose key an own column has gets a name of its own");
+        assertEquals(columns("mooring").get("length"), "decimal(20,6)");
+    }
+
+    private Map<String, String> columns(String table) throws SQLException {
+        var columns = new HashMap<String, String>();
+        try (var connection = source.getConnection();
+                var statement = connection.createStatement();
+                var rows = statement.executeQuery("SHOW COLUMNS FROM " + table)) {
+            while (rows.next()) {
+                columns.put(rows.getString(1), rows.getString(2));
+            }
+        }
+        return columns;
+    }
+
+    @Test
+    public void aBadRecordIsRefusedWithEveryReasonAndNothingIsStored() {
+        install("1.0.0", Moorings.with(Moorings.LENGTH, f -> f.withRequired(true)));
+        var saved = site.records()
+                .save(
+                        "mooring",
+                        Optional.empty(),
+                        0,
+                        State.PUBLISHED,
+                        raw("", "length", "x", "colour", "red", "photo", 17),
+                        "ben");
+        var codes =
+                ((Saved.Refused) saved).findings().stream().map(Finding::code).toList();
+        assertTrue(
+                codes.containsAll(List.of(
+                        Code.VALUE_FIELD_UNKNOWN, Code.VALUE_NOT_NUMBER, Code.VALUE_REQUIRED, Code.VALUE_NOT_IMAGE)),
+                codes.toString());
+        assertEquals(site.count("mooring"), 0);
+        assertTrue(
+                site.records().save("lighthouse", Optional.empty(), 0, State.DRAFT, raw("x"), "ben")
+                        instanceof Saved.Missing);
+    }
+
+    @Test
+    public void aDraftMayLackRequiredValuesAndIsIncomplete() {
+        install("1.0.0", Moorings.model(Moorings.LENGTH, Moorings.DEPTH));
+        var draft = stored(site.records().save("mooring", Optional.empty(), 0, State.DRAFT, raw("Quay"), "ben"));
+        assertFalse(draft.complete());
+        var page = site.records()
+                .page("mooring", new Filter(Optional.empty(), "", true), 0, 10)
+                .orElseThrow();
+        assertEquals(page.total(), 1);
+        assertEquals(
+                site.records()
+                        .page("mooring", Filter.PUBLISHED, 0, 10)
+                        .orElseThrow()
+                        .total(),
+                0);
+    }
+
+    @Test
+    public void theSecondOfTwoEditorsIsToldAndOverwritesNothing() {
+        install("1.0.0", Moorings.standard());
+        var first = add("Quay", "length", "1");
+        stored(site.records()
+                .save("mooring", Optional.of(first.id()), 1, State.PUBLISHED, raw("Quay", "length", "2"), "ben"));
+        var second = site.records()
+                .save("mooring", Optional.of(first.id()), 1, State.PUBLISHED, raw("Quay", "length", "3"), "cleo");
+        assertEquals(((Saved.Conflict) second).current().version(), 2);
+        var now = site.records().byId("mooring", first.id()).orElseThrow();
+        assertEquals(((BigDecimal) now.values().get("flength")).intValueExact(), 2);
+        assertEquals(now.updatedBy(), "ben");
+    }
+
+    @Test
+    public void manyWritersWithOneTitleAllGetAnAddressOfTheirOwn() throws Exception {
+        install("1.0.0", Moorings.standard());
+        try (var pool = Executors.newFixedThreadPool(8)) {
+            var writers = new ArrayList<Callable<StoredRecord>>();
+            for (int i = 0; i < 24; i++) {
+                writers.add(() -> add("Same title"));
+            }
+            var slugs = new ArrayList<String>();
+            for (var future : pool.invokeAll(writers)) {
+                slugs.add(future.get().slug());
+            }
+            assertEquals(slugs.stream().distinct().count(), 24);
+        }
+    }
+
+    @Test
+    public void searchTakesSignsOfPatternsAsText() {
+        install("1.0.0", Moorings.standard());
+        add("100% full");
+        add("100 berths");
+        assertEquals(
+                site.records()
+                        .page("mooring", new Filter(Optional.empty(), "0%", false), 0, 10)
+                        .orElseThrow()
+                        .total(),
+                1);
+        assertEquals(
+                site.records()
+                        .page("mooring", new Filter(Optional.empty(), "'; DROP TABLE mooring; --", false), 0, 10)
+                        .orElseThrow()
+                        .total(),
+                0);
+    }
+
+    @Test
+    public void renamingAFieldKeepsEveryValueAndUndoGivesTheOldNameBack() throws SQLException {
+        install("1.0.0", Moorings.standard());
+        for (int i = 0; i < 30; i++) {
+            add("Mooring " + i, "rise", "rise " + i, "length", String.valueOf(i));
+        }
+        var before = everything("mooring");
+        install(
+                "1.1.0",
+                Moorings.with(Moorings.RISE, f -> f.withKey("rise_of_lock").withLabel("Rise of the lock")));
+        assertTrue(columns("mooring").containsKey("rise_of_lock"));
+        assertFalse(columns("mooring").containsKey("rise"));
+        assertEquals(everything("mooring"), before);
+        undo();
+        assertTrue(columns("mooring").containsKey("rise"));
+        assertEquals(everything("mooring"), before);
+    }
+
+    @Test
+    public void twoFieldsMayChangeNamesWithEachOther() {
+        install("1.0.0", Moorings.standard());
+        add("Quay", "rise", "a", "note", "b");
+        var before = everything("mooring");
+        var swapped = Moorings.model(
+                Moorings.RISE.withKey("note"),
+                Moorings.NOTE.withKey("rise"),
+                Moorings.LENGTH,
+                Moorings.STATE,
+                Moorings.OPEN,
+                Moorings.SINCE,
+                Moorings.PHOTO);
+        install("1.1.0", swapped);
+        assertEquals(everything("mooring"), before);
+        undo();
+        assertEquals(everything("mooring"), before);
+    }
+
+    @Test
+    public void aNewRequiredFieldAsksAndCannotRunUnanswered() {
+        install("1.0.0", Moorings.model(Moorings.LENGTH));
+        add("A");
+        add("B");
+        var target = Moorings.model(Moorings.LENGTH, Moorings.DEPTH);
+        var plan = site.runs().plan(new Runs.Target("1.1.0", target, List.of()));
+        assertEquals(plan.asks().size(), 1);
+        assertEquals(plan.asks().getFirst().rows(), 2);
+        assertFalse(plan.runnable());
+        var outcome = site.runs().start(new Runs.Target("1.1.0", target, List.of()), "anna", _ -> {});
+        assertTrue(outcome instanceof Runs.Outcome.NotRunnable);
+        assertEquals(site.installed().version(), "1.0.0");
+    }
+
+    @Test
+    public void fillingGivesEveryRecordTheValueAndUndoTakesItAway() {
+        install("1.0.0", Moorings.model(Moorings.LENGTH));
+        add("A", "length", "3");
+        add("B");
+        var before = everything("mooring");
+        install(
+                "1.1.0",
+                Moorings.model(Moorings.LENGTH, Moorings.DEPTH),
+                new Decision("fdepth", Decision.About.REQUIRED_EMPTY, Decision.Answer.FILL, "1.5"));
+        everything("mooring").values().forEach(values -> assertEquals(values.get("fdepth"), new BigDecimal("1.5")));
+        assertTrue(site.records().page("mooring", Filter.ALL, 0, 10).orElseThrow().records().stream()
+                .allMatch(StoredRecord::complete));
+        assertEquals(site.runs().undoPlan().orElseThrow().findings(), List.of(), "the fill is no entry of a person's");
+        undo();
+        assertEquals(everything("mooring"), before);
+    }
+
+    @Test
+    public void aFillThatBreaksTheFieldsLimitsBlocks() {
+        install("1.0.0", Moorings.model(Moorings.LENGTH));
+        add("A");
+        var decision = new Decision("fdepth", Decision.About.REQUIRED_EMPTY, Decision.Answer.FILL, "1.55");
+        var plan = site.runs()
+                .plan(new Runs.Target("1.1.0", Moorings.model(Moorings.LENGTH, Moorings.DEPTH), List.of(decision)));
+        assertFalse(plan.runnable());
+        assertEquals(plan.findings().getFirst().code(), Code.PLAN_FILL_INVALID);
+    }
+
+    @Test
+    public void leavingMarksRecordsIncompleteUntilTheyAreFilled() {
+        install("1.0.0", Moorings.model(Moorings.LENGTH));
+        var a = add("A");
+        install(
+                "1.1.0",
+                Moorings.model(Moorings.LENGTH, Moorings.DEPTH),
+                new Decision("fdepth", Decision.About.REQUIRED_EMPTY, Decision.Answer.LEAVE, ""));
+        assertFalse(site.records().byId("mooring", a.id()).orElseThrow().complete());
+        var filled = stored(
+                site.records().save("mooring", Optional.of(a.id()), 1, State.PUBLISHED, raw("A", "depth", "2"), "ben"));
+        assertTrue(filled.complete());
+        var undo = site.runs().undoPlan().orElseThrow();
+        assertEquals(undo.findings().getFirst().code(), Code.UNDO_VALUES_HELD);
+        undo();
+        assertTrue(site.records().byId("mooring", a.id()).orElseThrow().complete());
+    }
+
+    @DataProvider
+    public Object[][] conversions() {
+        return new Object[][] {
+            {
+                "frise",
+                new Kind.Numeric(2, null, null, "m"),
+                Map.of("2.59", new BigDecimal("2.59"), "7", new BigDecimal("7")),
+                List.of("8 ft 6 in", "about 9ft")
+            },
+            {"frise", Kind.LongText.PLAIN, Map.of("2.59", "2.59", "about 9ft", "about 9ft"), List.of()},
+            {"frise", Kind.Date.PLAIN, Map.of("2026-01-31", LocalDate.of(2026, 1, 31)), List.of("31.1.2026", "soon")},
+            {"frise", Kind.YesNo.PLAIN, Map.of("yes", true, "No", false), List.of("perhaps")},
+        };
+    }
+
+    @Test(dataProvider = "conversions")
+    public void aChangeOfKindConvertsWhatItCanAndHoldsTheRest(
+            String fieldId, Kind kind, Map<String, Object> converted, List<String> setAside) {
+        install("1.0.0", Moorings.standard());
+        converted.keySet().forEach(text -> add(text, "rise", text));
+        setAside.forEach(text -> add(text, "rise", text));
+        var before = everything("mooring");
+        var target = Moorings.with(Moorings.RISE, f -> f.withKind(kind));
+        var plan = site.runs().plan(new Runs.Target("2.0.0", target, List.of()));
+        assertEquals(plan.asks().size(), setAside.isEmpty() ? 0 : 1);
+        install("2.0.0", target, new Decision(fieldId, Decision.About.UNCONVERTED, Decision.Answer.SET_ASIDE, ""));
+        for (var values : everything("mooring").values()) {
+            var expected = converted.get(values.get("part_title"));
+            assertEquals(values.get(fieldId), expected instanceof BigDecimal n ? n.stripTrailingZeros() : expected);
+        }
+        undo();
+        assertEquals(everything("mooring"), before, "undo restores even what could not be converted");
+    }
+
+    @Test
+    public void undoCarriesOverWhatEditorsEnteredSince() {
+        install("1.0.0", Moorings.standard());
+        var kept = add("Kept", "rise", "about 9ft");
+        var edited = add("Edited", "rise", "2.59");
+        install(
+                "2.0.0",
+                Moorings.with(Moorings.RISE, f -> f.withKind(new Kind.Numeric(2, null, null, "m"))),
+                new Decision("frise", Decision.About.UNCONVERTED, Decision.Answer.SET_ASIDE, ""));
+        stored(site.records()
+                .save("mooring", Optional.of(edited.id()), 1, State.PUBLISHED, raw("Edited", "rise", "3.10"), "ben"));
+        var added = add("Added", "rise", "4");
+        var findings = site.runs().undoPlan().orElseThrow().findings();
+        assertEquals(findings.stream().map(Finding::code).toList(), List.of(Code.UNDO_VALUES_CARRIED));
+        assertEquals(findings.getFirst().arguments().get(1), "2");
+        undo();
+        var now = everything("mooring");
+        assertEquals(now.get(kept.id()).get("frise"), "about 9ft");
+        assertEquals(now.get(edited.id()).get("frise"), "3.1");
+        assertEquals(now.get(added.id()).get("frise"), "4");
+    }
+
+    @Test
+    public void aRemovedFieldIsHeldAndComesBack() throws SQLException {
+        install("1.0.0", Moorings.standard());
+        add("A", "rise", "x");
+        var before = everything("mooring");
+        var plan = site.runs().plan(new Runs.Target("2.0.0", Moorings.model(Moorings.LENGTH), List.of()));
+        assertTrue(plan.findings().stream()
+                .anyMatch(
+                        f -> f.code() == Code.PLAN_VALUES_HELD && f.arguments().contains("Rise")));
+        // a new field may take the key of the removed one in the same release
+        install(
+                "2.0.0",
+                Moorings.model(Moorings.LENGTH, new Field("fother", "rise", "Other", "", false, Kind.Date.PLAIN)));
+        assertNull(everything("mooring").values().iterator().next().get("frise"));
+        undo();
+        assertEquals(everything("mooring"), before);
+    }
+
+    @Test
+    public void aRemovedTypeIsHeldWithItsRecordsAndComesBack() {
+        install("1.0.0", Moorings.standard());
+        add("A", "rise", "x");
+        var before = everything("mooring");
+        install("2.0.0", Model.EMPTY);
+        assertTrue(site.records().page("mooring", Filter.ALL, 0, 10).isEmpty());
+        undo();
+        assertEquals(everything("mooring"), before);
+    }
+
+    @Test
+    public void undoingTheFirstInstallationHoldsTheRecords() throws SQLException {
+        install("1.0.0", Moorings.standard());
+        add("A");
+        assertEquals(site.runs().undoPlan().orElseThrow().findings().getFirst().code(), Code.UNDO_RECORDS_HELD);
+        undo();
+        assertEquals(site.installed().version(), "");
+        install("1.0.0", Moorings.standard());
+        assertEquals(site.count("mooring"), 0);
+    }
+
+    @Test
+    public void renamedTypesAndPathsKeepRecordsAndLeaveARedirect() {
+        install("1.0.0", Moorings.standard());
+        add("A", "rise", "x");
+        var before = everything("mooring");
+        var fields = Moorings.standard().types().getFirst().fields().toList();
+        install("1.1.0", Moorings.model("berth", "berths", fields));
+        assertEquals(everything("berth"), before);
+        assertEquals(site.redirected("moorings").map(ContentType::path), Optional.of("berths"));
+        undo();
+        assertEquals(everything("mooring"), before);
+    }
+
+    @Test
+    public void renamedOptionsTakeTheirRecordsAlong() {
+        install("1.0.0", Moorings.standard());
+        var good = add("A", "state", "good");
+        var poor = add("B", "state", "poor");
+        var before = everything("mooring");
+        var swapped = new Kind.Choice(List.of(
+                new Kind.Option("ogood", "poor", "Poor now", false), new Kind.Option("opoor", "bad", "Bad", false)));
+        install("1.1.0", Moorings.with(Moorings.STATE, f -> f.withKind(swapped)));
+        assertEquals(everything("mooring").get(good.id()).get("fstate"), "poor");
+        assertEquals(everything("mooring").get(poor.id()).get("fstate"), "bad");
+        undo();
+        assertEquals(everything("mooring"), before);
+    }
+
+    @Test
+    public void tighterLimitsAskAndLeaveValuesAsTheyAre() {
+        install("1.0.0", Moorings.standard());
+        var a = add("A", "length", "12.5");
+        var narrow = Moorings.with(Moorings.LENGTH, f -> f.withKind(new Kind.Numeric(2, null, BigDecimal.TEN, "m")));
+        assertEquals(
+                site.runs()
+                        .plan(new Runs.Target("2.0.0", narrow, List.of()))
+                        .asks()
+                        .getFirst()
+                        .about(),
+                Decision.About.OUTSIDE_LIMITS);
+        install("2.0.0", narrow, new Decision("flength", Decision.About.OUTSIDE_LIMITS, Decision.Answer.LEAVE, ""));
+        var now = site.records().byId("mooring", a.id()).orElseThrow();
+        assertEquals(((BigDecimal) now.values().get("flength")).compareTo(new BigDecimal("12.5")), 0);
+        assertFalse(now.complete());
+    }
+
+    @Test
+    public void onlyTheLastFinishedRunCanBeUndoneAndOnlyOnce() {
+        install("1.0.0", Moorings.standard());
+        var first = site.runs().last().orElseThrow();
+        install("1.1.0", Moorings.model(Moorings.LENGTH));
+        assertTrue(site.runs().undo(first.id(), "anna", _ -> {}) instanceof Runs.Outcome.NothingToDo);
+        undo();
+        assertTrue(
+                site.runs().undo(site.runs().last().orElseThrow().id(), "anna", _ -> {})
+                        instanceof Runs.Outcome.NothingToDo);
+        assertTrue(site.runs().undoPlan().isEmpty());
+    }
+
+    @Test
+    public void onlyOneRunAtATime() {
+        var first = site.runs().start(new Runs.Target("1.0.0", Moorings.standard(), List.of()), "anna", _ -> {});
+        assertTrue(first instanceof Runs.Outcome.Started);
+        var other = Site.open(source, "other", Duration.ofSeconds(2));
+        assertTrue(
+                other.runs().start(new Runs.Target("1.0.0", Moorings.standard(), List.of()), "ben", _ -> {})
+                        instanceof Runs.Outcome.Busy);
+        ((Runs.Outcome.Started) first).work().run();
+        assertEquals(other.installed().version(), "1.0.0", "another process sees the switch at once");
+    }
+
+    @Test
+    public void aTableThatIsNotTheSitesStopsTheRunAndNothingIsTouched() throws SQLException {
+        try (var connection = source.getConnection();
+                var statement = connection.createStatement()) {
+            statement.execute("CREATE TABLE mooring (secret INT)");
+        }
+        var outcome = site.runs().start(new Runs.Target("1.0.0", Moorings.standard(), List.of()), "anna", _ -> {});
+        try {
+            ((Runs.Outcome.Started) outcome).work().run();
+            assertTrue(false, "should have stopped");
+        } catch (IllegalStateException e) {
+            assertTrue(e.getMessage().contains("did not make"), e.getMessage());
+        }
+        var run = site.runs().last().orElseThrow();
+        assertEquals(run.state(), "interrupted");
+        assertTrue(run.message().contains("did not make"));
+        assertTrue(columns("mooring").containsKey("secret"));
+        var back = site.runs().undo(run.id(), "anna", _ -> {});
+        ((Runs.Outcome.Started) back).work().run();
+        assertEquals(site.installed().version(), "");
+        assertTrue(columns("mooring").containsKey("secret"));
+    }
+}

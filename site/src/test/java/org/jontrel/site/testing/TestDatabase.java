@@ -1,0 +1,169 @@
+package org.jontrel.site.testing;
+
+import com.zaxxer.hikari.HikariConfig;
+import com.zaxxer.hikari.HikariDataSource;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.ServerSocket;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.sql.DriverManager;
+import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicInteger;
+
+/** A private MariaDB server on loopback for the tests of one process: Debian's package, a folder that goes away. */
+public final class TestDatabase {
+    public static final String USER = "jontrel";
+    public static final String PASSWORD = "only-for-tests";
+    private static final AtomicInteger COUNT = new AtomicInteger();
+    private static TestDatabase running;
+    private final int port;
+
+    private TestDatabase(int port) {
+        this.port = port;
+    }
+
+    public static synchronized TestDatabase shared() {
+        if (running == null) {
+            running = start();
+        }
+        return running;
+    }
+
+    /** JDBC address of the server with a database named, or of the server alone. */
+    public String url(String name) {
+        return "jdbc:mariadb://127.0.0.1:" + port + "/" + name
+                + "?sslMode=disable&connectionCollation=utf8mb4_uca1400_ai_ci";
+    }
+
+    /** A new, empty database. */
+    public String create() {
+        var name = "jontrel_t" + COUNT.incrementAndGet() + "_" + Long.toString(System.nanoTime(), 36);
+        try (var connection = DriverManager.getConnection(url(""), USER, PASSWORD);
+                var statement = connection.createStatement()) {
+            statement.execute("CREATE DATABASE " + name);
+        } catch (SQLException e) {
+            throw new IllegalStateException(e);
+        }
+        return name;
+    }
+
+    public HikariDataSource source(String name) {
+        var config = new HikariConfig();
+        config.setJdbcUrl(url(name));
+        config.setUsername(USER);
+        config.setPassword(PASSWORD);
+        config.setMaximumPoolSize(12);
+        config.setMinimumIdle(0);
+        return new HikariDataSource(config);
+    }
+
+    private static TestDatabase start() {
+        try {
+            var root = Files.createTempDirectory("jontrel-db-");
+            var data = root.resolve("data");
+            run(
+                    root,
+                    List.of(
+                            "mariadb-install-db",
+                            "--no-defaults",
+                            "--datadir=" + data,
+                            "--auth-root-authentication-method=socket",
+                            "--skip-test-db",
+                            "--skip-name-resolve"));
+            var init = Files.writeString(
+                    root.resolve("init.sql"),
+                    "CREATE USER IF NOT EXISTS '" + USER + "'@'127.0.0.1' IDENTIFIED BY '" + PASSWORD + "';\n"
+                            + "GRANT ALL ON *.* TO '" + USER + "'@'127.0.0.1';\n");
+            int port = freePort();
+            var command = new ArrayList<>(List.of(
+                    "mariadbd",
+                    "--no-defaults",
+                    "--datadir=" + data,
+                    "--socket=" + root.resolve("s"),
+                    "--pid-file=" + root.resolve("pid"),
+                    "--bind-address=127.0.0.1",
+                    "--port=" + port,
+                    "--skip-name-resolve",
+                    "--init-file=" + init,
+                    "--character-set-server=utf8mb4",
+                    "--collation-server=utf8mb4_uca1400_ai_ci",
+                    "--innodb-buffer-pool-size=128M",
+                    "--innodb-log-file-size=16M",
+                    "--innodb-flush-log-at-trx-commit=2",
+                    "--max-allowed-packet=64M"));
+            if ("root".equals(System.getProperty("user.name"))) {
+                command.add("--user=root");
+            }
+            var server = new ProcessBuilder(command)
+                    .redirectErrorStream(true)
+                    .redirectOutput(root.resolve("log").toFile())
+                    .start();
+            Runtime.getRuntime().addShutdownHook(new Thread(() -> stop(server, root)));
+            await(port, server, root);
+            return new TestDatabase(port);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private static void run(Path folder, List<String> command) throws IOException {
+        var log = folder.resolve("install.log").toFile();
+        try {
+            var process = new ProcessBuilder(command)
+                    .redirectErrorStream(true)
+                    .redirectOutput(log)
+                    .start();
+            if (process.waitFor() != 0) {
+                throw new IllegalStateException("mariadb-install-db failed: " + Files.readString(log.toPath()));
+            }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+    }
+
+    private static void await(int port, Process server, Path root) throws IOException {
+        for (int i = 0; i < 300 && server.isAlive(); i++) {
+            try (var _ = DriverManager.getConnection(
+                    "jdbc:mariadb://127.0.0.1:" + port + "/?sslMode=disable", USER, PASSWORD)) {
+                return;
+            } catch (SQLException _) {
+                sleep();
+            }
+        }
+        throw new IllegalStateException("The test database did not start: " + Files.readString(root.resolve("log")));
+    }
+
+    private static void sleep() {
+        try {
+            Thread.sleep(100);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+    }
+
+    private static int freePort() throws IOException {
+        try (var socket = new ServerSocket(0)) {
+            return socket.getLocalPort();
+        }
+    }
+
+    private static void stop(Process server, Path root) {
+        server.destroy();
+        try {
+            if (!server.waitFor(10, TimeUnit.SECONDS)) {
+                server.destroyForcibly().waitFor();
+            }
+            try (var files = Files.walk(root)) {
+                files.sorted(java.util.Comparator.reverseOrder())
+                        .forEach(path -> path.toFile().delete());
+            }
+        } catch (InterruptedException | IOException _) {
+            // the process is ending; the folder is in the temporary folder anyway
+        }
+    }
+}
