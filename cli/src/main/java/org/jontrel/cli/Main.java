@@ -1,0 +1,30 @@
+package org.jontrel.cli;
+
+import java.io.PrintWriter;
+import java.nio.charset.StandardCharsets;
+import picocli.CommandLine;
+import picocli.CommandLine.Command;
+
+/** {@code jontrel COMMAND}: exit code 0 where all is well, 1 where there are findings or differences, 2 for wrong use. */
+@Command(
+        name = "jontrel",
+        subcommands = {CheckCommand.class, CompareCommand.class},
+        mixinStandardHelpOptions = true,
+        version = "Jontrel 0.1.0",
+        description = "Checks and compares packages of definitions.")
+public final class Main {
+    public static void main(String[] arguments) {
+        var out = new PrintWriter(System.out, true, StandardCharsets.UTF_8);
+        var err = new PrintWriter(System.err, true, StandardCharsets.UTF_8);
+        System.exit(run(out, err, arguments));
+    }
+
+    static int run(PrintWriter out, PrintWriter err, String... arguments) {
+        var line = new CommandLine(new Main()).setOut(out).setErr(err);
+        line.setExecutionExceptionHandler((e, _, _) -> {
+            err.println("jontrel: " + e.getMessage());
+            return CommandLine.ExitCode.USAGE;
+        });
+        return line.execute(arguments);
+    }
+}

@@ -1,0 +1,167 @@
+package org.jontrel.demo;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import org.jontrel.core.code.PackageFiles;
+import org.jontrel.core.code.PackageWriter;
+import tools.jackson.databind.JsonNode;
+
+/**
+ * Loads the demo into an empty installation: accounts, a workspace with two releases and a draft ahead of them, three
+ * sites at different releases, their records and pictures.
+ */
+public final class Loader {
+    private static final int PICTURES = 4;
+    private final Client client;
+
+    private Loader(Client client) {
+        this.client = client;
+    }
+
+    /** @param arguments the installation's address and its set-up code */
+    public static void main(String[] arguments) {
+        load(arguments[0], arguments[1]);
+    }
+
+    public static void load(String address, String setupCode) {
+        var client = new Client(address);
+        client.get("/api/session");
+        client.post("/api/setup", Map.of("code", setupCode, "name", "anna", "password", "anna-architect"));
+        client.signIn("anna", "anna-architect");
+        client.post("/api/accounts", Map.of("name", "ben", "role", "editor", "password", "ben-the-editor"));
+        client.post("/api/accounts", Map.of("name", "cleo", "role", "viewer", "password", "cleo-can-look"));
+        new Loader(client).load();
+    }
+
+    private void load() {
+        var zip = PackageFiles.toZip(Packages.files("release-1.0.0"));
+        var imported = client.upload("/api/workspaces/import", "tessel.zip", zip, Map.of());
+        var workspace = "/api/workspaces/" + imported.at("/workspace/path").asString();
+        for (var name : List.of("Bench", "Trial", "Towpath")) {
+            client.post(workspace + "/sites", Map.of("name", name));
+        }
+        install("trial", "1.0.0");
+        install("towpath", "1.0.0");
+        fill("trial", 120, 100, 30, 1, false);
+        fill("towpath", 150, 120, 40, 2, false);
+        draft(workspace, "release-1.1.0");
+        client.post(
+                workspace + "/releases",
+                Map.of(
+                        "version",
+                        "1.1.0",
+                        "notes",
+                        "Rises become numbers in metres. Moorings say how deep the water is."));
+        install("bench", "1.1.0");
+        fill("bench", 6, 4, 2, 3, true);
+        draft(workspace, "draft");
+    }
+
+    private void draft(String workspace, String folder) {
+        var revisions = new HashMap<String, Long>();
+        client.get(workspace + "/draft")
+                .get("types")
+                .forEach(type -> revisions.put(
+                        type.at("/definition/id").asString(),
+                        type.get("revision").asLong()));
+        for (var type : Packages.model(folder).types()) {
+            client.put(
+                    workspace + "/draft/types/" + type.id(),
+                    Map.of("base", revisions.get(type.id()), "definition", PackageWriter.tree(type)));
+        }
+    }
+
+    private void install(String site, String version) {
+        var run = client.post("/api/sites/" + site + "/runs", Map.of("version", version));
+        JsonNode now;
+        do {
+            pause();
+            now = client.get("/api/sites/" + site + "/runs/" + run.get("id").asLong());
+        } while (now.get("state").asString().equals("running"));
+        if (!now.get("state").asString().equals("done")) {
+            throw new IllegalStateException("The run on " + site + " stopped: " + now.get("message"));
+        }
+    }
+
+    private static void pause() {
+        try {
+            Thread.sleep(100);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+    }
+
+    private void fill(String site, int structures, int moorings, int notices, long seed, boolean newer) {
+        var records = new Records(seed);
+        var pictures = new HashMap<String, List<Long>>();
+        for (var sort : List.of("lock", "bridge", "berth")) {
+            pictures.put(sort, pictures(site, sort, seed));
+        }
+        var all = new ArrayList<Entry>();
+        for (int i = 1; i <= structures; i++) {
+            var values = records.structure(i, newer);
+            var sort = values.get("sort").equals("lock") ? "lock" : "bridge";
+            all.add(entry("structure", i, values, pictures.get(sort)));
+        }
+        for (int i = 1; i <= moorings; i++) {
+            all.add(entry("mooring", i, records.mooring(i, newer), pictures.get("berth")));
+        }
+        for (int i = 1; i <= notices; i++) {
+            all.add(new Entry("stoppage_notice", records.notice(i), i % 5 == 0 ? "draft" : "published"));
+        }
+        send(site, all);
+    }
+
+    private record Entry(String type, Map<String, Object> values, String state) {}
+
+    private static Entry entry(String type, int number, Map<String, Object> values, List<Long> pictures) {
+        if (number % 3 != 0) {
+            values.put("lead_image", pictures.get(number % pictures.size()));
+        }
+        return new Entry(type, values, number % 11 == 0 ? "draft" : "published");
+    }
+
+    private List<Long> pictures(String site, String sort, long seed) {
+        var ids = new ArrayList<Long>();
+        var type = sort.equals("berth") ? "mooring" : "structure";
+        for (int i = 0; i < PICTURES; i++) {
+            var alt =
+                    switch (sort) {
+                        case "lock" -> "A lock with closed gates, hills behind";
+                        case "bridge" -> "A brick bridge over the canal";
+                        default -> "A boat at its berth";
+                    };
+            var uploaded = client.upload(
+                    "/api/sites/" + site + "/types/" + type + "/fields/lead_image/pictures",
+                    sort + "-" + i + ".jpg",
+                    Pictures.draw(sort, seed * 100 + i),
+                    Map.of("alt", alt));
+            ids.add(uploaded.get("id").asLong());
+        }
+        return ids;
+    }
+
+    private void send(String site, List<Entry> entries) {
+        try (var pool = Executors.newFixedThreadPool(4)) {
+            var sent = new ArrayList<Future<JsonNode>>();
+            for (var entry : entries) {
+                var body = Map.of("version", 0, "state", entry.state(), "values", entry.values());
+                sent.add(pool.submit(
+                        () -> client.post("/api/sites/" + site + "/types/" + entry.type() + "/records", body)));
+            }
+            for (var future : sent) {
+                future.get();
+            }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        } catch (java.util.concurrent.ExecutionException e) {
+            throw new IllegalStateException("A demo record was refused", e.getCause());
+        }
+    }
+}

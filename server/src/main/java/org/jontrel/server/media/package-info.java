@@ -1,0 +1,4 @@
+/**
+ * Pictures over HTTP. Uses site.
+ */
+package org.jontrel.server.media;

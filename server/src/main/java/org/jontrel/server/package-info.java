@@ -1,0 +1,4 @@
+/**
+ * The application: starts the features below.
+ */
+package org.jontrel.server;

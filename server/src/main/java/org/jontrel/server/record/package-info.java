@@ -1,0 +1,4 @@
+/**
+ * Records of sites over HTTP. Uses site.
+ */
+package org.jontrel.server.record;

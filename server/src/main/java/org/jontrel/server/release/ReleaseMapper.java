@@ -1,0 +1,53 @@
+package org.jontrel.server.release;
+
+import java.time.LocalDateTime;
+import java.util.List;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Param;
+import org.apache.ibatis.annotations.Select;
+
+@Mapper
+interface ReleaseMapper {
+    record ReleaseRow(
+            long workspaceId,
+            String version,
+            int position,
+            String notes,
+            String model,
+            String checksum,
+            String byWhom,
+            LocalDateTime releasedAt) {}
+
+    record DecisionRow(
+            long workspaceId,
+            String version,
+            String fieldId,
+            String about,
+            String answer,
+            String value,
+            String byWhom) {}
+
+    String RELEASE =
+            "SELECT workspace_id, version, position, notes, model, checksum, by_whom, released_at FROM model_release";
+
+    @Select(RELEASE + " WHERE workspace_id = #{workspaceId} ORDER BY position DESC")
+    List<ReleaseRow> all(long workspaceId);
+
+    @Select(RELEASE + " WHERE workspace_id = #{workspaceId} AND version = #{version}")
+    ReleaseRow find(@Param("workspaceId") long workspaceId, @Param("version") String version);
+
+    @Insert(
+            "INSERT INTO model_release (workspace_id, version, position, notes, model, checksum, by_whom, released_at) VALUES"
+                    + " (#{workspaceId}, #{version}, #{position}, #{notes}, #{model}, #{checksum}, #{byWhom}, UTC_TIMESTAMP(3))")
+    void insert(ReleaseRow release);
+
+    @Select(
+            "SELECT workspace_id, version, field_id, about, answer, value, by_whom FROM decision WHERE workspace_id = #{workspaceId}"
+                    + " ORDER BY version, field_id, about")
+    List<DecisionRow> decisions(long workspaceId);
+
+    @Insert("REPLACE INTO decision (workspace_id, version, field_id, about, answer, value, by_whom, decided_at) VALUES"
+            + " (#{workspaceId}, #{version}, #{fieldId}, #{about}, #{answer}, #{value}, #{byWhom}, UTC_TIMESTAMP(3))")
+    void decide(DecisionRow decision);
+}

@@ -1,0 +1,176 @@
+package org.jontrel.server.release;
+
+import java.time.Instant;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.TreeMap;
+import org.jontrel.core.check.ModelCheck;
+import org.jontrel.core.code.Decision;
+import org.jontrel.core.code.Manifest;
+import org.jontrel.core.code.Migration;
+import org.jontrel.core.code.ModelPackage;
+import org.jontrel.core.code.PackageFiles;
+import org.jontrel.core.code.PackageWriter;
+import org.jontrel.core.compare.Comparison;
+import org.jontrel.core.finding.Finding;
+import org.jontrel.core.model.Model;
+import org.jontrel.server.web.Refusal;
+import org.jontrel.site.table.ModelText;
+import org.semver4j.Semver;
+import org.springframework.dao.DuplicateKeyException;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** The releases of workspaces and the decisions kept with them. */
+@Service
+public class Releases {
+    private static final int LONGEST_NOTES = 10_000;
+    private final ReleaseMapper mapper;
+
+    Releases(ReleaseMapper mapper) {
+        this.mapper = mapper;
+    }
+
+    /** An immutable snapshot of a model. */
+    public record Release(
+            String version, int position, String notes, Model model, String checksum, String by, Instant at) {}
+
+    /** All releases of a workspace, newest first. */
+    public List<Release> all(long workspaceId) {
+        return mapper.all(workspaceId).stream().map(Releases::release).toList();
+    }
+
+    public Optional<Release> latest(long workspaceId) {
+        return all(workspaceId).stream().findFirst();
+    }
+
+    /** @throws Refusal where the workspace has no such release */
+    public Release get(long workspaceId, String version) {
+        return Optional.ofNullable(mapper.find(workspaceId, version))
+                .map(Releases::release)
+                .orElseThrow(() -> Refusal.missing("There is no release " + version + " in this workspace."));
+    }
+
+    private static Release release(ReleaseMapper.ReleaseRow row) {
+        return new Release(
+                row.version(),
+                row.position(),
+                row.notes(),
+                ModelText.read(row.model()),
+                row.checksum(),
+                row.byWhom(),
+                row.releasedAt().toInstant(ZoneOffset.UTC));
+    }
+
+    /** What differs between the latest release, or nothing, and a model. */
+    public Comparison changes(long workspaceId, Model model) {
+        return Comparison.of(latest(workspaceId).map(Release::model).orElse(Model.EMPTY), model);
+    }
+
+    /** Makes a release of a model that passes all checks and differs from the one before. */
+    @Transactional
+    public Release release(long workspaceId, String version, String notes, Model model, String by) {
+        var findings = ModelCheck.check(model);
+        if (Finding.blocks(findings)) {
+            throw Refusal.invalid("The draft has problems that must be solved before a release.", findings);
+        }
+        if (notes.length() > LONGEST_NOTES) {
+            throw Refusal.invalid("Notes have at most " + LONGEST_NOTES + " characters.", List.of());
+        }
+        if (!Semver.isValid(version) || version.length() > 64) {
+            throw Refusal.invalid("A version is three numbers such as 1.4.0.", List.of());
+        }
+        var latest = latest(workspaceId);
+        if (latest.isPresent()) {
+            if (!new Semver(version).isGreaterThan(latest.get().version())) {
+                throw Refusal.invalid(
+                        "The version must be above " + latest.get().version() + ", the last release.", List.of());
+            }
+            if (latest.get().model().equals(model)) {
+                throw Refusal.invalid(
+                        "Nothing has changed since " + latest.get().version() + ", so there is nothing to release.",
+                        List.of());
+            }
+        } else if (model.types().isEmpty()) {
+            throw Refusal.invalid("The draft has no content types yet. Add one, then release.", List.of());
+        }
+        insert(workspaceId, version, notes, model, by);
+        return get(workspaceId, version);
+    }
+
+    private void insert(long workspaceId, String version, String notes, Model model, String by) {
+        int position = latest(workspaceId).map(Release::position).orElse(0) + 1;
+        try {
+            mapper.insert(new ReleaseMapper.ReleaseRow(
+                    workspaceId,
+                    version,
+                    position,
+                    notes,
+                    ModelText.write(model),
+                    PackageWriter.checksum(model),
+                    by,
+                    null));
+        } catch (DuplicateKeyException _) {
+            throw Refusal.conflict("Somebody made a release at the same moment. Look at it, then try again.", null);
+        }
+    }
+
+    /** Takes a package in as the first release of a workspace, with its decisions. */
+    @Transactional
+    public void adopt(long workspaceId, ModelPackage content, Model model, String by) {
+        insert(workspaceId, content.manifest().version(), content.manifest().description(), model, by);
+        for (var migration : content.migrations()) {
+            migration.decisions().forEach(decision -> decide(workspaceId, migration.version(), decision, by));
+        }
+    }
+
+    public void decide(long workspaceId, String version, Decision decision, String by) {
+        mapper.decide(new ReleaseMapper.DecisionRow(
+                workspaceId,
+                version,
+                decision.fieldId(),
+                decision.about().code(),
+                decision.answer().code(),
+                decision.value(),
+                by));
+    }
+
+    /** The decisions of all releases up to a version, oldest first, so that a later answer stands over an earlier. */
+    public List<Decision> decisions(long workspaceId, String upTo) {
+        return migrations(workspaceId).stream()
+                .filter(migration -> !new Semver(migration.version()).isGreaterThan(upTo))
+                .flatMap(migration -> migration.decisions().stream())
+                .toList();
+    }
+
+    private List<Migration> migrations(long workspaceId) {
+        var byVersion = new TreeMap<String, List<Decision>>();
+        for (var row : mapper.decisions(workspaceId)) {
+            byVersion
+                    .computeIfAbsent(row.version(), _ -> new ArrayList<>())
+                    .add(new Decision(
+                            row.fieldId(),
+                            Decision.About.valueOf(row.about().toUpperCase(Locale.ROOT)),
+                            Decision.Answer.valueOf(row.answer().toUpperCase(Locale.ROOT)),
+                            row.value()));
+        }
+        return byVersion.entrySet().stream()
+                .map(entry -> new Migration(entry.getKey(), entry.getValue()))
+                .sorted(Comparator.comparing(migration -> new Semver(migration.version())))
+                .toList();
+    }
+
+    /** The release as a zip of files, with all decisions that led to it. */
+    public byte[] zip(long workspaceId, String name, String title, String version) {
+        var release = get(workspaceId, version);
+        var manifest = new Manifest(1, name, version, title, List.of(release.by()), "", release.notes(), "");
+        var migrations = migrations(workspaceId).stream()
+                .filter(migration -> !new Semver(migration.version()).isGreaterThan(version))
+                .toList();
+        return PackageFiles.toZip(PackageWriter.write(new ModelPackage(manifest, release.model(), migrations)));
+    }
+}

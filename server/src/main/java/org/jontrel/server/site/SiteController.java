@@ -1,0 +1,235 @@
+package org.jontrel.server.site;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import java.io.IOException;
+import java.security.Principal;
+import java.util.List;
+import java.util.Objects;
+import org.jontrel.core.compare.Comparison;
+import org.jontrel.core.model.Model;
+import org.jontrel.server.release.ChangeView;
+import org.jontrel.server.release.Releases;
+import org.jontrel.server.web.FindingView;
+import org.jontrel.server.web.Refusal;
+import org.jontrel.server.workspace.Drafts;
+import org.jontrel.server.workspace.Workspaces;
+import org.jontrel.site.run.RunView;
+import org.jontrel.site.run.Runs;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+
+/** Sites, plans and runs over HTTP. */
+@RestController
+class SiteController {
+    private static final Logger LOG = LoggerFactory.getLogger(SiteController.class);
+    private static final long EVENT_PAUSE_MILLIS = 200;
+    private final Workspaces workspaces;
+    private final Drafts drafts;
+    private final Releases releases;
+    private final Sites sites;
+
+    SiteController(Workspaces workspaces, Drafts drafts, Releases releases, Sites sites) {
+        this.workspaces = workspaces;
+        this.drafts = drafts;
+        this.releases = releases;
+        this.sites = sites;
+    }
+
+    record NewSite(@NotBlank String name) {}
+
+    record NewRun(@NotBlank String version) {}
+
+    @GetMapping("/api/workspaces/{workspace}/sites")
+    List<SiteViews.SiteView> all(@PathVariable String workspace) {
+        var id = workspaces.get(workspace).id();
+        var draft = drafts.get(id).model();
+        return sites.of(id).stream().map(site -> view(site, draft)).toList();
+    }
+
+    @PostMapping("/api/workspaces/{workspace}/sites")
+    @ResponseStatus(HttpStatus.CREATED)
+    SiteViews.SiteView create(@PathVariable String workspace, @Valid @RequestBody NewSite body) {
+        var id = workspaces.get(workspace).id();
+        return view(sites.create(id, body.name()), drafts.get(id).model());
+    }
+
+    private SiteViews.SiteView view(Sites.Registered site, Model draft) {
+        var engine = sites.engine(site.path());
+        var installed = engine.installed();
+        var last = engine.runs()
+                .last()
+                .filter(run -> run.state().equals("running") || run.state().equals("interrupted"));
+        long records = installed.model().types().stream()
+                .mapToLong(type -> engine.count(type.key()))
+                .sum();
+        return new SiteViews.SiteView(
+                site.path(),
+                site.name(),
+                installed.version(),
+                Comparison.of(installed.model(), draft).changes().size(),
+                last.map(RunView::state).orElse("ready"),
+                last.map(RunView::id).orElse(null),
+                records);
+    }
+
+    @GetMapping("/api/sites/{site}/plan")
+    SiteViews.PlanView plan(@PathVariable String site, @RequestParam String version) {
+        var found = sites.get(site);
+        var target = target(found, version);
+        var engine = sites.engine(site);
+        return view(found, target, engine.runs().plan(target), engine.installed());
+    }
+
+    private SiteViews.PlanView view(
+            Sites.Registered site,
+            Runs.Target target,
+            org.jontrel.core.plan.Plan plan,
+            org.jontrel.site.table.Binding installed) {
+        var asks = plan.asks().stream()
+                .map(ask -> SiteViews.ask(
+                        ask,
+                        target.model()
+                                .type(ask.typeId())
+                                .flatMap(type -> type.field(ask.fieldId()))
+                                .map(field -> field.kind().code())
+                                .orElse("")))
+                .toList();
+        return new SiteViews.PlanView(
+                site.name(),
+                installed.version(),
+                target.version(),
+                installed.version().equals(target.version()),
+                ChangeView.of(Comparison.of(installed.model(), target.model())),
+                SiteViews.steps(plan),
+                asks,
+                FindingView.of(plan.findings()),
+                plan.runnable());
+    }
+
+    private Runs.Target target(Sites.Registered site, String version) {
+        var release = releases.get(site.workspaceId(), version);
+        return new Runs.Target(version, release.model(), releases.decisions(site.workspaceId(), version));
+    }
+
+    /** What undoing the last run would do. */
+    @GetMapping("/api/sites/{site}/undo-plan")
+    SiteViews.PlanView undoPlan(@PathVariable String site) {
+        var found = sites.get(site);
+        var engine = sites.engine(site);
+        var plan = engine.runs()
+                .undoPlan()
+                .orElseThrow(() -> Refusal.missing("There is no run on " + found.name() + " that can be undone."));
+        var last = engine.runs().last().orElseThrow();
+        return new SiteViews.PlanView(
+                found.name(),
+                last.toVersion(),
+                last.fromVersion(),
+                false,
+                List.of(),
+                SiteViews.steps(plan),
+                List.of(),
+                FindingView.of(plan.findings()),
+                true);
+    }
+
+    @GetMapping("/api/sites/{site}/runs")
+    List<RunView> runs(@PathVariable String site) {
+        return sites.engine(site).runs().history();
+    }
+
+    @GetMapping("/api/sites/{site}/runs/{id}")
+    RunView run(@PathVariable String site, @PathVariable long id) {
+        return sites.engine(site).runs().find(id).orElseThrow(() -> Refusal.missing("There is no such run."));
+    }
+
+    @PostMapping("/api/sites/{site}/runs")
+    @ResponseStatus(HttpStatus.ACCEPTED)
+    RunView start(@PathVariable String site, @Valid @RequestBody NewRun body, Principal principal) {
+        var found = sites.get(site);
+        var target = target(found, body.version());
+        return begin(sites.engine(site).runs().start(target, principal.getName(), _ -> {}));
+    }
+
+    /** Goes on with a run that was cut off. */
+    @PostMapping("/api/sites/{site}/runs/{id}/continue")
+    @ResponseStatus(HttpStatus.ACCEPTED)
+    RunView resume(@PathVariable String site, @PathVariable long id) {
+        return begin(sites.engine(site).runs().resume(id, _ -> {}));
+    }
+
+    /** Undoes the last finished run, or takes back one that was cut off. */
+    @PostMapping("/api/sites/{site}/runs/{id}/undo")
+    @ResponseStatus(HttpStatus.ACCEPTED)
+    RunView undo(@PathVariable String site, @PathVariable long id, Principal principal) {
+        return begin(sites.engine(site).runs().undo(id, principal.getName(), _ -> {}));
+    }
+
+    private static RunView begin(Runs.Outcome outcome) {
+        return switch (outcome) {
+            case Runs.Outcome.Started started -> {
+                Thread.ofVirtual().name("run-" + started.run().id()).start(() -> {
+                    try {
+                        started.work().run();
+                    } catch (RuntimeException e) {
+                        LOG.error("Run {} stopped", started.run().id(), e);
+                    }
+                });
+                yield started.run();
+            }
+            case Runs.Outcome.NotRunnable _ ->
+                throw Refusal.conflict(
+                        "The plan has questions that are not answered. Open the plan and answer them.", null);
+            case Runs.Outcome.Busy _ ->
+                throw Refusal.conflict("Another run is under way on this site. Wait until it has ended.", null);
+            case Runs.Outcome.Interrupted _ ->
+                throw Refusal.conflict("A run on this site was cut off. Continue it or go back first.", null);
+            case Runs.Outcome.NothingToDo _ ->
+                throw Refusal.conflict("The site has gone on since. Look at its runs again.", null);
+        };
+    }
+
+    /** The run's state whenever it changes, until it is no longer running. */
+    @GetMapping(path = "/api/sites/{site}/runs/{id}/events", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
+    SseEmitter events(@PathVariable String site, @PathVariable long id) {
+        var runs = sites.engine(site).runs();
+        var emitter = new SseEmitter(0L);
+        Thread.ofVirtual().name("events-" + id).start(() -> {
+            try {
+                RunView sent = null;
+                while (true) {
+                    var now = runs.find(id).orElse(null);
+                    if (now == null) {
+                        break;
+                    }
+                    if (!Objects.equals(now, sent)) {
+                        emitter.send(now, MediaType.APPLICATION_JSON);
+                        sent = now;
+                    }
+                    if (!now.state().equals("running")) {
+                        break;
+                    }
+                    Thread.sleep(EVENT_PAUSE_MILLIS);
+                }
+                emitter.complete();
+            } catch (IOException | IllegalStateException _) {
+                // the reader has gone
+            } catch (InterruptedException _) {
+                Thread.currentThread().interrupt();
+            } catch (RuntimeException e) {
+                emitter.completeWithError(e);
+            }
+        });
+        return emitter;
+    }
+}

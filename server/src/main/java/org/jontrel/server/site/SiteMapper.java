@@ -1,0 +1,31 @@
+package org.jontrel.server.site;
+
+import java.util.List;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Param;
+import org.apache.ibatis.annotations.Select;
+
+@Mapper
+interface SiteMapper {
+    record SiteRow(long id, long workspaceId, String path, String name, String databaseName, int position) {}
+
+    String SITE = "SELECT id, workspace_id, path, name, database_name, position FROM site";
+
+    @Select(SITE + " WHERE workspace_id = #{workspaceId} ORDER BY position, id")
+    List<SiteRow> of(long workspaceId);
+
+    @Select(SITE + " WHERE path = #{path}")
+    SiteRow find(String path);
+
+    @Insert("INSERT INTO site (id, workspace_id, path, name, database_name, position, created_at) VALUES"
+            + " (#{id}, #{workspaceId}, #{path}, #{name}, #{databaseName}, #{position}, UTC_TIMESTAMP(3))")
+    void insert(SiteRow site);
+
+    @Select("SELECT DATABASE()")
+    String database();
+
+    @org.apache.ibatis.annotations.Update(
+            "CREATE DATABASE IF NOT EXISTS `${name}` CHARACTER SET utf8mb4 COLLATE utf8mb4_uca1400_ai_ci")
+    void createDatabase(@Param("name") String name);
+}

@@ -1,0 +1,88 @@
+package org.jontrel.server.site;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.util.List;
+import java.util.Locale;
+import org.jontrel.core.plan.Ask;
+import org.jontrel.core.plan.Plan;
+import org.jontrel.server.release.ChangeView;
+import org.jontrel.server.web.FindingView;
+
+/** What sites, plans and runs look like over HTTP. */
+final class SiteViews {
+    private SiteViews() {}
+
+    /** A tile of the site strip. */
+    @Schema(requiredProperties = {"path", "name", "version", "behind", "state", "records"})
+    record SiteView(
+            String path,
+            String name,
+
+            @Schema(description = "Installed release, empty where there is none")
+            String version,
+
+            @Schema(description = "Changes between what is installed and the draft")
+            int behind,
+
+            @Schema(description = "ready, running or interrupted")
+            String state,
+
+            Long runId,
+            long records) {}
+
+    @Schema(
+            requiredProperties = {"site", "from", "to", "installed", "changes", "steps", "asks", "findings", "runnable"
+            })
+    record PlanView(
+            String site,
+            String from,
+            String to,
+            boolean installed,
+            List<ChangeView> changes,
+            List<StepView> steps,
+            List<AskView> asks,
+            List<FindingView> findings,
+            boolean runnable) {}
+
+    @Schema(requiredProperties = {"sentence", "phase", "instant", "rows"})
+    record StepView(String sentence, String phase, boolean instant, long rows) {}
+
+    @Schema(requiredProperties = {"finding", "fieldId", "label", "kind", "about", "rows", "choices", "value"})
+    record AskView(
+            FindingView finding,
+            String fieldId,
+            String label,
+            String kind,
+            String about,
+            long rows,
+            List<String> choices,
+            String answer,
+            String value) {}
+
+    static List<StepView> steps(Plan plan) {
+        return plan.steps().stream()
+                .map(planned -> new StepView(
+                        planned.sentence(),
+                        lower(planned.step().phase()),
+                        planned.step().instant(),
+                        planned.rows()))
+                .toList();
+    }
+
+    static AskView ask(Ask ask, String kind) {
+        return new AskView(
+                FindingView.of(ask.finding()),
+                ask.fieldId(),
+                ask.finding().arguments().getFirst(),
+                kind,
+                ask.about().code(),
+                ask.rows(),
+                ask.choices().stream().map(choice -> choice.code()).toList(),
+                ask.decision().map(decision -> decision.answer().code()).orElse(null),
+                ask.decision().map(decision -> decision.value()).orElse(""));
+    }
+
+    private static String lower(Enum<?> word) {
+        return word.name().toLowerCase(Locale.ROOT);
+    }
+}

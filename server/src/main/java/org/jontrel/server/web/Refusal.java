@@ -1,0 +1,52 @@
+package org.jontrel.server.web;
+
+import java.util.List;
+import org.jontrel.core.finding.Finding;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ProblemDetail;
+import org.springframework.web.ErrorResponseException;
+
+/** Why a request was not carried out, as problem details (RFC 9457) with findings where there are any. */
+public final class Refusal extends ErrorResponseException {
+    private Refusal(HttpStatus status, String sentence, List<FindingView> findings, Object current) {
+        super(status, body(status, sentence, findings, current), null);
+    }
+
+    private static ProblemDetail body(HttpStatus status, String sentence, List<FindingView> findings, Object current) {
+        var problem = ProblemDetail.forStatusAndDetail(status, sentence);
+        if (!findings.isEmpty()) {
+            problem.setProperty("findings", findings);
+        }
+        if (current != null) {
+            problem.setProperty("current", current);
+        }
+        return problem;
+    }
+
+    /** There is no such thing. */
+    public static Refusal missing(String sentence) {
+        return new Refusal(HttpStatus.NOT_FOUND, sentence, List.of(), null);
+    }
+
+    /** What was sent cannot be used. */
+    public static Refusal invalid(String sentence, List<Finding> findings) {
+        return new Refusal(HttpStatus.UNPROCESSABLE_CONTENT, sentence, FindingView.of(findings), null);
+    }
+
+    /** Things have moved on; {@code current} is how they are now, or {@code null}. */
+    public static Refusal conflict(String sentence, Object current) {
+        return new Refusal(HttpStatus.CONFLICT, sentence, List.of(), current);
+    }
+
+    public static Refusal tooMany(String sentence) {
+        return new Refusal(HttpStatus.TOO_MANY_REQUESTS, sentence, List.of(), null);
+    }
+
+    public static Refusal unauthorized(String sentence) {
+        return new Refusal(HttpStatus.UNAUTHORIZED, sentence, List.of(), null);
+    }
+
+    public static Refusal unavailable(String sentence) {
+        return new Refusal(HttpStatus.SERVICE_UNAVAILABLE, sentence, List.of(), null);
+    }
+}

@@ -1,0 +1,222 @@
+package org.jontrel.server.workspace;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import java.io.IOException;
+import java.security.Principal;
+import java.time.Instant;
+import java.util.List;
+import org.jontrel.core.check.ModelCheck;
+import org.jontrel.core.code.Decision;
+import org.jontrel.core.code.Identities;
+import org.jontrel.core.code.PackageFiles;
+import org.jontrel.core.code.PackageReader;
+import org.jontrel.core.compare.Comparison;
+import org.jontrel.core.finding.Finding;
+import org.jontrel.core.model.Ids;
+import org.jontrel.core.model.Model;
+import org.jontrel.server.release.ChangeView;
+import org.jontrel.server.release.Releases;
+import org.jontrel.server.web.FindingView;
+import org.jontrel.server.web.Refusal;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.multipart.MultipartFile;
+
+/** Workspaces, their releases, and packages in and out. */
+@RestController
+@RequestMapping("/api/workspaces")
+class WorkspaceController {
+    private final Workspaces workspaces;
+    private final Drafts drafts;
+    private final Releases releases;
+    private final Ids ids;
+
+    WorkspaceController(Workspaces workspaces, Drafts drafts, Releases releases, Ids ids) {
+        this.workspaces = workspaces;
+        this.drafts = drafts;
+        this.releases = releases;
+        this.ids = ids;
+    }
+
+    @Schema(requiredProperties = {"path", "title"})
+    record WorkspaceView(String path, String title) {}
+
+    /** Findings are notes and warnings of the package. */
+    @Schema(requiredProperties = {"workspace", "findings"})
+    record Imported(WorkspaceView workspace, List<FindingView> findings) {}
+
+    record NewWorkspace(@NotBlank String title) {}
+
+    @Schema(requiredProperties = {"version", "notes", "by", "at", "types", "checksum", "changes"})
+    record ReleaseView(
+            String version,
+            String notes,
+            String by,
+            Instant at,
+            int types,
+            String checksum,
+
+            @Schema(description = "What changed since the release before")
+            List<ChangeView> changes) {}
+
+    /** What a release of the draft would be. */
+    @Schema(requiredProperties = {"changes", "causes", "advice", "nextVersion", "findings"})
+    record NextView(
+            List<ChangeView> changes,
+
+            @Schema(description = "The changes that make the advice")
+            List<ChangeView> causes,
+
+            String advice,
+            String nextVersion,
+            String lastVersion,
+
+            @Schema(description = "What must be solved before a release")
+            List<FindingView> findings) {}
+
+    record NewRelease(@NotBlank String version, @NotNull String notes) {}
+
+    record DecisionBody(
+            @NotBlank String field,
+            @NotNull Decision.About about,
+            @NotNull Decision.Answer answer,
+            @NotNull String value) {}
+
+    @GetMapping
+    List<WorkspaceView> all() {
+        return workspaces.all().stream().map(WorkspaceController::view).toList();
+    }
+
+    private static WorkspaceView view(Workspaces.Workspace workspace) {
+        return new WorkspaceView(workspace.path(), workspace.title());
+    }
+
+    @PostMapping
+    @ResponseStatus(HttpStatus.CREATED)
+    WorkspaceView create(@Valid @RequestBody NewWorkspace body) {
+        return view(workspaces.create(body.title()));
+    }
+
+    /** Takes a package into a new workspace: its definitions become the draft and its first release. */
+    @PostMapping(path = "/import", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+    @ResponseStatus(HttpStatus.CREATED)
+    @Transactional
+    public Imported importPackage(
+            @RequestParam("file") MultipartFile file,
+            @RequestParam(name = "title", defaultValue = "") String title,
+            Principal principal)
+            throws IOException {
+        var findings = new java.util.ArrayList<Finding>();
+        var files = PackageFiles.zip(file.getBytes(), findings);
+        var read = PackageReader.read(files, findings);
+        var content = read.content()
+                .orElseThrow(
+                        () -> Refusal.invalid("The package cannot be read, and nothing was changed.", read.findings()));
+        var model = new Identities(Model.EMPTY, ids).complete(content.model());
+        var problems = ModelCheck.check(model);
+        if (Finding.blocks(problems)) {
+            throw Refusal.invalid("The package's definitions have problems, and nothing was changed.", problems);
+        }
+        var manifest = content.manifest();
+        var named = !title.isBlank() ? title : manifest.title().isBlank() ? manifest.name() : manifest.title();
+        var workspace = workspaces.create(named);
+        drafts.adopt(workspace.id(), model);
+        releases.adopt(workspace.id(), content, model, principal.getName());
+        return new Imported(view(workspace), FindingView.of(read.findings()));
+    }
+
+    @GetMapping("/{workspace}/next")
+    NextView next(@PathVariable String workspace) {
+        var id = workspaces.get(workspace).id();
+        var model = drafts.get(id).model();
+        var last = releases.latest(id).map(Releases.Release::version).orElse(null);
+        var changes = releases.changes(id, model);
+        return new NextView(
+                ChangeView.of(changes),
+                changes.causes().stream().map(ChangeView::of).toList(),
+                changes.advice().name().toLowerCase(java.util.Locale.ROOT),
+                changes.nextVersion(last),
+                last,
+                FindingView.of(ModelCheck.check(model)));
+    }
+
+    @GetMapping("/{workspace}/releases")
+    List<ReleaseView> releases(@PathVariable String workspace) {
+        var all = releases.all(workspaces.get(workspace).id());
+        var views = new java.util.ArrayList<ReleaseView>();
+        for (int i = 0; i < all.size(); i++) {
+            var before = i + 1 < all.size() ? all.get(i + 1).model() : Model.EMPTY;
+            views.add(view(all.get(i), Comparison.of(before, all.get(i).model())));
+        }
+        return views;
+    }
+
+    private static ReleaseView view(Releases.Release release, Comparison changes) {
+        return new ReleaseView(
+                release.version(),
+                release.notes(),
+                release.by(),
+                release.at(),
+                release.model().types().size(),
+                release.checksum(),
+                ChangeView.of(changes));
+    }
+
+    @PostMapping("/{workspace}/releases")
+    @ResponseStatus(HttpStatus.CREATED)
+    ReleaseView release(@PathVariable String workspace, @Valid @RequestBody NewRelease body, Principal principal) {
+        var id = workspaces.get(workspace).id();
+        var model = drafts.get(id).model();
+        var changes = releases.changes(id, model);
+        return view(releases.release(id, body.version(), body.notes(), model, principal.getName()), changes);
+    }
+
+    @GetMapping(path = "/{workspace}/releases/{version}/package", produces = "application/zip")
+    ResponseEntity<byte[]> zip(@PathVariable String workspace, @PathVariable String version) {
+        var found = workspaces.get(workspace);
+        var name = found.path() + "-" + version + ".zip";
+        return ResponseEntity.ok()
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment().filename(name).build().toString())
+                .body(releases.zip(found.id(), found.path(), found.title(), version));
+    }
+
+    /** Keeps the answer to a plan's question with the release. */
+    @PutMapping("/{workspace}/releases/{version}/decisions")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void decide(
+            @PathVariable String workspace,
+            @PathVariable String version,
+            @Valid @RequestBody DecisionBody body,
+            Principal principal) {
+        var id = workspaces.get(workspace).id();
+        var release = releases.get(id, version);
+        boolean known = release.model().types().stream()
+                .anyMatch(type -> type.field(body.field()).isPresent());
+        if (!known) {
+            throw Refusal.invalid("Release " + version + " has no field " + body.field() + ".", List.of());
+        }
+        releases.decide(
+                id,
+                version,
+                new Decision(body.field(), body.about(), body.answer(), body.value()),
+                principal.getName());
+    }
+}
