@@ -48,15 +48,15 @@ public final class Loader {
         install("towpath", "1.0.0");
         fill("trial", 120, 100, 30, 1, false);
         fill("towpath", 150, 120, 40, 2, false);
-        draft(workspace, "release-1.1.0");
+        draft(workspace, "release-2.0.0");
         client.post(
                 workspace + "/releases",
                 Map.of(
                         "version",
-                        "1.1.0",
+                        "2.0.0",
                         "notes",
                         "Rises become numbers in metres. Moorings say how deep the water is."));
-        install("bench", "1.1.0");
+        install("bench", "2.0.0");
         fill("bench", 6, 4, 2, 3, true);
         draft(workspace, "draft");
     }

@@ -16,7 +16,7 @@ final class Packages {
 
     private Packages() {}
 
-    /** @param folder {@code release-1.0.0}, {@code release-1.1.0} or {@code draft} */
+    /** @param folder {@code release-1.0.0}, {@code release-2.0.0} or {@code draft} */
     static SortedMap<String, byte[]> files(String folder) {
         var files = new TreeMap<String, byte[]>();
         for (var name : FILES) {

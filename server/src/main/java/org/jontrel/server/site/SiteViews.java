@@ -39,13 +39,13 @@ final class SiteViews {
             String to,
             boolean installed,
             List<ChangeView> changes,
-            List<StepView> steps,
+            List<PlanStepView> steps,
             List<AskView> asks,
             List<FindingView> findings,
             boolean runnable) {}
 
     @Schema(requiredProperties = {"sentence", "phase", "instant", "rows"})
-    record StepView(String sentence, String phase, boolean instant, long rows) {}
+    record PlanStepView(String sentence, String phase, boolean instant, long rows) {}
 
     @Schema(requiredProperties = {"finding", "fieldId", "label", "kind", "about", "rows", "choices", "value"})
     record AskView(
@@ -59,9 +59,9 @@ final class SiteViews {
             String answer,
             String value) {}
 
-    static List<StepView> steps(Plan plan) {
+    static List<PlanStepView> steps(Plan plan) {
         return plan.steps().stream()
-                .map(planned -> new StepView(
+                .map(planned -> new PlanStepView(
                         planned.sentence(),
                         lower(planned.step().phase()),
                         planned.step().instant(),

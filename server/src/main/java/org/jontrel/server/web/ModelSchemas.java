@@ -3,6 +3,8 @@ package org.jontrel.server.web;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import io.swagger.v3.core.util.Json31;
 import io.swagger.v3.oas.models.media.JsonSchema;
+import io.swagger.v3.oas.models.media.Schema;
+import java.util.List;
 import java.util.Map;
 import org.jontrel.core.code.PackageWriter;
 import org.springdoc.core.customizers.OpenApiCustomizer;
@@ -12,15 +14,34 @@ import org.springframework.context.annotation.Configuration;
 /** Puts the schemas of definitions into the API's description, from the same source that reads and writes them. */
 @Configuration
 class ModelSchemas {
+    /** Views that come from the site engine, which knows no web annotations, and what may be absent in them. */
+    private static final Map<String, List<String>> JOURNAL = Map.of(
+            "RunView", List.of("undoes", "message", "finishedAt"), "StepView", List.of("startedAt", "finishedAt"));
+
     /** Name of the schema of a content type in the API's description. */
     @Bean
+    @SuppressWarnings("rawtypes") // the library hands out schemas without their type
     OpenApiCustomizer definitions() {
         return api -> {
             api.setServers(null);
             api.getInfo().title("Jontrel").version("1");
             api.getComponents()
                     .addSchemas("ContentType", schema(PackageWriter.schemas().get("type")));
+            JOURNAL.forEach((name, optional) -> {
+                var view = api.getComponents().getSchemas().get(name);
+                if (view != null) {
+                    require(view, optional);
+                }
+            });
         };
+    }
+
+    @SuppressWarnings({"rawtypes", "unchecked"}) // the library hands out schemas without their type
+    private static void require(Schema view, List<String> optional) {
+        Map<String, ?> properties = view.getProperties();
+        view.setRequired(properties.keySet().stream()
+                .filter(property -> !optional.contains(property))
+                .toList());
     }
 
     private static JsonSchema schema(Map<String, Object> tree) {

@@ -1,0 +1,210 @@
+<script setup lang="ts">
+import { NButton } from 'naive-ui';
+import { computed, watch } from 'vue';
+import { useI18n } from 'vue-i18n';
+import { useRoute, useRouter } from 'vue-router';
+import IconUndo from '~icons/tabler/arrow-back-up';
+import IconRedo from '~icons/tabler/arrow-forward-up';
+import IconMoon from '~icons/tabler/moon';
+import IconSun from '~icons/tabler/sun';
+import { useDraft } from '@/model/draft';
+import { useSession } from '@/session/session';
+import { useTheme } from '@/theme/useTheme';
+import SiteStrip from './SiteStrip.vue';
+import { useWorkspace } from './workspace';
+
+const { t } = useI18n();
+const route = useRoute();
+const router = useRouter();
+const session = useSession();
+const workspace = useWorkspace();
+const draft = useDraft();
+const { isDark, toggle } = useTheme();
+
+const open = computed(() => (typeof route.params.workspace === 'string' ? route.params.workspace : ''));
+const areas = computed(() => [
+  { name: 'model', label: t('frame.model'), active: route.name === 'model' },
+  {
+    name: 'records',
+    label: t('frame.records'),
+    active: ['records', 'record-list', 'record'].includes(String(route.name)),
+  },
+  { name: 'releases', label: t('frame.releases'), active: route.name === 'releases' },
+  { name: 'sites', label: t('frame.sites'), active: ['sites', 'plan', 'run'].includes(String(route.name)) },
+]);
+
+watch(
+  open,
+  async (path) => {
+    if (!path) {
+      return;
+    }
+    if (!workspace.all.some((each) => each.path === path)) {
+      await workspace.loadAll();
+    }
+    if (workspace.all.some((each) => each.path === path)) {
+      await Promise.all([workspace.open(path), draft.open(path)]);
+    } else {
+      await router.replace({ name: 'missing', params: { rest: ['missing'] } });
+    }
+  },
+  { immediate: true },
+);
+
+async function leave(): Promise<void> {
+  await draft.flush();
+  await session.signOut();
+  await router.push({ name: 'sign-in' });
+}
+
+function change(event: Event): void {
+  const path = (event.target as HTMLSelectElement).value;
+  void router.push(
+    path === '+' ? { name: 'start', query: { new: '' } } : { name: 'model', params: { workspace: path } },
+  );
+}
+
+function onKey(event: KeyboardEvent): void {
+  const typing = event.target instanceof HTMLElement && /INPUT|TEXTAREA|SELECT/.test(event.target.tagName);
+  if (
+    typing ||
+    !open.value ||
+    !session.isArchitect ||
+    !(event.ctrlKey || event.metaKey) ||
+    event.key.toLowerCase() !== 'z'
+  ) {
+    return;
+  }
+  event.preventDefault();
+  void (event.shiftKey ? draft.redo() : draft.undo());
+}
+</script>
+
+<template>
+  <div class="frame" @keydown="onKey">
+    <a class="skip" href="#content">{{ $t('frame.skip') }}</a>
+    <header class="bar">
+      <RouterLink to="/" class="row mark"
+        ><img src="/mark.svg" alt="" width="24" height="24" /><strong>Jontrel</strong></RouterLink
+      >
+      <select v-if="open" class="input chooser" :value="open" :aria-label="$t('frame.workspace')" @change="change">
+        <option v-for="each in workspace.all" :key="each.path" :value="each.path">{{ each.title }}</option>
+        <option v-if="session.isArchitect" value="+">{{ $t('frame.newWorkspace') }}</option>
+      </select>
+      <nav v-if="open" class="areas" :aria-label="$t('frame.areas')">
+        <RouterLink
+          v-for="area in areas"
+          :key="area.name"
+          :to="{ name: area.name, params: { workspace: open } }"
+          :class="{ active: area.active }"
+          :aria-current="area.active ? 'page' : undefined"
+          >{{ area.label }}</RouterLink
+        >
+      </nav>
+      <span class="grow" />
+      <template v-if="open && session.isArchitect">
+        <NButton
+          quaternary
+          size="small"
+          :disabled="!draft.undoTitle"
+          :title="draft.undoTitle ? $t('frame.undoOf', { title: draft.undoTitle }) : undefined"
+          :aria-label="$t('frame.undo')"
+          @click="draft.undo()"
+          ><IconUndo
+        /></NButton>
+        <NButton
+          quaternary
+          size="small"
+          :disabled="!draft.redoTitle"
+          :title="draft.redoTitle ? $t('frame.redoOf', { title: draft.redoTitle }) : undefined"
+          :aria-label="$t('frame.redo')"
+          @click="draft.redo()"
+          ><IconRedo
+        /></NButton>
+      </template>
+      <NButton quaternary size="small" :aria-label="isDark ? $t('frame.light') : $t('frame.dark')" @click="toggle()">
+        <IconSun v-if="isDark" /><IconMoon v-else />
+      </NButton>
+      <RouterLink class="quiet" to="/help">{{ $t('frame.help') }}</RouterLink>
+      <RouterLink v-if="session.isArchitect" class="quiet" to="/accounts">{{ $t('session.accounts') }}</RouterLink>
+      <span class="muted who">{{ session.name }}, {{ session.role }}</span>
+      <NButton size="small" @click="leave">{{ $t('session.signOut') }}</NButton>
+    </header>
+    <SiteStrip v-if="open" />
+    <main id="content" class="content" tabindex="-1"><RouterView :key="open" /></main>
+  </div>
+</template>
+
+<style scoped>
+.frame {
+  height: 100%;
+  display: flex;
+  flex-direction: column;
+}
+.bar {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  height: 48px;
+  padding: 0 16px;
+  background: var(--surface);
+  border-bottom: 1px solid var(--line);
+  white-space: nowrap;
+}
+.mark {
+  color: var(--ink);
+  text-decoration: none;
+}
+.chooser {
+  width: 190px;
+}
+.areas {
+  display: flex;
+  align-self: stretch;
+  gap: 4px;
+  margin-left: 8px;
+}
+.areas a {
+  display: flex;
+  align-items: center;
+  padding: 0 10px;
+  color: var(--ink);
+  text-decoration: none;
+  border-bottom: 2px solid transparent;
+}
+.areas a.active {
+  border-bottom-color: var(--petrol);
+  color: var(--petrol);
+  font-weight: 650;
+}
+.grow {
+  flex: 1;
+}
+.quiet {
+  text-decoration: none;
+}
+.who {
+  max-width: 180px;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.content {
+  flex: 1;
+  min-height: 0;
+  overflow: auto;
+}
+.content:focus {
+  outline: none;
+}
+.skip {
+  position: absolute;
+  left: -100vw;
+}
+.skip:focus {
+  left: 16px;
+  top: 8px;
+  z-index: 10;
+  background: var(--surface);
+  padding: 8px;
+}
+</style>

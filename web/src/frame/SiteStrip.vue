@@ -1,0 +1,74 @@
+<script setup lang="ts">
+import { useIntervalFn } from '@vueuse/core';
+import Tag from '@/shared/Tag.vue';
+import type { Schemas } from '@/shared/api/client';
+import { useWorkspace } from './workspace';
+
+const workspace = useWorkspace();
+useIntervalFn(() => {
+  if (document.visibilityState === 'visible') {
+    workspace.loadSites().catch(() => undefined);
+  }
+}, 10_000);
+
+function tone(site: Schemas['SiteView']): 'bad' | 'draft' | 'safe' | 'plain' {
+  if (site.state === 'interrupted') {
+    return 'bad';
+  }
+  return site.version === '' ? 'plain' : site.state === 'running' || site.behind > 0 ? 'draft' : 'safe';
+}
+</script>
+
+<template>
+  <nav class="strip" :aria-label="$t('frame.strip')">
+    <RouterLink
+      v-for="site in workspace.sites"
+      :key="site.path"
+      class="tile"
+      :to="{ name: 'plan', params: { workspace: workspace.path, site: site.path } }"
+    >
+      <strong>{{ site.name }}</strong>
+      <span class="mono muted">{{ site.version || $t('frame.nothing') }}</span>
+      <Tag :tone="tone(site)">
+        <template v-if="site.state === 'interrupted'">{{ $t('frame.interrupted') }}</template>
+        <template v-else-if="site.state === 'running'">{{ $t('frame.running') }}</template>
+        <template v-else-if="site.behind === 0">{{ $t('frame.upToDate') }}</template>
+        <template v-else>{{ $t('frame.behind', { n: site.behind }, site.behind) }}</template>
+      </Tag>
+    </RouterLink>
+    <RouterLink
+      v-if="workspace.sites.length === 0"
+      class="tile"
+      :to="{ name: 'sites', params: { workspace: workspace.path } }"
+    >
+      <span class="muted">{{ $t('frame.noSites') }}</span> {{ $t('frame.addSite') }}
+    </RouterLink>
+  </nav>
+</template>
+
+<style scoped>
+.strip {
+  display: flex;
+  gap: 8px;
+  padding: 6px 16px;
+  overflow-x: auto;
+  border-bottom: 1px solid var(--line);
+  background: var(--ground);
+}
+.tile {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  padding: 3px 10px;
+  border: 1px solid var(--line);
+  border-radius: 4px;
+  background: var(--surface);
+  color: var(--ink);
+  text-decoration: none;
+  white-space: nowrap;
+}
+.tile:hover,
+.tile.router-link-active {
+  border-color: var(--petrol);
+}
+</style>

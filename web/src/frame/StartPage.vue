@@ -1,0 +1,99 @@
+<script setup lang="ts">
+import { NButton } from 'naive-ui';
+import { onMounted, ref } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import { useSession } from '@/session/session';
+import Problems from '@/shared/Problems.vue';
+import { api, ApiError, ask, sentenceOf, upload, type Schemas } from '@/shared/api/client';
+import { useWorkspace } from './workspace';
+
+const workspace = useWorkspace();
+const session = useSession();
+const router = useRouter();
+const route = useRoute();
+const title = ref('');
+const file = ref<File>();
+const problems = ref<{ sentence: string; severity: string }[]>([]);
+const ready = ref(false);
+
+onMounted(async () => {
+  await workspace.loadAll();
+  const first = workspace.all[0];
+  if (first && route.query.new === undefined) {
+    await router.replace({ name: 'model', params: { workspace: first.path } });
+  }
+  ready.value = true;
+});
+
+async function enter(path: string): Promise<void> {
+  await workspace.loadAll();
+  await router.push({ name: 'model', params: { workspace: path } });
+}
+
+function show(thrown: unknown): void {
+  const found = thrown instanceof ApiError ? thrown.findings : [];
+  problems.value = [
+    { sentence: sentenceOf(thrown), severity: 'blocker' },
+    ...found.map((finding) => ({
+      sentence: finding.place ? `${finding.place}: ${finding.sentence}` : finding.sentence,
+      severity: finding.severity,
+    })),
+  ];
+}
+
+async function create(): Promise<void> {
+  problems.value = [];
+  try {
+    await enter((await ask(api.POST('/api/workspaces', { body: { title: title.value } }))).path);
+  } catch (thrown) {
+    show(thrown);
+  }
+}
+
+async function take(): Promise<void> {
+  problems.value = [];
+  if (!file.value) {
+    return;
+  }
+  const form = new FormData();
+  form.set('file', file.value);
+  form.set('title', title.value);
+  try {
+    await enter((await upload<Schemas['Imported']>('/api/workspaces/import', form)).workspace.path);
+  } catch (thrown) {
+    show(thrown);
+  }
+}
+
+function choose(event: Event): void {
+  file.value = (event.target as HTMLInputElement).files?.[0];
+}
+</script>
+
+<template>
+  <div v-if="ready" class="page stack" style="max-width: 640px">
+    <h1>{{ $t('start.title') }}</h1>
+    <p class="muted" style="margin: 0">{{ $t(session.isArchitect ? 'start.hint' : 'start.noRight') }}</p>
+    <template v-if="session.isArchitect">
+      <form class="panel stack" @submit.prevent="create">
+        <div>
+          <label class="label" for="title">{{ $t('start.name') }}</label>
+          <input id="title" v-model="title" class="input" maxlength="200" required />
+        </div>
+        <div>
+          <NButton type="primary" attr-type="submit">{{ $t('start.create') }}</NButton>
+        </div>
+      </form>
+      <form class="panel stack" @submit.prevent="take">
+        <div>
+          <label class="label" for="package">{{ $t('start.file') }}</label>
+          <input id="package" class="input" type="file" accept=".zip,application/zip" required @change="choose" />
+        </div>
+        <div>
+          <NButton attr-type="submit">{{ $t('start.import') }}</NButton>
+        </div>
+      </form>
+      <div aria-live="polite"><Problems :of="problems" /></div>
+    </template>
+  </div>
+</template>

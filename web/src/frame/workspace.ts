@@ -1,0 +1,36 @@
+import { defineStore } from 'pinia';
+import { computed, ref } from 'vue';
+import { api, ask, type Schemas } from '@/shared/api/client';
+
+/** The workspaces, the one that is open, and its sites. */
+export const useWorkspace = defineStore('workspace', () => {
+  const all = ref<Schemas['WorkspaceView'][]>([]);
+  const path = ref('');
+  const sites = ref<Schemas['SiteView'][]>([]);
+  const current = computed(() => all.value.find((workspace) => workspace.path === path.value));
+
+  async function loadAll(): Promise<void> {
+    all.value = await ask(api.GET('/api/workspaces'));
+  }
+
+  async function open(wanted: string): Promise<void> {
+    if (path.value !== wanted) {
+      path.value = wanted;
+      sites.value = [];
+    }
+    await loadSites();
+  }
+
+  async function loadSites(): Promise<void> {
+    const asked = path.value;
+    if (!asked) {
+      return;
+    }
+    const found = await ask(api.GET('/api/workspaces/{workspace}/sites', { params: { path: { workspace: asked } } }));
+    if (path.value === asked) {
+      sites.value = found;
+    }
+  }
+
+  return { all, path, sites, current, loadAll, open, loadSites };
+});

@@ -1,0 +1,102 @@
+<script setup lang="ts">
+import { NButton } from 'naive-ui';
+import { nextTick, ref } from 'vue';
+import IconX from '~icons/tabler/x';
+import { newId, type Option } from '@/shared/kinds';
+import { keyFor } from './names';
+
+const props = defineProps<{ options: Option[] }>();
+const emit = defineEmits<{ change: [Option[]] }>();
+const list = ref<HTMLElement>();
+
+function put(index: number, change: Partial<Option>): void {
+  emit(
+    'change',
+    props.options.map((option, i) => (i === index ? { ...option, ...change } : option)),
+  );
+}
+
+/** On leaving a label: an option without a key gets one. */
+async function derive(index: number): Promise<void> {
+  const option = props.options[index];
+  if (option && !option.key && option.label) {
+    const key = await keyFor(
+      option.label,
+      props.options.map((each) => each.key),
+    );
+    put(index, { key });
+  }
+}
+
+async function add(): Promise<void> {
+  emit('change', [...props.options, { id: newId('o'), key: '', label: '' }]);
+  await nextTick();
+  list.value?.querySelector<HTMLElement>('li:last-of-type input')?.focus();
+}
+</script>
+
+<template>
+  <div class="options">
+    <span class="small">{{ $t('model.options') }}</span>
+    <ul ref="list">
+      <li v-for="(option, index) in options" :key="option.id" class="row">
+        <input
+          class="input"
+          :value="option.label"
+          :aria-label="$t('model.optionLabel', { n: index + 1 })"
+          @input="put(index, { label: ($event.target as HTMLInputElement).value })"
+          @blur="derive(index)"
+          @keydown.enter.prevent="add"
+        />
+        <input
+          class="input mono"
+          :value="option.key"
+          :aria-label="$t('model.optionKey', { n: index + 1 })"
+          @input="put(index, { key: ($event.target as HTMLInputElement).value })"
+          @keydown.enter.prevent="add"
+        />
+        <label class="row retired">
+          <input
+            type="checkbox"
+            :checked="option.retired ?? false"
+            @change="put(index, { retired: ($event.target as HTMLInputElement).checked || undefined })"
+          />{{ $t('model.retired') }}
+        </label>
+        <NButton
+          quaternary
+          size="small"
+          :aria-label="$t('model.removeOption', { label: option.label })"
+          @click="
+            emit(
+              'change',
+              options.filter((each) => each.id !== option.id),
+            )
+          "
+          ><IconX
+        /></NButton>
+      </li>
+    </ul>
+    <NButton size="small" @click="add">{{ $t('model.addOption') }}</NButton>
+  </div>
+</template>
+
+<style scoped>
+.options {
+  grid-column: 1 / -1;
+}
+ul {
+  list-style: none;
+  margin: 0 0 8px;
+  padding: 0;
+}
+li {
+  margin-top: 4px;
+}
+.retired {
+  white-space: nowrap;
+}
+.small {
+  font-size: 13px;
+  color: var(--muted);
+}
+</style>

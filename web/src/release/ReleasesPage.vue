@@ -1,0 +1,150 @@
+<script setup lang="ts">
+import { NButton } from 'naive-ui';
+import { computed, onMounted, ref } from 'vue';
+import { useRoute } from 'vue-router';
+import { useWorkspace } from '@/frame/workspace';
+import { useDraft } from '@/model/draft';
+import { useSession } from '@/session/session';
+import Problems from '@/shared/Problems.vue';
+import { api, ApiError, ask, sentenceOf, type Schemas } from '@/shared/api/client';
+import { longTime } from '@/shared/time';
+
+const route = useRoute();
+const session = useSession();
+const draft = useDraft();
+const next = ref<Schemas['NextView']>();
+const releases = ref<Schemas['ReleaseView'][]>([]);
+const version = ref('');
+const notes = ref('');
+const problems = ref<{ sentence: string; severity: string }[]>([]);
+const params = computed(() => ({ path: { workspace: String(route.params.workspace) } }));
+const blockers = computed(() => (next.value?.findings ?? []).filter((finding) => finding.severity === 'blocker'));
+
+async function load(): Promise<void> {
+  await draft.flush();
+  [next.value, releases.value] = await Promise.all([
+    ask(api.GET('/api/workspaces/{workspace}/next', { params: params.value })),
+    ask(api.GET('/api/workspaces/{workspace}/releases', { params: params.value })),
+  ]);
+  version.value = next.value.nextVersion;
+}
+
+async function release(): Promise<void> {
+  problems.value = [];
+  try {
+    const body = { version: version.value, notes: notes.value };
+    await ask(api.POST('/api/workspaces/{workspace}/releases', { params: params.value, body }));
+    notes.value = '';
+    await load();
+    await draft.refresh();
+    await useWorkspace().loadSites();
+  } catch (thrown) {
+    const found = thrown instanceof ApiError ? thrown.findings : [];
+    problems.value = [{ sentence: sentenceOf(thrown), severity: 'blocker' }, ...found];
+  }
+}
+
+onMounted(() => {
+  load().catch((thrown: unknown) => {
+    problems.value = [{ sentence: sentenceOf(thrown), severity: 'blocker' }];
+  });
+});
+</script>
+
+<template>
+  <div class="page stack">
+    <section v-if="next" class="panel stack">
+      <h1>{{ $t(next.lastVersion ? 'release.next' : 'release.first') }}</h1>
+      <p v-if="next.changes.length === 0" class="muted flat">
+        {{ next.lastVersion ? $t('release.nothing', { version: next.lastVersion }) : $t('release.emptyDraft') }}
+      </p>
+      <template v-else>
+        <div>
+          <h2 v-if="next.lastVersion">{{ $t('release.since', { version: next.lastVersion }) }}</h2>
+          <ul class="changes">
+            <li v-for="change in next.changes" :key="change.sentence">{{ change.sentence }}</li>
+          </ul>
+        </div>
+        <div v-if="blockers.length">
+          <strong>{{ $t('release.blocked') }}</strong>
+          <Problems :of="blockers" />
+        </div>
+        <form v-if="session.isArchitect" class="stack" @submit.prevent="release">
+          <div class="row top">
+            <div class="version">
+              <label class="label" for="version">{{ $t('release.version') }}</label>
+              <input id="version" v-model="version" class="input mono" required aria-describedby="advice" />
+            </div>
+            <div id="advice" class="advice">
+              <template v-if="next.lastVersion">
+                {{
+                  $t('release.advised', { version: next.nextVersion, advice: $t(`release.adviceWords.${next.advice}`) })
+                }}
+                <ul>
+                  <li v-for="cause in next.causes" :key="cause.sentence">{{ cause.sentence }}</li>
+                </ul>
+              </template>
+              <template v-else>{{ $t('release.advisedFirst') }}</template>
+            </div>
+          </div>
+          <div>
+            <label class="label" for="notes">{{ $t('release.notes') }}</label>
+            <textarea id="notes" v-model="notes" class="area" rows="2" :placeholder="$t('release.notesHint')" />
+          </div>
+          <div>
+            <NButton type="primary" attr-type="submit" :disabled="blockers.length > 0">{{
+              $t('release.release', { version })
+            }}</NButton>
+          </div>
+        </form>
+      </template>
+      <div aria-live="polite"><Problems :of="problems" /></div>
+    </section>
+    <h2>{{ $t('release.history') }}</h2>
+    <p v-if="releases.length === 0" class="muted flat">{{ $t('release.none') }}</p>
+    <article v-for="each in releases" :key="each.version" class="panel">
+      <div class="row spread">
+        <h3 class="mono">{{ each.version }}</h3>
+        <a :href="`/api/workspaces/${params.path.workspace}/releases/${each.version}/package`" download>{{
+          $t('release.export')
+        }}</a>
+      </div>
+      <p class="muted flat">{{ $t('release.by', { name: each.by, time: longTime(each.at) }) }}</p>
+      <p v-if="each.notes" class="notes">{{ each.notes }}</p>
+      <details>
+        <summary>{{ $t('release.changes', { n: each.changes.length }, each.changes.length) }}</summary>
+        <ul class="changes">
+          <li v-for="change in each.changes" :key="change.sentence">{{ change.sentence }}</li>
+        </ul>
+      </details>
+    </article>
+  </div>
+</template>
+
+<style scoped>
+.flat {
+  margin: 0;
+}
+.changes,
+.advice ul {
+  margin: 4px 0 0;
+  padding-left: 20px;
+}
+.changes li,
+.notes,
+.advice {
+  overflow-wrap: anywhere;
+}
+.top {
+  align-items: flex-start;
+  gap: 24px;
+}
+.version {
+  width: 140px;
+  flex: none;
+}
+.notes {
+  margin: 8px 0;
+  white-space: pre-line;
+}
+</style>

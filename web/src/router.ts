@@ -1,0 +1,60 @@
+import { createRouter, createWebHistory } from 'vue-router';
+import { onSignedOut } from './shared/api/client';
+import { useSession } from './session/session';
+
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/sign-in', name: 'sign-in', component: () => import('./session/SignIn.vue'), meta: { open: true } },
+    { path: '/set-up', name: 'set-up', component: () => import('./session/SetUp.vue'), meta: { open: true } },
+    {
+      path: '/',
+      component: () => import('./frame/Frame.vue'),
+      children: [
+        { path: '', name: 'start', component: () => import('./frame/StartPage.vue') },
+        { path: 'help', name: 'help', component: () => import('./help/HelpPage.vue') },
+        { path: 'accounts', name: 'accounts', component: () => import('./session/AccountsPage.vue') },
+        { path: 'w/:workspace/model/:type?', name: 'model', component: () => import('./model/ModelPage.vue') },
+        { path: 'w/:workspace/records', name: 'records', component: () => import('./record/RecordsPage.vue') },
+        {
+          path: 'w/:workspace/records/:site/:type?',
+          name: 'record-list',
+          component: () => import('./record/RecordsPage.vue'),
+        },
+        {
+          path: 'w/:workspace/records/:site/:type/:id',
+          name: 'record',
+          component: () => import('./record/RecordPage.vue'),
+        },
+        { path: 'w/:workspace/releases', name: 'releases', component: () => import('./release/ReleasesPage.vue') },
+        { path: 'w/:workspace/sites', name: 'sites', component: () => import('./site/SitesPage.vue') },
+        { path: 'w/:workspace/sites/:site', name: 'plan', component: () => import('./site/PlanPage.vue') },
+        { path: 'w/:workspace/sites/:site/runs/:run', name: 'run', component: () => import('./site/RunPage.vue') },
+        { path: ':rest(.*)*', name: 'missing', component: () => import('./frame/MissingPage.vue') },
+      ],
+    },
+  ],
+});
+
+router.beforeEach(async (to) => {
+  const session = useSession();
+  if (!session.known) {
+    await session.load();
+  }
+  if (session.setup) {
+    return to.name === 'set-up' ? true : { name: 'set-up' };
+  }
+  if (!session.name && !to.meta.open) {
+    return { name: 'sign-in', query: { back: to.fullPath } };
+  }
+  return true;
+});
+
+onSignedOut(() => {
+  const session = useSession();
+  session.forget();
+  const here = router.currentRoute.value;
+  if (here.name !== 'sign-in') {
+    void router.push({ name: 'sign-in', query: { back: here.fullPath } });
+  }
+});

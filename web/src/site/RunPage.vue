@@ -1,0 +1,154 @@
+<script setup lang="ts">
+import { NButton } from 'naive-ui';
+import { computed, ref } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import { useWorkspace } from '@/frame/workspace';
+import { useSession } from '@/session/session';
+import Problems from '@/shared/Problems.vue';
+import Tag from '@/shared/Tag.vue';
+import { api, ask, sentenceOf, type Schemas } from '@/shared/api/client';
+import { longTime, secondsBetween } from '@/shared/time';
+import PlanSteps from './PlanSteps.vue';
+import RunSteps from './RunSteps.vue';
+import { toneOf } from './tone';
+import { useRun } from './useRun';
+
+const route = useRoute();
+const router = useRouter();
+const workspace = useWorkspace();
+const session = useSession();
+const site = computed(() => String(route.params.site));
+const id = computed(() => String(route.params.run));
+const name = computed(() => workspace.sites.find((each) => each.path === site.value)?.name ?? site.value);
+const undoPlan = ref<Schemas['PlanView']>();
+const last = ref(false);
+const acting = ref(false);
+const failed = ref('');
+const { run, problem, load } = useRun(site, id, () => {
+  void workspace.loadSites().catch(() => undefined);
+  void findLast();
+});
+const doneSteps = computed(() => run.value?.steps.filter((step) => step.state === 'done').length ?? 0);
+
+async function findLast(): Promise<void> {
+  const runs = await ask(api.GET('/api/sites/{site}/runs', { params: { path: { site: site.value } } })).catch(() => []);
+  last.value = runs[0]?.id === run.value?.id;
+}
+
+async function preview(): Promise<void> {
+  failed.value = '';
+  try {
+    undoPlan.value = await ask(api.GET('/api/sites/{site}/undo-plan', { params: { path: { site: site.value } } }));
+  } catch (thrown) {
+    failed.value = sentenceOf(thrown);
+  }
+}
+
+async function act(what: 'undo' | 'continue'): Promise<void> {
+  failed.value = '';
+  acting.value = true;
+  const params = { path: { site: site.value, id: Number(id.value) } };
+  try {
+    if (what === 'undo') {
+      const started = await ask(api.POST('/api/sites/{site}/runs/{id}/undo', { params }));
+      undoPlan.value = undefined;
+      await router.push({ params: { ...route.params, run: started.id } });
+    } else {
+      await ask(api.POST('/api/sites/{site}/runs/{id}/continue', { params }));
+      await load();
+    }
+  } catch (thrown) {
+    failed.value = sentenceOf(thrown);
+  } finally {
+    acting.value = false;
+  }
+}
+</script>
+
+<template>
+  <div class="page stack">
+    <RouterLink :to="{ name: 'plan', params: { workspace: route.params.workspace, site } }">{{
+      $t('site.plan', { site: name })
+    }}</RouterLink>
+    <Problems v-if="problem || failed" :of="[{ sentence: problem || failed, severity: 'blocker' }]" />
+    <template v-if="run">
+      <div class="row">
+        <h1>
+          {{ $t(`site.kinds.${run.kind}`) }}
+          {{
+            $t('site.versions', {
+              from: run.fromVersion || $t('site.nothingInstalled'),
+              to: run.toVersion || $t('site.nothingInstalled'),
+            })
+          }}
+        </h1>
+        <span role="status"
+          ><Tag :tone="toneOf(run.state)">{{ $t(`site.states.${run.state}`) }}</Tag></span
+        >
+      </div>
+      <p class="muted flat">
+        {{ $t('site.who') }} {{ run.by }}, {{ longTime(run.startedAt) }}
+        <template v-if="run.finishedAt"
+          >, {{ $t('site.took', { seconds: secondsBetween(run.startedAt, run.finishedAt) }) }}</template
+        >
+      </p>
+      <progress
+        v-if="run.state === 'running'"
+        :value="doneSteps"
+        :max="run.steps.length"
+        :aria-label="$t('site.steps')"
+      />
+      <section v-if="run.state === 'interrupted'" class="panel stack">
+        <p class="flat">{{ $t('site.cutOff') }}</p>
+        <Problems v-if="run.message" :of="[{ sentence: run.message, severity: 'blocker' }]" />
+        <div v-if="session.isArchitect" class="row">
+          <NButton type="primary" :loading="acting" @click="act('continue')">{{ $t('site.continue') }}</NButton>
+          <NButton v-if="run.kind === 'forward'" :disabled="acting" @click="act('undo')">{{
+            $t('site.goBack')
+          }}</NButton>
+        </div>
+      </section>
+      <RunSteps :run="run" />
+      <section v-if="run.findings.length" class="panel">
+        <h2>{{ $t('site.notes') }}</h2>
+        <ul>
+          <li v-for="finding in run.findings" :key="finding">{{ finding }}</li>
+        </ul>
+      </section>
+      <div class="row">
+        <RouterLink :to="{ name: 'record-list', params: { workspace: route.params.workspace, site } }">{{
+          $t('site.recordsOf', { site: name })
+        }}</RouterLink>
+        <NButton
+          v-if="session.isArchitect && last && run.kind === 'forward' && run.state === 'done' && !undoPlan"
+          @click="preview"
+          >{{ $t('site.undo') }}</NButton
+        >
+      </div>
+      <section v-if="undoPlan" class="stack">
+        <h2>{{ $t('site.undoTitle') }}</h2>
+        <Problems v-if="undoPlan.findings.length" :of="undoPlan.findings" />
+        <p v-else class="flat">{{ $t('site.undoNothing') }}</p>
+        <PlanSteps :steps="undoPlan.steps" />
+        <div class="row">
+          <NButton type="primary" :loading="acting" @click="act('undo')">{{ $t('site.undoNow') }}</NButton>
+          <NButton @click="undoPlan = undefined">{{ $t('common.cancel') }}</NButton>
+        </div>
+      </section>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.flat {
+  margin: 0;
+}
+progress {
+  width: 100%;
+  accent-color: var(--petrol);
+}
+ul {
+  margin: 4px 0 0;
+  padding-left: 20px;
+}
+</style>

@@ -1,0 +1,89 @@
+<script setup lang="ts">
+import { NButton } from 'naive-ui';
+import { ref } from 'vue';
+import { useWorkspace } from '@/frame/workspace';
+import { useSession } from '@/session/session';
+import Problems from '@/shared/Problems.vue';
+import { api, ask, sentenceOf } from '@/shared/api/client';
+
+const workspace = useWorkspace();
+const session = useSession();
+const name = ref('');
+const problem = ref('');
+
+async function add(): Promise<void> {
+  problem.value = '';
+  try {
+    const params = { path: { workspace: workspace.path } };
+    await ask(api.POST('/api/workspaces/{workspace}/sites', { params, body: { name: name.value } }));
+    name.value = '';
+    await workspace.loadSites();
+  } catch (thrown) {
+    problem.value = sentenceOf(thrown);
+  }
+}
+</script>
+
+<template>
+  <div class="page stack">
+    <h1>{{ $t('frame.sites') }}</h1>
+    <div v-if="workspace.sites.length" class="panel">
+      <table class="table">
+        <thead>
+          <tr>
+            <th>{{ $t('site.name') }}</th>
+            <th>{{ $t('site.installed') }}</th>
+            <th class="num">{{ $t('site.records') }}</th>
+            <th />
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="site in workspace.sites" :key="site.path">
+            <td>
+              <strong>{{ site.name }}</strong>
+            </td>
+            <td class="mono">{{ site.version || $t('frame.nothing') }}</td>
+            <td class="num">{{ site.records }}</td>
+            <td class="row links">
+              <RouterLink :to="{ name: 'plan', params: { workspace: workspace.path, site: site.path } }">{{
+                $t('site.open')
+              }}</RouterLink>
+              <RouterLink :to="{ name: 'record-list', params: { workspace: workspace.path, site: site.path } }">{{
+                $t('site.seeRecords')
+              }}</RouterLink>
+              <a :href="`/at/${site.path}/`" target="_blank">{{ $t('site.publicPages') }}</a>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <p v-else class="muted">{{ $t('site.none') }}</p>
+    <form v-if="session.isArchitect" class="panel stack" @submit.prevent="add">
+      <h2>{{ $t('site.add') }}</h2>
+      <div class="row end">
+        <div class="name">
+          <label class="label" for="site-name">{{ $t('site.name') }}</label>
+          <input id="site-name" v-model="name" class="input" required maxlength="100" />
+        </div>
+        <NButton attr-type="submit" :type="workspace.sites.length ? 'default' : 'primary'">{{
+          $t('site.add')
+        }}</NButton>
+      </div>
+      <p class="hint">{{ $t('site.addHint') }}</p>
+      <Problems v-if="problem" :of="[{ sentence: problem, severity: 'blocker' }]" />
+    </form>
+  </div>
+</template>
+
+<style scoped>
+.links {
+  justify-content: flex-end;
+  gap: 16px;
+}
+.end {
+  align-items: flex-end;
+}
+.name {
+  width: 280px;
+}
+</style>

@@ -1,0 +1,4 @@
+/** The tone of a run's state. */
+export function toneOf(state: string): 'safe' | 'bad' | 'draft' | 'plain' {
+  return state === 'done' ? 'safe' : state === 'interrupted' ? 'bad' : state === 'running' ? 'draft' : 'plain';
+}

@@ -1,0 +1,100 @@
+import { darkTheme, type GlobalThemeOverrides } from 'naive-ui';
+
+/** The roles of colours; components take them as CSS variables and never write a colour of their own. */
+interface Roles {
+  ink: string;
+  muted: string;
+  ground: string;
+  surface: string;
+  raised: string;
+  line: string;
+  petrol: string;
+  petrolSoft: string;
+  onPetrol: string;
+  brass: string;
+  moss: string;
+  rust: string;
+}
+
+const light: Roles = {
+  ink: '#10242B',
+  muted: '#51656C',
+  ground: '#F2F5F4',
+  surface: '#FFFFFF',
+  raised: '#FFFFFF',
+  line: '#D5DEDC',
+  petrol: '#1D5A6B',
+  petrolSoft: '#E3EEEF',
+  onPetrol: '#FFFFFF',
+  brass: '#8A580E',
+  moss: '#2F6F4A',
+  rust: '#A63A24',
+};
+
+const dark: Roles = {
+  ink: '#E4ECEA',
+  muted: '#A3B5B8',
+  ground: '#0F1A1E',
+  surface: '#162429',
+  raised: '#1C2D33',
+  line: '#31464D',
+  petrol: '#7FC4D6',
+  petrolSoft: '#1E3A43',
+  onPetrol: '#0F1A1E',
+  brass: '#E0AC5A',
+  moss: '#83C79F',
+  rust: '#F0917B',
+};
+
+const TEXT = "'Atkinson Hyperlegible Next Variable', system-ui, sans-serif";
+const MONO = "'Atkinson Hyperlegible Mono Variable', ui-monospace, monospace";
+
+export function variables(isDark: boolean): Record<string, string> {
+  const roles = isDark ? dark : light;
+  return Object.fromEntries(
+    Object.entries(roles).map(([name, colour]) => [
+      `--${name.replace(/[A-Z]/g, (letter) => '-' + letter.toLowerCase())}`,
+      colour,
+    ]),
+  );
+}
+
+export function overrides(isDark: boolean): GlobalThemeOverrides {
+  const roles = isDark ? dark : light;
+  return {
+    common: {
+      fontFamily: TEXT,
+      fontFamilyMono: MONO,
+      fontSize: '14px',
+      lineHeight: '20px',
+      borderRadius: '4px',
+      primaryColor: roles.petrol,
+      primaryColorHover: roles.petrol,
+      primaryColorPressed: roles.petrol,
+      primaryColorSuppl: roles.petrol,
+      textColorBase: roles.ink,
+      textColor1: roles.ink,
+      textColor2: roles.ink,
+      textColor3: roles.muted,
+      bodyColor: roles.ground,
+      cardColor: roles.surface,
+      modalColor: roles.raised,
+      popoverColor: roles.raised,
+      borderColor: roles.line,
+      dividerColor: roles.line,
+      errorColor: roles.rust,
+      warningColor: roles.brass,
+      successColor: roles.moss,
+    },
+    Button: {
+      textColorPrimary: roles.onPetrol,
+      textColorHoverPrimary: roles.onPetrol,
+      textColorPressedPrimary: roles.onPetrol,
+      textColorFocusPrimary: roles.onPetrol,
+      textColorDisabledPrimary: roles.onPetrol,
+    },
+    Tabs: { tabTextColorLine: roles.muted },
+  };
+}
+
+export const naiveTheme = (isDark: boolean) => (isDark ? darkTheme : null);

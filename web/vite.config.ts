@@ -1,0 +1,16 @@
+import { fileURLToPath } from 'node:url';
+import vue from '@vitejs/plugin-vue';
+import icons from 'unplugin-icons/vite';
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  plugins: [vue(), icons({ compiler: 'vue3' })],
+  resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
+  server: { proxy: { '/api': 'http://127.0.0.1:8080', '/at': 'http://127.0.0.1:8080' } },
+  build: { target: 'es2023', chunkSizeWarningLimit: 900 },
+  test: {
+    environment: 'happy-dom',
+    reporters: ['default', 'junit'],
+    outputFile: { junit: 'target/vitest.xml' },
+  },
+});
