@@ -4,6 +4,7 @@ import { kindCodes, kinds, type Field } from '@/shared/kinds';
 defineProps<{ field: Field; index: number; selected: boolean; bad: boolean }>();
 const emit = defineEmits<{
   label: [string];
+  labelDone: [];
   fieldKey: [string];
   kind: [string];
   required: [boolean];
@@ -26,6 +27,7 @@ const onKey = (event: KeyboardEvent, column: string) => {
         :value="field.label"
         :aria-label="$t('model.table.labelOf', { n: index + 1 })"
         @input="emit('label', text($event))"
+        @blur="emit('labelDone')"
         @keydown="onKey($event, 'label')"
       />
     </td>

@@ -27,8 +27,20 @@ const emit = defineEmits<{ change: [Group[]] }>();
 const draft = useDraft();
 const table = ref<HTMLTableElement>();
 const selected = ref<string>();
+/** Fields whose key follows the label while it is first typed, and those whose key somebody typed. */
 const deriving = new Set<string>();
+const typedKeys = new Set<string>();
 const fields = computed(() => fieldsOf(props.group));
+/** Rows are numbered through all groups of the type. */
+const before = computed(() => {
+  const all = groupsOf(props.type);
+  return all
+    .slice(
+      0,
+      all.findIndex((group) => group.id === props.group.id),
+    )
+    .flatMap(fieldsOf).length;
+});
 
 /** The groups as they are now, not as they were when a slow answer was asked for. */
 function groups(): Group[] {
@@ -48,7 +60,7 @@ const derive = useDebounceFn(async (id: string, label: string) => {
   const now = groups()
     .flatMap(fieldsOf)
     .find((field) => field.id === id);
-  if (now && deriving.has(id)) {
+  if (now && !typedKeys.has(id)) {
     put({ ...now, key });
   }
 }, 200);
@@ -66,6 +78,7 @@ function setLabel(field: Field, label: string): void {
 
 function setKey(field: Field, key: string): void {
   deriving.delete(field.id ?? '');
+  typedKeys.add(field.id ?? '');
   put({ ...field, key });
 }
 
@@ -135,11 +148,12 @@ function problemsOf(field: Field): FindingView[] {
     <tbody v-for="(field, index) in fields" :key="field.id">
       <FieldRow
         :field="field"
-        :index="index"
+        :index="before + index"
         :selected="selected === field.id"
         :bad="problemsOf(field).some((finding) => finding.severity === 'blocker')"
         @focusin="selected = field.id"
         @label="setLabel(field, $event)"
+        @label-done="deriving.delete(field.id ?? '')"
         @field-key="setKey(field, $event)"
         @kind="put(withKind(field, $event as KindCode))"
         @required="put({ ...field, required: $event })"

@@ -77,7 +77,7 @@ ul {
 li a {
   display: flex;
   flex-direction: column;
-  padding: 6px 12px;
+  padding: 6px 12px 6px 9px;
   color: var(--ink);
   text-decoration: none;
   border-left: 3px solid transparent;

@@ -14,7 +14,7 @@ const failed = ref('');
 const touched = ref<string[]>([]);
 let asked = 0;
 
-const prove = useDebounceFn(async () => {
+async function prove(): Promise<void> {
   const mine = ++asked;
   try {
     const answer = await ask(api.POST('/api/proof', { body: { definition: props.type, values: values.value } }));
@@ -25,9 +25,11 @@ const prove = useDebounceFn(async () => {
   } catch (thrown) {
     failed.value = sentenceOf(thrown);
   }
-}, 200);
+}
 
-watch([() => props.type, values], () => void prove(), { deep: true, immediate: true });
+const proveSoon = useDebounceFn(prove, 200);
+watch([() => props.type, values], () => void proveSoon(), { deep: true });
+void prove();
 </script>
 
 <template>

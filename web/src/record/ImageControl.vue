@@ -54,7 +54,7 @@ async function send(): Promise<void> {
 <template>
   <div class="stack image">
     <figure v-if="picture">
-      <img :src="picture.address" :alt="picture.alt" />
+      <img :src="picture.address" :alt="picture.alt" :width="picture.width" :height="picture.height" />
       <figcaption class="hint">
         {{ picture.alt }} · {{ $t('form.size', { width: picture.width, height: picture.height }) }}
         <NButton size="tiny" @click="emit('change', null)">{{ $t('common.remove') }}</NButton>
@@ -96,8 +96,10 @@ figure {
 }
 img {
   display: block;
-  max-width: 240px;
-  max-height: 160px;
+  width: 240px;
+  height: auto;
+  max-height: 200px;
+  object-fit: cover;
   border: 1px solid var(--line);
   border-radius: 4px;
 }

@@ -99,7 +99,7 @@ li a {
   display: flex;
   justify-content: space-between;
   gap: 8px;
-  padding: 6px 12px;
+  padding: 6px 12px 6px 9px;
   color: var(--ink);
   text-decoration: none;
   border-left: 3px solid transparent;

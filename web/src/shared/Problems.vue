@@ -7,7 +7,7 @@ defineProps<{ of: { sentence: string; severity: string }[]; id?: string }>();
 </script>
 
 <template>
-  <div :id="id">
+  <div v-if="of.length" :id="id">
     <p
       v-for="problem in of"
       :key="problem.sentence"

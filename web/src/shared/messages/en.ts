@@ -199,7 +199,7 @@ export const en = {
     savePublished: 'Save',
     unpublish: 'Back to draft',
     seePage: 'See its page',
-    saved: 'Saved at {time}',
+    saved: 'Saved {time}',
     back: 'Back to the list',
     noSites: 'There is no site yet. Add one under Sites, then install a release on it.',
     noTypes: 'Nothing is installed on {site} yet. Open its plan and run it.',

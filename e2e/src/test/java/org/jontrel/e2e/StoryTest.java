@@ -1,0 +1,421 @@
+package org.jontrel.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
+import com.microsoft.playwright.options.SelectOption;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import javax.imageio.ImageIO;
+import org.jontrel.demo.Client;
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.Test;
+
+/** The whole way of a content type, through the real interface: from nothing to a second site and back. */
+public class StoryTest {
+    private static final int RECORDS = 200;
+    private Installation installation;
+    private Visitor anna;
+    private Page page;
+    private Client api;
+    private Map<String, String> before;
+    private Path exported;
+
+    @BeforeClass
+    public void start() {
+        installation = new Installation();
+        anna = new Visitor(installation.address());
+        page = anna.page;
+        api = new Client(installation.address());
+    }
+
+    @AfterClass(alwaysRun = true)
+    public void stop() {
+        if (anna != null) {
+            anna.close();
+        }
+        installation.close();
+    }
+
+    @Test
+    public void s1_theFirstVisitMakesTheFirstArchitect() {
+        anna.open("/");
+        assertThat(anna.heading("Set up Jontrel")).isVisible();
+        anna.checkAccessibility();
+        page.getByLabel("Set-up code").fill("wrong");
+        page.getByLabel("Name").fill("anna");
+        page.getByLabel("Password").fill("a good password");
+        page.keyboard().press("Enter");
+        assertThat(page.getByText("The set-up code is wrong.")).isVisible();
+        page.getByLabel("Set-up code").fill(Installation.SETUP_CODE);
+        page.keyboard().press("Enter");
+        assertThat(anna.heading("Start a workspace")).isVisible();
+        anna.checkAccessibility();
+        anna.button("Sign out").click();
+        assertThat(anna.heading("Sign in")).isVisible();
+        anna.checkAccessibility();
+        page.getByLabel("Name").fill("anna");
+        page.getByLabel("Password").fill("not this one");
+        page.keyboard().press("Enter");
+        assertThat(page.getByText("Name or password is wrong.")).isVisible();
+        anna.signIn("anna", "a good password");
+        api.signIn("anna", "a good password");
+    }
+
+    @Test(dependsOnMethods = "s1_theFirstVisitMakesTheFirstArchitect")
+    public void s2_aWorkspaceOpensWithTheFrame() {
+        page.getByLabel("Title").fill("Tessel waters");
+        anna.button("Make workspace").click();
+        assertThat(page.getByText("A content type is a kind of record")).isVisible();
+        assertThat(page.getByText("No sites yet.")).isVisible();
+        anna.checkAccessibility();
+        anna.button("Dark theme").click();
+        anna.checkAccessibility();
+        anna.button("Light theme").click();
+    }
+
+    @Test(dependsOnMethods = "s2_aWorkspaceOpensWithTheFrame")
+    public void s3_aContentTypeIsDefinedByKeyboardAlone() {
+        page.getByLabel("New content type").focus();
+        type("Mooring");
+        page.keyboard().press("Enter");
+        assertThat(page.getByLabel("Plural")).hasValue("Moorings");
+        assertThat(page.getByLabel("Path")).hasValue("moorings");
+        anna.button("Add field").focus();
+        page.keyboard().press("Enter");
+        field(1, "Length", "Number");
+        field(2, "Surface", "Choice");
+        field(3, "Open to visitors", "Yes or no");
+        field(4, "In use since", "Date");
+        field(5, "Remarks", "Long text");
+        field(6, "Photo", "Image");
+        field(7, "Rise", "Text");
+        page.keyboard().press("Control+Delete");
+        assertThat(page.getByLabel("Label of field 8")).hasCount(0);
+        settings();
+        assertThat(page.getByLabel("Key of Open to visitors")).hasValue("open_to_visitors");
+        assertThat(page.getByRole(AriaRole.STATUS).getByText("Saved")).isVisible();
+        anna.checkAccessibility();
+    }
+
+    private void type(String text) {
+        page.keyboard().type(text);
+    }
+
+    /** Types a label, picks the kind by its first letters, and goes on with Enter to a new row. */
+    private void field(int number, String label, String kind) {
+        var input = page.getByLabel("Label of field " + number);
+        assertThat(input).isFocused();
+        type(label);
+        assertThat(page.getByLabel("Key of " + label)).not().hasValue("");
+        page.keyboard().press("Tab");
+        page.keyboard().press("Tab");
+        type(kind);
+        assertThat(page.getByLabel("Kind of " + label).locator("option:checked"))
+                .hasText(kind);
+        page.getByLabel("Label of field " + number).focus();
+        page.keyboard().press("Enter");
+    }
+
+    private void settings() {
+        page.getByLabel("Label of field 1").focus();
+        page.getByLabel("Decimals").fill("1");
+        page.getByLabel("Unit").fill("m");
+        page.getByLabel("Unit").press("Tab");
+        page.getByLabel("Label of field 2").focus();
+        anna.button("Add option").click();
+        type("Grass");
+        page.keyboard().press("Enter");
+        type("Hard standing");
+        page.keyboard().press("Tab");
+        assertThat(page.getByLabel("Key of option 2")).hasValue("hard_standing");
+        page.getByLabel("Label of field 6").focus();
+        page.getByLabel("Least width (pixels)").fill("50");
+        page.getByLabel("Least width (pixels)").press("Tab");
+    }
+
+    @Test(dependsOnMethods = "s3_aContentTypeIsDefinedByKeyboardAlone")
+    public void s3b_theProofIsLive() {
+        var proof = page.getByRole(AriaRole.COMPLEMENTARY);
+        proof.getByLabel("Length").fill("twelve");
+        assertThat(proof.getByText("Length must be a number such as 12 or 2.5, and this is \"twelve\"."))
+                .isVisible();
+        proof.getByLabel("Length").fill("12.55");
+        assertThat(proof.getByText("Length is 12.55; at most 1 decimals are kept. Round it."))
+                .isVisible();
+        page.getByLabel("Label of field 1").fill("Length of berth");
+        assertThat(proof.getByLabel("Length of berth")).isVisible();
+        proof.getByText("Code", new Locator.GetByTextOptions().setExact(true)).click();
+        assertThat(proof.locator("pre")).containsText("label: Length of berth, kind: number, decimals: 1, unit: m");
+    }
+
+    @Test(dependsOnMethods = "s3b_theProofIsLive")
+    public void s3c_undoAndRedoReachBackThroughTheDraft() {
+        assertThat(page.getByRole(AriaRole.STATUS).getByText("Saved")).isVisible();
+        anna.button("Undo").click();
+        assertThat(page.getByLabel("Label of field 1")).hasValue("Length");
+        anna.button("Redo").click();
+        assertThat(page.getByLabel("Label of field 1")).hasValue("Length of berth");
+        anna.button("Undo").click();
+        assertThat(page.getByLabel("Label of field 1")).hasValue("Length");
+    }
+
+    @Test(dependsOnMethods = "s3c_undoAndRedoReachBackThroughTheDraft")
+    public void s3d_twoTabsDoNotOverwriteEachOther() {
+        var other = anna.tab();
+        other.navigate(page.url());
+        other.getByLabel("Help for Rise").fill("Typed in the other tab");
+        assertThat(other.getByRole(AriaRole.STATUS).getByText("Saved")).isVisible();
+        other.waitForResponse(
+                response -> response.request().method().equals("PUT"),
+                () -> other.getByLabel("Help for Rise").fill("From the other tab"));
+        page.getByLabel("Help for Remarks").fill("From this tab");
+        assertThat(page.getByText("Mooring was changed in another window.")).isVisible();
+        anna.button("Keep mine").click();
+        assertThat(page.getByRole(AriaRole.STATUS).getByText("Saved")).isVisible();
+        other.getByLabel("Help for Rise").fill("Once more");
+        assertThat(other.getByText("Mooring was changed in another window.")).isVisible();
+        other.getByText("Take the other version").click();
+        assertThat(other.getByLabel("Help for Remarks")).hasValue("From this tab");
+        other.close();
+    }
+
+    @Test(dependsOnMethods = "s3d_twoTabsDoNotOverwriteEachOther")
+    public void s4_releaseOneIsMade() {
+        anna.link("Releases").click();
+        assertThat(page.getByLabel("Version")).hasValue("1.0.0");
+        anna.checkAccessibility();
+        page.getByLabel("Notes").fill("The first one.");
+        anna.button("Release 1.0.0").click();
+        assertThat(anna.heading("1.0.0")).isVisible();
+        assertThat(page.getByText("The draft is the same as 1.0.0; there is nothing to release."))
+                .isVisible();
+    }
+
+    @Test(dependsOnMethods = "s4_releaseOneIsMade")
+    public void s5_theReleaseIsInstalledOnTwoSites() {
+        anna.link("Sites").click();
+        for (var site : List.of("Bench", "Trial")) {
+            page.getByLabel("Name").fill(site);
+            anna.button("Add site").click();
+            assertThat(page.getByRole(
+                            AriaRole.CELL,
+                            new Page.GetByRoleOptions().setName(site).setExact(true)))
+                    .isVisible();
+        }
+        anna.checkAccessibility();
+        install("trial", "Trial");
+        install("bench", "Bench");
+    }
+
+    private void install(String path, String name) {
+        anna.open("/w/tessel-waters/sites/" + path);
+        assertThat(page.getByText("Make a table for Moorings")).isVisible();
+        anna.checkAccessibility();
+        anna.button("Run on " + name).click();
+        assertThat(page.getByRole(AriaRole.STATUS).getByText("Done")).isVisible();
+        anna.checkAccessibility();
+    }
+
+    @Test(dependsOnMethods = "s5_theReleaseIsInstalledOnTwoSites")
+    public void s6_recordsAreFilledWithLimitsShownAtTheField() throws IOException {
+        anna.open("/w/tessel-waters/records/trial/mooring");
+        assertThat(page.getByText("No moorings yet")).isVisible();
+        anna.checkAccessibility();
+        anna.button("Add mooring").click();
+        page.getByLabel("Length").fill("12.55");
+        anna.button("Publish").click();
+        assertThat(page.getByText("Title is required. Fill it in before publishing."))
+                .isVisible();
+        assertThat(page.locator("[data-field=length]").getByText("at most 1 decimals are kept"))
+                .isVisible();
+        page.getByLabel("Title").fill("Quay <b>of</b> 😀 \"Robert'); DROP TABLE mooring;--");
+        page.getByLabel("Length").fill("12.5");
+        page.getByLabel("Surface").selectOption("Grass");
+        upload("notes.png", "no picture".getBytes(StandardCharsets.UTF_8), "Something");
+        assertThat(page.getByText("notes.png is not a JPEG, PNG or GIF picture"))
+                .isVisible();
+        upload("small.png", picture(20), "Something");
+        assertThat(page.getByText("Photo is 20 pixels wide; at least 50 are needed."))
+                .isVisible();
+        upload("quay.png", picture(120), "The quay at noon");
+        assertThat(page.getByAltText("The quay at noon")).isVisible();
+        anna.button("Save draft").click();
+        assertThat(page.getByText("Draft", new Page.GetByTextOptions().setExact(true)))
+                .isVisible();
+        anna.checkAccessibility();
+        anna.button("Publish").click();
+        assertThat(anna.link("See its page")).isVisible();
+    }
+
+    private void upload(String name, byte[] content, String alt) {
+        page.getByLabel("Picture for Photo").setInputFiles(new FilePayload(name, "image/png", content));
+        page.getByLabel("Alternative text").fill(alt);
+        anna.button("Upload picture").click();
+    }
+
+    private static byte[] picture(int width) throws IOException {
+        var bytes = new ByteArrayOutputStream();
+        ImageIO.write(new BufferedImage(width, 60, BufferedImage.TYPE_INT_RGB), "png", bytes);
+        return bytes.toByteArray();
+    }
+
+    @Test(dependsOnMethods = "s6_recordsAreFilledWithLimitsShownAtTheField")
+    public void s7_thePublicPageShowsFilledFieldsAsTextAndNoEmptyOne() {
+        anna.open(anna.link("See its page").getAttribute("href"));
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1)))
+                .hasText("Quay <b>of</b> 😀 \"Robert'); DROP TABLE mooring;--");
+        assertThat(page.getByText("12.5\u00a0m")).isVisible();
+        assertThat(page.getByAltText("The quay at noon")).isVisible();
+        assertThat(page.getByText("In use since")).hasCount(0);
+        anna.checkAccessibility();
+        anna.open("/at/trial/moorings/");
+        assertThat(page.getByRole(AriaRole.MAIN).getByRole(AriaRole.LISTITEM)).hasCount(1);
+        anna.checkAccessibility();
+        anna.open("/at/trial/moorings/no-such-place");
+        assertThat(anna.heading("Page not found")).isVisible();
+    }
+
+    private Map<String, String> everything() {
+        var all = new HashMap<String, String>();
+        for (int number = 1; number <= RECORDS / 50 + 1; number++) {
+            api.get("/api/sites/trial/types/mooring/records?page=" + number)
+                    .get("records")
+                    .forEach(record -> all.put(
+                            record.get("id").asString(), record.get("values").toString()));
+        }
+        return all;
+    }
+
+    @Test(dependsOnMethods = "s7_thePublicPageShowsFilledFieldsAsTextAndNoEmptyOne")
+    public void s8_theModelChangesAndTheAdviceSaysWhy() {
+        for (int i = 0; i < RECORDS; i++) {
+            var values = Map.of("title", "Mooring " + i, "rise", "rise " + i, "length", String.valueOf(i));
+            api.post(
+                    "/api/sites/trial/types/mooring/records",
+                    Map.of("version", 0, "state", "published", "values", values));
+        }
+        before = everything();
+        assertEquals(before.size(), RECORDS + 1);
+        anna.open("/w/tessel-waters/model");
+        page.getByLabel("Label of field 7").fill("Rise of the lock");
+        page.getByLabel("Key of Rise of the lock").fill("rise_of_lock");
+        page.getByLabel("Label of field 5").fill("Notes for boaters");
+        page.getByLabel("Label of field 7").focus();
+        page.keyboard().press("Enter");
+        type("Depth");
+        assertThat(page.getByLabel("Key of Depth")).hasValue("depth");
+        page.getByLabel("Kind of Depth").selectOption(new SelectOption().setLabel("Number"));
+        page.getByLabel("Depth is required").check();
+        assertThat(page.getByRole(AriaRole.STATUS).getByText("Saved")).isVisible();
+        anna.link("Releases").click();
+        assertThat(page.getByLabel("Version")).hasValue("1.1.0");
+        assertThat(page.locator("#advice")).containsText("field Rise of the lock renamed from rise to rise_of_lock");
+        assertThat(page.locator("#advice")).containsText("field Depth added");
+        anna.button("Release 1.1.0").click();
+        assertThat(anna.heading("1.1.0")).isVisible();
+    }
+
+    @Test(dependsOnMethods = "s8_theModelChangesAndTheAdviceSaysWhy")
+    public void s8b_thePlanAsksAndRunsAndNothingIsLost() {
+        anna.open("/w/tessel-waters/sites/trial");
+        assertThat(page.getByText("201 records of Mooring have no value for Depth"))
+                .isVisible();
+        assertThat(anna.button("Run on Trial")).isDisabled();
+        page.getByLabel("Value for Depth").fill("deep");
+        anna.button("Keep answer").click();
+        assertThat(page.getByText("The value to fill Depth with cannot be used"))
+                .isVisible();
+        assertThat(anna.button("Run on Trial")).isDisabled();
+        page.getByLabel("Value for Depth").fill("2");
+        anna.button("Keep answer").click();
+        assertThat(anna.button("Run on Trial")).isEnabled();
+        anna.checkAccessibility();
+        anna.button("Run on Trial").click();
+        assertThat(page.getByRole(AriaRole.STATUS).getByText("Done")).isVisible();
+        everything().forEach((id, values) -> {
+            assertEquals(
+                    values.replace("\"rise_of_lock\"", "\"rise\"").replace(",\"depth\":\"2\"", ""), before.get(id));
+            assertTrue(values.contains("\"depth\":\"2\""), values);
+        });
+        anna.open("/w/tessel-waters/sites/bench");
+        assertThat(page.getByText("Depth added")).isVisible();
+        assertThat(anna.button("Run on Bench")).isEnabled();
+    }
+
+    @Test(dependsOnMethods = "s8b_thePlanAsksAndRunsAndNothingIsLost")
+    public void s8c_undoGivesEveryValueBack() {
+        anna.open("/w/tessel-waters/sites/trial");
+        page.getByText("Run 1.0.0 to 1.1.0").click();
+        anna.button("Undo this run").click();
+        assertThat(page.getByText("Every value goes back to what it was.")).isVisible();
+        anna.checkAccessibility();
+        anna.button("Undo now").click();
+        assertThat(anna.heading("Undo 1.1.0 to 1.0.0")).isVisible();
+        assertThat(page.getByRole(AriaRole.STATUS).getByText("Done")).isVisible();
+        assertEquals(everything(), before);
+        anna.open("/w/tessel-waters/records/trial/mooring");
+        assertThat(page.getByText("201 records")).isVisible();
+    }
+
+    @Test(dependsOnMethods = "s8c_undoGivesEveryValueBack")
+    public void s9_thePackageReadsBackInASecondInstallation() throws IOException {
+        anna.link("Releases").click();
+        var download =
+                page.waitForDownload(() -> anna.link("Export package").first().click());
+        exported = Files.createTempFile("jontrel", ".zip");
+        download.saveAs(exported);
+        try (var second = new Installation();
+                var visitor = new Visitor(second.address())) {
+            var client = new Client(second.address());
+            client.get("/api/session");
+            client.post(
+                    "/api/setup",
+                    Map.of("code", Installation.SETUP_CODE, "name", "dora", "password", "another password"));
+            visitor.signIn("dora", "another password");
+            visitor.page
+                    .getByLabel("Package (zip)")
+                    .setInputFiles(
+                            new FilePayload("x.zip", "application/zip", "broken".getBytes(StandardCharsets.UTF_8)));
+            visitor.button("Import package").click();
+            assertThat(visitor.page.getByText("This is not a readable zip archive"))
+                    .isVisible();
+            visitor.page.getByLabel("Package (zip)").setInputFiles(exported);
+            visitor.button("Import package").click();
+            assertThat(visitor.page.getByLabel("Plural")).hasValue("Moorings");
+            visitor.link("Sites").click();
+            visitor.page.getByLabel("Name").fill("Elsewhere");
+            visitor.button("Add site").click();
+            visitor.open("/w/tessel-waters/sites/elsewhere")
+                    .button("Run on Elsewhere")
+                    .click();
+            assertThat(visitor.page.getByRole(AriaRole.STATUS).getByText("Done"))
+                    .isVisible();
+            client.signIn("dora", "another password");
+            api.signIn("anna", "a good password");
+            var there = client.get("/api/workspaces/tessel-waters/releases").get(0);
+            var here = api.get("/api/workspaces/tessel-waters/releases").get(0);
+            assertEquals(there.get("checksum"), here.get("checksum"));
+            assertEquals(there.get("version").asString(), "1.1.0");
+            assertEquals(visitor.errors(), List.of());
+        }
+    }
+
+    @Test(dependsOnMethods = "s9_thePackageReadsBackInASecondInstallation")
+    public void s10_noScriptFailedOnAnyPage() {
+        assertEquals(anna.errors(), List.of());
+    }
+}

@@ -1,0 +1,121 @@
+package org.jontrel.e2e;
+
+import static org.testng.Assert.assertEquals;
+
+import com.deque.html.axecore.playwright.AxeBuilder;
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.options.AriaRole;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+
+/** Somebody at a browser of 1280 by 800 pixels. */
+final class Visitor implements AutoCloseable {
+    private final Playwright playwright;
+    private final Browser browser;
+    private final BrowserContext context;
+    private final String address;
+    private final List<String> errors = new ArrayList<>();
+    final Page page;
+
+    Visitor(String address) {
+        this.address = address;
+        playwright = Playwright.create(
+                new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+        browser = playwright
+                .chromium()
+                .launch(new BrowserType.LaunchOptions()
+                        .setExecutablePath(
+                                Path.of(System.getenv().getOrDefault("JONTREL_CHROMIUM", "/usr/bin/chromium")))
+                        .setArgs(List.of(
+                                "--no-sandbox",
+                                "--disable-gpu",
+                                "--disable-quic",
+                                "--disable-dev-shm-usage",
+                                "--disable-background-networking",
+                                "--disable-component-update",
+                                "--disable-sync",
+                                "--no-first-run")));
+        context = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800));
+        page = watched(context.newPage());
+    }
+
+    private Page watched(Page fresh) {
+        fresh.setDefaultTimeout(15_000);
+        fresh.onPageError(errors::add);
+        return fresh;
+    }
+
+    /** A second tab of the same session. */
+    Page tab() {
+        return watched(context.newPage());
+    }
+
+    Visitor open(String path) {
+        page.navigate(address + path);
+        return this;
+    }
+
+    Visitor signIn(String name, String password) {
+        open("/sign-in");
+        page.getByLabel("Name").fill(name);
+        page.getByLabel("Password").fill(password);
+        page.keyboard().press("Enter");
+        page.waitForURL(url -> !url.contains("/sign-in"));
+        return this;
+    }
+
+    Locator button(String name) {
+        return page.getByRole(
+                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
+    }
+
+    Locator link(String name) {
+        return page.getByRole(
+                AriaRole.LINK, new Page.GetByRoleOptions().setName(name).setExact(true));
+    }
+
+    Locator heading(String name) {
+        return page.getByRole(
+                AriaRole.HEADING, new Page.GetByRoleOptions().setName(name).setExact(true));
+    }
+
+    /** No serious or critical finding of the accessibility checker on what is shown now. */
+    void checkAccessibility() {
+        var serious = new AxeBuilder(page)
+                .analyze().getViolations().stream()
+                        .filter(violation -> List.of("serious", "critical").contains(violation.getImpact()))
+                        .map(violation -> violation.getId() + ": " + violation.getHelp() + " "
+                                + violation.getNodes().stream()
+                                        .limit(3)
+                                        .map(node -> node.getHtml())
+                                        .toList())
+                        .toList();
+        assertEquals(serious, List.of(), page.url());
+        assertEquals(
+                page.evaluate("document.documentElement.scrollWidth <= window.innerWidth"),
+                true,
+                "a horizontal scroll bar on " + page.url());
+    }
+
+    /** Errors that scripts on any page threw. */
+    List<String> errors() {
+        return errors;
+    }
+
+    void picture(String folder, String name) {
+        page.evaluate("document.fonts.ready");
+        page.screenshot(new Page.ScreenshotOptions().setPath(Path.of(folder, name + ".png")));
+    }
+
+    @Override
+    public void close() {
+        playwright.close();
+    }
+}
