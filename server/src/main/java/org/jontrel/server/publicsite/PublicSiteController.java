@@ -111,7 +111,7 @@ class PublicSiteController {
     private Optional<Site> site(String path, Model model) {
         var registered = sites.find(path);
         registered.ifPresent(site -> {
-            model.addAttribute("site", site);
+            model.addAttribute("publicSite", site);
             model.addAttribute("types", sites.engine(path).installed().model().types());
         });
         return registered.map(_ -> sites.engine(path));

@@ -1,6 +1,7 @@
 package org.jontrel.server.workspace;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -60,7 +61,7 @@ class ProofController {
     record Names(List<String> keys, List<String> plurals, List<String> paths) {}
 
     @PostMapping
-    Proof proof(@RequestBody ProofRequest body) {
+    Proof proof(@Valid @RequestBody ProofRequest body) {
         var findings = new ArrayList<Finding>();
         var read = PackageReader.type(body.definition(), findings);
         if (read.isEmpty()) {
@@ -85,7 +86,7 @@ class ProofController {
 
     /** Keys, plurals and paths for labels; keys meet neither each other nor the taken ones. */
     @PostMapping("/names")
-    Names names(@RequestBody NamesRequest body) {
+    Names names(@Valid @RequestBody NamesRequest body) {
         var taken = new HashSet<>(body.taken());
         var labels = body.labels().stream()
                 .limit(500)

@@ -1,0 +1,411 @@
+package org.jontrel.server;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertNotNull;
+import static org.testng.Assert.assertTrue;
+
+import java.io.IOException;
+import java.net.CookieManager;
+import java.net.HttpCookie;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.jontrel.core.code.PackageWriter;
+import org.jontrel.site.testing.Moorings;
+import org.jontrel.site.testing.TestDatabase;
+import org.springframework.boot.builder.SpringApplicationBuilder;
+import org.springframework.context.ConfigurableApplicationContext;
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** The API over HTTP: who may do what, what is refused and how it says so. */
+public class ServerTest {
+    private static final JsonMapper JSON = JsonMapper.shared();
+    private static final String CODE = "only-for-tests";
+    private static final String TYPE = "tmooring";
+    private ConfigurableApplicationContext context;
+    private Session anna;
+    private Session ben;
+    private Session cleo;
+
+    /** One person's cookies. */
+    private final class Session {
+        private final CookieManager cookies = new CookieManager();
+        private final HttpClient http =
+                HttpClient.newBuilder().cookieHandler(cookies).build();
+        private boolean token = true;
+
+        HttpResponse<String> send(String method, String path, Object body) {
+            var text = body == null ? "" : body instanceof String raw ? raw : JSON.writeValueAsString(body);
+            var request = HttpRequest.newBuilder(URI.create(address() + path))
+                    .method(method, HttpRequest.BodyPublishers.ofString(text))
+                    .header("Content-Type", "application/json");
+            if (token) {
+                request.header("X-XSRF-TOKEN", cookie("XSRF-TOKEN"));
+            }
+            try {
+                return http.send(request.build(), HttpResponse.BodyHandlers.ofString());
+            } catch (IOException e) {
+                throw new java.io.UncheckedIOException(e);
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+                throw new IllegalStateException(e);
+            }
+        }
+
+        JsonNode ok(String method, String path, Object body) {
+            var answer = send(method, path, body);
+            assertTrue(answer.statusCode() < 300, path + " " + answer.statusCode() + " " + answer.body());
+            return answer.body().isEmpty() ? JSON.nullNode() : JSON.readTree(answer.body());
+        }
+
+        String cookie(String name) {
+            return cookies.getCookieStore().getCookies().stream()
+                    .filter(cookie -> cookie.getName().equals(name))
+                    .map(HttpCookie::getValue)
+                    .findFirst()
+                    .orElse("none");
+        }
+
+        Session signIn(String name, String password) {
+            ok("GET", "/api/session", null);
+            ok("POST", "/api/session", Map.of("name", name, "password", password));
+            return this;
+        }
+    }
+
+    private String address() {
+        return "http://127.0.0.1:" + context.getEnvironment().getProperty("local.server.port");
+    }
+
+    @BeforeClass
+    public void start() throws InterruptedException {
+        var database = TestDatabase.shared();
+        context = new SpringApplicationBuilder(Application.class)
+                .run(
+                        "--server.port=0",
+                        "--spring.datasource.url=" + database.url(database.create()),
+                        "--spring.datasource.username=" + TestDatabase.USER,
+                        "--spring.datasource.password=" + TestDatabase.PASSWORD,
+                        "--jontrel.setup-code=" + CODE,
+                        "--jontrel.run-stale-seconds=2");
+        var first = new Session();
+        first.ok("GET", "/api/session", null);
+        first.ok("POST", "/api/setup", Map.of("code", CODE, "name", "anna", "password", "anna-password"));
+        anna = new Session().signIn("anna", "anna-password");
+        anna.ok("POST", "/api/accounts", Map.of("name", "ben", "role", "editor", "password", "ben-password"));
+        anna.ok("POST", "/api/accounts", Map.of("name", "cleo", "role", "viewer", "password", "cleo-password"));
+        ben = new Session().signIn("ben", "ben-password");
+        cleo = new Session().signIn("cleo", "cleo-password");
+        anna.ok("POST", "/api/workspaces", Map.of("title", "Tessel"));
+        var type = Moorings.standard().types().getFirst();
+        anna.ok(
+                "PUT",
+                "/api/workspaces/tessel/draft/types/" + TYPE,
+                Map.of("base", 0, "definition", PackageWriter.tree(type)));
+        anna.ok("POST", "/api/workspaces/tessel/releases", Map.of("version", "1.0.0", "notes", ""));
+        anna.ok("POST", "/api/workspaces/tessel/sites", Map.of("name", "Trial"));
+        var run = anna.ok("POST", "/api/sites/trial/runs", Map.of("version", "1.0.0"));
+        while (anna.ok("GET", "/api/sites/trial/runs/" + run.get("id").asLong(), null)
+                .get("state")
+                .asString()
+                .equals("running")) {
+            Thread.sleep(50);
+        }
+        anna.ok("POST", "/api/sites/trial/types/mooring/records", record("First"));
+    }
+
+    @AfterClass(alwaysRun = true)
+    public void stop() {
+        context.close();
+    }
+
+    private static Map<String, Object> record(String title) {
+        return Map.of("version", 0, "state", "published", "values", Map.of("title", title));
+    }
+
+    /** Every way to change something: who is let through. An odd id or body is fine; only 401 and 403 count. */
+    @DataProvider
+    public Object[][] ways() {
+        var draft = "/api/workspaces/tessel/draft";
+        return new Object[][] {
+            {"POST", "/api/accounts", "architect"},
+            {"GET", "/api/accounts", "architect"},
+            {"POST", "/api/workspaces", "architect"},
+            {"POST", "/api/workspaces/import", "architect"},
+            {"POST", draft + "/types", "architect"},
+            {"PUT", draft + "/types/" + TYPE, "architect"},
+            {"DELETE", draft + "/types/none", "architect"},
+            {"POST", draft + "/undo", "architect"},
+            {"POST", draft + "/redo", "architect"},
+            {"POST", "/api/workspaces/tessel/releases", "architect"},
+            {"PUT", "/api/workspaces/tessel/releases/9.9.9/decisions", "architect"},
+            {"POST", "/api/workspaces/tessel/sites", "architect"},
+            {"POST", "/api/sites/trial/runs", "architect"},
+            {"POST", "/api/sites/trial/runs/1/continue", "architect"},
+            {"POST", "/api/sites/trial/runs/1/undo", "architect"},
+            {"POST", "/api/sites/trial/types/mooring/records", "editor"},
+            {"PUT", "/api/sites/trial/types/mooring/records/1", "editor"},
+            {"POST", "/api/sites/trial/types/mooring/fields/photo/pictures", "editor"},
+            {"GET", "/api/workspaces", "viewer"},
+            {"GET", draft, "viewer"},
+            {"GET", "/api/workspaces/tessel/releases", "viewer"},
+            {"GET", "/api/workspaces/tessel/releases/1.0.0/package", "viewer"},
+            {"GET", "/api/workspaces/tessel/next", "viewer"},
+            {"GET", "/api/sites/trial/plan?version=1.0.0", "viewer"},
+            {"GET", "/api/sites/trial/runs", "viewer"},
+            {"GET", "/api/sites/trial/types", "viewer"},
+            {"GET", "/api/sites/trial/types/mooring/records", "viewer"},
+            {"POST", "/api/proof", "viewer"},
+            {"POST", "/api/proof/names", "viewer"},
+            {"GET", "/api/session", "nobody"},
+            {"GET", "/at/trial/moorings/", "nobody"},
+            {"GET", "/actuator/health", "nobody"},
+        };
+    }
+
+    @Test(dataProvider = "ways")
+    public void everyRoleMayDoWhatItMayAndNoMore(String method, String path, String least) {
+        var order = List.of("nobody", "viewer", "editor", "architect");
+        var nobody = new Session();
+        nobody.ok("GET", "/api/session", null);
+        var sessions = List.of(nobody, cleo, ben, anna);
+        for (int i = 0; i < order.size(); i++) {
+            int status = sessions.get(i)
+                    .send(method, path, method.equals("GET") ? null : "{}")
+                    .statusCode();
+            boolean refused = status == 401 || status == 403;
+            assertEquals(
+                    refused, i < order.indexOf(least), order.get(i) + " got " + status + " for " + method + " " + path);
+            assertTrue(status < 500, order.get(i) + " got " + status + " for " + method + " " + path);
+        }
+    }
+
+    @Test
+    public void aWriteWithoutTheTokenOfTheSessionIsRefused() {
+        var session = new Session().signIn("ben", "ben-password");
+        session.token = false;
+        assertEquals(
+                session.send("POST", "/api/sites/trial/types/mooring/records", record("x"))
+                        .statusCode(),
+                403);
+    }
+
+    @Test
+    public void tooManyWrongPasswordsAreStoppedEvenForTheRightOne() {
+        anna.ok("POST", "/api/accounts", Map.of("name", "dora", "role", "viewer", "password", "dora-password"));
+        var session = new Session();
+        session.ok("GET", "/api/session", null);
+        for (int i = 0; i < 5; i++) {
+            var wrong = session.send("POST", "/api/session", Map.of("name", "dora", "password", "guess " + i));
+            assertEquals(wrong.statusCode(), 401);
+        }
+        var right = session.send("POST", "/api/session", Map.of("name", "dora", "password", "dora-password"));
+        assertEquals(right.statusCode(), 429);
+        assertTrue(right.body().contains("Wait ten minutes"), right.body());
+        assertFalse(
+                anna.send("GET", "/api/session", null).body().contains("\"name\":\"\""), "others are not locked out");
+    }
+
+    @Test
+    public void theSetUpCannotBeRepeated() {
+        var session = new Session();
+        session.ok("GET", "/api/session", null);
+        var again = session.send("POST", "/api/setup", Map.of("code", CODE, "name", "eve", "password", "eve-password"));
+        assertEquals(again.statusCode(), 409);
+    }
+
+    @DataProvider
+    public Object[][] passwords() {
+        return new Object[][] {{"short"}, {"ü".repeat(37)}};
+    }
+
+    @Test(dataProvider = "passwords")
+    public void passwordsThatAreTooShortOrWouldBeCutAreRefused(String password) {
+        var answer = anna.send("POST", "/api/accounts", Map.of("name", "zed", "role", "viewer", "password", password));
+        assertEquals(answer.statusCode(), 422);
+    }
+
+    @DataProvider
+    public Object[][] hostileTexts() {
+        return List.of(
+                        "Robert'); DROP TABLE mooring;--",
+                        "${7*7} #{title} `x`",
+                        "<script>alert(1)</script>",
+                        "😀 مرحبا \u202e",
+                        "SELECT",
+                        "../../etc/passwd",
+                        "x".repeat(200))
+                .stream()
+                .map(text -> new Object[] {text})
+                .toArray(Object[][]::new);
+    }
+
+    @Test(dataProvider = "hostileTexts")
+    public void textIsTextEverywhere(String text) {
+        var stored = ben.ok("POST", "/api/sites/trial/types/mooring/records", record(text));
+        assertEquals(stored.at("/values/title").asString(), text);
+        var page = new Session().send("GET", stored.get("page").asString(), null);
+        assertEquals(page.statusCode(), 200);
+        assertFalse(page.body().contains("<script>alert"), page.body());
+        var found = cleo.ok(
+                "GET",
+                "/api/sites/trial/types/mooring/records?search="
+                        + java.net.URLEncoder.encode(text, java.nio.charset.StandardCharsets.UTF_8),
+                null);
+        assertTrue(found.get("total").asLong() >= 1);
+        anna.ok("POST", "/api/workspaces/tessel/draft/types", Map.of("singular", text));
+    }
+
+    @DataProvider
+    public Object[][] badRecords() {
+        return new Object[][] {
+            {Map.of("title", "x", "length", "1e400"), "VALUE_NOT_NUMBER"},
+            {Map.of("title", "x", "length", List.of(1)), "VALUE_NOT_NUMBER"},
+            {Map.of("title", "x", "length", Map.of("a", 1)), "VALUE_NOT_NUMBER"},
+            {Map.of("title", "x", "length", "-1"), "VALUE_TOO_SMALL"},
+            {Map.of("title", "x", "length", "123456789012345"), "VALUE_TOO_LARGE"},
+            {Map.of("title", "x", "since", "2026-02-30"), "VALUE_NOT_DATE"},
+            {Map.of("title", "x", "open", "perhaps"), "VALUE_NOT_YES_NO"},
+            {Map.of("title", "x", "state", "excellent"), "VALUE_NOT_OPTION"},
+            {Map.of("title", "x", "photo", 424242), "VALUE_NOT_IMAGE"},
+            {Map.of("title", "x", "nothing", 1), "VALUE_FIELD_UNKNOWN"},
+            {Map.of("title", "x".repeat(256)), "VALUE_TOO_LONG"},
+            {Map.of("title", "two\nlines"), "VALUE_ONE_LINE"},
+            {Map.of("title", "nul\u0000"), "VALUE_NOT_TEXT"},
+            {Map.of("length", "1"), "VALUE_REQUIRED"},
+        };
+    }
+
+    @Test(dataProvider = "badRecords")
+    public void badValuesAreRefusedWithACodeAndNothingIsStored(Map<String, Object> values, String code) {
+        long before = total();
+        var answer = ben.send(
+                "POST",
+                "/api/sites/trial/types/mooring/records",
+                Map.of("version", 0, "state", "published", "values", values));
+        assertEquals(answer.statusCode(), 422, answer.body());
+        assertEquals(JSON.readTree(answer.body()).at("/findings/0/code").asString(), code);
+        assertEquals(total(), before);
+    }
+
+    @Test
+    public void halfACharacterIsRefused() {
+        var body = "{\"version\":0,\"state\":\"draft\",\"values\":{\"title\":\"half \\ud800 pair\"}}";
+        var answer = ben.send("POST", "/api/sites/trial/types/mooring/records", body);
+        assertEquals(answer.statusCode(), 422, answer.body());
+        assertTrue(answer.body().contains("VALUE_NOT_TEXT"), answer.body());
+    }
+
+    private long total() {
+        return cleo.ok("GET", "/api/sites/trial/types/mooring/records", null)
+                .get("total")
+                .asLong();
+    }
+
+    @DataProvider
+    public Object[][] nonsense() {
+        return new Object[][] {
+            {"POST", "/api/sites/trial/types/mooring/records", "{", 400},
+            {"POST", "/api/sites/trial/types/mooring/records", "[]", 400},
+            {"POST", "/api/sites/trial/types/mooring/records", "{}", 400},
+            {
+                "POST",
+                "/api/sites/nowhere/types/mooring/records",
+                "{\"version\":0,\"state\":\"draft\",\"values\":{}}",
+                404
+            },
+            {"POST", "/api/sites/trial/types/mooring/records", "{\"version\":0,\"state\":\"gone\",\"values\":{}}", 422},
+            {"GET", "/api/sites/trial/types/mooring/records/notanumber", null, 400},
+            {"GET", "/api/sites/trial/types/mooring/records?page=-5", null, 200},
+            {"GET", "/api/sites/trial/types/mooring/records?state=other", null, 422},
+            {"GET", "/api/nothing", null, 404},
+            {"GET", "/assets/nothing.js", null, 404},
+            {"GET", "/at/nowhere/", null, 404},
+            {"GET", "/at/trial/media/1", null, 404},
+            {"GET", "/w/tessel/model", null, 200},
+        };
+    }
+
+    @Test(dataProvider = "nonsense")
+    public void nonsenseGetsAClearAnswerAndNeverAnErrorOfTheServers(
+            String method, String path, String body, int status) {
+        assertEquals(anna.send(method, path, body).statusCode(), status, method + " " + path);
+    }
+
+    @Test
+    public void aDraftOfTwoWritersIsNeverOverwrittenUnseen() {
+        var made = anna.ok("POST", "/api/workspaces/tessel/draft/types", Map.of("singular", "Weir"));
+        var id = made.at("/definition/id").asString();
+        var definition = JSON.convertValue(made.get("definition"), Map.class);
+        @SuppressWarnings("unchecked")
+        var mine = new java.util.LinkedHashMap<>((Map<String, Object>) definition);
+        mine.put("plural", "All weirs");
+        long base = made.get("revision").asLong();
+        anna.ok("PUT", "/api/workspaces/tessel/draft/types/" + id, Map.of("base", base, "definition", mine));
+        mine.put("plural", "Other weirs");
+        var late =
+                anna.send("PUT", "/api/workspaces/tessel/draft/types/" + id, Map.of("base", base, "definition", mine));
+        assertEquals(late.statusCode(), 409);
+        assertEquals(JSON.readTree(late.body()).at("/current/definition/plural").asString(), "All weirs");
+    }
+
+    @Test
+    public void aBrokenDefinitionIsRefusedWithTheNearestWord() {
+        var body = Map.of(
+                "base",
+                0,
+                "definition",
+                Map.of("id", "tnewone", "key", "x", "singular", "X", "plurall", "Xs", "path", "x"));
+        var answer = anna.send("PUT", "/api/workspaces/tessel/draft/types/tnewone", body);
+        assertEquals(answer.statusCode(), 422);
+        assertTrue(answer.body().contains("Did you mean \\\"plural\\\"?"), answer.body());
+    }
+
+    @Test
+    public void pagesAndPicturesForbidFramesAndForeignScripts() {
+        var page = new Session().send("GET", "/at/trial/", null);
+        var policy = page.headers().firstValue("Content-Security-Policy").orElse("");
+        assertTrue(policy.contains("default-src 'self'") && policy.contains("frame-ancestors 'none'"), policy);
+        assertEquals(page.headers().firstValue("X-Content-Type-Options").orElse(""), "nosniff");
+    }
+
+    @Test
+    public void theRecordedDescriptionOfTheApiIsTheServers() throws IOException {
+        var recorded = Path.of("../web/openapi.json");
+        var now = anna.ok("GET", "/v3/api-docs", null);
+        assertNotNull(now.get("paths"));
+        assertEquals(
+                sorted(JSON.readTree(Files.readString(recorded))),
+                sorted(now),
+                "web/openapi.json is not what the server says: see CONTRIBUTING.md");
+    }
+
+    private static List<String> sorted(JsonNode node) {
+        var lines = new ArrayList<String>();
+        collect("", node, lines);
+        lines.sort(String::compareTo);
+        return lines;
+    }
+
+    private static void collect(String path, JsonNode node, List<String> lines) {
+        if (node.isObject()) {
+            node.properties().forEach(entry -> collect(path + "/" + entry.getKey(), entry.getValue(), lines));
+        } else if (node.isArray()) {
+            node.forEach(item -> collect(path + "[]", item, lines));
+        } else {
+            lines.add(path + "=" + node);
+        }
+    }
+}
