@@ -30,6 +30,9 @@ public class Screenshots {
         page.getByLabel("Label of field 2").focus();
         page.locator(".proof").getByLabel("Title").waitFor();
         visitor.picture(folder, "model");
+        visitor.button("Dark theme").click();
+        visitor.picture(folder, "model-dark");
+        visitor.button("Light theme").click();
         visitor.link("Releases").click();
         visitor.heading("Next release").waitFor();
         visitor.picture(folder, "releases");
@@ -37,6 +40,15 @@ public class Screenshots {
                 .heading("Needs your answer")
                 .waitFor();
         visitor.picture(folder, "plan");
+        page.getByLabel("Value for Depth of water").fill("1.2");
+        visitor.button("Keep answer").first().click();
+        page.getByText("Answered").first().waitFor();
+        visitor.button("Keep answer").last().click();
+        page.getByText("Answered").nth(1).waitFor();
+        visitor.button("Run on Trial").click();
+        page.getByText("Done", new Page.GetByTextOptions().setExact(true)).waitFor();
+        visitor.button("Undo this run").waitFor();
+        visitor.picture(folder, "run");
         visitor.open("/w/tessel-waters/records/towpath/structure")
                 .heading("Structures")
                 .waitFor();

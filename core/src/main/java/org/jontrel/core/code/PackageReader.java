@@ -59,7 +59,7 @@ public final class PackageReader {
         var content = Finding.blocks(findings)
                 ? Optional.<ModelPackage>empty()
                 : manifest.map(m -> new ModelPackage(m, new Model(types), migrations));
-        content.ifPresent(read -> checkChecksum(read, findings));
+        content.ifPresent(read -> checkChecksum(read.manifest(), files, findings));
         return new Result(content, places, findings);
     }
 
@@ -108,9 +108,9 @@ public final class PackageReader {
         }
     }
 
-    private static void checkChecksum(ModelPackage read, List<Finding> findings) {
-        var said = read.manifest().checksum();
-        var now = PackageWriter.checksum(read.model());
+    private static void checkChecksum(Manifest manifest, SortedMap<String, byte[]> files, List<Finding> findings) {
+        var said = manifest.checksum();
+        var now = PackageWriter.checksum(files);
         if (!said.isEmpty() && !said.equals(now)) {
             findings.add(Finding.of(
                     Code.CHECKSUM_DIFFERS,

@@ -37,13 +37,20 @@ public final class PackageWriter {
 
     /** SHA-256 over paths and bytes of all definitions in canonical form, as 64 hexadecimal digits. */
     public static String checksum(Model model) {
+        return checksum(definitions(model));
+    }
+
+    /** The same over the files as they are; anything that defines nothing is left out. */
+    static String checksum(SortedMap<String, byte[]> files) {
         try {
             var digest = MessageDigest.getInstance("SHA-256");
-            definitions(model).forEach((name, content) -> {
-                digest.update(name.getBytes(StandardCharsets.UTF_8));
-                digest.update((byte) 0);
-                digest.update(content);
-                digest.update((byte) 0);
+            files.forEach((name, content) -> {
+                if (name.startsWith("types/")) {
+                    digest.update(name.getBytes(StandardCharsets.UTF_8));
+                    digest.update((byte) 0);
+                    digest.update(content);
+                    digest.update((byte) 0);
+                }
             });
             return HexFormat.of().formatHex(digest.digest());
         } catch (NoSuchAlgorithmException e) {

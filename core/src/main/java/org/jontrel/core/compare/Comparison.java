@@ -59,9 +59,9 @@ public record Comparison(List<Change> changes) {
         }
         var version = new Semver(last);
         return switch (advice()) {
-            case PATCH -> version.withIncPatch().getVersion();
-            case MINOR -> version.withIncMinor().getVersion();
-            case MAJOR -> version.withIncMajor().getVersion();
+            case PATCH -> version.nextPatch().getVersion();
+            case MINOR -> version.nextMinor().getVersion();
+            case MAJOR -> version.nextMajor().getVersion();
         };
     }
 

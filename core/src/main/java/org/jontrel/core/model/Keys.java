@@ -50,7 +50,8 @@ public final class Keys {
 
     private static String words(String text, String joint) {
         var folded = Normalizer.normalize(
-                        text.replace("ß", "ss")
+                        text.toLowerCase(Locale.ROOT)
+                                .replace("ß", "ss")
                                 .replace("æ", "ae")
                                 .replace("ø", "o")
                                 .replace("ł", "l"),

@@ -6,6 +6,9 @@ import org.atteo.evo.inflector.English;
 
 /** Everything that derives from one noun, so that no screen ever says the wrong one. */
 public final class Nouns {
+    /** Where the library keeps to the formal plural and people do not. */
+    private static final Map<String, String> EVERYDAY = Map.of("person", "people");
+
     private Nouns() {}
 
     /** "Stoppage notice" gives "Stoppage notices": only the last word changes. */
@@ -15,10 +18,17 @@ public final class Nouns {
             return "";
         }
         int cut = noun.lastIndexOf(' ') + 1;
-        var last = noun.substring(cut);
-        var plural = English.plural(last);
-        return noun.substring(0, cut)
-                + (last.chars().allMatch(Character::isUpperCase) && last.length() > 1 ? last + "s" : plural);
+        return noun.substring(0, cut) + pluralOfWord(noun.substring(cut));
+    }
+
+    private static String pluralOfWord(String word) {
+        if (word.length() > 1 && word.chars().allMatch(Character::isUpperCase)) {
+            return word + "s";
+        }
+        boolean capital = Character.isUpperCase(word.charAt(0));
+        var small = capital ? Character.toLowerCase(word.charAt(0)) + word.substring(1) : word;
+        var plural = EVERYDAY.getOrDefault(small, English.plural(small));
+        return capital ? Character.toUpperCase(plural.charAt(0)) + plural.substring(1) : plural;
     }
 
     /** The noun as it stands within a sentence: its first letter small, unless it is an abbreviation. */

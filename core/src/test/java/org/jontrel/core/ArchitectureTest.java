@@ -1,0 +1,68 @@
+package org.jontrel.core;
+
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static com.tngtech.archunit.library.Architectures.layeredArchitecture;
+
+import com.tngtech.archunit.core.domain.JavaClasses;
+import com.tngtech.archunit.core.importer.ClassFileImporter;
+import com.tngtech.archunit.core.importer.ImportOption;
+import org.testng.annotations.Test;
+
+/** Dependencies point one way: between the packages of core, and out of core to nothing but small libraries. */
+public class ArchitectureTest {
+    private final JavaClasses classes = new ClassFileImporter()
+            .withImportOption(ImportOption.Predefined.DO_NOT_INCLUDE_TESTS)
+            .importPackages("org.jontrel.core");
+
+    @Test
+    public void packagesUseOnlyThoseBelow() {
+        layeredArchitecture()
+                .consideringOnlyDependenciesInLayers()
+                .layer("model")
+                .definedBy("..core.model..")
+                .layer("finding")
+                .definedBy("..core.finding..")
+                .layer("code")
+                .definedBy("..core.code..")
+                .layer("value")
+                .definedBy("..core.value..")
+                .layer("check")
+                .definedBy("..core.check..")
+                .layer("compare")
+                .definedBy("..core.compare..")
+                .layer("plan")
+                .definedBy("..core.plan..")
+                .whereLayer("model")
+                .mayNotAccessAnyLayer()
+                .whereLayer("finding")
+                .mayNotAccessAnyLayer()
+                .whereLayer("code")
+                .mayOnlyAccessLayers("model", "finding")
+                .whereLayer("value")
+                .mayOnlyAccessLayers("model", "finding")
+                .whereLayer("check")
+                .mayOnlyAccessLayers("model", "finding", "value")
+                .whereLayer("compare")
+                .mayOnlyAccessLayers("model", "code")
+                .whereLayer("plan")
+                .mayOnlyAccessLayers("model", "finding", "code", "value")
+                .check(classes);
+    }
+
+    @Test
+    public void coreKnowsNoWebDatabaseOrFramework() {
+        noClasses()
+                .should()
+                .dependOnClassesThat()
+                .resideInAnyPackage(
+                        "org.springframework..",
+                        "java.sql..",
+                        "javax.sql..",
+                        "org.apache.ibatis..",
+                        "jakarta..",
+                        "tools.jackson..",
+                        "org.jontrel.site..",
+                        "org.jontrel.server..")
+                .check(classes);
+    }
+}

@@ -1,0 +1,150 @@
+package org.jontrel.core.value;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertTrue;
+
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.jontrel.core.Samples;
+import org.jontrel.core.finding.Code;
+import org.jontrel.core.finding.Finding;
+import org.jontrel.core.model.Field;
+import org.jontrel.core.model.Kind;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+public class ValuesTest {
+    private static RecordCheck.Checked check(String key, Object raw) {
+        var sent = new HashMap<String, Object>(Map.of("title", "Quay", "length_m", "5"));
+        sent.put(key, raw);
+        return RecordCheck.read(Samples.MOORING, sent);
+    }
+
+    @DataProvider
+    public Object[][] good() {
+        return new Object[][] {
+            {"length_m", "12.5", new BigDecimal("12.5"), "12.5\u00a0m", "12.5"},
+            {"length_m", new BigDecimal("12"), new BigDecimal("12"), "12.0\u00a0m", "12.0"},
+            {"surface", "grass", "grass", "Grass", "grass"},
+            {"berth_name", "  Able ", "Able", "Able", "Able"},
+            {"note", "a\r\nb", "a\nb", "a\nb", "a\nb"},
+            {"visitor", true, true, "Open", true},
+            {"visitor", "closed", false, "Closed", false},
+            {"since", "1890-05-01", LocalDate.of(1890, 5, 1), "1 May 1890", "1890-05-01"},
+            {"photo", 17, 17L, "17", 17L},
+        };
+    }
+
+    @Test(dataProvider = "good")
+    public void goodValuesAreReadShownAndCarried(String key, Object raw, Object value, String shown, Object wire) {
+        var checked = check(key, raw);
+        assertEquals(checked.findings(), List.of());
+        var field = Samples.MOORING.fieldByKey(key).orElseThrow();
+        assertEquals(checked.values().get(field.id()), value);
+        assertEquals(Values.show(field.kind(), value), shown);
+        assertEquals(Values.wire(field.kind(), value), wire);
+    }
+
+    @DataProvider
+    public Object[][] bad() {
+        return new Object[][] {
+            {"length_m", "about 9", Code.VALUE_NOT_NUMBER},
+            {"length_m", true, Code.VALUE_NOT_NUMBER},
+            {"length_m", new BigDecimal("1e500"), Code.VALUE_NOT_NUMBER},
+            {"length_m", "1.25", Code.VALUE_TOO_MANY_DECIMALS},
+            {"length_m", "-1", Code.VALUE_TOO_SMALL},
+            {"length_m", "100", Code.VALUE_TOO_LARGE},
+            {"surface", "sand", Code.VALUE_NOT_OPTION},
+            {"surface", "x'; DROP", Code.VALUE_NOT_OPTION},
+            {"berth_name", "A", Code.VALUE_TOO_SHORT},
+            {"berth_name", "A".repeat(81), Code.VALUE_TOO_LONG},
+            {"berth_name", "able", Code.VALUE_PATTERN},
+            {"berth_name", "A\nB", Code.VALUE_ONE_LINE},
+            {"berth_name", List.of("A"), Code.VALUE_NOT_TEXT},
+            {"note", "x".repeat(2_001), Code.VALUE_TOO_LONG},
+            {"visitor", "maybe", Code.VALUE_NOT_YES_NO},
+            {"since", "1.5.1890", Code.VALUE_NOT_DATE},
+            {"since", "1789-12-31", Code.VALUE_TOO_EARLY},
+            {"photo", "-3", Code.VALUE_NOT_IMAGE},
+            {"title", "", Code.VALUE_REQUIRED},
+            {"berth", "x", Code.VALUE_FIELD_UNKNOWN},
+        };
+    }
+
+    @Test(dataProvider = "bad")
+    public void badValuesSayWhatIsWrong(String key, Object raw, Code code) {
+        var checked = check(key, raw);
+        var codes = java.util.stream.Stream.concat(checked.findings().stream(), checked.missing().stream())
+                .map(Finding::code)
+                .toList();
+        assertTrue(codes.contains(code), codes.toString());
+    }
+
+    @Test
+    public void latestIsALimitToo() {
+        var field = Samples.SINCE.withKind(new Kind.Date(null, LocalDate.of(2000, 1, 1)));
+        assertEquals(Values.parse(field, "2000-01-02").findings().getFirst().code(), Code.VALUE_TOO_LATE);
+    }
+
+    @Test
+    public void picturesAreCheckedByTheirFacts() {
+        var field = Samples.PHOTO.withKind(new Kind.Image(100, 80, 10, true));
+        var codes = Values.checkPicture(field, new Picture(99, 79, 10 * 1024 + 1, " ")).stream()
+                .map(Finding::code)
+                .toList();
+        assertEquals(
+                codes,
+                List.of(Code.IMAGE_TOO_HEAVY, Code.IMAGE_TOO_NARROW, Code.IMAGE_TOO_LOW, Code.IMAGE_ALT_MISSING));
+        assertEquals(Values.checkPicture(field, new Picture(100, 80, 10 * 1024, "A quay")), List.of());
+    }
+
+    @DataProvider
+    public Object[][] conversions() {
+        return new Object[][] {
+            {Samples.NAME, Kind.LongText.PLAIN, "a", "a"},
+            {Samples.NAME, new Kind.Numeric(2, null, null, ""), "2.59", new BigDecimal("2.59")},
+            {Samples.NAME, new Kind.Numeric(2, null, null, ""), "2.59 m", null},
+            {Samples.NAME, new Kind.Numeric(2, null, null, ""), "0.1234567", null},
+            {Samples.NAME, Samples.SURFACE.kind(), "Hard Standing", "hard"},
+            {Samples.NOTE, Kind.Text.PLAIN, "two\nlines", null},
+            {Samples.NOTE, Kind.Text.PLAIN, "x".repeat(256), null},
+            {Samples.LENGTH, Kind.Text.PLAIN, new BigDecimal("2.50"), "2.5"},
+            {Samples.SURFACE, Kind.Text.PLAIN, "hard", "Hard standing"},
+            {Samples.OPEN, Kind.Text.PLAIN, true, "Open"},
+            {Samples.OPEN, Kind.Date.PLAIN, true, null},
+            {Samples.SINCE, Kind.Text.PLAIN, LocalDate.of(2026, 1, 2), "2026-01-02"},
+            {Samples.PHOTO, Kind.Text.PLAIN, 3L, null},
+        };
+    }
+
+    @Test(dataProvider = "conversions")
+    public void conversionsTakeWhatTheyCanAndNeverShortenOrRound(Field from, Kind to, Object value, Object expected) {
+        var conversion = new Conversion(from, from.withKind(to), null);
+        assertEquals(conversion.takes(value), expected != null);
+        assertEquals(conversion.apply(value), expected);
+        assertTrue(conversion.untouched(value, expected));
+        assertFalse(conversion.untouched(value, "something else"));
+    }
+
+    @Test
+    public void aFillIsForEmptyValuesOnly() {
+        var conversion = new Conversion(Samples.LENGTH, Samples.LENGTH, BigDecimal.ONE);
+        assertEquals(conversion.apply(null), BigDecimal.ONE);
+        assertEquals(conversion.apply(BigDecimal.TEN), BigDecimal.TEN);
+        assertTrue(conversion.changes());
+        assertFalse(new Conversion(Samples.LENGTH, Samples.LENGTH.withLabel("L"), null).changes());
+    }
+
+    @Test
+    public void everyKindIsShownEmptyAsNothing() {
+        for (var field : Arrays.asList(Samples.LENGTH, Samples.OPEN, Samples.SINCE)) {
+            assertEquals(Values.show(field.kind(), null), "");
+            assertTrue(Values.fits(field, null));
+        }
+    }
+}
