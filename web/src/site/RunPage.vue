@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui';
 import { computed, ref } from 'vue';
+import { useI18n } from 'vue-i18n';
 import { useRoute, useRouter } from 'vue-router';
 import { useWorkspace } from '@/frame/workspace';
 import { useSession } from '@/session/session';
@@ -13,6 +14,7 @@ import RunSteps from './RunSteps.vue';
 import { toneOf } from './tone';
 import { useRun } from './useRun';
 
+const { t } = useI18n();
 const route = useRoute();
 const router = useRouter();
 const workspace = useWorkspace();
@@ -27,6 +29,16 @@ const failed = ref('');
 const { run, problem, load } = useRun(site, id, () => {
   void workspace.loadSites().catch(() => undefined);
   void findLast();
+});
+const summary = computed(() => {
+  const now = run.value;
+  if (!now) {
+    return '';
+  }
+  const began = `${t('site.who')} ${now.by}, ${longTime(now.startedAt)}`;
+  return now.finishedAt
+    ? `${began}, ${t('site.took', { seconds: secondsBetween(now.startedAt, now.finishedAt) })}`
+    : began;
 });
 const doneSteps = computed(() => run.value?.steps.filter((step) => step.state === 'done').length ?? 0);
 
@@ -86,12 +98,7 @@ async function act(what: 'undo' | 'continue'): Promise<void> {
           ><Tag :tone="toneOf(run.state)">{{ $t(`site.states.${run.state}`) }}</Tag></span
         >
       </div>
-      <p class="muted flat">
-        {{ $t('site.who') }} {{ run.by }}, {{ longTime(run.startedAt) }}
-        <template v-if="run.finishedAt"
-          >, {{ $t('site.took', { seconds: secondsBetween(run.startedAt, run.finishedAt) }) }}</template
-        >
-      </p>
+      <p class="muted flat">{{ summary }}</p>
       <progress
         v-if="run.state === 'running'"
         :value="doneSteps"

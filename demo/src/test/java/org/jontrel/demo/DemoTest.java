@@ -43,13 +43,20 @@ public class DemoTest {
             for (int i = 1; i <= 200; i++) {
                 var structure = records.structure(i, newer);
                 assertEquals(again.structure(i, newer), structure);
-                assertEquals(RecordCheck.read(model.typeByKey("structure").orElseThrow(), structure).findings(), List.of());
+                assertEquals(
+                        RecordCheck.read(model.typeByKey("structure").orElseThrow(), structure)
+                                .findings(),
+                        List.of());
                 var mooring = records.mooring(i, newer);
                 assertEquals(again.mooring(i, newer), mooring);
-                assertEquals(RecordCheck.read(model.typeByKey("mooring").orElseThrow(), mooring).findings(), List.of());
+                assertEquals(
+                        RecordCheck.read(model.typeByKey("mooring").orElseThrow(), mooring)
+                                .findings(),
+                        List.of());
                 var notice = records.notice(i);
                 assertEquals(again.notice(i), notice);
-                var checked = RecordCheck.read(model.typeByKey("stoppage_notice").orElseThrow(), notice);
+                var checked =
+                        RecordCheck.read(model.typeByKey("stoppage_notice").orElseThrow(), notice);
                 assertTrue(checked.findings().isEmpty() && checked.missing().isEmpty());
             }
         }

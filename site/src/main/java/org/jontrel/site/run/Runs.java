@@ -11,6 +11,7 @@ import org.jontrel.core.code.Decision;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.model.Ids;
 import org.jontrel.core.model.Model;
+import org.jontrel.core.plan.Ask;
 import org.jontrel.core.plan.Plan;
 import org.jontrel.core.plan.Planner;
 import org.jontrel.core.plan.Step;
@@ -114,8 +115,8 @@ public final class Runs {
                 return new Outcome.NotRunnable(plan);
             }
             var binding = database.transaction(bindings::current);
-            var findings = new ArrayList<>(
-                    plan.asks().stream().map(ask -> ask.finding().sentence()).toList());
+            var findings =
+                    new ArrayList<>(plan.asks().stream().map(Runs::answered).toList());
             plan.findings().stream().map(Finding::sentence).forEach(findings::add);
             var row = row(
                     "forward",
@@ -129,6 +130,15 @@ public final class Runs {
             insert(row, plan.steps());
             return started(lease, row, progress);
         });
+    }
+
+    /** A question with its answer, for the report. */
+    private static String answered(Ask ask) {
+        var answer = ask.decision()
+                .map(decision -> decision.answer().code().replace('_', ' ')
+                        + (decision.value().isEmpty() ? "" : " with " + decision.value()))
+                .orElse("none");
+        return ask.finding().sentence() + " Answer: " + answer + ".";
     }
 
     /** What undoing the last finished run would do; empty where there is none to undo. */
