@@ -131,7 +131,7 @@ function onKey(event: KeyboardEvent): void {
       <NButton size="small" @click="leave">{{ $t('session.signOut') }}</NButton>
     </header>
     <SiteStrip v-if="open" />
-    <main id="content" class="content" tabindex="-1"><RouterView :key="open" /></main>
+    <main id="content" class="content" tabindex="0"><RouterView :key="open" /></main>
   </div>
 </template>
 
@@ -193,8 +193,8 @@ function onKey(event: KeyboardEvent): void {
   min-height: 0;
   overflow: auto;
 }
-.content:focus {
-  outline: none;
+.content:focus-visible {
+  outline-offset: -2px;
 }
 .skip {
   position: absolute;

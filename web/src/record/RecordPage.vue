@@ -2,6 +2,7 @@
 import { NButton } from 'naive-ui';
 import { useDebounceFn, useEventListener } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
+import { useI18n } from 'vue-i18n';
 import { onBeforeRouteLeave, useRoute, useRouter } from 'vue-router';
 import { useSession } from '@/session/session';
 import Problems from '@/shared/Problems.vue';
@@ -10,6 +11,7 @@ import { api, ApiError, ask, sentenceOf, type FindingView, type Schemas } from '
 import { shortTime } from '@/shared/time';
 import EntryForm from './EntryForm.vue';
 
+const { t } = useI18n();
 const route = useRoute();
 const router = useRouter();
 const session = useSession();
@@ -97,7 +99,7 @@ useEventListener(window, 'beforeunload', (event) => {
     event.preventDefault();
   }
 });
-onBeforeRouteLeave(() => !dirty.value || window.confirm('Leave without saving? What you typed here is lost.'));
+onBeforeRouteLeave(() => !dirty.value || window.confirm(t('record.leave')));
 </script>
 
 <template>

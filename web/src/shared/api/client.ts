@@ -1,4 +1,5 @@
 import createClient from 'openapi-fetch';
+import { i18n } from '../i18n';
 import type { components, paths } from './schema';
 
 export type Schemas = components['schemas'];
@@ -54,8 +55,7 @@ function isProblem(error: unknown): error is { detail?: string; findings?: Findi
 
 export function toError(status: number, error: unknown): ApiError {
   const problem = isProblem(error) ? error : {};
-  const detail =
-    problem.detail ?? `The server answered with ${String(status)}. Try again; if it stays, look at its log.`;
+  const detail = problem.detail ?? i18n.global.t('common.odd', { status });
   return new ApiError(status, detail, problem.findings ?? [], problem.current);
 }
 
@@ -65,7 +65,7 @@ export async function ask<T>(sent: Promise<Answer<T>>): Promise<T> {
   try {
     answer = await sent;
   } catch {
-    throw new ApiError(0, 'The server cannot be reached. What you typed is kept here.', [], undefined);
+    throw new ApiError(0, i18n.global.t('common.unreachable'), [], undefined);
   }
   if (!answer.response.ok) {
     throw toError(answer.response.status, answer.error);
@@ -77,7 +77,7 @@ export async function ask<T>(sent: Promise<Answer<T>>): Promise<T> {
 export async function upload<T>(path: string, form: FormData): Promise<T> {
   const response = await fetch(path, { method: 'POST', body: form, headers: { 'X-XSRF-TOKEN': csrfToken() } }).catch(
     () => {
-      throw new ApiError(0, 'The server cannot be reached. Try again.', [], undefined);
+      throw new ApiError(0, i18n.global.t('common.unreachable'), [], undefined);
     },
   );
   const body: unknown = await response.json().catch(() => undefined);

@@ -10,6 +10,8 @@ export const en = {
     unknownPage: 'There is no such page.',
     toStart: 'Go to the start',
     none: 'none',
+    unreachable: 'The server cannot be reached. What you typed is kept here.',
+    odd: 'The server answered with {status}. Try again; if it stays, look at its log.',
   },
   session: {
     title: 'Sign in',
@@ -204,6 +206,7 @@ export const en = {
     noSites: 'There is no site yet. Add one under Sites, then install a release on it.',
     noTypes: 'Nothing is installed on {site} yet. Open its plan and run it.',
     conflict: 'Load the newer version',
+    leave: 'Leave without saving? What you typed here is lost.',
     problems: '1 value needs attention | 1 value needs attention | {n} values need attention',
     incompleteWhy: 'This record is incomplete:',
     type: 'Content types',

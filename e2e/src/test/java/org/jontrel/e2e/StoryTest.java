@@ -373,7 +373,7 @@ public class StoryTest {
 
     @Test(dependsOnMethods = "s8c_undoGivesEveryValueBack")
     public void s9_thePackageReadsBackInASecondInstallation() throws IOException {
-        anna.link("Releases").click();
+        anna.open("/w/tessel-waters/releases");
         var download =
                 page.waitForDownload(() -> anna.link("Export package").first().click());
         exported = Files.createTempFile("jontrel", ".zip");
@@ -414,7 +414,47 @@ public class StoryTest {
         }
     }
 
-    @Test(dependsOnMethods = "s9_thePackageReadsBackInASecondInstallation")
+    @Test(dependsOnMethods = "s8c_undoGivesEveryValueBack")
+    public void s8d_editorsAndViewersSeeNoWayToDoWhatTheyMayNot() {
+        anna.open("/help");
+        assertThat(anna.heading("How Jontrel works")).isVisible();
+        anna.checkAccessibility();
+        anna.open("/accounts");
+        for (var role : List.of("editor", "viewer")) {
+            page.getByLabel("Name").fill(role);
+            page.getByLabel("Password").fill("a long password");
+            page.getByLabel("Role").selectOption(role);
+            anna.button("Add account").click();
+            assertThat(page.getByRole(
+                                    AriaRole.CELL,
+                                    new Page.GetByRoleOptions().setName(role).setExact(true))
+                            .first())
+                    .isVisible();
+        }
+        anna.checkAccessibility();
+        for (var role : List.of("editor", "viewer")) {
+            try (var visitor = new Visitor(installation.address()).signIn(role, "a long password")) {
+                visitor.open("/w/tessel-waters/model");
+                assertThat(visitor.page.getByText("an architect changes them")).isVisible();
+                assertThat(visitor.page.getByLabel("Label of field 1")).isDisabled();
+                assertThat(visitor.page.getByLabel("New content type")).hasCount(0);
+                visitor.open("/w/tessel-waters/sites/trial");
+                assertThat(visitor.page.getByText("An architect runs plans.")).isVisible();
+                assertThat(visitor.button("Run on Trial")).hasCount(0);
+                visitor.open("/w/tessel-waters/records/trial/mooring");
+                assertThat(visitor.button("Add mooring")).hasCount(role.equals("editor") ? 1 : 0);
+                visitor.page.locator("tbody a").first().click();
+                assertThat(visitor.button("Save")).hasCount(role.equals("editor") ? 1 : 0);
+                assertEquals(visitor.errors(), List.of());
+            }
+        }
+    }
+
+    @Test(
+            dependsOnMethods = {
+                "s8d_editorsAndViewersSeeNoWayToDoWhatTheyMayNot",
+                "s9_thePackageReadsBackInASecondInstallation"
+            })
     public void s10_noScriptFailedOnAnyPage() {
         assertEquals(anna.errors(), List.of());
     }

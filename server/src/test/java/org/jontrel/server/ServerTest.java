@@ -18,6 +18,11 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import org.jontrel.core.code.PackageWriter;
+import org.jontrel.core.model.ContentType;
+import org.jontrel.core.model.Field;
+import org.jontrel.core.model.Group;
+import org.jontrel.core.model.Kind;
+import org.jontrel.core.model.Part;
 import org.jontrel.site.testing.Moorings;
 import org.jontrel.site.testing.TestDatabase;
 import org.springframework.boot.builder.SpringApplicationBuilder;
@@ -371,6 +376,118 @@ public class ServerTest {
         var answer = anna.send("PUT", "/api/workspaces/tessel/draft/types/tnewone", body);
         assertEquals(answer.statusCode(), 422);
         assertTrue(answer.body().contains("Did you mean \\\"plural\\\"?"), answer.body());
+    }
+
+    @Test
+    public void definitionsOfHostileTextsAndSqlWordsMakeTablesFormsAndPages() throws InterruptedException {
+        var markup = "\"><img src=x onerror=alert(1)> 😀 `';--";
+        var fields = new ArrayList<Field>();
+        for (var key :
+                List.of("select", "order", "group", "table", "from", "id", "slug", "version", "fts_doc_id", "next")) {
+            fields.add(new Field(
+                    "fx" + key.replace("_", ""),
+                    key,
+                    markup + key,
+                    markup,
+                    false,
+                    new Kind.Text(null, null, "", markup)));
+        }
+        fields.add(new Field(
+                "fxchoice",
+                "where",
+                markup + "where",
+                "",
+                false,
+                new Kind.Choice(List.of(new Kind.Option("oxdrop", "drop", markup, false)))));
+        var type = new ContentType(
+                "txhostile",
+                "trigger",
+                markup,
+                markup + "s",
+                markup,
+                "",
+                "hostile",
+                Map.of("add", markup),
+                List.of(Part.TITLE),
+                List.of(new Group("gxhostile", markup, markup, fields)));
+        anna.ok("POST", "/api/workspaces", Map.of("title", "Hostile"));
+        anna.ok(
+                "PUT",
+                "/api/workspaces/hostile/draft/types/txhostile",
+                Map.of("base", 0, "definition", PackageWriter.tree(type)));
+        anna.ok("POST", "/api/workspaces/hostile/releases", Map.of("version", "1.0.0", "notes", markup));
+        anna.ok("POST", "/api/workspaces/hostile/sites", Map.of("name", "Odd"));
+        runAndWait("odd", "1.0.0");
+        var values = Map.of("title", markup, "select", markup, "id", markup, "fts_doc_id", markup, "where", "drop");
+        var stored = ben.ok(
+                "POST",
+                "/api/sites/odd/types/trigger/records",
+                Map.of("version", 0, "state", "published", "values", values));
+        assertEquals(stored.at("/values/id").asString(), markup);
+        assertEquals(stored.at("/shown/where").asString(), markup);
+        for (var path : List.of(stored.get("page").asString(), "/at/odd/hostile/", "/at/odd/")) {
+            var page = new Session().send("GET", path, null);
+            assertEquals(page.statusCode(), 200, path);
+            assertFalse(page.body().contains("<img src=x"), path);
+            assertTrue(page.body().contains("&lt;img src=x"), path);
+        }
+        var long10000 = type.withGroups(List.of(
+                type.groups().getFirst().withFields(List.of(fields.getFirst().withLabel("x".repeat(10_000))))));
+        anna.ok(
+                "PUT",
+                "/api/workspaces/hostile/draft/types/txhostile",
+                Map.of(
+                        "base",
+                        anna.ok("GET", "/api/workspaces/hostile/draft", null)
+                                .at("/types/0/revision")
+                                .asLong(),
+                        "definition",
+                        PackageWriter.tree(long10000)));
+        var refused = anna.send("POST", "/api/workspaces/hostile/releases", Map.of("version", "2.0.0", "notes", ""));
+        assertEquals(refused.statusCode(), 422);
+        assertTrue(refused.body().contains("TEXT_TOO_LONG"), refused.body());
+    }
+
+    private void runAndWait(String site, String version) throws InterruptedException {
+        var run = anna.ok("POST", "/api/sites/" + site + "/runs", Map.of("version", version))
+                .get("id")
+                .asLong();
+        var path = "/api/sites/" + site + "/runs/" + run;
+        while (anna.ok("GET", path, null).get("state").asString().equals("running")) {
+            Thread.sleep(50);
+        }
+        assertEquals(anna.ok("GET", path, null).get("state").asString(), "done");
+    }
+
+    @Test
+    public void aBrokenPackageSaysWhereAndChangesNothing() throws IOException, InterruptedException {
+        long before = anna.ok("GET", "/api/workspaces", null).size();
+        var files = new java.util.TreeMap<String, byte[]>();
+        files.put(
+                "package.yaml",
+                "name: x\nversion: 1.0.0\ntitle: Broken\n".getBytes(java.nio.charset.StandardCharsets.UTF_8));
+        files.put(
+                "types/lock.yaml",
+                "key: lock\nsingular: Lock\nplurall: Locks\npath: locks\n"
+                        .getBytes(java.nio.charset.StandardCharsets.UTF_8));
+        var zip = org.jontrel.core.code.PackageFiles.toZip(files);
+        var head = "--b\r\nContent-Disposition: form-data; name=\"file\"; filename=\"x.zip\"\r\n\r\n"
+                .getBytes(java.nio.charset.StandardCharsets.UTF_8);
+        var body = new java.io.ByteArrayOutputStream();
+        body.write(head);
+        body.write(zip);
+        body.write("\r\n--b--\r\n".getBytes(java.nio.charset.StandardCharsets.UTF_8));
+        var request = HttpRequest.newBuilder(URI.create(address() + "/api/workspaces/import"))
+                .POST(HttpRequest.BodyPublishers.ofByteArray(body.toByteArray()))
+                .header("Content-Type", "multipart/form-data; boundary=b")
+                .header("X-XSRF-TOKEN", anna.cookie("XSRF-TOKEN"))
+                .build();
+        var answer = anna.http.send(request, HttpResponse.BodyHandlers.ofString());
+        assertEquals(answer.statusCode(), 422, answer.body());
+        var findings = JSON.readTree(answer.body()).get("findings").toString();
+        assertTrue(findings.contains("types/lock.yaml:3:1"), findings);
+        assertTrue(findings.contains("Did you mean \\\"plural\\\"?"), findings);
+        assertEquals(anna.ok("GET", "/api/workspaces", null).size(), before);
     }
 
     @Test

@@ -105,6 +105,38 @@ final class ObjectShape<T> implements Shape<T> {
         return tree;
     }
 
+    /**
+     * A thing brought together from three, property by property.
+     *
+     * @param parts properties that the caller has brought together itself, by name
+     * @param choose asked for each other property with its values before, here and there; {@code before} may be null
+     */
+    T merged(T before, T ours, T theirs, Map<String, Object> parts, Choice choose) {
+        var values = new HashMap<String, Object>();
+        for (var property : properties) {
+            values.put(
+                    property.name(),
+                    parts.containsKey(property.name())
+                            ? parts.get(property.name())
+                            : chosen(property, before, ours, theirs, choose));
+        }
+        return make.apply(new Values(values));
+    }
+
+    private static <T, V> Object chosen(Property<T, V> property, T before, T ours, T theirs, Choice choose) {
+        var was = before == null ? null : property.getter().apply(before);
+        return choose.of(
+                property.name(),
+                was,
+                property.getter().apply(ours),
+                property.getter().apply(theirs));
+    }
+
+    /** Decides on one property of a merge. */
+    interface Choice {
+        Object of(String name, Object before, Object ours, Object theirs);
+    }
+
     @Override
     public Map<String, Object> schema() {
         var fields = new LinkedHashMap<String, Object>();

@@ -3,6 +3,7 @@ package org.jontrel.core.code;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.SequencedMap;
 import org.jontrel.core.model.ContentType;
@@ -67,5 +68,37 @@ public final class Settings {
             kinds.put(code, settings);
         });
         return kinds;
+    }
+
+    /** Decides on one property of a merge: its name, and its values before (or null), here and there. */
+    public interface Choice {
+        Object of(String name, Object before, Object ours, Object theirs);
+    }
+
+    /** A content type from three; {@code parts} are its parts, wordings and groups as the caller has merged them. */
+    public static ContentType merged(
+            ContentType before, ContentType ours, ContentType theirs, Map<String, Object> parts, Choice choose) {
+        return Shapes.TYPE.merged(before, ours, theirs, parts, choose::of);
+    }
+
+    /** A group from three; {@code fields} are brought together by the caller. */
+    public static Group merged(Group before, Group ours, Group theirs, List<Field> fields, Choice choose) {
+        return Shapes.GROUP.merged(before, ours, theirs, Map.of("fields", fields), choose::of);
+    }
+
+    /** What all fields have from three, with the kind that the caller has chosen. */
+    public static Field merged(Field before, Field ours, Field theirs, Kind kind, Choice choose) {
+        return FieldShape.COMMON
+                .merged(before, ours, theirs, Map.of("kind", kind.code()), choose::of)
+                .withKind(kind);
+    }
+
+    public static Kind.Option merged(Kind.Option before, Kind.Option ours, Kind.Option theirs, Choice choose) {
+        return KindShapes.OPTION.merged(before, ours, theirs, Map.of(), choose::of);
+    }
+
+    /** Settings of one kind from three of it. */
+    public static <K extends Kind> K merged(K before, K ours, K theirs, Map<String, Object> parts, Choice choose) {
+        return KindShapes.of(ours).merged(before, ours, theirs, parts, choose::of);
     }
 }
