@@ -1,7 +1,6 @@
 package org.jontrel.cli;
 
 import java.io.IOException;
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Map;
 import java.util.concurrent.Callable;
@@ -25,8 +24,8 @@ final class CheckCommand implements Callable<Integer> {
     @Spec
     private CommandSpec spec;
 
-    @Parameters(paramLabel = "PATH", description = "A folder or a zip.")
-    private Path path;
+    @Parameters(paramLabel = "PATH", description = "A folder, a zip, a file of one content type, or - for such a file.")
+    private String path;
 
     @Option(
             names = "--json",
@@ -35,7 +34,7 @@ final class CheckCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws IOException {
-        var loaded = Loaded.from(path);
+        var loaded = Source.read(path);
         var findings = new ArrayList<>(loaded.findings());
         loaded.model()
                 .map(model -> new Identities(Model.EMPTY, Ids.secure()).complete(model))

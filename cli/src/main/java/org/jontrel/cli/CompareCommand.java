@@ -1,7 +1,6 @@
 package org.jontrel.cli;
 
 import java.io.IOException;
-import java.nio.file.Path;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -29,11 +28,11 @@ final class CompareCommand implements Callable<Integer> {
     @Spec
     private CommandSpec spec;
 
-    @Parameters(index = "0", paramLabel = "A", description = "Before: a folder or a zip.")
-    private Path before;
+    @Parameters(index = "0", paramLabel = "A", description = "Before: a folder, a zip or a file of one content type.")
+    private String before;
 
-    @Parameters(index = "1", paramLabel = "B", description = "After: a folder or a zip.")
-    private Path after;
+    @Parameters(index = "1", paramLabel = "B", description = "After: a folder, a zip or a file of one content type.")
+    private String after;
 
     @Option(names = "--json", description = "For machines: {\"advice\": …, \"changes\": [{sentence, advice, reach}]}")
     private boolean json;
@@ -64,7 +63,7 @@ final class CompareCommand implements Callable<Integer> {
         return comparison.isEmpty() ? 0 : 1;
     }
 
-    private Optional<Model> readQuietly(Path path) {
+    private Optional<Model> readQuietly(String path) {
         try {
             return read(path);
         } catch (IOException e) {
@@ -72,8 +71,8 @@ final class CompareCommand implements Callable<Integer> {
         }
     }
 
-    private Optional<Model> read(Path path) throws IOException {
-        var loaded = Loaded.from(path);
+    private Optional<Model> read(String path) throws IOException {
+        var loaded = Source.read(path);
         var err = spec.commandLine().getErr();
         loaded.findings().stream()
                 .sorted(Finding.WORST_FIRST)

@@ -8,10 +8,16 @@ import picocli.CommandLine.Command;
 /** {@code jontrel COMMAND}: exit code 0 where all is well, 1 where there are findings or differences, 2 for wrong use. */
 @Command(
         name = "jontrel",
-        subcommands = {CheckCommand.class, CompareCommand.class},
+        subcommands = {
+            CheckCommand.class,
+            FormatCommand.class,
+            CompareCommand.class,
+            MergeCommand.class,
+            SchemaCommand.class
+        },
         mixinStandardHelpOptions = true,
         version = "Jontrel 0.1.0",
-        description = "Checks and compares packages of definitions.")
+        description = "Checks, formats, compares and merges packages of definitions.")
 public final class Main {
     public static void main(String[] arguments) {
         var out = new PrintWriter(System.out, true, StandardCharsets.UTF_8);

@@ -97,4 +97,68 @@ public class MainTest {
         assertEquals(missing.code(), 2);
         assertTrue(missing.err().contains("There is nothing at"), missing.err());
     }
+
+    @Test
+    public void formatIsAFixedPointAndCheckNamesWhatWouldChange() throws IOException {
+        var json = "{\"key\": \"weir\", \"singular\": \"Weir\", \"plural\": \"Weirs\", \"path\": \"weirs\"}";
+        Files.writeString(folder.resolve("types/odd.json"), json);
+        var checked = run("format", folder, "--check");
+        assertEquals(checked.code(), 1);
+        assertTrue(checked.out().contains("types/weir.yaml"), checked.out());
+        assertTrue(Files.exists(folder.resolve("types/odd.json")), "check changes nothing");
+        assertEquals(run("format", folder).code(), 0);
+        assertEquals(
+                Files.readString(folder.resolve("types/weir.yaml")),
+                "key: weir\nsingular: Weir\nplural: Weirs\npath: weirs\n");
+        assertTrue(Files.notExists(folder.resolve("types/odd.json")));
+        assertEquals(run("format", folder, "--check").code(), 0);
+        assertEquals(run("check", folder).code(), 0);
+    }
+
+    @Test
+    public void independentEditsMergeAndClashesWriteNothing() throws IOException {
+        var ours = write("ours", TYPE.replace("label: Length", "label: Length of berth"));
+        var theirs = write("theirs", TYPE.replace("unit: m", "unit: metres"));
+        var out = Files.createTempDirectory("out").resolve("merged");
+        var ran = run("merge", folder, ours, theirs, "-o", out);
+        assertEquals(ran.code(), 0, ran.out() + ran.err());
+        var text = Files.readString(out.resolve("types/mooring.yaml"));
+        assertTrue(text.contains("label: Length of berth") && text.contains("unit: metres"), text);
+        var other = write("other", TYPE.replace("label: Length", "label: Reach"));
+        var nowhere = out.resolveSibling("nowhere");
+        var clash = run("merge", folder, ours, other, "-o", nowhere, "--json");
+        assertEquals(clash.code(), 1);
+        assertEquals(
+                JsonMapper.shared()
+                        .readTree(clash.out())
+                        .at("/clashes/0/theirs")
+                        .asString(),
+                "Reach");
+        assertTrue(Files.notExists(nowhere));
+    }
+
+    @Test
+    public void singleFilesMergeInPlaceAsVersionControlAsksFor() throws IOException {
+        var temporary = Files.createTempDirectory("driver");
+        var base = Files.writeString(temporary.resolve("base_x1"), TYPE);
+        var ours =
+                Files.writeString(temporary.resolve("ours_x2"), TYPE.replace("singular: Mooring", "singular: Berth"));
+        var theirs = Files.writeString(temporary.resolve("theirs_x3"), TYPE.replace("path: moorings", "path: berths"));
+        var ran = run("merge", base, ours, theirs, "-o", ours);
+        assertEquals(ran.code(), 0, ran.out() + ran.err());
+        var text = Files.readString(ours);
+        assertTrue(text.contains("singular: Berth") && text.contains("path: berths"), text);
+    }
+
+    @Test
+    public void schemasAreWrittenForEveryClassOfFile() throws IOException {
+        var out = Files.createTempDirectory("schemas");
+        assertEquals(run("schema", "-o", out).code(), 0);
+        var type = JsonMapper.shared().readTree(Files.readString(out.resolve("type.schema.json")));
+        assertEquals(type.get("$schema").asString(), "https://json-schema.org/draft/2020-12/schema");
+        var fields = type.at("/properties/groups/items/properties/fields/items/oneOf");
+        assertEquals(fields.size(), 7);
+        assertTrue(
+                Files.exists(out.resolve("package.schema.json")) && Files.exists(out.resolve("migration.schema.json")));
+    }
 }

@@ -32,6 +32,8 @@ public class ArchitectureTest {
                 .definedBy("..core.compare..")
                 .layer("plan")
                 .definedBy("..core.plan..")
+                .layer("merge")
+                .definedBy("..core.merge..")
                 .whereLayer("model")
                 .mayNotAccessAnyLayer()
                 .whereLayer("finding")
@@ -44,6 +46,8 @@ public class ArchitectureTest {
                 .mayOnlyAccessLayers("model", "finding", "value")
                 .whereLayer("compare")
                 .mayOnlyAccessLayers("model", "code")
+                .whereLayer("merge")
+                .mayOnlyAccessLayers("model", "finding", "code", "check")
                 .whereLayer("plan")
                 .mayOnlyAccessLayers("model", "finding", "code", "value")
                 .check(classes);

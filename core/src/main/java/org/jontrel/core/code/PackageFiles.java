@@ -88,7 +88,8 @@ public final class PackageFiles {
                 findings.add(Finding.of(Code.ARCHIVE_BROKEN, Place.NOWHERE, "it has no entries"));
             }
         } catch (IOException | IllegalArgumentException e) {
-            findings.add(Finding.of(Code.ARCHIVE_BROKEN, Place.NOWHERE, e.getMessage()));
+            var why = e.getMessage() == null ? "it ends too early" : e.getMessage();
+            findings.add(Finding.of(Code.ARCHIVE_BROKEN, Place.NOWHERE, why));
             return new TreeMap<>();
         }
         return unwrapped(files.byName);

@@ -15,6 +15,9 @@ import org.jontrel.core.model.Model;
 public record Clash(String typeId, String elementId, String what, String base, String ours, String theirs) {
     /** Fact and choices in one sentence. */
     public String sentence() {
+        if (base.isEmpty() && ours.isEmpty() && theirs.isEmpty()) {
+            return what;
+        }
         return what + " was " + shown(base) + "; ours makes it " + shown(ours) + ", theirs " + shown(theirs)
                 + ". Choose one.";
     }

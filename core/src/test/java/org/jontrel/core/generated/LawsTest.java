@@ -1,0 +1,199 @@
+package org.jontrel.core.generated;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertTrue;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.TreeMap;
+import org.jontrel.core.check.ModelCheck;
+import org.jontrel.core.code.Manifest;
+import org.jontrel.core.code.ModelPackage;
+import org.jontrel.core.code.PackageFiles;
+import org.jontrel.core.code.PackageReader;
+import org.jontrel.core.code.PackageWriter;
+import org.jontrel.core.compare.Change;
+import org.jontrel.core.compare.Comparison;
+import org.jontrel.core.compare.Sentences;
+import org.jontrel.core.finding.Finding;
+import org.jontrel.core.merge.Merge;
+import org.jontrel.core.model.Ids;
+import org.jontrel.core.model.Model;
+import org.jontrel.core.plan.Answer;
+import org.jontrel.core.plan.Planner;
+import org.jontrel.core.plan.Question;
+import org.jontrel.core.plan.UndoPlanner;
+import org.testng.annotations.Test;
+
+/** Laws that hold for every model; each case's seed is in its message. */
+public class LawsTest {
+    private static final int CASES = 400;
+    private static final Manifest MANIFEST = new Manifest(1, "laws", "1.0.0", "", List.of(), "", "", "");
+
+    private interface Law {
+        void holds(Models models, Model model, String seed);
+    }
+
+    private static void forAll(Law law) {
+        for (long seed = 1; seed <= CASES; seed++) {
+            var models = new Models(seed);
+            law.holds(models, models.model(), "seed " + seed);
+        }
+    }
+
+    private static List<String> sentences(Comparison comparison) {
+        return comparison.changes().stream().map(Sentences::of).toList();
+    }
+
+    @Test
+    public void generatedModelsPassAllChecks() {
+        forAll((models, model, seed) -> {
+            assertFalse(Finding.blocks(ModelCheck.check(model)), seed + ModelCheck.check(model));
+            assertFalse(Finding.blocks(ModelCheck.check(models.edit(model))), seed);
+        });
+    }
+
+    @Test
+    public void readingWhatWasWrittenGivesTheSameModelAndTheSameBytes() {
+        forAll((_, model, seed) -> {
+            var files = PackageWriter.write(new ModelPackage(MANIFEST, model, List.of()));
+            var read = PackageReader.read(files, List.of());
+            assertEquals(read.findings(), List.of(), seed);
+            assertEquals(read.content().orElseThrow().model(), model, seed);
+            var again = PackageWriter.write(read.content().orElseThrow());
+            files.forEach((name, bytes) -> assertEquals(again.get(name), bytes, seed + " " + name));
+        });
+    }
+
+    @Test
+    public void aModelIsTheSameOnlyAsItself() {
+        forAll((models, model, seed) -> {
+            assertTrue(Comparison.of(model, model).isEmpty(), seed);
+            var edited = models.edit(model);
+            assertFalse(Comparison.of(model, edited).isEmpty(), seed);
+            var there = Comparison.of(model, edited).changes();
+            var back = Comparison.of(edited, model).changes();
+            assertEquals(count(there, Change.Added.class), count(back, Change.Removed.class), seed);
+            assertEquals(count(there, Change.Renamed.class), count(back, Change.Renamed.class), seed);
+        });
+    }
+
+    private static long count(List<Change> changes, Class<? extends Change> kind) {
+        return changes.stream().filter(kind::isInstance).count();
+    }
+
+    @Test
+    public void mergingWithWhatDidNotChangeGivesWhatDid() {
+        forAll((models, base, seed) -> {
+            var ours = models.edit(models.edit(base));
+            for (var merged : List.of(
+                    Merge.merge(base, ours, base), Merge.merge(base, base, ours), Merge.merge(base, ours, ours))) {
+                assertEquals(merged.clashes(), List.of(), seed);
+                assertEquals(merged.model(), ours, seed);
+            }
+        });
+    }
+
+    @Test
+    public void aMergeHasBothSidesOrSaysWhereTheyClash() {
+        forAll((models, base, seed) -> {
+            var ours = models.edit(base);
+            var theirs = models.edit(base);
+            var merged = Merge.merge(base, ours, theirs);
+            var other = Merge.merge(base, theirs, ours);
+            assertEquals(merged.clashes().size(), other.clashes().size(), seed);
+            if (!merged.clashes().isEmpty()) {
+                return;
+            }
+            assertFalse(Finding.blocks(ModelCheck.check(merged.model())), seed);
+            var wanted = new java.util.TreeSet<>(sentences(Comparison.of(base, ours)));
+            wanted.addAll(sentences(Comparison.of(base, theirs)));
+            var done = new java.util.TreeSet<>(sentences(Comparison.of(base, merged.model())));
+            wanted.removeIf(sentence -> sentence.endsWith("reordered") || sentence.contains(": field "));
+            done.removeIf(sentence -> sentence.endsWith("reordered") || sentence.contains(": field "));
+            assertEquals(relabelled(done), relabelled(wanted), seed);
+            assertTrue(onlyOrder(merged.model(), other.model()), seed);
+            var files = PackageWriter.write(new ModelPackage(MANIFEST, merged.model(), List.of()));
+            assertEquals(
+                    PackageReader.read(files, List.of()).content().orElseThrow().model(), merged.model(), seed);
+        });
+    }
+
+    @Test
+    public void editsOfDifferentTypesMergeToBoth() {
+        forAll((models, base, seed) -> {
+            if (base.types().size() < 2) {
+                return;
+            }
+            var first = base.types().getFirst();
+            var last = base.types().getLast();
+            var a = models.edit(new Model(List.of(first)));
+            var b = models.edit(new Model(List.of(last)));
+            var ours = base;
+            for (var type : a.types()) {
+                ours = ours.with(type);
+            }
+            var theirs = base;
+            var both = ours;
+            for (var type : b.types()) {
+                theirs = theirs.with(type);
+                both = both.with(type);
+            }
+            var merged = Merge.merge(base, ours, theirs);
+            assertEquals(merged.clashes(), List.of(), seed);
+            assertEquals(merged.model(), both, seed);
+        });
+    }
+
+    /** Sentences begin with the type's name, which one of the two sides may have changed. */
+    private static List<String> relabelled(java.util.Collection<String> sentences) {
+        return sentences.stream()
+                .map(sentence -> sentence.replaceFirst("^.*?: (group|option)", "$1"))
+                .map(sentence -> sentence.replaceFirst("^Content type .*: ", ""))
+                .sorted()
+                .toList();
+    }
+
+    private static boolean onlyOrder(Model a, Model b) {
+        return Comparison.of(a, b).changes().stream().allMatch(Change.Reordered.class::isInstance);
+    }
+
+    @Test
+    public void everyPlanCanBeTurnedAroundAndNeedsNoAnswerWithoutRecords() {
+        forAll((models, from, seed) -> {
+            var to = models.edit(models.edit(from));
+            var planner = new Planner(new Ids(new java.util.Random(1)));
+            var none = new HashMap<Question, Answer>();
+            var plan = planner.plan(from, to, none, List.of());
+            assertTrue(plan.runnable(), seed);
+            var steps = plan.steps().stream().map(planned -> planned.step()).toList();
+            for (int i = 1; i < steps.size(); i++) {
+                assertTrue(steps.get(i).phase().compareTo(steps.get(i - 1).phase()) >= 0, seed);
+            }
+            var undo = new UndoPlanner(new Ids(new java.util.Random(2)));
+            var back = undo.plan(to, from, undo.steps(steps), new HashMap<>());
+            assertEquals(back.steps().isEmpty(), steps.isEmpty(), seed);
+            assertTrue(back.runnable(), seed);
+        });
+    }
+
+    @Test
+    public void mangledPackagesGiveFindingsAndNothingElse() {
+        forAll((models, model, seed) -> {
+            var files = PackageWriter.write(new ModelPackage(MANIFEST, model, List.of()));
+            var mangled = new TreeMap<String, byte[]>();
+            files.forEach((name, bytes) -> mangled.put(name, models.pick(2) == 0 ? models.mangle(bytes) : bytes));
+            try {
+                PackageReader.read(mangled, List.of()).findings().forEach(Finding::sentence);
+                var zip = models.mangle(PackageFiles.toZip(files));
+                var findings = new java.util.ArrayList<Finding>();
+                var read = PackageReader.read(PackageFiles.zip(zip, findings), findings);
+                read.content()
+                        .ifPresent(content -> ModelCheck.check(content.model()).forEach(Finding::sentence));
+            } catch (RuntimeException e) {
+                throw new AssertionError(seed, e);
+            }
+        });
+    }
+}

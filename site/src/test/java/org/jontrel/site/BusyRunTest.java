@@ -1,0 +1,142 @@
+package org.jontrel.site;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import com.zaxxer.hikari.HikariDataSource;
+import java.math.BigDecimal;
+import java.sql.SQLException;
+import java.time.Duration;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.Executors;
+import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.concurrent.atomic.AtomicInteger;
+import org.jontrel.core.code.Decision;
+import org.jontrel.core.model.Kind;
+import org.jontrel.core.model.Model;
+import org.jontrel.site.record.Saved;
+import org.jontrel.site.record.State;
+import org.jontrel.site.run.Runs;
+import org.jontrel.site.testing.Moorings;
+import org.jontrel.site.testing.TestDatabase;
+import org.testng.annotations.Test;
+
+/** People go on writing and reading while a run converts their records: nothing that was acknowledged is lost. */
+public class BusyRunTest {
+    private static final int RECORDS = 12_000;
+    private static final int WRITERS = 4;
+
+    private static Model newer() {
+        return Moorings.with(
+                Moorings.RISE,
+                field -> field.withKind(new Kind.Numeric(2, null, null, "m")).withKey("rise_m"));
+    }
+
+    private static Runs.Target target() {
+        return new Runs.Target(
+                "2.0.0",
+                newer(),
+                List.of(new Decision("frise", Decision.About.UNCONVERTED, Decision.Answer.SET_ASIDE, "")));
+    }
+
+    @Test
+    public void whatIsWrittenDuringARunAndDuringItsUndoIsKept() throws Exception {
+        var database = TestDatabase.shared();
+        try (var source = database.source(database.create())) {
+            var site = Site.open(source, "test", Duration.ofSeconds(5));
+            work(site.runs().start(new Runs.Target("1.0.0", Moorings.standard(), List.of()), "anna", _ -> {}));
+            fill(source);
+            var written = new ConcurrentHashMap<Long, BigDecimal>();
+            busily(site, written, () -> work(site.runs().start(target(), "anna", _ -> {})));
+            assertEquals(site.installed().version(), "2.0.0");
+            check(site, written);
+            var run = site.runs().last().orElseThrow();
+            busily(site, written, () -> work(site.runs().undo(run.id(), "anna", _ -> {})));
+            assertEquals(site.installed().version(), "1.0.0");
+            check(site, written);
+        }
+    }
+
+    private static Void work(Runs.Outcome outcome) {
+        assertTrue(outcome instanceof Runs.Outcome.Started, outcome.toString());
+        ((Runs.Outcome.Started) outcome).work().run();
+        return null;
+    }
+
+    private static void fill(HikariDataSource source) throws SQLException {
+        try (var connection = source.getConnection();
+                var statement = connection.createStatement()) {
+            statement.execute(
+                    "INSERT INTO mooring (id, slug, state, version, complete, created_at, updated_at, created_by,"
+                            + " updated_by, title, rise) SELECT seq, CONCAT('m-', seq), 'published', 1, 1,"
+                            + " UTC_TIMESTAMP(6) - INTERVAL 1 DAY, UTC_TIMESTAMP(6) - INTERVAL 1 DAY, 'x', 'x',"
+                            + " CONCAT('Mooring ', seq), seq / 4 FROM seq_1_to_" + RECORDS);
+        }
+    }
+
+    /** Runs the work while writers change records of their own and a reader reads. */
+    private static void busily(Site site, Map<Long, BigDecimal> written, Callable<Void> run) throws Exception {
+        var over = new AtomicBoolean();
+        var saved = new AtomicInteger();
+        try (var pool = Executors.newFixedThreadPool(WRITERS + 1)) {
+            var writers = new java.util.ArrayList<java.util.concurrent.Future<?>>();
+            for (int w = 0; w < WRITERS; w++) {
+                int mine = w;
+                writers.add(pool.submit(() -> {
+                    for (int round = 0; !over.get(); round++) {
+                        saved.addAndGet(write(site, written, 1 + mine + (long) WRITERS * (round * 37 % 2_500), round));
+                    }
+                }));
+            }
+            writers.add(pool.submit(() -> {
+                while (!over.get()) {
+                    assertTrue(site.records().bySlug("mooring", "m-7").isPresent(), "readers are never turned away");
+                }
+            }));
+            Thread.sleep(300);
+            run.call();
+            over.set(true);
+            for (var writer : writers) {
+                writer.get();
+            }
+        }
+        assertTrue(saved.get() > 20, "the writers did write: " + saved.get());
+    }
+
+    private static int write(Site site, Map<Long, BigDecimal> written, long id, int round) {
+        var now = site.records().byId("mooring", id).orElseThrow();
+        var type = site.installed().model().types().getFirst();
+        var value = BigDecimal.valueOf(round % 1_000).add(new BigDecimal("0.25"));
+        var key = type.field("frise").orElseThrow().key();
+        var raw = new HashMap<String, Object>(
+                Map.of("title", now.values().get("part_title"), key, value.toPlainString()));
+        var outcome = site.records().save("mooring", Optional.of(id), now.version(), State.PUBLISHED, raw, "ben");
+        if (outcome instanceof Saved.Stored) {
+            written.put(id, value);
+            return 1;
+        }
+        boolean waits = outcome instanceof Saved.Closed
+                || outcome instanceof Saved.Conflict
+                || outcome instanceof Saved.Refused;
+        assertTrue(waits, outcome.toString());
+        return 0;
+    }
+
+    private static void check(Site site, Map<Long, BigDecimal> written) {
+        for (long id = 1; id <= RECORDS; id += 11) {
+            compare(site, id, written.getOrDefault(id, BigDecimal.valueOf(id).divide(BigDecimal.valueOf(4))));
+        }
+        written.forEach((id, value) -> compare(site, id, value));
+    }
+
+    private static void compare(Site site, long id, BigDecimal expected) {
+        var value = site.records().byId("mooring", id).orElseThrow().values().get("frise");
+        assertEquals(
+                new BigDecimal(String.valueOf(value)).compareTo(expected), 0, id + ": " + value + ", not " + expected);
+    }
+}
