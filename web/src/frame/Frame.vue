@@ -145,7 +145,8 @@ function onKey(event: KeyboardEvent): void {
   display: flex;
   align-items: center;
   gap: 12px;
-  height: 48px;
+  flex-wrap: wrap;
+  min-height: 48px;
   padding: 0 16px;
   background: var(--surface);
   border-bottom: 1px solid var(--line);
@@ -161,6 +162,7 @@ function onKey(event: KeyboardEvent): void {
 .areas {
   display: flex;
   align-self: stretch;
+  min-height: 47px;
   gap: 4px;
   margin-left: 8px;
 }

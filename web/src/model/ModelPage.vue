@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core';
-import { computed, watch } from 'vue';
+import { computed, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import Outline from './Outline.vue';
 import Proof from './Proof.vue';
@@ -11,6 +11,9 @@ const route = useRoute();
 const router = useRouter();
 const draft = useDraft();
 
+/** Below 900 pixels one pane is shown at a time. */
+const panes = ['outline', 'sheet', 'proof'] as const;
+const pane = ref<(typeof panes)[number]>('sheet');
 const type = computed(() => draft.types.find((each) => each.id === route.params.type));
 
 watch(
@@ -34,7 +37,12 @@ useEventListener(window, 'beforeunload', (event) => {
 </script>
 
 <template>
-  <div class="panes">
+  <div class="panes" :data-pane="pane">
+    <div class="chooser" role="group" :aria-label="$t('model.panes')">
+      <button v-for="each in panes" :key="each" type="button" :aria-pressed="pane === each" @click="pane = each">
+        {{ $t(`model.pane.${each}`) }}
+      </button>
+    </div>
     <Outline class="outline" :selected="type?.id" />
     <section class="sheet" :aria-label="type?.singular">
       <Sheet v-if="type" :key="type.id" :type="type" />
@@ -68,14 +76,42 @@ useEventListener(window, 'beforeunload', (event) => {
   padding: 16px;
   min-width: 0;
 }
+.chooser {
+  display: none;
+}
 @media (max-width: 900px) {
   .panes {
-    display: block;
-    overflow: auto;
+    grid-template: auto minmax(0, 1fr) / minmax(0, 1fr);
   }
+  .chooser {
+    display: flex;
+    border-bottom: 1px solid var(--line);
+  }
+  .chooser button {
+    flex: 1;
+    padding: 8px;
+    font: inherit;
+    color: var(--ink);
+    background: none;
+    border: 0;
+    border-bottom: 2px solid transparent;
+    cursor: pointer;
+  }
+  .chooser button[aria-pressed='true'] {
+    border-bottom-color: var(--petrol);
+    color: var(--petrol);
+    font-weight: 650;
+  }
+  .outline,
+  .sheet,
   .proof {
-    border-left: 0;
-    border-top: 1px solid var(--line);
+    display: none;
+    border: 0;
+  }
+  [data-pane='outline'] .outline,
+  [data-pane='sheet'] .sheet,
+  [data-pane='proof'] .proof {
+    display: block;
   }
 }
 </style>

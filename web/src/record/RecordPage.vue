@@ -109,7 +109,10 @@ onBeforeRouteLeave(() => !dirty.value || window.confirm(t('record.leave')));
     }}</RouterLink>
     <div v-if="type" class="stack">
       <div class="row spread head">
-        <h1>{{ record ? record.shown.title : type.wordings.add }}</h1>
+        <div>
+          <span v-if="record && session.mayWrite" class="muted">{{ type.wordings.edit }}</span>
+          <h1>{{ record ? record.shown.title : type.wordings.add }}</h1>
+        </div>
         <div v-if="session.mayWrite" class="row">
           <NButton v-if="record?.state !== 'published'" @click="save('draft')">{{ $t('record.saveDraft') }}</NButton>
           <NButton v-else @click="save('draft')">{{ $t('record.unpublish') }}</NButton>

@@ -70,6 +70,8 @@ export const en = {
   },
   model: {
     outline: 'Definitions',
+    panes: 'What is shown',
+    pane: { outline: 'Definitions', sheet: 'Sheet', proof: 'Proof' },
     types: 'Content types',
     newType: 'New content type',
     nounHint: 'Its singular name; everything else derives.',
@@ -99,7 +101,7 @@ export const en = {
     wordingsHint: 'Derived from the noun; type to replace one, empty it to derive again.',
     wording: {
       add: 'Button that adds one',
-      edit: 'Title of the form',
+      edit: 'Over the form',
       empty: 'When there are none',
       search: 'Search box',
     },

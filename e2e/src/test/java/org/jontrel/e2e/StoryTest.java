@@ -111,6 +111,19 @@ public class StoryTest {
         anna.checkAccessibility();
     }
 
+    @Test(dependsOnMethods = "s3_aContentTypeIsDefinedByKeyboardAlone")
+    public void s3a_onANarrowScreenThePanesAreShownOneAtATime() {
+        page.setViewportSize(880, 800);
+        assertThat(page.getByLabel("Label of field 1")).isVisible();
+        assertThat(page.getByLabel("New content type")).isHidden();
+        anna.button("Proof").click();
+        assertThat(page.getByRole(AriaRole.COMPLEMENTARY).getByLabel("Length")).isVisible();
+        assertThat(page.getByLabel("Label of field 1")).isHidden();
+        anna.checkAccessibility();
+        page.setViewportSize(1280, 800);
+        assertThat(page.getByLabel("Label of field 1")).isVisible();
+    }
+
     private void type(String text) {
         page.keyboard().type(text);
     }
@@ -147,7 +160,7 @@ public class StoryTest {
         page.getByLabel("Least width (pixels)").press("Tab");
     }
 
-    @Test(dependsOnMethods = "s3_aContentTypeIsDefinedByKeyboardAlone")
+    @Test(dependsOnMethods = "s3a_onANarrowScreenThePanesAreShownOneAtATime")
     public void s3b_theProofIsLive() {
         var proof = page.getByRole(AriaRole.COMPLEMENTARY);
         proof.getByLabel("Length").fill("twelve");
