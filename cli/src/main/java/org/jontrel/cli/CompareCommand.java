@@ -10,6 +10,7 @@ import java.util.concurrent.Callable;
 import org.jontrel.core.code.Identities;
 import org.jontrel.core.compare.Change;
 import org.jontrel.core.compare.Comparison;
+import org.jontrel.core.compare.Report;
 import org.jontrel.core.compare.Sentences;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.model.Ids;
@@ -37,6 +38,9 @@ final class CompareCommand implements Callable<Integer> {
     @Option(names = "--json", description = "For machines: {\"advice\": …, \"changes\": [{sentence, advice, reach}]}")
     private boolean json;
 
+    @Option(names = "--markdown", description = "For a pull request.")
+    private boolean markdown;
+
     @Override
     public Integer call() throws IOException {
         var ids = Ids.secure();
@@ -54,8 +58,12 @@ final class CompareCommand implements Callable<Integer> {
                     "changes",
                     comparison.changes().stream().map(CompareCommand::tree).toList());
             out.println(Output.json(tree));
+        } else if (markdown) {
+            out.print(Report.markdown(comparison));
+            out.flush();
         } else {
-            comparison.changes().forEach(change -> out.println(lower(change.advice()) + ": " + Sentences.of(change)));
+            out.print(Report.text(comparison));
+            out.flush();
             if (comparison.isEmpty()) {
                 spec.commandLine().getErr().println("The two are the same.");
             }

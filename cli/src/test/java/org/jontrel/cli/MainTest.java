@@ -82,7 +82,8 @@ public class MainTest {
         assertEquals(ran.code(), 1);
         assertEquals(
                 ran.out().strip(),
-                "patch: Mooring: field Length of berth: label changed from “Length” to “Length of berth”");
+                "Mooring\n  patch: Mooring: field Length of berth: label changed from “Length” to “Length of berth”");
+        assertTrue(run("compare", folder, other, "--markdown").out().contains("### Mooring"));
         assertEquals(run("compare", folder, folder).code(), 0);
         var tree = JsonMapper.shared()
                 .readTree(run("compare", folder, other, "--json").out());

@@ -1,8 +1,10 @@
 package org.jontrel.core.compare;
 
 import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Objects;
+import java.util.Map;
 import java.util.function.Function;
 import org.jontrel.core.code.Settings;
 import org.jontrel.core.compare.Subject.Level;
@@ -26,14 +28,18 @@ public record Comparison(List<Change> changes) {
 
     public static Comparison of(Model before, Model after) {
         var changes = new ArrayList<Change>();
+        var were = index(before.types(), ContentType::id);
+        var are = index(after.types(), ContentType::id);
         for (var type : after.types()) {
-            before.type(type.id())
-                    .ifPresentOrElse(
-                            was -> new TypeComparison(was, type, changes).run(),
-                            () -> changes.add(new Change.Added(subject(type))));
+            var was = were.get(type.id());
+            if (was == null) {
+                changes.add(new Change.Added(subject(type)));
+            } else if (!was.equals(type)) {
+                new TypeComparison(was, type, changes).run();
+            }
         }
         before.types().stream()
-                .filter(type -> after.type(type.id()).isEmpty())
+                .filter(type -> !are.containsKey(type.id()))
                 .forEach(type -> changes.add(new Change.Removed(subject(type))));
         return new Comparison(changes);
     }
@@ -65,6 +71,20 @@ public record Comparison(List<Change> changes) {
         };
     }
 
+    /** Things by their id; of two with one id (a mistake the checker finds) the first. */
+    private static <T> Map<String, T> index(List<T> things, Function<T, String> id) {
+        var index = new LinkedHashMap<String, T>();
+        things.forEach(thing -> index.putIfAbsent(id.apply(thing), thing));
+        return index;
+    }
+
+    /** The group of each field, by the field's id. */
+    private static Map<String, Group> homes(ContentType type) {
+        var homes = new HashMap<String, Group>();
+        type.groups().forEach(group -> group.fields().forEach(field -> homes.putIfAbsent(field.id(), group)));
+        return homes;
+    }
+
     private static Subject subject(ContentType type) {
         return new Subject(Level.TYPE, type.id(), type.singular(), "", "", "");
     }
@@ -73,11 +93,15 @@ public record Comparison(List<Change> changes) {
         private final ContentType before;
         private final ContentType after;
         private final List<Change> changes;
+        private final Map<String, Group> homesBefore;
+        private final Map<String, Group> homesAfter;
 
         TypeComparison(ContentType before, ContentType after, List<Change> changes) {
             this.before = before;
             this.after = after;
             this.changes = changes;
+            this.homesBefore = homes(before);
+            this.homesAfter = homes(after);
         }
 
         void run() {
@@ -103,8 +127,8 @@ public record Comparison(List<Change> changes) {
         }
 
         private void field(Field was, Field is) {
-            var from = before.groupOf(was.id()).orElseThrow();
-            var to = after.groupOf(is.id()).orElseThrow();
+            var from = homesBefore.get(was.id());
+            var to = homesAfter.get(is.id());
             if (!from.id().equals(to.id())) {
                 changes.add(new Change.Moved(subject(is), from.title(), to.title()));
             }
@@ -138,25 +162,31 @@ public record Comparison(List<Change> changes) {
 
         private <T> void pairs(
                 List<T> were, List<T> are, Function<T, String> id, Function<T, Subject> subject, Pair<T> compare) {
-            for (var is : are) {
-                var was = were.stream()
-                        .filter(other -> id.apply(other).equals(id.apply(is)))
-                        .findFirst();
-                was.ifPresentOrElse(
-                        other -> compare.both(other, is), () -> changes.add(new Change.Added(subject.apply(is))));
-            }
-            were.stream()
-                    .filter(was -> are.stream().noneMatch(is -> id.apply(is).equals(id.apply(was))))
-                    .forEach(was -> changes.add(new Change.Removed(subject.apply(was))));
+            var before = index(were, id);
+            var after = index(are, id);
+            after.forEach((key, is) -> {
+                var was = before.get(key);
+                if (was == null) {
+                    changes.add(new Change.Added(subject.apply(is)));
+                } else {
+                    compare.both(was, is);
+                }
+            });
+            before.forEach((key, was) -> {
+                if (!after.containsKey(key)) {
+                    changes.add(new Change.Removed(subject.apply(was)));
+                }
+            });
         }
 
         /** Whether what both have stands in another order. */
         private <T> void order(List<T> were, List<T> are, Function<T, String> id, Subject subject) {
-            var a = were.stream().map(id).toList();
-            var b = are.stream().map(id).toList();
-            if (!Objects.equals(
-                    a.stream().filter(b::contains).toList(),
-                    b.stream().filter(a::contains).toList())) {
+            var before = index(were, id).keySet();
+            var after = index(are, id).keySet();
+            if (!before.stream()
+                    .filter(after::contains)
+                    .toList()
+                    .equals(after.stream().filter(before::contains).toList())) {
                 changes.add(new Change.Reordered(subject));
             }
         }
