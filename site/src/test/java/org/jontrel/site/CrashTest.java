@@ -16,12 +16,14 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Consumer;
 import org.jontrel.core.code.Decision;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
 import org.jontrel.site.record.Filter;
 import org.jontrel.site.record.Saved;
 import org.jontrel.site.record.State;
+import org.jontrel.site.run.RunView;
 import org.jontrel.site.run.Runs;
 import org.jontrel.site.testing.Moorings;
 import org.jontrel.site.testing.TestDatabase;
@@ -53,7 +55,7 @@ public class CrashTest {
                         new Decision("fdepth", Decision.About.REQUIRED_EMPTY, Decision.Answer.FILL, "1.5")));
     }
 
-    /** The process that is killed: carries out the run and says each move. */
+    /** The process that is killed: carries out the run, or undoes the last one, and says each move. */
     public static final class Victim {
         private Victim() {}
 
@@ -63,10 +65,14 @@ public class CrashTest {
             config.setUsername(TestDatabase.USER);
             config.setPassword(TestDatabase.PASSWORD);
             try (var source = new HikariDataSource(config)) {
-                var outcome = Site.open(source, "victim", STALE).runs().start(target(), "anna", _ -> {
+                var runs = Site.open(source, "victim", STALE).runs();
+                Consumer<RunView> said = _ -> {
                     System.out.println("moved");
                     System.out.flush();
-                });
+                };
+                var outcome = arguments[1].equals("undo")
+                        ? runs.undo(runs.last().orElseThrow().id(), "anna", said)
+                        : runs.start(target(), "anna", said);
                 ((Runs.Outcome.Started) outcome).work().run();
             }
         }
@@ -90,7 +96,7 @@ public class CrashTest {
             start(site.runs().start(new Runs.Target("1.0.0", Moorings.standard(), List.of()), "anna", _ -> {}));
             fill(source);
             var before = values(site, "1.0.0");
-            kill(database.url(name), moves);
+            kill(database.url(name), "run", moves);
 
             var seen = Site.open(source, "after", STALE);
             assertEquals(seen.count("mooring"), RECORDS, "the site reads although its run was cut off");
@@ -116,6 +122,34 @@ public class CrashTest {
         }
     }
 
+    @DataProvider
+    public Object[][] momentsOfUndo() {
+        return new Object[][] {{1}, {4}, {8}, {11}, {14}, {18}};
+    }
+
+    @Test(dataProvider = "momentsOfUndo")
+    public void aKilledUndoGoesOnToTheLastValue(int moves) throws Exception {
+        var database = TestDatabase.shared();
+        var name = database.create();
+        try (var source = database.source(name)) {
+            var site = Site.open(source, "test", STALE);
+            start(site.runs().start(new Runs.Target("1.0.0", Moorings.standard(), List.of()), "anna", _ -> {}));
+            fill(source);
+            var before = values(site, "1.0.0");
+            start(site.runs().start(target(), "anna", _ -> {}));
+            kill(database.url(name), "undo", moves);
+            var seen = Site.open(source, "after", STALE);
+            assertEquals(seen.count("mooring"), RECORDS);
+            var run = seen.runs().last().orElseThrow();
+            assertEquals(run.kind(), "undo");
+            if (!run.state().equals("done")) {
+                start(seen.runs().resume(run.id(), _ -> {}));
+            }
+            assertEquals(values(seen, "1.0.0"), before);
+            assertEquals(seen.runs().last().orElseThrow().state(), "done");
+        }
+    }
+
     private static void start(Runs.Outcome outcome) {
         assertTrue(outcome instanceof Runs.Outcome.Started, outcome.toString());
         ((Runs.Outcome.Started) outcome).work().run();
@@ -133,7 +167,7 @@ public class CrashTest {
         }
     }
 
-    private static void kill(String url, int moves) throws IOException, InterruptedException {
+    private static void kill(String url, String what, int moves) throws IOException, InterruptedException {
         var java = Path.of(System.getProperty("java.home"), "bin", "java").toString();
         var process = new ProcessBuilder(
                         java,
@@ -141,7 +175,8 @@ public class CrashTest {
                         "-cp",
                         System.getProperty("java.class.path"),
                         Victim.class.getName(),
-                        url)
+                        url,
+                        what)
                 .redirectError(ProcessBuilder.Redirect.DISCARD)
                 .start();
         try (var lines = new BufferedReader(new InputStreamReader(process.getInputStream(), StandardCharsets.UTF_8))) {
