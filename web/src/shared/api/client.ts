@@ -29,7 +29,7 @@ export function csrfToken(cookies: string = document.cookie): string {
   return found ? decodeURIComponent(found.slice('XSRF-TOKEN='.length)) : '';
 }
 
-export const api = createClient<paths>({ baseUrl: '' });
+export const api = createClient<paths>({ baseUrl: '', fetch: (request) => fetch(request) });
 
 api.use({
   onRequest({ request }) {

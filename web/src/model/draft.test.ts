@@ -1,0 +1,159 @@
+import { createPinia, setActivePinia } from 'pinia';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import type { ContentType } from '@/shared/kinds';
+import { useDraft } from './draft';
+
+const mooring: ContentType = { id: 't1', key: 'mooring', singular: 'Mooring', plural: 'Moorings', path: 'moorings' };
+
+/** A server of one definition that can be slow, away, or ahead of the browser. */
+class Server {
+  definition = mooring;
+  revision = 1;
+  away = false;
+  refuse: string | undefined;
+  puts: ContentType[] = [];
+  hold: Promise<void> | undefined;
+
+  view() {
+    const types = [{ definition: this.definition, revision: this.revision }];
+    return { revision: this.revision, types, findings: [], changed: [], undo: 'Edit', redo: undefined };
+  }
+
+  async answer(request: Request): Promise<Response> {
+    if (this.away) {
+      throw new TypeError('network');
+    }
+    if (request.method !== 'PUT') {
+      return Response.json(request.url.endsWith('/sites') ? [] : this.view());
+    }
+    const sent = (await request.json()) as { base: number; definition: ContentType };
+    await this.hold;
+    if (this.refuse) {
+      return Response.json({ detail: this.refuse }, { status: 422 });
+    }
+    if (sent.base !== this.revision) {
+      const current = { definition: this.definition, revision: this.revision };
+      return Response.json({ detail: 'Changed elsewhere.', current }, { status: 409 });
+    }
+    this.puts.push(sent.definition);
+    this.definition = sent.definition;
+    this.revision++;
+    return Response.json(this.view());
+  }
+}
+
+let server: Server;
+
+beforeEach(() => {
+  vi.useFakeTimers();
+  server = new Server();
+  vi.stubGlobal('fetch', (request: Request) => server.answer(request));
+  setActivePinia(createPinia());
+});
+
+afterEach(() => {
+  vi.unstubAllGlobals();
+  vi.useRealTimers();
+});
+
+async function opened() {
+  const draft = useDraft();
+  await draft.open('tessel');
+  return draft;
+}
+
+const named = (singular: string): ContentType => ({ ...mooring, singular });
+
+describe('the draft in the browser', () => {
+  it('sends an edit once typing pauses, and says so', async () => {
+    const draft = await opened();
+    draft.edit(named('B'));
+    draft.edit(named('Berth'));
+    expect(draft.state).toBe('saving');
+    expect(server.puts).toHaveLength(0);
+    await vi.advanceTimersByTimeAsync(500);
+    await vi.waitFor(() => expect(draft.state).toBe('saved'));
+    expect(server.puts.map((put) => put.singular)).toEqual(['Berth']);
+    expect(draft.undoTitle).toBe('Edit');
+  });
+
+  it('keeps what was typed while an answer was on its way', async () => {
+    const draft = await opened();
+    let release: () => void = () => undefined;
+    server.hold = new Promise((resolve) => (release = resolve));
+    draft.edit(named('First'));
+    await vi.advanceTimersByTimeAsync(500);
+    draft.edit(named('Second'));
+    server.hold = undefined;
+    release();
+    await vi.advanceTimersByTimeAsync(1_000);
+    await vi.waitFor(() => expect(draft.state).toBe('saved'));
+    expect(draft.types[0]?.singular).toBe('Second');
+    expect(server.definition.singular).toBe('Second');
+  });
+
+  it('keeps an edit while the server is away and sends it later', async () => {
+    const draft = await opened();
+    server.away = true;
+    draft.edit(named('Berth'));
+    await vi.advanceTimersByTimeAsync(500);
+    await vi.waitFor(() => expect(draft.state).toBe('failed'));
+    expect(draft.why).toContain('cannot be reached');
+    expect(draft.types[0]?.singular).toBe('Berth');
+    server.away = false;
+    await vi.advanceTimersByTimeAsync(4_000);
+    await vi.waitFor(() => expect(draft.state).toBe('saved'));
+    expect(server.definition.singular).toBe('Berth');
+  });
+
+  it('does not send again and again what the server refuses, but the next edit goes', async () => {
+    const draft = await opened();
+    server.refuse = 'Not readable.';
+    draft.edit(named(''));
+    await vi.advanceTimersByTimeAsync(500);
+    await vi.waitFor(() => expect(draft.state).toBe('failed'));
+    expect(draft.why).toBe('Not readable.');
+    server.refuse = undefined;
+    await vi.advanceTimersByTimeAsync(10_000);
+    expect(server.puts).toHaveLength(0);
+    draft.edit(named('Berth'));
+    await vi.advanceTimersByTimeAsync(500);
+    await vi.waitFor(() => expect(server.definition.singular).toBe('Berth'));
+  });
+
+  it('overwrites nobody: the other version is taken or ours kept, as somebody chooses', async () => {
+    const draft = await opened();
+    server.definition = named('Theirs');
+    server.revision = 5;
+    draft.edit(named('Mine'));
+    await vi.advanceTimersByTimeAsync(500);
+    await vi.waitFor(() => expect(draft.state).toBe('conflict'));
+    expect(server.definition.singular).toBe('Theirs');
+    draft.edit(named('Mine still'));
+    await vi.advanceTimersByTimeAsync(2_000);
+    expect(server.definition.singular).toBe('Theirs');
+    await draft.keepMine();
+    await vi.waitFor(() => expect(draft.state).toBe('saved'));
+    expect(server.definition.singular).toBe('Mine still');
+
+    server.definition = named('Theirs again');
+    server.revision = 9;
+    draft.edit(named('Mine again'));
+    await vi.advanceTimersByTimeAsync(500);
+    await vi.waitFor(() => expect(draft.state).toBe('conflict'));
+    await draft.takeTheirs();
+    expect(draft.types[0]?.singular).toBe('Theirs again');
+    expect(draft.state).toBe('saved');
+  });
+
+  it('takes in what others changed without touching what is being typed', async () => {
+    const draft = await opened();
+    server.definition = named('Changed there');
+    server.revision = 2;
+    await draft.refresh();
+    expect(draft.types[0]?.singular).toBe('Changed there');
+    draft.edit(named('Typed here'));
+    await draft.refresh();
+    expect(draft.types[0]?.singular).toBe('Typed here');
+  });
+});
