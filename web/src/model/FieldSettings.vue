@@ -33,6 +33,7 @@ function shown(name: string): string {
       :options="field.options ?? []"
       @change="emit('change', { ...field, options: $event })"
     />
+    <p v-if="settings.length === 0 && field.kind !== 'choice'" class="hint">{{ $t('model.noSettings') }}</p>
     <div v-for="[name, control] in settings" :key="name" :title="help[field.kind]?.[name]">
       <label v-if="control === 'flag'" class="row">
         <input
@@ -49,7 +50,7 @@ function shown(name: string): string {
           :id="`${field.id}-${name}`"
           class="input"
           :class="{ mono: name === 'pattern' }"
-          :type="control === 'date' ? 'date' : 'text'"
+          :type="control === 'date' || control === 'time' ? control : 'text'"
           :inputmode="control === 'whole' ? 'numeric' : control === 'decimal' ? 'decimal' : undefined"
           :value="shown(name)"
           @change="set(name, control, ($event.target as HTMLInputElement).value)"

@@ -55,6 +55,33 @@ const typed = (event: Event) => {
     :value="text"
     @input="typed"
   />
+  <input
+    v-else-if="field.kind === 'time'"
+    v-bind="common"
+    class="input"
+    type="time"
+    :min="field.earliest"
+    :max="field.latest"
+    :value="text"
+    @input="typed"
+  />
+  <div v-else-if="field.kind === 'colour'" class="row">
+    <input
+      v-bind="common"
+      class="input mono colour"
+      autocomplete="off"
+      placeholder="#000000"
+      :value="text"
+      @input="typed"
+    />
+    <input
+      class="swatch"
+      type="color"
+      :value="/^#[0-9a-f]{6}$/i.test(text) ? text : '#000000'"
+      :aria-label="$t('form.pick', { label: field.label })"
+      @input="typed"
+    />
+  </div>
   <select v-else-if="field.kind === 'choice'" v-bind="common" class="input" :value="text" @change="typed">
     <option value="">{{ $t('form.choose') }}</option>
     <option v-if="text && !field.options?.some((option) => option.key === text)" :value="text">{{ text }}</option>
@@ -71,7 +98,15 @@ const typed = (event: Event) => {
     :site="site"
     @change="emit('change', $event)"
   />
-  <input v-else v-bind="common" class="input" autocomplete="off" :value="text" @input="typed" />
+  <input
+    v-else
+    v-bind="common"
+    class="input"
+    :inputmode="field.kind === 'email' ? 'email' : field.kind === 'phone' ? 'tel' : 'text'"
+    autocomplete="off"
+    :value="text"
+    @input="typed"
+  />
 </template>
 
 <style scoped>
@@ -79,7 +114,19 @@ const typed = (event: Event) => {
   max-width: 160px;
 }
 select.input,
-input[type='date'] {
+input[type='date'],
+input[type='time'] {
   max-width: 260px;
+}
+.colour {
+  max-width: 130px;
+}
+.swatch {
+  width: 40px;
+  height: 32px;
+  padding: 2px;
+  background: var(--surface);
+  border: 1px solid var(--muted);
+  border-radius: 4px;
 }
 </style>

@@ -4,6 +4,10 @@ import IconLongText from '~icons/tabler/align-left';
 import IconNumber from '~icons/tabler/number-123';
 import IconYesNo from '~icons/tabler/toggle-left';
 import IconDate from '~icons/tabler/calendar';
+import IconTime from '~icons/tabler/clock';
+import IconEmail from '~icons/tabler/mail';
+import IconPhone from '~icons/tabler/phone';
+import IconColour from '~icons/tabler/palette';
 import IconChoice from '~icons/tabler/list-check';
 import IconImage from '~icons/tabler/photo';
 import type { Schemas } from './api/client';
@@ -16,7 +20,7 @@ export type FieldOf<K extends KindCode> = Extract<Field, { kind: K }>;
 export type Option = NonNullable<FieldOf<'choice'>['options']>[number];
 
 /** How a setting is typed. */
-export type Control = 'whole' | 'decimal' | 'text' | 'date' | 'flag';
+export type Control = 'whole' | 'decimal' | 'text' | 'date' | 'time' | 'flag';
 
 interface KindInfo {
   icon: Component;
@@ -34,6 +38,10 @@ export const kinds: Record<KindCode, KindInfo> = {
   number: { icon: IconNumber, settings: { decimals: 'whole', min: 'decimal', max: 'decimal', unit: 'text' } },
   yes_no: { icon: IconYesNo, settings: { yes: 'text', no: 'text' } },
   date: { icon: IconDate, settings: { earliest: 'date', latest: 'date' } },
+  time: { icon: IconTime, settings: { earliest: 'time', latest: 'time' } },
+  email: { icon: IconEmail, settings: {} },
+  phone: { icon: IconPhone, settings: {} },
+  colour: { icon: IconColour, settings: {} },
   choice: { icon: IconChoice, settings: {} },
   image: {
     icon: IconImage,

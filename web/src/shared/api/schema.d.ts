@@ -641,6 +641,68 @@ export interface components {
                     /** @description Whether a published record needs a value. */
                     required?: boolean;
                 } | {
+                    /**
+                     * Format: time
+                     * @description The first possible time.
+                     */
+                    earliest?: string;
+                    /** @description A sentence under the control. */
+                    help?: string;
+                    /** @description Kept for life; given when left out. */
+                    id?: string;
+                    /** @description The name in code, addresses of the API and the database. */
+                    key: string;
+                    /** @constant */
+                    kind: "time";
+                    /** @description What people read. */
+                    label: string;
+                    /**
+                     * Format: time
+                     * @description The last possible time.
+                     */
+                    latest?: string;
+                    /** @description Whether a published record needs a value. */
+                    required?: boolean;
+                } | {
+                    /** @description A sentence under the control. */
+                    help?: string;
+                    /** @description Kept for life; given when left out. */
+                    id?: string;
+                    /** @description The name in code, addresses of the API and the database. */
+                    key: string;
+                    /** @constant */
+                    kind: "email";
+                    /** @description What people read. */
+                    label: string;
+                    /** @description Whether a published record needs a value. */
+                    required?: boolean;
+                } | {
+                    /** @description A sentence under the control. */
+                    help?: string;
+                    /** @description Kept for life; given when left out. */
+                    id?: string;
+                    /** @description The name in code, addresses of the API and the database. */
+                    key: string;
+                    /** @constant */
+                    kind: "phone";
+                    /** @description What people read. */
+                    label: string;
+                    /** @description Whether a published record needs a value. */
+                    required?: boolean;
+                } | {
+                    /** @description A sentence under the control. */
+                    help?: string;
+                    /** @description Kept for life; given when left out. */
+                    id?: string;
+                    /** @description The name in code, addresses of the API and the database. */
+                    key: string;
+                    /** @constant */
+                    kind: "colour";
+                    /** @description What people read. */
+                    label: string;
+                    /** @description Whether a published record needs a value. */
+                    required?: boolean;
+                } | {
                     /** @description A sentence under the control. */
                     help?: string;
                     /** @description Kept for life; given when left out. */

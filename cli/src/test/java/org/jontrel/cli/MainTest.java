@@ -158,7 +158,7 @@ public class MainTest {
         var type = JsonMapper.shared().readTree(Files.readString(out.resolve("type.schema.json")));
         assertEquals(type.get("$schema").asString(), "https://json-schema.org/draft/2020-12/schema");
         var fields = type.at("/properties/groups/items/properties/fields/items/oneOf");
-        assertEquals(fields.size(), 7);
+        assertEquals(fields.size(), 11);
         assertTrue(
                 Files.exists(out.resolve("package.schema.json")) && Files.exists(out.resolve("migration.schema.json")));
     }

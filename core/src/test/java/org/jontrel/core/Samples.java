@@ -2,6 +2,7 @@ package org.jontrel.core;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -46,8 +47,14 @@ public final class Samples {
     public static final Field PHOTO =
             new Field("f5b6m4z1a", "photo", "Photo", "", false, new Kind.Image(320, null, 2_000, false));
 
+    public static final Field OPENS =
+            new Field("f6b6m4z1a", "opens", "Opens", "", false, new Kind.Time(LocalTime.of(6, 0), LocalTime.of(22, 0)));
+    public static final Field EMAIL = new Field("f7b6m4z1a", "email", "E-mail", "", false, Kind.Email.PLAIN);
+    public static final Field PHONE = new Field("f8b6m4z1a", "phone", "Phone", "", false, Kind.Phone.PLAIN);
+    public static final Field TINT = new Field("f9b6m4z1a", "tint", "Tint", "", false, Kind.Colour.PLAIN);
+
     public static final ContentType MOORING =
-            type("t7k2m9q4d", "mooring", LENGTH, SURFACE, NAME, NOTE, OPEN, SINCE, PHOTO);
+            type("t7k2m9q4d", "mooring", LENGTH, SURFACE, NAME, NOTE, OPEN, SINCE, PHOTO, OPENS, EMAIL, PHONE, TINT);
     public static final Model MODEL = new Model(List.of(MOORING));
 
     private Samples() {}

@@ -10,6 +10,7 @@ import java.math.BigDecimal;
 import java.sql.SQLException;
 import java.time.Duration;
 import java.time.LocalDate;
+import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -122,7 +123,15 @@ public class SiteTest {
                 "since",
                 "1890-05-01",
                 "note",
-                "Two\nlines 'quoted' `ticked`");
+                "Two\nlines 'quoted' `ticked`",
+                "opens",
+                "23:59:58",
+                "email",
+                "keeper@example.org",
+                "phone",
+                "+44 20 7946 0000",
+                "tint",
+                "#ABC");
         var values = site.records().byId("mooring", saved.id()).orElseThrow().values();
         assertEquals(values.get("part_title"), "Quay 😀 <b>");
         assertEquals(((BigDecimal) values.get("flength")).compareTo(new BigDecimal("12.5")), 0);
@@ -131,6 +140,10 @@ public class SiteTest {
         assertEquals(values.get("fopen"), true);
         assertEquals(values.get("fsince"), LocalDate.of(1890, 5, 1));
         assertEquals(values.get("fnote"), "Two\nlines 'quoted' `ticked`");
+        assertEquals(values.get("fopens"), LocalTime.of(23, 59, 58));
+        assertEquals(values.get("femail"), "keeper@example.org");
+        assertEquals(values.get("fphone"), "+44 20 7946 0000");
+        assertEquals(values.get("ftint"), "#aabbcc");
         assertEquals(saved.slug(), "quay-b");
         assertEquals(
                 columns("mooring").get("state_value"),
@@ -350,6 +363,9 @@ public class SiteTest {
             },
             {"frise", Kind.LongText.PLAIN, Map.of("2.59", "2.59", "about 9ft", "about 9ft"), List.of()},
             {"frise", Kind.Date.PLAIN, Map.of("2026-01-31", LocalDate.of(2026, 1, 31)), List.of("31.1.2026", "soon")},
+            {"frise", Kind.Time.PLAIN, Map.of("09:30", LocalTime.of(9, 30)), List.of("half past nine")},
+            {"frise", Kind.Email.PLAIN, Map.of("a@example.org", "a@example.org"), List.of("a at example")},
+            {"frise", Kind.Colour.PLAIN, Map.of("#123456", "#123456"), List.of("red")},
             {"frise", Kind.YesNo.PLAIN, Map.of("yes", true, "No", false), List.of("perhaps")},
         };
     }

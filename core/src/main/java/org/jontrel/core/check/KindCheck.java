@@ -40,6 +40,8 @@ final class KindCheck {
                 names.label("no", yesNo.no(), field.label());
             }
             case Kind.Date date -> crossed("earliest", date.earliest(), "latest", date.latest());
+            case Kind.Time time -> crossed("earliest", time.earliest(), "latest", time.latest());
+            case Kind.Email _, Kind.Phone _, Kind.Colour _ -> {}
             case Kind.Choice choice -> choice(choice);
             case Kind.Image image -> {
                 range("min_width", image.minWidth(), 1, MOST_PIXELS);

@@ -118,11 +118,12 @@ final class TypeCheck {
     /** Bytes that a value counts against the row limit of the database (utf8mb4: four a character). */
     private static int bytes(Kind kind) {
         return switch (kind) {
-            case Kind.Text _ -> Kind.Text.LONGEST * 4 + 2;
+            case Kind.Text _, Kind.Email _, Kind.Phone _ -> Kind.Text.LONGEST * 4 + 2;
             case Kind.LongText _ -> 12;
             case Kind.Numeric _ -> 10;
             case Kind.YesNo _ -> 1;
-            case Kind.Date _ -> 3;
+            case Kind.Date _, Kind.Time _ -> 3;
+            case Kind.Colour _ -> 8;
             case Kind.Choice _ -> 65;
             case Kind.Image _ -> 8;
         };

@@ -74,6 +74,21 @@ final class KindShapes {
             .optional("latest", Shape.date(), Kind.Date::latest, null, Sense.UPPER_BOUND, "The last possible day.")
             .build(v -> new Kind.Date(v.get("earliest"), v.get("latest")));
 
+    static final ObjectShape<Kind.Time> TIME = ObjectShape.<Kind.Time>of("time field")
+            .optional(
+                    "earliest", Shape.time(), Kind.Time::earliest, null, Sense.LOWER_BOUND, "The first possible time.")
+            .optional("latest", Shape.time(), Kind.Time::latest, null, Sense.UPPER_BOUND, "The last possible time.")
+            .build(v -> new Kind.Time(v.get("earliest"), v.get("latest")));
+
+    static final ObjectShape<Kind.Email> EMAIL =
+            ObjectShape.<Kind.Email>of("e-mail field").build(_ -> Kind.Email.PLAIN);
+
+    static final ObjectShape<Kind.Phone> PHONE =
+            ObjectShape.<Kind.Phone>of("phone field").build(_ -> Kind.Phone.PLAIN);
+
+    static final ObjectShape<Kind.Colour> COLOUR =
+            ObjectShape.<Kind.Colour>of("colour field").build(_ -> Kind.Colour.PLAIN);
+
     static final ObjectShape<Kind.Choice> CHOICE = ObjectShape.<Kind.Choice>of("choice field")
             .optional(
                     "options",
@@ -124,6 +139,10 @@ final class KindShapes {
                 Kind.Numeric.PLAIN,
                 Kind.YesNo.PLAIN,
                 Kind.Date.PLAIN,
+                Kind.Time.PLAIN,
+                Kind.Email.PLAIN,
+                Kind.Phone.PLAIN,
+                Kind.Colour.PLAIN,
                 Kind.Choice.PLAIN,
                 Kind.Image.PLAIN)) {
             all.put(plain.code(), of(plain));
@@ -141,6 +160,10 @@ final class KindShapes {
                     case Kind.Numeric _ -> NUMBER;
                     case Kind.YesNo _ -> YES_NO;
                     case Kind.Date _ -> DATE;
+                    case Kind.Time _ -> TIME;
+                    case Kind.Email _ -> EMAIL;
+                    case Kind.Phone _ -> PHONE;
+                    case Kind.Colour _ -> COLOUR;
                     case Kind.Choice _ -> CHOICE;
                     case Kind.Image _ -> IMAGE;
                 };

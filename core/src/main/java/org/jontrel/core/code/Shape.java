@@ -2,6 +2,7 @@ package org.jontrel.core.code;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.time.LocalTime;
 import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -116,6 +117,21 @@ interface Shape<T> {
                 },
                 LocalDate::toString,
                 Map.of("type", "string", "format", "date"));
+    }
+
+    static Shape<LocalTime> time() {
+        return scalar(
+                "a time such as 09:30",
+                true,
+                text -> {
+                    try {
+                        return Optional.of(LocalTime.parse(text));
+                    } catch (DateTimeParseException _) {
+                        return Optional.empty();
+                    }
+                },
+                LocalTime::toString,
+                Map.of("type", "string", "format", "time"));
     }
 
     /** One of a fixed set of words. */

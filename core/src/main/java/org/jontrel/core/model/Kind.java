@@ -2,6 +2,7 @@ package org.jontrel.core.model;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.time.LocalTime;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -23,6 +24,10 @@ public sealed interface Kind {
             case Numeric _ -> "number";
             case YesNo _ -> "yes_no";
             case Date _ -> "date";
+            case Time _ -> "time";
+            case Email _ -> "email";
+            case Phone _ -> "phone";
+            case Colour _ -> "colour";
             case Choice _ -> "choice";
             case Image _ -> "image";
         };
@@ -70,6 +75,26 @@ public sealed interface Kind {
 
     record Date(LocalDate earliest, LocalDate latest) implements Kind {
         public static final Date PLAIN = new Date(null, null);
+    }
+
+    /** A time of day, to the second. */
+    record Time(LocalTime earliest, LocalTime latest) implements Kind {
+        public static final Time PLAIN = new Time(null, null);
+    }
+
+    /** An e-mail address. */
+    record Email() implements Kind {
+        public static final Email PLAIN = new Email();
+    }
+
+    /** A telephone number, as people write it. */
+    record Phone() implements Kind {
+        public static final Phone PLAIN = new Phone();
+    }
+
+    /** A colour of the screen: red, green and blue of 256 steps each. */
+    record Colour() implements Kind {
+        public static final Colour PLAIN = new Colour();
     }
 
     /** One of the field's own options. */

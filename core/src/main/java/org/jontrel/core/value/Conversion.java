@@ -58,8 +58,9 @@ public record Conversion(Field from, Field to, Object fill) {
                         .fromText(((java.math.BigDecimal) value)
                                 .stripTrailingZeros()
                                 .toPlainString());
-            case Kind.Date _ -> Values.of(to.kind()).fromText(value.toString());
-            case Kind.Text _, Kind.LongText _ -> Values.of(to.kind()).fromText(((String) value).strip());
+            case Kind.Date _, Kind.Time _ -> Values.of(to.kind()).fromText(value.toString());
+            case Kind.Text _, Kind.LongText _, Kind.Email _, Kind.Phone _, Kind.Colour _ ->
+                Values.of(to.kind()).fromText(((String) value).strip());
             case Kind.YesNo _, Kind.Choice _ ->
                 Values.of(to.kind()).fromText(Values.of(from.kind()).show(value));
         };

@@ -8,7 +8,17 @@ import org.jontrel.core.finding.Place;
 
 /** What the values of one kind are: how they are read, checked, shown and turned into text and back. */
 sealed interface KindValues
-        permits TextValues, LongTextValues, NumberValues, YesNoValues, DateValues, ChoiceValues, ImageValues {
+        permits TextValues,
+                LongTextValues,
+                NumberValues,
+                YesNoValues,
+                DateValues,
+                TimeValues,
+                EmailValues,
+                PhoneValues,
+                ColourValues,
+                ChoiceValues,
+                ImageValues {
     /** The value from what a form or the API sent (never null or blank), or why not. */
     Read read(Object raw, Where where);
 

@@ -8,8 +8,8 @@ import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 
 /**
- * The values of fields. In Java they are {@link String} (texts; the key of an option), {@link java.math.BigDecimal},
- * {@link Boolean}, {@link java.time.LocalDate} and {@link Long} (a picture's id); an empty value is {@code null}.
+ * The values of fields. In Java they are {@link String} (texts, addresses, numbers of telephones, colours; the key of an option), {@link java.math.BigDecimal},
+ * {@link Boolean}, {@link java.time.LocalDate}, {@link java.time.LocalTime} and {@link Long} (a picture's id); an empty value is {@code null}.
  */
 public final class Values {
     private Values() {}
@@ -21,6 +21,10 @@ public final class Values {
             case Kind.Numeric number -> new NumberValues(number);
             case Kind.YesNo yesNo -> new YesNoValues(yesNo);
             case Kind.Date date -> new DateValues(date);
+            case Kind.Time time -> new TimeValues(time);
+            case Kind.Email _ -> new EmailValues();
+            case Kind.Phone _ -> new PhoneValues();
+            case Kind.Colour _ -> new ColourValues();
             case Kind.Choice choice -> new ChoiceValues(choice);
             case Kind.Image image -> new ImageValues(image);
         };

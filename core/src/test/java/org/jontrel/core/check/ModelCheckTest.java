@@ -5,6 +5,7 @@ import static org.testng.Assert.assertTrue;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -100,6 +101,7 @@ public class ModelCheckTest {
             {Code.BOUNDS_CROSSED, kind(new Kind.Numeric(0, BigDecimal.TEN, BigDecimal.ONE, ""))},
             {Code.BOUNDS_CROSSED, kind(new Kind.Date(LocalDate.of(2026, 2, 1), LocalDate.of(2026, 1, 1)))},
             {Code.BOUNDS_CROSSED, kind(new Kind.Text(10, 5, "", ""))},
+            {Code.BOUNDS_CROSSED, kind(new Kind.Time(LocalTime.NOON, LocalTime.of(9, 0)))},
             {Code.LIMIT_OUT_OF_RANGE, kind(new Kind.Numeric(7, null, null, ""))},
             {Code.LIMIT_OUT_OF_RANGE, kind(new Kind.Numeric(0, null, new BigDecimal("1e20"), ""))},
             {Code.LIMIT_OUT_OF_RANGE, kind(new Kind.Text(null, 256, "", ""))},

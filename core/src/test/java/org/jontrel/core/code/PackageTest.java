@@ -143,7 +143,7 @@ public class PackageTest {
                                 + " No property keyy in number field. Did you mean \"key\"?",
                         "WORD_UNKNOWN types/mooring.yaml:" + lineOf(text, "choise") + ":" + columnOf(text, "choise")
                                 + " kind has no value choise. Did you mean \"choice\"?"
-                                + " Valid are: text, long_text, number, yes_no, date, choice, image."));
+                                + " Valid are: text, long_text, number, yes_no, date, time, email, phone, colour, choice, image."));
     }
 
     private static int lineOf(String text, String word) {

@@ -2,6 +2,7 @@ package org.jontrel.core.generated;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
@@ -103,7 +104,7 @@ public final class Models {
     }
 
     private Kind kind() {
-        return switch (random.nextInt(7)) {
+        return switch (random.nextInt(11)) {
             case 0 ->
                 new Kind.Text(
                         chance() ? 1 : null,
@@ -116,6 +117,10 @@ public final class Models {
             case 4 ->
                 new Kind.Date(chance() ? LocalDate.of(1800, 1, 1) : null, chance() ? LocalDate.of(2100, 1, 1) : null);
             case 5 -> choice();
+            case 6 -> new Kind.Time(chance() ? LocalTime.of(6, 30) : null, chance() ? LocalTime.of(22, 0, 15) : null);
+            case 7 -> Kind.Email.PLAIN;
+            case 8 -> Kind.Phone.PLAIN;
+            case 9 -> Kind.Colour.PLAIN;
             default -> new Kind.Image(chance() ? 100 : null, null, chance() ? 900 : null, chance());
         };
     }

@@ -6,6 +6,7 @@ import static org.testng.Assert.assertTrue;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.time.LocalTime;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
@@ -37,6 +38,10 @@ public class ValuesTest {
             {"visitor", "closed", false, "Closed", false},
             {"since", "1890-05-01", LocalDate.of(1890, 5, 1), "1 May 1890", "1890-05-01"},
             {"photo", 17, 17L, "17", 17L},
+            {"opens", "09:30", LocalTime.of(9, 30), "09:30", "09:30"},
+            {"email", " keeper@example.org ", "keeper@example.org", "keeper@example.org", "keeper@example.org"},
+            {"phone", "+44 (0)20 7946-0000", "+44 (0)20 7946-0000", "+44 (0)20 7946-0000", "+44 (0)20 7946-0000"},
+            {"tint", "#1D5", "#11dd55", "#11dd55", "#11dd55"},
         };
     }
 
@@ -71,6 +76,17 @@ public class ValuesTest {
             {"since", "1.5.1890", Code.VALUE_NOT_DATE},
             {"since", "1789-12-31", Code.VALUE_TOO_EARLY},
             {"photo", "-3", Code.VALUE_NOT_IMAGE},
+            {"opens", "9.30", Code.VALUE_NOT_TIME},
+            {"opens", "25:00", Code.VALUE_NOT_TIME},
+            {"opens", "05:59", Code.VALUE_TOO_EARLY},
+            {"opens", "22:01", Code.VALUE_TOO_LATE},
+            {"email", "keeper at example", Code.VALUE_NOT_EMAIL},
+            {"email", "a@b\"><script>", Code.VALUE_NOT_EMAIL},
+            {"email", "a".repeat(64) + "@" + "b".repeat(60) + ".c".repeat(90), Code.VALUE_NOT_EMAIL},
+            {"phone", "call me", Code.VALUE_NOT_PHONE},
+            {"phone", "+()", Code.VALUE_NOT_PHONE},
+            {"tint", "red", Code.VALUE_NOT_COLOUR},
+            {"tint", "#12345", Code.VALUE_NOT_COLOUR},
             {"title", "", Code.VALUE_REQUIRED},
             {"berth", "x", Code.VALUE_FIELD_UNKNOWN},
         };

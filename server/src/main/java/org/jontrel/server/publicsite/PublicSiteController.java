@@ -35,8 +35,14 @@ class PublicSiteController {
         this.sites = sites;
     }
 
-    /** A filled field; {@code picture} is set for images, {@code lines} for long texts. */
-    record Line(String label, String text, boolean prose, StoredPicture picture) {}
+    /**
+     * A filled field.
+     *
+     * @param link where the text leads, or {@code null}
+     * @param colour to show beside the text, or {@code null}
+     * @param picture to show instead of the text, or {@code null}
+     */
+    record Line(String label, String text, boolean prose, String link, String colour, StoredPicture picture) {}
 
     record Section(String title, List<Line> lines) {}
 
@@ -176,7 +182,14 @@ class PublicSiteController {
 
     private static Line line(Site site, Field field, Object value) {
         var picture = field.kind() instanceof Kind.Image ? picture(site, value) : null;
-        return new Line(
-                field.label(), Values.show(field.kind(), value), field.kind() instanceof Kind.LongText, picture);
+        var text = Values.show(field.kind(), value);
+        var link =
+                switch (field.kind()) {
+                    case Kind.Email _ -> "mailto:" + encoded(text);
+                    case Kind.Phone _ -> "tel:" + text.replaceAll("[^0-9+]", "");
+                    default -> null;
+                };
+        var colour = field.kind() instanceof Kind.Colour ? text : null;
+        return new Line(field.label(), text, field.kind() instanceof Kind.LongText, link, colour, picture);
     }
 }

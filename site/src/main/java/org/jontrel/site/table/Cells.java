@@ -2,7 +2,9 @@ package org.jontrel.site.table;
 
 import java.math.BigDecimal;
 import java.sql.Date;
+import java.sql.Time;
 import java.time.LocalDate;
+import java.time.LocalTime;
 import org.jontrel.core.model.Kind;
 
 /** Values between Java and columns. Also reads a column of another type, as a switch half done may leave it. */
@@ -11,7 +13,12 @@ public final class Cells {
 
     /** A value as a statement's parameter. */
     public static Object toColumn(Object value) {
-        return value instanceof LocalDate date ? Date.valueOf(date) : value;
+        return switch (value) {
+            case null -> null;
+            case LocalDate date -> Date.valueOf(date);
+            case LocalTime time -> Time.valueOf(time);
+            default -> value;
+        };
     }
 
     /** What a driver gave for a column of the kind, as core's value. */
@@ -20,7 +27,8 @@ public final class Cells {
             return null;
         }
         return switch (kind) {
-            case Kind.Text _, Kind.LongText _, Kind.Choice _ -> String.valueOf(cell);
+            case Kind.Text _, Kind.LongText _, Kind.Choice _, Kind.Email _, Kind.Phone _, Kind.Colour _ ->
+                String.valueOf(cell);
             case Kind.Numeric _ -> cell instanceof BigDecimal number ? number : null;
             case Kind.YesNo _ ->
                 switch (cell) {
@@ -32,6 +40,12 @@ public final class Cells {
                 switch (cell) {
                     case Date date -> date.toLocalDate();
                     case LocalDate date -> date;
+                    default -> null;
+                };
+            case Kind.Time _ ->
+                switch (cell) {
+                    case Time time -> time.toLocalTime();
+                    case LocalTime time -> time;
                     default -> null;
                 };
             case Kind.Image _ -> cell instanceof Number number ? number.longValue() : null;

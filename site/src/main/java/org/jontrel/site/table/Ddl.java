@@ -105,11 +105,13 @@ public final class Ddl {
 
     private static String type(Kind kind) {
         return switch (kind) {
-            case Kind.Text _ -> "VARCHAR(255)";
+            case Kind.Text _, Kind.Email _, Kind.Phone _ -> "VARCHAR(255)";
             case Kind.LongText _ -> "MEDIUMTEXT";
             case Kind.Numeric _ -> "DECIMAL(20,6)";
             case Kind.YesNo _ -> "TINYINT(1)";
             case Kind.Date _ -> "DATE";
+            case Kind.Time _ -> "TIME";
+            case Kind.Colour _ -> "CHAR(7) CHARACTER SET ascii COLLATE ascii_bin";
             case Kind.Choice _ -> "VARCHAR(64) CHARACTER SET ascii COLLATE ascii_bin";
             case Kind.Image _ -> "BIGINT";
         };

@@ -32,6 +32,11 @@ public final class Moorings {
     public static final Field DEPTH =
             new Field("fdepth", "depth", "Depth", "", true, new Kind.Numeric(1, null, null, "m"));
 
+    public static final Field OPENS = new Field("fopens", "opens", "Opens", "", false, Kind.Time.PLAIN);
+    public static final Field EMAIL = new Field("femail", "email", "E-mail", "", false, Kind.Email.PLAIN);
+    public static final Field PHONE = new Field("fphone", "phone", "Phone", "", false, Kind.Phone.PLAIN);
+    public static final Field TINT = new Field("ftint", "tint", "Tint", "", false, Kind.Colour.PLAIN);
+
     private Moorings() {}
 
     public static Model model(Field... fields) {
@@ -53,7 +58,7 @@ public final class Moorings {
     }
 
     public static Model standard() {
-        return model(LENGTH, RISE, STATE, OPEN, SINCE, NOTE, PHOTO);
+        return model(LENGTH, RISE, STATE, OPEN, SINCE, NOTE, PHOTO, OPENS, EMAIL, PHONE, TINT);
     }
 
     /** The standard model with one field edited. */
