@@ -544,4 +544,35 @@ public class SiteTest {
         assertEquals(site.installed().version(), "");
         assertTrue(columns("mooring").containsKey("secret"));
     }
+
+    @Test
+    public void aTableWithoutRoomStopsTheRunWithAReasonAndGoesBack() {
+        var first = texts(0, 60);
+        install("1.0.0", first);
+        var record = add("A", "text_1", "kept");
+        var before = everything("mooring");
+        var outcome = site.runs().start(new Runs.Target("2.0.0", texts(5, 65), List.of()), "anna", _ -> {});
+        try {
+            ((Runs.Outcome.Started) outcome).work().run();
+            assertTrue(false, "should have stopped");
+        } catch (IllegalStateException e) {
+            assertTrue(e.getMessage().contains("no room for another column"), e.getMessage());
+        }
+        var run = site.runs().last().orElseThrow();
+        assertEquals(run.state(), "interrupted");
+        assertTrue(site.records().byId("mooring", record.id()).isPresent());
+        ((Runs.Outcome.Started) site.runs().undo(run.id(), "anna", _ -> {}))
+                .work()
+                .run();
+        assertEquals(site.installed().model(), first);
+        assertEquals(everything("mooring"), before);
+    }
+
+    private static Model texts(int from, int to) {
+        var fields = new ArrayList<Field>();
+        for (int i = from; i < to; i++) {
+            fields.add(new Field("ftext" + i, "text_" + i, "Text " + i, "", false, Kind.Text.PLAIN));
+        }
+        return Moorings.model("mooring", "moorings", fields);
+    }
 }

@@ -21,6 +21,8 @@ final class Executor {
     private static final int RECENT_MINUTES = 5;
     private static final int LOCK_WAIT = 1205;
     private static final int LOCK_TRIES = 20;
+    private static final int ROW_TOO_LARGE = 1118;
+    private static final int TOO_MANY_COLUMNS = 1117;
     private final Database database;
     private final Lease lease;
     private final JournalMapper.RunRow run;
@@ -143,6 +145,13 @@ final class Executor {
                 }
                 return;
             } catch (SQLException e) {
+                if (e.getErrorCode() == ROW_TOO_LARGE || e.getErrorCode() == TOO_MANY_COLUMNS) {
+                    throw new IllegalStateException(
+                            "The table has no room for another column: held values of earlier runs take room too."
+                                    + " Go back, make some one-line texts long texts,"
+                                    + " then plan again.",
+                            e);
+                }
                 if (e.getErrorCode() != LOCK_WAIT || attempt >= LOCK_TRIES) {
                     throw e;
                 }
