@@ -6,6 +6,9 @@ import static org.testng.Assert.assertNull;
 import static org.testng.Assert.assertTrue;
 
 import com.zaxxer.hikari.HikariDataSource;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
 import java.math.BigDecimal;
 import java.sql.SQLException;
 import java.time.Duration;
@@ -19,6 +22,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.concurrent.Executors;
+import javax.imageio.ImageIO;
 import org.jontrel.core.code.Decision;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
@@ -26,6 +30,7 @@ import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
+import org.jontrel.site.media.MediaStore;
 import org.jontrel.site.record.Filter;
 import org.jontrel.site.record.Saved;
 import org.jontrel.site.record.State;
@@ -495,6 +500,66 @@ public class SiteTest {
         var now = site.records().byId("mooring", a.id()).orElseThrow();
         assertEquals(((BigDecimal) now.values().get("flength")).compareTo(new BigDecimal("12.5")), 0);
         assertFalse(now.complete());
+    }
+
+    @Test
+    public void questionsAndNotesOfAPlanHaveTheirCodes() {
+        install("1.0.0", Moorings.standard());
+        add("A", "length", "12.5");
+        var narrow = Moorings.with(Moorings.LENGTH, f -> f.withKind(new Kind.Numeric(2, null, BigDecimal.TEN, "m")));
+        var asks = site.runs().plan(new Runs.Target("2.0.0", narrow, List.of())).asks();
+        assertEquals(asks.getFirst().finding().code(), Code.PLAN_VALUES_OUTSIDE);
+        var fields = Moorings.standard().types().getFirst().fields().toList();
+        var moved = new Runs.Target("1.1.0", Moorings.model("mooring", "berths", fields), List.of());
+        assertEquals(site.runs().plan(moved).findings().getFirst().code(), Code.PLAN_ADDRESS_CHANGES);
+    }
+
+    @Test
+    public void whatAnUndoCannotCarryIsSaidBeforeAndHeld() throws SQLException {
+        install("1.0.0", Moorings.standard());
+        var record = add("A", "length", "12.5");
+        var before = everything("mooring");
+        install("2.0.0", Moorings.with(Moorings.LENGTH, f -> f.withKind(Kind.Text.PLAIN)));
+        stored(site.records()
+                .save("mooring", Optional.of(record.id()), 1, State.PUBLISHED, raw("A", "length", "about 9ft"), "ben"));
+        var findings = site.runs().undoPlan().orElseThrow().findings();
+        assertEquals(findings.stream().map(Finding::code).toList(), List.of(Code.UNDO_VALUES_NOT_CARRIED));
+        undo();
+        assertEquals(everything("mooring"), before, "the value from before comes back");
+        var held = columns("mooring").keySet().stream()
+                .filter(name -> name.startsWith("held__"))
+                .toList();
+        assertEquals(held.size(), 1);
+        try (var connection = source.getConnection();
+                var statement = connection.createStatement();
+                var rows = statement.executeQuery("SELECT `" + held.getFirst() + "` FROM mooring")) {
+            rows.next();
+            assertEquals(rows.getString(1), "about 9ft", "the newer one is held");
+        }
+    }
+
+    @Test
+    public void uploadsAreJudgedByWhatTheyAre() throws IOException {
+        install("1.0.0", Moorings.standard());
+        assertEquals(refusal("no picture".getBytes(java.nio.charset.StandardCharsets.UTF_8)), Code.IMAGE_NOT_A_PICTURE);
+        var whole = png(40, 30);
+        assertEquals(refusal(java.util.Arrays.copyOf(whole, whole.length / 2)), Code.IMAGE_NOT_A_PICTURE);
+        assertEquals(refusal(png(10_000, 6_100)), Code.IMAGE_TOO_MANY_PIXELS);
+        var uploaded = site.media().upload(Moorings.PHOTO, "a.txt", "A quay", whole, "ben");
+        var picture = ((MediaStore.Uploaded.Stored) uploaded).picture();
+        assertEquals(List.of(picture.format(), picture.width(), picture.height()), List.of("png", 40, 30));
+        assertEquals(site.media().bytes(picture.id()), whole);
+    }
+
+    private Code refusal(byte[] bytes) {
+        var uploaded = site.media().upload(Moorings.PHOTO, "a.png", "A quay", bytes, "ben");
+        return ((MediaStore.Uploaded.Refused) uploaded).findings().getFirst().code();
+    }
+
+    private static byte[] png(int width, int height) throws IOException {
+        var bytes = new ByteArrayOutputStream();
+        ImageIO.write(new BufferedImage(width, height, BufferedImage.TYPE_BYTE_BINARY), "png", bytes);
+        return bytes.toByteArray();
     }
 
     @Test

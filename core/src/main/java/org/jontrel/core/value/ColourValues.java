@@ -1,11 +1,9 @@
 package org.jontrel.core.value;
 
-import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.regex.Pattern;
 import org.jontrel.core.finding.Code;
-import org.jontrel.core.finding.Finding;
 
 /** Colours as CSS writes them in hexadecimal, {@code #1d5a6b}; small letters, short forms written out. */
 record ColourValues() implements KindValues {
@@ -14,19 +12,7 @@ record ColourValues() implements KindValues {
 
     @Override
     public Read read(Object raw, Where where) {
-        return fromText(String.valueOf(raw).strip())
-                .map(Read::of)
-                .orElseGet(() -> Read.not(where.finding(Code.VALUE_NOT_COLOUR, raw)));
-    }
-
-    @Override
-    public List<Finding> check(Object value, Where where) {
-        return List.of();
-    }
-
-    @Override
-    public String show(Object value) {
-        return value.toString();
+        return readText(raw, Code.VALUE_NOT_COLOUR, where);
     }
 
     @Override

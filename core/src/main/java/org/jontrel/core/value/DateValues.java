@@ -19,9 +19,7 @@ record DateValues(Kind.Date kind) implements KindValues {
 
     @Override
     public Read read(Object raw, Where where) {
-        return fromText(String.valueOf(raw).strip())
-                .map(Read::of)
-                .orElseGet(() -> Read.not(where.finding(Code.VALUE_NOT_DATE, raw)));
+        return readText(raw, Code.VALUE_NOT_DATE, where);
     }
 
     @Override

@@ -1,10 +1,8 @@
 package org.jontrel.core.value;
 
-import java.util.List;
 import java.util.Optional;
 import java.util.regex.Pattern;
 import org.jontrel.core.finding.Code;
-import org.jontrel.core.finding.Finding;
 
 /** Addresses in the form that browsers accept (HTML Living Standard, "valid e-mail address"), at most 254 characters. */
 record EmailValues() implements KindValues {
@@ -14,19 +12,7 @@ record EmailValues() implements KindValues {
 
     @Override
     public Read read(Object raw, Where where) {
-        return fromText(String.valueOf(raw).strip())
-                .map(Read::of)
-                .orElseGet(() -> Read.not(where.finding(Code.VALUE_NOT_EMAIL, raw)));
-    }
-
-    @Override
-    public List<Finding> check(Object value, Where where) {
-        return List.of();
-    }
-
-    @Override
-    public String show(Object value) {
-        return value.toString();
+        return readText(raw, Code.VALUE_NOT_EMAIL, where);
     }
 
     @Override

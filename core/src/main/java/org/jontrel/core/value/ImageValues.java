@@ -17,11 +17,6 @@ record ImageValues(Kind.Image kind) implements KindValues {
                 : Read.not(where.finding(Code.VALUE_NOT_IMAGE));
     }
 
-    @Override
-    public List<Finding> check(Object value, Where where) {
-        return List.of();
-    }
-
     /** What a picture breaks of the field's limits. */
     List<Finding> check(Picture picture, Where where) {
         var findings = new ArrayList<Finding>();

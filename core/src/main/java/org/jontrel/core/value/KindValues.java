@@ -23,16 +23,27 @@ sealed interface KindValues
     Read read(Object raw, Where where);
 
     /** What the value breaks of the field's limits; the value is of this kind's class. */
-    List<Finding> check(Object value, Where where);
+    default List<Finding> check(Object value, Where where) {
+        return List.of();
+    }
 
     /** As a visitor reads it. */
-    String show(Object value);
+    default String show(Object value) {
+        return value.toString();
+    }
 
     /** As JSON carries it: text, true or false, or a whole number. */
     Object wire(Object value);
 
     /** The value for a text that somebody typed elsewhere, as in a conversion; empty where it cannot be read. */
     Optional<Object> fromText(String text);
+
+    /** Reading for kinds whose values are sent as the text that {@link #fromText} understands. */
+    default Read readText(Object raw, Code refusal, Where where) {
+        return fromText(String.valueOf(raw).strip())
+                .map(Read::of)
+                .orElseGet(() -> Read.not(where.finding(refusal, raw)));
+    }
 
     /** The place and the label that findings mention. */
     record Where(Place place, String label) {

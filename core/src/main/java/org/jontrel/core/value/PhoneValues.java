@@ -1,10 +1,8 @@
 package org.jontrel.core.value;
 
-import java.util.List;
 import java.util.Optional;
 import java.util.regex.Pattern;
 import org.jontrel.core.finding.Code;
-import org.jontrel.core.finding.Finding;
 
 /** Numbers as people write them: digits (at least three) with a plus in front and spaces, dots, hyphens, slashes and brackets between. */
 record PhoneValues() implements KindValues {
@@ -13,19 +11,7 @@ record PhoneValues() implements KindValues {
 
     @Override
     public Read read(Object raw, Where where) {
-        return fromText(String.valueOf(raw).strip())
-                .map(Read::of)
-                .orElseGet(() -> Read.not(where.finding(Code.VALUE_NOT_PHONE, raw)));
-    }
-
-    @Override
-    public List<Finding> check(Object value, Where where) {
-        return List.of();
-    }
-
-    @Override
-    public String show(Object value) {
-        return value.toString();
+        return readText(raw, Code.VALUE_NOT_PHONE, where);
     }
 
     @Override

@@ -13,9 +13,7 @@ import org.jontrel.core.model.Kind;
 record TimeValues(Kind.Time kind) implements KindValues {
     @Override
     public Read read(Object raw, Where where) {
-        return fromText(String.valueOf(raw).strip())
-                .map(Read::of)
-                .orElseGet(() -> Read.not(where.finding(Code.VALUE_NOT_TIME, raw)));
+        return readText(raw, Code.VALUE_NOT_TIME, where);
     }
 
     @Override
@@ -29,11 +27,6 @@ record TimeValues(Kind.Time kind) implements KindValues {
             findings.add(where.finding(Code.VALUE_TOO_LATE, time, kind.latest()));
         }
         return findings;
-    }
-
-    @Override
-    public String show(Object value) {
-        return value.toString();
     }
 
     @Override

@@ -4,7 +4,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import org.jontrel.core.finding.Code;
-import org.jontrel.core.finding.Finding;
 import org.jontrel.core.model.Kind;
 
 record YesNoValues(Kind.YesNo kind) implements KindValues {
@@ -14,11 +13,6 @@ record YesNoValues(Kind.YesNo kind) implements KindValues {
                 ? Optional.of(raw)
                 : fromText(String.valueOf(raw).strip());
         return value.map(Read::of).orElseGet(() -> Read.not(where.finding(Code.VALUE_NOT_YES_NO, raw)));
-    }
-
-    @Override
-    public List<Finding> check(Object value, Where where) {
-        return List.of();
     }
 
     @Override

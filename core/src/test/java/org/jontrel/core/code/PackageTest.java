@@ -287,6 +287,19 @@ public class PackageTest {
     }
 
     @Test
+    public void anArchiveWithOneNameTwiceIsRefused() {
+        var zip = PackageFiles.toZip(Map.of("types/a.yaml", new byte[] {'a'}, "types/b.yaml", new byte[] {'b'}));
+        for (int i = 0; i < zip.length - 12; i++) {
+            if (new String(zip, i, 12, StandardCharsets.ISO_8859_1).equals("types/b.yaml")) {
+                zip[i + 6] = 'a';
+            }
+        }
+        var findings = new ArrayList<Finding>();
+        PackageFiles.zip(zip, findings);
+        assertEquals(findings.getFirst().code(), Code.ARCHIVE_NAME_TWICE);
+    }
+
+    @Test
     public void handWrittenFilesGetTheIdsOfTheSameKeys() {
         var noIds = mooring().replaceAll("id: [a-z0-9]+, ", "").replaceAll("(?m)^(  - )?id: [a-z0-9]+\n( {4})?", "$1");
         var read = readType(noIds).content().orElseThrow().model();

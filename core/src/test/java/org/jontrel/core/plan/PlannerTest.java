@@ -68,6 +68,7 @@ public class PlannerTest {
         var asked = plan(withDepth(), new Answer(34, 34, 0, 0, List.of(), List.of()));
         assertFalse(asked.runnable());
         assertEquals(asked.asks().getFirst().rows(), 34);
+        assertEquals(asked.asks().getFirst().finding().code(), Code.PLAN_REQUIRED_EMPTY);
         var filled = plan(
                 withDepth(),
                 new Answer(34, 34, 0, 0, List.of(), List.of()),
@@ -117,6 +118,7 @@ public class PlannerTest {
         assertEquals(kinds(plan), List.of("AddColumn", "CopyColumn", "SwitchColumns", "CheckRecords"));
         var turns = ((Step.SwitchColumns) plan.steps().get(2).step()).turns();
         assertEquals(turns.stream().map(Step.Turn::act).toList(), List.of(Step.Act.HOLD, Step.Act.TAKE));
+        assertEquals(plan.asks().getFirst().finding().code(), Code.PLAN_VALUES_UNCONVERTED);
         assertTrue(plan.asks().getFirst().finding().sentence().contains("8 ft 6 in"));
         assertEquals(plan.asks().getFirst().choices(), List.of(Decision.Answer.SET_ASIDE));
     }
