@@ -226,16 +226,16 @@ public class SiteTest {
     @Test
     public void manyWritersWithOneTitleAllGetAnAddressOfTheirOwn() throws Exception {
         install("1.0.0", Moorings.standard());
-        try (var pool = Executors.newFixedThreadPool(8)) {
+        try (var pool = Executors.newFixedThreadPool(12)) {
             var writers = new ArrayList<Callable<StoredRecord>>();
-            for (int i = 0; i < 24; i++) {
+            for (int i = 0; i < 60; i++) {
                 writers.add(() -> add("Same title"));
             }
             var slugs = new ArrayList<String>();
             for (var future : pool.invokeAll(writers)) {
                 slugs.add(future.get().slug());
             }
-            assertEquals(slugs.stream().distinct().count(), 24);
+            assertEquals(slugs.stream().distinct().count(), 60);
         }
     }
 

@@ -33,7 +33,10 @@ public final class RecordStore {
     private static final int UNKNOWN_COLUMN = 1054;
     private static final int UNKNOWN_TABLE = 1146;
     private static final int DUPLICATE = 1062;
-    private static final int SLUG_TRIES = 5;
+    /** Numbers behind a title are tried this often; then the record's id makes its address certain. */
+    private static final int NUMBERED_TRIES = 3;
+
+    private static final int SLUG_TRIES = 6;
     private final Database database;
     private final Bindings bindings;
     private final MediaStore media;
@@ -103,8 +106,10 @@ public final class RecordStore {
      */
     public Saved save(String typeKey, Optional<Long> id, int version, State state, Map<String, ?> raw, String author) {
         for (int attempt = 1; ; attempt++) {
+            boolean crowded = attempt > NUMBERED_TRIES;
             try {
-                return database.transaction(session -> saveOnce(session, typeKey, id, version, state, raw, author));
+                return database.transaction(
+                        session -> saveOnce(session, typeKey, id, version, state, raw, author, crowded));
             } catch (RuntimeException e) {
                 int error = Database.errorOf(e);
                 boolean again = error == DUPLICATE || error == UNKNOWN_COLUMN || error == UNKNOWN_TABLE;
@@ -122,7 +127,8 @@ public final class RecordStore {
             int version,
             State state,
             Map<String, ?> raw,
-            String author)
+            String author,
+            boolean crowded)
             throws SQLException {
         var binding = bindings.current(session);
         var passage = Gate.pass(session.getConnection(), binding.generation());
@@ -136,7 +142,9 @@ public final class RecordStore {
         var type = binding.model().typeByKey(typeKey);
         var bound = binding;
         var table = type.flatMap(t -> bound.table(t.id()).map(b -> new RecordTable(t, b)));
-        return table.isEmpty() ? new Saved.Missing() : store(session, table.get(), id, version, state, raw, author);
+        return table.isEmpty()
+                ? new Saved.Missing()
+                : store(session, table.get(), id, version, state, raw, author, crowded);
     }
 
     private Saved store(
@@ -146,7 +154,8 @@ public final class RecordStore {
             int version,
             State state,
             Map<String, ?> raw,
-            String author) {
+            String author,
+            boolean crowded) {
         var checked = RecordCheck.read(table.type, raw);
         var findings = new ArrayList<>(checked.findings());
         findings.addAll(unknownPictures(session, table.type, checked.values()));
@@ -161,7 +170,7 @@ public final class RecordStore {
         }
         boolean complete = checked.missing().isEmpty();
         if (id.isEmpty()) {
-            return insert(session, table, state, checked.values(), complete, author);
+            return insert(session, table, state, checked.values(), complete, author, crowded);
         }
         int changed = change(session, table, id.get(), version, state, checked.values(), complete, author);
         var now = table.byId(session, id.get());
@@ -189,11 +198,14 @@ public final class RecordStore {
             State state,
             Map<String, Object> values,
             boolean complete,
-            String author) {
+            String author,
+            boolean crowded) {
         long id = ids.next();
         var title = String.valueOf(values.get("part_title"));
-        var slug =
-                Slugs.free(title, candidate -> table.bySlug(session, candidate).isPresent());
+        var slug = crowded
+                ? Slugs.certain(title, id)
+                : Slugs.free(
+                        title, candidate -> table.bySlug(session, candidate).isPresent());
         var insert = insertInto(table.table)
                 .set(table.id)
                 .toValue(id)
