@@ -1,7 +1,10 @@
 <script setup lang="ts">
-import { kindCodes, kinds, type Field } from '@/shared/kinds';
+import { computed } from 'vue';
+import { kinds, offeredKinds, type Field } from '@/shared/kinds';
 
-defineProps<{ field: Field; index: number; selected: boolean; bad: boolean }>();
+const props = defineProps<{ field: Field; index: number; selected: boolean; bad: boolean }>();
+/** What is offered, and what it is. */
+const choices = computed(() => [...new Set([...offeredKinds, props.field.kind])]);
 const emit = defineEmits<{
   label: [string];
   labelDone: [];
@@ -49,7 +52,7 @@ const onKey = (event: KeyboardEvent, column: string) => {
         @change="emit('kind', text($event))"
         @keydown="onKey($event, 'kind')"
       >
-        <option v-for="code in kindCodes" :key="code" :value="code">{{ $t(`model.kinds.${code}`) }}</option>
+        <option v-for="code in choices" :key="code" :value="code">{{ $t(`model.kinds.${code}`) }}</option>
       </select>
     </td>
     <td class="tick">

@@ -3,7 +3,7 @@ import { NButton } from 'naive-ui';
 import { computed } from 'vue';
 import { useSession } from '@/session/session';
 import Problems from '@/shared/Problems.vue';
-import { groupsOf, newId, type ContentType, type Group } from '@/shared/kinds';
+import { groupsOf, newId, withGroups, type ContentType, type Group } from '@/shared/kinds';
 import FieldTable from './FieldTable.vue';
 import NamesPanel from './NamesPanel.vue';
 import SaveState from './SaveState.vue';
@@ -16,7 +16,7 @@ const locked = computed(() => !session.isArchitect);
 const groups = computed(() => groupsOf(props.type));
 const findings = computed(() => draft.findings.filter((finding) => finding.definition === props.type.id));
 const ofType = computed(() => findings.value.filter((finding) => !finding.field));
-const parts = ['title', 'summary', 'body', 'lead_image'] as const;
+const parts = ['title', 'summary', 'body', 'lead_image', 'author', 'position'] as const;
 type Part = (typeof parts)[number];
 const chosen = computed<Part[]>(() => props.type.parts ?? ['title']);
 
@@ -24,8 +24,12 @@ function set(change: Partial<ContentType>): void {
   draft.edit({ ...props.type, ...change });
 }
 
+function setGroups(changed: Group[]): void {
+  set({ groups: withGroups(props.type, changed) });
+}
+
 function setGroup(group: Group): void {
-  set({ groups: groups.value.map((each) => (each.id === group.id ? group : each)) });
+  setGroups(groups.value.map((each) => (each.id === group.id ? group : each)));
 }
 
 function togglePart(part: Part, on: boolean): void {
@@ -33,7 +37,7 @@ function togglePart(part: Part, on: boolean): void {
 }
 
 function addGroup(): void {
-  set({ groups: [...groups.value, { id: newId('g'), title: `Group ${String(groups.value.length + 1)}`, fields: [] }] });
+  setGroups([...groups.value, { id: newId('g'), title: `Group ${String(groups.value.length + 1)}`, fields: [] }]);
 }
 </script>
 
@@ -71,12 +75,12 @@ function addGroup(): void {
               v-if="groups.length > 1 && !group.fields?.length"
               size="small"
               :disabled="locked"
-              @click="set({ groups: groups.filter((each) => each.id !== group.id) })"
+              @click="setGroups(groups.filter((each) => each.id !== group.id))"
               >{{ $t('model.removeGroup', { title: group.title }) }}</NButton
             >
           </div>
           <Problems :of="findings.filter((finding) => finding.field === group.id)" />
-          <FieldTable :type="type" :group="group" :findings="findings" @change="set({ groups: $event })" />
+          <FieldTable :type="type" :group="group" :findings="findings" @change="setGroups" />
         </section>
         <div class="row spread">
           <NButton :disabled="locked" @click="addGroup">{{ $t('model.addGroup') }}</NButton>

@@ -2,6 +2,21 @@ import { newId, type Field, type Group } from '@/shared/kinds';
 
 /** Edits of the rows of a table of fields; each gives new groups and leaves the old ones as they are. */
 
+/** A copy of a field whose options, inner fields and inverse are things of their own. */
+function withNewIds(field: Field): Field {
+  switch (field.kind) {
+    case 'choice':
+      return { ...field, options: (field.options ?? []).map((option) => ({ ...option, id: newId('o') })) };
+    case 'group':
+    case 'repeater':
+      return { ...field, fields: field.fields.map((inner) => ({ ...withNewIds(inner), id: newId('f') })) };
+    case 'relation':
+      return field.inverse ? { ...field, inverse: { ...field.inverse, id: newId('i') } } : field;
+    default:
+      return field;
+  }
+}
+
 export function addField(
   groups: Group[],
   groupId: string,
@@ -9,10 +24,9 @@ export function addField(
   copyOf?: Field,
 ): { groups: Group[]; id: string } {
   const id = newId('f');
-  const made: Field = copyOf ? { ...structuredClone(copyOf), id } : { id, key: '', label: '', kind: 'text' };
-  if (made.kind === 'choice') {
-    made.options = (made.options ?? []).map((option) => ({ ...option, id: newId('o') }));
-  }
+  const made: Field = copyOf
+    ? { ...withNewIds(structuredClone(copyOf)), id }
+    : { id, key: '', label: '', kind: 'text' };
   const edited = groups.map((group) => {
     if (group.id !== groupId) {
       return group;

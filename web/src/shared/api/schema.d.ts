@@ -521,6 +521,48 @@ export interface components {
             rows: number;
             value: string;
         };
+        /** block */
+        Block: {
+            /**
+             * @description What it is: a stack or columns of blocks, a field, a listing or a text.
+             * @enum {unknown}
+             */
+            block: "stack" | "columns" | "field" | "listing" | "text";
+            /**
+             * @description What it holds, in order.
+             * @default []
+             */
+            blocks?: components["schemas"]["Block"][];
+            /**
+             * @description The field it shows.
+             * @default
+             */
+            field?: string;
+            /** @description Kept for life; given when left out. */
+            id?: string;
+            /**
+             * @description The listing it shows.
+             * @default
+             */
+            listing?: string;
+            /**
+             * @description When visitors see it.
+             * @default {
+             *       "all": []
+             *     }
+             */
+            show_when?: components["schemas"]["Condition"];
+            /**
+             * @description What it says.
+             * @default
+             */
+            text?: string;
+            /**
+             * @description A heading over it.
+             * @default
+             */
+            title?: string;
+        };
         ChangeView: {
             advice: string;
             reach: string[];
@@ -532,242 +574,191 @@ export interface components {
                 [key: string]: unknown;
             };
         };
-        /** content type */
-        ContentType: {
-            /** @description What records of this type are. */
+        /** choice list */
+        ChoiceList: {
+            /**
+             * @description What the list is for.
+             * @default
+             */
             description?: string;
-            /** @description Its groups of fields, in order. */
-            groups?: {
-                /** @description A sentence under the heading. */
-                description?: string;
-                /** @description The fields, in order. */
-                fields?: ({
-                    /** @description A sentence under the control. */
-                    help?: string;
-                    /** @description Kept for life; given when left out. */
-                    id?: string;
-                    /** @description The name in code, addresses of the API and the database. */
-                    key: string;
-                    /** @constant */
-                    kind: "text";
-                    /** @description What people read. */
-                    label: string;
-                    /** @description Most characters, up to 255. */
-                    max_length?: number;
-                    /** @description Fewest characters. */
-                    min_length?: number;
-                    /** @description A regular expression (RE2 syntax) the whole value must match. */
-                    pattern?: string;
-                    /** @description What editors read when the pattern does not match. */
-                    pattern_message?: string;
-                    /** @description Whether a published record needs a value. */
-                    required?: boolean;
-                } | {
-                    /** @description A sentence under the control. */
-                    help?: string;
-                    /** @description Kept for life; given when left out. */
-                    id?: string;
-                    /** @description The name in code, addresses of the API and the database. */
-                    key: string;
-                    /** @constant */
-                    kind: "long_text";
-                    /** @description What people read. */
-                    label: string;
-                    /** @description Most characters, up to 1,000,000. */
-                    max_length?: number;
-                    /** @description Whether a published record needs a value. */
-                    required?: boolean;
-                    /** @description Height of the form control in lines. */
-                    rows?: number;
-                } | {
-                    /** @description Most decimals, 0 to 6. */
-                    decimals?: number;
-                    /** @description A sentence under the control. */
-                    help?: string;
-                    /** @description Kept for life; given when left out. */
-                    id?: string;
-                    /** @description The name in code, addresses of the API and the database. */
-                    key: string;
-                    /** @constant */
-                    kind: "number";
-                    /** @description What people read. */
-                    label: string;
-                    /** @description Greatest value. */
-                    max?: number;
-                    /** @description Least value. */
-                    min?: number;
-                    /** @description Whether a published record needs a value. */
-                    required?: boolean;
-                    /** @description Shown behind the number. */
-                    unit?: string;
-                } | {
-                    /** @description A sentence under the control. */
-                    help?: string;
-                    /** @description Kept for life; given when left out. */
-                    id?: string;
-                    /** @description The name in code, addresses of the API and the database. */
-                    key: string;
-                    /** @constant */
-                    kind: "yes_no";
-                    /** @description What people read. */
-                    label: string;
-                    /** @description Wording of the answer no. */
-                    no?: string;
-                    /** @description Whether a published record needs a value. */
-                    required?: boolean;
-                    /** @description Wording of the answer yes. */
-                    yes?: string;
-                } | {
-                    /**
-                     * Format: date
-                     * @description The first possible day.
-                     */
-                    earliest?: string;
-                    /** @description A sentence under the control. */
-                    help?: string;
-                    /** @description Kept for life; given when left out. */
-                    id?: string;
-                    /** @description The name in code, addresses of the API and the database. */
-                    key: string;
-                    /** @constant */
-                    kind: "date";
-                    /** @description What people read. */
-                    label: string;
-                    /**
-                     * Format: date
-                     * @description The last possible day.
-                     */
-                    latest?: string;
-                    /** @description Whether a published record needs a value. */
-                    required?: boolean;
-                } | {
-                    /**
-                     * Format: time
-                     * @description The first possible time.
-                     */
-                    earliest?: string;
-                    /** @description A sentence under the control. */
-                    help?: string;
-                    /** @description Kept for life; given when left out. */
-                    id?: string;
-                    /** @description The name in code, addresses of the API and the database. */
-                    key: string;
-                    /** @constant */
-                    kind: "time";
-                    /** @description What people read. */
-                    label: string;
-                    /**
-                     * Format: time
-                     * @description The last possible time.
-                     */
-                    latest?: string;
-                    /** @description Whether a published record needs a value. */
-                    required?: boolean;
-                } | {
-                    /** @description A sentence under the control. */
-                    help?: string;
-                    /** @description Kept for life; given when left out. */
-                    id?: string;
-                    /** @description The name in code, addresses of the API and the database. */
-                    key: string;
-                    /** @constant */
-                    kind: "email";
-                    /** @description What people read. */
-                    label: string;
-                    /** @description Whether a published record needs a value. */
-                    required?: boolean;
-                } | {
-                    /** @description A sentence under the control. */
-                    help?: string;
-                    /** @description Kept for life; given when left out. */
-                    id?: string;
-                    /** @description The name in code, addresses of the API and the database. */
-                    key: string;
-                    /** @constant */
-                    kind: "phone";
-                    /** @description What people read. */
-                    label: string;
-                    /** @description Whether a published record needs a value. */
-                    required?: boolean;
-                } | {
-                    /** @description A sentence under the control. */
-                    help?: string;
-                    /** @description Kept for life; given when left out. */
-                    id?: string;
-                    /** @description The name in code, addresses of the API and the database. */
-                    key: string;
-                    /** @constant */
-                    kind: "colour";
-                    /** @description What people read. */
-                    label: string;
-                    /** @description Whether a published record needs a value. */
-                    required?: boolean;
-                } | {
-                    /** @description A sentence under the control. */
-                    help?: string;
-                    /** @description Kept for life; given when left out. */
-                    id?: string;
-                    /** @description The name in code, addresses of the API and the database. */
-                    key: string;
-                    /** @constant */
-                    kind: "choice";
-                    /** @description What people read. */
-                    label: string;
-                    /** @description What can be chosen, in order. */
-                    options?: {
-                        /** @description Kept for life; given when left out. */
-                        id?: string;
-                        /** @description The name in code and in the database. */
-                        key: string;
-                        /** @description What people read. */
-                        label: string;
-                        /** @description Kept by records that have it, offered to no other. */
-                        retired?: boolean;
-                    }[];
-                    /** @description Whether a published record needs a value. */
-                    required?: boolean;
-                } | {
-                    /** @description Whether an alternative text must be given. */
-                    alt_required?: boolean;
-                    /** @description A sentence under the control. */
-                    help?: string;
-                    /** @description Kept for life; given when left out. */
-                    id?: string;
-                    /** @description The name in code, addresses of the API and the database. */
-                    key: string;
-                    /** @constant */
-                    kind: "image";
-                    /** @description What people read. */
-                    label: string;
-                    /** @description Largest file in KB of 1,024 bytes, up to 20,480. */
-                    max_kilobytes?: number;
-                    /** @description Least height in pixels. */
-                    min_height?: number;
-                    /** @description Least width in pixels. */
-                    min_width?: number;
-                    /** @description Whether a published record needs a value. */
-                    required?: boolean;
-                })[];
-                /** @description Kept for life; given when left out. */
-                id?: string;
-                /** @description The heading over the group's fields. */
-                title: string;
-            }[];
-            /** @description Name of an icon. */
-            icon?: string;
             /** @description Kept for life; given when left out. */
             id?: string;
             /** @description The name in code, addresses of the API and the database. */
             key: string;
-            /** @description The standard parts its records have. */
-            parts?: ("title" | "summary" | "body" | "lead_image")[];
+            /**
+             * @description What can be chosen, in order.
+             * @default []
+             */
+            options?: components["schemas"]["Option"][];
+            /** @description What architects read. */
+            title: string;
+            /** @description The key it had before; lets a file without ids say what was renamed. */
+            was?: string;
+        };
+        Condition: {
+            all: components["schemas"]["Condition"][];
+        } | {
+            any: components["schemas"]["Condition"][];
+        } | {
+            not: components["schemas"]["Condition"];
+        } | {
+            parent: string[];
+        } | {
+            /** @enum {unknown} */
+            state: "draft" | "published" | "scheduled" | "retired";
+        } | {
+            above?: (string | number | boolean) | (string | number | boolean)[];
+            at_least?: (string | number | boolean) | (string | number | boolean)[];
+            at_most?: (string | number | boolean) | (string | number | boolean)[];
+            below?: (string | number | boolean) | (string | number | boolean)[];
+            field: string;
+            filled?: (string | number | boolean) | (string | number | boolean)[];
+            has?: (string | number | boolean) | (string | number | boolean)[];
+            is?: (string | number | boolean) | (string | number | boolean)[];
+            is_not?: (string | number | boolean) | (string | number | boolean)[];
+        } | {
+            filled?: (string | number | boolean) | (string | number | boolean)[];
+            is?: (string | number | boolean) | (string | number | boolean)[];
+            is_not?: (string | number | boolean) | (string | number | boolean)[];
+            taxonomy: string;
+            under?: (string | number | boolean) | (string | number | boolean)[];
+        };
+        /** content type */
+        ContentType: {
+            /**
+             * @description Whether the content API gives its records.
+             * @default true
+             */
+            api?: boolean;
+            /**
+             * @description Its address in the API; its path when left out.
+             * @default
+             */
+            api_path?: string;
+            /**
+             * @description The fields that lists of records show; the first few when left out.
+             * @default []
+             */
+            columns?: string[];
+            /**
+             * @description What records of this type are.
+             * @default
+             */
+            description?: string;
+            /**
+             * @description Its groups of fields, in order.
+             * @default []
+             */
+            groups?: (components["schemas"]["Group"] | components["schemas"]["GroupUse"])[];
+            /**
+             * @description Name of an icon.
+             * @default
+             */
+            icon?: string;
+            /** @description Kept for life; given when left out. */
+            id?: string;
+            /**
+             * index
+             * @description The page that lists its records.
+             * @default {}
+             */
+            index?: {
+                /**
+                 * @description Whether the last comes first.
+                 * @default false
+                 */
+                descending?: boolean;
+                /**
+                 * @description Whether there is a page that lists the records.
+                 * @default true
+                 */
+                on?: boolean;
+                /**
+                 * @description The field or standard part that sorts them.
+                 * @default part_title
+                 */
+                order?: string;
+                /**
+                 * @description Records on one page, up to 200.
+                 * @default 24
+                 */
+                page_size?: number;
+            };
+            /** @description The name in code, addresses of the API and the database. */
+            key: string;
+            /**
+             * @description Whether the type stands in the site's navigation.
+             * @default true
+             */
+            navigation?: boolean;
+            /**
+             * nesting
+             * @description Under which records its records stand.
+             * @default {
+             *       "under": []
+             *     }
+             */
+            nested?: {
+                /**
+                 * @description Whether the address carries those above.
+                 * @default true
+                 */
+                parents_in_address?: boolean;
+                /**
+                 * @description Whether each must stand under one.
+                 * @default false
+                 */
+                required?: boolean;
+                /** @description The content types under whose records these may stand. */
+                under: string[];
+            };
+            /**
+             * @description The state of a new record.
+             * @default draft
+             * @enum {unknown}
+             */
+            new_records?: "draft" | "published" | "scheduled" | "retired";
+            /**
+             * @description Labels that replace those of the standard parts, and of parent.
+             * @default {}
+             */
+            part_labels?: {
+                [key: string]: string;
+            };
+            /**
+             * @description The standard parts its records have.
+             * @default [
+             *       "title"
+             *     ]
+             */
+            parts?: ("title" | "summary" | "body" | "lead_image" | "author" | "position")[];
             /** @description The public address segment. */
             path: string;
             /** @description The noun for several records. */
             plural: string;
+            /**
+             * @description Whether records have public pages.
+             * @default true
+             */
+            public?: boolean;
+            /**
+             * @description Whether the site's search finds them.
+             * @default true
+             */
+            searchable?: boolean;
             /** @description The noun for one record. */
             singular: string;
-            /** @description Texts that replace those derived from the noun. */
+            /**
+             * @description The taxonomies that classify its records.
+             * @default []
+             */
+            taxonomies?: components["schemas"]["TaxonomyUse"][];
+            /** @description The key it had before; lets a file without ids say what was renamed. */
+            was?: string;
+            /**
+             * @description Texts that replace those derived from the noun.
+             * @default {}
+             */
             wordings?: {
                 [key: string]: string;
             };
@@ -800,6 +791,1217 @@ export interface components {
             base: number;
             definition: components["schemas"]["ContentType"];
         };
+        Field: {
+            /**
+             * @description Whether the content API gives its value.
+             * @default true
+             */
+            api?: boolean;
+            /**
+             * @description What a new record begins with; the key of an option or term.
+             * @default
+             */
+            default?: string | number | boolean;
+            /**
+             * @description A sentence under the control.
+             * @default
+             */
+            help?: string;
+            /** @description Kept for life; given when left out. */
+            id?: string;
+            /** @description The name in code, addresses of the API and the database. */
+            key: string;
+            /** @constant */
+            kind: "text";
+            /** @description What people read. */
+            label: string;
+            /** @description Most characters, up to 255. */
+            max_length?: number;
+            /** @description Fewest characters. */
+            min_length?: number;
+            /**
+             * @description A regular expression (RE2 syntax) the whole value must match.
+             * @default
+             */
+            pattern?: string;
+            /**
+             * @description What editors read when the pattern does not match.
+             * @default
+             */
+            pattern_message?: string;
+            /**
+             * @description Shown before the text.
+             * @default
+             */
+            prefix?: string;
+            /**
+             * @description Whether a published record needs a value.
+             * @default false
+             */
+            required?: boolean;
+            /**
+             * @description When editors see it; hidden, it is not required.
+             * @default {
+             *       "all": []
+             *     }
+             */
+            show_when?: components["schemas"]["Condition"];
+            /**
+             * @description Shown behind the text.
+             * @default
+             */
+            suffix?: string;
+            /**
+             * @description Whether no two records may have the same.
+             * @default false
+             */
+            unique?: boolean;
+            /** @description The key it had before; lets a file without ids say what was renamed. */
+            was?: string;
+            /**
+             * @description How much of a line it takes on the form.
+             * @default full
+             * @enum {unknown}
+             */
+            width?: "full" | "two_thirds" | "half" | "third";
+        } | {
+            /**
+             * @description Whether the content API gives its value.
+             * @default true
+             */
+            api?: boolean;
+            /**
+             * @description What a new record begins with; the key of an option or term.
+             * @default
+             */
+            default?: string | number | boolean;
+            /**
+             * @description A sentence under the control.
+             * @default
+             */
+            help?: string;
+            /** @description Kept for life; given when left out. */
+            id?: string;
+            /** @description The name in code, addresses of the API and the database. */
+            key: string;
+            /** @constant */
+            kind: "long_text";
+            /** @description What people read. */
+            label: string;
+            /** @description Most characters, up to 1,000,000. */
+            max_length?: number;
+            /**
+             * @description Whether a published record needs a value.
+             * @default false
+             */
+            required?: boolean;
+            /**
+             * @description Height of the form control in lines.
+             * @default 4
+             */
+            rows?: number;
+            /**
+             * @description When editors see it; hidden, it is not required.
+             * @default {
+             *       "all": []
+             *     }
+             */
+            show_when?: components["schemas"]["Condition"];
+            /** @description The key it had before; lets a file without ids say what was renamed. */
+            was?: string;
+            /**
+             * @description How much of a line it takes on the form.
+             * @default full
+             * @enum {unknown}
+             */
+            width?: "full" | "two_thirds" | "half" | "third";
+        } | {
+            /**
+             * @description Whether the content API gives its value.
+             * @default true
+             */
+            api?: boolean;
+            /**
+             * @description What a new record begins with; the key of an option or term.
+             * @default
+             */
+            default?: string | number | boolean;
+            /**
+             * @description What formatting is allowed.
+             * @default [
+             *       "bold",
+             *       "italic",
+             *       "links",
+             *       "lists"
+             *     ]
+             */
+            formats?: ("headings" | "bold" | "italic" | "links" | "lists" | "quotes" | "tables" | "code")[];
+            /**
+             * @description A sentence under the control.
+             * @default
+             */
+            help?: string;
+            /** @description Kept for life; given when left out. */
+            id?: string;
+            /** @description The name in code, addresses of the API and the database. */
+            key: string;
+            /** @constant */
+            kind: "rich_text";
+            /** @description What people read. */
+            label: string;
+            /** @description Most characters a reader sees, up to 1,000,000. */
+            max_length?: number;
+            /**
+             * @description Whether a published record needs a value.
+             * @default false
+             */
+            required?: boolean;
+            /**
+             * @description When editors see it; hidden, it is not required.
+             * @default {
+             *       "all": []
+             *     }
+             */
+            show_when?: components["schemas"]["Condition"];
+            /** @description The key it had before; lets a file without ids say what was renamed. */
+            was?: string;
+            /**
+             * @description How much of a line it takes on the form.
+             * @default full
+             * @enum {unknown}
+             */
+            width?: "full" | "two_thirds" | "half" | "third";
+        } | {
+            /**
+             * @description Whether the content API gives its value.
+             * @default true
+             */
+            api?: boolean;
+            /**
+             * @description Most decimals, 0 to 6.
+             * @default 0
+             */
+            decimals?: number;
+            /**
+             * @description What a new record begins with; the key of an option or term.
+             * @default
+             */
+            default?: string | number | boolean;
+            /**
+             * @description A sentence under the control.
+             * @default
+             */
+            help?: string;
+            /** @description Kept for life; given when left out. */
+            id?: string;
+            /** @description The name in code, addresses of the API and the database. */
+            key: string;
+            /** @constant */
+            kind: "number";
+            /** @description What people read. */
+            label: string;
+            /** @description Greatest value. */
+            max?: number;
+            /** @description Least value. */
+            min?: number;
+            /**
+             * @description Whether a published record needs a value.
+             * @default false
+             */
+            required?: boolean;
+            /**
+             * @description When editors see it; hidden, it is not required.
+             * @default {
+             *       "all": []
+             *     }
+             */
+            show_when?: components["schemas"]["Condition"];
+            /**
+             * @description The control: a box, a slider (needs min and max) or marks (a rating from 0 or 1 to max).
+             * @default box
+             * @enum {unknown}
+             */
+            shown?: "box" | "slider" | "marks";
+            /** @description Distance between values, counted from min or 0. */
+            step?: number;
+            /**
+             * @description Shown behind the number.
+             * @default
+             */
+            unit?: string;
+            /** @description The key it had before; lets a file without ids say what was renamed. */
+            was?: string;
+            /**
+             * @description How much of a line it takes on the form.
+             * @default full
+             * @enum {unknown}
+             */
+            width?: "full" | "two_thirds" | "half" | "third";
+        } | {
+            /**
+             * @description Whether the content API gives its value.
+             * @default true
+             */
+            api?: boolean;
+            /**
+             * @description What a new record begins with; the key of an option or term.
+             * @default
+             */
+            default?: string | number | boolean;
+            /**
+             * @description A sentence under the control.
+             * @default
+             */
+            help?: string;
+            /** @description Kept for life; given when left out. */
+            id?: string;
+            /** @description The name in code, addresses of the API and the database. */
+            key: string;
+            /** @constant */
+            kind: "yes_no";
+            /** @description What people read. */
+            label: string;
+            /**
+             * @description Wording of the answer no.
+             * @default No
+             */
+            no?: string;
+            /**
+             * @description Whether a published record needs a value.
+             * @default false
+             */
+            required?: boolean;
+            /**
+             * @description When editors see it; hidden, it is not required.
+             * @default {
+             *       "all": []
+             *     }
+             */
+            show_when?: components["schemas"]["Condition"];
+            /** @description The key it had before; lets a file without ids say what was renamed. */
+            was?: string;
+            /**
+             * @description How much of a line it takes on the form.
+             * @default full
+             * @enum {unknown}
+             */
+            width?: "full" | "two_thirds" | "half" | "third";
+            /**
+             * @description Wording of the answer yes.
+             * @default Yes
+             */
+            yes?: string;
+        } | {
+            /**
+             * @description Whether the content API gives its value.
+             * @default true
+             */
+            api?: boolean;
+            /**
+             * @description What a new record begins with; the key of an option or term.
+             * @default
+             */
+            default?: string | number | boolean;
+            /**
+             * Format: date
+             * @description The first possible day.
+             */
+            earliest?: string;
+            /**
+             * @description A sentence under the control.
+             * @default
+             */
+            help?: string;
+            /** @description Kept for life; given when left out. */
+            id?: string;
+            /** @description The name in code, addresses of the API and the database. */
+            key: string;
+            /** @constant */
+            kind: "date";
+            /** @description What people read. */
+            label: string;
+            /**
+             * Format: date
+             * @description The last possible day.
+             */
+            latest?: string;
+            /**
+             * @description Whether a published record needs a value.
+             * @default false
+             */
+            required?: boolean;
+            /**
+             * @description When editors see it; hidden, it is not required.
+             * @default {
+             *       "all": []
+             *     }
+             */
+            show_when?: components["schemas"]["Condition"];
+            /** @description The key it had before; lets a file without ids say what was renamed. */
+            was?: string;
+            /**
+             * @description How much of a line it takes on the form.
+             * @default full
+             * @enum {unknown}
+             */
+            width?: "full" | "two_thirds" | "half" | "third";
+        } | {
+            /**
+             * @description Whether the content API gives its value.
+             * @default true
+             */
+            api?: boolean;
+            /**
+             * @description What a new record begins with; the key of an option or term.
+             * @default
+             */
+            default?: string | number | boolean;
+            /**
+             * Format: time
+             * @description The first possible time.
+             */
+            earliest?: string;
+            /**
+             * @description A sentence under the control.
+             * @default
+             */
+            help?: string;
+            /** @description Kept for life; given when left out. */
+            id?: string;
+            /** @description The name in code, addresses of the API and the database. */
+            key: string;
+            /** @constant */
+            kind: "time";
+            /** @description What people read. */
+            label: string;
+            /**
+             * Format: time
+             * @description The last possible time.
+             */
+            latest?: string;
+            /**
+             * @description Whether a published record needs a value.
+             * @default false
+             */
+            required?: boolean;
+            /**
+             * @description When editors see it; hidden, it is not required.
+             * @default {
+             *       "all": []
+             *     }
+             */
+            show_when?: components["schemas"]["Condition"];
+            /** @description The key it had before; lets a file without ids say what was renamed. */
+            was?: string;
+            /**
+             * @description How much of a line it takes on the form.
+             * @default full
+             * @enum {unknown}
+             */
+            width?: "full" | "two_thirds" | "half" | "third";
+        } | {
+            /**
+             * @description Whether the content API gives its value.
+             * @default true
+             */
+            api?: boolean;
+            /**
+             * @description What a new record begins with; the key of an option or term.
+             * @default
+             */
+            default?: string | number | boolean;
+            /** @description The first possible moment, in UTC. */
+            earliest?: string;
+            /**
+             * @description A sentence under the control.
+             * @default
+             */
+            help?: string;
+            /** @description Kept for life; given when left out. */
+            id?: string;
+            /** @description The name in code, addresses of the API and the database. */
+            key: string;
+            /** @constant */
+            kind: "date_time";
+            /** @description What people read. */
+            label: string;
+            /** @description The last possible moment, in UTC. */
+            latest?: string;
+            /**
+             * @description Whether a published record needs a value.
+             * @default false
+             */
+            required?: boolean;
+            /**
+             * @description When editors see it; hidden, it is not required.
+             * @default {
+             *       "all": []
+             *     }
+             */
+            show_when?: components["schemas"]["Condition"];
+            /** @description The key it had before; lets a file without ids say what was renamed. */
+            was?: string;
+            /**
+             * @description How much of a line it takes on the form.
+             * @default full
+             * @enum {unknown}
+             */
+            width?: "full" | "two_thirds" | "half" | "third";
+        } | {
+            /**
+             * @description Whether the content API gives its value.
+             * @default true
+             */
+            api?: boolean;
+            /**
+             * @description What a new record begins with; the key of an option or term.
+             * @default
+             */
+            default?: string | number | boolean;
+            /**
+             * @description A sentence under the control.
+             * @default
+             */
+            help?: string;
+            /** @description Kept for life; given when left out. */
+            id?: string;
+            /** @description The name in code, addresses of the API and the database. */
+            key: string;
+            /** @constant */
+            kind: "choice";
+            /** @description What people read. */
+            label: string;
+            /**
+             * @description A choice list that has the options instead.
+             * @default
+             */
+            list?: string;
+            /**
+             * @description Whether it holds several options.
+             * @default false
+             */
+            many?: boolean;
+            /** @description Most options. */
+            max_count?: number;
+            /** @description Fewest options. */
+            min_count?: number;
+            /**
+             * @description What can be chosen, in order.
+             * @default []
+             */
+            options?: components["schemas"]["Option"][];
+            /**
+             * @description Whether a published record needs a value.
+             * @default false
+             */
+            required?: boolean;
+            /**
+             * @description When editors see it; hidden, it is not required.
+             * @default {
+             *       "all": []
+             *     }
+             */
+            show_when?: components["schemas"]["Condition"];
+            /**
+             * @description The control: a menu, buttons or ticks.
+             * @default menu
+             * @enum {unknown}
+             */
+            shown?: "menu" | "buttons" | "ticks";
+            /** @description The key it had before; lets a file without ids say what was renamed. */
+            was?: string;
+            /**
+             * @description How much of a line it takes on the form.
+             * @default full
+             * @enum {unknown}
+             */
+            width?: "full" | "two_thirds" | "half" | "third";
+        } | {
+            /**
+             * @description Whether an alternative text must be given.
+             * @default true
+             */
+            alt_required?: boolean;
+            /**
+             * @description Whether the content API gives its value.
+             * @default true
+             */
+            api?: boolean;
+            /**
+             * @description What a new record begins with; the key of an option or term.
+             * @default
+             */
+            default?: string | number | boolean;
+            /**
+             * @description Of jpeg, png, gif and webp; all when left out.
+             * @default []
+             */
+            formats?: string[];
+            /**
+             * @description A sentence under the control.
+             * @default
+             */
+            help?: string;
+            /** @description Kept for life; given when left out. */
+            id?: string;
+            /** @description The name in code, addresses of the API and the database. */
+            key: string;
+            /** @constant */
+            kind: "image";
+            /** @description What people read. */
+            label: string;
+            /**
+             * @description Whether it holds several pictures.
+             * @default false
+             */
+            many?: boolean;
+            /** @description Most pictures. */
+            max_count?: number;
+            /** @description Greatest height in pixels. */
+            max_height?: number;
+            /** @description Largest file in KB of 1,024 bytes, up to 20,480. */
+            max_kilobytes?: number;
+            /** @description Greatest width in pixels. */
+            max_width?: number;
+            /** @description Fewest pictures. */
+            min_count?: number;
+            /** @description Least height in pixels. */
+            min_height?: number;
+            /** @description Least width in pixels. */
+            min_width?: number;
+            /**
+             * @description Whether a published record needs a value.
+             * @default false
+             */
+            required?: boolean;
+            /**
+             * @description When editors see it; hidden, it is not required.
+             * @default {
+             *       "all": []
+             *     }
+             */
+            show_when?: components["schemas"]["Condition"];
+            /** @description The key it had before; lets a file without ids say what was renamed. */
+            was?: string;
+            /**
+             * @description How much of a line it takes on the form.
+             * @default full
+             * @enum {unknown}
+             */
+            width?: "full" | "two_thirds" | "half" | "third";
+            /**
+             * @description Widths in pixels of the smaller pictures to derive.
+             * @default []
+             */
+            widths?: number[];
+        } | {
+            /**
+             * @description Whether the content API gives its value.
+             * @default true
+             */
+            api?: boolean;
+            /**
+             * @description What a new record begins with; the key of an option or term.
+             * @default
+             */
+            default?: string | number | boolean;
+            /**
+             * @description Endings of names such as pdf; all when left out.
+             * @default []
+             */
+            formats?: string[];
+            /**
+             * @description A sentence under the control.
+             * @default
+             */
+            help?: string;
+            /** @description Kept for life; given when left out. */
+            id?: string;
+            /** @description The name in code, addresses of the API and the database. */
+            key: string;
+            /** @constant */
+            kind: "file";
+            /** @description What people read. */
+            label: string;
+            /**
+             * @description Whether it holds several files.
+             * @default false
+             */
+            many?: boolean;
+            /** @description Most files. */
+            max_count?: number;
+            /** @description Largest file in KB of 1,024 bytes, up to 102,400. */
+            max_kilobytes?: number;
+            /** @description Fewest files. */
+            min_count?: number;
+            /**
+             * @description Whether a published record needs a value.
+             * @default false
+             */
+            required?: boolean;
+            /**
+             * @description When editors see it; hidden, it is not required.
+             * @default {
+             *       "all": []
+             *     }
+             */
+            show_when?: components["schemas"]["Condition"];
+            /** @description The key it had before; lets a file without ids say what was renamed. */
+            was?: string;
+            /**
+             * @description How much of a line it takes on the form.
+             * @default full
+             * @enum {unknown}
+             */
+            width?: "full" | "two_thirds" | "half" | "third";
+        } | {
+            /**
+             * @description Whether the content API gives its value.
+             * @default true
+             */
+            api?: boolean;
+            /**
+             * @description What a new record begins with; the key of an option or term.
+             * @default
+             */
+            default?: string | number | boolean;
+            /**
+             * @description A sentence under the control.
+             * @default
+             */
+            help?: string;
+            /** @description Kept for life; given when left out. */
+            id?: string;
+            /** @description The name in code, addresses of the API and the database. */
+            key: string;
+            /** @constant */
+            kind: "email";
+            /** @description What people read. */
+            label: string;
+            /**
+             * @description Whether a published record needs a value.
+             * @default false
+             */
+            required?: boolean;
+            /**
+             * @description When editors see it; hidden, it is not required.
+             * @default {
+             *       "all": []
+             *     }
+             */
+            show_when?: components["schemas"]["Condition"];
+            /** @description The key it had before; lets a file without ids say what was renamed. */
+            was?: string;
+            /**
+             * @description How much of a line it takes on the form.
+             * @default full
+             * @enum {unknown}
+             */
+            width?: "full" | "two_thirds" | "half" | "third";
+        } | {
+            /**
+             * @description Whether the content API gives its value.
+             * @default true
+             */
+            api?: boolean;
+            /**
+             * @description What a new record begins with; the key of an option or term.
+             * @default
+             */
+            default?: string | number | boolean;
+            /**
+             * @description A sentence under the control.
+             * @default
+             */
+            help?: string;
+            /** @description Kept for life; given when left out. */
+            id?: string;
+            /** @description The name in code, addresses of the API and the database. */
+            key: string;
+            /** @constant */
+            kind: "url";
+            /** @description What people read. */
+            label: string;
+            /**
+             * @description Whether a published record needs a value.
+             * @default false
+             */
+            required?: boolean;
+            /**
+             * @description What an address may begin with.
+             * @default [
+             *       "http",
+             *       "https"
+             *     ]
+             */
+            schemes?: string[];
+            /**
+             * @description When editors see it; hidden, it is not required.
+             * @default {
+             *       "all": []
+             *     }
+             */
+            show_when?: components["schemas"]["Condition"];
+            /** @description The key it had before; lets a file without ids say what was renamed. */
+            was?: string;
+            /**
+             * @description How much of a line it takes on the form.
+             * @default full
+             * @enum {unknown}
+             */
+            width?: "full" | "two_thirds" | "half" | "third";
+        } | {
+            /**
+             * @description Whether the content API gives its value.
+             * @default true
+             */
+            api?: boolean;
+            /**
+             * @description What a new record begins with; the key of an option or term.
+             * @default
+             */
+            default?: string | number | boolean;
+            /**
+             * @description A sentence under the control.
+             * @default
+             */
+            help?: string;
+            /** @description Kept for life; given when left out. */
+            id?: string;
+            /** @description The name in code, addresses of the API and the database. */
+            key: string;
+            /** @constant */
+            kind: "phone";
+            /** @description What people read. */
+            label: string;
+            /**
+             * @description Whether a published record needs a value.
+             * @default false
+             */
+            required?: boolean;
+            /**
+             * @description When editors see it; hidden, it is not required.
+             * @default {
+             *       "all": []
+             *     }
+             */
+            show_when?: components["schemas"]["Condition"];
+            /** @description The key it had before; lets a file without ids say what was renamed. */
+            was?: string;
+            /**
+             * @description How much of a line it takes on the form.
+             * @default full
+             * @enum {unknown}
+             */
+            width?: "full" | "two_thirds" | "half" | "third";
+        } | {
+            /**
+             * @description Whether the content API gives its value.
+             * @default true
+             */
+            api?: boolean;
+            /**
+             * @description What a new record begins with; the key of an option or term.
+             * @default
+             */
+            default?: string | number | boolean;
+            /**
+             * @description A sentence under the control.
+             * @default
+             */
+            help?: string;
+            /** @description Kept for life; given when left out. */
+            id?: string;
+            /** @description The name in code, addresses of the API and the database. */
+            key: string;
+            /** @constant */
+            kind: "colour";
+            /** @description What people read. */
+            label: string;
+            /**
+             * @description Whether a published record needs a value.
+             * @default false
+             */
+            required?: boolean;
+            /**
+             * @description When editors see it; hidden, it is not required.
+             * @default {
+             *       "all": []
+             *     }
+             */
+            show_when?: components["schemas"]["Condition"];
+            /** @description The key it had before; lets a file without ids say what was renamed. */
+            was?: string;
+            /**
+             * @description How much of a line it takes on the form.
+             * @default full
+             * @enum {unknown}
+             */
+            width?: "full" | "two_thirds" | "half" | "third";
+        } | {
+            /**
+             * @description Whether the content API gives its value.
+             * @default true
+             */
+            api?: boolean;
+            /**
+             * @description What a new record begins with; the key of an option or term.
+             * @default
+             */
+            default?: string | number | boolean;
+            /**
+             * @description A sentence under the control.
+             * @default
+             */
+            help?: string;
+            /** @description Kept for life; given when left out. */
+            id?: string;
+            /** @description The name in code, addresses of the API and the database. */
+            key: string;
+            /** @constant */
+            kind: "icon";
+            /** @description What people read. */
+            label: string;
+            /**
+             * @description Whether a published record needs a value.
+             * @default false
+             */
+            required?: boolean;
+            /**
+             * @description When editors see it; hidden, it is not required.
+             * @default {
+             *       "all": []
+             *     }
+             */
+            show_when?: components["schemas"]["Condition"];
+            /** @description The key it had before; lets a file without ids say what was renamed. */
+            was?: string;
+            /**
+             * @description How much of a line it takes on the form.
+             * @default full
+             * @enum {unknown}
+             */
+            width?: "full" | "two_thirds" | "half" | "third";
+        } | {
+            /**
+             * @description Whether the content API gives its value.
+             * @default true
+             */
+            api?: boolean;
+            /**
+             * @description What a new record begins with; the key of an option or term.
+             * @default
+             */
+            default?: string | number | boolean;
+            /**
+             * @description A sentence under the control.
+             * @default
+             */
+            help?: string;
+            /** @description Kept for life; given when left out. */
+            id?: string;
+            /** @description The name in code, addresses of the API and the database. */
+            key: string;
+            /** @constant */
+            kind: "place";
+            /** @description What people read. */
+            label: string;
+            /**
+             * @description Whether a published record needs a value.
+             * @default false
+             */
+            required?: boolean;
+            /**
+             * @description When editors see it; hidden, it is not required.
+             * @default {
+             *       "all": []
+             *     }
+             */
+            show_when?: components["schemas"]["Condition"];
+            /** @description The key it had before; lets a file without ids say what was renamed. */
+            was?: string;
+            /**
+             * @description How much of a line it takes on the form.
+             * @default full
+             * @enum {unknown}
+             */
+            width?: "full" | "two_thirds" | "half" | "third";
+        } | {
+            /**
+             * @description Whether the content API gives its value.
+             * @default true
+             */
+            api?: boolean;
+            /**
+             * @description What a new record begins with; the key of an option or term.
+             * @default
+             */
+            default?: string | number | boolean;
+            /**
+             * @description A sentence under the control.
+             * @default
+             */
+            help?: string;
+            /** @description Kept for life; given when left out. */
+            id?: string;
+            /** @description The link as named from the other end. */
+            inverse?: components["schemas"]["Inverse"];
+            /** @description The name in code, addresses of the API and the database. */
+            key: string;
+            /** @constant */
+            kind: "relation";
+            /** @description What people read. */
+            label: string;
+            /**
+             * @description Whether it holds several records.
+             * @default false
+             */
+            many?: boolean;
+            /** @description Most records. */
+            max_count?: number;
+            /** @description Fewest records. */
+            min_count?: number;
+            /**
+             * @description Whether editors order the records.
+             * @default false
+             */
+            ordered?: boolean;
+            /**
+             * @description Whether a published record needs a value.
+             * @default false
+             */
+            required?: boolean;
+            /**
+             * @description When editors see it; hidden, it is not required.
+             * @default {
+             *       "all": []
+             *     }
+             */
+            show_when?: components["schemas"]["Condition"];
+            /**
+             * @description Whether the other record points back by itself.
+             * @default false
+             */
+            symmetric?: boolean;
+            /** @description The content types it may point at. */
+            to: string[];
+            /** @description The key it had before; lets a file without ids say what was renamed. */
+            was?: string;
+            /**
+             * @description How much of a line it takes on the form.
+             * @default full
+             * @enum {unknown}
+             */
+            width?: "full" | "two_thirds" | "half" | "third";
+        } | {
+            /**
+             * @description Whether the content API gives its value.
+             * @default true
+             */
+            api?: boolean;
+            /**
+             * @description What a new record begins with; the key of an option or term.
+             * @default
+             */
+            default?: string | number | boolean;
+            /**
+             * @description A sentence under the control.
+             * @default
+             */
+            help?: string;
+            /** @description Kept for life; given when left out. */
+            id?: string;
+            /** @description The name in code, addresses of the API and the database. */
+            key: string;
+            /** @constant */
+            kind: "term";
+            /** @description What people read. */
+            label: string;
+            /**
+             * @description Whether it holds several terms.
+             * @default false
+             */
+            many?: boolean;
+            /** @description Most terms. */
+            max_count?: number;
+            /** @description Fewest terms. */
+            min_count?: number;
+            /**
+             * @description Whether a published record needs a value.
+             * @default false
+             */
+            required?: boolean;
+            /**
+             * @description When editors see it; hidden, it is not required.
+             * @default {
+             *       "all": []
+             *     }
+             */
+            show_when?: components["schemas"]["Condition"];
+            /** @description The taxonomy its terms are of. */
+            taxonomy: string;
+            /** @description The key it had before; lets a file without ids say what was renamed. */
+            was?: string;
+            /**
+             * @description How much of a line it takes on the form.
+             * @default full
+             * @enum {unknown}
+             */
+            width?: "full" | "two_thirds" | "half" | "third";
+        } | {
+            /**
+             * @description Whether the content API gives its value.
+             * @default true
+             */
+            api?: boolean;
+            /**
+             * @description What a new record begins with; the key of an option or term.
+             * @default
+             */
+            default?: string | number | boolean;
+            /** @description The fields within, in order. */
+            fields: components["schemas"]["Field"][];
+            /**
+             * @description A sentence under the control.
+             * @default
+             */
+            help?: string;
+            /** @description Kept for life; given when left out. */
+            id?: string;
+            /** @description The name in code, addresses of the API and the database. */
+            key: string;
+            /** @constant */
+            kind: "group";
+            /** @description What people read. */
+            label: string;
+            /**
+             * @description Whether a published record needs a value.
+             * @default false
+             */
+            required?: boolean;
+            /**
+             * @description When editors see it; hidden, it is not required.
+             * @default {
+             *       "all": []
+             *     }
+             */
+            show_when?: components["schemas"]["Condition"];
+            /** @description The key it had before; lets a file without ids say what was renamed. */
+            was?: string;
+            /**
+             * @description How much of a line it takes on the form.
+             * @default full
+             * @enum {unknown}
+             */
+            width?: "full" | "two_thirds" | "half" | "third";
+        } | {
+            /**
+             * @description Whether the content API gives its value.
+             * @default true
+             */
+            api?: boolean;
+            /**
+             * @description What a new record begins with; the key of an option or term.
+             * @default
+             */
+            default?: string | number | boolean;
+            /** @description The fields of each row, in order. */
+            fields: components["schemas"]["Field"][];
+            /**
+             * @description A sentence under the control.
+             * @default
+             */
+            help?: string;
+            /** @description Kept for life; given when left out. */
+            id?: string;
+            /** @description The name in code, addresses of the API and the database. */
+            key: string;
+            /** @constant */
+            kind: "repeater";
+            /** @description What people read. */
+            label: string;
+            /** @description Most rows. */
+            max_rows?: number;
+            /** @description Fewest rows. */
+            min_rows?: number;
+            /**
+             * @description Whether a published record needs a value.
+             * @default false
+             */
+            required?: boolean;
+            /**
+             * @description The inner field that names a row.
+             * @default
+             */
+            row_name?: string;
+            /**
+             * @description When editors see it; hidden, it is not required.
+             * @default {
+             *       "all": []
+             *     }
+             */
+            show_when?: components["schemas"]["Condition"];
+            /**
+             * @description Rows as a table or as cards.
+             * @default cards
+             * @enum {unknown}
+             */
+            shown?: "table" | "cards";
+            /** @description The key it had before; lets a file without ids say what was renamed. */
+            was?: string;
+            /**
+             * @description How much of a line it takes on the form.
+             * @default full
+             * @enum {unknown}
+             */
+            width?: "full" | "two_thirds" | "half" | "third";
+        } | {
+            /**
+             * @description Whether the content API gives its value.
+             * @default true
+             */
+            api?: boolean;
+            /**
+             * @description What a new record begins with; the key of an option or term.
+             * @default
+             */
+            default?: string | number | boolean;
+            /**
+             * @description A sentence under the control.
+             * @default
+             */
+            help?: string;
+            /** @description Kept for life; given when left out. */
+            id?: string;
+            /** @description The name in code, addresses of the API and the database. */
+            key: string;
+            /** @constant */
+            kind: "note";
+            /** @description What people read. */
+            label: string;
+            /**
+             * @description Whether a published record needs a value.
+             * @default false
+             */
+            required?: boolean;
+            /**
+             * @description When editors see it; hidden, it is not required.
+             * @default {
+             *       "all": []
+             *     }
+             */
+            show_when?: components["schemas"]["Condition"];
+            /** @description What the editor reads. */
+            text: string;
+            /** @description The key it had before; lets a file without ids say what was renamed. */
+            was?: string;
+            /**
+             * @description How much of a line it takes on the form.
+             * @default full
+             * @enum {unknown}
+             */
+            width?: "full" | "two_thirds" | "half" | "third";
+        };
         FindingView: {
             code: string;
             definition: string;
@@ -809,6 +2011,42 @@ export interface components {
             property: string;
             sentence: string;
             severity: string;
+        };
+        /** group */
+        Group: {
+            /**
+             * @description A sentence under the heading.
+             * @default
+             */
+            description?: string;
+            /**
+             * @description The fields, in order.
+             * @default []
+             */
+            fields?: components["schemas"]["Field"][];
+            /** @description Kept for life; given when left out. */
+            id?: string;
+            /**
+             * @description When editors see it.
+             * @default {
+             *       "all": []
+             *     }
+             */
+            show_when?: components["schemas"]["Condition"];
+            /** @description The heading over the group's fields. */
+            title: string;
+        };
+        /** shared group in use */
+        GroupUse: {
+            /**
+             * @description When editors see it.
+             * @default {
+             *       "all": []
+             *     }
+             */
+            show_when?: components["schemas"]["Condition"];
+            /** @description The shared group that stands here. */
+            use: string;
         };
         Imported: {
             findings: components["schemas"]["FindingView"][];
@@ -826,12 +2064,107 @@ export interface components {
                 [key: string]: string;
             };
         };
+        /** inverse */
+        Inverse: {
+            /** @description Kept for life; given when left out. */
+            id?: string;
+            /** @description The name in code, addresses of the API and the database. */
+            key: string;
+            /** @description What people read at the other end. */
+            label: string;
+            /**
+             * @description Whether several records may point at one.
+             * @default true
+             */
+            many?: boolean;
+            /**
+             * @description Whether forms and pages of the other end show it.
+             * @default true
+             */
+            shown?: boolean;
+            /** @description The key it had before; lets a file without ids say what was renamed. */
+            was?: string;
+        };
+        /** layout */
+        Layout: {
+            /**
+             * @description What stands on the page, in order.
+             * @default []
+             */
+            blocks?: components["schemas"]["Block"][];
+            /**
+             * @description What the layout is for.
+             * @default
+             */
+            description?: string;
+            /** @description Kept for life; given when left out. */
+            id?: string;
+            /** @description The name in code, addresses of the API and the database. */
+            key: string;
+            /** @description What architects read. */
+            title: string;
+            /** @description The content type whose records it shows. */
+            type: string;
+            /** @description The key it had before; lets a file without ids say what was renamed. */
+            was?: string;
+        };
         ListView: {
             /** Format: int32 */
             pageSize: number;
             records: components["schemas"]["RecordView"][];
             /** Format: int64 */
             total: number;
+        };
+        /** listing */
+        Listing: {
+            /**
+             * @description What the listing is for.
+             * @default
+             */
+            description?: string;
+            /**
+             * @description The fields shown with each record.
+             * @default []
+             */
+            fields?: string[];
+            /** @description Kept for life; given when left out. */
+            id?: string;
+            /** @description The name in code, addresses of the API and the database. */
+            key: string;
+            /**
+             * @description The layout that shows each record.
+             * @default
+             */
+            layout?: string;
+            /**
+             * @description Most records shown, up to 200.
+             * @default 10
+             */
+            limit?: number;
+            /**
+             * @description By what it sorts, first things first.
+             * @default []
+             */
+            order?: components["schemas"]["Order"][];
+            /**
+             * @description Lines, a table, cards, or each by a layout.
+             * @default lines
+             * @enum {unknown}
+             */
+            shown?: "lines" | "table" | "cards" | "layout";
+            /** @description What architects read. */
+            title: string;
+            /** @description The content type it lists. */
+            type: string;
+            /** @description The key it had before; lets a file without ids say what was renamed. */
+            was?: string;
+            /**
+             * @description Which records it lists; all when left out.
+             * @default {
+             *       "all": []
+             *     }
+             */
+            where?: components["schemas"]["Condition"];
         };
         Names: {
             keys: string[];
@@ -873,6 +2206,32 @@ export interface components {
             findings: components["schemas"]["FindingView"][];
             lastVersion?: string;
             nextVersion: string;
+        };
+        /** option */
+        Option: {
+            /** @description Kept for life; given when left out. */
+            id?: string;
+            /** @description The name in code, addresses of the API and the database. */
+            key: string;
+            /** @description What people read. */
+            label: string;
+            /**
+             * @description Kept by records that have it, offered to no other.
+             * @default false
+             */
+            retired?: boolean;
+            /** @description The key it had before; lets a file without ids say what was renamed. */
+            was?: string;
+        };
+        /** order */
+        Order: {
+            /**
+             * @description Whether the last comes first.
+             * @default false
+             */
+            descending?: boolean;
+            /** @description The field to sort by. */
+            field: string;
         };
         PictureView: {
             address: string;
@@ -996,9 +2355,51 @@ export interface components {
             name: string;
             password: string;
         };
+        /** shared group */
+        SharedGroup: {
+            /**
+             * @description A sentence under the heading.
+             * @default
+             */
+            description?: string;
+            /**
+             * @description The fields, in order.
+             * @default []
+             */
+            fields?: components["schemas"]["Field"][];
+            /** @description Kept for life; given when left out. */
+            id?: string;
+            /** @description The name in code, addresses of the API and the database. */
+            key: string;
+            /** @description The heading over the group's fields. */
+            title: string;
+            /** @description The key it had before; lets a file without ids say what was renamed. */
+            was?: string;
+        };
         SignIn: {
             name: string;
             password: string;
+        };
+        /** site values */
+        SiteValues: {
+            /**
+             * @description What the values are for.
+             * @default
+             */
+            description?: string;
+            /**
+             * @description Their groups of fields, in order.
+             * @default []
+             */
+            groups?: (components["schemas"]["Group"] | components["schemas"]["GroupUse"])[];
+            /** @description Kept for life; given when left out. */
+            id?: string;
+            /** @description The name in code, addresses of the API and the database. */
+            key: string;
+            /** @description The heading of their form. */
+            title: string;
+            /** @description The key it had before; lets a file without ids say what was renamed. */
+            was?: string;
         };
         SiteView: {
             /**
@@ -1036,6 +2437,91 @@ export interface components {
             /** Format: date-time */
             startedAt?: string;
             state: string;
+        };
+        /** taxonomy */
+        Taxonomy: {
+            /**
+             * @description What it classifies by.
+             * @default
+             */
+            description?: string;
+            /**
+             * @description What each term holds beside its label.
+             * @default []
+             */
+            fields?: components["schemas"]["Field"][];
+            /**
+             * @description Groups of such fields, own and shared.
+             * @default []
+             */
+            groups?: (components["schemas"]["Group"] | components["schemas"]["GroupUse"])[];
+            /**
+             * @description Whether terms may stand below others.
+             * @default false
+             */
+            hierarchical?: boolean;
+            /** @description Kept for life; given when left out. */
+            id?: string;
+            /** @description The name in code, addresses of the API and the database. */
+            key: string;
+            /**
+             * @description Whether the address of a term carries those above it.
+             * @default false
+             */
+            parents_in_address?: boolean;
+            /** @description The public address segment. */
+            path: string;
+            /** @description The noun for several terms. */
+            plural: string;
+            /** @description The noun for one term. */
+            singular: string;
+            /**
+             * @description Starter terms; sites may add their own.
+             * @default []
+             */
+            terms?: components["schemas"]["Term"][];
+            /** @description The key it had before; lets a file without ids say what was renamed. */
+            was?: string;
+        };
+        /** taxonomy in use */
+        TaxonomyUse: {
+            /**
+             * @description Whether editors may add terms while they fill in.
+             * @default false
+             */
+            add_terms?: boolean;
+            /** @description Most terms of one record. */
+            max?: number;
+            /**
+             * @description Whether a published record needs a term.
+             * @default false
+             */
+            required?: boolean;
+            /** @description The taxonomy. */
+            use: string;
+        };
+        /** term */
+        Term: {
+            /**
+             * @description The terms below it.
+             * @default []
+             */
+            children?: components["schemas"]["Term"][];
+            /** @description Kept for life; given when left out. */
+            id?: string;
+            /** @description The name in code, addresses of the API and the database. */
+            key: string;
+            /** @description What people read. */
+            label: string;
+            /**
+             * @description What it holds, by the key of the taxonomy's field.
+             * @default {}
+             */
+            values?: {
+                [key: string]: string | number | boolean;
+            };
+            /** @description The key it had before; lets a file without ids say what was renamed. */
+            was?: string;
         };
         TypeView: {
             definition: components["schemas"]["ContentType"];

@@ -82,6 +82,6 @@ public final class Samples {
 
     public static Model withFields(List<Field> fields) {
         return new Model(
-                List.of(MOORING.withGroups(List.of(MOORING.groups().getFirst().withFields(fields)))));
+                List.of(MOORING.withSections(List.of(MOORING.groups().getFirst().withFields(fields)))));
     }
 }

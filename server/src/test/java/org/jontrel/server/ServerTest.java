@@ -431,7 +431,7 @@ public class ServerTest {
             assertFalse(page.body().contains("<img src=x"), path);
             assertTrue(page.body().contains("&lt;img src=x"), path);
         }
-        var long10000 = type.withGroups(List.of(
+        var long10000 = type.withSections(List.of(
                 type.groups().getFirst().withFields(List.of(fields.getFirst().withLabel("x".repeat(10_000))))));
         anna.ok(
                 "PUT",

@@ -3,53 +3,84 @@ package org.jontrel.core.check;
 import com.google.re2j.Pattern;
 import com.google.re2j.PatternSyntaxException;
 import java.math.BigDecimal;
-import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
+import java.util.Set;
 import org.jontrel.core.finding.Code;
-import org.jontrel.core.finding.Finding;
-import org.jontrel.core.finding.Place;
+import org.jontrel.core.finding.Nearest;
+import org.jontrel.core.model.ChoiceList;
 import org.jontrel.core.model.ContentType;
+import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Field;
-import org.jontrel.core.model.Keys;
 import org.jontrel.core.model.Kind;
+import org.jontrel.core.model.Taxonomy;
 
 /** The settings of one field's kind. */
 final class KindCheck {
     private static final int MOST_PIXELS = 20_000;
-    private final ContentType type;
-    private final Field field;
-    private final List<Finding> findings = new ArrayList<>();
+    private static final int MOST_MARKS = 10;
+    private static final int MOST_VALUES = 1_000;
 
-    KindCheck(ContentType type, Field field) {
-        this.type = type;
+    /** Addresses that run code where they are opened. */
+    private static final Set<String> UNSAFE_SCHEMES = Set.of("javascript", "data", "vbscript", "file", "blob");
+
+    private final Known known;
+    private final Field field;
+    private final Report report;
+    private final boolean inner;
+    private final Definition definition;
+
+    /** @param inner whether the field stands within another */
+    KindCheck(Known known, Field field, Report report, boolean inner, Definition definition) {
+        this.known = known;
         this.field = field;
+        this.report = report;
+        this.inner = inner;
+        this.definition = definition;
     }
 
-    List<Finding> run() {
+    void run() {
         switch (field.kind()) {
             case Kind.Text text -> text(text);
             case Kind.LongText text -> {
                 range("max_length", text.maxLength(), 1, Kind.LongText.LONGEST);
                 range("rows", text.rows(), 1, 60);
             }
+            case Kind.RichText text -> range("max_length", text.maxLength(), 1, Kind.LongText.LONGEST);
             case Kind.Numeric number -> number(number);
             case Kind.YesNo yesNo -> {
-                var names = new NameCheck(findings, this::place);
-                names.label("yes", yesNo.yes(), field.label());
-                names.label("no", yesNo.no(), field.label());
+                new NameCheck(report).label("yes", yesNo.yes(), field.label());
+                new NameCheck(report).label("no", yesNo.no(), field.label());
             }
             case Kind.Date date -> crossed("earliest", date.earliest(), "latest", date.latest());
             case Kind.Time time -> crossed("earliest", time.earliest(), "latest", time.latest());
-            case Kind.Email _, Kind.Phone _, Kind.Colour _ -> {}
+            case Kind.DateTime moment -> crossed("earliest", moment.earliest(), "latest", moment.latest());
+            case Kind.Url url -> url(url);
             case Kind.Choice choice -> choice(choice);
-            case Kind.Image image -> {
-                range("min_width", image.minWidth(), 1, MOST_PIXELS);
-                range("min_height", image.minHeight(), 1, MOST_PIXELS);
-                range("max_kilobytes", image.maxKilobytes(), 1, Kind.Image.MOST_KILOBYTES);
+            case Kind.Image image -> image(image);
+            case Kind.File file -> {
+                range("max_kilobytes", file.maxKilobytes(), 1, Kind.File.MOST_KILOBYTES);
+                file.formats().stream()
+                        .filter(format -> !format.matches("[a-z0-9]{1,10}"))
+                        .forEach(format -> report.add("formats", Code.FORMAT_UNKNOWN, field.label(), format, ""));
+                amount(file.amount());
             }
+            case Kind.Relation relation -> relation(relation);
+            case Kind.TermPick pick -> {
+                if (known.find(Taxonomy.class, pick.taxonomy()).isEmpty()) {
+                    unknown("taxonomy", Definition.Sort.TAXONOMY, pick.taxonomy());
+                }
+                amount(pick.amount());
+            }
+            case Kind.FieldGroup(List<Field> fields) -> filled(fields);
+            case Kind.Repeater repeater -> repeater(repeater);
+            case Kind.Note(String text) -> {
+                new NameCheck(report).prose("text", text);
+                if (text.isBlank()) {
+                    report.add("text", Code.LABEL_MISSING, field.label(), "text");
+                }
+            }
+            case Kind.Email _, Kind.Phone _, Kind.Colour _, Kind.Icon _, Kind.Coordinates _ -> {}
         }
-        return findings;
     }
 
     private void text(Kind.Text text) {
@@ -59,9 +90,16 @@ final class KindCheck {
         try {
             Pattern.compile(text.pattern());
         } catch (PatternSyntaxException e) {
-            add("pattern", Code.PATTERN_INVALID, field.label(), text.pattern(), e.getDescription());
+            report.add("pattern", Code.PATTERN_INVALID, field.label(), text.pattern(), e.getDescription());
         }
-        new NameCheck(findings, this::place).prose("pattern", text.pattern());
+        var names = new NameCheck(report);
+        names.prose("pattern", text.pattern());
+        names.prose("pattern_message", text.patternMessage());
+        names.prose("prefix", text.prefix());
+        names.prose("suffix", text.suffix());
+        if (text.unique() && inner) {
+            report.addFixed("unique", null, Code.UNIQUE_IN_ROWS, field.label());
+        }
     }
 
     private void number(Kind.Numeric number) {
@@ -69,7 +107,33 @@ final class KindCheck {
         crossed("min", number.min(), "max", number.max());
         bound("min", number.min(), number.decimals());
         bound("max", number.max(), number.decimals());
-        new NameCheck(findings, this::place).prose("unit", number.unit());
+        bound("step", number.step(), number.decimals());
+        if (number.step() != null && number.step().signum() <= 0) {
+            report.addFixed(
+                    "step",
+                    null,
+                    Code.STEP_NOT_POSITIVE,
+                    field.label(),
+                    number.step().toPlainString());
+        }
+        new NameCheck(report).prose("unit", number.unit());
+        switch (number.shown()) {
+            case BOX -> {}
+            case SLIDER -> {
+                if (number.min() == null || number.max() == null) {
+                    report.addFixed("shown", null, Code.SLIDER_WITHOUT_ENDS, field.label());
+                }
+            }
+            case MARKS -> {
+                var max = number.max();
+                if (max == null
+                        || number.decimals() != 0
+                        || max.signum() <= 0
+                        || max.compareTo(BigDecimal.valueOf(MOST_MARKS)) > 0) {
+                    report.addFixed("shown", null, Code.MARKS_WITHOUT_MAX, field.label(), MOST_MARKS);
+                }
+            }
+        }
     }
 
     private void bound(String name, BigDecimal bound, int decimals) {
@@ -77,53 +141,180 @@ final class KindCheck {
             return;
         }
         if (bound.scale() > decimals) {
-            add(name, Code.DECIMALS_EXCEEDED, field.label(), name, bound.toPlainString(), decimals);
+            report.add(name, Code.DECIMALS_EXCEEDED, field.label(), name, bound.toPlainString(), decimals);
         }
         var most = BigDecimal.TEN.pow(Kind.Numeric.MOST_DIGITS).subtract(BigDecimal.ONE);
         if (bound.abs().compareTo(most) > 0) {
-            add(name, Code.LIMIT_OUT_OF_RANGE, field.label(), name, bound, most.negate(), most);
+            report.add(name, Code.LIMIT_OUT_OF_RANGE, field.label(), name, bound, most.negate(), most);
+        }
+    }
+
+    private void url(Kind.Url url) {
+        if (url.schemes().isEmpty()) {
+            report.addFixed("schemes", null, Code.SCHEMES_MISSING, field.label());
+        }
+        for (var scheme : url.schemes()) {
+            if (UNSAFE_SCHEMES.contains(scheme) || !scheme.matches("[a-z][a-z0-9+.-]{0,29}")) {
+                report.addRemovable("schemes", scheme, Code.SCHEME_UNSAFE, field.label(), scheme);
+            }
         }
     }
 
     private void choice(Kind.Choice choice) {
-        if (choice.options().isEmpty()) {
-            add("options", Code.OPTIONS_MISSING, field.label());
+        amount(choice.amount());
+        if (choice.list().isEmpty()) {
+            OptionCheck.run(choice.options(), field.label(), report);
             return;
         }
-        if (choice.options().stream().allMatch(Kind.Option::retired)) {
-            add("options", Code.OPTIONS_ALL_RETIRED, field.label());
+        if (!choice.options().isEmpty()) {
+            report.addFixed("list", null, Code.OPTIONS_AND_LIST, field.label());
         }
-        var keys = new HashMap<String, Kind.Option>();
-        var names = new NameCheck(findings, this::place);
-        for (var option : choice.options()) {
-            names.label("options", option.label(), option.key());
-            if (!Keys.isKey(option.key())) {
-                add("options", Code.KEY_INVALID, option.key(), Keys.fromLabel(option.key()));
+        if (known.find(ChoiceList.class, choice.list()).isEmpty()) {
+            unknown("list", Definition.Sort.LIST, choice.list());
+        }
+    }
+
+    private void image(Kind.Image image) {
+        range("min_width", image.minWidth(), 1, MOST_PIXELS);
+        range("min_height", image.minHeight(), 1, MOST_PIXELS);
+        range("max_width", image.maxWidth(), 1, MOST_PIXELS);
+        range("max_height", image.maxHeight(), 1, MOST_PIXELS);
+        crossed("min_width", image.minWidth(), "max_width", image.maxWidth());
+        crossed("min_height", image.minHeight(), "max_height", image.maxHeight());
+        range("max_kilobytes", image.maxKilobytes(), 1, Kind.Image.MOST_KILOBYTES);
+        image.widths().forEach(width -> range("widths", width, 16, MOST_PIXELS));
+        for (var format : image.formats()) {
+            if (!Kind.Image.FORMATS.contains(format)) {
+                report.addRemovable(
+                        "formats",
+                        format,
+                        Code.FORMAT_UNKNOWN,
+                        field.label(),
+                        format,
+                        Nearest.hint(format, Kind.Image.FORMATS));
             }
-            var other = keys.putIfAbsent(option.key(), option);
-            if (other != null) {
-                add("options", Code.KEY_TWICE, option.key(), other.label(), option.label());
+        }
+        amount(image.amount());
+    }
+
+    private void relation(Kind.Relation relation) {
+        amount(relation.amount());
+        if (relation.to().isEmpty()) {
+            report.add("to", Code.TARGETS_MISSING, field.label());
+        }
+        for (var target : relation.to()) {
+            if (known.find(ContentType.class, target).isEmpty()) {
+                report.addRemovable(
+                        "to",
+                        target,
+                        Code.REFERENCE_UNKNOWN,
+                        field.label(),
+                        "content type",
+                        target,
+                        Nearest.hint(target, known.keys(Definition.Sort.TYPE)));
+            }
+        }
+        if (relation.ordered() && !relation.amount().many()) {
+            report.addFixed("ordered", null, Code.ORDERED_ONE, field.label());
+        }
+        boolean record = definition instanceof ContentType && !inner;
+        if (relation.inverse() != null) {
+            inverse(relation, record);
+        }
+        if (relation.symmetric() && (!record || !relation.to().equals(Set.of(definition.id())))) {
+            report.addFixed("symmetric", null, Code.SYMMETRIC_ELSEWHERE, field.label());
+        }
+    }
+
+    private void inverse(Kind.Relation relation, boolean record) {
+        var inverse = relation.inverse();
+        if (!record) {
+            report.addFixed("inverse", null, Code.INVERSE_IN_ROWS, field.label());
+        }
+        if (relation.symmetric()) {
+            report.addFixed("inverse", null, Code.INVERSE_AND_SYMMETRIC, field.label());
+        }
+        var at = report.of(inverse.id());
+        var names = new NameCheck(at);
+        names.label("label", inverse.label(), field.label());
+        names.key(inverse.key());
+    }
+
+    private void repeater(Kind.Repeater repeater) {
+        filled(repeater.fields());
+        range("min_rows", repeater.minRows(), 0, MOST_VALUES);
+        range("max_rows", repeater.maxRows(), 1, MOST_VALUES);
+        crossed("min_rows", repeater.minRows(), "max_rows", repeater.maxRows());
+        if (!repeater.rowName().isEmpty()) {
+            var named = repeater.fields().stream()
+                    .filter(each -> each.id().equals(repeater.rowName()))
+                    .findFirst();
+            if (named.isEmpty()) {
+                var keys = repeater.fields().stream().map(Field::key).toList();
+                report.addFixed(
+                        "row_name",
+                        null,
+                        Code.REFERENCE_UNKNOWN,
+                        field.label(),
+                        "field within it",
+                        repeater.rowName(),
+                        Nearest.hint(repeater.rowName(), keys));
+            } else if (!named.get().inner().isEmpty() || !named.get().kind().holdsValue()) {
+                report.addFixed(
+                        "row_name",
+                        null,
+                        Code.ROW_NAME_UNFIT,
+                        field.label(),
+                        named.get().label());
             }
         }
     }
 
+    private void filled(List<Field> fields) {
+        if (fields.stream().noneMatch(each -> each.kind().holdsValue())) {
+            report.add("fields", Code.FIELDS_MISSING, field.label());
+        }
+    }
+
+    private void amount(Kind.Amount amount) {
+        range("min_count", amount.min(), 1, MOST_VALUES);
+        range("max_count", amount.max(), 1, MOST_VALUES);
+        crossed("min_count", amount.min(), "max_count", amount.max());
+        if (!amount.many() && amount.min() != null) {
+            report.addFixed("min_count", null, Code.COUNT_OF_ONE, field.label(), "min_count");
+        }
+        if (!amount.many() && amount.max() != null) {
+            report.addFixed("max_count", null, Code.COUNT_OF_ONE, field.label(), "max_count");
+        }
+    }
+
+    private void unknown(String property, Definition.Sort sort, String word) {
+        report.add(
+                property,
+                Code.REFERENCE_UNKNOWN,
+                field.label(),
+                sort.noun(),
+                word,
+                Nearest.hint(word, known.keys(sort)));
+    }
+
     private void range(String name, Integer value, int least, int most) {
         if (value != null && (value < least || value > most)) {
-            add(name, Code.LIMIT_OUT_OF_RANGE, field.label(), name, value, least, most);
+            report.addFixed(
+                    name,
+                    Math.clamp(value, least, most),
+                    Code.LIMIT_OUT_OF_RANGE,
+                    field.label(),
+                    name,
+                    value,
+                    least,
+                    most);
         }
     }
 
     private <C extends Comparable<? super C>> void crossed(String lowName, C low, String highName, C high) {
         if (low != null && high != null && low.compareTo(high) > 0) {
-            add(lowName, Code.BOUNDS_CROSSED, field.label(), lowName, low, highName, high);
+            report.add(lowName, Code.BOUNDS_CROSSED, field.label(), lowName, low, highName, high);
         }
-    }
-
-    private Place place(String property) {
-        return Place.field(type.id(), field.id(), property);
-    }
-
-    private void add(String property, Code code, Object... arguments) {
-        findings.add(Finding.of(code, place(property), arguments));
     }
 }

@@ -2,32 +2,41 @@ package org.jontrel.core.check;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.function.Function;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
+import org.jontrel.core.model.ChoiceList;
 import org.jontrel.core.model.ContentType;
+import org.jontrel.core.model.Definition;
+import org.jontrel.core.model.Field;
+import org.jontrel.core.model.GroupUse;
 import org.jontrel.core.model.Ids;
-import org.jontrel.core.model.Keys;
+import org.jontrel.core.model.Kind;
+import org.jontrel.core.model.Layout;
+import org.jontrel.core.model.Listing;
 import org.jontrel.core.model.Model;
+import org.jontrel.core.model.SharedGroup;
+import org.jontrel.core.model.SiteValues;
+import org.jontrel.core.model.Taxonomy;
+import org.jontrel.core.model.TaxonomyUse;
+import org.jontrel.core.shape.Reading;
+import org.jontrel.core.shape.Things;
 
 /** Whether a model holds together: everything that would break a form, a page or a site later, said now. */
 public final class ModelCheck {
-    static final int LONGEST_NAME = 200;
-    static final int LONGEST_PROSE = 4_000;
-
-    /** Path segments that the public site uses for itself. */
-    private static final Set<String> SITE_PATHS = Set.of("media", "api", "assets", "search", "feed");
-
     private final Model model;
+    private final Known known;
     private final List<Finding> findings = new ArrayList<>();
     private final Map<String, String> idOwners = new HashMap<>();
+    private final Set<String> used = new HashSet<>();
 
     private ModelCheck(Model model) {
         this.model = model;
+        this.known = new Known(model);
     }
 
     /** All findings, worst first. */
@@ -36,58 +45,96 @@ public final class ModelCheck {
     }
 
     private List<Finding> run() {
-        unique(ContentType::key, Code.KEY_TWICE, "key");
-        unique(ContentType::path, Code.PATH_TWICE, "path");
-        for (var type : model.types()) {
-            checkNames(type);
-            claim(type.id(), Place.definition(type.id(), "id"), type.singular());
-            findings.addAll(new TypeCheck(type, this::claim).run());
+        var keys = new HashMap<Definition.Sort, NameCheck.Keyed>();
+        var paths = new PathCheck();
+        for (var definition : model.definitions()) {
+            var report = new Report(findings, definition.id(), "");
+            keys.computeIfAbsent(definition.sort(), _ -> new NameCheck.Keyed())
+                    .claim(definition.key(), definition.name(), report);
+            new NameCheck(report).key(definition.key());
+            paths.claim(definition, report);
+            claim(definition, definition);
+            Things.within(definition, thing -> claim(definition, thing));
+            check(definition, report);
         }
+        new InverseCheck(known, findings).run(model);
+        new NestingCheck(known, findings).run(model);
+        unused();
         findings.sort(Finding.WORST_FIRST);
         return List.copyOf(findings);
     }
 
-    private void checkNames(ContentType type) {
-        var names = new NameCheck(findings, property -> Place.definition(type.id(), property));
-        names.given("singular", type.singular());
-        names.given("plural", type.plural());
-        names.prose("description", type.description());
-        if (!type.singular().isBlank() && type.singular().equalsIgnoreCase(type.plural())) {
-            add(type, "plural", Code.NOUN_SAME, type.singular());
-        }
-        if (!Keys.isKey(type.key())) {
-            add(type, "key", Code.KEY_INVALID, type.key(), Keys.fromLabel(type.key()));
-        } else if (type.key().startsWith("jontrel")) {
-            add(type, "key", Code.KEY_RESERVED, type.key());
-        }
-        if (!Keys.isPath(type.path())) {
-            add(type, "path", Code.PATH_INVALID, type.path(), Keys.pathFrom(type.path()));
-        } else if (SITE_PATHS.contains(type.path())) {
-            add(type, "path", Code.PATH_RESERVED, type.path());
-        }
-    }
-
-    private void unique(Function<ContentType, String> property, Code code, String name) {
-        var first = new HashMap<String, ContentType>();
-        for (var type : model.types()) {
-            var other = first.putIfAbsent(property.apply(type), type);
-            if (other != null) {
-                add(type, name, code, property.apply(type), other.singular(), type.singular());
+    private void check(Definition definition, Report report) {
+        var fields = new FieldsCheck(known, definition, report);
+        switch (definition) {
+            case ContentType type -> new TypeCheck(known, type, report, fields).run();
+            case Taxonomy taxonomy -> new TaxonomyCheck(known, taxonomy, report, fields).run();
+            case SharedGroup group -> {
+                titled(report, group.title(), group.description());
+                fields.run(group.fields());
+            }
+            case ChoiceList list -> {
+                titled(report, list.title(), list.description());
+                OptionCheck.run(list.options(), list.title(), report);
+            }
+            case SiteValues values -> {
+                titled(report, values.title(), values.description());
+                fields.runSections(values.sections());
+            }
+            case Layout layout -> {
+                titled(report, layout.title(), layout.description());
+                new LayoutCheck(known, report).run(layout);
+            }
+            case Listing listing -> {
+                titled(report, listing.title(), listing.description());
+                new ListingCheck(known, report).run(listing);
             }
         }
     }
 
-    private void claim(String id, Place place, String owner) {
-        if (!Ids.isId(id)) {
+    private static void titled(Report report, String title, String description) {
+        var names = new NameCheck(report);
+        names.label("title", title, "A definition");
+        names.prose("description", description);
+    }
+
+    /** Notes an id, and what refers to other definitions. */
+    private void claim(Definition definition, Object thing) {
+        switch (thing) {
+            case TaxonomyUse use -> used.add(use.taxonomy());
+            case GroupUse use -> used.add(use.group());
+            case Field field when field.kind() instanceof Kind.Choice choice -> used.add(choice.list());
+            case Field field when field.kind() instanceof Kind.TermPick pick -> used.add(pick.taxonomy());
+            default -> {}
+        }
+        var shape = Things.shape(thing);
+        if (shape.scoped(thing)) {
+            return;
+        }
+        var id = shape.id(thing);
+        var label = shape.label(thing);
+        var place = Place.field(definition.id(), thing == definition ? "" : id, "id");
+        if (!Ids.isId(id) && !id.startsWith(Reading.GIVEN_HERE)) {
             findings.add(Finding.of(Code.ID_INVALID, place, id));
         }
-        var other = idOwners.putIfAbsent(id, owner);
+        var other = idOwners.putIfAbsent(id, label);
         if (other != null) {
-            findings.add(Finding.of(Code.ID_TWICE, place, id, other, owner));
+            findings.add(Finding.of(Code.ID_TWICE, place, id, other, label));
         }
     }
 
-    private void add(ContentType type, String property, Code code, Object... arguments) {
-        findings.add(Finding.of(code, Place.definition(type.id(), property), arguments));
+    private void unused() {
+        for (var definition : model.definitions()) {
+            boolean usable = definition instanceof SharedGroup
+                    || definition instanceof ChoiceList
+                    || definition instanceof Taxonomy;
+            if (usable && !used.contains(definition.id())) {
+                findings.add(Finding.of(
+                        Code.DEFINITION_UNUSED,
+                        Place.definition(definition.id(), ""),
+                        definition.sort().noun(),
+                        definition.name()));
+            }
+        }
     }
 }

@@ -1,35 +1,76 @@
 package org.jontrel.core.check;
 
-import java.util.List;
-import java.util.function.Function;
+import java.util.HashMap;
+import java.util.Map;
 import org.jontrel.core.finding.Code;
-import org.jontrel.core.finding.Finding;
-import org.jontrel.core.finding.Place;
+import org.jontrel.core.model.Keys;
+import org.jontrel.core.model.Nouns;
 
-/** Texts that people read: given where needed, and not too long for a screen or a column. */
-record NameCheck(List<Finding> findings, Function<String, Place> place) {
-    void given(String property, String text) {
+/** Names that people read and names in code: given where needed, valid, and not too long for a screen or a column. */
+record NameCheck(Report report) {
+    private static final int LONGEST_NAME = 200;
+    private static final int LONGEST_PROSE = 4_000;
+
+    void given(String property, String text, String noun) {
         if (text.isBlank()) {
-            findings.add(Finding.of(Code.NAME_MISSING, place.apply(property), property));
+            report.add(property, Code.NAME_MISSING, property, noun);
         }
-        longest(property, text, ModelCheck.LONGEST_NAME);
+        longest(property, text, LONGEST_NAME);
     }
 
     void label(String property, String text, String owner) {
         if (text.isBlank()) {
-            findings.add(Finding.of(Code.LABEL_MISSING, place.apply(property), owner, property));
+            report.add(property, Code.LABEL_MISSING, owner, property);
         }
-        longest(property, text, ModelCheck.LONGEST_NAME);
+        longest(property, text, LONGEST_NAME);
     }
 
     void prose(String property, String text) {
-        longest(property, text, ModelCheck.LONGEST_PROSE);
+        longest(property, text, LONGEST_PROSE);
+    }
+
+    void key(String key) {
+        if (!Keys.isKey(key)) {
+            var better = Keys.fromLabel(key);
+            report.addFixed("key", better, Code.KEY_INVALID, key, better);
+        }
+    }
+
+    void path(String property, String path) {
+        if (!Keys.isPath(path)) {
+            var better = Keys.pathFrom(path);
+            report.addFixed(property, better, Code.PATH_INVALID, path, better);
+        }
+    }
+
+    /** Nouns that read the same for one and for many. */
+    void nouns(String singular, String plural) {
+        if (!singular.isBlank() && singular.equalsIgnoreCase(plural)) {
+            var derived = Nouns.plural(singular);
+            if (derived.equalsIgnoreCase(singular)) {
+                report.add("plural", Code.NOUN_SAME, singular);
+            } else {
+                report.addFixed("plural", derived, Code.NOUN_SAME, singular);
+            }
+        }
     }
 
     private void longest(String property, String text, int most) {
         int length = text.codePointCount(0, text.length());
         if (length > most) {
-            findings.add(Finding.of(Code.TEXT_TOO_LONG, place.apply(property), property, length, most));
+            report.add(property, Code.TEXT_TOO_LONG, property, length, most);
+        }
+    }
+
+    /** Keys that must differ within one scope, with the label of the first that has each. */
+    static final class Keyed {
+        private final Map<String, String> labels = new HashMap<>();
+
+        void claim(String key, String label, Report report) {
+            var other = labels.putIfAbsent(key, label);
+            if (other != null) {
+                report.addFixed("key", Keys.free(key, labels.keySet()), Code.KEY_TWICE, key, other, label);
+            }
         }
     }
 }

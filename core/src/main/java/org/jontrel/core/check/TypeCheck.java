@@ -2,138 +2,132 @@ package org.jontrel.core.check;
 
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import org.jontrel.core.finding.Code;
-import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Nearest;
-import org.jontrel.core.finding.Place;
 import org.jontrel.core.model.ContentType;
-import org.jontrel.core.model.Field;
-import org.jontrel.core.model.Keys;
-import org.jontrel.core.model.Kind;
+import org.jontrel.core.model.Definition;
+import org.jontrel.core.model.Index;
 import org.jontrel.core.model.Part;
+import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.model.Wording;
 
-/** Everything within one content type. */
+/** What a content type says of itself; its fields are checked by {@link FieldsCheck}. */
 final class TypeCheck {
     private static final int MOST_FIELDS = 400;
+    private static final int MOST_TERMS = 1_000;
 
-    /** The database's 65,535 bytes a row, less what a site's own columns and the null flags take. */
-    private static final int ROW_BYTES = 64_000;
+    /** The label of the link to the record above, beside those of the standard parts. */
+    private static final String PARENT = "parent";
 
+    private final Known known;
     private final ContentType type;
-    private final Claim claim;
-    private final List<Finding> findings = new ArrayList<>();
+    private final Report report;
+    private final FieldsCheck fields;
 
-    TypeCheck(ContentType type, Claim claim) {
+    TypeCheck(Known known, ContentType type, Report report, FieldsCheck fields) {
+        this.known = known;
         this.type = type;
-        this.claim = claim;
+        this.report = report;
+        this.fields = fields;
     }
 
-    /** Notes that an id is used. */
-    interface Claim {
-        void id(String id, Place place, String owner);
-    }
-
-    List<Finding> run() {
-        checkParts();
-        checkWordings();
-        for (var group : type.groups()) {
-            claim.id(group.id(), Place.definition(type.id(), "groups"), group.title());
-            var names = new NameCheck(findings, property -> Place.field(type.id(), group.id(), property));
-            names.label("title", group.title(), "A group");
-            names.prose("description", group.description());
+    void run() {
+        var names = new NameCheck(report);
+        names.given("singular", type.singular(), "content type");
+        names.given("plural", type.plural(), "content type");
+        names.prose("description", type.description());
+        names.nouns(type.singular(), type.plural());
+        if (type.key().startsWith("jontrel")) {
+            report.add("key", Code.KEY_RESERVED, type.key());
         }
-        var fields = type.fields().toList();
-        fields.forEach(this::checkField);
-        checkTogether(fields);
-        return findings;
+        parts();
+        var wordings = Arrays.stream(Wording.values()).map(Wording::code).toList();
+        texts("wordings", type.wordings(), wordings, Code.WORDING_UNKNOWN);
+        var parts = new ArrayList<>(Arrays.stream(Part.values()).map(Part::code).toList());
+        parts.add(PARENT);
+        texts("part_labels", type.partLabels(), parts, Code.PART_UNKNOWN);
+        index();
+        columns();
+        taxonomies();
+        fields.runSections(type.sections());
+        counts();
     }
 
-    private void checkParts() {
+    private void parts() {
         if (!type.has(Part.TITLE)) {
-            add("parts", Code.PART_TITLE_MISSING, type.singular());
+            report.add("parts", Code.PART_TITLE_MISSING, type.singular());
         }
         var seen = new HashSet<Part>();
         type.parts().stream()
                 .filter(part -> !seen.add(part))
-                .forEach(part -> add("parts", Code.PART_TWICE, part.code(), type.singular()));
+                .forEach(part -> report.add("parts", Code.PART_TWICE, part.code(), type.singular()));
     }
 
-    private void checkWordings() {
-        var valid = Arrays.stream(Wording.values()).map(Wording::code).toList();
-        var names = new NameCheck(findings, property -> Place.definition(type.id(), property));
-        type.wordings().forEach((name, text) -> {
+    private void texts(String property, Map<String, String> texts, List<String> valid, Code unknown) {
+        var names = new NameCheck(report);
+        texts.forEach((name, text) -> {
             if (!valid.contains(name)) {
-                add("wordings", Code.WORDING_UNKNOWN, name, Nearest.hint(name, valid));
+                report.add(property, unknown, name, Nearest.hint(name, valid));
             }
-            names.label("wordings", text, name);
+            names.label(property, text, name);
         });
     }
 
-    private void checkField(Field field) {
-        claim.id(field.id(), Place.field(type.id(), field.id(), "id"), field.label());
-        var names = new NameCheck(findings, property -> Place.field(type.id(), field.id(), property));
-        names.label("label", field.label(), field.key());
-        names.prose("help", field.help());
-        if (!Keys.isKey(field.key())) {
-            add(field, "key", Code.KEY_INVALID, field.key(), Keys.fromLabel(field.key()));
+    private void index() {
+        int size = type.index().pageSize();
+        if (size < 1 || size > Index.MOST) {
+            report.addFixed(
+                    "index.page_size", 24, Code.LIMIT_OUT_OF_RANGE, type.singular(), "page_size", size, 1, Index.MOST);
         }
-        if (Arrays.stream(Part.values()).anyMatch(part -> part.code().equals(field.key()))) {
-            add(field, "key", Code.KEY_TAKEN_BY_PART, field.key(), type.key() + "_" + field.key());
-        }
-        if (field.kind() instanceof Kind.Choice(List<Kind.Option> options)) {
-            options.forEach(
-                    option -> claim.id(option.id(), Place.field(type.id(), field.id(), "options"), option.label()));
-        }
-        findings.addAll(new KindCheck(type, field).run());
+        fields.sortable("index", type.index().order(), type.singular());
     }
 
-    private void checkTogether(List<Field> fields) {
-        var keys = new HashMap<String, Field>();
-        var labels = new HashMap<String, Field>();
-        for (var field : fields) {
-            var sameKey = keys.putIfAbsent(field.key(), field);
-            if (sameKey != null) {
-                add(field, "key", Code.KEY_TWICE, field.key(), sameKey.label(), field.label());
+    private void columns() {
+        var seen = new HashSet<String>();
+        for (var column : type.columns()) {
+            if (!seen.add(column)) {
+                report.add("columns", Code.COLUMN_TWICE, fields.label(column), type.singular());
             }
-            if (!field.label().isBlank() && labels.putIfAbsent(field.label().toLowerCase(), field) != null) {
-                add(field, "label", Code.LABEL_TWICE, field.label(), type.singular());
+            fields.known("columns", column);
+        }
+    }
+
+    private void taxonomies() {
+        var seen = new HashSet<String>();
+        for (var use : type.taxonomies()) {
+            var taxonomy = known.find(Taxonomy.class, use.taxonomy());
+            var name = taxonomy.map(Taxonomy::singular).orElse(use.taxonomy());
+            if (taxonomy.isEmpty()) {
+                report.addRemovable(
+                        "taxonomies",
+                        use.taxonomy(),
+                        Code.REFERENCE_UNKNOWN,
+                        type.singular(),
+                        "taxonomy",
+                        use.taxonomy(),
+                        Nearest.hint(use.taxonomy(), known.keys(Definition.Sort.TAXONOMY)));
+            }
+            if (!seen.add(use.taxonomy())) {
+                report.add("taxonomies", Code.USE_TWICE, type.singular(), "taxonomy", name);
+            }
+            if (use.max() != null && (use.max() < 1 || use.max() > MOST_TERMS)) {
+                report.add("taxonomies", Code.LIMIT_OUT_OF_RANGE, name, "max", use.max(), 1, MOST_TERMS);
             }
         }
-        if (fields.isEmpty()) {
-            add("groups", Code.TYPE_WITHOUT_FIELDS, type.singular());
-        }
-        if (fields.size() > MOST_FIELDS) {
-            add("groups", Code.FIELDS_TOO_MANY, type.singular(), fields.size(), MOST_FIELDS);
-        }
-        int bytes = type.allFields().mapToInt(field -> bytes(field.kind())).sum();
-        if (bytes > ROW_BYTES) {
-            add("groups", Code.ROW_TOO_WIDE, type.singular(), bytes, ROW_BYTES);
-        }
     }
 
-    /** Bytes that a value counts against the row limit of the database (utf8mb4: four a character). */
-    private static int bytes(Kind kind) {
-        return switch (kind) {
-            case Kind.Text _, Kind.Email _, Kind.Phone _ -> Kind.Text.LONGEST * 4 + 2;
-            case Kind.LongText _ -> 12;
-            case Kind.Numeric _ -> 10;
-            case Kind.YesNo _ -> 1;
-            case Kind.Date _, Kind.Time _ -> 3;
-            case Kind.Colour _ -> 8;
-            case Kind.Choice _ -> 65;
-            case Kind.Image _ -> 8;
-        };
-    }
-
-    private void add(String property, Code code, Object... arguments) {
-        findings.add(Finding.of(code, Place.definition(type.id(), property), arguments));
-    }
-
-    private void add(Field field, String property, Code code, Object... arguments) {
-        findings.add(Finding.of(code, Place.field(type.id(), field.id(), property), arguments));
+    private void counts() {
+        var all = known.fields(type);
+        int own = all.size() - type.parts().size();
+        if (own == 0) {
+            report.add("groups", Code.TYPE_WITHOUT_FIELDS, type.singular());
+        }
+        if (own > MOST_FIELDS) {
+            report.add("groups", Code.FIELDS_TOO_MANY, type.singular(), own, MOST_FIELDS);
+        }
+        RowSize.check(all, type.singular(), report);
     }
 }

@@ -1,4 +1,4 @@
 /**
- * Whether a model holds together. Uses model, value and finding.
+ * Whether a model holds together. Uses model, shape, value and finding.
  */
 package org.jontrel.core.check;

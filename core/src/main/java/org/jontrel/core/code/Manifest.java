@@ -1,6 +1,7 @@
 package org.jontrel.core.code;
 
 import java.util.List;
+import org.jontrel.core.shape.Limits;
 
 /** What a package says of itself. */
 public record Manifest(
@@ -11,12 +12,20 @@ public record Manifest(
         List<String> authors,
         String licence,
         String description,
+        List<Requirement> requires,
         String checksum) {
     public Manifest {
         authors = List.copyOf(authors);
+        requires = List.copyOf(requires);
+    }
+
+    /** A package in the present format that needs no other. */
+    public static Manifest of(
+            String name, String version, String title, List<String> authors, String licence, String description) {
+        return new Manifest(Limits.FORMAT, name, version, title, authors, licence, description, List.of(), "");
     }
 
     Manifest withChecksum(String newChecksum) {
-        return new Manifest(format, name, version, title, authors, licence, description, newChecksum);
+        return new Manifest(Limits.FORMAT, name, version, title, authors, licence, description, requires, newChecksum);
     }
 }

@@ -18,6 +18,7 @@ import java.util.zip.ZipOutputStream;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
+import org.jontrel.core.shape.Limits;
 
 /** The files of a package as bytes by their path within it, from a folder or a zip that is not trusted. */
 public final class PackageFiles {
@@ -45,13 +46,17 @@ public final class PackageFiles {
     private static SortedMap<String, byte[]> folder(Path root, List<Finding> findings) throws IOException {
         var files = new Collected(findings);
         try (var walk = Files.walk(root, 3)) {
-            var paths = walk.filter(path -> Files.isRegularFile(path, LinkOption.NOFOLLOW_LINKS))
+            var paths = walk.filter(path -> !path.equals(root) && !Files.isDirectory(path, LinkOption.NOFOLLOW_LINKS))
                     .sorted()
                     .limit(Limits.FILES + 1L)
                     .toList();
             for (var path : paths) {
                 var name = root.relativize(path).toString().replace('\\', '/');
                 if (name.startsWith(".") || name.contains("/.")) {
+                    continue;
+                }
+                if (!Files.isRegularFile(path, LinkOption.NOFOLLOW_LINKS)) {
+                    findings.add(Finding.of(Code.LINK_LEFT_OUT, Place.file(name), name));
                     continue;
                 }
                 if (!files.room(Files.size(path))) {

@@ -5,110 +5,200 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.SortedMap;
-import java.util.TreeMap;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Nearest;
 import org.jontrel.core.finding.Place;
 import org.jontrel.core.model.ContentType;
+import org.jontrel.core.model.Definition;
+import org.jontrel.core.model.Ids;
 import org.jontrel.core.model.Model;
+import org.jontrel.core.shape.Limits;
+import org.jontrel.core.shape.Node;
+import org.jontrel.core.shape.Reading;
+import org.jontrel.core.shape.Shape;
+import org.jontrel.core.shape.Shapes;
 import org.semver4j.Semver;
 
 /** Files to a package: strict, all problems at once, each with its place. */
 public final class PackageReader {
     public static final String MANIFEST = "package.yaml";
-    private static final Pattern TYPE_FILE = Pattern.compile("types/[^/]+\\.(yaml|yml|json)");
-    private static final Pattern MIGRATION_FILE = Pattern.compile("migrations/[^/]+\\.(yaml|yml|json)");
+    private static final Pattern FILE = Pattern.compile("([a-z]+)/[^/]+\\.(yaml|yml|json)");
+    private static final String MIGRATIONS = "migrations";
 
-    private PackageReader() {}
+    private final SortedMap<String, byte[]> files;
+    private final List<Finding> findings;
+    private final Reading reading;
+    private final List<Definition> definitions = new ArrayList<>();
+    private final List<Migration> migrations = new ArrayList<>();
+    private int format = 1;
+
+    private PackageReader(SortedMap<String, byte[]> files, List<Finding> findings) {
+        this.files = files;
+        this.findings = findings;
+        this.reading = new Reading(findings);
+    }
 
     /**
      * What was read.
      *
-     * @param content empty where a blocker was found
-     * @param files the file each definition came from, by its id or, where the file gave none, by its key
+     * @param content empty where a blocker was found; what the files gave no id has one that begins with {@code ?}
+     * @param origins where everything stands
+     * @param was keys that the files say things had before, by their ids
      */
-    public record Result(Optional<ModelPackage> content, Map<String, String> files, List<Finding> findings) {}
+    public record Result(
+            Optional<ModelPackage> content, Origins origins, Map<String, String> was, List<Finding> findings) {
+        /** The same with an id for everything: of what has the same name in an earlier model, else a new one. */
+        public Result completed(Model earlier, Ids ids) {
+            var identities = new Identities(earlier, ids);
+            var completed = content.map(read ->
+                    new ModelPackage(read.manifest(), identities.complete(read.model(), was), read.migrations()));
+            return new Result(completed, origins.renamed(identities.given()), was, findings);
+        }
+    }
 
+    /** @param before what reading the folder or archive itself had to say */
     public static Result read(SortedMap<String, byte[]> files, List<Finding> before) {
         var findings = new ArrayList<>(before);
         if (Finding.blocks(findings)) {
-            return new Result(Optional.empty(), Map.of(), findings);
+            return new Result(Optional.empty(), new Origins(Map.of()), Map.of(), findings);
         }
-        var manifest = manifest(files, findings);
-        var types = new ArrayList<ContentType>();
-        var places = new TreeMap<String, String>();
-        var migrations = new ArrayList<Migration>();
-        files.forEach((name, bytes) -> {
-            if (TYPE_FILE.matcher(name).matches()) {
-                readFile(name, bytes, Shapes.TYPE, "content type", findings).ifPresent(type -> {
-                    types.add(type);
-                    places.put(type.id().isEmpty() ? type.key() : type.id(), name);
-                    checkName(name, type.key(), findings);
-                });
-            } else if (MIGRATION_FILE.matcher(name).matches()) {
-                readFile(name, bytes, Shapes.MIGRATION, "migration", findings)
-                        .filter(migration -> isVersion(migration.version(), name, findings))
-                        .ifPresent(migrations::add);
-            } else if (!name.equals(MANIFEST)) {
-                var hint = Nearest.hint(name, List.of(MANIFEST, "types/" + last(name), "migrations/" + last(name)));
-                findings.add(Finding.of(Code.FILE_UNEXPECTED, Place.file(name), name, hint));
-            }
-        });
+        return new PackageReader(files, findings).read();
+    }
+
+    private Result read() {
+        var manifest = manifest();
+        files.forEach(this::readFile);
         var content = Finding.blocks(findings)
                 ? Optional.<ModelPackage>empty()
-                : manifest.map(m -> new ModelPackage(m, new Model(types), migrations));
-        content.ifPresent(read -> checkChecksum(read.manifest(), files, findings));
-        return new Result(content, places, findings);
+                : manifest.map(m -> new ModelPackage(m, new Names(new Model(definitions)).toIds(), migrations));
+        content.ifPresent(read -> checkChecksum(read.manifest()));
+        return new Result(content, new Origins(reading.origins()), reading.was(), findings);
     }
 
-    /** One content type from a tree as a JSON library gives it, or from the text of a file. */
+    private void readFile(String name, byte[] bytes) {
+        if (name.equals(MANIFEST)) {
+            return;
+        }
+        var folder = FILE.matcher(name);
+        var sort = folder.matches() ? sort(folder.group(1)) : Optional.<Definition.Sort>empty();
+        if (sort.isPresent()) {
+            readFile(name, bytes, Shapes.of(sort.get()), sort.get().noun()).ifPresent(definition -> {
+                definitions.add(definition);
+                checkName(name, sort.get().folder(), definition.key());
+            });
+        } else if (folder.matches() && folder.group(1).equals(MIGRATIONS)) {
+            YamlReader.read(name, bytes, findings)
+                    .map(node -> Upgrades.apply(format, name, node))
+                    .ifPresent(node -> PackageShapes.MIGRATION
+                            .read(node, "migration", reading.in(name))
+                            .filter(migration -> isVersion(migration.version(), name, node))
+                            .ifPresent(migrations::add));
+        } else {
+            var last = name.substring(name.lastIndexOf('/') + 1);
+            var valid = Stream.concat(Stream.of(MANIFEST), folders().map(each -> each + "/" + last))
+                    .toList();
+            findings.add(Finding.of(
+                    Code.FILE_UNEXPECTED,
+                    Place.file(name),
+                    name,
+                    Nearest.hint(name, valid),
+                    String.join(", ", folders().toList())));
+        }
+    }
+
+    private static Stream<String> folders() {
+        return Stream.concat(Stream.of(Definition.Sort.values()).map(Definition.Sort::folder), Stream.of(MIGRATIONS));
+    }
+
+    private static Optional<Definition.Sort> sort(String folder) {
+        return Stream.of(Definition.Sort.values())
+                .filter(sort -> sort.folder().equals(folder))
+                .findFirst();
+    }
+
+    /** One definition as a tree of a JSON library, with ids for references as the model has them. */
+    public static <D extends Definition> Optional<D> definition(
+            Class<D> kind, Definition.Sort sort, Object tree, List<Finding> findings) {
+        return Shapes.of(sort)
+                .read(Node.of(tree), sort.noun(), new Reading(findings))
+                .map(kind::cast);
+    }
+
+    /** One content type as a tree of a JSON library. */
     public static Optional<ContentType> type(Object tree, List<Finding> findings) {
-        return Shapes.TYPE.read(Node.of(tree), "content type", new Reading("", findings));
+        return definition(ContentType.class, Definition.Sort.TYPE, tree, findings);
     }
 
-    public static Optional<ContentType> typeFromText(String file, byte[] bytes, List<Finding> findings) {
-        return readFile(file, bytes, Shapes.TYPE, "content type", findings);
+    /** A single file of a definition on its own: references stay the words they are where nothing has that name. */
+    public static Result single(String file, byte[] bytes, List<Finding> before) {
+        var findings = new ArrayList<>(before);
+        var reader = new PackageReader(new java.util.TreeMap<>(), findings);
+        reader.format = Limits.FORMAT;
+        var node = YamlReader.read(file, bytes, findings);
+        node.map(Single::sort)
+                .ifPresent(sort -> Shapes.of(sort)
+                        .read(node.get(), sort.noun(), reader.reading.in(file))
+                        .ifPresent(reader.definitions::add));
+        var content = Finding.blocks(findings) || reader.definitions.isEmpty()
+                ? Optional.<ModelPackage>empty()
+                : Optional.of(new ModelPackage(
+                        Manifest.of("file", "0.0.0", "", List.of(), "", ""),
+                        new Names(new Model(reader.definitions)).toIds(),
+                        List.of()));
+        return new Result(content, new Origins(reader.reading.origins()), reader.reading.was(), findings);
     }
 
-    private static Optional<Manifest> manifest(SortedMap<String, byte[]> files, List<Finding> findings) {
+    private Optional<Manifest> manifest() {
         var bytes = files.get(MANIFEST);
         if (bytes == null) {
             findings.add(Finding.of(Code.FILE_MISSING, Place.file(MANIFEST), MANIFEST));
             return Optional.empty();
         }
-        return readFile(MANIFEST, bytes, Shapes.MANIFEST, "package", findings).filter(manifest -> {
-            if (manifest.format() > Limits.FORMAT) {
-                findings.add(Finding.of(Code.FORMAT_NEWER, Place.file(MANIFEST), manifest.format(), Limits.FORMAT));
-                return false;
-            }
-            return isVersion(manifest.version(), MANIFEST, findings);
-        });
+        return YamlReader.read(MANIFEST, bytes, findings)
+                .flatMap(node -> PackageShapes.MANIFEST
+                        .read(node, "package", reading.in(MANIFEST))
+                        .filter(manifest -> isSound(manifest, node)));
     }
 
-    private static boolean isVersion(String version, String file, List<Finding> findings) {
+    private boolean isSound(Manifest manifest, Node node) {
+        format = manifest.format();
+        if (format > Limits.FORMAT) {
+            reading.add(Code.FORMAT_NEWER, node.property("format"), format, Limits.FORMAT);
+            return false;
+        }
+        for (var requirement : manifest.requires()) {
+            if (!Ranges.isRange(requirement.version())) {
+                reading.add(Code.RANGE_INVALID, node.property("requires"), requirement.version(), requirement.name());
+            }
+        }
+        return isVersion(manifest.version(), MANIFEST, node);
+    }
+
+    private boolean isVersion(String version, String file, Node node) {
         boolean valid = Semver.isValid(version);
         if (!valid) {
-            findings.add(Finding.of(Code.VERSION_INVALID, Place.file(file), version));
+            reading.in(file).add(Code.VERSION_INVALID, node.property("version"), version);
         }
         return valid;
     }
 
-    private static <T> Optional<T> readFile(
-            String name, byte[] bytes, Shape<T> shape, String what, List<Finding> findings) {
+    private <T> Optional<T> readFile(String name, byte[] bytes, Shape<T> shape, String what) {
         return YamlReader.read(name, bytes, findings)
-                .flatMap(node -> shape.read(node, what, new Reading(name, findings)));
+                .map(node -> Upgrades.apply(format, name, node))
+                .flatMap(node -> shape.read(node, what, reading.in(name)));
     }
 
-    private static void checkName(String file, String key, List<Finding> findings) {
-        var expected = "types/" + key + file.substring(file.lastIndexOf('.'));
+    private void checkName(String file, String folder, String key) {
+        var expected = folder + "/" + key + file.substring(file.lastIndexOf('.'));
         if (!file.equals(expected)) {
             findings.add(Finding.of(Code.FILE_NAME_DIFFERS, Place.file(file), file, key, expected));
         }
     }
 
-    private static void checkChecksum(Manifest manifest, SortedMap<String, byte[]> files, List<Finding> findings) {
+    private void checkChecksum(Manifest manifest) {
         var said = manifest.checksum();
         var now = PackageWriter.checksum(files);
         if (!said.isEmpty() && !said.equals(now)) {
@@ -118,9 +208,5 @@ public final class PackageReader {
                     said.substring(0, Math.min(12, said.length())),
                     now.substring(0, 12)));
         }
-    }
-
-    private static String last(String name) {
-        return name.substring(name.lastIndexOf('/') + 1);
     }
 }

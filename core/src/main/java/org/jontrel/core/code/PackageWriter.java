@@ -4,40 +4,61 @@ import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
+import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.SequencedMap;
 import java.util.SortedMap;
 import java.util.TreeMap;
-import org.jontrel.core.model.ContentType;
+import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Model;
+import org.jontrel.core.shape.ObjectShape;
+import org.jontrel.core.shape.Schemas;
+import org.jontrel.core.shape.Shapes;
+import org.jontrel.core.shape.Writing;
 
 /** A package to files, in the canonical form: reading what was written and writing it again gives the same bytes. */
 public final class PackageWriter {
     private PackageWriter() {}
 
     public static SortedMap<String, byte[]> write(ModelPackage content) {
-        var files = definitions(content.model());
+        return write(content, Map.of());
+    }
+
+    /** @param was keys that things had before, by their ids: written so that files without ids lose nothing */
+    public static SortedMap<String, byte[]> write(ModelPackage content, Map<String, String> was) {
+        var files = definitions(content.model(), new Writing(was));
+        var checksum = checksum(files);
         content.migrations()
                 .forEach(migration -> files.put(
-                        "migrations/" + migration.version() + ".yaml", bytes(Shapes.MIGRATION.write(migration))));
-        var manifest = content.manifest().withChecksum(checksum(content.model()));
-        files.put(PackageReader.MANIFEST, bytes(Shapes.MANIFEST.write(manifest)));
+                        "migrations/" + migration.version() + ".yaml",
+                        bytes(PackageShapes.MIGRATION.write(migration, Writing.PLAIN))));
+        var manifest = content.manifest().withChecksum(checksum);
+        files.put(PackageReader.MANIFEST, bytes(PackageShapes.MANIFEST.write(manifest, Writing.PLAIN)));
         return files;
     }
 
-    /** The canonical text of one definition. */
-    public static String text(ContentType type) {
-        return YamlWriter.write(Shapes.TYPE.write(type));
+    /** The canonical text of one definition of a model, as its file has it. */
+    public static String text(Model model, Definition definition) {
+        return text(model, definition, Map.of());
     }
 
-    /** One definition as a tree of maps, lists and scalars, in the words of the files. */
-    public static SequencedMap<String, Object> tree(ContentType type) {
-        return Shapes.TYPE.write(type);
+    /** @param was keys that things had before, by their ids */
+    public static String text(Model model, Definition definition, Map<String, String> was) {
+        return YamlWriter.write(tree(new Names(model).toKeys(definition), new Writing(was)));
+    }
+
+    /** One definition as a tree of maps, lists and scalars, in the words of the files but with ids for references. */
+    public static SequencedMap<String, Object> tree(Definition definition) {
+        return tree(definition, Writing.PLAIN);
+    }
+
+    private static <D extends Definition> SequencedMap<String, Object> tree(D definition, Writing to) {
+        return Shapes.of(definition).write(definition, to);
     }
 
     /** SHA-256 over paths and bytes of all definitions in canonical form, as 64 hexadecimal digits. */
     public static String checksum(Model model) {
-        return checksum(definitions(model));
+        return checksum(definitions(model, Writing.PLAIN));
     }
 
     /** The same over the files as they are; anything that defines nothing is left out. */
@@ -45,7 +66,7 @@ public final class PackageWriter {
         try {
             var digest = MessageDigest.getInstance("SHA-256");
             files.forEach((name, content) -> {
-                if (name.startsWith("types/")) {
+                if (defines(name)) {
                     digest.update(name.getBytes(StandardCharsets.UTF_8));
                     digest.update((byte) 0);
                     digest.update(content);
@@ -58,17 +79,67 @@ public final class PackageWriter {
         }
     }
 
-    /** JSON Schemas (2020-12) of every class of file, by its name. */
-    public static Map<String, Map<String, Object>> schemas() {
-        return Map.of(
-                "type", Shapes.TYPE.schema(),
-                "package", Shapes.MANIFEST.schema(),
-                "migration", Shapes.MIGRATION.schema());
+    private static boolean defines(String file) {
+        for (var sort : Definition.Sort.values()) {
+            if (file.startsWith(sort.folder() + "/")) {
+                return true;
+            }
+        }
+        return false;
     }
 
-    private static SortedMap<String, byte[]> definitions(Model model) {
+    /** The shapes of every class of file by its name, as {@code type} and {@code package}. */
+    public static SequencedMap<String, ObjectShape<?>> shapes() {
+        var shapes = new LinkedHashMap<String, ObjectShape<?>>();
+        shapes.put("package", PackageShapes.MANIFEST);
+        for (var sort : Definition.Sort.values()) {
+            shapes.put(word(sort), Shapes.of(sort));
+        }
+        shapes.put("migration", PackageShapes.MIGRATION);
+        return shapes;
+    }
+
+    /** The word for a sort of definitions in names of schemas and documents. */
+    public static String word(Definition.Sort sort) {
+        return sort.name().toLowerCase(java.util.Locale.ROOT);
+    }
+
+    /** JSON Schemas (2020-12) of every class of file, by its name. */
+    public static SequencedMap<String, SequencedMap<String, Object>> schemas() {
+        var schemas = new LinkedHashMap<String, SequencedMap<String, Object>>();
+        shapes().forEach((name, shape) -> schemas.put(name, Shapes.schema(shape)));
+        return schemas;
+    }
+
+    /**
+     * The schemas of all sorts of definitions and of what they refer to, for a description that has others beside.
+     *
+     * @param prefix what stands before a name in a reference
+     */
+    public static SequencedMap<String, Object> components(String prefix) {
+        var schemas = new Schemas(prefix, PackageWriter::camel);
+        var all = new LinkedHashMap<String, Object>();
+        for (var sort : Definition.Sort.values()) {
+            all.put(camel(sort.noun().replace(' ', '_')), Shapes.schema(sort, schemas));
+        }
+        all.putAll(schemas.byName());
+        return all;
+    }
+
+    private static String camel(String name) {
+        var camel = new StringBuilder();
+        for (var word : name.split("_")) {
+            camel.append(Character.toUpperCase(word.charAt(0))).append(word.substring(1));
+        }
+        return camel.toString();
+    }
+
+    private static SortedMap<String, byte[]> definitions(Model model, Writing to) {
         var files = new TreeMap<String, byte[]>();
-        model.types().forEach(type -> files.put("types/" + type.key() + ".yaml", bytes(Shapes.TYPE.write(type))));
+        for (var definition : new Names(model).toKeys().definitions()) {
+            var name = definition.sort().folder() + "/" + definition.key() + ".yaml";
+            files.put(name, bytes(tree(definition, to)));
+        }
         return files;
     }
 

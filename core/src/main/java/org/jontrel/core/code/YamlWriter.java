@@ -79,12 +79,17 @@ final class YamlWriter {
 
     /** A list of words stands on one line; a list of things has one line each, unless it is within such a line. */
     private static boolean plain(List<?> list) {
-        return list.stream()
-                        .noneMatch(item ->
-                                item instanceof Map<?, ?> map && map.containsKey("id") && map.containsKey("kind"))
-                && list.stream()
-                        .noneMatch(item -> item instanceof Map<?, ?> map
-                                && (map.containsKey("fields") || map.containsKey("answer")));
+        return list.stream().noneMatch(item -> item instanceof Map<?, ?> map && hasLines(map));
+    }
+
+    private static boolean hasLines(Map<?, ?> map) {
+        return map.containsKey("kind")
+                || map.containsKey("fields")
+                || map.containsKey("answer")
+                || map.containsKey("use")
+                || map.containsKey("block")
+                || map.containsKey("children")
+                || map.containsKey("values");
     }
 
     private static boolean fits(Object tree) {
@@ -93,7 +98,8 @@ final class YamlWriter {
 
     private static int width(Object tree) {
         return switch (tree) {
-            case Map<?, ?> map when map.containsKey("fields") || map.containsKey("title") -> LINE + 1;
+            case Map<?, ?> map
+            when map.containsKey("fields") || map.containsKey("blocks") || map.containsKey("children") -> LINE + 1;
             case Map<?, ?> map ->
                 2
                         + map.entrySet().stream()

@@ -2,9 +2,16 @@ package org.jontrel.core.compare;
 
 /** How far a change goes. */
 public enum Reach {
+    /** What people read on forms and pages. */
     WORDING,
+    /** The entry form. */
     FORM,
+    /** Values that records hold. */
     VALUES,
+    /** Public addresses. */
     ADDRESSES,
-    API
+    /** Those who read the content API. */
+    API,
+    /** Layouts and listings that mention it. */
+    LAYOUTS
 }

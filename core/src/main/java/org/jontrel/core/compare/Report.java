@@ -50,7 +50,7 @@ public final class Report {
         var byType = comparison.changes().stream()
                 .sorted(worstFirst)
                 .collect(Collectors.groupingBy(
-                        change -> change.subject().type(), LinkedHashMap::new, Collectors.toList()));
+                        change -> change.subject().name().definition(), LinkedHashMap::new, Collectors.toList()));
         var sorted = new LinkedHashMap<String, List<Change>>();
         byType.entrySet().stream()
                 .sorted(Comparator.comparing((Map.Entry<String, List<Change>> entry) ->
@@ -65,7 +65,8 @@ public final class Report {
         return change.advice().name().toLowerCase(Locale.ROOT);
     }
 
-    private static String escaped(String text) {
+    /** Text that Markdown takes as it is. */
+    public static String escaped(String text) {
         return text.replace("\n", " ").replaceAll("([\\\\`*_{}\\[\\]<>#|])", "\\\\$1");
     }
 }

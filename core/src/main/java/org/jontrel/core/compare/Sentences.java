@@ -14,47 +14,71 @@ public final class Sentences {
             case Change.Added _ -> what + " added";
             case Change.Removed _ -> what + " removed";
             case Change.Renamed renamed -> what + " renamed from " + renamed.before() + " to " + renamed.after();
-            case Change.Moved moved -> what + " moved from " + moved.before() + " to " + moved.after();
+            case Change.Moved moved -> what + " moved" + way(moved);
             case Change.KindChanged kind ->
                 what + " changed from " + words(kind.before().code()) + " to "
                         + words(kind.after().code());
-            case Change.Reordered _ -> what + " reordered";
+            case Change.Reordered reordered -> what + reordered(reordered);
+            case Change.Shared shared ->
+                what + " became the shared group "
+                        + shared.use().subject().name().label();
+            case Change.Owned owned ->
+                what + " became its own, from the shared group "
+                        + owned.use().subject().name().label();
             case Change.Changed changed -> what + ": " + setting(changed);
         };
     }
 
-    private static String setting(Change.Changed changed) {
-        var difference = changed.difference();
-        var name = words(difference.name());
-        if (difference.before() == null && difference.after() instanceof Boolean is) {
-            return name + (is ? " on" : " off");
-        }
-        if (difference.after() instanceof Boolean is) {
-            return name + (is ? " on" : " off");
-        }
-        if (difference.after() == null || "".equals(difference.after())) {
-            return name + " removed (was " + shown(difference.before()) + ")";
-        }
-        return difference.before() == null || "".equals(difference.before())
-                ? name + " set to " + shown(difference.after())
-                : name + " changed from " + shown(difference.before()) + " to " + shown(difference.after());
-    }
-
-    private static String what(Subject subject) {
-        return switch (subject.level()) {
-            case TYPE -> "Content type " + subject.type();
-            case GROUP -> subject.type() + ": group " + subject.label();
-            case FIELD -> subject.type() + ": field " + subject.label();
-            case OPTION -> subject.type() + ": option " + subject.label() + " of " + subject.owner();
+    /** The word for a sort of change. */
+    public static String word(Change change) {
+        return switch (change) {
+            case Change.Added _ -> "added";
+            case Change.Removed _ -> "removed";
+            case Change.Renamed _ -> "renamed";
+            case Change.Moved _ -> "moved";
+            case Change.KindChanged _ -> "kind_changed";
+            case Change.Reordered _ -> "reordered";
+            case Change.Shared _ -> "shared";
+            case Change.Owned _ -> "owned";
+            case Change.Changed _ -> "changed";
         };
     }
 
-    private static String shown(Object value) {
-        var text = String.valueOf(value);
+    private static String way(Change.Moved moved) {
+        return " from " + moved.before().name() + " to " + moved.after().name();
+    }
+
+    private static String reordered(Change.Reordered reordered) {
+        return reordered.subject().isDefinition() ? ": " + words(reordered.slot()) + " reordered" : " reordered";
+    }
+
+    private static String setting(Change.Changed changed) {
+        if (changed.difference().after() instanceof Boolean is) {
+            return changed.name() + (is ? " on" : " off");
+        }
+        if (changed.is().isEmpty()) {
+            return changed.name() + " removed (was " + shown(changed.was()) + ")";
+        }
+        return changed.was().isEmpty()
+                ? changed.name() + " set to " + shown(changed.is())
+                : changed.name() + " changed from " + shown(changed.was()) + " to " + shown(changed.is());
+    }
+
+    private static String what(Subject subject) {
+        var name = subject.name();
+        if (subject.isDefinition()) {
+            return Character.toUpperCase(subject.level().charAt(0))
+                    + subject.level().substring(1) + " " + name.label();
+        }
+        var owner = name.owner().isEmpty() ? "" : " of " + name.owner();
+        return name.definition() + ": " + subject.level() + " " + name.label() + owner;
+    }
+
+    private static String shown(String text) {
         return "“" + (text.length() > 60 ? text.substring(0, 60) + "…" : text) + "”";
     }
 
     private static String words(String code) {
-        return Nouns.inSentence(code.replace('_', ' ').toLowerCase(Locale.ROOT));
+        return Nouns.inSentence(code.replace('_', ' ').replace('.', ' ').toLowerCase(Locale.ROOT));
     }
 }

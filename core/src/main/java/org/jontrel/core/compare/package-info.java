@@ -1,4 +1,4 @@
 /**
- * What differs between two models, in the words of the model, its reach and the advised version. Uses model and code's descriptions.
+ * What differs between two models, in the words of the model, its reach and the advised version. Uses model, shape and value.
  */
 package org.jontrel.core.compare;

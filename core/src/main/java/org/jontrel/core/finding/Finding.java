@@ -2,6 +2,7 @@ package org.jontrel.core.finding;
 
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import java.util.ResourceBundle;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -11,8 +12,9 @@ import java.util.regex.Pattern;
  *
  * @param code stable; what tests and programs look at
  * @param arguments what the sentence mentions, in its order
+ * @param fix what would mend it, where a program can say
  */
-public record Finding(Code code, Place place, List<String> arguments) {
+public record Finding(Code code, Place place, List<String> arguments, Optional<Fix> fix) {
     private static final ResourceBundle SENTENCES = ResourceBundle.getBundle("org.jontrel.core.finding.sentences");
     private static final Pattern HOLE = Pattern.compile("\\{(\\d)}");
 
@@ -30,7 +32,17 @@ public record Finding(Code code, Place place, List<String> arguments) {
 
     public static Finding of(Code code, Place place, Object... arguments) {
         return new Finding(
-                code, place, List.of(arguments).stream().map(String::valueOf).toList());
+                code, place, List.of(arguments).stream().map(String::valueOf).toList(), Optional.empty());
+    }
+
+    /** The finding with what would mend it. */
+    public Finding with(Fix mends) {
+        return new Finding(code, place, arguments, Optional.of(mends));
+    }
+
+    /** The finding at another place. */
+    public Finding at(Place newPlace) {
+        return new Finding(code, newPlace, arguments, fix);
     }
 
     public Severity severity() {

@@ -2,15 +2,12 @@ package org.jontrel.core.merge;
 
 import java.util.ArrayList;
 import java.util.HashSet;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Objects;
-import java.util.Optional;
 import org.jontrel.core.check.ModelCheck;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Severity;
 import org.jontrel.core.merge.Clash.Merged;
-import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Model;
 
 /**
@@ -22,35 +19,16 @@ public final class Merge {
     private Merge() {}
 
     public static Merged merge(Model base, Model ours, Model theirs) {
-        var clashes = new ArrayList<Clash>();
-        var ids = new LinkedHashSet<String>();
-        List.of(ours, theirs).forEach(model -> model.types().forEach(type -> ids.add(type.id())));
-        var types = new ArrayList<ContentType>();
-        for (var id : ids) {
-            type(base.type(id), ours.type(id), theirs.type(id), clashes).ifPresent(types::add);
+        if (ours.equals(base) || ours.equals(theirs)) {
+            return new Merged(theirs, List.of());
         }
-        var merged = new Model(types);
+        if (theirs.equals(base)) {
+            return new Merged(ours, List.of());
+        }
+        var clashes = new ArrayList<Clash>();
+        var merged = new ThreeWay(base, ours, theirs, clashes).run();
         broken(ours, theirs, merged, clashes);
         return new Merged(merged, clashes);
-    }
-
-    private static Optional<ContentType> type(
-            Optional<ContentType> base, Optional<ContentType> ours, Optional<ContentType> theirs, List<Clash> clashes) {
-        if (ours.isPresent() && theirs.isPresent()) {
-            return Optional.of(new TypeMerge(base.orElse(null), ours.get(), theirs.get(), clashes).run());
-        }
-        var kept = ours.or(() -> theirs).orElseThrow();
-        if (base.isEmpty() || !base.get().equals(kept)) {
-            base.ifPresent(was -> clashes.add(new Clash(
-                    was.id(),
-                    "",
-                    "Content type " + was.singular(),
-                    was.singular(),
-                    ours.map(ContentType::singular).orElse(""),
-                    theirs.map(ContentType::singular).orElse(""))));
-            return Optional.of(kept);
-        }
-        return Optional.empty();
     }
 
     /** Blockers that neither side has: two things that were fine alone and meet now. */

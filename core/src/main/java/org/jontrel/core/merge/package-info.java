@@ -1,4 +1,4 @@
 /**
- * Two lines of work brought together over their common ancestor. Uses model, code's descriptions and check.
+ * Two lines of work brought together over their common ancestor. Uses model, shape, compare and check.
  */
 package org.jontrel.core.merge;

@@ -1,5 +1,6 @@
 package org.jontrel.core.model;
 
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -7,10 +8,13 @@ import java.util.TreeMap;
 import java.util.stream.Stream;
 
 /**
- * A kind of record: its names, its address on the site, its standard parts and its groups of fields.
+ * A kind of record: its names, its address on the site, its standard parts, its groups of fields and its taxonomies.
  *
  * @param path the public address segment, {@code kebab-case}
  * @param wordings texts that replace the ones derived from the noun, by {@link Wording#code()}
+ * @param partLabels labels that replace those of standard parts, by {@link Part#code()}
+ * @param sections own and shared groups of fields, in order
+ * @param columns ids of the fields that lists of its records show; the first few where empty
  */
 public record ContentType(
         String id,
@@ -22,20 +26,78 @@ public record ContentType(
         String path,
         Map<String, String> wordings,
         List<Part> parts,
-        List<Group> groups) {
+        Map<String, String> partLabels,
+        List<Section> sections,
+        List<TaxonomyUse> taxonomies,
+        Index index,
+        Nesting nesting,
+        Publishing publishing,
+        List<String> columns)
+        implements Definition {
     public ContentType {
-        wordings = java.util.Collections.unmodifiableMap(new TreeMap<>(wordings));
+        wordings = Collections.unmodifiableMap(new TreeMap<>(wordings));
         parts = List.copyOf(parts);
-        groups = List.copyOf(groups);
+        partLabels = Collections.unmodifiableMap(new TreeMap<>(partLabels));
+        sections = List.copyOf(sections);
+        taxonomies = List.copyOf(taxonomies);
+        columns = List.copyOf(columns);
     }
 
+    /** A type with everything else as it is by default. */
+    public ContentType(
+            String id,
+            String key,
+            String singular,
+            String plural,
+            String description,
+            String icon,
+            String path,
+            Map<String, String> wordings,
+            List<Part> parts,
+            List<? extends Section> sections) {
+        this(
+                id,
+                key,
+                singular,
+                plural,
+                description,
+                icon,
+                path,
+                wordings,
+                parts,
+                Map.of(),
+                List.copyOf(sections),
+                List.of(),
+                Index.PLAIN,
+                Nesting.NONE,
+                Publishing.PLAIN,
+                List.of());
+    }
+
+    @Override
+    public String name() {
+        return singular;
+    }
+
+    /** The groups of its own, in order. */
+    public List<Group> groups() {
+        return Section.own(sections);
+    }
+
+    /** The fields of its own groups; neither those within fields nor those of shared groups. */
     public Stream<Field> fields() {
-        return groups.stream().flatMap(group -> group.fields().stream());
+        return groups().stream().flatMap(group -> group.fields().stream());
     }
 
-    /** The standard parts as fields, then the fields of all groups: everything a record holds. */
+    /** The standard parts as fields, then the fields of its own groups. */
     public Stream<Field> allFields() {
-        return Stream.concat(parts.stream().map(Part::asField), fields());
+        return Stream.concat(parts.stream().map(this::partField), fields());
+    }
+
+    /** A standard part as a field, with the label that this type gives it. */
+    public Field partField(Part part) {
+        var label = partLabels.getOrDefault(part.code(), "");
+        return label.isBlank() ? part.asField() : part.asField().withLabel(label);
     }
 
     /** A field or standard part. */
@@ -43,27 +105,48 @@ public record ContentType(
         return allFields().filter(field -> field.id().equals(id)).findFirst();
     }
 
-    public Optional<Field> fieldByKey(String key) {
-        return fields().filter(field -> field.key().equals(key)).findFirst();
-    }
-
-    /** The group that holds the field, if this type has it. */
-    public Optional<Group> groupOf(String fieldId) {
-        return groups.stream()
-                .filter(group ->
-                        group.fields().stream().anyMatch(field -> field.id().equals(fieldId)))
-                .findFirst();
-    }
-
     public boolean has(Part part) {
         return parts.contains(part);
     }
 
-    public ContentType withId(String newId) {
-        return new ContentType(newId, key, singular, plural, description, icon, path, wordings, parts, groups);
+    public ContentType withSections(List<? extends Section> newSections) {
+        return new ContentType(
+                id,
+                key,
+                singular,
+                plural,
+                description,
+                icon,
+                path,
+                wordings,
+                parts,
+                partLabels,
+                List.copyOf(newSections),
+                taxonomies,
+                index,
+                nesting,
+                publishing,
+                columns);
     }
 
-    public ContentType withGroups(List<Group> newGroups) {
-        return new ContentType(id, key, singular, plural, description, icon, path, wordings, parts, newGroups);
+    /** The type under another key and address. */
+    public ContentType withNames(String newKey, String newPath) {
+        return new ContentType(
+                id,
+                newKey,
+                singular,
+                plural,
+                description,
+                icon,
+                newPath,
+                wordings,
+                parts,
+                partLabels,
+                sections,
+                taxonomies,
+                index,
+                nesting,
+                publishing,
+                columns);
     }
 }

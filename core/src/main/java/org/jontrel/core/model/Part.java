@@ -7,7 +7,9 @@ public enum Part {
     TITLE,
     SUMMARY,
     BODY,
-    LEAD_IMAGE;
+    LEAD_IMAGE,
+    AUTHOR,
+    POSITION;
 
     public String code() {
         return name().toLowerCase(Locale.ROOT);
@@ -22,6 +24,8 @@ public enum Part {
             case TITLE -> new Field("part_title", code(), label(), "", true, Kind.Text.PLAIN);
             case SUMMARY -> new Field("part_summary", code(), label(), "", false, new Kind.LongText(1_000, 2));
             case BODY -> new Field("part_body", code(), label(), "", false, new Kind.LongText(null, 10));
+            case AUTHOR -> new Field("part_author", code(), label(), "", false, new Kind.Text(null, 100, "", ""));
+            case POSITION -> new Field("part_position", code(), label(), "", false, Kind.Numeric.PLAIN);
             case LEAD_IMAGE -> new Field("part_lead_image", code(), label(), "", false, Kind.Image.PLAIN);
         };
     }

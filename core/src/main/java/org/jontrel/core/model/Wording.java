@@ -1,19 +1,27 @@
 package org.jontrel.core.model;
 
+import java.text.MessageFormat;
 import java.util.Locale;
+import java.util.ResourceBundle;
 
-/** A text about a type that the product shows, and how it derives from the noun. */
+/**
+ * A text about a type that the product shows. How it derives from the noun is data: {@code wordings.properties} has a
+ * pattern for each, and another language is another such file.
+ */
 public enum Wording {
-    ADD("Add %1$s"),
-    EDIT("Edit %1$s"),
-    EMPTY("No %2$s yet"),
-    SEARCH("Search %2$s");
-
-    private final String pattern;
-
-    Wording(String pattern) {
-        this.pattern = pattern;
-    }
+    ADD,
+    EDIT,
+    DELETE,
+    VIEW,
+    ALL,
+    SEARCH,
+    CHOOSE,
+    EMPTY,
+    NOT_FOUND,
+    UNTITLED,
+    SAVED,
+    PUBLISHED,
+    DELETED;
 
     public String code() {
         return name().toLowerCase(Locale.ROOT);
@@ -25,7 +33,20 @@ public enum Wording {
         return own != null && !own.isBlank() ? own : derive(type.singular(), type.plural());
     }
 
+    /** The English text for a noun. */
     public String derive(String singular, String plural) {
-        return String.format(Locale.ROOT, pattern, Nouns.inSentence(singular), Nouns.inSentence(plural));
+        return derive(singular, plural, Locale.ENGLISH);
+    }
+
+    /** The text for a noun in a language that has a file of patterns; in English where it has none. */
+    public String derive(String singular, String plural, Locale language) {
+        var bundle = ResourceBundle.getBundle(
+                "org.jontrel.core.model.wordings",
+                language,
+                ResourceBundle.Control.getNoFallbackControl(ResourceBundle.Control.FORMAT_PROPERTIES));
+        boolean small = bundle.getString("nouns_within_sentences").equals("small");
+        var one = small ? Nouns.inSentence(singular) : singular;
+        var many = small ? Nouns.inSentence(plural) : plural;
+        return new MessageFormat(bundle.getString(code()), language).format(new Object[] {one, many, singular, plural});
     }
 }

@@ -52,6 +52,7 @@ public final class Planner {
             from.type(is.id()).ifPresentOrElse(was -> planning.change(was, is), () -> planning.create(is));
         }
         from.types().stream().filter(was -> to.type(was.id()).isEmpty()).forEach(planning::remove);
+        planning.findings.addAll(Holdable.findings(to));
         planning.steps.sort(Comparator.comparing(planned -> planned.step().phase()));
         planning.findings.sort(Finding.WORST_FIRST);
         return new Plan(planning.steps, planning.asks, planning.findings);

@@ -18,7 +18,12 @@ sealed interface KindValues
                 PhoneValues,
                 ColourValues,
                 ChoiceValues,
-                ImageValues {
+                ImageValues,
+                DateTimeValues,
+                UrlValues,
+                IconValues,
+                TermValues,
+                WholeValues {
     /** The value from what a form or the API sent (never null or blank), or why not. */
     Read read(Object raw, Where where);
 

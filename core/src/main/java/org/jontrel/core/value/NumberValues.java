@@ -38,6 +38,11 @@ record NumberValues(Kind.Numeric kind) implements KindValues {
         if (number.compareTo(greatest) > 0) {
             findings.add(where.finding(Code.VALUE_TOO_LARGE, number.toPlainString(), greatest.toPlainString()));
         }
+        var from = kind.min() == null ? BigDecimal.ZERO : kind.min();
+        if (kind.step() != null && number.subtract(from).remainder(kind.step()).signum() != 0) {
+            findings.add(where.finding(
+                    Code.VALUE_STEP, number.toPlainString(), kind.step().toPlainString(), from.toPlainString()));
+        }
         return findings;
     }
 

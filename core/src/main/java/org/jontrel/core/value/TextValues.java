@@ -31,7 +31,7 @@ record TextValues(Kind.Text kind) implements KindValues {
 
     @Override
     public String show(Object value) {
-        return (String) value;
+        return kind.prefix() + value + kind.suffix();
     }
 
     @Override

@@ -9,7 +9,7 @@ import org.jontrel.core.model.Kind;
 
 /**
  * The values of fields. In Java they are {@link String} (texts, addresses, numbers of telephones, colours; the key of an option), {@link java.math.BigDecimal},
- * {@link Boolean}, {@link java.time.LocalDate}, {@link java.time.LocalTime} and {@link Long} (a picture's id); an empty value is {@code null}.
+ * {@link Boolean}, {@link java.time.LocalDate}, {@link java.time.LocalTime}, {@link java.time.LocalDateTime} (in UTC) and {@link Long} (a picture's id); an empty value is {@code null}.
  */
 public final class Values {
     private Values() {}
@@ -27,6 +27,17 @@ public final class Values {
             case Kind.Colour _ -> new ColourValues();
             case Kind.Choice choice -> new ChoiceValues(choice);
             case Kind.Image image -> new ImageValues(image);
+            case Kind.DateTime moment -> new DateTimeValues(moment);
+            case Kind.Url url -> new UrlValues(url);
+            case Kind.Icon _ -> new IconValues();
+            case Kind.TermPick _ -> new TermValues();
+            case Kind.RichText _,
+                    Kind.File _,
+                    Kind.Relation _,
+                    Kind.FieldGroup _,
+                    Kind.Repeater _,
+                    Kind.Coordinates _,
+                    Kind.Note _ -> new WholeValues();
         };
     }
 

@@ -43,7 +43,7 @@ public class ComparisonTest {
     private static Model regrouped() {
         var fields = new ArrayList<>(GOOD.fields().toList());
         fields.remove(Samples.NOTE);
-        return new Model(List.of(GOOD.withGroups(List.of(
+        return new Model(List.of(GOOD.withSections(List.of(
                 GOOD.groups().getFirst().withFields(fields), new Group("gmore", "More", "", List.of(Samples.NOTE))))));
     }
 
@@ -113,7 +113,7 @@ public class ComparisonTest {
                 Advice.MINOR
             },
             {new Model(List.of(path)), "Content type Mooring: path changed from “moorings” to “berths”", Advice.MINOR},
-            {new Model(List.of(body)), "Mooring: field Body added", Advice.MINOR},
+            {new Model(List.of(body)), "Mooring: standard part Body added", Advice.MINOR},
             {Model.EMPTY, "Content type Mooring removed", Advice.MAJOR},
         };
     }

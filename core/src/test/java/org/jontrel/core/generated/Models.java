@@ -1,247 +1,212 @@
 package org.jontrel.core.generated;
 
-import java.math.BigDecimal;
-import java.time.LocalDate;
-import java.time.LocalTime;
 import java.util.ArrayList;
-import java.util.Collections;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
-import java.util.Random;
-import java.util.TreeMap;
+import java.util.Set;
+import org.jontrel.core.model.Block;
+import org.jontrel.core.model.ChoiceList;
+import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.ContentType;
+import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Group;
-import org.jontrel.core.model.Ids;
-import org.jontrel.core.model.Kind;
+import org.jontrel.core.model.GroupUse;
+import org.jontrel.core.model.Index;
+import org.jontrel.core.model.Layout;
+import org.jontrel.core.model.Listing;
 import org.jontrel.core.model.Model;
+import org.jontrel.core.model.Nesting;
 import org.jontrel.core.model.Part;
+import org.jontrel.core.model.Publishing;
+import org.jontrel.core.model.Section;
+import org.jontrel.core.model.SharedGroup;
+import org.jontrel.core.model.SiteValues;
+import org.jontrel.core.model.State;
+import org.jontrel.core.model.Taxonomy;
+import org.jontrel.core.model.TaxonomyUse;
+import org.jontrel.core.model.Term;
 
-/** Makes valid models, and single edits of them, from a seed. */
+/** Makes valid models of the whole language, and single edits of them, from a seed. */
 public final class Models {
-    private static final List<String> TEXTS = List.of(
-            "Rise",
-            "yes",
-            "12",
-            "a: b",
-            "# no",
-            "- x",
-            "😀 boat",
-            "two\nlines",
-            "  padded ",
-            "\"quoted\"",
-            "null",
-            "مرسى",
-            "{x}",
-            "it's",
-            "1e3",
-            "%",
-            "@home");
-    private final Random random;
-    private final Ids ids;
-    private int number;
+    private final Draw draw;
 
     public Models(long seed) {
-        random = new Random(seed);
-        ids = new Ids(random);
+        draw = new Draw(seed);
     }
 
-    /** A model of one to five types that passes all checks. */
+    /** A model of one to four types, with everything else there may be, that passes all checks. */
     public Model model() {
-        var types = new ArrayList<ContentType>();
-        for (int i = 0, count = 1 + random.nextInt(5); i < count; i++) {
-            types.add(type());
+        var types = ids('t', 1 + draw.below(4));
+        var lists = ids('l', draw.below(3));
+        var taxonomies = ids('x', draw.below(3));
+        var groups = ids('g', draw.below(3));
+        var kinds = new Kinds(draw, types, lists, taxonomies);
+        var all = new ArrayList<Definition>();
+        lists.forEach(id -> all.add(new ChoiceList(id, "list_" + draw.fresh(), draw.text(), some(), kinds.options())));
+        taxonomies.forEach(id -> all.add(taxonomy(id, kinds)));
+        groups.forEach(id ->
+                all.add(new SharedGroup(id, "group_" + draw.fresh(), draw.text(), some(), kinds.fields(3, 1, false))));
+        types.forEach(id -> all.add(type(id, types, taxonomies, groups, kinds)));
+        if (draw.chance()) {
+            all.add(new SiteValues(
+                    draw.id('v'), "values_" + draw.fresh(), draw.text(), some(), sections(kinds, List.of(), false)));
         }
-        return new Model(types);
-    }
-
-    private int fresh() {
-        return ++number;
-    }
-
-    private String text() {
-        return TEXTS.get(random.nextInt(TEXTS.size())) + " " + fresh();
-    }
-
-    private boolean chance() {
-        return random.nextBoolean();
-    }
-
-    private ContentType type() {
-        int n = fresh();
-        var groups = new ArrayList<Group>();
-        for (int i = 0, count = 1 + random.nextInt(3); i < count; i++) {
-            groups.add(group());
+        if (draw.chance()) {
+            views((ContentType) all.get(all.size() - (all.getLast() instanceof SiteValues ? 2 : 1)), all);
         }
+        return new Model(all);
+    }
+
+    private List<String> ids(char letter, int count) {
+        var ids = new ArrayList<String>();
+        for (int i = 0; i < count; i++) {
+            ids.add(draw.id(letter));
+        }
+        return ids;
+    }
+
+    private String some() {
+        return draw.chance() ? draw.text() : "";
+    }
+
+    private Taxonomy taxonomy(String id, Kinds kinds) {
+        int n = draw.fresh();
+        boolean hierarchical = draw.chance();
+        var fields = kinds.fields(2, 1, false);
+        return new Taxonomy(
+                id,
+                "taxonomy_" + n,
+                draw.text(),
+                draw.text(),
+                some(),
+                "terms-" + n,
+                hierarchical,
+                hierarchical && draw.chance(),
+                fields,
+                List.of(),
+                terms(hierarchical ? 3 : 1));
+    }
+
+    private List<Term> terms(int levels) {
+        var terms = new ArrayList<Term>();
+        for (int i = 0, count = draw.below(4); i < count; i++) {
+            terms.add(term(levels > 1 ? terms(levels - 1) : List.of()));
+        }
+        return terms;
+    }
+
+    Term term(List<Term> children) {
+        return new Term(draw.id('w'), "term_" + draw.fresh(), draw.text(), Map.of(), children);
+    }
+
+    private ContentType type(String id, List<String> types, List<String> taxonomies, List<String> groups, Kinds kinds) {
+        int n = draw.fresh();
         var parts = new ArrayList<>(List.of(Part.TITLE));
-        if (chance()) {
-            parts.add(random.nextInt(2), Part.BODY);
-        }
-        Map<String, String> wordings = chance() ? Map.of("add", text()) : Map.of();
+        Arrays.stream(Part.values())
+                .filter(part -> part != Part.TITLE && draw.once(3))
+                .forEach(part -> parts.add(draw.below(parts.size() + 1), part));
+        var sections = sections(kinds, groups, true);
         return new ContentType(
-                ids.next('t'),
+                id,
                 "type_" + n,
-                text(),
-                text(),
-                chance() ? text() : "",
-                "",
+                draw.text(),
+                draw.text(),
+                some(),
+                draw.chance() ? "anchor" : "",
                 "path-" + n,
-                wordings,
+                draw.chance() ? Map.of("add", draw.text()) : Map.of(),
                 parts,
-                groups);
+                draw.once(3) ? Map.of("title", draw.text()) : Map.of(),
+                sections,
+                taxonomies.stream()
+                        .filter(_ -> draw.chance())
+                        .map(each -> new TaxonomyUse(each, draw.chance(), draw.orNull(3), draw.chance()))
+                        .toList(),
+                draw.chance() ? Index.PLAIN : new Index(draw.chance(), "part_title", draw.chance(), 10 + draw.below(9)),
+                draw.once(3) ? new Nesting(Set.of(draw.of(types)), false, draw.chance()) : Nesting.NONE,
+                draw.chance()
+                        ? Publishing.PLAIN
+                        : new Publishing(
+                                draw.chance(),
+                                draw.chance(),
+                                draw.chance(),
+                                draw.chance(),
+                                draw.chance() ? "api-" + n : "",
+                                draw.of(List.of(State.values()))),
+                List.of());
     }
 
-    private Group group() {
-        var fields = new ArrayList<Field>();
-        for (int i = 0, count = random.nextInt(5); i < count; i++) {
-            fields.add(field());
+    private List<Section> sections(Kinds kinds, List<String> shared, boolean ofRecord) {
+        var sections = new ArrayList<Section>();
+        for (int i = 0, count = 1 + draw.below(3); i < count; i++) {
+            sections.add(new Group(draw.id('g'), draw.text(), some(), kinds.fields(4, 1, ofRecord)));
         }
-        return new Group(ids.next('g'), text(), chance() ? text() : "", fields);
+        shared.stream()
+                .filter(_ -> draw.chance())
+                .forEach(id -> sections.add(draw.below(sections.size() + 1), new GroupUse(id, Condition.ALWAYS)));
+        return sections;
     }
 
-    private Field field() {
-        return new Field(ids.next('f'), "field_" + fresh(), text(), chance() ? text() : "", chance(), kind());
+    /** A layout and a listing of a type. */
+    private void views(ContentType type, List<Definition> all) {
+        var fields = new ArrayList<>(List.of("part_title"));
+        type.fields().map(Field::id).forEach(fields::add);
+        var listing = draw.id('q');
+        var layout = draw.id('y');
+        all.add(new Listing(
+                listing,
+                "listing_" + draw.fresh(),
+                draw.text(),
+                some(),
+                type.id(),
+                draw.chance() ? new Condition.StateIs(State.PUBLISHED) : Condition.ALWAYS,
+                List.of(new Listing.Order("part_title", draw.chance())),
+                5 + draw.below(20),
+                Listing.Shown.LAYOUT,
+                List.of(draw.of(fields)),
+                layout));
+        all.add(new Layout(
+                layout,
+                "layout_" + draw.fresh(),
+                draw.text(),
+                some(),
+                type.id(),
+                List.of(
+                        block(Block.Sort.FIELD, draw.of(fields), "", ""),
+                        new Block(
+                                draw.id('b'),
+                                Block.Sort.COLUMNS,
+                                "",
+                                "",
+                                "",
+                                "",
+                                Condition.ALWAYS,
+                                List.of(
+                                        block(Block.Sort.LISTING, "", listing, ""),
+                                        block(Block.Sort.TEXT, "", "", draw.text()))))));
     }
 
-    private Kind kind() {
-        return switch (random.nextInt(11)) {
-            case 0 ->
-                new Kind.Text(
-                        chance() ? 1 : null,
-                        chance() ? 20 + random.nextInt(200) : null,
-                        chance() ? "[A-Z].*" : "",
-                        text());
-            case 1 -> new Kind.LongText(chance() ? 500 : null, 2 + random.nextInt(8));
-            case 2 -> number();
-            case 3 -> new Kind.YesNo(text(), text());
-            case 4 ->
-                new Kind.Date(chance() ? LocalDate.of(1800, 1, 1) : null, chance() ? LocalDate.of(2100, 1, 1) : null);
-            case 5 -> choice();
-            case 6 -> new Kind.Time(chance() ? LocalTime.of(6, 30) : null, chance() ? LocalTime.of(22, 0, 15) : null);
-            case 7 -> Kind.Email.PLAIN;
-            case 8 -> Kind.Phone.PLAIN;
-            case 9 -> Kind.Colour.PLAIN;
-            default -> new Kind.Image(chance() ? 100 : null, null, chance() ? 900 : null, chance());
-        };
-    }
-
-    private Kind number() {
-        int decimals = random.nextInt(4);
-        var min = chance() ? BigDecimal.valueOf(random.nextInt(100), decimals) : null;
-        var max = chance() ? BigDecimal.valueOf(1_000_000 + random.nextInt(100), decimals) : null;
-        return new Kind.Numeric(decimals, min, max, chance() ? text() : "");
-    }
-
-    private Kind choice() {
-        var options = new ArrayList<Kind.Option>();
-        for (int i = 0, count = 1 + random.nextInt(4); i < count; i++) {
-            options.add(new Kind.Option(ids.next('o'), "option_" + fresh(), text(), i > 0 && chance()));
-        }
-        return new Kind.Choice(options);
+    private Block block(Block.Sort sort, String field, String listing, String text) {
+        return new Block(draw.id('b'), sort, some(), field, listing, text, Condition.ALWAYS, List.of());
     }
 
     /** The model with one thing edited, still valid; never equal to the model. */
     public Model edit(Model model) {
-        var type = model.types().get(random.nextInt(model.types().size()));
-        var edited =
-                switch (random.nextInt(8)) {
-                    case 0 -> renamed(type);
-                    case 1 -> withGroup(type);
-                    case 2, 3 -> withField(type);
-                    default -> withEditedField(type);
-                };
-        return random.nextInt(12) == 0 ? model.with(type()) : model.with(edited);
-    }
-
-    private ContentType renamed(ContentType type) {
-        var wordings = new TreeMap<>(type.wordings());
-        wordings.put("empty", text());
-        return new ContentType(
-                type.id(),
-                type.key(),
-                text(),
-                type.plural(),
-                type.description(),
-                type.icon(),
-                type.path(),
-                wordings,
-                type.parts(),
-                type.groups());
-    }
-
-    private ContentType withGroup(ContentType type) {
-        var groups = new ArrayList<>(type.groups());
-        groups.add(random.nextInt(groups.size() + 1), group());
-        return type.withGroups(groups);
-    }
-
-    private ContentType withField(ContentType type) {
-        var groups = new ArrayList<>(type.groups());
-        int at = random.nextInt(groups.size());
-        var fields = new ArrayList<>(groups.get(at).fields());
-        fields.add(random.nextInt(fields.size() + 1), field());
-        groups.set(at, groups.get(at).withFields(fields));
-        return type.withGroups(groups);
-    }
-
-    private ContentType withEditedField(ContentType type) {
-        var all = type.fields().toList();
-        if (all.isEmpty()) {
-            return withField(type);
-        }
-        var field = all.get(random.nextInt(all.size()));
-        if (random.nextInt(6) == 0) {
-            return move(type, field);
-        }
-        var edited =
-                switch (random.nextInt(6)) {
-                    case 0 -> field.withLabel(text());
-                    case 1 -> field.withKey("field_" + fresh());
-                    case 2 -> field.withRequired(!field.required());
-                    case 3 -> field.withKind(new Kind.LongText(3_000 + fresh(), 3));
-                    case 4 -> null;
-                    default -> field.withKind(choice());
-                };
-        return replace(type, field, edited);
-    }
-
-    private static ContentType replace(ContentType type, Field field, Field by) {
-        return type.withGroups(type.groups().stream()
-                .map(group -> {
-                    var fields = new ArrayList<>(group.fields());
-                    int at = fields.indexOf(field);
-                    if (at >= 0 && by == null) {
-                        fields.remove(at);
-                    } else if (at >= 0) {
-                        fields.set(at, by);
-                    }
-                    return group.withFields(fields);
-                })
-                .toList());
-    }
-
-    private ContentType move(ContentType type, Field field) {
-        var without = replace(type, field, null);
-        var groups = new ArrayList<>(without.groups());
-        int at = random.nextInt(groups.size());
-        var fields = new ArrayList<>(groups.get(at).fields());
-        fields.add(field);
-        Collections.rotate(fields, 1);
-        groups.set(at, groups.get(at).withFields(fields));
-        var moved = type.withGroups(groups);
-        return moved.equals(type) ? renamed(type) : moved;
+        return new Edits(draw).edit(model);
     }
 
     /** The text with a few bytes changed, doubled or cut. */
     public byte[] mangle(byte[] bytes) {
         var mangled = bytes.clone();
-        for (int i = 0, count = 1 + random.nextInt(6); i < count; i++) {
-            mangled[random.nextInt(mangled.length)] = (byte) random.nextInt(256);
+        for (int i = 0, count = 1 + draw.below(6); i < count; i++) {
+            mangled[draw.below(mangled.length)] = (byte) draw.below(256);
         }
-        return switch (random.nextInt(4)) {
-            case 0 -> java.util.Arrays.copyOf(mangled, random.nextInt(mangled.length) + 1);
+        return switch (draw.below(4)) {
+            case 0 -> Arrays.copyOf(mangled, draw.below(mangled.length) + 1);
             case 1 -> {
-                var doubled = java.util.Arrays.copyOf(mangled, mangled.length * 2);
+                var doubled = Arrays.copyOf(mangled, mangled.length * 2);
                 System.arraycopy(mangled, 0, doubled, mangled.length, mangled.length);
                 yield doubled;
             }
@@ -251,6 +216,6 @@ public final class Models {
 
     /** A whole number below the bound, from the same seed. */
     public int pick(int bound) {
-        return random.nextInt(bound);
+        return draw.below(bound);
     }
 }

@@ -110,7 +110,7 @@ public class MergeTest {
     public void aFieldMovedHereAndRelabelledThereIsBoth() {
         var rest = new ArrayList<>(Samples.MOORING.fields().toList());
         rest.remove(Samples.LENGTH);
-        var moved = new Model(List.of(Samples.MOORING.withGroups(List.of(
+        var moved = new Model(List.of(Samples.MOORING.withSections(List.of(
                 Samples.MOORING.groups().getFirst().withFields(rest),
                 new Group("gmore", "More", "", List.of(Samples.LENGTH))))));
         var merged = Merge.merge(BASE, moved, length(f -> f.withLabel("L")));
@@ -123,9 +123,9 @@ public class MergeTest {
     public void aGroupRemovedHereThatGotAFieldThereStays() {
         var empty = new Group("gmore", "More", "", List.of());
         var two = new Model(List.of(
-                Samples.MOORING.withGroups(List.of(Samples.MOORING.groups().getFirst(), empty))));
+                Samples.MOORING.withSections(List.of(Samples.MOORING.groups().getFirst(), empty))));
         var field = new Field("fxxxxxxxx", "x", "X", "", false, Kind.Text.PLAIN);
-        var filled = new Model(List.of(Samples.MOORING.withGroups(
+        var filled = new Model(List.of(Samples.MOORING.withSections(
                 List.of(Samples.MOORING.groups().getFirst(), empty.withFields(List.of(field))))));
         var merged = Merge.merge(two, BASE, filled);
         assertEquals(merged.clashes(), List.of());

@@ -1,6 +1,7 @@
 package org.jontrel.core.model;
 
 import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
 import java.util.List;
@@ -79,5 +80,16 @@ public class NamesTest {
                 .toList();
         assertEquals(made.size(), 1_000);
         assertTrue(made.stream().allMatch(Ids::isId));
+    }
+
+    @Test
+    public void anotherLanguageIsAFileOfPatterns() {
+        var dutch = java.util.Locale.of("nl");
+        assertEquals(Wording.ADD.derive("Sluis", "Sluizen", dutch), "Sluis toevoegen");
+        assertEquals(Wording.EMPTY.derive("Sluis", "Sluizen", dutch), "Nog geen sluizen");
+        assertEquals(Wording.EMPTY.derive("Lock", "Locks", java.util.Locale.of("cy")), "No locks yet");
+        for (var wording : Wording.values()) {
+            assertFalse(wording.derive("Sluis", "Sluizen", dutch).contains("{"), wording.code());
+        }
     }
 }

@@ -11,6 +11,7 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.jontrel.core.Samples;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
@@ -49,7 +50,11 @@ public class ValuesTest {
     public void goodValuesAreReadShownAndCarried(String key, Object raw, Object value, String shown, Object wire) {
         var checked = check(key, raw);
         assertEquals(checked.findings(), List.of());
-        var field = Samples.MOORING.fieldByKey(key).orElseThrow();
+        var field = Samples.MOORING
+                .allFields()
+                .filter(each -> each.key().equals(key))
+                .findFirst()
+                .orElseThrow();
         assertEquals(checked.values().get(field.id()), value);
         assertEquals(Values.show(field.kind(), value), shown);
         assertEquals(Values.wire(field.kind(), value), wire);
@@ -161,6 +166,44 @@ public class ValuesTest {
         for (var field : Arrays.asList(Samples.LENGTH, Samples.OPEN, Samples.SINCE)) {
             assertEquals(Values.show(field.kind(), null), "");
             assertTrue(Values.fits(field, null));
+        }
+    }
+
+    @DataProvider
+    public Object[][] badOfOtherKinds() {
+        var stepped = new Kind.Numeric(1, BigDecimal.ONE, null, new BigDecimal("0.5"), "", Kind.Numeric.Shown.BOX);
+        return new Object[][] {
+            {Kind.DateTime.PLAIN, "2026-05-31", Code.VALUE_NOT_MOMENT},
+            {Kind.DateTime.PLAIN, "2026-05-31T25:00", Code.VALUE_NOT_MOMENT},
+            {Kind.Url.PLAIN, "example.org", Code.VALUE_NOT_URL},
+            {Kind.Url.PLAIN, "http://", Code.VALUE_NOT_URL},
+            {Kind.Url.PLAIN, "https://a b", Code.VALUE_NOT_URL},
+            {Kind.Url.PLAIN, "javascript:alert(1)", Code.VALUE_SCHEME},
+            {new Kind.Url(Set.of("https")), "http://example.org/", Code.VALUE_SCHEME},
+            {Kind.Icon.PLAIN, "Map Pin", Code.VALUE_NOT_ICON},
+            {Kind.TermPick.PLAIN, "Main line", Code.VALUE_NOT_TERM},
+            {Kind.Repeater.PLAIN, "rows", Code.VALUE_NOT_SINGLE},
+            {stepped, "1.7", Code.VALUE_STEP},
+        };
+    }
+
+    @Test(dataProvider = "badOfOtherKinds")
+    public void badValuesOfOtherKindsSayWhatIsWrong(Kind kind, String raw, Code code) {
+        var findings = Values.parse(Samples.NAME.withKind(kind), raw).findings();
+        assertEquals(findings.stream().map(Finding::code).toList(), java.util.List.of(code));
+    }
+
+    @Test
+    public void goodValuesOfOtherKindsAreKept() {
+        for (var good : java.util.Map.<Kind, String>of(
+                        Kind.DateTime.PLAIN, "2026-05-31T09:30",
+                        Kind.Url.PLAIN, "https://example.org/a?b=c#d",
+                        Kind.Icon.PLAIN, "map-pin",
+                        Kind.TermPick.PLAIN, "main_line")
+                .entrySet()) {
+            var parsed = Values.parse(Samples.NAME.withKind(good.getKey()), good.getValue());
+            assertEquals(parsed.findings(), java.util.List.of());
+            assertEquals(Values.of(good.getKey()).wire(parsed.value().orElseThrow()), good.getValue());
         }
     }
 }

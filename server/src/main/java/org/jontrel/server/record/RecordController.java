@@ -129,7 +129,7 @@ class RecordController {
 
     private static SequencedMap<String, String> parts(ContentType type) {
         var parts = new LinkedHashMap<String, String>();
-        type.parts().forEach(part -> parts.put(part.code(), part.label()));
+        type.parts().forEach(part -> parts.put(part.code(), type.partField(part).label()));
         return parts;
     }
 

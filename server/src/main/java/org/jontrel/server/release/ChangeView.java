@@ -15,7 +15,7 @@ public record ChangeView(String sentence, String advice, List<String> reach, Str
                 Sentences.of(change),
                 lower(change.advice()),
                 change.reach().stream().map(ChangeView::lower).toList(),
-                change.subject().typeId());
+                change.subject().definitionId());
     }
 
     public static List<ChangeView> of(Comparison comparison) {

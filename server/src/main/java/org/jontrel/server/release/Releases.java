@@ -167,7 +167,7 @@ public class Releases {
     /** The release as a zip of files, with all decisions that led to it. */
     public byte[] zip(long workspaceId, String name, String title, String version) {
         var release = get(workspaceId, version);
-        var manifest = new Manifest(1, name, version, title, List.of(release.by()), "", release.notes(), "");
+        var manifest = Manifest.of(name, version, title, List.of(release.by()), "", release.notes());
         var migrations = migrations(workspaceId).stream()
                 .filter(migration -> !new Semver(migration.version()).isGreaterThan(version))
                 .toList();

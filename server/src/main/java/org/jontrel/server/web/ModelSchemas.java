@@ -18,15 +18,14 @@ class ModelSchemas {
     private static final Map<String, List<String>> JOURNAL = Map.of(
             "RunView", List.of("undoes", "message", "finishedAt"), "StepView", List.of("startedAt", "finishedAt"));
 
-    /** Name of the schema of a content type in the API's description. */
     @Bean
     @SuppressWarnings("rawtypes") // the library hands out schemas without their type
     OpenApiCustomizer definitions() {
         return api -> {
             api.setServers(null);
             api.getInfo().title("Jontrel").version("1");
-            api.getComponents()
-                    .addSchemas("ContentType", schema(PackageWriter.schemas().get("type")));
+            PackageWriter.components("#/components/schemas/")
+                    .forEach((name, schema) -> api.getComponents().addSchemas(name, schema(schema)));
             JOURNAL.forEach((name, optional) -> {
                 var view = api.getComponents().getSchemas().get(name);
                 if (view != null) {
@@ -44,7 +43,7 @@ class ModelSchemas {
                 .toList());
     }
 
-    private static JsonSchema schema(Map<String, Object> tree) {
+    private static JsonSchema schema(Object tree) {
         try {
             return Json31.mapper().readValue(Json31.mapper().writeValueAsString(tree), JsonSchema.class);
         } catch (JsonProcessingException e) {

@@ -15,6 +15,7 @@ import org.jontrel.core.code.PackageReader;
 import org.jontrel.core.code.PackageWriter;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.model.ContentType;
+import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Ids;
 import org.jontrel.core.model.Keys;
 import org.jontrel.core.model.Model;
@@ -56,8 +57,8 @@ class DraftController {
             Map<String, Object> definition,
 
             long revision) {
-        TypeView(ContentType type, long revision) {
-            this(PackageWriter.tree(type), revision);
+        TypeView(Definition definition, long revision) {
+            this(PackageWriter.tree(definition), revision);
         }
     }
 
@@ -94,13 +95,14 @@ class DraftController {
         var draft = drafts.get(workspaceId);
         var model = draft.model();
         var changed = releases.changes(workspaceId, model).changes().stream()
-                .map(change -> change.subject().typeId())
+                .map(change -> change.subject().definitionId())
                 .distinct()
                 .toList();
         return new DraftView(
                 draft.revision(),
-                draft.types().stream()
-                        .map(drafted -> new TypeView(drafted.type(), drafted.revision()))
+                draft.definitions().stream()
+                        .filter(drafted -> drafted.definition() instanceof ContentType)
+                        .map(drafted -> new TypeView(drafted.definition(), drafted.revision()))
                         .toList(),
                 FindingView.of(ModelCheck.check(model)),
                 changed,
@@ -120,9 +122,9 @@ class DraftController {
         var model = drafts.get(id).model();
         var type = withFreeNames(made, model);
         drafts.put(id, type, 0, principal.getName());
-        return drafts.get(id).types().stream()
-                .filter(drafted -> drafted.type().id().equals(type.id()))
-                .map(drafted -> new TypeView(drafted.type(), drafted.revision()))
+        return drafts.get(id).definitions().stream()
+                .filter(drafted -> drafted.definition().id().equals(type.id()))
+                .map(drafted -> new TypeView(drafted.definition(), drafted.revision()))
                 .findFirst()
                 .orElseThrow();
     }
@@ -132,17 +134,9 @@ class DraftController {
         var paths = model.types().stream()
                 .map(other -> other.path().replace('-', '_'))
                 .collect(Collectors.toSet());
-        return new ContentType(
-                type.id(),
+        return type.withNames(
                 Keys.free(type.key(), keys),
-                type.singular(),
-                type.plural(),
-                "",
-                "",
-                Keys.free(type.path().replace('-', '_'), paths).replace('_', '-'),
-                Map.of(),
-                type.parts(),
-                type.groups());
+                Keys.free(type.path().replace('-', '_'), paths).replace('_', '-'));
     }
 
     @PutMapping("/types/{id}")

@@ -7,7 +7,7 @@ import java.util.stream.Collectors;
 import org.jontrel.core.compare.Change;
 import org.jontrel.core.compare.Comparison;
 import org.jontrel.core.compare.Sentences;
-import org.jontrel.core.model.ContentType;
+import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Model;
 import org.jontrel.server.web.Refusal;
 import org.jontrel.site.table.ModelText;
@@ -24,26 +24,27 @@ public class Drafts {
     }
 
     /** A definition in a draft; {@code revision} is sent back with an edit so that nothing is overwritten unseen. */
-    public record Drafted(ContentType type, long revision) {}
+    public record Drafted(Definition definition, long revision) {}
 
     /** The whole draft; {@code undo} and {@code redo} name the edits those would touch, or are {@code null}. */
-    public record Draft(long revision, List<Drafted> types, String undo, String redo) {
+    public record Draft(long revision, List<Drafted> definitions, String undo, String redo) {
         public Model model() {
-            return new Model(types.stream().map(Drafted::type).toList());
+            return new Model(definitions.stream().map(Drafted::definition).toList());
         }
     }
 
     @Transactional(readOnly = true)
     public Draft get(long workspaceId) {
-        var types = mapper.definitions(workspaceId).stream()
-                .map(row -> new Drafted(type(row.content()), row.revision()))
-                .sorted(java.util.Comparator.comparing(drafted -> drafted.type().singular()))
+        var definitions = mapper.definitions(workspaceId).stream()
+                .map(row -> new Drafted(definition(row.content()), row.revision()))
+                .sorted(java.util.Comparator.comparing(
+                        drafted -> drafted.definition().name()))
                 .toList();
         var undo = mapper.lastEdit(workspaceId);
         var redo = mapper.nextEdit(workspaceId);
         return new Draft(
                 mapper.revision(workspaceId),
-                types,
+                definitions,
                 undo == null ? null : undo.title(),
                 redo == null ? null : redo.title());
     }
@@ -55,22 +56,22 @@ public class Drafts {
      * @throws Refusal where somebody else wrote it since
      */
     @Transactional
-    public void put(long workspaceId, ContentType type, long base, String by) {
+    public void put(long workspaceId, Definition definition, long base, String by) {
         mapper.raise(workspaceId);
-        var now = mapper.definition(workspaceId, type.id());
+        var now = mapper.definition(workspaceId, definition.id());
         long revision = now == null ? 0 : now.revision();
-        var content = text(type);
+        var content = text(definition);
         if (now != null && now.content().equals(content)) {
             return;
         }
         if (revision != base) {
             throw Refusal.conflict(
                     now == null
-                            ? type.singular() + " was removed in another window."
-                            : type.singular() + " was changed in another window.",
-                    now == null ? null : new DraftController.TypeView(type(now.content()), now.revision()));
+                            ? definition.name() + " was removed in another window."
+                            : definition.name() + " was changed in another window.",
+                    now == null ? null : new DraftController.TypeView(definition(now.content()), now.revision()));
         }
-        record(workspaceId, type.id(), now == null ? null : now.content(), content, by);
+        record(workspaceId, definition.id(), now == null ? null : now.content(), content, by);
     }
 
     @Transactional
@@ -87,7 +88,7 @@ public class Drafts {
     @Transactional
     public void adopt(long workspaceId, Model model) {
         mapper.raise(workspaceId);
-        model.types().forEach(type -> write(workspaceId, type.id(), text(type)));
+        model.definitions().forEach(definition -> write(workspaceId, definition.id(), text(definition)));
     }
 
     @Transactional
@@ -166,20 +167,21 @@ public class Drafts {
         var subject = change.subject();
         var setting =
                 change instanceof Change.Changed changed ? changed.difference().name() : "";
-        return change.getClass().getSimpleName() + ":" + subject.typeId() + ":" + subject.elementId() + ":" + setting;
+        return change.getClass().getSimpleName() + ":" + subject.definitionId() + ":" + subject.elementId() + ":"
+                + setting;
     }
 
     private static Model model(String content) {
         return content == null ? Model.EMPTY : ModelText.read("[" + content + "]");
     }
 
-    private static ContentType type(String content) {
-        return Objects.requireNonNull(model(content)).types().getFirst();
+    private static Definition definition(String content) {
+        return Objects.requireNonNull(model(content)).definitions().getFirst();
     }
 
     /** One definition, as an element of a model's text. */
-    private static String text(ContentType type) {
-        var list = ModelText.write(new Model(List.of(type)));
+    private static String text(Definition definition) {
+        var list = ModelText.write(new Model(List.of(definition)));
         return list.substring(1, list.length() - 1);
     }
 }

@@ -13,12 +13,12 @@ import java.util.stream.Collectors;
 import org.jontrel.core.check.ModelCheck;
 import org.jontrel.core.code.PackageReader;
 import org.jontrel.core.code.PackageWriter;
-import org.jontrel.core.code.Settings;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.model.Keys;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.Nouns;
 import org.jontrel.core.model.Wording;
+import org.jontrel.core.shape.Shapes;
 import org.jontrel.core.value.RecordCheck;
 import org.jontrel.server.web.FindingView;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -80,8 +80,13 @@ class ProofController {
         var wordings = new java.util.LinkedHashMap<String, String>();
         Arrays.stream(Wording.values()).forEach(wording -> wordings.put(wording.code(), wording.of(type)));
         var parts = new java.util.LinkedHashMap<String, String>();
-        type.parts().forEach(part -> parts.put(part.code(), part.label()));
-        return new Proof(PackageWriter.text(type), wordings, parts, FindingView.of(findings), FindingView.of(problems));
+        type.parts().forEach(part -> parts.put(part.code(), type.partField(part).label()));
+        return new Proof(
+                PackageWriter.text(new Model(List.of(type)), type),
+                wordings,
+                parts,
+                FindingView.of(findings),
+                FindingView.of(problems));
     }
 
     /** Keys, plurals and paths for labels; keys meet neither each other nor the taken ones. */
@@ -106,6 +111,12 @@ class ProofController {
     /** What each setting of each kind is for. */
     @GetMapping("/help")
     SequencedMap<String, SequencedMap<String, String>> help() {
-        return Settings.help();
+        var help = new java.util.LinkedHashMap<String, SequencedMap<String, String>>();
+        Shapes.kinds().forEach((kind, settings) -> {
+            var about = new java.util.LinkedHashMap<String, String>();
+            settings.forEach(setting -> about.put(setting.name(), setting.about()));
+            help.put(kind, about);
+        });
+        return help;
     }
 }

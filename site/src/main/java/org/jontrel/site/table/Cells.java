@@ -49,6 +49,18 @@ public final class Cells {
                     default -> null;
                 };
             case Kind.Image _ -> cell instanceof Number number ? number.longValue() : null;
+            case Kind.RichText _,
+                    Kind.DateTime _,
+                    Kind.Url _,
+                    Kind.Icon _,
+                    Kind.File _,
+                    Kind.Relation _,
+                    Kind.TermPick _,
+                    Kind.FieldGroup _,
+                    Kind.Repeater _,
+                    Kind.Coordinates _,
+                    Kind.Note _ ->
+                throw new IllegalStateException("No site has a column for " + kind.code() + ": plans refuse it");
         };
     }
 }

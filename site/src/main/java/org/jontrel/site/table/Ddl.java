@@ -114,6 +114,18 @@ public final class Ddl {
             case Kind.Colour _ -> "CHAR(7) CHARACTER SET ascii COLLATE ascii_bin";
             case Kind.Choice _ -> "VARCHAR(64) CHARACTER SET ascii COLLATE ascii_bin";
             case Kind.Image _ -> "BIGINT";
+            case Kind.RichText _,
+                    Kind.DateTime _,
+                    Kind.Url _,
+                    Kind.Icon _,
+                    Kind.File _,
+                    Kind.Relation _,
+                    Kind.TermPick _,
+                    Kind.FieldGroup _,
+                    Kind.Repeater _,
+                    Kind.Coordinates _,
+                    Kind.Note _ ->
+                throw new IllegalStateException("No site has a column for " + kind.code() + ": plans refuse it");
         };
     }
 }

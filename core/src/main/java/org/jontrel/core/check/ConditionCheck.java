@@ -1,0 +1,195 @@
+package org.jontrel.core.check;
+
+import java.util.List;
+import java.util.Map;
+import org.jontrel.core.finding.Code;
+import org.jontrel.core.finding.Nearest;
+import org.jontrel.core.model.Condition;
+import org.jontrel.core.model.ContentType;
+import org.jontrel.core.model.Definition;
+import org.jontrel.core.model.Field;
+import org.jontrel.core.model.Kind;
+import org.jontrel.core.model.Layout;
+import org.jontrel.core.model.Listing;
+import org.jontrel.core.model.SharedGroup;
+import org.jontrel.core.model.Taxonomy;
+import org.jontrel.core.model.Term;
+import org.jontrel.core.value.Conditions;
+
+/** Whether what a condition compares is there, can be seen from its place, and can be compared. */
+record ConditionCheck(Known known, Report report, String property, String owner) {
+    /**
+     * @param everywhere all fields of the definition, also those that cannot be seen from here
+     * @param own id of the field it decides about, or empty
+     */
+    void run(Condition condition, Sight sight, Map<String, Field> everywhere, String own, Definition definition) {
+        condition.all().forEach(each -> {
+            switch (each) {
+                case Condition.FieldIs is -> field(is, sight, everywhere, own);
+                case Condition.TermIs is -> terms(is, definition);
+                case Condition.ParentIs is -> parent(is, definition);
+                case Condition.StateIs _ -> {
+                    if (!hasRecords(definition)) {
+                        report.add(property, Code.CONDITION_FOREIGN, owner, "state");
+                    }
+                }
+                case Condition.Any(List<Condition> of) -> {
+                    if (of.isEmpty()) {
+                        report.addFixed(property, null, Code.CONDITION_EMPTY, owner);
+                    }
+                }
+                case Condition.All _, Condition.Not _ -> {}
+            }
+        });
+    }
+
+    private static boolean hasRecords(Definition definition) {
+        return definition instanceof ContentType
+                || definition instanceof SharedGroup
+                || definition instanceof Layout
+                || definition instanceof Listing;
+    }
+
+    private void field(Condition.FieldIs is, Sight sight, Map<String, Field> everywhere, String own) {
+        if (is.field().equals(own)) {
+            report.addFixed(property, null, Code.CONDITION_ON_ITSELF, owner);
+            return;
+        }
+        var field = sight.find(is.field());
+        if (field.isEmpty()) {
+            var elsewhere = everywhere.get(is.field());
+            if (elsewhere != null) {
+                report.add(property, Code.CONDITION_OUT_OF_SIGHT, owner, elsewhere.label());
+            } else {
+                var keys = everywhere.values().stream().map(Field::key).toList();
+                report.add(
+                        property, Code.REFERENCE_UNKNOWN, owner, "field", is.field(), Nearest.hint(is.field(), keys));
+            }
+            return;
+        }
+        compared(is, field.get());
+    }
+
+    private void compared(Condition.FieldIs is, Field field) {
+        var kind = field.kind();
+        boolean fits =
+                switch (is.test()) {
+                    case IS, IS_NOT -> Conditions.isComparable(kind);
+                    case ABOVE, AT_LEAST, BELOW, AT_MOST -> Conditions.isOrdered(kind);
+                    case HAS -> Conditions.isText(kind);
+                    case FILLED -> kind.holdsValue();
+                    case UNDER -> kind instanceof Kind.TermPick;
+                };
+        if (!fits) {
+            report.add(
+                    property,
+                    Code.CONDITION_UNLIKE,
+                    owner,
+                    field.label(),
+                    kind.code().replace('_', ' '),
+                    is.test().code().replace('_', ' '));
+            return;
+        }
+        if (is.values().isEmpty()
+                || (is.values().size() > 1 && (is.test().ordered() || is.test() == Condition.Test.FILLED))) {
+            report.add(
+                    property,
+                    Code.CONDITION_VALUES,
+                    owner,
+                    is.test().code(),
+                    is.values().size());
+        }
+        is.values().forEach(value -> value(is.test(), value, field));
+    }
+
+    private void value(Condition.Test test, String value, Field field) {
+        boolean valid =
+                switch (field.kind()) {
+                    case Kind _ when test == Condition.Test.FILLED -> value.equals("true") || value.equals("false");
+                    case Kind _ when test == Condition.Test.HAS -> !value.isEmpty();
+                    case Kind.Choice choice ->
+                        known.options(choice).stream()
+                                .anyMatch(option -> option.id().equals(value));
+                    case Kind.TermPick _ -> true;
+                    default -> Conditions.read(field.kind(), value).isPresent();
+                };
+        if (!valid) {
+            var words = field.kind() instanceof Kind.Choice choice
+                    ? known.options(choice).stream().map(Kind.Option::key).toList()
+                    : List.<String>of();
+            report.add(property, Code.CONDITION_VALUE, owner, value, field.label(), Nearest.hint(value, words));
+        }
+    }
+
+    private void terms(Condition.TermIs is, Definition definition) {
+        var taxonomy = known.find(Taxonomy.class, is.taxonomy());
+        if (taxonomy.isEmpty()) {
+            report.add(
+                    property,
+                    Code.REFERENCE_UNKNOWN,
+                    owner,
+                    "taxonomy",
+                    is.taxonomy(),
+                    Nearest.hint(is.taxonomy(), known.keys(Definition.Sort.TAXONOMY)));
+            return;
+        }
+        var type =
+                switch (definition) {
+                    case ContentType self -> self;
+                    case Layout layout ->
+                        known.find(ContentType.class, layout.type()).orElse(null);
+                    case Listing listing ->
+                        known.find(ContentType.class, listing.type()).orElse(null);
+                    default -> null;
+                };
+        boolean used = type != null
+                && type.taxonomies().stream().anyMatch(use -> use.taxonomy().equals(is.taxonomy()));
+        if (!used && !(definition instanceof SharedGroup)) {
+            report.add(property, Code.CONDITION_TAXONOMY, owner, taxonomy.get().singular());
+        }
+        if (is.test() == Condition.Test.UNDER && !taxonomy.get().hierarchical()) {
+            report.add(property, Code.CONDITION_FLAT, owner, taxonomy.get().singular());
+        }
+        if (is.test() == Condition.Test.FILLED) {
+            return;
+        }
+        var keys = taxonomy.get().allTerms().map(Term::key).toList();
+        for (var value : is.values()) {
+            if (taxonomy.get().allTerms().noneMatch(term -> term.id().equals(value))) {
+                report.add(
+                        property,
+                        Code.CONDITION_VALUE,
+                        owner,
+                        value,
+                        taxonomy.get().singular(),
+                        Nearest.hint(value, keys));
+            }
+        }
+    }
+
+    private void parent(Condition.ParentIs is, Definition definition) {
+        if (!hasRecords(definition)) {
+            report.add(property, Code.CONDITION_FOREIGN, owner, "parent");
+            return;
+        }
+        for (var id : is.types()) {
+            if (known.find(ContentType.class, id).isEmpty()) {
+                report.add(
+                        property,
+                        Code.REFERENCE_UNKNOWN,
+                        owner,
+                        "content type",
+                        id,
+                        Nearest.hint(id, known.keys(Definition.Sort.TYPE)));
+            } else if (definition instanceof ContentType type
+                    && !type.nesting().under().contains(id)) {
+                report.add(
+                        property,
+                        Code.CONDITION_PARENT,
+                        owner,
+                        known.find(ContentType.class, id).orElseThrow().singular(),
+                        type.singular());
+            }
+        }
+    }
+}

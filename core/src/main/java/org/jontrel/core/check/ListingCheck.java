@@ -1,0 +1,63 @@
+package org.jontrel.core.check;
+
+import org.jontrel.core.finding.Code;
+import org.jontrel.core.finding.Nearest;
+import org.jontrel.core.model.Condition;
+import org.jontrel.core.model.ContentType;
+import org.jontrel.core.model.Definition;
+import org.jontrel.core.model.Layout;
+import org.jontrel.core.model.Listing;
+
+/** A listing: what it lists, filters, sorts by and shows is there. */
+record ListingCheck(Known known, Report report) {
+    void run(Listing listing) {
+        if (known.find(ContentType.class, listing.type()).isEmpty()) {
+            report.add(
+                    "type",
+                    Code.REFERENCE_UNKNOWN,
+                    listing.title(),
+                    "content type",
+                    listing.type(),
+                    Nearest.hint(listing.type(), known.keys(Definition.Sort.TYPE)));
+            return;
+        }
+        if (listing.limit() < 1 || listing.limit() > Listing.MOST) {
+            report.addFixed(
+                    "limit", 10, Code.LIMIT_OUT_OF_RANGE, listing.title(), "limit", listing.limit(), 1, Listing.MOST);
+        }
+        var fields = new FieldsCheck(known, listing, report);
+        listing.order().forEach(order -> fields.sortable("order", order.field(), listing.title()));
+        listing.fields().forEach(field -> fields.known("fields", field));
+        if (!listing.where().equals(Condition.ALWAYS)) {
+            new ConditionCheck(known, report, "where", listing.title())
+                    .run(listing.where(), new Sight(fields.all(), null), fields.everywhere(), "", listing);
+        }
+        layout(listing);
+    }
+
+    private void layout(Listing listing) {
+        boolean due = listing.shown() == Listing.Shown.LAYOUT;
+        if (due != !listing.layout().isEmpty()) {
+            report.add("layout", due ? Code.LAYOUT_MISSING : Code.LAYOUT_IDLE, listing.title());
+        }
+        if (listing.layout().isEmpty()) {
+            return;
+        }
+        var layout = known.find(Layout.class, listing.layout());
+        if (layout.isEmpty()) {
+            report.add(
+                    "layout",
+                    Code.REFERENCE_UNKNOWN,
+                    listing.title(),
+                    "layout",
+                    listing.layout(),
+                    Nearest.hint(listing.layout(), known.keys(Definition.Sort.LAYOUT)));
+        } else if (!layout.get().type().equals(listing.type())) {
+            report.add(
+                    "layout",
+                    Code.LAYOUT_OF_OTHER,
+                    listing.title(),
+                    layout.get().title());
+        }
+    }
+}

@@ -1,0 +1,28 @@
+package org.jontrel.core.check;
+
+import java.util.List;
+import org.jontrel.core.finding.Code;
+import org.jontrel.core.model.Kind;
+
+/** The options of a choice or of a choice list. */
+final class OptionCheck {
+    private OptionCheck() {}
+
+    static void run(List<Kind.Option> options, String owner, Report report) {
+        if (options.isEmpty()) {
+            report.add("options", Code.OPTIONS_MISSING, owner);
+            return;
+        }
+        if (options.stream().allMatch(Kind.Option::retired)) {
+            report.add("options", Code.OPTIONS_ALL_RETIRED, owner);
+        }
+        var keys = new NameCheck.Keyed();
+        for (var option : options) {
+            var at = report.of(option.id());
+            var names = new NameCheck(at);
+            names.label("label", option.label(), option.key());
+            names.key(option.key());
+            keys.claim(option.key(), option.label(), at);
+        }
+    }
+}

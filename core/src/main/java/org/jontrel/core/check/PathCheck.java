@@ -1,0 +1,64 @@
+package org.jontrel.core.check;
+
+import java.util.HashMap;
+import java.util.Map;
+import java.util.Set;
+import org.jontrel.core.finding.Code;
+import org.jontrel.core.model.ContentType;
+import org.jontrel.core.model.Definition;
+import org.jontrel.core.model.Keys;
+import org.jontrel.core.model.Taxonomy;
+
+/** Public addresses: valid, free, and no two the same, across types and taxonomies and in the API. */
+final class PathCheck {
+    /** Path segments that the public site uses for itself. */
+    private static final Set<String> SITE_PATHS = Set.of("media", "api", "assets", "search", "feed");
+
+    private final Map<String, String> pages = new HashMap<>();
+    private final Map<String, String> api = new HashMap<>();
+
+    void claim(Definition definition, Report report) {
+        switch (definition) {
+            case ContentType type -> {
+                page(type.path(), type.singular(), report);
+                var own = type.publishing().apiPath();
+                if (!own.isEmpty()) {
+                    new NameCheck(report).path("api_path", own);
+                }
+                if (type.publishing().api()) {
+                    free(
+                            api,
+                            own.isEmpty() ? type.path() : own,
+                            type.singular(),
+                            own.isEmpty() ? "path" : "api_path",
+                            report);
+                }
+            }
+            case Taxonomy taxonomy -> page(taxonomy.path(), taxonomy.singular(), report);
+            default -> {}
+        }
+    }
+
+    private void page(String path, String name, Report report) {
+        new NameCheck(report).path("path", path);
+        if (SITE_PATHS.contains(path)) {
+            report.add("path", Code.PATH_RESERVED, path);
+        }
+        free(pages, path, name, "path", report);
+    }
+
+    private static void free(Map<String, String> taken, String path, String name, String property, Report report) {
+        var other = taken.putIfAbsent(path, name);
+        if (other == null) {
+            return;
+        }
+        var words = new java.util.HashSet<String>();
+        taken.keySet().forEach(each -> words.add(each.replace('-', '_')));
+        var free = Keys.free(path.replace('-', '_'), words).replace('_', '-');
+        if (report.findings().stream()
+                .noneMatch(finding -> finding.code() == Code.PATH_TWICE
+                        && finding.place().definition().equals(report.definition()))) {
+            report.addFixed(property, free, Code.PATH_TWICE, path, other, name);
+        }
+    }
+}

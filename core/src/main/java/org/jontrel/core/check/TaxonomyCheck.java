@@ -1,0 +1,71 @@
+package org.jontrel.core.check;
+
+import java.util.List;
+import org.jontrel.core.finding.Code;
+import org.jontrel.core.finding.Nearest;
+import org.jontrel.core.model.Field;
+import org.jontrel.core.model.Taxonomy;
+import org.jontrel.core.model.Term;
+
+/** A taxonomy, what its terms hold, and its starter terms. */
+final class TaxonomyCheck {
+    private static final int DEEPEST = 10;
+    private final Known known;
+    private final Taxonomy taxonomy;
+    private final Report report;
+    private final FieldsCheck fields;
+
+    TaxonomyCheck(Known known, Taxonomy taxonomy, Report report, FieldsCheck fields) {
+        this.known = known;
+        this.taxonomy = taxonomy;
+        this.report = report;
+        this.fields = fields;
+    }
+
+    void run() {
+        var names = new NameCheck(report);
+        names.given("singular", taxonomy.singular(), "taxonomy");
+        names.given("plural", taxonomy.plural(), "taxonomy");
+        names.prose("description", taxonomy.description());
+        names.nouns(taxonomy.singular(), taxonomy.plural());
+        if (taxonomy.parentsInAddress() && !taxonomy.hierarchical()) {
+            report.addFixed("parents_in_address", null, Code.PARENTS_IN_FLAT, taxonomy.singular());
+        }
+        fields.run(taxonomy.fields());
+        fields.runSections(taxonomy.sections());
+        RowSize.check(fields.all(), taxonomy.singular(), report);
+        var keys = new NameCheck.Keyed();
+        taxonomy.terms().forEach(term -> term(term, keys, 1));
+    }
+
+    private void term(Term term, NameCheck.Keyed keys, int depth) {
+        var at = report.of(term.id());
+        var names = new NameCheck(at);
+        names.label("label", term.label(), term.key());
+        names.key(term.key());
+        keys.claim(term.key(), term.label(), at);
+        term.values().forEach((fieldId, value) -> value(term, fieldId, value, at));
+        if (term.children().isEmpty()) {
+            return;
+        }
+        if (!taxonomy.hierarchical()) {
+            report.addFixed("hierarchical", true, Code.TERMS_BELOW_IN_FLAT, term.label(), taxonomy.singular());
+        }
+        if (depth >= DEEPEST) {
+            at.add("children", Code.NESTED_TOO_DEEP, term.label(), depth + 1, DEEPEST);
+            return;
+        }
+        term.children().forEach(child -> term(child, keys, depth + 1));
+    }
+
+    private void value(Term term, String fieldId, String value, Report at) {
+        var field =
+                fields.all().stream().filter(each -> each.id().equals(fieldId)).findFirst();
+        if (field.isPresent()) {
+            new DefaultCheck(known, at).check(field.get(), value, "values");
+            return;
+        }
+        List<String> keys = fields.all().stream().map(Field::key).toList();
+        at.add("values", Code.REFERENCE_UNKNOWN, term.label(), "field", fieldId, Nearest.hint(fieldId, keys));
+    }
+}

@@ -1,0 +1,93 @@
+package org.jontrel.core.code;
+
+import java.util.List;
+import org.jontrel.core.shape.Files;
+import org.jontrel.core.shape.ObjectShape;
+import org.jontrel.core.shape.Sense;
+
+/** The files of a package that define nothing: what it says of itself, and decisions. */
+final class PackageShapes {
+    private static final ObjectShape<Requirement> REQUIREMENT = ObjectShape.<Requirement>of("requirement")
+            .required("name", Files.text(), Requirement::name, Sense.NAME, "Name of the other package.")
+            .required(
+                    "version",
+                    Files.text(),
+                    Requirement::version,
+                    Sense.RULE,
+                    "Range of versions that will do, such as \">=1.2 <2\".")
+            .build(v -> new Requirement(v.get("name"), v.get("version")));
+
+    static final ObjectShape<Manifest> MANIFEST = ObjectShape.<Manifest>of("package")
+            .optional(
+                    "format",
+                    Files.whole(),
+                    Manifest::format,
+                    1,
+                    Sense.IDENTITY,
+                    "Version of this file format; older ones are upgraded on reading.")
+            .required("name", Files.text(), Manifest::name, Sense.NAME, "Short name, kebab-case.")
+            .required("version", Files.text(), Manifest::version, Sense.NAME, "Semantic version of the release.")
+            .optional("title", Files.text(), Manifest::title, "", Sense.WORDING, "Name that people read.")
+            .optional("authors", Files.list(Files.text()), Manifest::authors, List.of(), Sense.WORDING, "Who made it.")
+            .optional("licence", Files.text(), Manifest::licence, "", Sense.WORDING, "SPDX identifier of the licence.")
+            .optional("description", Files.text(), Manifest::description, "", Sense.WORDING, "What the package is for.")
+            .optional(
+                    "requires",
+                    Files.list(REQUIREMENT),
+                    Manifest::requires,
+                    List.of(),
+                    Sense.RULE,
+                    "Other packages whose definitions this one uses.")
+            .optional(
+                    "checksum",
+                    Files.text(),
+                    Manifest::checksum,
+                    "",
+                    Sense.WORDING,
+                    "SHA-256 of the definitions as written.")
+            .build(v -> new Manifest(
+                    v.<Integer>get("format"),
+                    v.get("name"),
+                    v.get("version"),
+                    v.get("title"),
+                    v.get("authors"),
+                    v.get("licence"),
+                    v.get("description"),
+                    v.get("requires"),
+                    v.get("checksum")));
+
+    private static final ObjectShape<Decision> DECISION = ObjectShape.<Decision>of("decision")
+            .required(
+                    "element",
+                    Files.text(),
+                    Decision::fieldId,
+                    Sense.IDENTITY,
+                    "Id of the field (or other thing) it is about.")
+            .required(
+                    "question",
+                    Files.word(Decision.About.class, Decision.About::code),
+                    Decision::about,
+                    Sense.RULE,
+                    "What was asked.")
+            .required(
+                    "answer",
+                    Files.word(Decision.Answer.class, Decision.Answer::code),
+                    Decision::answer,
+                    Sense.RULE,
+                    "What to do.")
+            .optional("value", Files.text(), Decision::value, "", Sense.RULE, "The value to fill with.")
+            .build(v -> new Decision(v.get("element"), v.get("question"), v.get("answer"), v.get("value")));
+
+    static final ObjectShape<Migration> MIGRATION = ObjectShape.<Migration>of("migration")
+            .required("version", Files.text(), Migration::version, Sense.NAME, "The release these decisions lead to.")
+            .optional(
+                    "decisions",
+                    Files.list(DECISION),
+                    Migration::decisions,
+                    List.of(),
+                    Sense.RULE,
+                    "The answers, in order.")
+            .build(v -> new Migration(v.get("version"), v.get("decisions")));
+
+    private PackageShapes() {}
+}

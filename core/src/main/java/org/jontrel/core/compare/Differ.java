@@ -1,0 +1,278 @@
+package org.jontrel.core.compare;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.Predicate;
+import org.jontrel.core.model.ContentType;
+import org.jontrel.core.model.Definition;
+import org.jontrel.core.model.Field;
+import org.jontrel.core.model.Kind;
+import org.jontrel.core.model.Layout;
+import org.jontrel.core.model.Listing;
+import org.jontrel.core.model.Model;
+import org.jontrel.core.model.Section;
+import org.jontrel.core.shape.Difference;
+import org.jontrel.core.shape.Located;
+import org.jontrel.core.shape.Sense;
+import org.jontrel.core.shape.Things;
+
+/** Walks what differs of two models, definition by definition. */
+final class Differ {
+    private final Model before;
+    private final Model after;
+    private final Map<String, Definition> definitionsBefore = new HashMap<>();
+    private final Map<String, Definition> definitionsAfter = new HashMap<>();
+    private final List<Change> changes = new ArrayList<>();
+    private final Shown shownBefore;
+    private final Shown shownAfter;
+    private Map<String, Located> were = Map.of();
+    private Map<String, Located> are = Map.of();
+    private final Set<String> mentioned = new HashSet<>();
+
+    Differ(Model before, Model after) {
+        this.before = before;
+        this.after = after;
+        this.shownBefore = new Shown(before);
+        this.shownAfter = new Shown(after);
+        before.definitions().forEach(each -> definitionsBefore.putIfAbsent(each.id(), each));
+        after.definitions().forEach(each -> definitionsAfter.putIfAbsent(each.id(), each));
+    }
+
+    List<Change> run() {
+        were = Located.index(differing(before, definitionsAfter));
+        are = Located.index(differing(after, definitionsBefore));
+        if (were.isEmpty() && are.isEmpty()) {
+            return changes;
+        }
+        List.of(before, after).forEach(this::mention);
+        for (var definition : after.definitions()) {
+            var now = are.get(definition.id());
+            if (now == null) {
+                continue;
+            }
+            if (were.containsKey(definition.id())) {
+                visit(now);
+            } else {
+                added(now);
+            }
+        }
+        for (var definition : before.definitions()) {
+            if (!definitionsAfter.containsKey(definition.id())) {
+                removed(were.get(definition.id()));
+            }
+        }
+        return Regrouping.joined(changes);
+    }
+
+    private static List<Definition> differing(Model model, Map<String, Definition> others) {
+        var differing = new ArrayList<Definition>();
+        for (var definition : model.definitions()) {
+            if (!definition.equals(others.get(definition.id()))) {
+                differing.add(definition);
+            }
+        }
+        return differing;
+    }
+
+    /** Notes what layouts and listings mention. */
+    private void mention(Model model) {
+        for (var layout : model.all(Layout.class)) {
+            mentioned.add(layout.type());
+            Things.within(layout, thing -> {
+                if (thing instanceof org.jontrel.core.model.Block block) {
+                    mentioned.add(block.field());
+                    mentioned.add(block.listing());
+                }
+            });
+        }
+        for (var listing : model.all(Listing.class)) {
+            mentioned.add(listing.type());
+            mentioned.add(listing.layout());
+            mentioned.addAll(listing.fields());
+            listing.order().forEach(order -> mentioned.add(order.field()));
+        }
+    }
+
+    /** A thing that was nowhere before, then what it holds that was somewhere. */
+    private void added(Located now) {
+        var content = stripped(now.thing(), now.key(), were::containsKey);
+        changes.add(new Change.Added(subject(null, now), spot(now, after), content));
+        survivors(now);
+    }
+
+    private void survivors(Located now) {
+        for (var slot : now.slots()) {
+            for (var item : now.items(slot)) {
+                if (were.containsKey(item.key())) {
+                    visit(item);
+                } else {
+                    survivors(item);
+                }
+            }
+        }
+    }
+
+    private void removed(Located was) {
+        var content = stripped(was.thing(), was.key(), are::containsKey);
+        changes.add(new Change.Removed(subject(was, null), spot(was, before), content));
+    }
+
+    /** The thing without what is somewhere on the other side. */
+    private static Object stripped(Object thing, String key, Predicate<String> elsewhere) {
+        var changed = new HashMap<String, Object>();
+        var shape = Things.of(thing);
+        for (var property : shape.properties()) {
+            var slot = property.slot();
+            if (slot == null) {
+                continue;
+            }
+            var items = Things.items(property, thing);
+            var kept = new ArrayList<>();
+            for (var item : items) {
+                var itemKey = Things.key(item, key);
+                if (!elsewhere.test(itemKey)) {
+                    kept.add(stripped(item, itemKey, elsewhere));
+                }
+            }
+            if (!kept.equals(items)) {
+                changed.put(property.name(), slot.of(kept));
+            }
+        }
+        return shape.with(thing, changed);
+    }
+
+    /** A thing that was and is: what is said of it, where it stands, and what it holds. */
+    private void visit(Located now) {
+        var was = were.get(now.key());
+        if (was.thing().equals(now.thing()) && sameSpot(was, now)) {
+            return;
+        }
+        var subject = subject(was, now);
+        if (!sameSpot(was, now)) {
+            changes.add(new Change.Moved(subject, spot(was, before), spot(now, after), distance(was, now)));
+        }
+        for (var difference : Difference.between(was.thing(), now.thing())) {
+            changes.add(
+                    difference.sense() == Sense.NAME
+                            ? new Change.Renamed(
+                                    subject, String.valueOf(difference.before()), String.valueOf(difference.after()))
+                            : new Change.Changed(
+                                    subject,
+                                    difference,
+                                    shownAfter.name(difference.name()),
+                                    shownBefore.before(difference),
+                                    shownAfter.after(difference)));
+        }
+        var slotsBefore = was.slots();
+        var slotsAfter = now.slots();
+        boolean otherKind =
+                was.thing() instanceof Field a && now.thing() instanceof Field b && !Kind.same(a.kind(), b.kind());
+        if (otherKind) {
+            changes.add(new Change.KindChanged(
+                    subject, kind(was, are::containsKey, slotsAfter), kind(now, were::containsKey, slotsBefore)));
+        }
+        for (var slot : slotsAfter) {
+            if (slotsBefore.contains(slot)) {
+                items(was, now, slot, subject);
+            } else {
+                survivorsIn(now, slot);
+            }
+        }
+    }
+
+    private void survivorsIn(Located now, String slot) {
+        for (var item : now.items(slot)) {
+            if (were.containsKey(item.key())) {
+                visit(item);
+            } else {
+                survivors(item);
+            }
+        }
+    }
+
+    /** The kind without what is compared on its own: what is on the other side, and slots that both kinds have. */
+    private static Kind kind(Located field, Predicate<String> elsewhere, List<String> slotsOfOther) {
+        var stripped = (Field) stripped(field.thing(), field.key(), elsewhere);
+        var shape = Things.of(stripped);
+        var emptied = new HashMap<String, Object>();
+        for (var property : shape.properties()) {
+            if (property.slot() != null && slotsOfOther.contains(property.name())) {
+                emptied.put(property.name(), property.slot().of(List.of()));
+            }
+        }
+        return ((Field) shape.with(stripped, emptied)).kind();
+    }
+
+    private void items(Located was, Located now, String slot, Subject subject) {
+        var itemsBefore = was.items(slot);
+        var itemsAfter = now.items(slot);
+        for (var item : itemsAfter) {
+            if (were.containsKey(item.key())) {
+                visit(item);
+            } else {
+                added(item);
+            }
+        }
+        for (var item : itemsBefore) {
+            if (!are.containsKey(item.key())) {
+                removed(item);
+            }
+        }
+        var keysBefore = itemsBefore.stream().map(Located::key).toList();
+        var keysAfter = itemsAfter.stream().map(Located::key).toList();
+        var inBoth = new HashSet<>(keysBefore);
+        inBoth.retainAll(new HashSet<>(keysAfter));
+        if (!keysBefore.stream()
+                .filter(inBoth::contains)
+                .toList()
+                .equals(keysAfter.stream().filter(inBoth::contains).toList())) {
+            changes.add(new Change.Reordered(subject, slot, keysBefore, keysAfter));
+        }
+    }
+
+    private static boolean sameSpot(Located was, Located now) {
+        return was.owner() == null
+                || now.owner() == null
+                || (was.owner().key().equals(now.owner().key()) && was.slot().equals(now.slot()));
+    }
+
+    private Change.Moved.Distance distance(Located was, Located now) {
+        var from = was.holder();
+        var to = now.holder();
+        if (from.equals(to)) {
+            return Change.Moved.Distance.WITHIN;
+        }
+        return uses(definitionsAfter.get(from), to) || uses(definitionsBefore.get(to), from)
+                ? Change.Moved.Distance.SHARED
+                : Change.Moved.Distance.AWAY;
+    }
+
+    private static boolean uses(Definition definition, String groupId) {
+        return definition instanceof ContentType type
+                && Section.uses(type.sections()).stream()
+                        .anyMatch(use -> use.group().equals(groupId));
+    }
+
+    private Subject subject(Located was, Located now) {
+        var at = now == null ? was : now;
+        return new Subject(
+                at.level(),
+                at.key(),
+                was == null ? null : name(was, before),
+                now == null ? null : name(now, after),
+                mentioned.contains(at.key()));
+    }
+
+    private static Subject.Name name(Located at, Model model) {
+        return new Subject.Name(at.definition().id(), at.definition().name(), at.label(model), at.ownerLabel(model));
+    }
+
+    private static Spot spot(Located at, Model model) {
+        var owner = at.owner();
+        return owner == null ? Spot.MODEL : new Spot(owner.key(), at.slot(), at.behind(), owner.label(model));
+    }
+}

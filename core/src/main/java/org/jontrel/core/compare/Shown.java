@@ -1,0 +1,97 @@
+package org.jontrel.core.compare;
+
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import org.jontrel.core.model.Model;
+import org.jontrel.core.model.Nouns;
+import org.jontrel.core.model.Part;
+import org.jontrel.core.shape.Difference;
+import org.jontrel.core.shape.Sense;
+import org.jontrel.core.shape.Shapes;
+import org.jontrel.core.shape.Things;
+import org.jontrel.core.value.ConditionWords;
+
+/** Settings of a model as people read them: what is referred to by its name, conditions as sentences. */
+public final class Shown {
+    private final Model model;
+    private Map<String, String> labels;
+    private ConditionWords conditions;
+
+    public Shown(Model model) {
+        this.model = model;
+    }
+
+    /** A setting's name in words; of an entry by the id of something, with its label. */
+    public String name(String setting) {
+        int dot = setting.lastIndexOf('.');
+        var last = setting.substring(dot + 1);
+        var label = label(last);
+        return label.equals(last) ? words(setting) : words(setting.substring(0, dot)) + " " + label;
+    }
+
+    private static String words(String code) {
+        return Nouns.inSentence(code.replace('_', ' ').replace('.', ' '));
+    }
+
+    String before(Difference difference) {
+        return value(difference.sense(), difference.before());
+    }
+
+    String after(Difference difference) {
+        return value(difference.sense(), difference.after());
+    }
+
+    /** What is allowed is in no order but that of its labels. */
+    private String value(Sense sense, Object written) {
+        return (sense == Sense.ALLOWED || sense == Sense.ALLOWED_OR_ALL) && written instanceof Collection<?> several
+                ? several.stream().map(this::value).sorted().collect(Collectors.joining(", "))
+                : value(written);
+    }
+
+    /** A value as written in files but with ids; empty for nothing. */
+    public String value(Object written) {
+        return switch (written) {
+            case null -> "";
+            case Map<?, ?> tree -> condition(tree);
+            case Collection<?> several -> several.stream().map(this::value).collect(Collectors.joining(", "));
+            case String text -> label(text);
+            default -> String.valueOf(written);
+        };
+    }
+
+    private String condition(Map<?, ?> tree) {
+        if (tree.equals(Map.of("all", List.of()))) {
+            return "";
+        }
+        if (conditions == null) {
+            conditions = new ConditionWords(model);
+        }
+        return Shapes.condition(tree)
+                .map(conditions::of)
+                .orElseGet(() -> tree.entrySet().stream()
+                        .map(entry -> words(String.valueOf(entry.getKey())) + " " + value(entry.getValue()))
+                        .collect(Collectors.joining(", ")));
+    }
+
+    private String label(String text) {
+        if (labels == null) {
+            labels = new HashMap<>();
+            for (var part : Part.values()) {
+                labels.put(part.asField().id(), part.label());
+            }
+            model.definitions().forEach(definition -> {
+                labels.put(definition.id(), definition.name());
+                Things.within(definition, thing -> {
+                    var shape = Things.shape(thing);
+                    if (!shape.scoped(thing)) {
+                        labels.put(shape.id(thing), shape.label(thing));
+                    }
+                });
+            });
+        }
+        return labels.getOrDefault(text, text);
+    }
+}

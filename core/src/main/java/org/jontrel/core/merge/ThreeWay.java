@@ -1,0 +1,298 @@
+package org.jontrel.core.merge;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
+import org.jontrel.core.compare.Shown;
+import org.jontrel.core.model.Definition;
+import org.jontrel.core.model.Group;
+import org.jontrel.core.model.Model;
+import org.jontrel.core.shape.Located;
+import org.jontrel.core.shape.Things;
+
+/**
+ * One model from three: for each thing whether it is there, where it stands and what is said of it; then everything is
+ * put together.
+ */
+final class ThreeWay {
+    private final Model base;
+    private final Model ours;
+    private final Model theirs;
+    private final List<Clash> clashes;
+    private final Words words;
+    private final List<Definition> untouched = new ArrayList<>();
+    private final Map<String, Located> was;
+    private final Map<String, Located> here;
+    private final Map<String, Located> there;
+    private final Set<String> kept = new LinkedHashSet<>();
+    private final Set<String> rescued = new HashSet<>();
+    private final Map<String, Home> homes = new LinkedHashMap<>();
+    private final Map<Home, Set<String>> held = new HashMap<>();
+
+    /** How the settings of each model read. */
+    record Words(Shown base, Shown ours, Shown theirs) {}
+
+    /** Where a thing stands: within which, in which slot. */
+    private record Home(String owner, String slot) {}
+
+    ThreeWay(Model base, Model ours, Model theirs, List<Clash> clashes) {
+        this.base = base;
+        this.ours = ours;
+        this.theirs = theirs;
+        this.clashes = clashes;
+        this.words = new Words(new Shown(base), new Shown(ours), new Shown(theirs));
+        var touched = touched();
+        was = Located.index(of(base, touched));
+        here = Located.index(of(ours, touched));
+        there = Located.index(of(theirs, touched));
+    }
+
+    /** Ids of definitions that are not the same on all three sides. */
+    private Set<String> touched() {
+        var before = byId(base);
+        var mine = byId(ours);
+        var other = byId(theirs);
+        var touched = new HashSet<String>();
+        for (var side : List.of(before, mine, other)) {
+            side.forEach((id, definition) -> {
+                if (!definition.equals(before.get(id))
+                        || !definition.equals(mine.get(id))
+                        || !definition.equals(other.get(id))) {
+                    touched.add(id);
+                }
+            });
+        }
+        before.values().stream().filter(each -> !touched.contains(each.id())).forEach(untouched::add);
+        return touched;
+    }
+
+    private static Map<String, Definition> byId(Model model) {
+        var byId = new LinkedHashMap<String, Definition>();
+        model.definitions().forEach(definition -> byId.putIfAbsent(definition.id(), definition));
+        return byId;
+    }
+
+    private static List<Definition> of(Model model, Set<String> ids) {
+        return byId(model).values().stream()
+                .filter(definition -> ids.contains(definition.id()))
+                .toList();
+    }
+
+    Model run() {
+        var all = new LinkedHashSet<>(here.keySet());
+        all.addAll(there.keySet());
+        all.forEach(this::decide);
+        List.copyOf(kept).forEach(this::settle);
+        homes.forEach((key, home) ->
+                held.computeIfAbsent(home, _ -> new LinkedHashSet<>()).add(key));
+        var definitions = new ArrayList<>(untouched);
+        for (var key : kept) {
+            if (side(key).owner() == null) {
+                definitions.add((Definition) whole(key));
+            }
+        }
+        return new Model(definitions);
+    }
+
+    private Located side(String key) {
+        return here.getOrDefault(key, there.get(key));
+    }
+
+    private Model modelOf(String key) {
+        return here.containsKey(key) ? ours : theirs;
+    }
+
+    /** Whether a thing is there: what one side added or both have; what one removed and the other changed, with a clash. */
+    private void decide(String key) {
+        var mine = here.get(key);
+        var other = there.get(key);
+        var before = was.get(key);
+        if ((mine != null && other != null) || before == null) {
+            kept.add(key);
+            return;
+        }
+        var left = mine != null ? mine : other;
+        if (left.owner() != null && isRescued(left.owner())) {
+            kept.add(key);
+        } else if (!same(before.thing(), left.thing()) || !sameSpot(before, left)) {
+            kept.add(key);
+            rescued.add(key);
+            var label = left.label(modelOf(key));
+            clashes.add(new Clash(
+                    left.definition().id(),
+                    elementId(left),
+                    what(left, modelOf(key)),
+                    before.label(base),
+                    mine == null ? "" : label,
+                    other == null ? "" : label));
+        }
+    }
+
+    /** A group counts without its fields: they are decided about on their own, and keep it where one stays in it. */
+    private static boolean same(Object before, Object left) {
+        return before instanceof Group a && left instanceof Group b
+                ? a.withFields(List.of()).equals(b.withFields(List.of()))
+                : before.equals(left);
+    }
+
+    private boolean isRescued(Located owner) {
+        for (var at = owner; at != null; at = at.owner()) {
+            if (rescued.contains(at.key())) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private static boolean sameSpot(Located a, Located b) {
+        return a.owner() == null
+                ? b.owner() == null
+                : b.owner() != null
+                        && a.owner().key().equals(b.owner().key())
+                        && a.slot().equals(b.slot());
+    }
+
+    /** Gives a thing its home, and the home its own. */
+    private void settle(String key) {
+        var at = side(key);
+        if (at.owner() == null || homes.containsKey(key)) {
+            return;
+        }
+        var home = home(key);
+        if (!kept.contains(home.owner()) || within(home.owner(), key)) {
+            home = otherHome(key, home);
+        }
+        homes.put(key, home);
+        if (kept.add(home.owner())) {
+            settle(home.owner());
+        }
+    }
+
+    /** Whether one thing stands within another, as far as is settled. */
+    private boolean within(String key, String around) {
+        var seen = new HashSet<String>();
+        for (var at = key; at != null && seen.add(at); ) {
+            if (at.equals(around)) {
+                return true;
+            }
+            var home = homes.get(at);
+            at = home == null ? null : home.owner();
+        }
+        return false;
+    }
+
+    private Home home(String key) {
+        var mine = homeOn(here, key);
+        var other = homeOn(there, key);
+        if (mine == null || other == null) {
+            return mine == null ? other : mine;
+        }
+        var at = here.get(key);
+        return chooser(at, ours).choose("place", homeOn(was, key), mine, other);
+    }
+
+    /** A home that is there: of the other side, or before, with a clash; else the first one, which is kept then. */
+    private Home otherHome(String key, Home chosen) {
+        for (var side : List.of(here, there, was)) {
+            var home = homeOn(side, key);
+            if (home != null && kept.contains(home.owner()) && !within(home.owner(), key)) {
+                var at = side(key);
+                chooser(at, modelOf(key)).clash("place", homeOn(was, key), homeOn(here, key), homeOn(there, key));
+                return home;
+            }
+        }
+        return chosen;
+    }
+
+    private static Home homeOn(Map<String, Located> side, String key) {
+        var at = side.get(key);
+        return at == null || at.owner() == null ? null : new Home(at.owner().key(), at.slot());
+    }
+
+    private Object whole(String key) {
+        var thing = itself(key);
+        var shape = Things.of(thing);
+        var filled = new HashMap<String, Object>();
+        for (var property : shape.properties()) {
+            if (property.slot() != null) {
+                filled.put(property.name(), property.slot().of(inside(new Home(key, property.name()))));
+            }
+        }
+        return shape.with(thing, filled);
+    }
+
+    private List<Object> inside(Home home) {
+        var keys = held.getOrDefault(home, Set.of());
+        var ordered = Sequences.merge(keysIn(was, home), keysIn(here, home), keysIn(there, home), keys);
+        return ordered.stream().map(this::whole).toList();
+    }
+
+    private static List<String> keysIn(Map<String, Located> side, Home home) {
+        var owner = side.get(home.owner());
+        return owner == null
+                ? List.of()
+                : owner.items(home.slot()).stream().map(Located::key).toList();
+    }
+
+    /** What is said of a thing, whatever it holds. */
+    private Object itself(String key) {
+        var mine = here.get(key);
+        var other = there.get(key);
+        if (mine == null || other == null) {
+            return (mine == null ? other : mine).thing();
+        }
+        var before = was.get(key);
+        return new Properties(chooser(mine, ours))
+                .merged(before == null ? null : before.thing(), mine.thing(), other.thing());
+    }
+
+    private Chooser chooser(Located at, Model model) {
+        return new Chooser(at.definition().id(), elementId(at), what(at, model), words, clashes);
+    }
+
+    private static String elementId(Located at) {
+        return at.owner() == null ? "" : at.key();
+    }
+
+    private static String what(Located at, Model model) {
+        var label = at.label(model);
+        if (at.owner() == null) {
+            return Character.toUpperCase(at.level().charAt(0)) + at.level().substring(1) + " " + label;
+        }
+        return at.definition().name() + ": " + at.level() + " " + label;
+    }
+
+    /** Takes the side that changed; ours, with a clash, where both did and differ. */
+    record Chooser(String definitionId, String elementId, String what, Words words, List<Clash> clashes) {
+        <V> V choose(String property, V before, V mine, V other) {
+            if (Objects.equals(mine, other) || Objects.equals(before, other)) {
+                return mine;
+            }
+            if (Objects.equals(before, mine)) {
+                return other;
+            }
+            clash(property, before, mine, other);
+            return mine;
+        }
+
+        void clash(String property, Object before, Object mine, Object other) {
+            clashes.add(new Clash(
+                    definitionId,
+                    elementId,
+                    what + ": " + words.ours().name(property),
+                    text(words.base(), before),
+                    text(words.ours(), mine),
+                    text(words.theirs(), other)));
+        }
+
+        private static String text(Shown words, Object value) {
+            return words.value(value instanceof Home home ? home.owner() : value);
+        }
+    }
+}

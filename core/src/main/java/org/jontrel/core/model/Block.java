@@ -1,0 +1,44 @@
+package org.jontrel.core.model;
+
+import java.util.List;
+import java.util.Locale;
+
+/**
+ * A piece of a layout.
+ *
+ * @param title a heading over it, or empty
+ * @param field id of the field it shows; only for {@link Sort#FIELD}
+ * @param listing id of the listing it shows; only for {@link Sort#LISTING}
+ * @param text what it says; only for {@link Sort#TEXT}
+ * @param blocks what it holds; only for {@link Sort#STACK} and {@link Sort#COLUMNS}
+ */
+public record Block(
+        String id,
+        Sort sort,
+        String title,
+        String field,
+        String listing,
+        String text,
+        Condition showWhen,
+        List<Block> blocks) {
+    public Block {
+        blocks = List.copyOf(blocks);
+    }
+
+    /** What a block is. */
+    public enum Sort {
+        STACK,
+        COLUMNS,
+        FIELD,
+        LISTING,
+        TEXT;
+
+        public String code() {
+            return name().toLowerCase(Locale.ROOT);
+        }
+
+        public boolean holdsBlocks() {
+            return this == STACK || this == COLUMNS;
+        }
+    }
+}

@@ -1,0 +1,16 @@
+package org.jontrel.core.model;
+
+/**
+ * Who gets to see the records of a type.
+ *
+ * @param visible whether records have public pages
+ * @param searchable whether the site's search finds them
+ * @param navigation whether the type stands in the site's navigation
+ * @param api whether the content API gives them
+ * @param apiPath the type's address in the API; its path where empty
+ * @param state the state of a new record
+ */
+public record Publishing(
+        boolean visible, boolean searchable, boolean navigation, boolean api, String apiPath, State state) {
+    public static final Publishing PLAIN = new Publishing(true, true, true, true, "", State.DRAFT);
+}

@@ -1,0 +1,42 @@
+package org.jontrel.core.model;
+
+import java.util.List;
+import java.util.stream.Stream;
+
+/**
+ * A classification, flat or hierarchical.
+ *
+ * @param path the public address segment over its terms
+ * @param parentsInAddress whether the address of a term carries those above it
+ * @param fields what each term holds beside its label
+ * @param terms starter terms; sites may add their own
+ */
+public record Taxonomy(
+        String id,
+        String key,
+        String singular,
+        String plural,
+        String description,
+        String path,
+        boolean hierarchical,
+        boolean parentsInAddress,
+        List<Field> fields,
+        List<Section> sections,
+        List<Term> terms)
+        implements Definition {
+    public Taxonomy {
+        fields = List.copyOf(fields);
+        sections = List.copyOf(sections);
+        terms = List.copyOf(terms);
+    }
+
+    @Override
+    public String name() {
+        return singular;
+    }
+
+    /** All terms with those below them, each above its own. */
+    public Stream<Term> allTerms() {
+        return terms.stream().flatMap(Term::withDescendants);
+    }
+}

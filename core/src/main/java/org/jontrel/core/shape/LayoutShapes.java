@@ -1,0 +1,168 @@
+package org.jontrel.core.shape;
+
+import java.util.List;
+import org.jontrel.core.model.Block;
+import org.jontrel.core.model.Condition;
+import org.jontrel.core.model.Layout;
+import org.jontrel.core.model.Listing;
+
+/** Layouts and listings in files. */
+final class LayoutShapes {
+    private static final ThingShape<Block> WITHIN = new Recursive<>(() -> LayoutShapes.BLOCK);
+
+    static final ObjectShape<Block> BLOCK = ObjectShape.<Block>of("block")
+            .named("block")
+            .id(Block::id)
+            .labelled(LayoutShapes::label)
+            .required(
+                    "block",
+                    Scalars.word(Block.Sort.class, Block.Sort::code),
+                    Block::sort,
+                    Sense.STRUCTURE,
+                    "What it is: a stack or columns of blocks, a field, a listing or a text.")
+            .optional("title", Scalars.TEXT, Block::title, "", Sense.WORDING, "A heading over it.")
+            .optional(
+                    "field",
+                    Scalars.reference(Mapper.Target.FIELD),
+                    Block::field,
+                    "",
+                    Sense.FORM,
+                    "The field it shows.")
+            .optional(
+                    "listing",
+                    Scalars.reference(Mapper.Target.LISTING),
+                    Block::listing,
+                    "",
+                    Sense.FORM,
+                    "The listing it shows.")
+            .optional("text", Scalars.TEXT, Block::text, "", Sense.WORDING, "What it says.")
+            .optional(
+                    "show_when",
+                    ConditionShape.INSTANCE,
+                    Block::showWhen,
+                    Condition.ALWAYS,
+                    Sense.BEHAVIOUR,
+                    "When visitors see it.")
+            .optional(
+                    "blocks",
+                    Composites.things(WITHIN),
+                    Block::blocks,
+                    List.of(),
+                    Sense.PARTS,
+                    "What it holds, in order.")
+            .build(v -> new Block(
+                    v.get("id"),
+                    v.get("block"),
+                    v.get("title"),
+                    v.get("field"),
+                    v.get("listing"),
+                    v.get("text"),
+                    v.get("show_when"),
+                    v.get("blocks")));
+
+    static final ObjectShape<Layout> LAYOUT = ObjectShape.<Layout>of("layout")
+            .id(Layout::id)
+            .key(Layout::key)
+            .labelled(Layout::title)
+            .required("title", Scalars.TEXT, Layout::title, Sense.WORDING, "What architects read.")
+            .optional("description", Scalars.TEXT, Layout::description, "", Sense.WORDING, "What the layout is for.")
+            .required(
+                    "type",
+                    Scalars.reference(Mapper.Target.TYPE),
+                    Layout::type,
+                    Sense.STRUCTURE,
+                    "The content type whose records it shows.")
+            .optional(
+                    "blocks",
+                    Composites.things(WITHIN),
+                    Layout::blocks,
+                    List.of(),
+                    Sense.PARTS,
+                    "What stands on the page, in order.")
+            .build(v -> new Layout(
+                    v.get("id"), v.get("key"), v.get("title"), v.get("description"), v.get("type"), v.get("blocks")));
+
+    private static final ObjectShape<Listing.Order> ORDER = ObjectShape.<Listing.Order>of("order")
+            .named("order")
+            .required(
+                    "field",
+                    Scalars.reference(Mapper.Target.FIELD),
+                    Listing.Order::field,
+                    Sense.FORM,
+                    "The field to sort by.")
+            .optional(
+                    "descending",
+                    Scalars.FLAG,
+                    Listing.Order::descending,
+                    false,
+                    Sense.FORM,
+                    "Whether the last comes first.")
+            .build(v -> new Listing.Order(v.get("field"), v.<Boolean>get("descending")));
+
+    static final ObjectShape<Listing> LISTING = ObjectShape.<Listing>of("listing")
+            .id(Listing::id)
+            .key(Listing::key)
+            .labelled(Listing::title)
+            .required("title", Scalars.TEXT, Listing::title, Sense.WORDING, "What architects read.")
+            .optional("description", Scalars.TEXT, Listing::description, "", Sense.WORDING, "What the listing is for.")
+            .required(
+                    "type",
+                    Scalars.reference(Mapper.Target.TYPE),
+                    Listing::type,
+                    Sense.STRUCTURE,
+                    "The content type it lists.")
+            .optional(
+                    "where",
+                    ConditionShape.INSTANCE,
+                    Listing::where,
+                    Condition.ALWAYS,
+                    Sense.BEHAVIOUR,
+                    "Which records it lists; all when left out.")
+            .optional(
+                    "order",
+                    Composites.list(ORDER),
+                    Listing::order,
+                    List.of(),
+                    Sense.FORM,
+                    "By what it sorts, first things first.")
+            .optional("limit", Scalars.WHOLE_NUMBER, Listing::limit, 10, Sense.FORM, "Most records shown, up to 200.")
+            .optional(
+                    "shown",
+                    Scalars.word(Listing.Shown.class, Listing.Shown::code),
+                    Listing::shown,
+                    Listing.Shown.LINES,
+                    Sense.FORM,
+                    "Lines, a table, cards, or each by a layout.")
+            .optional(
+                    "fields",
+                    Composites.list(Scalars.reference(Mapper.Target.FIELD)),
+                    Listing::fields,
+                    List.of(),
+                    Sense.FORM,
+                    "The fields shown with each record.")
+            .optional(
+                    "layout",
+                    Scalars.reference(Mapper.Target.LAYOUT),
+                    Listing::layout,
+                    "",
+                    Sense.FORM,
+                    "The layout that shows each record.")
+            .build(v -> new Listing(
+                    v.get("id"),
+                    v.get("key"),
+                    v.get("title"),
+                    v.get("description"),
+                    v.get("type"),
+                    v.get("where"),
+                    v.get("order"),
+                    v.<Integer>get("limit"),
+                    v.get("shown"),
+                    v.get("fields"),
+                    v.get("layout")));
+
+    private LayoutShapes() {}
+
+    private static String label(Block block) {
+        return block.title().isEmpty() ? block.sort().code() : block.title();
+    }
+}

@@ -1,0 +1,58 @@
+package org.jontrel.core.shape;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.jontrel.core.finding.Code;
+import org.jontrel.core.finding.Finding;
+import org.jontrel.core.finding.Place;
+
+/** What is gathered while files are read: findings, where each thing stands, and what files say of earlier keys. */
+public final class Reading {
+    /** Ids of things that a file gave none begin with this; no other id does. */
+    public static final String GIVEN_HERE = "?";
+
+    private final List<Finding> findings;
+    private final Map<String, Origin> origins = new HashMap<>();
+    private final Map<String, String> was = new HashMap<>();
+    private String file = "";
+    private int given;
+
+    public Reading(List<Finding> findings) {
+        this.findings = findings;
+    }
+
+    /** Where a thing stands. */
+    public record Origin(String file, Node.Mapping node) {}
+
+    public Reading in(String newFile) {
+        file = newFile;
+        return this;
+    }
+
+    public void add(Code code, Node at, Object... arguments) {
+        findings.add(Finding.of(code, Place.in(file, at.line(), at.column()), arguments));
+    }
+
+    /** An id for a thing that the file gave none. */
+    String giveId() {
+        return GIVEN_HERE + ++given;
+    }
+
+    void found(String id, Node.Mapping node) {
+        origins.putIfAbsent(id, new Origin(file, node));
+    }
+
+    void was(String id, String key) {
+        was.put(id, key);
+    }
+
+    public Map<String, Origin> origins() {
+        return origins;
+    }
+
+    /** Earlier keys that files gave, by the id of the thing. */
+    public Map<String, String> was() {
+        return was;
+    }
+}

@@ -1,0 +1,184 @@
+package org.jontrel.core.shape;
+
+import org.jontrel.core.model.Kind;
+
+/** The settings of kinds that hold one value of their own. */
+final class SingleShapes {
+    static final ObjectShape<Kind.Text> TEXT = ObjectShape.<Kind.Text>of("text field")
+            .optional(
+                    "min_length",
+                    Scalars.WHOLE_NUMBER,
+                    Kind.Text::minLength,
+                    null,
+                    Sense.LOWER_BOUND,
+                    "Fewest characters.")
+            .optional(
+                    "max_length",
+                    Scalars.WHOLE_NUMBER,
+                    Kind.Text::maxLength,
+                    null,
+                    Sense.UPPER_BOUND,
+                    "Most characters, up to 255.")
+            .optional(
+                    "pattern",
+                    Scalars.TEXT,
+                    Kind.Text::pattern,
+                    "",
+                    Sense.RULE,
+                    "A regular expression (RE2 syntax) the whole value must match.")
+            .optional(
+                    "pattern_message",
+                    Scalars.TEXT,
+                    Kind.Text::patternMessage,
+                    "",
+                    Sense.WORDING,
+                    "What editors read when the pattern does not match.")
+            .optional("prefix", Scalars.TEXT, Kind.Text::prefix, "", Sense.WORDING, "Shown before the text.")
+            .optional("suffix", Scalars.TEXT, Kind.Text::suffix, "", Sense.WORDING, "Shown behind the text.")
+            .optional(
+                    "unique",
+                    Scalars.FLAG,
+                    Kind.Text::unique,
+                    false,
+                    Sense.RULE,
+                    "Whether no two records may have the same.")
+            .build(v -> new Kind.Text(
+                    v.get("min_length"),
+                    v.get("max_length"),
+                    v.get("pattern"),
+                    v.get("pattern_message"),
+                    v.get("prefix"),
+                    v.get("suffix"),
+                    v.<Boolean>get("unique")));
+
+    static final ObjectShape<Kind.LongText> LONG_TEXT = ObjectShape.<Kind.LongText>of("long text field")
+            .optional(
+                    "max_length",
+                    Scalars.WHOLE_NUMBER,
+                    Kind.LongText::maxLength,
+                    null,
+                    Sense.UPPER_BOUND,
+                    "Most characters, up to 1,000,000.")
+            .optional(
+                    "rows",
+                    Scalars.WHOLE_NUMBER,
+                    Kind.LongText::rows,
+                    4,
+                    Sense.FORM,
+                    "Height of the form control in lines.")
+            .build(v -> new Kind.LongText(v.get("max_length"), v.<Integer>get("rows")));
+
+    static final ObjectShape<Kind.RichText> RICH_TEXT = ObjectShape.<Kind.RichText>of("rich text field")
+            .optional(
+                    "max_length",
+                    Scalars.WHOLE_NUMBER,
+                    Kind.RichText::maxLength,
+                    null,
+                    Sense.UPPER_BOUND,
+                    "Most characters a reader sees, up to 1,000,000.")
+            .optional(
+                    "formats",
+                    Composites.set(Scalars.word(Kind.Format.class, Kind.Format::code)),
+                    Kind.RichText::formats,
+                    Kind.RichText.PLAIN.formats(),
+                    Sense.ALLOWED,
+                    "What formatting is allowed.")
+            .build(v -> new Kind.RichText(v.get("max_length"), v.get("formats")));
+
+    static final ObjectShape<Kind.Numeric> NUMBER = ObjectShape.<Kind.Numeric>of("number field")
+            .optional(
+                    "decimals",
+                    Scalars.WHOLE_NUMBER,
+                    Kind.Numeric::decimals,
+                    0,
+                    Sense.UPPER_BOUND,
+                    "Most decimals, 0 to 6.")
+            .optional("min", Scalars.NUMBER, Kind.Numeric::min, null, Sense.LOWER_BOUND, "Least value.")
+            .optional("max", Scalars.NUMBER, Kind.Numeric::max, null, Sense.UPPER_BOUND, "Greatest value.")
+            .optional(
+                    "step",
+                    Scalars.NUMBER,
+                    Kind.Numeric::step,
+                    null,
+                    Sense.RULE,
+                    "Distance between values, counted from min or 0.")
+            .optional("unit", Scalars.TEXT, Kind.Numeric::unit, "", Sense.WORDING, "Shown behind the number.")
+            .optional(
+                    "shown",
+                    Scalars.word(Kind.Numeric.Shown.class, Kind.Numeric.Shown::code),
+                    Kind.Numeric::shown,
+                    Kind.Numeric.Shown.BOX,
+                    Sense.FORM,
+                    "The control: a box, a slider (needs min and max) or marks (a rating from 0 or 1 to max).")
+            .build(v -> new Kind.Numeric(
+                    v.<Integer>get("decimals"),
+                    v.get("min"),
+                    v.get("max"),
+                    v.get("step"),
+                    v.get("unit"),
+                    v.get("shown")));
+
+    static final ObjectShape<Kind.YesNo> YES_NO = ObjectShape.<Kind.YesNo>of("yes-no field")
+            .optional("yes", Scalars.TEXT, Kind.YesNo::yes, "Yes", Sense.WORDING, "Wording of the answer yes.")
+            .optional("no", Scalars.TEXT, Kind.YesNo::no, "No", Sense.WORDING, "Wording of the answer no.")
+            .build(v -> new Kind.YesNo(v.get("yes"), v.get("no")));
+
+    static final ObjectShape<Kind.Date> DATE = ObjectShape.<Kind.Date>of("date field")
+            .optional("earliest", Scalars.DATE, Kind.Date::earliest, null, Sense.LOWER_BOUND, "The first possible day.")
+            .optional("latest", Scalars.DATE, Kind.Date::latest, null, Sense.UPPER_BOUND, "The last possible day.")
+            .build(v -> new Kind.Date(v.get("earliest"), v.get("latest")));
+
+    static final ObjectShape<Kind.Time> TIME = ObjectShape.<Kind.Time>of("time field")
+            .optional(
+                    "earliest", Scalars.TIME, Kind.Time::earliest, null, Sense.LOWER_BOUND, "The first possible time.")
+            .optional("latest", Scalars.TIME, Kind.Time::latest, null, Sense.UPPER_BOUND, "The last possible time.")
+            .build(v -> new Kind.Time(v.get("earliest"), v.get("latest")));
+
+    static final ObjectShape<Kind.DateTime> DATE_TIME = ObjectShape.<Kind.DateTime>of("date-and-time field")
+            .optional(
+                    "earliest",
+                    Scalars.MOMENT,
+                    Kind.DateTime::earliest,
+                    null,
+                    Sense.LOWER_BOUND,
+                    "The first possible moment, in UTC.")
+            .optional(
+                    "latest",
+                    Scalars.MOMENT,
+                    Kind.DateTime::latest,
+                    null,
+                    Sense.UPPER_BOUND,
+                    "The last possible moment, in UTC.")
+            .build(v -> new Kind.DateTime(v.get("earliest"), v.get("latest")));
+
+    static final ObjectShape<Kind.Email> EMAIL =
+            ObjectShape.<Kind.Email>of("e-mail field").build(_ -> Kind.Email.PLAIN);
+
+    static final ObjectShape<Kind.Url> URL = ObjectShape.<Kind.Url>of("web address field")
+            .optional(
+                    "schemes",
+                    Composites.set(Scalars.TEXT),
+                    Kind.Url::schemes,
+                    Kind.Url.PLAIN.schemes(),
+                    Sense.ALLOWED,
+                    "What an address may begin with.")
+            .build(v -> new Kind.Url(v.get("schemes")));
+
+    static final ObjectShape<Kind.Phone> PHONE =
+            ObjectShape.<Kind.Phone>of("phone field").build(_ -> Kind.Phone.PLAIN);
+
+    static final ObjectShape<Kind.Colour> COLOUR =
+            ObjectShape.<Kind.Colour>of("colour field").build(_ -> Kind.Colour.PLAIN);
+
+    static final ObjectShape<Kind.Icon> ICON =
+            ObjectShape.<Kind.Icon>of("icon field").build(_ -> Kind.Icon.PLAIN);
+
+    static final ObjectShape<Kind.Coordinates> PLACE =
+            ObjectShape.<Kind.Coordinates>of("place field").build(_ -> Kind.Coordinates.PLAIN);
+
+    static final ObjectShape<Kind.Note> NOTE = ObjectShape.<Kind.Note>of("note")
+            .required("text", Scalars.TEXT, Kind.Note::text, Sense.WORDING, "What the editor reads.")
+            .build(v -> new Kind.Note(v.get("text")));
+
+    private SingleShapes() {}
+}
