@@ -1,15 +1,18 @@
 package org.jontrel.cli;
 
 import java.io.IOException;
+import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.Map;
+import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.concurrent.Callable;
+import org.jontrel.core.check.Fixes;
 import org.jontrel.core.check.ModelCheck;
-import org.jontrel.core.code.Identities;
+import org.jontrel.core.code.ModelPackage;
+import org.jontrel.core.code.Packages;
+import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Severity;
-import org.jontrel.core.model.Ids;
-import org.jontrel.core.model.Model;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
@@ -24,25 +27,35 @@ final class CheckCommand implements Callable<Integer> {
     @Spec
     private CommandSpec spec;
 
-    @Parameters(paramLabel = "PATH", description = "A folder, a zip, a file of one content type, or - for such a file.")
+    @Parameters(paramLabel = "PATH", description = "A folder, a zip, a file of one definition, or - for such a file.")
     private String path;
+
+    @Option(names = "--with", paramLabel = "PATH", description = "A package that this one needs; may be given often.")
+    private List<String> others = List.of();
+
+    @Option(names = "--fix", description = "Make every fix that is offered, and write the package in canonical form.")
+    private boolean fix;
 
     @Option(
             names = "--json",
-            description = "For machines: {\"findings\": [{code, severity, file, line, column, sentence}]}")
+            description = "For machines: {\"findings\": [{code, severity, file, line, column, definition, element,"
+                    + " property, sentence, fix}]}")
     private boolean json;
 
     @Override
     public Integer call() throws IOException {
-        var loaded = Source.read(path);
-        var findings = new ArrayList<>(loaded.findings());
-        loaded.model()
-                .map(model -> new Identities(Model.EMPTY, Ids.secure()).complete(model))
-                .ifPresent(model -> findings.addAll(ModelCheck.check(model)));
+        var source = Source.read(path);
+        var findings = new ArrayList<>(source.findings());
+        if (source.content().isPresent()) {
+            var content = fix ? fixed(source) : source.content().get();
+            findings.addAll(source.read().origins().locate(checked(source, content, findings)));
+        }
         findings.sort(Finding.WORST_FIRST);
         var out = spec.commandLine().getOut();
         if (json) {
-            out.println(Output.json(Map.of("findings", Output.trees(findings))));
+            var tree = new LinkedHashMap<String, Object>();
+            tree.put("findings", Output.trees(findings));
+            out.println(Output.json(tree));
         } else {
             findings.forEach(finding -> out.println(Output.line(finding)));
             if (findings.isEmpty()) {
@@ -50,5 +63,41 @@ final class CheckCommand implements Callable<Integer> {
             }
         }
         return findings.stream().anyMatch(finding -> finding.severity() != Severity.NOTE) ? 1 : 0;
+    }
+
+    private List<Finding> checked(Source source, ModelPackage content, List<Finding> findings) throws IOException {
+        var packages = new ArrayList<ModelPackage>();
+        for (var other : others) {
+            Source.read(other).content().ifPresent(packages::add);
+        }
+        var joined = Packages.join(content, packages, findings);
+        var found = joined.of(ModelCheck.check(joined.model()));
+        // a file on its own cannot have what it refers to, nor be used
+        return source.sort() == Source.Sort.FILE
+                ? found.stream()
+                        .filter(finding ->
+                                finding.code() != Code.REFERENCE_UNKNOWN && finding.code() != Code.DEFINITION_UNUSED)
+                        .toList()
+                : found;
+    }
+
+    private ModelPackage fixed(Source source) throws IOException {
+        var content = source.content().orElseThrow();
+        var fixed = Fixes.all(content.model());
+        var err = spec.commandLine().getErr();
+        source.read()
+                .origins()
+                .locate(fixed.mended())
+                .forEach(finding -> err.println("Mended: " + Output.line(finding)));
+        var mended = new ModelPackage(content.manifest(), fixed.model(), content.migrations());
+        if (!fixed.mended().isEmpty()) {
+            if (path.equals(Source.STANDARD)) {
+                throw new IOException("What comes from standard input cannot be mended in place. Give a path.");
+            }
+            var files = Source.canonical(source.sort(), mended, source.read().was());
+            Target.write(Path.of(path), source.sort(), files);
+            Target.removeOld(Path.of(path), source, files).forEach(err::println);
+        }
+        return mended;
     }
 }

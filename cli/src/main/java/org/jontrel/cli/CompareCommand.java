@@ -6,10 +6,12 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.Callable;
 import org.jontrel.core.code.Identities;
 import org.jontrel.core.compare.Change;
 import org.jontrel.core.compare.Comparison;
+import org.jontrel.core.compare.Likely;
 import org.jontrel.core.compare.Report;
 import org.jontrel.core.compare.Sentences;
 import org.jontrel.core.finding.Finding;
@@ -29,13 +31,16 @@ final class CompareCommand implements Callable<Integer> {
     @Spec
     private CommandSpec spec;
 
-    @Parameters(index = "0", paramLabel = "A", description = "Before: a folder, a zip or a file of one content type.")
+    @Parameters(index = "0", paramLabel = "A", description = "Before: a folder, a zip or a file of one definition.")
     private String before;
 
-    @Parameters(index = "1", paramLabel = "B", description = "After: a folder, a zip or a file of one content type.")
+    @Parameters(index = "1", paramLabel = "B", description = "After: a folder, a zip or a file of one definition.")
     private String after;
 
-    @Option(names = "--json", description = "For machines: {\"advice\": …, \"changes\": [{sentence, advice, reach}]}")
+    @Option(
+            names = "--json",
+            description = "For machines: {\"advice\": …, \"changes\": [{change, what, definition, element, sentence,"
+                    + " advice, reach, …}], \"questions\": [{sentence, element, was}]}")
     private boolean json;
 
     @Option(names = "--markdown", description = "For a pull request.")
@@ -44,25 +49,23 @@ final class CompareCommand implements Callable<Integer> {
     @Override
     public Integer call() throws IOException {
         var ids = Ids.secure();
-        var first = read(before).map(model -> new Identities(Model.EMPTY, ids).complete(model));
-        var second = first.flatMap(a -> readQuietly(after).map(model -> new Identities(a, ids).complete(model)));
+        var first = read(before, Model.EMPTY, ids);
+        var second = first.isEmpty() ? first : read(after, first.get().model(), ids);
         if (first.isEmpty() || second.isEmpty()) {
             return 1;
         }
-        var comparison = Comparison.of(first.get(), second.get());
+        var comparison = Comparison.of(first.get().model(), second.get().model());
+        var renames = Likely.renames(comparison, second.get().given());
         var out = spec.commandLine().getOut();
         if (json) {
-            var tree = new LinkedHashMap<String, Object>();
-            tree.put("advice", lower(comparison.advice()));
-            tree.put(
-                    "changes",
-                    comparison.changes().stream().map(CompareCommand::tree).toList());
-            out.println(Output.json(tree));
+            out.println(Output.json(tree(comparison, renames)));
         } else if (markdown) {
             out.print(Report.markdown(comparison));
+            renames.forEach(rename -> out.print("\n> " + Report.escaped(rename.sentence()) + "\n"));
             out.flush();
         } else {
             out.print(Report.text(comparison));
+            renames.forEach(rename -> out.println("? " + rename.sentence()));
             out.flush();
             if (comparison.isEmpty()) {
                 spec.commandLine().getErr().println("The two are the same.");
@@ -71,25 +74,54 @@ final class CompareCommand implements Callable<Integer> {
         return comparison.isEmpty() ? 0 : 1;
     }
 
-    private Optional<Model> readQuietly(String path) {
-        try {
-            return read(path);
-        } catch (IOException e) {
-            throw new java.io.UncheckedIOException(e.getMessage(), e);
-        }
-    }
+    /** @param given ids made up for what the files gave none */
+    private record Side(Model model, Set<String> given) {}
 
-    private Optional<Model> read(String path) throws IOException {
-        var loaded = Source.read(path);
+    private Optional<Side> read(String path, Model earlier, Ids ids) throws IOException {
+        var source = Source.read(path);
         var err = spec.commandLine().getErr();
-        loaded.findings().stream()
+        source.findings().stream()
                 .sorted(Finding.WORST_FIRST)
                 .forEach(finding -> err.println(path + ": " + Output.line(finding)));
-        return loaded.model();
+        var identities = new Identities(earlier, ids);
+        return source.content().map(content -> {
+            var model = identities.complete(content.model(), source.read().was());
+            return new Side(model, Set.copyOf(identities.given().values()));
+        });
+    }
+
+    private static Map<String, Object> tree(Comparison comparison, List<Likely.Rename> renames) {
+        var tree = new LinkedHashMap<String, Object>();
+        tree.put("advice", lower(comparison.advice()));
+        tree.put(
+                "changes",
+                comparison.changes().stream().map(CompareCommand::tree).toList());
+        tree.put(
+                "questions",
+                renames.stream()
+                        .map(rename -> Map.of(
+                                "sentence", rename.sentence(),
+                                "element", rename.added().subject().elementId(),
+                                "was", rename.was()))
+                        .toList());
+        return tree;
     }
 
     private static Map<String, Object> tree(Change change) {
         var tree = new LinkedHashMap<String, Object>();
+        tree.put("change", Sentences.word(change));
+        tree.put("what", change.subject().level());
+        tree.put("definition", change.subject().definitionId());
+        tree.put("element", change.subject().elementId());
+        if (change instanceof Change.Changed changed) {
+            tree.put("property", changed.difference().name());
+            tree.put("before", changed.difference().before());
+            tree.put("after", changed.difference().after());
+        }
+        if (change instanceof Change.Renamed renamed) {
+            tree.put("before", renamed.before());
+            tree.put("after", renamed.after());
+        }
         tree.put("sentence", Sentences.of(change));
         tree.put("advice", lower(change.advice()));
         tree.put(

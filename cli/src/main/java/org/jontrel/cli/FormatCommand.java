@@ -1,7 +1,6 @@
 package org.jontrel.cli;
 
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -10,6 +9,8 @@ import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.concurrent.Callable;
 import org.jontrel.core.finding.Finding;
+import org.jontrel.core.model.Ids;
+import org.jontrel.core.model.Model;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
@@ -24,7 +25,7 @@ final class FormatCommand implements Callable<Integer> {
     @Spec
     private CommandSpec spec;
 
-    @Parameters(paramLabel = "PATH", description = "A folder, a zip, a file of one content type, or - for such a file.")
+    @Parameters(paramLabel = "PATH", description = "A folder, a zip, a file of one definition, or - for such a file.")
     private String path;
 
     @Option(
@@ -32,15 +33,19 @@ final class FormatCommand implements Callable<Integer> {
             description = "Change nothing; name what would change. Exit code 1 where anything would.")
     private boolean check;
 
+    @Option(names = "--ids", description = "Give an id to everything that has none.")
+    private boolean ids;
+
     @Override
     public Integer call() throws IOException {
-        var source = Source.read(path);
+        var source = read();
         var err = spec.commandLine().getErr();
         source.findings().stream().sorted(Finding.WORST_FIRST).forEach(finding -> err.println(Output.line(finding)));
         if (source.content().isEmpty()) {
             return 1;
         }
-        var files = Source.canonical(source.sort(), source.content().get());
+        var files = Source.canonical(
+                source.sort(), source.content().get(), source.read().was());
         if (path.equals(Source.STANDARD) && !check) {
             spec.commandLine().getOut().print(new String(files.get(""), java.nio.charset.StandardCharsets.UTF_8));
             spec.commandLine().getOut().flush();
@@ -56,10 +61,14 @@ final class FormatCommand implements Callable<Integer> {
             return changed.isEmpty() ? 0 : 1;
         }
         Target.write(Path.of(path), source.sort(), files);
-        if (source.sort() == Source.Sort.FOLDER) {
-            removeOld(source.files(), files);
-        }
+        Target.removeOld(Path.of(path), source, files)
+                .forEach(spec.commandLine().getOut()::println);
         return 0;
+    }
+
+    private Source read() throws IOException {
+        var source = Source.read(path);
+        return ids ? source.with(source.read().completed(Model.EMPTY, Ids.secure())) : source;
     }
 
     private static List<String> changed(SortedMap<String, byte[]> before, SortedMap<String, byte[]> after) {
@@ -70,16 +79,5 @@ final class FormatCommand implements Callable<Integer> {
             }
         });
         return changed;
-    }
-
-    /** A definition under another name (or in JSON) is now in its canonical file; the old one would define it twice. */
-    private void removeOld(SortedMap<String, byte[]> before, SortedMap<String, byte[]> after) throws IOException {
-        for (var name : before.keySet()) {
-            boolean definition = name.matches("(types|migrations)/[^/]+\\.(yaml|yml|json)");
-            if (definition && !after.containsKey(name)) {
-                Files.delete(Path.of(path).resolve(name));
-                spec.commandLine().getOut().println(name);
-            }
-        }
     }
 }

@@ -13,11 +13,12 @@ import picocli.CommandLine.Command;
             FormatCommand.class,
             CompareCommand.class,
             MergeCommand.class,
-            SchemaCommand.class
+            SchemaCommand.class,
+            DescribeCommand.class
         },
         mixinStandardHelpOptions = true,
         version = "Jontrel 0.1.0",
-        description = "Checks, formats, compares and merges packages of definitions.")
+        description = "Checks, formats, compares, merges and describes packages of definitions.")
 public final class Main {
     public static void main(String[] arguments) {
         var out = new PrintWriter(System.out, true, StandardCharsets.UTF_8);

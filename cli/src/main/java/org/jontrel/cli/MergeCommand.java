@@ -3,11 +3,14 @@ package org.jontrel.cli;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.concurrent.Callable;
 import org.jontrel.core.code.Decision;
@@ -63,35 +66,52 @@ final class MergeCommand implements Callable<Integer> {
         if (before.isEmpty() || here.isEmpty() || there.isEmpty()) {
             return 1;
         }
-        var root = new Identities(Model.EMPTY, ids).complete(before.get().model());
-        var completer = new Identities(root, ids);
+        var given = new HashSet<String>();
+        var earlierKeys = new HashMap<String, String>();
+        var root = completed(before.get(), Model.EMPTY, ids, given, new HashMap<>());
         var merged = Merge.merge(
                 root,
-                completer.complete(here.get().model()),
-                completer.complete(there.get().model()));
+                completed(here.get(), root, ids, given, earlierKeys),
+                completed(there.get(), root, ids, given, earlierKeys));
         say(merged.clashes());
         if (!merged.clashes().isEmpty()) {
             return 1;
         }
+        var forgotten = Identities.forgotten(given);
         var content = new ModelPackage(
-                here.get().manifest(),
-                merged.model(),
-                migrations(here.get().migrations(), there.get().migrations()));
+                here.get().content().manifest(),
+                Identities.renamed(merged.model(), forgotten),
+                migrations(
+                        here.get().content().migrations(), there.get().content().migrations()));
+        var was = new HashMap<String, String>();
+        earlierKeys.forEach((id, key) -> was.put(forgotten.getOrDefault(id, id), key));
         var sort = out.toString().endsWith(".zip")
                 ? Source.Sort.ZIP
                 : Source.read(ours).sort();
-        Target.write(out, sort, Source.canonical(sort, content));
+        Target.write(out, sort, Source.canonical(sort, content, was));
         return 0;
     }
 
-    private Optional<ModelPackage> read(String path) throws IOException {
+    /** What was read, and the keys that it says things had. */
+    private record Side(ModelPackage content, Map<String, String> was) {}
+
+    /** The side with ids; those that it had none for are noted, so that no merge writes ids nobody gave. */
+    private static Model completed(Side side, Model earlier, Ids ids, Set<String> given, Map<String, String> was) {
+        var identities = new Identities(earlier, ids);
+        var model = identities.complete(side.content().model(), side.was());
+        given.addAll(identities.given().values());
+        side.was().forEach((id, key) -> was.putIfAbsent(identities.given().getOrDefault(id, id), key));
+        return model;
+    }
+
+    private Optional<Side> read(String path) throws IOException {
         var source = Source.read(path);
         var err = spec.commandLine().getErr();
         source.findings().stream()
                 .filter(finding -> finding.severity() != Severity.NOTE)
                 .sorted(Finding.WORST_FIRST)
                 .forEach(finding -> err.println(path + ": " + Output.line(finding)));
-        return source.content();
+        return source.content().map(content -> new Side(content, source.read().was()));
     }
 
     /** Decisions of both sides; where both answered the same question, ours. */

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import org.jontrel.core.finding.Finding;
+import org.jontrel.core.finding.Fix;
 import tools.jackson.databind.SerializationFeature;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -23,7 +24,8 @@ final class Output {
     static String line(Finding finding) {
         var place = finding.place().inFile().isEmpty() ? "" : finding.place().inFile() + ": ";
         return place + finding.severity().name().toLowerCase(Locale.ROOT) + ": " + finding.sentence() + " ["
-                + finding.code() + "]";
+                + finding.code() + "]"
+                + finding.fix().map(fix -> " Fix: " + fix.sentence() + ".").orElse("");
     }
 
     static List<Map<String, Object>> trees(List<Finding> findings) {
@@ -37,7 +39,29 @@ final class Output {
         tree.put("file", finding.place().file());
         tree.put("line", finding.place().line());
         tree.put("column", finding.place().column());
+        tree.put("definition", finding.place().definition());
+        tree.put("element", finding.place().field());
+        tree.put("property", finding.place().property());
         tree.put("sentence", finding.sentence());
+        finding.fix().ifPresent(fix -> tree.put("fix", tree(fix)));
+        return tree;
+    }
+
+    private static Map<String, Object> tree(Fix fix) {
+        var tree = new LinkedHashMap<String, Object>();
+        tree.put("sentence", fix.sentence());
+        switch (fix) {
+            case Fix.Set(String element, String property, Object value) -> {
+                tree.put("element", element);
+                tree.put("set", property);
+                tree.put("value", value);
+            }
+            case Fix.Remove(String element, String property, List<String> items) -> {
+                tree.put("element", element);
+                tree.put("remove", property);
+                tree.put("items", items);
+            }
+        }
         return tree;
     }
 }

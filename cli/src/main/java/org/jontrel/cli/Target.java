@@ -3,8 +3,12 @@ package org.jontrel.cli;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
 import java.util.SortedMap;
 import org.jontrel.core.code.PackageFiles;
+import org.jontrel.core.model.Definition;
 
 /** Writes files to where the command line says. */
 final class Target {
@@ -25,6 +29,29 @@ final class Target {
                 }
             }
         }
+    }
+
+    /**
+     * Removes definitions that stand in files of other names: each is now in its canonical file, and would be there
+     * twice. Gives the names of what was removed.
+     */
+    static List<String> removeOld(Path folder, Source source, SortedMap<String, byte[]> now) throws IOException {
+        var removed = new ArrayList<String>();
+        if (source.sort() != Source.Sort.FOLDER) {
+            return removed;
+        }
+        var definitions = new HashSet<String>(List.of("migrations"));
+        for (var sort : Definition.Sort.values()) {
+            definitions.add(sort.folder());
+        }
+        for (var name : source.files().keySet()) {
+            int slash = name.indexOf('/');
+            if (slash > 0 && definitions.contains(name.substring(0, slash)) && !now.containsKey(name)) {
+                Files.delete(folder.resolve(name));
+                removed.add(name);
+            }
+        }
+        return removed;
     }
 
     private static void put(Path file, byte[] content) throws IOException {

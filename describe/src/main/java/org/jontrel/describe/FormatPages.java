@@ -1,0 +1,296 @@
+package org.jontrel.describe;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.SortedMap;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import org.jontrel.core.code.PackageWriter;
+import org.jontrel.core.finding.Code;
+import org.jontrel.core.finding.Finding;
+import org.jontrel.core.finding.Place;
+import org.jontrel.core.model.Definition;
+
+/**
+ * The reference of the code format as Markdown: a page for each class of file, one for fields, one for conditions and
+ * one for findings. All of it comes from the descriptions that files are read by, so it cannot say anything else.
+ */
+public final class FormatPages {
+    private static final Set<String> COMMON =
+            Set.of("id", "key", "label", "kind", "help", "required", "default", "width", "show_when", "api", "was");
+
+    private final Map<String, String> examples;
+
+    private FormatPages(Map<String, String> examples) {
+        this.examples = examples;
+    }
+
+    /**
+     * The pages by the names of their files.
+     *
+     * @param examples files of a sound package by their names within it; one of each class is shown
+     */
+    public static SortedMap<String, String> of(Map<String, String> examples) {
+        return new FormatPages(examples).all();
+    }
+
+    private SortedMap<String, String> all() {
+        var pages = new TreeMap<String, String>();
+        var schemas = PackageWriter.schemas();
+        schemas.forEach((name, schema) -> pages.put(name + ".md", file(name, schema)));
+        var shared = new LinkedHashMap<String, Object>();
+        schemas.values().forEach(schema -> shared.putAll(map(schema, "$defs")));
+        pages.put("fields.md", fields(map(shared, "field")));
+        pages.put("conditions.md", conditions(map(shared, "condition")));
+        pages.put("findings.md", findings());
+        return pages;
+    }
+
+    private static String folder(String name) {
+        for (var sort : Definition.Sort.values()) {
+            if (PackageWriter.word(sort).equals(name)) {
+                return sort.folder() + "/";
+            }
+        }
+        return name.equals("migration") ? "migrations/" : "";
+    }
+
+    private String file(String name, Map<String, Object> schema) {
+        var folder = folder(name);
+        var path =
+                folder.isEmpty() ? "package.yaml" : folder + (name.equals("migration") ? "VERSION" : "KEY") + ".yaml";
+        var page = new StringBuilder("# " + path + "\n\n");
+        page.append("One ")
+                .append(schema.get("title"))
+                .append(" a file. Schema: [")
+                .append(name)
+                .append(".schema.json](schema/")
+                .append(name)
+                .append(".schema.json).\n");
+        examples.forEach((file, text) -> {
+            if (folder.isEmpty() ? file.equals("package.yaml") : file.startsWith(folder)) {
+                page.append("\n```yaml\n# ")
+                        .append(file)
+                        .append('\n')
+                        .append(text.strip())
+                        .append("\n```\n");
+            }
+        });
+        page.append('\n').append(table(schema, Set.of()));
+        var nested = new LinkedHashMap<String, Map<String, Object>>();
+        inline(schema, nested);
+        nested.forEach((title, each) -> section(page, title, each));
+        map(schema, "$defs").forEach((title, each) -> {
+            if (!title.equals("field") && !title.equals("condition")) {
+                section(page, title, cast(each));
+            }
+        });
+        return page.toString();
+    }
+
+    /** Sets of properties that stand within a property, by its name. */
+    private static void inline(Map<String, Object> schema, Map<String, Map<String, Object>> found) {
+        map(schema, "properties").forEach((name, value) -> {
+            var property = cast(value);
+            var within = property.containsKey("items") ? cast(property.get("items")) : property;
+            if (within.containsKey("properties")) {
+                found.put(name, within);
+                inline(within, found);
+            }
+        });
+    }
+
+    private static void section(StringBuilder page, String title, Map<String, Object> schema) {
+        page.append("\n## ").append(title).append("\n\n").append(table(schema, Set.of()));
+    }
+
+    private static String table(Map<String, Object> schema, Set<String> without) {
+        var required = schema.get("required") instanceof List<?> list ? list : List.of();
+        var table = new StringBuilder("| property | holds | default | |\n|---|---|---|---|\n");
+        map(schema, "properties").forEach((name, value) -> {
+            if (!without.contains(name)) {
+                var property = cast(value);
+                var fallback = required.contains(name) ? "**needed**" : fallback(property.get("default"));
+                table.append("| `")
+                        .append(name)
+                        .append("` | ")
+                        .append(holds(name, property))
+                        .append(" | ")
+                        .append(fallback)
+                        .append(" | ")
+                        .append(property.getOrDefault("description", ""))
+                        .append(" |\n");
+            }
+        });
+        return table.toString();
+    }
+
+    private static String fallback(Object value) {
+        return switch (value) {
+            case null -> "";
+            case String text when text.isEmpty() -> "";
+            case List<?> list when list.isEmpty() -> "";
+            case List<?> list -> "`[" + list.stream().map(String::valueOf).collect(Collectors.joining(", ")) + "]`";
+            case Map<?, ?> _ -> "";
+            default -> "`" + value + "`";
+        };
+    }
+
+    /** What a value is, in words. */
+    private static String holds(String name, Map<String, Object> schema) {
+        if (schema.get("$ref") instanceof String reference) {
+            var target = reference.substring(reference.lastIndexOf('/') + 1);
+            return switch (target) {
+                case "field" -> "[field](fields.md)";
+                case "condition" -> "[condition](conditions.md)";
+                default -> "[" + target + "](#" + target + ")";
+            };
+        }
+        if (schema.get("enum") instanceof List<?> words) {
+            return words.stream().map(word -> "`" + word + "`").collect(Collectors.joining(", "));
+        }
+        if (schema.containsKey("const")) {
+            return "`" + schema.get("const") + "`";
+        }
+        for (var alternatives : List.of("anyOf", "oneOf")) {
+            if (schema.get(alternatives) instanceof List<?> several) {
+                return several.stream().map(each -> holds(name, cast(each))).collect(Collectors.joining(" or "));
+            }
+        }
+        if (schema.get("type") instanceof List<?>) {
+            return "text, number, true or false";
+        }
+        return switch (String.valueOf(schema.get("type"))) {
+            case "string" -> schema.containsKey("format") ? (String) schema.get("format") : "text";
+            case "boolean" -> "true or false";
+            case "integer" -> "whole number";
+            case "number" -> "number";
+            case "array" -> "list of " + holds(name, cast(schema.get("items")));
+            case "object" ->
+                schema.containsKey("properties")
+                        ? "[" + name + "](#" + name + ")"
+                        : "by name: " + holds(name, cast(schema.get("additionalProperties")));
+            default -> "any value";
+        };
+    }
+
+    private static String fields(Map<String, Object> schema) {
+        var page = new StringBuilder("""
+                # Fields
+
+                A field has the properties that all fields have, and beside them those of its kind.
+
+                """);
+        var kinds = kinds(schema);
+        var common = new LinkedHashMap<>(kinds.values().iterator().next());
+        var properties = new LinkedHashMap<>(map(common, "properties"));
+        properties.keySet().retainAll(COMMON);
+        properties.put(
+                "kind",
+                Map.of("enum", List.copyOf(kinds.keySet()), "description", "What type of value the field holds."));
+        common.put("properties", properties);
+        page.append(table(common, Set.of()));
+        kinds.forEach((code, kind) -> {
+            page.append("\n## ").append(code).append("\n\n");
+            boolean more = map(kind, "properties").keySet().stream().anyMatch(each -> !COMMON.contains(each));
+            page.append(more ? table(kind, COMMON) : "Nothing beside what all fields have.\n");
+        });
+        page.append("\n[option](list.md#option), [inverse](type.md#inverse)\n");
+        return page.toString().replace("(#option)", "(list.md#option)").replace("(#inverse)", "(type.md#inverse)");
+    }
+
+    private static Map<String, Map<String, Object>> kinds(Map<String, Object> schema) {
+        var kinds = new LinkedHashMap<String, Map<String, Object>>();
+        for (var each : (List<?>) schema.get("oneOf")) {
+            var kind = cast(each);
+            kinds.put((String) map(map(kind, "properties"), "kind").get("const"), kind);
+        }
+        return kinds;
+    }
+
+    private static String conditions(Map<String, Object> schema) {
+        var page = new StringBuilder("""
+                # Conditions
+
+                One small structure everywhere: when a field, group or block is shown (`show_when`), and which records a
+                listing lists (`where`). Nothing at all means: always. A condition has exactly one of these forms:
+
+                | form | with one of | holds |
+                |---|---|---|
+                """);
+        var about = Map.of(
+                "all", "all of the conditions hold",
+                "any", "at least one of them holds",
+                "not", "it does not hold",
+                "parent", "the record stands under one of these content types; `[]`: under any",
+                "state", "the record is in this state",
+                "field", "the field, beside this one or around it, compares so; a field hidden itself has no value",
+                "taxonomy", "the record's terms compare so");
+        for (var each : (List<?>) schema.get("oneOf")) {
+            var properties = new ArrayList<>(map(cast(each), "properties").keySet());
+            var form = properties.removeFirst();
+            page.append("| `")
+                    .append(form)
+                    .append("` | ")
+                    .append(properties.stream().map(test -> "`" + test + "`").collect(Collectors.joining(" ")))
+                    .append(" | ")
+                    .append(about.get(form))
+                    .append(" |\n");
+        }
+        return page.append("""
+
+                `is`, `is_not` and `has` take one value or a list, of which any will do; options and terms stand as their
+                keys. `filled` takes true or false. `under` means the term or one below it.
+
+                ```yaml
+                show_when: {all: [{field: sort, is: [lock, bridge]}, {not: {field: rise, below: 2}}]}
+                ```
+                """).toString();
+    }
+
+    private static String findings() {
+        var page = new StringBuilder("""
+                # Findings
+
+                Everything that reading, checking, entering values and planning can say. The code is stable; programs
+                look at it and never at the sentence. `…` stands for what the sentence is about. A **blocker** must be
+                mended before a release; a *warning* should be; a note only says. `--json` gives code, severity, place
+                and sentence, and a fix where a program can make it (`./jontrel check PATH --fix`).
+
+                | code | | sentence |
+                |---|---|---|
+                """);
+        for (var code : Code.values()) {
+            var severity =
+                    switch (code.severity()) {
+                        case BLOCKER -> "**blocker**";
+                        case WARNING -> "*warning*";
+                        case NOTE -> "note";
+                    };
+            var sentence =
+                    Finding.of(code, Place.NOWHERE, "…", "…", "…", "…", "…").sentence();
+            page.append("| <a id=\"")
+                    .append(code)
+                    .append("\"></a>`")
+                    .append(code)
+                    .append("` | ")
+                    .append(severity)
+                    .append(" | ")
+                    .append(sentence.replace("|", "\\|").replace("<", "&lt;").replace("*", "\\*"))
+                    .append(" |\n");
+        }
+        return page.toString();
+    }
+
+    private static Map<String, Object> map(Map<String, Object> schema, String name) {
+        return schema.get(name) instanceof Map<?, ?> map ? cast(map) : Map.of();
+    }
+
+    @SuppressWarnings("unchecked") // schemas are maps by name
+    private static Map<String, Object> cast(Object schema) {
+        return (Map<String, Object>) schema;
+    }
+}
