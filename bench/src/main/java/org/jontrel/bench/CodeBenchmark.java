@@ -6,12 +6,16 @@ import java.util.List;
 import java.util.Map;
 import java.util.SortedMap;
 import java.util.concurrent.TimeUnit;
+import org.javers.core.Javers;
+import org.javers.core.JaversBuilder;
+import org.javers.core.metamodel.clazz.EntityDefinition;
 import org.jontrel.core.check.ModelCheck;
 import org.jontrel.core.code.Manifest;
 import org.jontrel.core.code.ModelPackage;
 import org.jontrel.core.code.PackageReader;
 import org.jontrel.core.code.PackageWriter;
 import org.jontrel.core.compare.Comparison;
+import org.jontrel.core.merge.Merge;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Group;
@@ -33,7 +37,10 @@ import org.openjdk.jmh.infra.Blackhole;
 import org.snakeyaml.engine.v2.api.LoadSettings;
 import org.snakeyaml.engine.v2.api.lowlevel.Parse;
 
-/** Reading, writing, checking and comparing a model, against merely parsing the same bytes with the YAML library. */
+/**
+ * Reading, writing, checking, comparing and merging a model, against merely parsing the same bytes with the YAML library
+ * and comparing the same records with a general object-difference library.
+ */
 @State(Scope.Benchmark)
 @BenchmarkMode(Mode.AverageTime)
 @OutputTimeUnit(TimeUnit.MILLISECONDS)
@@ -49,6 +56,8 @@ public class CodeBenchmark {
 
     private Model model;
     private Model edited;
+    private Model other;
+    private Javers javers;
     private SortedMap<String, byte[]> files;
 
     @Setup
@@ -58,15 +67,33 @@ public class CodeBenchmark {
             all.add(type(i));
         }
         model = new Model(all);
-        edited = model;
+        edited = edited(0);
+        other = edited(1);
+        files = write(model);
+        javers = JaversBuilder.javers()
+                .registerEntity(new EntityDefinition(ContentType.class, "id"))
+                .registerEntity(new EntityDefinition(Group.class, "id"))
+                .registerEntity(new EntityDefinition(Field.class, "id"))
+                .build();
+        if (javers.compare(model, edited).getChanges().size() < edited.types().size() / 10) {
+            throw new IllegalStateException("the library sees fewer changes than were made");
+        }
+    }
+
+    /** The model with a label changed in every tenth type; read from files, so that no record is shared. */
+    private Model edited(int field) {
+        var changed = model;
         for (int i = 0; i < types; i += 10) {
             var type = model.types().get(i);
             var group = type.groups().getFirst();
             var fields = new ArrayList<>(group.fields());
-            fields.set(0, fields.getFirst().withLabel("Changed"));
-            edited = edited.with(type.withGroups(List.of(group.withFields(fields))));
+            fields.set(field, fields.get(field).withLabel("Changed"));
+            changed = changed.with(type.withSections(List.of(group.withFields(fields))));
         }
-        files = write(model);
+        return PackageReader.read(write(changed), List.of())
+                .content()
+                .orElseThrow()
+                .model();
     }
 
     private static ContentType type(int number) {
@@ -91,7 +118,7 @@ public class CodeBenchmark {
     }
 
     private static SortedMap<String, byte[]> write(Model model) {
-        var manifest = new Manifest(1, "bench", "1.0.0", "", List.of(), "", "", "");
+        var manifest = Manifest.of("bench", "1.0.0", "", List.of(), "", "");
         return PackageWriter.write(new ModelPackage(manifest, model, List.of()));
     }
 
@@ -122,5 +149,15 @@ public class CodeBenchmark {
     @Benchmark
     public Object compare() {
         return Comparison.of(model, edited);
+    }
+
+    @Benchmark
+    public Object compareByLibrary() {
+        return javers.compare(model, edited);
+    }
+
+    @Benchmark
+    public Object merge() {
+        return Merge.merge(model, edited, other);
     }
 }
