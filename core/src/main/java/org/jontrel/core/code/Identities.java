@@ -66,6 +66,11 @@ public final class Identities {
         return places;
     }
 
+    /** A thing with other ids in the place of some, wherever they stand in it. */
+    public static Object renamed(Object thing, Map<String, String> ids) {
+        return Things.shape(thing).map(thing, new Renaming(ids));
+    }
+
     /** The model with other ids in the place of some, wherever they stand. */
     public static Model renamed(Model model, Map<String, String> ids) {
         var renaming = new Renaming(ids);

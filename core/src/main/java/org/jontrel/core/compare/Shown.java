@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import org.jontrel.core.model.Ids;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.Nouns;
 import org.jontrel.core.model.Part;
@@ -27,6 +28,9 @@ public final class Shown {
     /** A setting's name in words; of an entry by the id of something, with its label. */
     public String name(String setting) {
         int dot = setting.lastIndexOf('.');
+        if (dot < 0) {
+            return words(setting);
+        }
         var last = setting.substring(dot + 1);
         var label = label(last);
         return label.equals(last) ? words(setting) : words(setting.substring(0, dot)) + " " + label;
@@ -76,7 +80,11 @@ public final class Shown {
                         .collect(Collectors.joining(", ")));
     }
 
+    /** All labels are gathered only for what may be an id: one look at the whole model costs more than most comparisons. */
     private String label(String text) {
+        if (labels == null && !Ids.isId(text) && !text.startsWith("part_")) {
+            return text;
+        }
         if (labels == null) {
             labels = new HashMap<>();
             for (var part : Part.values()) {

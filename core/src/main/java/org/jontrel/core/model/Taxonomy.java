@@ -39,4 +39,19 @@ public record Taxonomy(
     public Stream<Term> allTerms() {
         return terms.stream().flatMap(Term::withDescendants);
     }
+
+    public Taxonomy withSections(List<Section> newSections) {
+        return new Taxonomy(
+                id,
+                key,
+                singular,
+                plural,
+                description,
+                path,
+                hierarchical,
+                parentsInAddress,
+                fields,
+                newSections,
+                terms);
+    }
 }

@@ -1,0 +1,244 @@
+package org.jontrel.core.infer;
+
+import java.math.BigDecimal;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Deque;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.jontrel.core.model.ChoiceList;
+import org.jontrel.core.model.ContentType;
+import org.jontrel.core.model.Definition;
+import org.jontrel.core.model.Ids;
+import org.jontrel.core.model.Keys;
+import org.jontrel.core.model.Kind;
+import org.jontrel.core.model.Model;
+import org.jontrel.core.model.Taxonomy;
+
+/**
+ * One line of plain words: a label, then perhaps a kind, then perhaps settings. {@code Rise number 2 decimals m required},
+ * {@code Surface: grass, gravel, hard}, {@code Keeper relation to person}.
+ */
+final class QuickLine {
+    /** What a line says; {@code kind} is {@code null} where it says none. */
+    record Said(String label, Kind kind, boolean required, String why) {}
+
+    /** Words for kinds, the longest first where one begins with another. */
+    private static final Map<String, Kind> KINDS = kinds();
+
+    private static final Set<String> REQUIRED = Set.of("required", "needed", "must");
+    private static final Set<String> MANY = Set.of("many", "several", "multiple");
+    private final Model model;
+
+    QuickLine(Model model) {
+        this.model = model;
+    }
+
+    private static Map<String, Kind> kinds() {
+        var kinds = new LinkedHashMap<String, Kind>();
+        kinds.put("date and time", Kind.DateTime.PLAIN);
+        kinds.put("date time", Kind.DateTime.PLAIN);
+        kinds.put("web address", Kind.Url.PLAIN);
+        kinds.put("whole number", Kind.Numeric.PLAIN);
+        kinds.put("rich text", Kind.RichText.PLAIN);
+        kinds.put("long text", Kind.LongText.PLAIN);
+        kinds.put("yes or no", Kind.YesNo.PLAIN);
+        kinds.put("yes/no", Kind.YesNo.PLAIN);
+        kinds.put("yes no", Kind.YesNo.PLAIN);
+        kinds.put("e-mail", Kind.Email.PLAIN);
+        for (var kind : List.of(
+                Kind.Text.PLAIN,
+                Kind.LongText.PLAIN,
+                Kind.RichText.PLAIN,
+                Kind.Numeric.PLAIN,
+                Kind.YesNo.PLAIN,
+                Kind.Date.PLAIN,
+                Kind.Time.PLAIN,
+                Kind.DateTime.PLAIN,
+                Kind.Email.PLAIN,
+                Kind.Url.PLAIN,
+                Kind.Phone.PLAIN,
+                Kind.Colour.PLAIN,
+                Kind.Icon.PLAIN,
+                Kind.Choice.PLAIN,
+                Kind.Image.PLAIN,
+                Kind.File.PLAIN,
+                Kind.Relation.PLAIN,
+                Kind.TermPick.PLAIN,
+                Kind.FieldGroup.PLAIN,
+                Kind.Repeater.PLAIN,
+                Kind.Coordinates.PLAIN,
+                Kind.Note.PLAIN)) {
+            kinds.put(kind.code(), kind);
+        }
+        return kinds;
+    }
+
+    Said read(String line) {
+        int colon = line.indexOf(':');
+        if (colon > 0 && line.indexOf(',', colon) > 0 && !line.startsWith("://", colon)) {
+            return options(line.substring(0, colon).strip(), line.substring(colon + 1));
+        }
+        var words = new ArrayList<>(Arrays.asList(line.split("\\s+")));
+        boolean required = false;
+        while (words.size() > 1 && REQUIRED.contains(words.getLast().toLowerCase(Locale.ROOT))) {
+            required = true;
+            words.removeLast();
+        }
+        for (int at = 1; at < words.size(); at++) {
+            var rest = String.join(" ", words.subList(at, words.size()));
+            for (var named : KINDS.entrySet()) {
+                if (begins(rest, named.getKey())) {
+                    var after = rest.substring(named.getKey().length()).strip();
+                    return said(String.join(" ", words.subList(0, at)), named.getValue(), after, required);
+                }
+            }
+        }
+        return new Said(String.join(" ", words), null, required, "");
+    }
+
+    private static boolean begins(String text, String word) {
+        var small = text.toLowerCase(Locale.ROOT);
+        return small.startsWith(word)
+                && (small.length() == word.length() || !Character.isLetterOrDigit(small.charAt(word.length())));
+    }
+
+    private static Said options(String label, String list) {
+        boolean required = list.strip().toLowerCase(Locale.ROOT).endsWith(" required");
+        var texts = (required ? list.strip().substring(0, list.strip().length() - 9) : list).split("[,;]");
+        return new Said(label, new Kind.Choice(options(Arrays.asList(texts))), required, "");
+    }
+
+    static List<Kind.Option> options(List<String> labels) {
+        var ids = Ids.secure();
+        var taken = new java.util.HashSet<String>();
+        var options = new ArrayList<Kind.Option>();
+        for (var label : labels) {
+            if (!label.isBlank()) {
+                var key = Keys.free(Keys.fromLabel(label.strip()), taken);
+                taken.add(key);
+                options.add(new Kind.Option(ids.next('o'), key, label.strip(), false));
+            }
+        }
+        return options;
+    }
+
+    private Said said(String label, Kind kind, String rest, boolean required) {
+        var words = new ArrayDeque<>(Arrays.asList(rest.split("\\s+")));
+        return switch (kind) {
+            case Kind.Numeric _ -> number(label, words, required);
+            case Kind.Text _ -> text(label, words, required);
+            case Kind.Choice _ -> choice(label, rest, required);
+            case Kind.Relation _ -> relation(label, words, required);
+            case Kind.TermPick _ -> {
+                boolean many = words.removeIf(word -> MANY.contains(word.toLowerCase(Locale.ROOT)));
+                var taxonomy = find(Taxonomy.class, name(words, Set.of("of", "from", "in")));
+                yield new Said(label, new Kind.TermPick(taxonomy, amount(many)), required, "");
+            }
+            case Kind.Image _ -> {
+                boolean many = words.removeIf(word -> MANY.contains(word.toLowerCase(Locale.ROOT)));
+                var plain = Kind.Image.PLAIN;
+                yield new Said(
+                        label,
+                        new Kind.Image(
+                                null, null, null, null, null, plain.altRequired(), Set.of(), List.of(), amount(many)),
+                        required,
+                        "");
+            }
+            case Kind.File _ -> {
+                boolean many = words.removeIf(word -> MANY.contains(word.toLowerCase(Locale.ROOT)));
+                yield new Said(label, new Kind.File(Set.of(), null, amount(many)), required, "");
+            }
+            default -> new Said(label, kind, required, "");
+        };
+    }
+
+    private static Kind.Amount amount(boolean many) {
+        return new Kind.Amount(many, null, null);
+    }
+
+    private static Said number(String label, Deque<String> words, boolean required) {
+        int decimals = 0;
+        BigDecimal min = null;
+        BigDecimal max = null;
+        var unit = new ArrayList<String>();
+        while (!words.isEmpty()) {
+            var word = words.pop();
+            var small = word.toLowerCase(Locale.ROOT);
+            var next = words.peek();
+            if (next != null && next.toLowerCase(Locale.ROOT).startsWith("decimal") && word.matches("\\d")) {
+                decimals = Math.min(Kind.Numeric.MOST_DECIMALS, Integer.parseInt(word));
+                words.pop();
+            } else if ((small.equals("min") || small.equals("from")) && isNumber(next)) {
+                min = new BigDecimal(words.pop());
+            } else if ((small.equals("max") || small.equals("to")) && isNumber(next)) {
+                max = new BigDecimal(words.pop());
+            } else if (!word.isEmpty() && !small.equals("unit") && !small.equals("in")) {
+                unit.add(word);
+            }
+        }
+        return new Said(label, new Kind.Numeric(decimals, min, max, String.join(" ", unit)), required, "");
+    }
+
+    private static boolean isNumber(String word) {
+        return word != null && word.matches("-?\\d{1,12}(\\.\\d{1,6})?");
+    }
+
+    private static Said text(String label, Deque<String> words, boolean required) {
+        Integer max = null;
+        boolean unique = false;
+        while (!words.isEmpty()) {
+            var word = words.pop().toLowerCase(Locale.ROOT);
+            if (word.equals("unique")) {
+                unique = true;
+            } else if (word.equals("max") && isNumber(words.peek())) {
+                max = new BigDecimal(words.pop()).intValue();
+            }
+        }
+        return new Said(label, new Kind.Text(null, max, "", "", "", "", unique), required, "");
+    }
+
+    private Said choice(String label, String rest, boolean required) {
+        var words = new ArrayDeque<>(Arrays.asList(rest.split("\\s+")));
+        boolean many = words.removeIf(word -> MANY.contains(word.toLowerCase(Locale.ROOT)));
+        var after =
+                String.join(" ", words).replaceFirst("^(of|from|list)\\s+", "").replaceFirst("^:\\s*", "");
+        var list = find(ChoiceList.class, after);
+        var options = list.isEmpty() ? options(Arrays.asList(after.split("[,;/]"))) : List.<Kind.Option>of();
+        var shown = many ? Kind.Choice.Shown.TICKS : Kind.Choice.Shown.MENU;
+        return new Said(label, new Kind.Choice(options, list, amount(many), shown), required, "");
+    }
+
+    private Said relation(String label, Deque<String> words, boolean required) {
+        boolean many = words.removeIf(word -> MANY.contains(word.toLowerCase(Locale.ROOT)));
+        var named = name(words, Set.of("to"));
+        var targets = Arrays.stream(named.split(",| or | and "))
+                .map(String::strip)
+                .map(name -> find(ContentType.class, name))
+                .filter(id -> !id.isEmpty())
+                .collect(Collectors.toSet());
+        return new Said(label, new Kind.Relation(targets, amount(many), false, false, null), required, "");
+    }
+
+    private static String name(Deque<String> words, Set<String> before) {
+        return words.stream().filter(word -> !before.contains(word)).collect(Collectors.joining(" "));
+    }
+
+    /** Id of the definition that a name, plural or key means; empty where none does. */
+    private <D extends Definition> String find(Class<D> sort, String name) {
+        return model.all(sort).stream()
+                .filter(each -> each.key().equalsIgnoreCase(name)
+                        || each.name().equalsIgnoreCase(name)
+                        || (each instanceof ContentType type && type.plural().equalsIgnoreCase(name))
+                        || (each instanceof Taxonomy taxonomy
+                                && taxonomy.plural().equalsIgnoreCase(name)))
+                .findFirst()
+                .map(Definition::id)
+                .orElse("");
+    }
+}
