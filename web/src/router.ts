@@ -15,6 +15,11 @@ export const router = createRouter({
         { path: 'help', name: 'help', component: () => import('./help/HelpPage.vue') },
         { path: 'accounts', name: 'accounts', component: () => import('./session/AccountsPage.vue') },
         { path: 'w/:workspace/model/:type?', name: 'model', component: () => import('./model/ModelPage.vue') },
+        ...['map', 'findings', 'history', 'exchange'].map((name) => ({
+          path: `w/:workspace/${name}`,
+          name,
+          component: () => import('./model/ModelPage.vue'),
+        })),
         { path: 'w/:workspace/records', name: 'records', component: () => import('./record/RecordsPage.vue') },
         {
           path: 'w/:workspace/records/:site/:type?',

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui';
-import { computed, watch } from 'vue';
+import { useEventListener } from '@vueuse/core';
+import { computed, ref, watch } from 'vue';
 import { useI18n } from 'vue-i18n';
 import { useRoute, useRouter } from 'vue-router';
 import IconUndo from '~icons/tabler/arrow-back-up';
@@ -10,6 +11,10 @@ import IconSun from '~icons/tabler/sun';
 import { useDraft } from '@/model/draft';
 import { useSession } from '@/session/session';
 import { useTheme } from '@/theme/useTheme';
+import IconKeyboard from '~icons/tabler/keyboard';
+import IconSearch from '~icons/tabler/search';
+import Finder from './Finder.vue';
+import KeySheet from './KeySheet.vue';
 import SiteStrip from './SiteStrip.vue';
 import { useWorkspace } from './workspace';
 
@@ -21,9 +26,15 @@ const workspace = useWorkspace();
 const draft = useDraft();
 const { isDark, toggle } = useTheme();
 
+const finding = ref(false);
+const keys = ref(false);
 const open = computed(() => (typeof route.params.workspace === 'string' ? route.params.workspace : ''));
 const areas = computed(() => [
-  { name: 'model', label: t('frame.model'), active: route.name === 'model' },
+  {
+    name: 'model',
+    label: t('frame.model'),
+    active: ['model', 'map', 'findings', 'history', 'exchange'].includes(String(route.name)),
+  },
   {
     name: 'records',
     label: t('frame.records'),
@@ -65,23 +76,29 @@ function change(event: Event): void {
 }
 
 function onKey(event: KeyboardEvent): void {
-  const typing = event.target instanceof HTMLElement && /INPUT|TEXTAREA|SELECT/.test(event.target.tagName);
-  if (
-    typing ||
-    !open.value ||
-    !session.isArchitect ||
-    !(event.ctrlKey || event.metaKey) ||
-    event.key.toLowerCase() !== 'z'
-  ) {
+  const target = event.target instanceof HTMLElement ? event.target : undefined;
+  const typing = target !== undefined && (/INPUT|TEXTAREA|SELECT/.test(target.tagName) || target.isContentEditable);
+  const ctrl = event.ctrlKey || event.metaKey;
+  const key = event.key.toLowerCase();
+  if (!open.value) {
     return;
   }
-  event.preventDefault();
-  void (event.shiftKey ? draft.redo() : draft.undo());
+  if (ctrl && key === 'k') {
+    event.preventDefault();
+    finding.value = true;
+  } else if (event.key === '?' && !typing) {
+    event.preventDefault();
+    keys.value = true;
+  } else if (ctrl && key === 'z' && !typing && session.isArchitect) {
+    event.preventDefault();
+    void (event.shiftKey ? draft.redo() : draft.undo());
+  }
 }
+useEventListener(window, 'keydown', onKey);
 </script>
 
 <template>
-  <div class="frame" @keydown="onKey">
+  <div class="frame">
     <a class="skip" href="#content">{{ $t('frame.skip') }}</a>
     <header class="bar">
       <RouterLink to="/" class="row mark"
@@ -122,6 +139,19 @@ function onKey(event: KeyboardEvent): void {
           ><IconRedo
         /></NButton>
       </template>
+      <template v-if="open">
+        <NButton
+          quaternary
+          size="small"
+          :title="$t('finder.title')"
+          :aria-label="$t('finder.title')"
+          @click="finding = true"
+          ><IconSearch
+        /></NButton>
+        <NButton quaternary size="small" :title="$t('keys.title')" :aria-label="$t('keys.title')" @click="keys = true"
+          ><IconKeyboard
+        /></NButton>
+      </template>
       <NButton quaternary size="small" :aria-label="isDark ? $t('frame.light') : $t('frame.dark')" @click="toggle()">
         <IconSun v-if="isDark" /><IconMoon v-else />
       </NButton>
@@ -131,6 +161,8 @@ function onKey(event: KeyboardEvent): void {
       <NButton size="small" @click="leave">{{ $t('session.signOut') }}</NButton>
     </header>
     <SiteStrip v-if="open" />
+    <Finder v-model="finding" />
+    <KeySheet v-model="keys" />
     <main id="content" class="content" tabindex="0"><RouterView :key="open" /></main>
   </div>
 </template>

@@ -1,10 +1,8 @@
 <script setup lang="ts">
-import { computed } from 'vue';
-import { kinds, offeredKinds, type Field } from '@/shared/kinds';
+import { ref } from 'vue';
+import { kindCodes, kinds, type Field } from '@/shared/kinds';
 
-const props = defineProps<{ field: Field; index: number; selected: boolean; bad: boolean }>();
-/** What is offered, and what it is. */
-const choices = computed(() => [...new Set([...offeredKinds, props.field.kind])]);
+defineProps<{ field: Field; index: number; depth: number; selected: boolean; picked: boolean; bad: boolean }>();
 const emit = defineEmits<{
   label: [string];
   labelDone: [];
@@ -12,8 +10,12 @@ const emit = defineEmits<{
   kind: [string];
   required: [boolean];
   help: [string];
+  pick: [MouseEvent];
   keydown: [KeyboardEvent, string];
 }>();
+
+/** The kinds to choose from are drawn once somebody comes near: with many rows they would be most of the page. */
+const near = ref(false);
 
 const text = (event: Event) => (event.target as HTMLInputElement).value;
 const onKey = (event: KeyboardEvent, column: string) => {
@@ -22,17 +24,32 @@ const onKey = (event: KeyboardEvent, column: string) => {
 </script>
 
 <template>
-  <tr :data-row="field.id" :class="{ selected, bad }">
-    <td class="icon"><component :is="kinds[field.kind].icon" aria-hidden="true" /></td>
+  <tr :data-row="field.id" :class="{ selected, bad, picked }" @pointerenter="near = true" @pointerleave="near = false">
+    <td class="icon">
+      <button
+        type="button"
+        class="grip"
+        draggable="true"
+        tabindex="-1"
+        :aria-pressed="picked"
+        :aria-label="$t('model.table.pick', { label: field.label || index + 1 })"
+        @click="emit('pick', $event)"
+      >
+        <component :is="kinds[field.kind].icon" aria-hidden="true" />
+      </button>
+    </td>
     <td>
-      <input
-        data-column="label"
-        :value="field.label"
-        :aria-label="$t('model.table.labelOf', { n: index + 1 })"
-        @input="emit('label', text($event))"
-        @blur="emit('labelDone')"
-        @keydown="onKey($event, 'label')"
-      />
+      <div class="nest" :class="`in${depth}`">
+        <input
+          data-column="label"
+          :value="field.label"
+          :aria-label="$t('model.table.labelOf', { n: index + 1 })"
+          dir="auto"
+          @input="emit('label', text($event))"
+          @blur="emit('labelDone')"
+          @keydown="onKey($event, 'label')"
+        />
+      </div>
     </td>
     <td>
       <input
@@ -52,7 +69,9 @@ const onKey = (event: KeyboardEvent, column: string) => {
         @change="emit('kind', text($event))"
         @keydown="onKey($event, 'kind')"
       >
-        <option v-for="code in choices" :key="code" :value="code">{{ $t(`model.kinds.${code}`) }}</option>
+        <option v-for="code in near || selected ? kindCodes : [field.kind]" :key="code" :value="code">
+          {{ $t(`model.kinds.${code}`) }}
+        </option>
       </select>
     </td>
     <td class="tick">
@@ -70,6 +89,7 @@ const onKey = (event: KeyboardEvent, column: string) => {
         data-column="help"
         :value="field.help ?? ''"
         :aria-label="$t('model.table.helpOf', { label: field.label || index + 1 })"
+        dir="auto"
         @input="emit('help', text($event))"
         @keydown="onKey($event, 'help')"
       />
@@ -102,12 +122,38 @@ select option {
   color: var(--ink);
   background: var(--surface);
 }
-.icon {
-  padding-left: 6px;
+.grip {
+  display: grid;
+  place-items: center;
+  width: 100%;
+  height: 31px;
+  padding: 0;
   color: var(--muted);
+  background: none;
+  border: 0;
+  cursor: grab;
 }
-.icon svg {
-  display: block;
+.nest.in1 {
+  padding-inline-start: 16px;
+}
+.nest.in2 {
+  padding-inline-start: 32px;
+}
+.nest.in3,
+.nest.in4 {
+  padding-inline-start: 48px;
+}
+.nest:not(.in0) {
+  background: linear-gradient(var(--line), var(--line)) no-repeat;
+  background-size: 1px 100%;
+  background-position: 10px 0;
+}
+.nest.in2 {
+  background-position: 26px 0;
+}
+.nest.in3,
+.nest.in4 {
+  background-position: 42px 0;
 }
 .tick {
   text-align: center;
@@ -115,7 +161,11 @@ select option {
 .selected {
   background: var(--petrol-soft);
 }
-.bad .icon {
+.picked {
+  box-shadow: inset 3px 0 0 var(--petrol);
+  background: var(--petrol-soft);
+}
+.bad .grip {
   color: var(--rust);
 }
 </style>

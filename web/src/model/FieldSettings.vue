@@ -1,75 +1,161 @@
 <script setup lang="ts">
-import { computed } from 'vue';
-import { kinds, settingOf, withSetting, type Control, type Field } from '@/shared/kinds';
+import { computed, ref } from 'vue';
+import IconChevron from '~icons/tabler/chevron-down';
+import { innerOf } from '@/shared/definitions';
+import { kinds, settingOf, withSetting, type Field, type Group } from '@/shared/kinds';
+import ConditionEditor from './ConditionEditor.vue';
 import OptionEditor from './OptionEditor.vue';
+import RelationEditor from './RelationEditor.vue';
+import SettingControl from './SettingControl.vue';
+import { copyTo } from './copies';
+import { useDraft } from './draft';
+import { widths } from './settings';
 import { useHelp } from './useHelp';
 
-const props = defineProps<{ field: Field }>();
+const props = defineProps<{ field: Field; groups: Group[] }>();
 const emit = defineEmits<{ change: [Field] }>();
 
+const draft = useDraft();
 const help = useHelp();
 const settings = computed(() => Object.entries(kinds[props.field.kind].settings));
+const more = ref(
+  Boolean(props.field.show_when ?? props.field.width ?? props.field.default ?? props.field.api === false),
+);
+const lists = computed(() => draft.ofSort('list'));
+const taxonomies = computed(() => draft.ofSort('taxonomy'));
 
-/** A number that is one is sent as one; anything else as typed, so that the server can say what is wrong with it. */
-function read(control: Control, text: string): unknown {
-  const isNumber = /^-?\d{1,15}(\.\d{1,15})?$/.test(text);
-  return (control === 'whole' || control === 'decimal') && isNumber ? Number(text) : text;
+function set(name: string, value: unknown): void {
+  emit('change', withSetting(props.field, name, value));
 }
 
-function set(name: string, control: Control, text: string): void {
-  emit('change', withSetting(props.field, name, read(control, text.trim())));
+const value = (event: Event) => (event.target as HTMLInputElement).value;
+
+/** A list of its own, or options: never both. */
+function setList(id: string): void {
+  const others = Object.fromEntries(
+    Object.entries(props.field).filter(([name]) => !['list', 'options'].includes(name)),
+  );
+  emit('change', { ...others, ...(id ? { list: id } : { options: [] }) } as unknown as Field);
 }
 
-function shown(name: string): string {
-  const value = settingOf(props.field, name);
-  return value === undefined ? '' : String(value);
+function about(name: string): string | undefined {
+  return help.value[props.field.kind]?.[name] ?? help.value.field?.[name];
 }
 </script>
 
 <template>
   <div class="settings" role="group" :aria-label="$t('model.settingsOf', { label: field.label })">
-    <OptionEditor
-      v-if="field.kind === 'choice'"
-      :options="field.options ?? []"
-      @change="emit('change', { ...field, options: $event })"
+    <template v-if="field.kind === 'choice'">
+      <div v-if="lists.length" :title="about('list')">
+        <label class="small" :for="`${field.id}-list`">{{ $t('model.settings.list') }}</label>
+        <select :id="`${field.id}-list`" class="input" :value="field.list ?? ''" @change="setList(value($event))">
+          <option value="">{{ $t('model.ownOptions') }}</option>
+          <option v-for="list in lists" :key="list.id" :value="list.id">{{ list.title }}</option>
+        </select>
+      </div>
+      <OptionEditor v-if="!field.list" :options="field.options ?? []" @change="set('options', $event)" />
+    </template>
+    <div v-if="field.kind === 'term'" :title="about('taxonomy')">
+      <label class="small" :for="`${field.id}-taxonomy`">{{ $t('model.settings.taxonomy') }}</label>
+      <select
+        :id="`${field.id}-taxonomy`"
+        class="input"
+        :value="field.taxonomy"
+        @change="emit('change', { ...field, taxonomy: value($event) })"
+      >
+        <option value="">{{ $t('model.pickTaxonomy') }}</option>
+        <option v-for="taxonomy in taxonomies" :key="taxonomy.id" :value="taxonomy.id">{{ taxonomy.singular }}</option>
+      </select>
+    </div>
+    <RelationEditor v-if="field.kind === 'relation'" :field="field" @change="emit('change', $event)" />
+    <div v-if="field.kind === 'repeater'" :title="about('row_name')">
+      <label class="small" :for="`${field.id}-row_name`">{{ $t('model.settings.row_name') }}</label>
+      <select
+        :id="`${field.id}-row_name`"
+        class="input"
+        :value="field.row_name ?? ''"
+        @change="set('row_name', value($event))"
+      >
+        <option value="">{{ $t('model.byNumber') }}</option>
+        <option v-for="inner in innerOf(field)" :key="inner.id" :value="inner.id">{{ inner.label }}</option>
+      </select>
+    </div>
+    <SettingControl
+      v-for="[name, control] in settings"
+      :key="name"
+      :field="field"
+      :name="name"
+      :control="control"
+      :about="about(name)"
+      @change="emit('change', $event)"
     />
-    <p v-if="settings.length === 0 && field.kind !== 'choice'" class="hint">{{ $t('model.noSettings') }}</p>
-    <div v-for="[name, control] in settings" :key="name" :title="help[field.kind]?.[name]">
-      <label v-if="control === 'flag'" class="row">
+    <button type="button" class="plain-button more" :aria-expanded="more" @click="more = !more">
+      <IconChevron :style="{ transform: more ? 'rotate(180deg)' : '' }" aria-hidden="true" />{{
+        $t('model.moreOfField')
+      }}
+    </button>
+    <template v-if="more">
+      <div :title="about('width')">
+        <label class="small" :for="`${field.id}-width`">{{ $t('model.settings.width') }}</label>
+        <select
+          :id="`${field.id}-width`"
+          class="input"
+          :value="field.width ?? 'full'"
+          @change="set('width', value($event) === 'full' ? undefined : value($event))"
+        >
+          <option v-for="width in widths" :key="width" :value="width">{{ $t(`model.widths.${width}`) }}</option>
+        </select>
+      </div>
+      <SettingControl
+        :field="field"
+        name="default"
+        control="text"
+        :about="about('default')"
+        @change="emit('change', $event)"
+      />
+      <label class="row" :title="about('api')">
         <input
           type="checkbox"
-          :checked="settingOf(field, name) !== false"
-          @change="
-            emit('change', withSetting(field, name, ($event.target as HTMLInputElement).checked ? undefined : false))
-          "
-        />{{ $t(`model.settings.${name}`) }}
+          :checked="settingOf(field, 'api') !== false"
+          @change="set('api', ($event.target as HTMLInputElement).checked ? undefined : false)"
+        />{{ $t('model.settings.api') }}
       </label>
-      <template v-else>
-        <label class="small" :for="`${field.id}-${name}`">{{ $t(`model.settings.${name}`) }}</label>
-        <input
-          :id="`${field.id}-${name}`"
-          class="input"
-          :class="{ mono: name === 'pattern' }"
-          :type="control === 'date' || control === 'time' ? control : 'text'"
-          :inputmode="control === 'whole' ? 'numeric' : control === 'decimal' ? 'decimal' : undefined"
-          :value="shown(name)"
-          @change="set(name, control, ($event.target as HTMLInputElement).value)"
-        />
-      </template>
-    </div>
+      <div>
+        <label class="small" :for="`${field.id}-copy`">{{ $t('model.copyField') }}</label>
+        <select :id="`${field.id}-copy`" class="input" value="" @change="copyTo(field, value($event))">
+          <option value="">{{ $t('model.copyNowhere') }}</option>
+          <option v-for="type in draft.types" :key="type.id" :value="type.id">{{ type.singular }}</option>
+        </select>
+      </div>
+      <ConditionEditor
+        class="wide"
+        :condition="field.show_when"
+        :groups="groups"
+        :own="field.id"
+        :title="$t('model.shownWhen')"
+        @change="set('show_when', $event)"
+      />
+    </template>
   </div>
 </template>
 
 <style scoped>
 .settings {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(132px, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(148px, 1fr));
   gap: 8px;
   align-items: end;
 }
-.small {
-  display: block;
+.more {
+  grid-column: 1 / -1;
+  justify-self: start;
+  display: flex;
+  align-items: center;
+  gap: 4px;
+  color: var(--petrol);
   font-size: 13px;
-  color: var(--muted);
+}
+.wide {
+  grid-column: 1 / -1;
 }
 </style>

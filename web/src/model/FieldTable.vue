@@ -1,138 +1,222 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui';
-import { useDebounceFn } from '@vueuse/core';
 import { computed, nextTick, ref } from 'vue';
 import IconPlus from '~icons/tabler/plus';
 import Problems from '@/shared/Problems.vue';
 import type { FindingView } from '@/shared/api/client';
-import {
-  allFields,
-  fieldsOf,
-  groupsOf,
-  withKind,
-  type ContentType,
-  type Field,
-  type Group,
-  type KindCode,
-} from '@/shared/kinds';
+import { innerOf } from '@/shared/definitions';
+import { withKind, type Field, type Group, type KindCode } from '@/shared/kinds';
+import BulkBar from './BulkBar.vue';
 import FieldRow from './FieldRow.vue';
 import FieldSettings from './FieldSettings.vue';
-import { useDraft } from './draft';
-import { keyFor } from './names';
-import { addField, moveField, removeField, replaceField } from './rows';
+import { copyOf } from './copies';
+import {
+  addField,
+  findField,
+  holdsFields,
+  moveField,
+  moveIn,
+  moveOut,
+  moveTo,
+  removeFields,
+  replaceField,
+  rowsOf,
+  type Row,
+} from './rows';
+import { useDerivedKeys } from './useNames';
 
-const props = defineProps<{ type: ContentType; group: Group; findings: FindingView[] }>();
+const props = defineProps<{ groups: Group[]; group: Group; findings: FindingView[]; locked: boolean }>();
 const emit = defineEmits<{ change: [Group[]] }>();
 
-const draft = useDraft();
-const table = ref<HTMLTableElement>();
+const NONE: FindingView[] = [];
 const selected = ref<string>();
-/** Fields whose key follows the label while it is first typed, and those whose key somebody typed. */
-const deriving = new Set<string>();
-const typedKeys = new Set<string>();
-const fields = computed(() => fieldsOf(props.group));
-/** Rows are numbered through all groups of the type. */
-const before = computed(() => {
-  const all = groupsOf(props.type);
-  return all
+const picked = ref(new Set<string>());
+const rows = computed(() => rowsOf(props.group));
+/** Rows are numbered through all groups of the definition. */
+const before = computed(() =>
+  props.groups
     .slice(
       0,
-      all.findIndex((group) => group.id === props.group.id),
+      props.groups.findIndex((group) => group.id === props.group.id),
     )
-    .flatMap(fieldsOf).length;
-});
-
-/** The groups as they are now, not as they were when a slow answer was asked for. */
-function groups(): Group[] {
-  return groupsOf(draft.types.find((type) => type.id === props.type.id) ?? props.type);
-}
+    .reduce((sum, group) => sum + rowsOf(group).length, 0),
+);
 
 function put(field: Field): void {
-  emit('change', replaceField(groups(), field));
+  emit('change', replaceField(props.groups, field));
 }
 
-const derive = useDebounceFn(async (id: string, label: string) => {
-  const others = allFields(props.type).filter((field) => field.id !== id);
-  const key = await keyFor(
-    label,
-    others.map((field) => field.key),
-  );
-  const now = groups()
-    .flatMap(fieldsOf)
-    .find((field) => field.id === id);
-  if (now && !typedKeys.has(id)) {
+const keys = useDerivedKeys((id, key) => {
+  const now = findField(props.groups, id)?.field;
+  if (now) {
     put({ ...now, key });
   }
-}, 200);
+});
 
-function setLabel(field: Field, label: string): void {
-  const id = field.id ?? '';
-  if (!field.key) {
-    deriving.add(id);
-  }
-  put({ ...field, label });
-  if (deriving.has(id)) {
-    derive(id, label)?.catch(() => undefined);
-  }
+function takenBeside(row: Row): string[] {
+  const top = props.groups.some((group) => group.id === row.owner);
+  const beside = top
+    ? props.groups.flatMap((group) => group.fields ?? [])
+    : rows.value.filter((each) => each.owner === row.owner).map((each) => each.field);
+  return beside.filter((field) => field.id !== row.field.id).map((field) => field.key);
+}
+
+function setLabel(row: Row, label: string): void {
+  put({ ...row.field, label });
+  keys.label(row.field.id ?? '', label, row.field.key, takenBeside(row));
 }
 
 function setKey(field: Field, key: string): void {
-  deriving.delete(field.id ?? '');
-  typedKeys.add(field.id ?? '');
+  keys.typed(field.id ?? '');
   put({ ...field, key });
 }
 
 async function focus(id: string | undefined, column: string): Promise<void> {
   await nextTick();
-  table.value?.querySelector<HTMLElement>(`[data-row="${id ?? ''}"] [data-column="${column}"]`)?.focus();
+  document.querySelector<HTMLElement>(`[data-row="${id ?? ''}"] [data-column="${column}"]`)?.focus();
 }
 
-async function add(after?: Field, copy?: Field): Promise<void> {
-  const made = addField(groups(), props.group.id ?? '', after?.id, copy);
-  if (!copy) {
-    deriving.add(made.id);
+async function add(owner: string, afterId?: string, copied?: Field): Promise<void> {
+  const made = addField(props.groups, owner, afterId, copied);
+  if (!copied) {
+    keys.begin(made.id);
   }
   emit('change', made.groups);
   await focus(made.id, 'label');
-  if (copy) {
-    deriving.add(made.id);
-    await derive(made.id, copy.label);
+}
+
+async function copy(row: Row): Promise<void> {
+  const made = await copyOf(row.field, [row.field.key, ...takenBeside(row)]);
+  await add(row.owner, row.field.id, made);
+}
+
+function step(at: number, by: number, column: string): Promise<void> {
+  return focus(rows.value[at + by]?.field.id, column);
+}
+
+async function onKey(event: KeyboardEvent, row: Row, column: string): Promise<void> {
+  const id = row.field.id ?? '';
+  const at = rows.value.findIndex((each) => each.field.id === id);
+  const ctrl = event.ctrlKey || event.metaKey;
+  const act = async (change: Group[]): Promise<void> => {
+    emit('change', change);
+    await focus(id, column);
+  };
+  const combined = [ctrl && 'Ctrl', event.altKey && 'Alt', event.shiftKey && 'Shift', event.key]
+    .filter(Boolean)
+    .join('+');
+  const acts: Record<string, () => Promise<void> | undefined> = {
+    ArrowUp: () => step(at, -1, column),
+    ArrowDown: () => step(at, 1, column),
+    'Alt+ArrowUp': () => act(moveField(props.groups, id, -1)),
+    'Alt+ArrowDown': () => act(moveField(props.groups, id, 1)),
+    'Alt+ArrowRight': () => act(moveIn(props.groups, id)),
+    'Alt+ArrowLeft': () => act(moveOut(props.groups, id)),
+    'Shift+ArrowUp': () => extend(at, -1, column),
+    'Shift+ArrowDown': () => extend(at, 1, column),
+    Enter: () => {
+      const next = rows.value[at + 1];
+      return next ? focus(next.field.id, column) : add(row.owner, id);
+    },
+    'Ctrl+Enter': () => (holdsFields(row.field) ? add(id) : add(row.owner, id)),
+    'Ctrl+d': () => copy(row),
+    'Ctrl+Delete': () => removePicked(new Set([...picked.value, id]), at),
+    Escape: () => {
+      picked.value = new Set();
+      return undefined;
+    },
+  };
+  const found = acts[combined];
+  if (found && !(event.key === 'Escape' && picked.value.size === 0)) {
+    event.preventDefault();
+    await found();
   }
 }
 
-async function onKey(event: KeyboardEvent, field: Field, column: string): Promise<void> {
-  const at = fields.value.findIndex((each) => each.id === field.id);
-  const ctrl = event.ctrlKey || event.metaKey;
-  if (event.altKey && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {
-    event.preventDefault();
-    emit('change', moveField(groups(), field.id ?? '', event.key === 'ArrowUp' ? -1 : 1));
-    await focus(field.id, column);
-    if (!table.value?.contains(document.activeElement)) {
-      document.querySelector<HTMLElement>(`[data-row="${field.id ?? ''}"] [data-column="${column}"]`)?.focus();
-    }
-  } else if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
-    event.preventDefault();
-    await focus(fields.value[at + (event.key === 'ArrowUp' ? -1 : 1)]?.id, column);
-  } else if (event.key === 'Enter') {
-    event.preventDefault();
-    await (at === fields.value.length - 1 ? add(field) : focus(fields.value[at + 1]?.id, column));
-  } else if (ctrl && event.key.toLowerCase() === 'd') {
-    event.preventDefault();
-    await add(field, field);
-  } else if (ctrl && event.key === 'Delete') {
-    event.preventDefault();
-    emit('change', removeField(groups(), field.id ?? ''));
-    await focus((fields.value[at + 1] ?? fields.value[at - 1])?.id, column);
+function extend(at: number, by: number, column: string): Promise<void> {
+  const ids = [rows.value[at]?.field.id, rows.value[at + by]?.field.id].filter((id) => id !== undefined);
+  picked.value = new Set([...picked.value, ...ids]);
+  return step(at, by, column);
+}
+
+function pick(event: MouseEvent, id: string): void {
+  const next = new Set(picked.value);
+  if (event.shiftKey && selected.value) {
+    const from = rows.value.findIndex((row) => row.field.id === selected.value);
+    const to = rows.value.findIndex((row) => row.field.id === id);
+    rows.value.slice(Math.min(from, to), Math.max(from, to) + 1).forEach((row) => next.add(row.field.id ?? ''));
+  } else if (next.has(id)) {
+    next.delete(id);
+  } else {
+    next.add(id);
+  }
+  selected.value = id;
+  picked.value = next;
+}
+
+async function removePicked(ids: ReadonlySet<string>, at: number): Promise<void> {
+  const beside = [...rows.value.slice(at + 1), ...rows.value.slice(0, at).reverse()];
+  const next = beside.find((row) => !ids.has(row.field.id ?? '') && !ids.has(row.owner));
+  emit('change', removeFields(props.groups, ids));
+  picked.value = new Set();
+  await focus(next?.field.id, 'label');
+}
+
+function changePicked(change: (field: Field) => Field): void {
+  const ids = picked.value;
+  emit(
+    'change',
+    [...ids].reduce((groups, id) => {
+      const field = findField(groups, id)?.field;
+      return field ? replaceField(groups, change(field)) : groups;
+    }, props.groups),
+  );
+}
+
+function onDragStart(event: DragEvent, id: string): void {
+  event.dataTransfer?.setData('application/x-field', id);
+}
+
+/** Dropped on a row: before it, or into it where it holds fields and the drop is on its lower half. */
+function onDrop(event: DragEvent, row: Row): void {
+  const id = event.dataTransfer?.getData('application/x-field');
+  const box = (event.currentTarget as HTMLElement).getBoundingClientRect();
+  if (!id) {
+    return;
+  }
+  const into = holdsFields(row.field) && event.clientY > box.top + box.height / 2;
+  const siblings = rows.value.filter((each) => each.owner === row.owner).map((each) => each.field.id);
+  emit(
+    'change',
+    into
+      ? moveTo(props.groups, id, row.field.id ?? '', innerOf(row.field).length)
+      : moveTo(props.groups, id, row.owner, siblings.indexOf(row.field.id)),
+  );
+}
+
+function onDropBehind(event: DragEvent): void {
+  const id = event.dataTransfer?.getData('application/x-field');
+  if (id) {
+    emit('change', moveTo(props.groups, id, props.group.id ?? '', (props.group.fields ?? []).length));
   }
 }
+
+const byField = computed(() => {
+  const map = new Map<string, FindingView[]>();
+  for (const finding of props.findings) {
+    map.set(finding.field, [...(map.get(finding.field) ?? []), finding]);
+  }
+  return map;
+});
 
 function problemsOf(field: Field): FindingView[] {
-  return props.findings.filter((finding) => finding.field === field.id);
+  return byField.value.get(field.id ?? '') ?? NONE;
 }
 </script>
 
 <template>
-  <table ref="table" class="fields">
+  <BulkBar v-if="picked.size > 1" :count="picked.size" @change="changePicked" @remove="removePicked(picked, 0)" />
+  <table class="fields">
     <thead>
       <tr>
         <th>
@@ -145,31 +229,62 @@ function problemsOf(field: Field): FindingView[] {
         <th>{{ $t('model.table.help') }}</th>
       </tr>
     </thead>
-    <tbody v-for="(field, index) in fields" :key="field.id">
+    <tbody
+      v-for="(row, index) in rows"
+      :key="row.field.id"
+      v-memo="[
+        row.field,
+        row.depth,
+        row.owner,
+        before + index,
+        selected === row.field.id ? groups : undefined,
+        picked.has(row.field.id ?? ''),
+        problemsOf(row.field),
+        locked,
+      ]"
+      @dragstart="onDragStart($event, row.field.id ?? '')"
+      @dragover.prevent
+      @drop.prevent="onDrop($event, row)"
+    >
       <FieldRow
-        :field="field"
+        :field="row.field"
         :index="before + index"
-        :selected="selected === field.id"
-        :bad="problemsOf(field).some((finding) => finding.severity === 'blocker')"
-        @focusin="selected = field.id"
-        @label="setLabel(field, $event)"
-        @label-done="deriving.delete(field.id ?? '')"
-        @field-key="setKey(field, $event)"
-        @kind="put(withKind(field, $event as KindCode))"
-        @required="put({ ...field, required: $event })"
-        @help="put({ ...field, help: $event })"
-        @keydown="(event: KeyboardEvent, column: string) => onKey(event, field, column)"
+        :depth="row.depth"
+        :selected="selected === row.field.id"
+        :picked="picked.has(row.field.id ?? '')"
+        :bad="problemsOf(row.field).some((finding) => finding.severity === 'blocker')"
+        @focusin="selected = row.field.id"
+        @pick="pick($event, row.field.id ?? '')"
+        @label="setLabel(row, $event)"
+        @label-done="keys.end(row.field.id ?? '')"
+        @field-key="setKey(row.field, $event)"
+        @kind="put(withKind(row.field, $event as KindCode))"
+        @required="put({ ...row.field, required: $event || undefined })"
+        @help="put({ ...row.field, help: $event || undefined })"
+        @keydown="(event: KeyboardEvent, column: string) => onKey(event, row, column)"
       />
-      <tr v-if="selected === field.id || problemsOf(field).length" class="beneath">
+      <tr v-if="selected === row.field.id || problemsOf(row.field).length" class="beneath">
         <td />
         <td colspan="5">
-          <Problems :of="problemsOf(field)" />
-          <FieldSettings v-if="selected === field.id" :field="field" @change="put" />
+          <Problems :of="problemsOf(row.field)" />
+          <FieldSettings v-if="selected === row.field.id" :field="row.field" :groups="groups" @change="put" />
+          <NButton
+            v-if="selected === row.field.id && holdsFields(row.field) && row.depth < 3"
+            size="tiny"
+            quaternary
+            @click="add(row.field.id ?? '')"
+            ><IconPlus aria-hidden="true" />&nbsp;{{ $t('model.addInner', { label: row.field.label }) }}</NButton
+          >
         </td>
       </tr>
     </tbody>
+    <tbody v-if="rows.length === 0" @dragover.prevent @drop.prevent="onDropBehind">
+      <tr>
+        <td colspan="6" class="none">{{ $t('model.noFields') }}</td>
+      </tr>
+    </tbody>
   </table>
-  <NButton quaternary size="small" @click="add()"
+  <NButton v-if="!locked" quaternary size="small" @click="add(group.id ?? '')"
     ><IconPlus aria-hidden="true" />&nbsp;{{ $t('model.addField') }}</NButton
   >
 </template>
@@ -181,7 +296,7 @@ function problemsOf(field: Field): FindingView[] {
   table-layout: fixed;
 }
 th {
-  text-align: left;
+  text-align: start;
   font-size: 13px;
   font-weight: 600;
   color: var(--muted);
@@ -195,7 +310,7 @@ th:nth-child(3) {
   width: 21%;
 }
 th:nth-child(4) {
-  width: 104px;
+  width: 112px;
 }
 th:nth-child(5) {
   width: 74px;
@@ -203,5 +318,10 @@ th:nth-child(5) {
 .beneath td {
   padding: 4px 6px 12px;
   border-bottom: 1px solid var(--line);
+}
+.none {
+  padding: 8px 6px;
+  color: var(--muted);
+  font-size: 13px;
 }
 </style>

@@ -1,81 +1,105 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue';
-import { useDebounceFn } from '@vueuse/core';
+import { computed, ref } from 'vue';
 import IconChevron from '~icons/tabler/chevron-down';
-import { api, ask } from '@/shared/api/client';
-import type { ContentType } from '@/shared/kinds';
+import type { Definition, Sort } from '@/shared/definitions';
+import { namesFor } from './names';
+import { useProof } from './proof';
+import WordingPicture from './WordingPicture.vue';
 
-const props = defineProps<{ type: ContentType }>();
-const emit = defineEmits<{ change: [Partial<ContentType>] }>();
+/** What a definition is called: everything derives from the noun or title until it is typed. */
+const props = defineProps<{ definition: Definition; sort: Sort }>();
+const emit = defineEmits<{ change: [Record<string, unknown>] }>();
 
+const proof = useProof();
 const open = ref(false);
-const derived = ref<Record<string, string>>({});
-const texts = ['singular', 'plural', 'key', 'path'] as const;
-const own = computed(() => props.type.wordings ?? {});
-
-const derive = useDebounceFn(async () => {
-  const definition = { ...props.type, wordings: {} };
-  derived.value = (await ask(api.POST('/api/proof', { body: { definition, values: {} } }))).wordings;
-}, 250);
-
-watch(
-  () => [open.value, props.type.singular, props.type.plural],
-  () => {
-    if (open.value) {
-      derive().catch(() => undefined);
-    }
-  },
+const hasNoun = computed(() => 'singular' in props.definition);
+const texts = computed(() =>
+  hasNoun.value ? (['singular', 'plural', 'key', 'path'] as const) : (['title', 'key'] as const),
 );
+const own = computed(() =>
+  props.sort === 'type' && 'wordings' in props.definition ? (props.definition.wordings ?? {}) : {},
+);
+const derived = computed(() => proof.answer?.wordings ?? {});
+
+function valueOf(name: string): string {
+  return String((props.definition as unknown as Record<string, unknown>)[name] ?? '');
+}
+
+/** A new noun renames what still derives from the old one; a key that is released is never touched by that. */
+async function setNoun(name: 'singular' | 'title', text: string): Promise<void> {
+  const before = valueOf(name);
+  emit('change', { [name]: text });
+  if (name === 'singular' && !valueOf('plural')) {
+    const names = await namesFor([text], []);
+    emit('change', { [name]: text, plural: names.plurals[0] ?? before });
+  }
+}
+
+function set(name: string, text: string): void {
+  if (name === 'singular' || name === 'title') {
+    void setNoun(name, text);
+  } else {
+    emit('change', { [name]: text });
+  }
+}
 
 function word(name: string, text: string): void {
   const wordings = { ...own.value, [name]: text };
   const kept = Object.fromEntries(Object.entries(wordings).filter(([, value]) => value.trim() !== ''));
   emit('change', { wordings: kept });
 }
+
+const value = (event: Event) => (event.target as HTMLInputElement).value;
 </script>
 
 <template>
   <section class="panel names">
     <div class="grid">
       <div v-for="name in texts" :key="name">
-        <label class="label" :for="`type-${name}`">{{ $t(`model.${name}`) }}</label>
+        <label class="label" :for="`def-${name}`">{{ $t(`model.${name}`) }}</label>
         <input
-          :id="`type-${name}`"
+          :id="`def-${name}`"
           class="input"
           :class="{ mono: name === 'key' || name === 'path' }"
-          :value="type[name]"
-          @input="emit('change', { [name]: ($event.target as HTMLInputElement).value })"
+          dir="auto"
+          :value="valueOf(name)"
+          @input="set(name, value($event))"
         />
       </div>
     </div>
     <button type="button" class="plain-button more" :aria-expanded="open" @click="open = !open">
       <IconChevron :style="{ transform: open ? 'rotate(180deg)' : '' }" aria-hidden="true" />
-      {{ $t('model.wordings') }}, {{ $t('model.description') }}
+      {{ $t(sort === 'type' ? 'model.wordingsAndDescription' : 'model.description') }}
     </button>
     <div v-if="open" class="stack">
       <div>
-        <label class="label" for="type-description">{{ $t('model.description') }}</label>
+        <label class="label" for="def-description">{{ $t('model.description') }}</label>
         <textarea
-          id="type-description"
+          id="def-description"
           class="area"
           rows="2"
-          :value="type.description ?? ''"
-          @input="emit('change', { description: ($event.target as HTMLTextAreaElement).value })"
+          dir="auto"
+          :value="valueOf('description')"
+          @input="emit('change', { description: value($event) || undefined })"
         />
       </div>
-      <p class="hint" style="margin: 0">{{ $t('model.wordingsHint') }}</p>
-      <div class="grid">
-        <div v-for="(text, name) in derived" :key="name">
-          <label class="label" :for="`wording-${name}`">{{ $t(`model.wording.${name}`) }}</label>
-          <input
-            :id="`wording-${name}`"
-            class="input"
-            :value="own[name] ?? ''"
-            :placeholder="text"
-            @input="word(String(name), ($event.target as HTMLInputElement).value)"
-          />
+      <template v-if="sort === 'type'">
+        <p class="hint" style="margin: 0">{{ $t('model.wordingsHint') }}</p>
+        <div class="grid wordings">
+          <div v-for="(text, name) in derived" :key="name" class="wording">
+            <WordingPicture :name="String(name)" :text="text" />
+            <label class="small" :for="`wording-${name}`">{{ $t(`model.wording.${name}`) }}</label>
+            <input
+              :id="`wording-${name}`"
+              class="input"
+              dir="auto"
+              :value="own[name] ?? ''"
+              :placeholder="text"
+              @input="word(String(name), value($event))"
+            />
+          </div>
         </div>
-      </div>
+      </template>
     </div>
   </section>
 </template>
@@ -95,6 +119,15 @@ function word(name: string, text: string): void {
   gap: 4px;
   margin-top: 8px;
   color: var(--petrol);
+}
+.wordings {
+  grid-template-columns: repeat(auto-fill, minmax(180px, 1fr));
+  gap: 12px;
+}
+.wording {
+  display: flex;
+  flex-direction: column;
+  gap: 4px;
 }
 .more + .stack {
   margin-top: 12px;

@@ -1,62 +1,152 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui';
-import { ref } from 'vue';
+import { computed, nextTick, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { useSession } from '@/session/session';
 import Problems from '@/shared/Problems.vue';
-import Tag from '@/shared/Tag.vue';
 import { sentenceOf } from '@/shared/api/client';
-import { allFields } from '@/shared/kinds';
+import { idOf, nameOf, sortIcons, sorts, type Defined, type Sort } from '@/shared/definitions';
+import OutlineEntry from './OutlineEntry.vue';
 import { useDraft } from './draft';
+import { usePresence } from './presence';
 
+const collator = new Intl.Collator('en');
 defineProps<{ selected: string | undefined }>();
 const draft = useDraft();
+const presence = usePresence();
 const session = useSession();
 const router = useRouter();
-const noun = ref('');
+const filter = ref('');
+const order = ref<'name' | 'uses' | 'problems'>('name');
+const making = ref<Sort>('type');
+const name = ref('');
+const forType = ref('');
 const problem = ref('');
+const input = ref<HTMLInputElement>();
+const needsType = computed(() => making.value === 'layout' || making.value === 'listing');
+
+/** Blockers and warnings of each definition. */
+const problems = computed(() => {
+  const counts = new Map<string, number>();
+  for (const finding of draft.findings) {
+    if (finding.severity !== 'note') {
+      counts.set(finding.definition, (counts.get(finding.definition) ?? 0) + 1);
+    }
+  }
+  return counts;
+});
+const changed = computed(() => new Set(draft.changed));
+
+function uses(each: Defined): number {
+  return draft.uses[idOf(each)]?.length ?? 0;
+}
+
+function ranked(some: Defined[]): Defined[] {
+  const by = { name: () => 0, uses, problems: (each: Defined) => problems.value.get(idOf(each)) ?? 0 }[order.value];
+  return [...some].sort((a, b) => by(b) - by(a) || collator.compare(nameOf(a), nameOf(b)));
+}
+
+const sections = computed(() => {
+  const wanted = filter.value.trim().toLowerCase();
+  const found = draft.definitions.filter(
+    (each) => !wanted || nameOf(each).toLowerCase().includes(wanted) || each.definition.key.includes(wanted),
+  );
+  return sorts
+    .map((sort) => ({ sort, all: ranked(found.filter((each) => each.sort === sort)) }))
+    .filter((section) => section.all.length > 0);
+});
+
+const present = computed(() => {
+  const names = new Map<string, Set<string>>();
+  for (const person of presence.others) {
+    names.set(person.definition, (names.get(person.definition) ?? new Set()).add(person.name));
+  }
+  return names;
+});
+
+function here(id: string): string {
+  return [...(present.value.get(id) ?? [])].join(', ');
+}
 
 async function add(): Promise<void> {
   problem.value = '';
   try {
-    const id = await draft.add(noun.value);
-    noun.value = '';
+    const id = await draft.add(making.value, name.value, needsType.value ? forType.value : undefined);
+    name.value = '';
     await router.push({ name: 'model', params: { workspace: draft.workspace, type: id } });
   } catch (thrown) {
     problem.value = sentenceOf(thrown);
   }
 }
 
-function problems(id: string | undefined): number {
-  return draft.findings.filter((finding) => finding.definition === id && finding.severity === 'blocker').length;
+async function choose(sort: Sort): Promise<void> {
+  making.value = sort;
+  await nextTick();
+  input.value?.focus();
 }
+
+defineExpose({ choose });
 </script>
 
 <template>
   <nav :aria-label="$t('model.outline')">
-    <h2 class="title">{{ $t('model.types') }}</h2>
-    <ul>
-      <li v-for="type in draft.types" :key="type.id">
-        <RouterLink
-          :to="{ name: 'model', params: { workspace: draft.workspace, type: type.id } }"
-          :class="{ selected: type.id === selected }"
-          :aria-current="type.id === selected ? 'true' : undefined"
-        >
-          <span class="name">{{ type.singular || type.key }}</span>
-          <span class="muted">{{ $t('model.fieldCount', { n: allFields(type).length }, allFields(type).length) }}</span>
-          <Tag v-if="problems(type.id)" tone="bad">{{
-            $t('model.findings', { n: problems(type.id) }, problems(type.id))
-          }}</Tag>
-          <Tag v-else-if="draft.changed.includes(type.id ?? '')" tone="draft">{{ $t('model.changed') }}</Tag>
-        </RouterLink>
-      </li>
-    </ul>
+    <div class="find">
+      <input
+        v-model="filter"
+        class="input"
+        type="search"
+        :placeholder="$t('model.filter')"
+        :aria-label="$t('model.filter')"
+      />
+      <select v-model="order" class="input" :aria-label="$t('model.order.title')">
+        <option value="name">{{ $t('model.order.name') }}</option>
+        <option value="uses">{{ $t('model.order.uses') }}</option>
+        <option value="problems">{{ $t('model.order.problems') }}</option>
+      </select>
+    </div>
+    <section v-for="section in sections" :key="section.sort">
+      <h2 class="title row">
+        <component :is="sortIcons[section.sort]" aria-hidden="true" />{{ $t(`model.sorts.${section.sort}`) }}
+        <span class="muted">{{ section.all.length }}</span>
+      </h2>
+      <ul>
+        <OutlineEntry
+          v-for="each in section.all"
+          :key="idOf(each)"
+          :of="each"
+          :workspace="draft.workspace"
+          :selected="idOf(each) === selected"
+          :problems="problems.get(idOf(each)) ?? 0"
+          :changed="changed.has(idOf(each))"
+          :uses="uses(each)"
+          :here="here(idOf(each))"
+        />
+      </ul>
+    </section>
+    <p v-if="filter && !sections.length" class="hint none">{{ $t('model.noneFound', { text: filter }) }}</p>
     <form v-if="session.isArchitect" class="add" @submit.prevent="add">
-      <label class="label" for="noun">{{ $t('model.newType') }}</label>
-      <input id="noun" v-model="noun" class="input" required maxlength="200" :placeholder="$t('model.nounExample')" />
-      <p class="hint">{{ $t('model.nounHint') }}</p>
+      <label class="label" for="making">{{ $t('model.newDefinition') }}</label>
+      <select id="making" v-model="making" class="input">
+        <option v-for="sort in sorts" :key="sort" :value="sort">{{ $t(`model.sort.${sort}`) }}</option>
+      </select>
+      <select v-if="needsType" v-model="forType" class="input" required :aria-label="$t('model.listing.type')">
+        <option value="" disabled>{{ $t('model.listing.type') }}</option>
+        <option v-for="type in draft.types" :key="type.id" :value="type.id">{{ type.plural }}</option>
+      </select>
+      <label class="hidden" for="noun">{{ $t(`model.nameOf.${making}`) }}</label>
+      <input
+        id="noun"
+        ref="input"
+        v-model="name"
+        class="input"
+        required
+        maxlength="200"
+        autocomplete="off"
+        :placeholder="$t(`model.nameExample.${making}`)"
+      />
+      <p class="hint">{{ $t(`model.nameOf.${making}`) }}</p>
       <Problems v-if="problem" :of="[{ sentence: problem, severity: 'blocker' }]" />
-      <NButton attr-type="submit" size="small" block :type="draft.types.length ? 'default' : 'primary'">{{
+      <NButton attr-type="submit" size="small" block :type="draft.definitions.length ? 'default' : 'primary'">{{
         $t('model.add')
       }}</NButton>
     </form>
@@ -64,34 +154,27 @@ function problems(id: string | undefined): number {
 </template>
 
 <style scoped>
+.find {
+  display: grid;
+  grid-template-columns: 1fr 76px;
+  gap: 4px;
+  padding: 8px;
+}
 .title {
-  padding: 12px 12px 8px;
+  padding: 8px 12px 4px;
   font-size: 13px;
   color: var(--muted);
+}
+.title .muted {
+  font-weight: 400;
 }
 ul {
   list-style: none;
   margin: 0;
   padding: 0;
 }
-li a {
-  display: flex;
-  flex-direction: column;
-  padding: 6px 12px 6px 9px;
-  color: var(--ink);
-  text-decoration: none;
-  border-left: 3px solid transparent;
-}
-li a:hover {
-  background: var(--ground);
-}
-li a.selected {
-  border-left-color: var(--petrol);
-  background: var(--petrol-soft);
-}
-.name {
-  font-weight: 600;
-  overflow-wrap: anywhere;
+.none {
+  padding: 0 12px;
 }
 .add {
   display: flex;

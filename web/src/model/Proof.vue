@@ -1,79 +1,71 @@
 <script setup lang="ts">
+import { useSessionStorage } from '@vueuse/core';
 import { NTabPane, NTabs } from 'naive-ui';
-import { useDebounceFn } from '@vueuse/core';
-import { ref, watch } from 'vue';
-import EntryForm from '@/record/EntryForm.vue';
+import { computed, defineAsyncComponent, watch } from 'vue';
 import Problems from '@/shared/Problems.vue';
-import { api, ask, sentenceOf, type Schemas } from '@/shared/api/client';
-import type { ContentType } from '@/shared/kinds';
+import type { Defined } from '@/shared/definitions';
+import ProofForm from './ProofForm.vue';
+import ProofImpact from './ProofImpact.vue';
+import ProofLook from './ProofLook.vue';
+import { useProof } from './proof';
 
-const props = defineProps<{ type: ContentType }>();
-const proof = ref<Schemas['Proof']>();
-const values = ref<Record<string, unknown>>({});
-const failed = ref('');
-const touched = ref<string[]>([]);
-let asked = 0;
+const ProofCode = defineAsyncComponent(() => import('./ProofCode.vue'));
+const props = defineProps<{ of: Defined }>();
+const wanted = useSessionStorage('jontrel.proof', 'form');
+const proof = useProof();
+const hasForm = computed(() => ['type', 'taxonomy', 'group', 'values'].includes(props.of.sort));
+const hasPage = computed(() => props.of.sort === 'type');
+/** The tab that was chosen stays through definitions; where one has no such tab, its first is shown. */
+const shown = computed(() => {
+  const tabs = [
+    ...(hasForm.value ? ['form'] : []),
+    ...(hasPage.value ? ['page', 'index'] : []),
+    ...(hasForm.value ? ['api'] : []),
+  ];
+  return [...tabs, 'code', 'impact'].includes(wanted.value) ? wanted.value : hasForm.value ? 'form' : 'code';
+});
 
-async function prove(): Promise<void> {
-  const mine = ++asked;
-  try {
-    const answer = await ask(api.POST('/api/proof', { body: { definition: props.type, values: values.value } }));
-    if (mine === asked) {
-      proof.value = answer;
-      failed.value = '';
-    }
-  } catch (thrown) {
-    failed.value = sentenceOf(thrown);
-  }
-}
-
-const proveSoon = useDebounceFn(prove, 200);
-watch([() => props.type, values], () => void proveSoon(), { deep: true });
-void prove();
+watch(
+  () => props.of,
+  (of) => {
+    proof.show(of);
+  },
+  { immediate: true },
+);
 </script>
 
 <template>
   <aside class="proof" :aria-label="$t('proof.title')">
-    <NTabs type="line" size="small" animated :pane-style="{ padding: '12px 0' }">
-      <NTabPane name="form" :tab="$t('proof.form')">
-        <p class="hint first">{{ $t('proof.formHint') }}</p>
-        <EntryForm
-          v-model="values"
-          :type="type"
-          :parts="proof?.parts ?? {}"
-          :problems="(proof?.problems ?? []).filter((problem) => touched.includes(problem.field))"
-          @touch="touched = [...touched, $event]"
-        />
-      </NTabPane>
-      <NTabPane name="code" :tab="$t('proof.code')">
-        <p class="hint first">{{ $t('proof.codeHint') }}</p>
-        <template v-if="proof && !proof.code">
-          <p>{{ $t('proof.unreadable') }}</p>
-          <Problems :of="proof.findings" />
-        </template>
-        <pre v-else class="mono" tabindex="0">{{ proof?.code }}</pre>
-      </NTabPane>
+    <NTabs
+      type="line"
+      size="small"
+      class="tabs"
+      :pane-style="{ padding: '12px 0' }"
+      :value="shown"
+      @update:value="wanted = String($event)"
+    >
+      <NTabPane v-if="hasForm" name="form" :tab="$t('proof.form')"><ProofForm :of="of" /></NTabPane>
+      <NTabPane v-if="hasPage" name="page" :tab="$t('proof.page')" display-directive="if"
+        ><ProofLook :of="of" what="page"
+      /></NTabPane>
+      <NTabPane v-if="hasPage" name="index" :tab="$t('proof.index')" display-directive="if"
+        ><ProofLook :of="of" what="index"
+      /></NTabPane>
+      <NTabPane v-if="hasForm" name="api" :tab="$t('proof.api')" display-directive="if"
+        ><ProofLook :of="of" what="api"
+      /></NTabPane>
+      <NTabPane name="code" :tab="$t('proof.code')" display-directive="if"><ProofCode :of="of" /></NTabPane>
+      <NTabPane name="impact" :tab="$t('proof.impact')" display-directive="if"><ProofImpact :of="of" /></NTabPane>
     </NTabs>
-    <Problems v-if="failed" :of="[{ sentence: failed, severity: 'blocker' }]" />
+    <Problems v-if="proof.failed" :of="[{ sentence: proof.failed, severity: 'blocker' }]" />
   </aside>
 </template>
 
 <style scoped>
+.tabs {
+  --n-tab-gap: 18px !important;
+}
 .proof {
   padding: 4px 16px 16px;
-}
-.first {
-  margin: 0 0 12px;
-}
-pre {
-  margin: 0;
-  padding: 12px;
-  font-size: 12px;
-  line-height: 18px;
-  background: var(--ground);
-  border: 1px solid var(--line);
-  border-radius: 4px;
-  white-space: pre-wrap;
-  overflow-wrap: anywhere;
 }
 </style>

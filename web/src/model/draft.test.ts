@@ -1,5 +1,6 @@
 import { createPinia, setActivePinia } from 'pinia';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import type { Defined } from '@/shared/definitions';
 import type { ContentType } from '@/shared/kinds';
 import { useDraft } from './draft';
 
@@ -12,11 +13,13 @@ class Server {
   away = false;
   refuse: string | undefined;
   puts: ContentType[] = [];
+  joins = false;
   hold: Promise<void> | undefined;
 
   view() {
-    const types = [{ definition: this.definition, revision: this.revision }];
-    return { revision: this.revision, types, findings: [], changed: [], undo: 'Edit', redo: undefined };
+    const definitions = [{ sort: 'type', definition: this.definition, revision: this.revision }];
+    const empty = { findings: [], changed: [], uses: {} };
+    return { revision: this.revision, ids: ['t1'], definitions, ...empty, undo: 'Edit', redo: undefined };
   }
 
   async answer(request: Request): Promise<Response> {
@@ -31,14 +34,19 @@ class Server {
     if (this.refuse) {
       return Response.json({ detail: this.refuse }, { status: 422 });
     }
+    if (this.joins) {
+      this.definition = { ...sent.definition, plural: this.definition.plural };
+      this.revision++;
+      return Response.json({ merged: true, draft: this.view() });
+    }
     if (sent.base !== this.revision) {
-      const current = { definition: this.definition, revision: this.revision };
+      const current = { sort: 'type', definition: this.definition, revision: this.revision };
       return Response.json({ detail: 'Changed elsewhere.', current }, { status: 409 });
     }
     this.puts.push(sent.definition);
     this.definition = sent.definition;
     this.revision++;
-    return Response.json(this.view());
+    return Response.json({ merged: false, draft: this.view() });
   }
 }
 
@@ -48,6 +56,7 @@ beforeEach(() => {
   vi.useFakeTimers();
   server = new Server();
   vi.stubGlobal('fetch', (request: Request) => server.answer(request));
+  localStorage.clear();
   setActivePinia(createPinia());
 });
 
@@ -62,7 +71,8 @@ async function opened() {
   return draft;
 }
 
-const named = (singular: string): ContentType => ({ ...mooring, singular });
+const called = (singular: string): ContentType => ({ ...mooring, singular });
+const named = (singular: string): Defined => ({ sort: 'type', definition: called(singular) });
 
 describe('the draft in the browser', () => {
   it('sends an edit once typing pauses, and says so', async () => {
@@ -123,7 +133,7 @@ describe('the draft in the browser', () => {
 
   it('overwrites nobody: the other version is taken or ours kept, as somebody chooses', async () => {
     const draft = await opened();
-    server.definition = named('Theirs');
+    server.definition = called('Theirs');
     server.revision = 5;
     draft.edit(named('Mine'));
     await vi.advanceTimersByTimeAsync(500);
@@ -136,7 +146,7 @@ describe('the draft in the browser', () => {
     await vi.waitFor(() => expect(draft.state).toBe('saved'));
     expect(server.definition.singular).toBe('Mine still');
 
-    server.definition = named('Theirs again');
+    server.definition = called('Theirs again');
     server.revision = 9;
     draft.edit(named('Mine again'));
     await vi.advanceTimersByTimeAsync(500);
@@ -148,12 +158,51 @@ describe('the draft in the browser', () => {
 
   it('takes in what others changed without touching what is being typed', async () => {
     const draft = await opened();
-    server.definition = named('Changed there');
+    server.definition = called('Changed there');
     server.revision = 2;
     await draft.refresh();
     expect(draft.types[0]?.singular).toBe('Changed there');
     draft.edit(named('Typed here'));
     await draft.refresh();
     expect(draft.types[0]?.singular).toBe('Typed here');
+  });
+
+  it('shows what the server joined of two people', async () => {
+    const draft = await opened();
+    server.definition = { ...mooring, plural: 'Theirs' };
+    server.joins = true;
+    draft.edit(named('Mine'));
+    await vi.advanceTimersByTimeAsync(500);
+    await vi.waitFor(() => expect(draft.state).toBe('saved'));
+    expect(draft.types[0]).toMatchObject({ singular: 'Mine', plural: 'Theirs' });
+    expect(draft.joined).toBe('t1');
+  });
+
+  it('takes up in a new window what an old one could not send', async () => {
+    const draft = await opened();
+    server.away = true;
+    draft.edit(named('Typed before the lights went out'));
+    await vi.advanceTimersByTimeAsync(500);
+    await vi.waitFor(() => expect(draft.state).toBe('failed'));
+    await vi.advanceTimersByTimeAsync(10);
+    setActivePinia(createPinia());
+    server.away = false;
+    const again = await opened();
+    expect(again.types[0]?.singular).toBe('Typed before the lights went out');
+    await vi.advanceTimersByTimeAsync(500);
+    await vi.waitFor(() => expect(server.definition.singular).toBe('Typed before the lights went out'));
+    await vi.waitFor(() => expect(localStorage.getItem('jontrel.unsent')).toBe('{}'));
+  });
+
+  it('keeps what was typed when the same workspace is opened again after signing in', async () => {
+    const draft = await opened();
+    server.away = true;
+    draft.edit(named('Kept'));
+    await vi.advanceTimersByTimeAsync(500);
+    await vi.waitFor(() => expect(draft.state).toBe('failed'));
+    server.away = false;
+    await draft.open('tessel');
+    expect(draft.types[0]?.singular).toBe('Kept');
+    await vi.waitFor(() => expect(server.definition.singular).toBe('Kept'));
   });
 });

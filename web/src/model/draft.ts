@@ -1,8 +1,9 @@
+import { useLocalStorage } from '@vueuse/core';
 import { defineStore } from 'pinia';
-import { computed, ref } from 'vue';
+import { computed, ref, shallowRef } from 'vue';
 import { useWorkspace } from '@/frame/workspace';
 import { api, ApiError, ask, sentenceOf, type FindingView, type Schemas } from '@/shared/api/client';
-import type { ContentType } from '@/shared/kinds';
+import { defined, idOf, type Defined, type Definition, type DefinitionOf, type Sort } from '@/shared/definitions';
 
 export type SaveState = 'saved' | 'saving' | 'failed' | 'conflict';
 const PAUSE = 400;
@@ -11,69 +12,138 @@ const RETRY = 3_000;
 interface Conflict {
   id: string;
   why: string;
-  theirs: Schemas['TypeView'] | undefined;
+  theirs: Schemas['DefinitionView'] | undefined;
 }
 
-/** The open draft: definitions as they are typed, sent to the server one at a time, never overwriting another window's. */
+/** An edit that the server does not have yet; kept by the browser until it has. */
+interface Unsent {
+  sort: Sort;
+  definition: Definition;
+  base: number;
+  before: Definition | null;
+}
+
+/** The open draft: definitions as they are typed, sent to the server one at a time; edits of others are joined there. */
 export const useDraft = defineStore('draft', () => {
   const workspace = ref('');
-  const types = ref<ContentType[]>([]);
-  const revisions = ref<Record<string, number>>({});
-  const findings = ref<FindingView[]>([]);
-  const changed = ref<string[]>([]);
+  const all = shallowRef(new Map<string, Defined>());
+  const ids = shallowRef<string[]>([]);
+  const revision = ref(0);
+  const findings = shallowRef<FindingView[]>([]);
+  const changed = shallowRef<string[]>([]);
+  const uses = shallowRef<Record<string, string[]>>({});
   const undoTitle = ref<string>();
   const redoTitle = ref<string>();
   const state = ref<SaveState>('saved');
   const why = ref('');
   const conflict = ref<Conflict>();
+  const joined = ref('');
   const loaded = ref(false);
+  /** Definitions as the server last told them, and their revisions. */
+  const seen = new Map<string, { definition: Definition; revision: number }>();
   const dirty = new Set<string>();
+  const unsent = useLocalStorage<Record<string, Unsent>>('jontrel.unsent', {});
   let timer: ReturnType<typeof setTimeout> | undefined;
   let sending: Promise<void> | undefined;
   let worthRetrying = false;
 
+  const definitions = computed(() => ids.value.flatMap((id) => all.value.get(id) ?? []));
+  const types = computed(() => ofSort('type'));
+
+  function ofSort<S extends Sort>(sort: S): DefinitionOf<S>[] {
+    return definitions.value.flatMap((each) => (each.sort === sort ? [each.definition as DefinitionOf<S>] : []));
+  }
+
+  function find(id: string | undefined): Defined | undefined {
+    return all.value.get(id ?? '');
+  }
+
   const path = computed(() => ({ workspace: workspace.value }));
+  const since = () => ({ since: revision.value });
+  const keyOf = (id: string) => `${workspace.value}/${id}`;
 
   function take(view: Schemas['DraftView']): void {
-    const kept = new Map(types.value.map((type) => [type.id, type]));
-    types.value = view.types.map(({ definition }) => {
-      const mine = kept.get(definition.id);
-      return mine && dirty.has(definition.id ?? '') ? mine : definition;
-    });
-    for (const { definition, revision } of view.types) {
-      if (!dirty.has(definition.id ?? '')) {
-        revisions.value[definition.id ?? ''] = revision;
+    if (view.revision < revision.value) {
+      return;
+    }
+    const map = new Map(all.value);
+    for (const each of view.definitions) {
+      const next = defined(each);
+      const id = idOf(next);
+      if (!dirty.has(id)) {
+        map.set(id, next);
+        seen.set(id, { definition: next.definition, revision: each.revision });
       }
     }
+    const there = new Set(view.ids);
+    for (const id of map.keys()) {
+      if (!there.has(id) && !dirty.has(id)) {
+        map.delete(id);
+        seen.delete(id);
+      }
+    }
+    all.value = map;
+    ids.value = view.ids;
+    revision.value = view.revision;
     findings.value = view.findings;
     changed.value = view.changed;
+    uses.value = view.uses;
     undoTitle.value = view.undo ?? undefined;
     redoTitle.value = view.redo ?? undefined;
   }
 
   async function open(wanted: string): Promise<void> {
+    if (wanted === workspace.value && loaded.value) {
+      await refresh();
+      void flush();
+      return;
+    }
     await flush();
     workspace.value = wanted;
     dirty.clear();
+    seen.clear();
     conflict.value = undefined;
     state.value = 'saved';
     loaded.value = false;
-    types.value = [];
-    revisions.value = {};
+    all.value = new Map();
+    ids.value = [];
+    revision.value = 0;
     await refresh();
+    restore();
     loaded.value = true;
+  }
+
+  /** Takes up what an earlier window could not send. */
+  function restore(): void {
+    for (const [key, kept] of Object.entries(unsent.value)) {
+      const id = kept.definition.id ?? '';
+      if (key !== keyOf(id)) {
+        continue;
+      }
+      if (!all.value.has(id)) {
+        forget(id);
+        continue;
+      }
+      seen.set(id, { definition: kept.before ?? kept.definition, revision: kept.base });
+      edit({ sort: kept.sort, definition: kept.definition } as Defined);
+    }
+  }
+
+  function forget(id: string): void {
+    unsent.value = Object.fromEntries(Object.entries(unsent.value).filter(([key]) => key !== keyOf(id)));
   }
 
   /** Takes in what other windows have changed; what is being typed here stays. */
   async function refresh(): Promise<void> {
     if (workspace.value && !sending) {
-      take(await ask(api.GET('/api/workspaces/{workspace}/draft', { params: { path: path.value } })));
+      const params = { path: path.value, query: since() };
+      take(await ask(api.GET('/api/workspaces/{workspace}/draft', { params })));
     }
   }
 
-  function edit(type: ContentType): void {
-    const id = type.id ?? '';
-    types.value = types.value.map((each) => (each.id === id ? type : each));
+  function edit(next: Defined): void {
+    const id = idOf(next);
+    all.value = new Map(all.value).set(id, next);
     if (conflict.value?.id === id) {
       return;
     }
@@ -107,21 +177,27 @@ export const useDraft = defineStore('draft', () => {
 
   async function sendAll(): Promise<void> {
     for (const id of [...dirty]) {
-      const type = types.value.find((each) => each.id === id);
+      const mine = all.value.get(id);
+      const known = seen.get(id);
       dirty.delete(id);
-      if (!type) {
+      if (!mine) {
         continue;
       }
+      const before = known?.definition ?? null;
+      const body = {
+        sort: mine.sort,
+        base: known?.revision ?? 0,
+        before: before ?? undefined,
+        definition: mine.definition,
+      };
+      unsent.value = {
+        ...unsent.value,
+        [keyOf(id)]: { sort: mine.sort, definition: mine.definition, base: body.base, before },
+      };
       try {
-        const params = { path: { ...path.value, id } };
-        const body = { base: revisions.value[id] ?? 0, definition: type };
-        const view = await ask(api.PUT('/api/workspaces/{workspace}/draft/types/{id}', { params, body }));
-        revisions.value[id] = view.types.find((each) => each.definition.id === id)?.revision ?? 0;
-        take(view);
-        state.value = dirty.size > 0 ? 'saving' : 'saved';
-        void useWorkspace()
-          .loadSites()
-          .catch(() => undefined);
+        const params = { path: { ...path.value, id }, query: since() };
+        const written = await ask(api.PUT('/api/workspaces/{workspace}/draft/definitions/{id}', { params, body }));
+        sent(id, mine.definition, written);
       } catch (thrown) {
         fail(id, thrown);
         return;
@@ -129,25 +205,54 @@ export const useDraft = defineStore('draft', () => {
     }
   }
 
+  function sent(id: string, mine: Definition, written: Schemas['Written']): void {
+    const now = written.draft.definitions.find((each) => each.definition.id === id);
+    if (dirty.has(id) && now) {
+      // typed on meanwhile: what was sent is what the next edit starts from, unless another's edit was joined in
+      seen.set(id, written.merged ? { definition: mine, revision: 0 } : { definition: mine, revision: now.revision });
+    }
+    take(written.draft);
+    joined.value = written.merged ? id : joined.value;
+    if (!dirty.has(id)) {
+      forget(id);
+    }
+    state.value = dirty.size > 0 ? 'saving' : 'saved';
+    told();
+  }
+
+  function told(): void {
+    useWorkspace()
+      .loadSites()
+      .catch(() => undefined);
+  }
+
   function fail(id: string, thrown: unknown): void {
     if (thrown instanceof ApiError && thrown.status === 409) {
-      conflict.value = { id, why: thrown.message, theirs: thrown.current as Schemas['TypeView'] | undefined };
+      conflict.value = { id, why: thrown.message, theirs: thrown.current as Schemas['DefinitionView'] | undefined };
       state.value = 'conflict';
       return;
     }
     dirty.add(id);
     state.value = 'failed';
-    worthRetrying = thrown instanceof ApiError && (thrown.status === 0 || thrown.status >= 500);
+    worthRetrying =
+      thrown instanceof ApiError &&
+      (thrown.status === 0 || thrown.status === 401 || thrown.status === 403 || thrown.status >= 500);
     why.value = thrown instanceof ApiError && thrown.findings[0] ? thrown.findings[0].sentence : sentenceOf(thrown);
   }
 
   async function takeTheirs(): Promise<void> {
     const at = conflict.value;
     conflict.value = undefined;
+    state.value = 'saved';
     if (at) {
       dirty.delete(at.id);
+      forget(at.id);
+      if (at.theirs) {
+        const theirs = defined(at.theirs);
+        all.value = new Map(all.value).set(at.id, theirs);
+        seen.set(at.id, { definition: theirs.definition, revision: at.theirs.revision });
+      }
     }
-    state.value = 'saved';
     await refresh();
   }
 
@@ -157,34 +262,42 @@ export const useDraft = defineStore('draft', () => {
     if (!at) {
       return;
     }
-    revisions.value[at.id] = at.theirs?.revision ?? 0;
+    seen.set(at.id, {
+      definition: at.theirs ? defined(at.theirs).definition : ({} as Definition),
+      revision: at.theirs?.revision ?? 0,
+    });
     dirty.add(at.id);
     state.value = 'saving';
     await flush();
   }
 
-  async function add(singular: string): Promise<string> {
+  /** Something the server does to the whole draft, after what was typed has been sent. */
+  async function act(request: () => Promise<Schemas['DraftView']>): Promise<void> {
     await flush();
-    const made = await ask(
-      api.POST('/api/workspaces/{workspace}/draft/types', { params: { path: path.value }, body: { singular } }),
-    );
-    await refresh();
-    void useWorkspace()
-      .loadSites()
-      .catch(() => undefined);
-    return made.definition.id ?? '';
+    take(await request());
+    told();
   }
 
-  async function remove(id: string): Promise<void> {
-    await flush();
-    take(
-      await ask(
-        api.DELETE('/api/workspaces/{workspace}/draft/types/{id}', { params: { path: { ...path.value, id } } }),
-      ),
+  async function add(sort: Sort, name: string, type?: string): Promise<string> {
+    let id = '';
+    await act(async () => {
+      const made = await ask(
+        api.POST('/api/workspaces/{workspace}/draft/definitions', {
+          params: { path: path.value, query: since() },
+          body: { sort, name, type },
+        }),
+      );
+      id = made.id;
+      return made.draft;
+    });
+    return id;
+  }
+
+  function remove(id: string): Promise<void> {
+    const params = { path: { ...path.value, id } };
+    return act(() =>
+      ask(api.DELETE('/api/workspaces/{workspace}/draft/definitions/{id}', { params: { ...params, query: since() } })),
     );
-    void useWorkspace()
-      .loadSites()
-      .catch(() => undefined);
   }
 
   async function step(which: 'undo' | 'redo'): Promise<void> {
@@ -192,36 +305,44 @@ export const useDraft = defineStore('draft', () => {
     if (!(which === 'undo' ? undoTitle.value : redoTitle.value)) {
       return;
     }
-    const params = { path: path.value };
-    take(
+    const params = { path: path.value, query: since() };
+    await act(() =>
       which === 'undo'
-        ? await ask(api.POST('/api/workspaces/{workspace}/draft/undo', { params }))
-        : await ask(api.POST('/api/workspaces/{workspace}/draft/redo', { params })),
+        ? ask(api.POST('/api/workspaces/{workspace}/draft/undo', { params }))
+        : ask(api.POST('/api/workspaces/{workspace}/draft/redo', { params })),
     );
-    void useWorkspace()
-      .loadSites()
-      .catch(() => undefined);
   }
 
   return {
     workspace,
+    path,
+    since,
+    definitions,
     types,
+    revision,
     findings,
     changed,
+    uses,
     undoTitle,
     redoTitle,
     state,
     why,
     conflict,
+    joined,
     loaded,
+    ofSort,
+    find,
     open,
     refresh,
     edit,
     flush,
+    act,
+    take,
     takeTheirs,
     keepMine,
     add,
     remove,
+    revisionOf: (id: string) => seen.get(id)?.revision ?? 0,
     undo: () => step('undo'),
     redo: () => step('redo'),
   };

@@ -1,7 +1,11 @@
-import { api, ask } from '@/shared/api/client';
+import { api, ask, type Schemas } from '@/shared/api/client';
 
-/** The key for a label that meets none of the taken ones; asked of the server, where the rule lives. */
+/** Keys, plurals and paths for labels; asked of the server, where the rules live. */
+export function namesFor(labels: string[], taken: string[]): Promise<Schemas['Names']> {
+  return ask(api.POST('/api/proof/names', { body: { labels, taken } }));
+}
+
+/** The key for a label that meets none of the taken ones. */
 export async function keyFor(label: string, taken: string[]): Promise<string> {
-  const names = await ask(api.POST('/api/proof/names', { body: { labels: [label], taken } }));
-  return names.keys[0] ?? '';
+  return (await namesFor([label], taken)).keys[0] ?? '';
 }

@@ -1,50 +1,69 @@
 import { describe, expect, it } from 'vitest';
-import type { Group } from '@/shared/kinds';
-import { addField, moveField, removeField, replaceField } from './rows';
+import type { Field, Group } from '@/shared/kinds';
+import { addField, findField, moveField, moveIn, moveOut, moveTo, removeFields, replaceField, rowsOf } from './rows';
 
+const text = (id: string): Field => ({ id, key: id, label: id, kind: 'text' });
+const rows = (id: string, ...fields: Field[]): Field => ({ id, key: id, label: id, kind: 'repeater', fields });
 const groups: Group[] = [
-  {
-    id: 'ga',
-    title: 'A',
-    fields: [
-      { id: 'f1', key: 'one', label: 'One', kind: 'text' },
-      { id: 'f2', key: 'two', label: 'Two', kind: 'choice', options: [{ id: 'o1', key: 'a', label: 'A' }] },
-    ],
-  },
-  { id: 'gb', title: 'B', fields: [{ id: 'f3', key: 'three', label: 'Three', kind: 'date' }] },
+  { id: 'ga', title: 'A', fields: [text('f1'), rows('r1', text('i1'), rows('r2', text('i2')))] },
+  { id: 'gb', title: 'B', fields: [text('f3')] },
 ];
 
-const ids = (list: Group[]) => list.map((group) => (group.fields ?? []).map((field) => field.id).join());
+/** The tree in one line: f1 r1(i1 r2(i2)) | f3 */
+function tree(list: Group[]): string {
+  const within = (fields: Field[]): string =>
+    fields
+      .map((field) => (field.kind === 'repeater' ? `${field.id ?? ''}(${within(field.fields)})` : (field.id ?? '')))
+      .join(' ');
+  return list.map((group) => within(group.fields ?? [])).join(' | ');
+}
 
 describe('rows of a table of fields', () => {
-  it('adds behind a row or at the end', () => {
+  it('are flat, with how deep each stands and in what', () => {
+    const found = groups.flatMap(rowsOf).map((row) => [row.field.id, row.depth, row.owner].join(':'));
+    expect(found).toEqual(['f1:0:ga', 'r1:0:ga', 'i1:1:r1', 'r2:1:r1', 'i2:2:r2', 'f3:0:gb']);
+  });
+
+  it('are added behind a row, at the end, or within another', () => {
     const behind = addField(groups, 'ga', 'f1');
-    expect(ids(behind.groups)).toEqual([`f1,${behind.id},f2`, 'f3']);
-    const last = addField(groups, 'gb');
-    expect(ids(last.groups)).toEqual(['f1,f2', `f3,${last.id}`]);
-    expect(ids(groups)).toEqual(['f1,f2', 'f3']);
+    expect(tree(behind.groups)).toBe(`f1 ${behind.id} r1(i1 r2(i2)) | f3`);
+    const within = addField(groups, 'r2');
+    expect(tree(within.groups)).toBe(`f1 r1(i1 r2(i2 ${within.id})) | f3`);
+    expect(tree(groups)).toBe('f1 r1(i1 r2(i2)) | f3');
+    expect(tree(addField(groups, 'gb', undefined, text('copy')).groups)).toBe('f1 r1(i1 r2(i2)) | f3 copy');
   });
 
-  it('gives a copy and its options identities of their own', () => {
-    const source = groups[0]?.fields?.[1];
-    const copied = addField(groups, 'ga', 'f2', source);
-    const made = copied.groups[0]?.fields?.[2];
-    expect(made?.id).toBe(copied.id);
-    expect(made?.kind === 'choice' && made.options?.[0]?.id).not.toBe('o1');
-    expect(made?.label).toBe('Two');
+  it('move among neighbours and over the edge of a group', () => {
+    expect(tree(moveField(groups, 'f1', 1))).toBe('r1(i1 r2(i2)) f1 | f3');
+    expect(tree(moveField(groups, 'r1', 1))).toBe('f1 | r1(i1 r2(i2)) f3');
+    expect(tree(moveField(groups, 'f3', -1))).toBe('f1 r1(i1 r2(i2)) f3 | ');
+    expect(tree(moveField(groups, 'r2', -1))).toBe('f1 r1(r2(i2) i1) | f3');
+    expect(moveField(groups, 'f1', -1)).toBe(groups);
+    expect(moveField(groups, 'gone', 1)).toBe(groups);
   });
 
-  it('moves within a group and over its edge', () => {
-    expect(ids(moveField(groups, 'f1', 1))).toEqual(['f2,f1', 'f3']);
-    expect(ids(moveField(groups, 'f2', 1))).toEqual(['f1', 'f2,f3']);
-    expect(ids(moveField(groups, 'f3', -1))).toEqual(['f1,f2,f3', '']);
-    expect(moveField(groups, 'f1', -1)).toEqual(groups);
-    expect(moveField(groups, 'gone', 1)).toEqual(groups);
+  it('move into and out of repeaters', () => {
+    const after = moveField(groups, 'f1', 1);
+    expect(tree(moveIn(after, 'f1'))).toBe('r1(i1 r2(i2) f1) | f3');
+    expect(tree(moveOut(groups, 'i2'))).toBe('f1 r1(i1 r2() i2) | f3');
+    expect(tree(moveOut(groups, 'i1'))).toBe('f1 r1(r2(i2)) i1 | f3');
+    expect(moveOut(groups, 'f1')).toBe(groups);
+    expect(moveIn(groups, 'f1')).toBe(groups);
   });
 
-  it('removes and replaces one row', () => {
-    expect(ids(removeField(groups, 'f2'))).toEqual(['f1', 'f3']);
-    const renamed = replaceField(groups, { id: 'f3', key: 'drei', label: 'Three', kind: 'date' });
-    expect(renamed[1]?.fields?.[0]?.key).toBe('drei');
+  it('never stand in themselves, nor deeper than four levels', () => {
+    expect(moveTo(groups, 'r1', 'r2', 0)).toBe(groups);
+    const deep: Group[] = [
+      { id: 'ga', title: 'A', fields: [rows('a', rows('b', rows('c', text('d')))), rows('e', text('f'))] },
+    ];
+    expect(moveTo(deep, 'e', 'c', 0)).toBe(deep);
+    expect(tree(moveTo(deep, 'e', 'b', 0))).toBe('a(b(e(f) c(d)))');
+  });
+
+  it('are removed together and replaced one by one, wherever they stand', () => {
+    expect(tree(removeFields(groups, new Set(['f1', 'i2'])))).toBe('r1(i1 r2()) | f3');
+    const renamed = replaceField(groups, { ...text('i2'), key: 'other' });
+    expect(findField(renamed, 'i2')?.field.key).toBe('other');
+    expect(renamed[1]).toBe(groups[1]);
   });
 });

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { kindCodes, newId, offeredKinds, withGroups, withKind, withSetting, type Field } from './kinds';
+import { kindCodes, newId, withKind, withSetting, type Field } from './kinds';
 
 const field: Field = { id: 'f1', key: 'rise', label: 'Rise', kind: 'number', decimals: 2, required: true, help: 'H' };
 
@@ -30,27 +30,5 @@ describe('kinds', () => {
 
   it('knows every kind of this version', () => {
     expect(kindCodes).toHaveLength(22);
-    expect(offeredKinds).toHaveLength(11);
-  });
-});
-
-describe('groups', () => {
-  it('change without the shared ones among them', () => {
-    const type = {
-      key: 'lock',
-      singular: 'Lock',
-      plural: 'Locks',
-      path: 'locks',
-      groups: [{ use: 'facts' }, { id: 'ga', title: 'A' }, { use: 'more' }, { id: 'gb', title: 'B' }],
-    };
-    const c = { id: 'gc', title: 'C' };
-    expect(withGroups(type, [{ id: 'gb', title: 'B' }, { id: 'ga', title: 'A2' }, c])).toEqual([
-      { use: 'facts' },
-      { id: 'gb', title: 'B' },
-      { id: 'ga', title: 'A2' },
-      { use: 'more' },
-      c,
-    ]);
-    expect(withGroups(type, [c])).toEqual([{ use: 'facts' }, c, { use: 'more' }]);
   });
 });

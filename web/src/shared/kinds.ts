@@ -31,16 +31,35 @@ export type KindCode = Field['kind'];
 export type FieldOf<K extends KindCode> = Extract<Field, { kind: K }>;
 export type Option = NonNullable<FieldOf<'choice'>['options']>[number];
 
-/** How a setting is typed. */
-export type Control = 'whole' | 'decimal' | 'text' | 'date' | 'time' | 'flag';
+/**
+ * How a setting is typed. `flag` is off and `flagOn` is on where it is left out; `words` is a list of
+ * free words, `tokens` several of a fixed set, `token` one of it.
+ */
+export type Control =
+  | 'whole'
+  | 'decimal'
+  | 'text'
+  | 'long'
+  | 'date'
+  | 'time'
+  | 'moment'
+  | 'flag'
+  | 'flagOn'
+  | 'words'
+  | 'wholes'
+  | { token: readonly string[] }
+  | { tokens: readonly string[]; absent: readonly string[] };
 
 interface KindInfo {
   icon: Component;
-  /** Settings besides the options of a choice, in the order they are shown. */
+  /** Settings that have no editor of their own, in the order they are shown. */
   settings: Record<string, Control>;
-  /** Whether sites can hold it, so that it is offered for new fields. */
-  offered: boolean;
+  /** Whether sites can hold it already; other kinds can be defined, and are released once sites can. */
+  held: boolean;
 }
+
+const AMOUNT: Record<string, Control> = { many: 'flag', min_count: 'whole', max_count: 'whole' };
+const FORMATS = ['headings', 'bold', 'italic', 'links', 'lists', 'quotes', 'tables', 'code'] as const;
 
 /** What the interface knows of each kind; the compiler names one that is missing. */
 export const kinds: Record<KindCode, KindInfo> = {
@@ -53,68 +72,75 @@ export const kinds: Record<KindCode, KindInfo> = {
       pattern_message: 'text',
       prefix: 'text',
       suffix: 'text',
+      unique: 'flag',
     },
-    offered: true,
+    held: true,
   },
-  long_text: { icon: IconLongText, settings: { max_length: 'whole', rows: 'whole' }, offered: true },
+  long_text: { icon: IconLongText, settings: { max_length: 'whole', rows: 'whole' }, held: true },
+  rich_text: {
+    icon: IconRichText,
+    settings: { max_length: 'whole', formats: { tokens: FORMATS, absent: ['bold', 'italic', 'links', 'lists'] } },
+    held: false,
+  },
   number: {
     icon: IconNumber,
-    settings: { decimals: 'whole', min: 'decimal', max: 'decimal', unit: 'text' },
-    offered: true,
+    settings: {
+      decimals: 'whole',
+      min: 'decimal',
+      max: 'decimal',
+      step: 'decimal',
+      unit: 'text',
+      shown: { token: ['box', 'slider', 'marks'] },
+    },
+    held: true,
   },
-  yes_no: { icon: IconYesNo, settings: { yes: 'text', no: 'text' }, offered: true },
-  date: { icon: IconDate, settings: { earliest: 'date', latest: 'date' }, offered: true },
-  time: { icon: IconTime, settings: { earliest: 'time', latest: 'time' }, offered: true },
-  email: { icon: IconEmail, settings: {}, offered: true },
-  phone: { icon: IconPhone, settings: {}, offered: true },
-  colour: { icon: IconColour, settings: {}, offered: true },
-  choice: { icon: IconChoice, settings: {}, offered: true },
+  yes_no: { icon: IconYesNo, settings: { yes: 'text', no: 'text' }, held: true },
+  date: { icon: IconDate, settings: { earliest: 'date', latest: 'date' }, held: true },
+  time: { icon: IconTime, settings: { earliest: 'time', latest: 'time' }, held: true },
+  date_time: { icon: IconDateTime, settings: { earliest: 'moment', latest: 'moment' }, held: false },
+  choice: { icon: IconChoice, settings: { ...AMOUNT, shown: { token: ['menu', 'buttons', 'ticks'] } }, held: true },
   image: {
     icon: IconImage,
-    settings: { min_width: 'whole', min_height: 'whole', max_kilobytes: 'whole', alt_required: 'flag' },
-    offered: true,
+    settings: {
+      ...AMOUNT,
+      min_width: 'whole',
+      min_height: 'whole',
+      max_width: 'whole',
+      max_height: 'whole',
+      max_kilobytes: 'whole',
+      formats: { tokens: ['jpeg', 'png', 'gif', 'webp'], absent: [] },
+      widths: 'wholes',
+      alt_required: 'flagOn',
+    },
+    held: true,
   },
-  rich_text: { icon: IconRichText, settings: { max_length: 'whole' }, offered: false },
-  date_time: { icon: IconDateTime, settings: {}, offered: false },
-  file: { icon: IconFile, settings: { max_kilobytes: 'whole' }, offered: false },
-  url: { icon: IconUrl, settings: {}, offered: false },
-  icon: { icon: IconIcon, settings: {}, offered: false },
-  place: { icon: IconPlace, settings: {}, offered: false },
-  relation: { icon: IconRelation, settings: {}, offered: false },
-  term: { icon: IconTerm, settings: {}, offered: false },
-  group: { icon: IconGroup, settings: {}, offered: false },
-  repeater: { icon: IconRepeater, settings: {}, offered: false },
-  note: { icon: IconNote, settings: { text: 'text' }, offered: false },
+  file: { icon: IconFile, settings: { ...AMOUNT, formats: 'words', max_kilobytes: 'whole' }, held: false },
+  email: { icon: IconEmail, settings: {}, held: true },
+  url: { icon: IconUrl, settings: { schemes: 'words' }, held: false },
+  phone: { icon: IconPhone, settings: {}, held: true },
+  colour: { icon: IconColour, settings: {}, held: true },
+  icon: { icon: IconIcon, settings: {}, held: false },
+  place: { icon: IconPlace, settings: {}, held: false },
+  relation: { icon: IconRelation, settings: { ...AMOUNT, ordered: 'flag', symmetric: 'flag' }, held: false },
+  term: { icon: IconTerm, settings: AMOUNT, held: false },
+  group: { icon: IconGroup, settings: {}, held: false },
+  repeater: {
+    icon: IconRepeater,
+    settings: { min_rows: 'whole', max_rows: 'whole', shown: { token: ['cards', 'table'] } },
+    held: false,
+  },
+  note: { icon: IconNote, settings: { text: 'long' }, held: false },
 };
 
 export const kindCodes = Object.keys(kinds) as KindCode[];
 
-/** The kinds that new fields are offered. */
-export const offeredKinds = kindCodes.filter((code) => kinds[code].offered);
-
-function isGroup(section: Section): section is Group {
+export function isGroup(section: Section): section is Group {
   return 'title' in section;
 }
 
 /** The groups of a type's own, in order; shared ones are in use beside them. */
 export function groupsOf(type: ContentType): Group[] {
   return (type.groups ?? []).filter(isGroup);
-}
-
-/** The sections of a type with other groups of its own; each shared group stays behind the one it stands behind. */
-export function withGroups(type: ContentType, groups: Group[]): Section[] {
-  const behind = new Map<string, Section[]>();
-  let last = '';
-  for (const section of type.groups ?? []) {
-    if (isGroup(section)) {
-      last = section.id ?? '';
-    } else {
-      behind.set(last, [...(behind.get(last) ?? []), section]);
-    }
-  }
-  const placed = groups.flatMap((group) => [group, ...(behind.get(group.id ?? '') ?? [])]);
-  const lost = [...behind].filter(([id]) => id !== '' && !groups.some((group) => group.id === id));
-  return [...(behind.get('') ?? []), ...placed, ...lost.flatMap(([, sections]) => sections)];
 }
 
 export function fieldsOf(group: Group): Field[] {
@@ -132,8 +158,26 @@ export function withKind(field: Field, kind: KindCode): Field {
   const kept = Object.fromEntries(
     COMMON.filter((name) => field[name] !== undefined).map((name) => [name, field[name]]),
   );
-  const start = kind === 'choice' ? { options: [] } : {};
-  return { ...kept, kind, ...start } as Field;
+  return { ...kept, kind, ...startOf(kind, field) } as Field;
+}
+
+/** What a new field of a kind cannot be without. */
+function startOf(kind: KindCode, before: Field): object {
+  switch (kind) {
+    case 'choice':
+      return { options: [] };
+    case 'relation':
+      return { to: [] };
+    case 'term':
+      return { taxonomy: '' };
+    case 'group':
+    case 'repeater':
+      return { fields: before.kind === 'group' || before.kind === 'repeater' ? (before.fields ?? []) : [] };
+    case 'note':
+      return { text: '' };
+    default:
+      return {};
+  }
 }
 
 /** The field with a setting changed; an empty one is left out, so the default holds. */

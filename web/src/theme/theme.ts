@@ -14,7 +14,25 @@ interface Roles {
   brass: string;
   moss: string;
   rust: string;
+  /** Behind what floats. */
+  shade: string;
+  /** What stays paper in both themes: pages of sites, the map, code. */
+  page: string;
+  pageInk: string;
+  pageMuted: string;
+  mapType: string;
+  mapTaxonomy: string;
+  mapGroup: string;
 }
+
+const paper = {
+  page: '#FFFFFF',
+  pageInk: '#10242B',
+  pageMuted: '#51656C',
+  mapType: '#E3EEEF',
+  mapTaxonomy: '#ECE8F4',
+  mapGroup: '#F4ECDC',
+};
 
 const light: Roles = {
   ink: '#10242B',
@@ -29,6 +47,8 @@ const light: Roles = {
   brass: '#8A580E',
   moss: '#2F6F4A',
   rust: '#A63A24',
+  shade: 'rgb(16 36 43 / 40%)',
+  ...paper,
 };
 
 const dark: Roles = {
@@ -44,6 +64,8 @@ const dark: Roles = {
   brass: '#E0AC5A',
   moss: '#83C79F',
   rust: '#F0917B',
+  shade: 'rgb(0 0 0 / 60%)',
+  ...paper,
 };
 
 const TEXT = "'Atkinson Hyperlegible Next Variable', system-ui, sans-serif";

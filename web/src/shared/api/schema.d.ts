@@ -20,22 +20,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/proof": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["proof"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/proof/help": {
         parameters: {
             query?: never;
@@ -68,6 +52,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/proof/schemas": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["schemas"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/proof/{workspace}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["proof"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/proof/{workspace}/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["look"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/session": {
         parameters: {
             query?: never;
@@ -94,6 +126,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["setUp"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{site}/impact": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["impact"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -356,6 +404,230 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/workspaces/{workspace}/draft/changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["changes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workspaces/{workspace}/draft/copy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["copy"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workspaces/{workspace}/draft/definitions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["add"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workspaces/{workspace}/draft/definitions/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["put"];
+        post?: never;
+        delete: operations["remove"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workspaces/{workspace}/draft/definitions/{id}/code": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["code"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workspaces/{workspace}/draft/definitions/{id}/discard": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["discard"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workspaces/{workspace}/draft/definitions/{id}/own": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["own"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workspaces/{workspace}/draft/definitions/{id}/share": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["share"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workspaces/{workspace}/draft/edits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["edits"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workspaces/{workspace}/draft/edits/{seq}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["stepTo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workspaces/{workspace}/draft/fix": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["fix"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workspaces/{workspace}/draft/incoming": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["incoming"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workspaces/{workspace}/draft/infer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["infer"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workspaces/{workspace}/draft/package": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["export"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/workspaces/{workspace}/draft/redo": {
         parameters: {
             query?: never;
@@ -372,7 +644,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/workspaces/{workspace}/draft/types": {
+    "/api/workspaces/{workspace}/draft/take": {
         parameters: {
             query?: never;
             header?: never;
@@ -381,14 +653,14 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["add"];
+        post: operations["take"];
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/api/workspaces/{workspace}/draft/types/{id}": {
+    "/api/workspaces/{workspace}/draft/terms": {
         parameters: {
             query?: never;
             header?: never;
@@ -396,9 +668,9 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["put"];
-        post?: never;
-        delete: operations["remove"];
+        put?: never;
+        post: operations["terms"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -430,6 +702,22 @@ export interface paths {
         get: operations["next"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workspaces/{workspace}/presence": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["here"];
         delete?: never;
         options?: never;
         head?: never;
@@ -569,6 +857,12 @@ export interface components {
             sentence: string;
             typeId: string;
         };
+        ChangedView: {
+            changes: components["schemas"]["ChangeView"][];
+            id: string;
+            name: string;
+            sort: string;
+        };
         Check: {
             values: {
                 [key: string]: unknown;
@@ -594,6 +888,17 @@ export interface components {
             title: string;
             /** @description The key it had before; lets a file without ids say what was renamed. */
             was?: string;
+        };
+        CodeRequest: {
+            /** Format: int64 */
+            base: number;
+            text: string;
+        };
+        CodeResult: {
+            /** @description The draft, where the code was taken */
+            draft?: components["schemas"]["DraftView"];
+            /** @description Problems with line and column; nothing was changed where one is a blocker */
+            findings: components["schemas"]["FindingView"][];
         };
         Condition: {
             all: components["schemas"]["Condition"][];
@@ -675,7 +980,7 @@ export interface components {
                 on?: boolean;
                 /**
                  * @description The field or standard part that sorts them.
-                 * @default part_title
+                 * @default title
                  */
                 order?: string;
                 /**
@@ -763,6 +1068,15 @@ export interface components {
                 [key: string]: string;
             };
         };
+        CopyRequest: {
+            field?: components["schemas"]["Field"];
+            group?: components["schemas"]["Group"];
+            taken: string[];
+        };
+        CopyView: {
+            field?: components["schemas"]["Field"];
+            group?: components["schemas"]["Group"];
+        };
         DecisionBody: {
             /** @enum {string} */
             about: "REQUIRED_EMPTY" | "UNCONVERTED" | "OUTSIDE_LIMITS";
@@ -771,25 +1085,57 @@ export interface components {
             field: string;
             value: string;
         };
+        Definition: components["schemas"]["ContentType"] | components["schemas"]["Taxonomy"] | components["schemas"]["SharedGroup"] | components["schemas"]["ChoiceList"] | components["schemas"]["SiteValues"] | components["schemas"]["Layout"] | components["schemas"]["Listing"];
+        DefinitionView: {
+            definition: components["schemas"]["Definition"];
+            /**
+             * Format: int64
+             * @description Sent back with an edit
+             */
+            revision: number;
+            /** @description Of type, taxonomy, group, list, values, layout and listing */
+            sort: string;
+        };
         DraftView: {
-            /** @description Ids of types that differ from the latest release */
+            /** @description Ids of definitions that differ from the latest release */
             changed: string[];
+            /** @description Definitions written since the revision asked about */
+            definitions: components["schemas"]["DefinitionView"][];
             findings: components["schemas"]["FindingView"][];
+            /** @description Ids of all definitions there are, by name */
+            ids: string[];
             /** @description The edit that redo brings back */
             redo?: string;
             /** Format: int64 */
             revision: number;
-            types: components["schemas"]["TypeView"][];
             /** @description The edit that undo takes back */
             undo?: string;
+            /** @description For each definition that others use, the ids of those */
+            uses: {
+                [key: string]: string[];
+            };
         };
         Edit: {
             /**
              * Format: int64
-             * @description Revision the writer had seen
+             * @description Revision the writer had seen; 0 for a new definition
              */
             base: number;
-            definition: components["schemas"]["ContentType"];
+            /** @description The definition as the writer had seen it, so that edits of two can be joined */
+            before?: {
+                [key: string]: unknown;
+            };
+            definition: components["schemas"]["Definition"];
+            sort: string;
+        };
+        EditView: {
+            /** Format: date-time */
+            at: string;
+            by: string;
+            /** Format: int64 */
+            seq: number;
+            title: string;
+            undone: boolean;
         };
         Field: {
             /**
@@ -2002,15 +2348,33 @@ export interface components {
              */
             width?: "full" | "two_thirds" | "half" | "third";
         };
+        FieldView: {
+            field: components["schemas"]["Field"];
+        };
         FindingView: {
             code: string;
             definition: string;
             field: string;
+            /** @description What would mend it; send it back to have it done */
+            fix?: components["schemas"]["FixView"];
             /** @description File, line and column, or empty */
             place: string;
             property: string;
             sentence: string;
             severity: string;
+        };
+        FixRequest: {
+            element: string;
+            items?: string[];
+            property: string;
+            value?: unknown;
+        };
+        FixView: {
+            element: string;
+            items?: string[];
+            property: string;
+            sentence: string;
+            value?: unknown;
         };
         /** group */
         Group: {
@@ -2048,9 +2412,41 @@ export interface components {
             /** @description The shared group that stands here. */
             use: string;
         };
+        GroupView: {
+            description: string;
+            fields: components["schemas"]["FieldView"][];
+            id: string;
+            title: string;
+        };
+        Here: {
+            /** @description Id of the definition that is open, or empty */
+            definition: string;
+            visit: string;
+        };
         Imported: {
             findings: components["schemas"]["FindingView"][];
             workspace: components["schemas"]["WorkspaceView"];
+        };
+        Incoming: {
+            definitions: components["schemas"]["IncomingView"][];
+            findings: components["schemas"]["FindingView"][];
+        };
+        IncomingView: {
+            changes: components["schemas"]["ChangeView"][];
+            clashes: string[];
+            /** @description What the draft would have */
+            definition: components["schemas"]["Definition"];
+            id: string;
+            name: string;
+            sort: string;
+            state: string;
+            /** @description What the package has, where both clash */
+            theirs?: components["schemas"]["Definition"];
+        };
+        InferRequest: {
+            /** @description Keys that fields beside these have */
+            taken: string[];
+            text: string;
         };
         InstalledType: {
             definition: components["schemas"]["ContentType"];
@@ -2166,6 +2562,28 @@ export interface components {
              */
             where?: components["schemas"]["Condition"];
         };
+        Look: {
+            /** @description What the content API would give of it */
+            example: {
+                [key: string]: unknown;
+            };
+            /** @description The page that lists records, as HTML */
+            index: string;
+            /** @description The page of a record with made-up values, as HTML */
+            page: string;
+            /** @description Its JSON Schema */
+            schema: {
+                [key: string]: unknown;
+            };
+        };
+        LookRequest: {
+            definition: components["schemas"]["Definition"];
+            sort: string;
+        };
+        Made: {
+            draft: components["schemas"]["DraftView"];
+            id: string;
+        };
         Names: {
             keys: string[];
             paths: string[];
@@ -2181,6 +2599,13 @@ export interface components {
             /** @enum {string} */
             role: "architect" | "editor" | "viewer";
         };
+        NewDefinition: {
+            /** @description The noun for one, or a title */
+            name: string;
+            sort: string;
+            /** @description Id of the content type that a layout or listing is for */
+            type?: string;
+        };
         NewRelease: {
             notes: string;
             version: string;
@@ -2190,9 +2615,6 @@ export interface components {
         };
         NewSite: {
             name: string;
-        };
-        NewType: {
-            singular: string;
         };
         NewWorkspace: {
             title: string;
@@ -2233,6 +2655,10 @@ export interface components {
             /** @description The field to sort by. */
             field: string;
         };
+        Person: {
+            definition: string;
+            name: string;
+        };
         PictureView: {
             address: string;
             alt: string;
@@ -2264,28 +2690,50 @@ export interface components {
             steps: components["schemas"]["PlanStepView"][];
             to: string;
         };
+        Present: {
+            others: components["schemas"]["Person"][];
+            /** Format: int64 */
+            revision: number;
+        };
+        ProblemView: {
+            path: string;
+            required: boolean;
+            sentence: string;
+        };
         Proof: {
-            /** @description The definition's file */
+            /** @description The definition's file; empty where it cannot be read */
             code: string;
-            /** @description Mistakes of the definition */
-            findings: components["schemas"]["FindingView"][];
-            /** @description Labels of its standard parts, by key */
-            parts: {
+            /** @description Conditions as sentences, by the id of what they decide about */
+            conditions: {
                 [key: string]: string;
             };
+            /** @description Mistakes of the definition that keep it from being read */
+            findings: components["schemas"]["FindingView"][];
+            /** @description Fields before all groups, such as standard parts */
+            first: components["schemas"]["FieldView"][];
+            /** @description What is filled in, with shared groups and choice lists in their places */
+            groups: components["schemas"]["GroupView"][];
+            /** @description Paths of fields, and ids of groups, that conditions hide */
+            hidden: string[];
             /** @description What an editor would read about the values tried */
-            problems: components["schemas"]["FindingView"][];
+            problems: components["schemas"]["ProblemView"][];
             /** @description Texts about the type, by name */
             wordings: {
                 [key: string]: string;
             };
         };
         ProofRequest: {
-            definition: components["schemas"]["ContentType"];
-            /** @description Values tried in the form, by field key */
+            definition: components["schemas"]["Definition"];
+            sort: string;
+            /** @description Values tried in the form, by field key; rows as lists of such */
             values: {
                 [key: string]: unknown;
             };
+        };
+        ProposalView: {
+            field: components["schemas"]["Field"];
+            samples: string[];
+            why: string;
         };
         RecordView: {
             complete: boolean;
@@ -2313,6 +2761,9 @@ export interface components {
             };
             /** Format: int32 */
             version: number;
+        };
+        RegroupRequest: {
+            group: string;
         };
         ReleaseView: {
             /** Format: date-time */
@@ -2438,6 +2889,13 @@ export interface components {
             startedAt?: string;
             state: string;
         };
+        TakeRequest: {
+            definitions: components["schemas"]["Taken"][];
+        };
+        Taken: {
+            definition: components["schemas"]["Definition"];
+            sort: string;
+        };
         /** taxonomy */
         Taxonomy: {
             /**
@@ -2523,10 +2981,9 @@ export interface components {
             /** @description The key it had before; lets a file without ids say what was renamed. */
             was?: string;
         };
-        TypeView: {
-            definition: components["schemas"]["ContentType"];
-            /** Format: int64 */
-            revision: number;
+        TermsRequest: {
+            taxonomy: components["schemas"]["Taxonomy"];
+            text: string;
         };
         WorkspaceView: {
             path: string;
@@ -2543,6 +3000,11 @@ export interface components {
              * @description Version the writer had seen; 0 for a new record
              */
             version: number;
+        };
+        Written: {
+            draft: components["schemas"]["DraftView"];
+            /** @description Whether another's edit was joined in */
+            merged: boolean;
         };
     };
     responses: never;
@@ -2595,30 +3057,6 @@ export interface operations {
             };
         };
     };
-    proof: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["ProofRequest"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["Proof"];
-                };
-            };
-        };
-    };
     help: {
         parameters: {
             query?: never;
@@ -2663,6 +3101,82 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["Names"];
+                };
+            };
+        };
+    };
+    schemas: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": {
+                        [key: string]: {
+                            [key: string]: unknown;
+                        };
+                    };
+                };
+            };
+        };
+    };
+    proof: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                workspace: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ProofRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Proof"];
+                };
+            };
+        };
+    };
+    look: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                workspace: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LookRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Look"];
                 };
             };
         };
@@ -2748,6 +3262,28 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    impact: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PlanView"];
+                };
             };
         };
     };
@@ -3224,7 +3760,9 @@ export interface operations {
     };
     draft: {
         parameters: {
-            query?: never;
+            query?: {
+                since?: number;
+            };
             header?: never;
             path: {
                 workspace: string;
@@ -3244,7 +3782,7 @@ export interface operations {
             };
         };
     };
-    redo: {
+    changes: {
         parameters: {
             query?: never;
             header?: never;
@@ -3261,12 +3799,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["DraftView"];
+                    "*/*": components["schemas"]["ChangedView"][];
                 };
             };
         };
     };
-    add: {
+    copy: {
         parameters: {
             query?: never;
             header?: never;
@@ -3277,7 +3815,35 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["NewType"];
+                "application/json": components["schemas"]["CopyRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["CopyView"];
+                };
+            };
+        };
+    };
+    add: {
+        parameters: {
+            query?: {
+                since?: number;
+            };
+            header?: never;
+            path: {
+                workspace: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewDefinition"];
             };
         };
         responses: {
@@ -3287,14 +3853,16 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["TypeView"];
+                    "*/*": components["schemas"]["Made"];
                 };
             };
         };
     };
     put: {
         parameters: {
-            query?: never;
+            query?: {
+                since?: number;
+            };
             header?: never;
             path: {
                 workspace: string;
@@ -3314,14 +3882,16 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["DraftView"];
+                    "*/*": components["schemas"]["Written"];
                 };
             };
         };
     };
     remove: {
         parameters: {
-            query?: never;
+            query?: {
+                since?: number;
+            };
             header?: never;
             path: {
                 workspace: string;
@@ -3342,9 +3912,356 @@ export interface operations {
             };
         };
     };
-    undo: {
+    code: {
+        parameters: {
+            query?: {
+                since?: number;
+            };
+            header?: never;
+            path: {
+                workspace: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CodeRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["CodeResult"];
+                };
+            };
+        };
+    };
+    discard: {
+        parameters: {
+            query?: {
+                since?: number;
+            };
+            header?: never;
+            path: {
+                workspace: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DraftView"];
+                };
+            };
+        };
+    };
+    own: {
+        parameters: {
+            query?: {
+                since?: number;
+            };
+            header?: never;
+            path: {
+                workspace: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RegroupRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DraftView"];
+                };
+            };
+        };
+    };
+    share: {
+        parameters: {
+            query?: {
+                since?: number;
+            };
+            header?: never;
+            path: {
+                workspace: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RegroupRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DraftView"];
+                };
+            };
+        };
+    };
+    edits: {
         parameters: {
             query?: never;
+            header?: never;
+            path: {
+                workspace: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["EditView"][];
+                };
+            };
+        };
+    };
+    stepTo: {
+        parameters: {
+            query?: {
+                since?: number;
+            };
+            header?: never;
+            path: {
+                workspace: string;
+                seq: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DraftView"];
+                };
+            };
+        };
+    };
+    fix: {
+        parameters: {
+            query?: {
+                since?: number;
+            };
+            header?: never;
+            path: {
+                workspace: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FixRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DraftView"];
+                };
+            };
+        };
+    };
+    incoming: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                workspace: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "multipart/form-data": {
+                    file: string[];
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Incoming"];
+                };
+            };
+        };
+    };
+    infer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                workspace: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["InferRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ProposalView"][];
+                };
+            };
+        };
+    };
+    export: {
+        parameters: {
+            query?: {
+                only?: string[];
+            };
+            header?: never;
+            path: {
+                workspace: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/zip": string;
+                };
+            };
+        };
+    };
+    redo: {
+        parameters: {
+            query?: {
+                since?: number;
+            };
+            header?: never;
+            path: {
+                workspace: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DraftView"];
+                };
+            };
+        };
+    };
+    take: {
+        parameters: {
+            query?: {
+                since?: number;
+            };
+            header?: never;
+            path: {
+                workspace: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DraftView"];
+                };
+            };
+        };
+    };
+    terms: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                workspace: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TermsRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": {
+                        [key: string]: unknown;
+                    };
+                };
+            };
+        };
+    };
+    undo: {
+        parameters: {
+            query?: {
+                since?: number;
+            };
             header?: never;
             path: {
                 workspace: string;
@@ -3382,6 +4299,32 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["NextView"];
+                };
+            };
+        };
+    };
+    here: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                workspace: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Here"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Present"];
                 };
             };
         };

@@ -62,17 +62,10 @@ public final class Loader {
     }
 
     private void draft(String workspace, String folder) {
-        var revisions = new HashMap<String, Long>();
-        client.get(workspace + "/draft")
-                .get("types")
-                .forEach(type -> revisions.put(
-                        type.at("/definition/id").asString(),
-                        type.get("revision").asLong()));
-        for (var type : Packages.model(folder).types()) {
-            client.put(
-                    workspace + "/draft/types/" + type.id(),
-                    Map.of("base", revisions.get(type.id()), "definition", PackageWriter.tree(type)));
-        }
+        var definitions = Packages.model(folder).definitions().stream()
+                .map(each -> Map.of("sort", PackageWriter.word(each.sort()), "definition", PackageWriter.tree(each)))
+                .toList();
+        client.post(workspace + "/draft/take", Map.of("definitions", definitions));
     }
 
     private void install(String site, String version) {

@@ -31,7 +31,7 @@ public class DemoTest {
         var first = Packages.model("release-1.0.0");
         var second = Packages.model("release-2.0.0");
         assertEquals(Comparison.of(first, second).nextVersion("1.0.0"), "2.0.0");
-        assertEquals(Comparison.of(second, Packages.model("draft")).nextVersion("2.0.0"), "2.1.0");
+        assertEquals(Comparison.of(second, Packages.model("draft")).nextVersion("2.0.0"), "3.0.0");
     }
 
     @Test

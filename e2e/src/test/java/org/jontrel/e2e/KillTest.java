@@ -140,12 +140,12 @@ public class KillTest {
     private static void release(Client client, Model model, String version) {
         var type = model.types().getFirst();
         long base = 0;
-        for (var drafted : client.get("/api/workspaces/tessel/draft").get("types")) {
+        for (var drafted : client.get("/api/workspaces/tessel/draft").get("definitions")) {
             base = drafted.get("revision").asLong();
         }
         client.put(
-                "/api/workspaces/tessel/draft/types/" + type.id(),
-                Map.of("base", base, "definition", PackageWriter.tree(type)));
+                "/api/workspaces/tessel/draft/definitions/" + type.id(),
+                Map.of("sort", "type", "base", base, "definition", PackageWriter.tree(type)));
         client.post("/api/workspaces/tessel/releases", Map.of("version", version, "notes", ""));
     }
 

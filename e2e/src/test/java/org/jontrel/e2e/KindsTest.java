@@ -28,8 +28,8 @@ public class KindsTest {
         client.post("/api/workspaces", Map.of("title", "Tessel"));
         var type = Moorings.standard().types().getFirst();
         client.put(
-                "/api/workspaces/tessel/draft/types/" + type.id(),
-                Map.of("base", 0, "definition", PackageWriter.tree(type)));
+                "/api/workspaces/tessel/draft/definitions/" + type.id(),
+                Map.of("sort", "type", "base", 0, "definition", PackageWriter.tree(type)));
         client.post("/api/workspaces/tessel/releases", Map.of("version", "1.0.0", "notes", ""));
         client.post("/api/workspaces/tessel/sites", Map.of("name", "Trial"));
         var run = client.post("/api/sites/trial/runs", Map.of("version", "1.0.0"))

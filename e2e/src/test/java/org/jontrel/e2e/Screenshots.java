@@ -1,7 +1,9 @@
 package org.jontrel.e2e;
 
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import java.nio.file.Path;
 import org.jontrel.demo.Loader;
 import org.testng.annotations.Test;
 
@@ -19,6 +21,60 @@ public class Screenshots {
         }
     }
 
+    /** The rest of the Model area. */
+    private void desk(Visitor visitor) {
+        var page = visitor.page;
+        open(visitor, "Waterway");
+        page.locator("[data-term] input").nth(2).scrollIntoViewIfNeeded();
+        page.locator("[data-term] input").nth(2).focus();
+        visitor.picture(folder, "taxonomy");
+        open(visitor, "Heritage boat");
+        page.locator(".quick-line")
+                .evaluate(
+                        "(element, text) => { const data = new DataTransfer(); data.setData('text/plain', text);"
+                                + " element.dispatchEvent(new ClipboardEvent('paste', {clipboardData: data, bubbles: true, cancelable: true})); }",
+                        "Builder\tDraught (m)\tBought\tState\nHale & Sons\t0.85\t1.5.1998\tsound\nOrrin Yard\t1.1\t12.9.2004\tSound\n"
+                                + "Hale & Sons\t0.9\t3.4.2011\tleaks\nUnknown\t0.75\t30.11.2019\tsound\n");
+        visitor.button("Add 4 fields").scrollIntoViewIfNeeded();
+        visitor.picture(folder, "paste");
+        visitor.button("Cancel").click();
+        page.locator(".proof")
+                .getByText("Code", new Locator.GetByTextOptions().setExact(true))
+                .click();
+        page.locator(".cm-content").getByText("heritage_boat").first().waitFor();
+        page.locator(".sheet").evaluate("sheet => { sheet.scrollTop = 0; }");
+        visitor.picture(folder, "code");
+        page.locator(".proof")
+                .getByText("Form", new Locator.GetByTextOptions().setExact(true))
+                .click();
+        visitor.open("/w/tessel-waters/map")
+                .page
+                .locator("svg [role=link]")
+                .nth(11)
+                .waitFor();
+        visitor.picture(folder, "map");
+        visitor.open("/w/tessel-waters/history")
+                .heading("Since the last release")
+                .waitFor();
+        page.getByText("Step to here").first().waitFor();
+        visitor.picture(folder, "history");
+        visitor.open("/w/tessel-waters/exchange").heading("Take definitions in").waitFor();
+        page.locator("input[type=file]").setInputFiles(new Path[] {
+            Path.of("../demo/src/main/resources/org/jontrel/demo/release-1.0.0/types/mooring.yaml"),
+            Path.of("../examples/seed-bank/types/vault.yaml")
+        });
+        page.getByText("Content type Vault added").waitFor();
+        visitor.picture(folder, "in-out");
+    }
+
+    private static void open(Visitor visitor, String name) {
+        visitor.page
+                .locator("nav a:has(.name:text-is(\"" + name + "\"))")
+                .first()
+                .click();
+        visitor.heading(name).waitFor();
+    }
+
     private void take(Visitor visitor) {
         var page = visitor.page;
         visitor.open("/sign-in").heading("Sign in").waitFor();
@@ -33,6 +89,7 @@ public class Screenshots {
         visitor.button("Dark theme").click();
         visitor.picture(folder, "model-dark");
         visitor.button("Light theme").click();
+        desk(visitor);
         visitor.link("Releases").click();
         visitor.heading("Next release").waitFor();
         visitor.picture(folder, "releases");

@@ -1,5 +1,6 @@
 package org.jontrel.server;
 
+import static com.tngtech.archunit.core.domain.JavaClass.Predicates.simpleNameEndingWith;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static com.tngtech.archunit.library.Architectures.layeredArchitecture;
@@ -96,9 +97,8 @@ public class ArchitectureTest {
     public void controllersAndMappersStayWithinTheirFeature() {
         classes()
                 .that()
-                .haveSimpleNameEndingWith("Controller")
-                .or()
-                .haveSimpleNameEndingWith("Mapper")
+                .resideInAnyPackage("org.jontrel.server..", "org.jontrel.site..")
+                .and(simpleNameEndingWith("Controller").or(simpleNameEndingWith("Mapper")))
                 .should()
                 .bePackagePrivate()
                 .check(everything);

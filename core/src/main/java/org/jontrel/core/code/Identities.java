@@ -14,6 +14,7 @@ import org.jontrel.core.model.Group;
 import org.jontrel.core.model.Ids;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
+import org.jontrel.core.model.SharedGroup;
 import org.jontrel.core.model.Term;
 import org.jontrel.core.shape.Reading;
 import org.jontrel.core.shape.Sense;
@@ -64,6 +65,16 @@ public final class Identities {
         var places = new HashMap<String, String>();
         ids.stream().sorted().forEach(id -> places.put(id, Reading.GIVEN_HERE + (places.size() + 1)));
         return places;
+    }
+
+    /** A group with ids for everything in it. */
+    public Group complete(Group group) {
+        var owner = new SharedGroup("g00000000", "key", group.title(), "", List.of());
+        claim(group);
+        Things.within(group, this::claim);
+        give(group.id(), Optional.empty(), 'g');
+        matchInside(group, null, owner);
+        return (Group) renamed(group, given);
     }
 
     /** A thing with other ids in the place of some, wherever they stand in it. */

@@ -151,6 +151,42 @@ public final class PackageReader {
         return new Result(content, new Origins(reader.reading.origins()), reader.reading.was(), findings);
     }
 
+    /**
+     * One file of a definition as somebody edited it: its references are those of a model, its things known by the
+     * definition as it was.
+     */
+    public static Result edited(
+            String file, byte[] bytes, Definition.Sort sort, Model model, Definition before, Ids ids) {
+        var findings = new ArrayList<Finding>();
+        var reader = new PackageReader(new java.util.TreeMap<>(), findings);
+        YamlReader.read(file, bytes, findings)
+                .flatMap(node -> Shapes.of(sort).read(node, sort.noun(), reader.reading.in(file)))
+                .ifPresent(reader.definitions::add);
+        var origins = new Origins(reader.reading.origins());
+        if (Finding.blocks(findings) || reader.definitions.isEmpty()) {
+            return new Result(Optional.empty(), origins, reader.reading.was(), findings);
+        }
+        var identities = new Identities(new Model(List.of(before)), ids);
+        var read = reader.definitions.getFirst();
+        if (!read.id().startsWith(Reading.GIVEN_HERE) && !read.id().equals(before.id())) {
+            findings.add(Finding.of(Code.ID_CHANGED, Place.file(file), read.id(), before.id()));
+            return new Result(Optional.empty(), origins, reader.reading.was(), findings);
+        }
+        var known = identities.complete(new Model(List.of(read)), reader.reading.was());
+        var complete = withId(known.definitions().getFirst(), before.id());
+        var named = new Names(model.with(complete)).toIds(complete);
+        var content = new ModelPackage(
+                Manifest.of("draft", "0.0.0", "", List.of(), "", ""), new Model(List.of(named)), List.of());
+        return new Result(Optional.of(content), origins.renamed(identities.given()), reader.reading.was(), findings);
+    }
+
+    /** A definition of another key is still the one that was edited. */
+    private static Definition withId(Definition definition, String id) {
+        return definition.id().equals(id)
+                ? definition
+                : (Definition) Identities.renamed((Object) definition, Map.of(definition.id(), id));
+    }
+
     private Optional<Manifest> manifest() {
         var bytes = files.get(MANIFEST);
         if (bytes == null) {

@@ -126,7 +126,8 @@ public final class PackageWriter {
         return all;
     }
 
-    private static String camel(String name) {
+    /** A name of several words as API descriptions write it: {@code taxonomy_use} is TaxonomyUse. */
+    public static String camel(String name) {
         var camel = new StringBuilder();
         for (var word : name.split("_")) {
             camel.append(Character.toUpperCase(word.charAt(0))).append(word.substring(1));

@@ -17,8 +17,8 @@ final class Single {
             new Sign(Definition.Sort.TAXONOMY, Set.of("singular", "hierarchical")),
             new Sign(Definition.Sort.TAXONOMY, Set.of("singular", "fields")),
             new Sign(Definition.Sort.TYPE, Set.of("singular")),
-            new Sign(Definition.Sort.LIST, Set.of("title", "options")),
-            new Sign(Definition.Sort.GROUP, Set.of("title", "fields")),
+            new Sign(Definition.Sort.LIST, Set.of("options")),
+            new Sign(Definition.Sort.GROUP, Set.of("fields")),
             new Sign(Definition.Sort.VALUES, Set.of("title", "groups")));
 
     private Single() {}

@@ -48,7 +48,7 @@ public final class Infer {
     private List<Proposal> columns(String text) {
         var rows = rows(text);
         var proposals = new ArrayList<Proposal>();
-        for (int i = 0; i < rows.getFirst().size() && proposals.size() < MOST; i++) {
+        for (int i = 0; !rows.isEmpty() && i < rows.getFirst().size() && proposals.size() < MOST; i++) {
             int column = i;
             var name = rows.getFirst().get(i).strip();
             var samples = rows.stream()

@@ -31,6 +31,10 @@ final class QuickLine {
     /** Words for kinds, the longest first where one begins with another. */
     private static final Map<String, Kind> KINDS = kinds();
 
+    /** Kinds that names end with: "Start date" is a name, and "Rise number" is a name and a kind. */
+    private static final Set<String> NATURAL =
+            Set.of("email", "e-mail", "phone", "date", "time", "image", "colour", "icon");
+
     private static final Set<String> REQUIRED = Set.of("required", "needed", "must");
     private static final Set<String> MANY = Set.of("many", "several", "multiple");
     private final Model model;
@@ -95,6 +99,9 @@ final class QuickLine {
             for (var named : KINDS.entrySet()) {
                 if (begins(rest, named.getKey())) {
                     var after = rest.substring(named.getKey().length()).strip();
+                    if (after.isEmpty() && NATURAL.contains(named.getKey())) {
+                        return new Said(String.join(" ", words), named.getValue(), required, "");
+                    }
                     return said(String.join(" ", words.subList(0, at)), named.getValue(), after, required);
                 }
             }

@@ -54,4 +54,19 @@ public record Taxonomy(
                 newSections,
                 terms);
     }
+
+    public Taxonomy withTerms(List<Term> newTerms) {
+        return new Taxonomy(
+                id,
+                key,
+                singular,
+                plural,
+                description,
+                path,
+                hierarchical,
+                parentsInAddress,
+                fields,
+                sections,
+                newTerms);
+    }
 }

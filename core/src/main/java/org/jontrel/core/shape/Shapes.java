@@ -9,6 +9,7 @@ import java.util.SequencedMap;
 import org.jontrel.core.model.ChoiceList;
 import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.Definition;
+import org.jontrel.core.model.Group;
 import org.jontrel.core.model.SharedGroup;
 import org.jontrel.core.model.SiteValues;
 
@@ -94,6 +95,14 @@ public final class Shapes {
         return ConditionShape.INSTANCE.read(Node.of(tree), "condition", new Reading(new ArrayList<>()));
     }
 
+    /** A group of fields as it stands in files, but with ids for what it refers to; empty where it is none. */
+    public static Optional<Group> group(Object tree) {
+        return SectionShape.INSTANCE
+                .read(Node.of(tree), "group", new Reading(new ArrayList<>()))
+                .filter(Group.class::isInstance)
+                .map(Group.class::cast);
+    }
+
     /** What a property of a kind is for. */
     public record About(String name, String about, Sense sense, Object absent, boolean required) {}
 
@@ -102,6 +111,13 @@ public final class Shapes {
         var kinds = new LinkedHashMap<String, List<About>>();
         KindShapes.BY_CODE.forEach((code, shape) -> kinds.put(code, about(shape)));
         return kinds;
+    }
+
+    /** What all fields have and what it is for. */
+    public static List<About> aboutFields() {
+        return about(FieldShape.byKind().firstEntry().getValue()).stream()
+                .filter(about -> FieldShape.isCommon(about.name()))
+                .toList();
     }
 
     /** The properties of a shape and what they are for. */

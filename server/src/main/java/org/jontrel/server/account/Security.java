@@ -35,6 +35,8 @@ class Security {
                         .authenticated()
                         .requestMatchers("/api/proof/**")
                         .authenticated()
+                        .requestMatchers("/api/workspaces/*/presence")
+                        .authenticated()
                         .requestMatchers("/api/sites/*/types/**")
                         .hasAnyRole(architect, editor)
                         .requestMatchers("/api/**")

@@ -37,6 +37,9 @@ interface ReleaseMapper {
     @Select(RELEASE + " WHERE workspace_id = #{workspaceId} AND version = #{version}")
     ReleaseRow find(@Param("workspaceId") long workspaceId, @Param("version") String version);
 
+    @Select("SELECT version FROM model_release WHERE workspace_id = #{workspaceId} ORDER BY position DESC LIMIT 1")
+    String latestVersion(long workspaceId);
+
     @Insert(
             "INSERT INTO model_release (workspace_id, version, position, notes, model, checksum, by_whom, released_at) VALUES"
                     + " (#{workspaceId}, #{version}, #{position}, #{notes}, #{model}, #{checksum}, #{byWhom}, UTC_TIMESTAMP(3))")

@@ -1,5 +1,7 @@
 package org.jontrel.server.release;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
@@ -31,6 +33,10 @@ public class Releases {
     private static final int LONGEST_NOTES = 10_000;
     private final ReleaseMapper mapper;
 
+    /** Releases never change, and reading a large one takes longer than an edit may. */
+    private final Cache<String, Release> kept =
+            Caffeine.newBuilder().maximumSize(200).build();
+
     Releases(ReleaseMapper mapper) {
         this.mapper = mapper;
     }
@@ -45,13 +51,16 @@ public class Releases {
     }
 
     public Optional<Release> latest(long workspaceId) {
-        return all(workspaceId).stream().findFirst();
+        return Optional.ofNullable(mapper.latestVersion(workspaceId)).map(version -> get(workspaceId, version));
     }
 
     /** @throws Refusal where the workspace has no such release */
     public Release get(long workspaceId, String version) {
-        return Optional.ofNullable(mapper.find(workspaceId, version))
-                .map(Releases::release)
+        return Optional.ofNullable(kept.get(
+                        workspaceId + "/" + version,
+                        _ -> Optional.ofNullable(mapper.find(workspaceId, version))
+                                .map(Releases::release)
+                                .orElse(null)))
                 .orElseThrow(() -> Refusal.missing("There is no release " + version + " in this workspace."));
     }
 

@@ -91,6 +91,18 @@ class SiteController {
         return view(found, target, engine.runs().plan(target), engine.installed());
     }
 
+    /** What the draft would do to a site's records, were it released as it is. */
+    @GetMapping("/api/sites/{site}/impact")
+    SiteViews.PlanView impact(@PathVariable String site) {
+        var found = sites.get(site);
+        var engine = sites.engine(site);
+        var decisions = releases.latest(found.workspaceId())
+                .map(latest -> releases.decisions(found.workspaceId(), latest.version()))
+                .orElse(List.of());
+        var target = new Runs.Target("draft", drafts.get(found.workspaceId()).model(), decisions);
+        return view(found, target, engine.runs().plan(target), engine.installed());
+    }
+
     private SiteViews.PlanView view(
             Sites.Registered site,
             Runs.Target target,

@@ -4,6 +4,7 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import java.util.Locale;
 import org.jontrel.core.finding.Finding;
+import org.jontrel.core.finding.Fix;
 
 /** A finding over HTTP: its code, its sentence and its place. */
 @Schema(requiredProperties = {"code", "severity", "sentence", "place", "definition", "field", "property"})
@@ -17,7 +18,23 @@ public record FindingView(
 
         String definition,
         String field,
-        String property) {
+        String property,
+
+        @Schema(description = "What would mend it; send it back to have it done")
+        FixView fix) {
+    /** Sets a property (to nothing where the value is absent), or takes items out of a list. */
+    @Schema(requiredProperties = {"sentence", "element", "property"})
+    public record FixView(String sentence, String element, String property, Object value, List<String> items) {
+        static FixView of(Fix fix) {
+            return switch (fix) {
+                case Fix.Set(String element, String property, Object value) ->
+                    new FixView(fix.sentence(), element, property, value, null);
+                case Fix.Remove(String element, String property, List<String> items) ->
+                    new FixView(fix.sentence(), element, property, null, items);
+            };
+        }
+    }
+
     public static FindingView of(Finding finding) {
         return new FindingView(
                 finding.code().name(),
@@ -26,7 +43,8 @@ public record FindingView(
                 finding.place().inFile(),
                 finding.place().definition(),
                 finding.place().field(),
-                finding.place().property());
+                finding.place().property(),
+                finding.fix().map(FixView::of).orElse(null));
     }
 
     public static List<FindingView> of(List<Finding> findings) {

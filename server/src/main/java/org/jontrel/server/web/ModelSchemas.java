@@ -6,7 +6,9 @@ import io.swagger.v3.oas.models.media.JsonSchema;
 import io.swagger.v3.oas.models.media.Schema;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.jontrel.core.code.PackageWriter;
+import org.jontrel.core.model.Definition;
 import org.springdoc.core.customizers.OpenApiCustomizer;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -26,6 +28,7 @@ class ModelSchemas {
             api.getInfo().title("Jontrel").version("1");
             PackageWriter.components("#/components/schemas/")
                     .forEach((name, schema) -> api.getComponents().addSchemas(name, schema(schema)));
+            api.getComponents().addSchemas("Definition", schema(Map.of("oneOf", sorts())));
             JOURNAL.forEach((name, optional) -> {
                 var view = api.getComponents().getSchemas().get(name);
                 if (view != null) {
@@ -33,6 +36,15 @@ class ModelSchemas {
                 }
             });
         };
+    }
+
+    private static List<Map<String, String>> sorts() {
+        return Stream.of(Definition.Sort.values())
+                .map(sort -> Map.of(
+                        "$ref",
+                        "#/components/schemas/"
+                                + PackageWriter.camel(sort.noun().replace(' ', '_'))))
+                .toList();
     }
 
     @SuppressWarnings({"rawtypes", "unchecked"}) // the library hands out schemas without their type

@@ -5,23 +5,13 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import java.security.Principal;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.stream.Collectors;
-import org.jontrel.core.check.ModelCheck;
+import java.util.Optional;
 import org.jontrel.core.code.Identities;
-import org.jontrel.core.code.PackageReader;
-import org.jontrel.core.code.PackageWriter;
-import org.jontrel.core.finding.Finding;
-import org.jontrel.core.model.ContentType;
+import org.jontrel.core.edit.Fresh;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Ids;
-import org.jontrel.core.model.Keys;
-import org.jontrel.core.model.Model;
-import org.jontrel.core.model.Nouns;
-import org.jontrel.server.release.Releases;
-import org.jontrel.server.web.FindingView;
 import org.jontrel.server.web.Refusal;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -31,152 +21,149 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
-/** The draft over HTTP. Definitions are in the words of the code format. */
+/**
+ * The draft over HTTP. Every answer tells the whole state of the draft, but only those definitions that were written since
+ * the revision {@code since}.
+ */
 @RestController
 @RequestMapping("/api/workspaces/{workspace}/draft")
 class DraftController {
-    private static final int LONGEST_NOUN = 200;
+    private static final int LONGEST_NAME = 200;
     private final Workspaces workspaces;
     private final Drafts drafts;
-    private final Releases releases;
+    private final DraftViews views;
     private final Ids ids;
 
-    DraftController(Workspaces workspaces, Drafts drafts, Releases releases, Ids ids) {
+    DraftController(Workspaces workspaces, Drafts drafts, DraftViews views, Ids ids) {
         this.workspaces = workspaces;
         this.drafts = drafts;
-        this.releases = releases;
+        this.views = views;
         this.ids = ids;
     }
 
-    @Schema(requiredProperties = {"definition", "revision"})
-    record TypeView(
-            @Schema(ref = "#/components/schemas/ContentType")
-            Map<String, Object> definition,
+    record NewDefinition(
+            @NotBlank String sort,
 
-            long revision) {
-        TypeView(Definition definition, long revision) {
-            this(PackageWriter.tree(definition), revision);
-        }
-    }
+            @Schema(description = "The noun for one, or a title") @NotBlank
+            String name,
 
-    @Schema(requiredProperties = {"revision", "types", "findings", "changed"})
-    record DraftView(
-            long revision,
-            List<TypeView> types,
-            List<FindingView> findings,
+            @Schema(description = "Id of the content type that a layout or listing is for")
+            String type) {}
 
-            @Schema(description = "Ids of types that differ from the latest release")
-            List<String> changed,
-
-            @Schema(description = "The edit that undo takes back")
-            String undo,
-
-            @Schema(description = "The edit that redo brings back")
-            String redo) {}
-
-    record NewType(@NotBlank String singular) {}
+    @Schema(requiredProperties = {"id", "draft"})
+    record Made(String id, DraftViews.DraftView draft) {}
 
     record Edit(
-            @Schema(description = "Revision the writer had seen") @NotNull
+            @NotBlank String sort,
+
+            @Schema(description = "Revision the writer had seen; 0 for a new definition") @NotNull
             Long base,
 
-            @Schema(ref = "#/components/schemas/ContentType") @NotNull
+            @Schema(description = "The definition as the writer had seen it, so that edits of two can be joined")
+            Map<String, Object> before,
+
+            @Schema(ref = "#/components/schemas/Definition") @NotNull
             Map<String, Object> definition) {}
 
+    @Schema(requiredProperties = {"merged", "draft"})
+    record Written(
+            @Schema(description = "Whether another's edit was joined in")
+            boolean merged,
+
+            DraftViews.DraftView draft) {}
+
     @GetMapping
-    DraftView draft(@PathVariable String workspace) {
-        return view(workspaces.get(workspace).id());
+    DraftViews.DraftView draft(@PathVariable String workspace, @RequestParam(defaultValue = "0") long since) {
+        return views.view(workspaces.get(workspace).id(), since);
     }
 
-    private DraftView view(long workspaceId) {
-        var draft = drafts.get(workspaceId);
-        var model = draft.model();
-        var changed = releases.changes(workspaceId, model).changes().stream()
-                .map(change -> change.subject().definitionId())
-                .distinct()
-                .toList();
-        return new DraftView(
-                draft.revision(),
-                draft.definitions().stream()
-                        .filter(drafted -> drafted.definition() instanceof ContentType)
-                        .map(drafted -> new TypeView(drafted.definition(), drafted.revision()))
-                        .toList(),
-                FindingView.of(ModelCheck.check(model)),
-                changed,
-                draft.undo(),
-                draft.redo());
-    }
-
-    /** Makes a content type from its noun; everything else derives. */
-    @PostMapping("/types")
+    /** Makes a definition from its name; everything else derives. */
+    @PostMapping("/definitions")
     @ResponseStatus(HttpStatus.CREATED)
-    TypeView add(@PathVariable String workspace, @Valid @RequestBody NewType body, Principal principal) {
-        if (body.singular().length() > LONGEST_NOUN) {
-            throw Refusal.invalid("A name has at most " + LONGEST_NOUN + " characters.", List.of());
+    Made add(
+            @PathVariable String workspace,
+            @RequestParam(defaultValue = "0") long since,
+            @Valid @RequestBody NewDefinition body,
+            Principal principal) {
+        if (body.name().length() > LONGEST_NAME) {
+            throw Refusal.invalid("A name has at most " + LONGEST_NAME + " characters.", List.of());
         }
+        var sort = DefinitionView.sort(body.sort());
         var id = workspaces.get(workspace).id();
-        var made = Nouns.type(body.singular(), ids);
         var model = drafts.get(id).model();
-        var type = withFreeNames(made, model);
-        drafts.put(id, type, 0, principal.getName());
-        return drafts.get(id).definitions().stream()
-                .filter(drafted -> drafted.definition().id().equals(type.id()))
-                .map(drafted -> new TypeView(drafted.definition(), drafted.revision()))
-                .findFirst()
-                .orElseThrow();
+        var typeId = body.type() == null ? "" : body.type();
+        boolean view = sort == Definition.Sort.LAYOUT || sort == Definition.Sort.LISTING;
+        if (view && model.type(typeId).isEmpty()) {
+            throw Refusal.invalid("A " + sort.noun() + " needs the content type it is for.", List.of());
+        }
+        var made = new Fresh(model, ids).definition(sort, body.name(), typeId);
+        drafts.put(id, made, 0, Optional.empty(), principal.getName());
+        return new Made(made.id(), views.view(id, since));
     }
 
-    private static ContentType withFreeNames(ContentType type, Model model) {
-        var keys = model.types().stream().map(ContentType::key).collect(Collectors.toSet());
-        var paths = model.types().stream()
-                .map(other -> other.path().replace('-', '_'))
-                .collect(Collectors.toSet());
-        return type.withNames(
-                Keys.free(type.key(), keys),
-                Keys.free(type.path().replace('-', '_'), paths).replace('_', '-'));
-    }
-
-    @PutMapping("/types/{id}")
-    DraftView put(
+    @PutMapping("/definitions/{id}")
+    Written put(
             @PathVariable String workspace,
             @PathVariable String id,
+            @RequestParam(defaultValue = "0") long since,
             @Valid @RequestBody Edit body,
             Principal principal) {
         var workspaceId = workspaces.get(workspace).id();
-        var findings = new ArrayList<Finding>();
-        var type = PackageReader.type(body.definition(), findings);
-        if (type.isEmpty() || !findings.isEmpty()) {
-            throw Refusal.invalid("This definition cannot be read.", findings);
-        }
-        if (!type.get().id().equals(id) || !Ids.isId(id)) {
+        var definition = DefinitionView.read(body.sort(), body.definition());
+        if (!definition.id().equals(id)) {
             throw Refusal.invalid("The definition's id does not match its address.", List.of());
         }
-        var complete = new Identities(drafts.get(workspaceId).model(), ids).complete(type.get());
-        drafts.put(workspaceId, complete, body.base(), principal.getName());
-        return view(workspaceId);
+        var before = body.before() == null
+                ? Optional.<Definition>empty()
+                : Optional.of(DefinitionView.read(body.sort(), body.before()));
+        var complete = new Identities(drafts.get(workspaceId).model(), ids).complete(definition);
+        boolean merged = drafts.put(workspaceId, complete, body.base(), before, principal.getName());
+        return new Written(merged, views.view(workspaceId, since));
     }
 
-    @DeleteMapping("/types/{id}")
-    DraftView remove(@PathVariable String workspace, @PathVariable String id, Principal principal) {
+    @DeleteMapping("/definitions/{id}")
+    DraftViews.DraftView remove(
+            @PathVariable String workspace,
+            @PathVariable String id,
+            @RequestParam(defaultValue = "0") long since,
+            Principal principal) {
         var workspaceId = workspaces.get(workspace).id();
         drafts.remove(workspaceId, id, principal.getName());
-        return view(workspaceId);
+        return views.view(workspaceId, since);
     }
 
     @PostMapping("/undo")
-    DraftView undo(@PathVariable String workspace) {
+    DraftViews.DraftView undo(@PathVariable String workspace, @RequestParam(defaultValue = "0") long since) {
         var id = workspaces.get(workspace).id();
         drafts.undo(id);
-        return view(id);
+        return views.view(id, since);
     }
 
     @PostMapping("/redo")
-    DraftView redo(@PathVariable String workspace) {
+    DraftViews.DraftView redo(@PathVariable String workspace, @RequestParam(defaultValue = "0") long since) {
         var id = workspaces.get(workspace).id();
         drafts.redo(id);
-        return view(id);
+        return views.view(id, since);
+    }
+
+    /** The edits of the draft, newest first. */
+    @GetMapping("/edits")
+    List<DraftViews.EditView> edits(@PathVariable String workspace) {
+        return drafts.edits(workspaces.get(workspace).id()).stream()
+                .map(DraftViews.EditView::of)
+                .toList();
+    }
+
+    /** Undoes or redoes until this edit is the last that is done; 0 goes back before all. */
+    @PostMapping("/edits/{seq}")
+    DraftViews.DraftView stepTo(
+            @PathVariable String workspace, @PathVariable long seq, @RequestParam(defaultValue = "0") long since) {
+        var id = workspaces.get(workspace).id();
+        drafts.stepTo(id, seq);
+        return views.view(id, since);
     }
 }

@@ -1,5 +1,10 @@
 package org.jontrel.server.workspace;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.time.Instant;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
@@ -7,6 +12,8 @@ import java.util.stream.Collectors;
 import org.jontrel.core.compare.Change;
 import org.jontrel.core.compare.Comparison;
 import org.jontrel.core.compare.Sentences;
+import org.jontrel.core.merge.Clash;
+import org.jontrel.core.merge.Merge;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Model;
 import org.jontrel.server.web.Refusal;
@@ -14,10 +21,15 @@ import org.jontrel.site.table.ModelText;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
-/** The drafts of workspaces: one definition at a time is written, and every edit can be undone and redone. */
+/** The drafts of workspaces: every edit of one or several definitions can be undone and redone. */
 @Service
 public class Drafts {
+    private static final int MOST_EDITS = 300;
     private final WorkspaceMapper mapper;
+
+    /** Definitions by their text, so that an edit of one does not read all others again. */
+    private final Cache<String, Definition> read =
+            Caffeine.newBuilder().maximumSize(5_000).build();
 
     Drafts(WorkspaceMapper mapper) {
         this.mapper = mapper;
@@ -31,7 +43,16 @@ public class Drafts {
         public Model model() {
             return new Model(definitions.stream().map(Drafted::definition).toList());
         }
+
+        Optional<Drafted> find(String id) {
+            return definitions.stream()
+                    .filter(each -> each.definition().id().equals(id))
+                    .findFirst();
+        }
     }
+
+    /** An edit in the history of a draft, newest first. */
+    record Edit(long seq, String title, String by, Instant at, boolean undone) {}
 
     @Transactional(readOnly = true)
     public Draft get(long workspaceId) {
@@ -40,38 +61,104 @@ public class Drafts {
                 .sorted(java.util.Comparator.comparing(
                         drafted -> drafted.definition().name()))
                 .toList();
-        var undo = mapper.lastEdit(workspaceId);
-        var redo = mapper.nextEdit(workspaceId);
         return new Draft(
                 mapper.revision(workspaceId),
                 definitions,
-                undo == null ? null : undo.title(),
-                redo == null ? null : redo.title());
+                titleOf(mapper.lastEdit(workspaceId)),
+                titleOf(mapper.nextEdit(workspaceId)));
+    }
+
+    private static String titleOf(List<WorkspaceMapper.EditRow> edit) {
+        return edit.isEmpty() ? null : edit.getFirst().title();
+    }
+
+    List<Edit> edits(long workspaceId) {
+        return mapper.edits(workspaceId, MOST_EDITS).stream()
+                .map(row -> new Edit(
+                        row.seq(), row.title(), row.byWhom(), row.editedAt().toInstant(ZoneOffset.UTC), row.undone()))
+                .toList();
     }
 
     /**
-     * Writes a definition.
+     * Writes a definition. Where somebody else wrote it since, both edits are kept; where they clash, nothing is written.
      *
      * @param base revision that the writer had seen; 0 for a new definition
-     * @throws Refusal where somebody else wrote it since
+     * @param before the definition as the writer had seen it, where known
+     * @return whether another's edit was merged in
+     * @throws Refusal where both changed the same thing, or the definition is gone
      */
     @Transactional
-    public void put(long workspaceId, Definition definition, long base, String by) {
+    public boolean put(long workspaceId, Definition definition, long base, Optional<Definition> before, String by) {
         mapper.raise(workspaceId);
         var now = mapper.definition(workspaceId, definition.id());
         long revision = now == null ? 0 : now.revision();
         var content = text(definition);
         if (now != null && now.content().equals(content)) {
-            return;
+            return false;
         }
-        if (revision != base) {
+        if (revision == base) {
+            record(workspaceId, definition.id(), now == null ? null : now.content(), content, by);
+            return false;
+        }
+        if (now == null) {
+            throw Refusal.conflict(definition.name() + " was removed in another window.", null);
+        }
+        var theirs = definition(now.content());
+        var merged = Merge.merge(
+                before.map(each -> new Model(List.of(each))).orElse(Model.EMPTY),
+                new Model(List.of(definition)),
+                new Model(List.of(theirs)));
+        if (before.isEmpty() || !merged.clashes().isEmpty()) {
+            var clashes = merged.clashes().stream().map(Clash::sentence).collect(Collectors.joining(" "));
             throw Refusal.conflict(
-                    now == null
-                            ? definition.name() + " was removed in another window."
-                            : definition.name() + " was changed in another window.",
-                    now == null ? null : new DraftController.TypeView(definition(now.content()), now.revision()));
+                    theirs.name() + " was changed in another window. " + clashes,
+                    new DefinitionView(theirs, now.revision()));
         }
-        record(workspaceId, definition.id(), now == null ? null : now.content(), content, by);
+        record(
+                workspaceId,
+                definition.id(),
+                now.content(),
+                text(merged.model().definitions().getFirst()),
+                by);
+        return true;
+    }
+
+    /** Makes a draft what {@code to} is, as one edit; {@code from} is what the caller had seen. */
+    @Transactional
+    public void change(long workspaceId, Model from, Model to, String title, String by) {
+        mapper.raise(workspaceId);
+        var changed = new ArrayList<WorkspaceMapper.EditRow>();
+        var ids = new java.util.LinkedHashSet<String>();
+        from.definitions().forEach(each -> ids.add(each.id()));
+        to.definitions().forEach(each -> ids.add(each.id()));
+        for (var id : ids) {
+            var was = from.definition(id).map(Drafts::text).orElse(null);
+            var is = to.definition(id).map(Drafts::text).orElse(null);
+            if (Objects.equals(was, is)) {
+                continue;
+            }
+            var now = mapper.definition(workspaceId, id);
+            if (!Objects.equals(now == null ? null : now.content(), was)) {
+                throw Refusal.conflict("The draft was changed at the same moment. Try again.", null);
+            }
+            changed.add(new WorkspaceMapper.EditRow(workspaceId, 0, id, title, "several", was, is, by, true));
+        }
+        if (!changed.isEmpty()) {
+            long seq = nextSeq(workspaceId);
+            changed.forEach(edit -> {
+                write(workspaceId, edit.definitionId(), edit.contentAfter());
+                mapper.insertEdit(new WorkspaceMapper.EditRow(
+                        workspaceId,
+                        seq,
+                        edit.definitionId(),
+                        cut(title),
+                        edit.topic(),
+                        edit.contentBefore(),
+                        edit.contentAfter(),
+                        by,
+                        true));
+            });
+        }
     }
 
     @Transactional
@@ -94,28 +181,55 @@ public class Drafts {
     @Transactional
     public void undo(long workspaceId) {
         mapper.raise(workspaceId);
-        var edit = Optional.ofNullable(mapper.lastEdit(workspaceId))
-                .orElseThrow(() -> Refusal.conflict("There is nothing to undo.", null));
-        write(workspaceId, edit.definitionId(), edit.contentBefore());
-        mapper.mark(workspaceId, edit.seq(), true);
+        var edit = mapper.lastEdit(workspaceId);
+        if (edit.isEmpty()) {
+            throw Refusal.conflict("There is nothing to undo.", null);
+        }
+        edit.forEach(row -> write(workspaceId, row.definitionId(), row.contentBefore()));
+        mapper.mark(workspaceId, edit.getFirst().seq(), true);
     }
 
     @Transactional
     public void redo(long workspaceId) {
         mapper.raise(workspaceId);
-        var edit = Optional.ofNullable(mapper.nextEdit(workspaceId))
-                .orElseThrow(() -> Refusal.conflict("There is nothing to redo.", null));
-        write(workspaceId, edit.definitionId(), edit.contentAfter());
-        mapper.mark(workspaceId, edit.seq(), false);
+        var edit = mapper.nextEdit(workspaceId);
+        if (edit.isEmpty()) {
+            throw Refusal.conflict("There is nothing to redo.", null);
+        }
+        edit.forEach(row -> write(workspaceId, row.definitionId(), row.contentAfter()));
+        mapper.mark(workspaceId, edit.getFirst().seq(), false);
+    }
+
+    /** Steps back or forth until an edit is the last that is done; 0 for the state before all of them. */
+    @Transactional
+    public void stepTo(long workspaceId, long seq) {
+        for (var last = mapper.lastEdit(workspaceId);
+                !last.isEmpty() && last.getFirst().seq() > seq;
+                last = mapper.lastEdit(workspaceId)) {
+            undo(workspaceId);
+        }
+        for (var next = mapper.nextEdit(workspaceId);
+                !next.isEmpty() && next.getFirst().seq() <= seq;
+                next = mapper.nextEdit(workspaceId)) {
+            redo(workspaceId);
+        }
+    }
+
+    private long nextSeq(long workspaceId) {
+        mapper.forgetUndone(workspaceId);
+        var last = mapper.lastEdit(workspaceId);
+        return last.isEmpty() ? 1 : last.getFirst().seq() + 1;
     }
 
     private void record(long workspaceId, String definitionId, String before, String after, String by) {
         var changes = Comparison.of(model(before), model(after)).changes();
         var topic = changes.stream().map(Drafts::topic).distinct().limit(8).collect(Collectors.joining("|"));
-        var last = mapper.lastEdit(workspaceId);
-        mapper.forgetUndone(workspaceId);
+        var rows = mapper.lastEdit(workspaceId);
+        var last = rows.size() == 1 ? rows.getFirst() : null;
+        boolean nothingUndone = mapper.nextEdit(workspaceId).isEmpty();
         write(workspaceId, definitionId, after);
         boolean goesOn = last != null
+                && nothingUndone
                 && last.recent()
                 && last.definitionId().equals(definitionId)
                 && last.byWhom().equals(by)
@@ -126,7 +240,7 @@ public class Drafts {
         var whole = goesOn
                 ? Comparison.of(model(last.contentBefore()), model(after)).changes()
                 : changes;
-        long seq = last == null ? 1 : goesOn ? last.seq() : last.seq() + 1;
+        long seq = goesOn ? last.seq() : nextSeq(workspaceId);
         var edit = new WorkspaceMapper.EditRow(
                 workspaceId,
                 seq,
@@ -158,7 +272,10 @@ public class Drafts {
             return "Edit";
         }
         var first = Sentences.of(changes.getFirst());
-        var title = changes.size() == 1 ? first : first + " and " + (changes.size() - 1) + " more";
+        return cut(changes.size() == 1 ? first : first + " and " + (changes.size() - 1) + " more");
+    }
+
+    private static String cut(String title) {
         return title.substring(0, Math.min(1_000, title.length()));
     }
 
@@ -171,12 +288,13 @@ public class Drafts {
                 + setting;
     }
 
-    private static Model model(String content) {
-        return content == null ? Model.EMPTY : ModelText.read("[" + content + "]");
+    private Model model(String content) {
+        return content == null ? Model.EMPTY : new Model(List.of(definition(content)));
     }
 
-    private static Definition definition(String content) {
-        return Objects.requireNonNull(model(content)).definitions().getFirst();
+    private Definition definition(String content) {
+        return read.get(
+                content, text -> ModelText.read("[" + text + "]").definitions().getFirst());
     }
 
     /** One definition, as an element of a model's text. */

@@ -1,5 +1,6 @@
 package org.jontrel.server.workspace;
 
+import java.time.LocalDateTime;
 import java.util.List;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
@@ -24,6 +25,10 @@ interface WorkspaceMapper {
             String contentAfter,
             String byWhom,
             boolean recent) {}
+
+    record EditTitle(long seq, String title, String byWhom, LocalDateTime editedAt, boolean undone, int definitions) {}
+
+    record PresenceRow(String visit, String name, String definitionId) {}
 
     @Select("SELECT id, path, title, revision FROM workspace ORDER BY id")
     List<WorkspaceRow> all();
@@ -58,11 +63,33 @@ interface WorkspaceMapper {
     String EDIT = "SELECT workspace_id, seq, definition_id, title, topic, content_before, content_after, by_whom,"
             + " edited_at > UTC_TIMESTAMP(3) - INTERVAL 8 SECOND AS recent FROM draft_edit WHERE workspace_id = #{id}";
 
-    @Select(EDIT + " AND undone = 0 ORDER BY seq DESC LIMIT 1")
-    EditRow lastEdit(long id);
+    @Select(EDIT + " AND seq = (SELECT MAX(seq) FROM draft_edit WHERE workspace_id = #{id} AND undone = 0)")
+    List<EditRow> lastEdit(long id);
 
-    @Select(EDIT + " AND undone = 1 ORDER BY seq LIMIT 1")
-    EditRow nextEdit(long id);
+    @Select(EDIT + " AND seq = (SELECT MIN(seq) FROM draft_edit WHERE workspace_id = #{id} AND undone = 1)")
+    List<EditRow> nextEdit(long id);
+
+    @Select(
+            "SELECT seq, MIN(title) AS title, MIN(by_whom) AS by_whom, MAX(edited_at) AS edited_at, MAX(undone) AS undone,"
+                    + " CAST(COUNT(*) AS SIGNED) AS definitions FROM draft_edit WHERE workspace_id = #{id} GROUP BY seq"
+                    + " ORDER BY seq DESC LIMIT #{most}")
+    List<EditTitle> edits(@Param("id") long id, @Param("most") int most);
+
+    @Insert("INSERT INTO presence (workspace_id, visit, name, definition_id, seen_at)"
+            + " VALUES (#{id}, #{visit}, #{name}, #{definitionId}, UTC_TIMESTAMP(3))"
+            + " ON DUPLICATE KEY UPDATE definition_id = VALUES(definition_id), seen_at = VALUES(seen_at)")
+    void see(
+            @Param("id") long id,
+            @Param("visit") String visit,
+            @Param("name") String name,
+            @Param("definitionId") String definitionId);
+
+    @Select("SELECT visit, name, definition_id FROM presence WHERE workspace_id = #{id}"
+            + " AND seen_at > UTC_TIMESTAMP(3) - INTERVAL 10 SECOND ORDER BY name, visit")
+    List<PresenceRow> present(long id);
+
+    @Delete("DELETE FROM presence WHERE workspace_id = #{id} AND seen_at < UTC_TIMESTAMP(3) - INTERVAL 1 HOUR")
+    void forgetPresence(long id);
 
     @Insert(
             "INSERT INTO draft_edit (workspace_id, seq, definition_id, title, topic, content_before, content_after, by_whom, edited_at, undone)"
@@ -70,7 +97,7 @@ interface WorkspaceMapper {
     void insertEdit(EditRow edit);
 
     @Update("UPDATE draft_edit SET title = #{title}, content_after = #{contentAfter}, edited_at = UTC_TIMESTAMP(3)"
-            + " WHERE workspace_id = #{workspaceId} AND seq = #{seq}")
+            + " WHERE workspace_id = #{workspaceId} AND seq = #{seq} AND definition_id = #{definitionId}")
     void extendEdit(EditRow edit);
 
     @Update("UPDATE draft_edit SET undone = #{undone} WHERE workspace_id = #{id} AND seq = #{seq}")

@@ -1,0 +1,105 @@
+package org.jontrel.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.jontrel.core.code.PackageFiles;
+import org.jontrel.core.code.PackageReader;
+import org.jontrel.core.code.PackageWriter;
+import org.jontrel.core.model.Model;
+import org.jontrel.demo.Client;
+
+/** An installation whose draft is the Trust's whole model, an architect in it, and shorthands for the modelling desk. */
+final class Desk implements AutoCloseable {
+    static final String WORKSPACE = "/w/tessel-waters/";
+    static final Path DRAFT = Path.of("../demo/src/main/resources/org/jontrel/demo/draft");
+    final Installation installation = new Installation();
+    final Client api = new Client(installation.address());
+    final Visitor anna;
+    final Page page;
+
+    Desk() {
+        api.get("/api/session");
+        api.post("/api/setup", Map.of("code", Installation.SETUP_CODE, "name", "anna", "password", "anna-password"));
+        api.signIn("anna", "anna-password");
+        api.post("/api/accounts", Map.of("name", "bob", "role", "architect", "password", "bob-password"));
+        api.post("/api/workspaces", Map.of("title", "Tessel waters"));
+        api.post("/api/workspaces/tessel-waters/draft/take", Map.of("definitions", definitions(model())));
+        anna = new Visitor(installation.address()).signIn("anna", "anna-password");
+        page = anna.page;
+    }
+
+    static Model model() {
+        try {
+            var read = PackageReader.read(PackageFiles.read(DRAFT, new ArrayList<>()), List.of());
+            return read.content().orElseThrow().model();
+        } catch (IOException e) {
+            throw new java.io.UncheckedIOException(e);
+        }
+    }
+
+    static List<Map<String, Object>> definitions(Model model) {
+        return model.definitions().stream()
+                .map(each -> Map.<String, Object>of(
+                        "sort", PackageWriter.word(each.sort()), "definition", PackageWriter.tree(each)))
+                .toList();
+    }
+
+    /** Opens a definition by its name in the outline. */
+    void open(String name) {
+        anna.open(WORKSPACE + "model");
+        outline(name).click();
+        assertThat(anna.heading(name)).isVisible();
+    }
+
+    Locator outline(String name) {
+        return page.locator("nav a:has(.name:text-is(\"" + name + "\"))").first();
+    }
+
+    Locator proof() {
+        return page.getByRole(AriaRole.COMPLEMENTARY);
+    }
+
+    void tab(String name) {
+        proof().getByText(name, new Locator.GetByTextOptions().setExact(true)).click();
+    }
+
+    /** A row of a table of fields, by its label. */
+    Locator row(String label) {
+        return page.locator("tr[data-row]:has(input[data-column=label])")
+                .filter(new Locator.FilterOptions()
+                        .setHas(page.locator("select[aria-label=\"Kind of " + label + "\"]")));
+    }
+
+    Locator label(String label) {
+        return row(label).locator("[data-column=label]");
+    }
+
+    void saved() {
+        assertThat(page.getByRole(AriaRole.STATUS).getByText("Saved")).isVisible();
+    }
+
+    /** Labels of the fields in order, each indented by how deep it stands. */
+    List<String> fields() {
+        return page.locator("tr[data-row]")
+                                .evaluateAll(
+                                        "rows => rows.map(row => '·'.repeat(Number(row"
+                                                + ".querySelector('.nest').className.match(/in(\\d)/)[1])) + row.querySelector('[data-column=label]').value)")
+                        instanceof List<?> list
+                ? list.stream().map(String::valueOf).toList()
+                : List.of();
+    }
+
+    @Override
+    public void close() {
+        anna.close();
+        installation.close();
+    }
+}

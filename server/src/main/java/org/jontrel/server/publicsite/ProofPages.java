@@ -1,0 +1,156 @@
+package org.jontrel.server.publicsite;
+
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import org.jontrel.core.model.ContentType;
+import org.jontrel.core.model.Field;
+import org.jontrel.core.model.Group;
+import org.jontrel.core.model.Kind;
+import org.jontrel.core.model.Model;
+import org.jontrel.core.sample.SampleValues;
+import org.springframework.stereotype.Component;
+import org.thymeleaf.ITemplateEngine;
+import org.thymeleaf.context.WebContext;
+import org.thymeleaf.web.IWebExchange;
+import org.thymeleaf.web.servlet.JakartaServletWebApplication;
+
+/** Public pages of a type that is still being defined, with made-up values; by the templates that sites use. */
+@Component
+public class ProofPages {
+    private static final int CARDS = 6;
+    private final ITemplateEngine templates;
+
+    ProofPages(ITemplateEngine templates) {
+        this.templates = templates;
+    }
+
+    /** What templates call the site. */
+    private record Place(String name, String path) {}
+
+    /** @param groups with everything in place; @param values as forms send them, by key */
+    public String page(
+            IWebExchange exchange,
+            String site,
+            Model model,
+            ContentType type,
+            List<Group> groups,
+            Map<String, ?> values) {
+        var context = context(exchange, site, model, type);
+        context.setVariable("card", card(type, values, 1));
+        context.setVariable("body", text(values, "body"));
+        context.setVariable("sections", sections(groups, values));
+        return templates.process("publicsite/page", context);
+    }
+
+    public String index(IWebExchange exchange, String site, Model model, ContentType type) {
+        var samples = new SampleValues(model);
+        var parts = type.parts().stream().map(type::partField).toList();
+        var context = context(exchange, site, model, type);
+        context.setVariable("total", CARDS);
+        context.setVariable("page", 1);
+        context.setVariable("pages", 1);
+        context.setVariable("empty", "");
+        context.setVariable(
+                "cards",
+                IntStream.rangeClosed(1, CARDS)
+                        .mapToObj(number -> card(type, samples.of(parts, List.of(), number), number))
+                        .toList());
+        return templates.process("publicsite/index", context);
+    }
+
+    /** Templates make addresses of the request they answer. */
+    public static IWebExchange exchange(HttpServletRequest request, HttpServletResponse response) {
+        return JakartaServletWebApplication.buildApplication(request.getServletContext())
+                .buildExchange(request, response);
+    }
+
+    private static WebContext context(IWebExchange exchange, String site, Model model, ContentType type) {
+        var context = new WebContext(exchange, Locale.ENGLISH);
+        context.setVariable("publicSite", new Place(site, "proof"));
+        context.setVariable(
+                "types",
+                model.types().stream()
+                        .filter(each ->
+                                each.publishing().visible() && each.publishing().navigation())
+                        .toList());
+        context.setVariable("type", type);
+        return context;
+    }
+
+    private static PublicSiteController.Card card(ContentType type, Map<String, ?> values, int number) {
+        return new PublicSiteController.Card(SampleValues.title(type, number), text(values, "summary"), "", null);
+    }
+
+    private static String text(Map<String, ?> values, String key) {
+        var value = values.get(key);
+        return value == null ? "" : value.toString();
+    }
+
+    private static List<PublicSiteController.Section> sections(List<Group> groups, Map<String, ?> values) {
+        var sections = new ArrayList<PublicSiteController.Section>();
+        for (var group : groups) {
+            var lines = group.fields().stream()
+                    .filter(field -> values.get(field.key()) != null)
+                    .map(field -> line(field, values.get(field.key())))
+                    .toList();
+            if (!lines.isEmpty()) {
+                sections.add(new PublicSiteController.Section(group.title(), lines));
+            }
+        }
+        return sections;
+    }
+
+    private static PublicSiteController.Line line(Field field, Object value) {
+        var text = shown(field, value);
+        var colour = field.kind() instanceof Kind.Colour ? text : null;
+        boolean prose = field.kind() instanceof Kind.LongText || field.kind() instanceof Kind.Repeater;
+        return new PublicSiteController.Line(field.label(), text, prose, null, colour, null);
+    }
+
+    private static String shown(Field field, Object value) {
+        return switch (field.kind()) {
+            case Kind.Numeric number -> value + (number.unit().isEmpty() ? "" : " " + number.unit());
+            case Kind.YesNo yesNo -> Boolean.TRUE.equals(value) ? yesNo.yes() : yesNo.no();
+            case Kind.RichText _ ->
+                value.toString().replaceAll("<[^>]*>", "").replace("&lt;", "<").replace("&amp;", "&");
+            case Kind.Choice choice
+            when value instanceof List<?> several ->
+                several.stream().map(each -> option(choice, each)).collect(Collectors.joining(", "));
+            case Kind.Choice choice -> option(choice, value);
+            case Kind.FieldGroup(List<Field> fields) when value instanceof Map<?, ?> row -> row(fields, row);
+            case Kind.Repeater rows
+            when value instanceof List<?> list ->
+                list.stream()
+                        .filter(Map.class::isInstance)
+                        .map(row -> row(rows.fields(), (Map<?, ?>) row))
+                        .collect(Collectors.joining("\n"));
+            case Kind.Coordinates _
+            when value instanceof Map<?, ?> place -> place.get("latitude") + ", " + place.get("longitude");
+            default ->
+                value instanceof List<?> list
+                        ? list.stream().map(String::valueOf).collect(Collectors.joining(", "))
+                        : value.toString();
+        };
+    }
+
+    private static String option(Kind.Choice choice, Object key) {
+        return choice.options().stream()
+                .filter(option -> option.key().equals(key))
+                .map(Kind.Option::label)
+                .findFirst()
+                .orElse(String.valueOf(key));
+    }
+
+    private static String row(List<Field> fields, Map<?, ?> row) {
+        return fields.stream()
+                .filter(field -> row.get(field.key()) != null)
+                .map(field -> field.label() + " " + shown(field, row.get(field.key())))
+                .collect(Collectors.joining(", "));
+    }
+}

@@ -1,0 +1,272 @@
+package org.jontrel.server.workspace;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import java.io.IOException;
+import java.security.Principal;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jontrel.core.check.ModelCheck;
+import org.jontrel.core.code.Identities;
+import org.jontrel.core.code.Manifest;
+import org.jontrel.core.code.ModelPackage;
+import org.jontrel.core.code.Names;
+import org.jontrel.core.code.PackageFiles;
+import org.jontrel.core.code.PackageReader;
+import org.jontrel.core.code.PackageWriter;
+import org.jontrel.core.compare.Comparison;
+import org.jontrel.core.edit.Needs;
+import org.jontrel.core.finding.Finding;
+import org.jontrel.core.merge.Clash;
+import org.jontrel.core.merge.Merge;
+import org.jontrel.core.model.Definition;
+import org.jontrel.core.model.Ids;
+import org.jontrel.core.model.Model;
+import org.jontrel.server.release.ChangeView;
+import org.jontrel.server.release.Releases;
+import org.jontrel.server.web.FindingView;
+import org.jontrel.server.web.Refusal;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.multipart.MultipartFile;
+
+/** Definitions in and out of a draft, and what of it differs from the last release. */
+@RestController
+@RequestMapping("/api/workspaces/{workspace}/draft")
+class ExchangeController {
+    private final Workspaces workspaces;
+    private final Drafts drafts;
+    private final DraftViews views;
+    private final Releases releases;
+    private final Ids ids;
+
+    ExchangeController(Workspaces workspaces, Drafts drafts, DraftViews views, Releases releases, Ids ids) {
+        this.workspaces = workspaces;
+        this.drafts = drafts;
+        this.views = views;
+        this.releases = releases;
+        this.ids = ids;
+    }
+
+    /** What changed of one definition since the last release. */
+    @Schema(requiredProperties = {"id", "name", "sort", "changes"})
+    record ChangedView(String id, String name, String sort, List<ChangeView> changes) {}
+
+    /**
+     * What taking a definition in would do.
+     *
+     * @param state {@code new}, {@code same}, {@code takes} (only the package changed it), {@code joins} (both did, and go
+     *     together), {@code clashes}, or {@code ours} (only the draft changed it)
+     */
+    @Schema(requiredProperties = {"id", "name", "sort", "state", "changes", "clashes", "definition"})
+    record IncomingView(
+            String id,
+            String name,
+            String sort,
+            String state,
+            List<ChangeView> changes,
+            List<String> clashes,
+
+            @Schema(ref = "#/components/schemas/Definition", description = "What the draft would have")
+            Map<String, Object> definition,
+
+            @Schema(ref = "#/components/schemas/Definition", description = "What the package has, where both clash")
+            Map<String, Object> theirs) {}
+
+    @Schema(requiredProperties = {"definitions", "findings"})
+    record Incoming(List<IncomingView> definitions, List<FindingView> findings) {}
+
+    record Taken(
+            @NotBlank String sort,
+
+            @Schema(ref = "#/components/schemas/Definition") @NotNull
+            Map<String, Object> definition) {}
+
+    record TakeRequest(@NotNull List<Taken> definitions) {}
+
+    @GetMapping("/changes")
+    List<ChangedView> changes(@PathVariable String workspace) {
+        var id = workspaces.get(workspace).id();
+        var model = drafts.get(id).model();
+        var released = released(id);
+        var changes = Comparison.of(released, model).changes();
+        return changes.stream()
+                .map(change -> change.subject().definitionId())
+                .distinct()
+                .map(each -> {
+                    var definition = model.definition(each)
+                            .or(() -> released.definition(each))
+                            .orElseThrow();
+                    return new ChangedView(
+                            each,
+                            definition.name(),
+                            PackageWriter.word(definition.sort()),
+                            changes.stream()
+                                    .filter(change ->
+                                            change.subject().definitionId().equals(each))
+                                    .map(ChangeView::of)
+                                    .toList());
+                })
+                .toList();
+    }
+
+    private Model released(long workspaceId) {
+        return releases.latest(workspaceId).map(Releases.Release::model).orElse(Model.EMPTY);
+    }
+
+    /** Makes one definition what it is in the last release; one that is not there is removed. */
+    @PostMapping("/definitions/{id}/discard")
+    DraftViews.DraftView discard(
+            @PathVariable String workspace,
+            @PathVariable String id,
+            @RequestParam(defaultValue = "0") long since,
+            Principal principal) {
+        var workspaceId = workspaces.get(workspace).id();
+        var model = drafts.get(workspaceId).model();
+        var before = released(workspaceId).definition(id);
+        var name = model.definition(id)
+                .or(() -> before)
+                .map(Definition::name)
+                .orElseThrow(() -> Refusal.missing("There is no such definition in the draft or its last release."));
+        var changed = before.map(model::with).orElse(model.without(id));
+        drafts.change(workspaceId, model, changed, "Changes of " + name + " discarded", principal.getName());
+        return views.view(workspaceId, since);
+    }
+
+    /** Reads a package, or single files of definitions, and says what taking each in would do; nothing is written. */
+    @PostMapping(path = "/incoming", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+    Incoming incoming(@PathVariable String workspace, @RequestParam("file") List<MultipartFile> files)
+            throws IOException {
+        var id = workspaces.get(workspace).id();
+        var draft = drafts.get(id).model();
+        var findings = new ArrayList<Finding>();
+        var read = new ArrayList<Definition>();
+        for (var file : files) {
+            read.addAll(read(file, draft, findings));
+        }
+        if (Finding.blocks(findings)) {
+            throw Refusal.invalid("This cannot be read, and nothing was changed.", findings);
+        }
+        var released = released(id);
+        return new Incoming(
+                read.stream().map(each -> incoming(released, draft, each)).toList(), FindingView.of(findings));
+    }
+
+    private List<Definition> read(MultipartFile file, Model draft, List<Finding> findings) throws IOException {
+        var bytes = file.getBytes();
+        var name = Optional.ofNullable(file.getOriginalFilename()).orElse("file");
+        boolean zip = bytes.length > 1 && bytes[0] == 'P' && bytes[1] == 'K';
+        var before = new ArrayList<Finding>();
+        var result = zip
+                ? PackageReader.read(PackageFiles.zip(bytes, before), before)
+                : PackageReader.single(name, bytes, List.of());
+        findings.addAll(result.findings());
+        return result.content()
+                .map(content -> new Identities(draft, ids).complete(content.model(), result.was()))
+                .map(model -> List.<Definition>copyOf(model.definitions()))
+                .orElse(List.of());
+    }
+
+    private static IncomingView incoming(Model released, Model draft, Definition read) {
+        var theirs = new Names(draft.with(read)).toIds(read);
+        var base = only(released.definition(theirs.id()));
+        var ours = only(draft.definition(theirs.id()));
+        var merged = Merge.merge(base, ours, only(Optional.of(theirs)));
+        boolean same = ours.equals(only(Optional.of(theirs)));
+        boolean clashes = !same && !merged.clashes().isEmpty();
+        var result = same || clashes || merged.model().definitions().isEmpty()
+                ? theirs
+                : merged.model().definitions().getFirst();
+        var kept = clashes ? ours.definitions().getFirst() : result;
+        return new IncomingView(
+                theirs.id(),
+                theirs.name(),
+                PackageWriter.word(theirs.sort()),
+                state(base, ours, theirs, result, clashes),
+                ChangeView.of(Comparison.of(draft, draft.with(result))),
+                clashes ? merged.clashes().stream().map(Clash::sentence).toList() : List.of(),
+                PackageWriter.tree(kept),
+                clashes ? PackageWriter.tree(theirs) : null);
+    }
+
+    private static Model only(Optional<? extends Definition> definition) {
+        return definition.map(each -> new Model(List.of(each))).orElse(Model.EMPTY);
+    }
+
+    private static String state(Model base, Model ours, Definition theirs, Definition result, boolean clashes) {
+        if (ours.definitions().isEmpty()) {
+            return "new";
+        }
+        var mine = ours.definitions().getFirst();
+        if (mine.equals(theirs)) {
+            return "same";
+        }
+        if (clashes) {
+            return "clashes";
+        }
+        return mine.equals(result)
+                ? "ours"
+                : ours.equals(base) || base.definitions().isEmpty() ? "takes" : "joins";
+    }
+
+    /** Puts definitions into the draft, as one edit. */
+    @PostMapping("/take")
+    DraftViews.DraftView take(
+            @PathVariable String workspace,
+            @RequestParam(defaultValue = "0") long since,
+            @Valid @RequestBody TakeRequest body,
+            Principal principal) {
+        var workspaceId = workspaces.get(workspace).id();
+        var before = drafts.get(workspaceId).model();
+        var after = before;
+        for (var taken : body.definitions()) {
+            after = after.with(DefinitionView.read(taken.sort(), taken.definition()));
+        }
+        var title = body.definitions().size() == 1
+                ? "1 definition taken in"
+                : body.definitions().size() + " definitions taken in";
+        drafts.change(workspaceId, before, after, title, principal.getName());
+        return views.view(workspaceId, since);
+    }
+
+    /** The draft, or chosen definitions of it with all they need, as a package. */
+    @GetMapping(path = "/package", produces = "application/zip")
+    ResponseEntity<byte[]> export(
+            @PathVariable String workspace, @RequestParam(defaultValue = "") List<String> only, Principal principal) {
+        var found = workspaces.get(workspace);
+        var model = drafts.get(found.id()).model();
+        var chosen = only.isEmpty() ? model : Needs.of(model, only);
+        var next = Comparison.of(released(found.id()), model)
+                .nextVersion(releases.latest(found.id())
+                        .map(Releases.Release::version)
+                        .orElse(null));
+        var manifest = Manifest.of(
+                found.path(),
+                next + "-draft",
+                found.title(),
+                List.of(principal.getName()),
+                "",
+                "A draft, not released.");
+        var zip = PackageFiles.toZip(PackageWriter.write(new ModelPackage(manifest, chosen, List.of())));
+        boolean sound = !Finding.blocks(ModelCheck.check(chosen));
+        var name = found.path() + (only.isEmpty() ? "" : "-part") + "-draft" + (sound ? "" : "-with-problems") + ".zip";
+        return ResponseEntity.ok()
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment().filename(name).build().toString())
+                .body(zip);
+    }
+}

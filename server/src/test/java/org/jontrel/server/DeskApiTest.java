@@ -1,0 +1,307 @@
+package org.jontrel.server;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertTrue;
+
+import java.io.ByteArrayInputStream;
+import java.net.URI;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.Executors;
+import java.util.stream.IntStream;
+import java.util.zip.ZipInputStream;
+import org.jontrel.core.code.PackageFiles;
+import org.jontrel.core.code.PackageReader;
+import org.jontrel.core.code.PackageWriter;
+import org.jontrel.core.model.Ids;
+import org.jontrel.core.model.Model;
+import org.jontrel.site.testing.TestDatabase;
+import org.springframework.boot.builder.SpringApplicationBuilder;
+import org.springframework.context.ConfigurableApplicationContext;
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.Test;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** The draft over HTTP: what the modelling desk asks, with the seed bank's whole model. */
+public class DeskApiTest {
+    private static final JsonMapper JSON = JsonMapper.shared();
+    private static final String DRAFT = "/api/workspaces/seeds/draft";
+    private ConfigurableApplicationContext context;
+    private String address;
+    private Session anna;
+
+    @BeforeClass
+    public void start() throws Exception {
+        var database = TestDatabase.shared();
+        context = new SpringApplicationBuilder(Application.class)
+                .run(
+                        "--server.port=0",
+                        "--spring.datasource.url=" + database.url(database.create()),
+                        "--spring.datasource.username=" + TestDatabase.USER,
+                        "--spring.datasource.password=" + TestDatabase.PASSWORD,
+                        "--jontrel.setup-code=only-for-tests");
+        address = "http://127.0.0.1:" + context.getEnvironment().getProperty("local.server.port");
+        anna = new Session(address);
+        anna.ok("GET", "/api/session", null);
+        anna.ok("POST", "/api/setup", Map.of("code", "only-for-tests", "name", "anna", "password", "anna-password"));
+        anna.signIn("anna", "anna-password");
+        anna.ok("POST", "/api/workspaces", Map.of("title", "Seeds"));
+        var files = PackageFiles.read(Path.of("../examples/seed-bank"), new ArrayList<>());
+        var model = PackageReader.read(files, List.of())
+                .completed(Model.EMPTY, Ids.secure())
+                .content()
+                .orElseThrow()
+                .model();
+        var definitions = model.definitions().stream()
+                .map(each -> Map.of("sort", PackageWriter.word(each.sort()), "definition", PackageWriter.tree(each)))
+                .toList();
+        anna.ok("POST", DRAFT + "/take", Map.of("definitions", definitions));
+        anna.ok("POST", "/api/workspaces/seeds/releases", Map.of("version", "1.0.0", "notes", ""));
+    }
+
+    @AfterClass(alwaysRun = true)
+    public void stop() {
+        context.close();
+    }
+
+    private JsonNode draft(long since) {
+        return anna.ok("GET", DRAFT + "?since=" + since, null);
+    }
+
+    private JsonNode view(JsonNode draft, String key) {
+        return draft.get("definitions")
+                .valueStream()
+                .filter(each -> each.at("/definition/key").asString().equals(key))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    @SuppressWarnings("unchecked")
+    private static Map<String, Object> tree(JsonNode view) {
+        return new java.util.LinkedHashMap<String, Object>(JSON.convertValue(view.get("definition"), Map.class));
+    }
+
+    private JsonNode put(JsonNode view, Map<String, Object> definition) {
+        var id = view.at("/definition/id").asString();
+        return anna.ok(
+                "PUT",
+                DRAFT + "/definitions/" + id,
+                Map.of(
+                        "sort",
+                        view.get("sort").asString(),
+                        "base",
+                        view.get("revision").asLong(),
+                        "definition",
+                        definition));
+    }
+
+    @Test
+    public void onlyWhatWasWrittenSinceIsTold() {
+        var all = draft(0);
+        assertEquals(all.get("definitions").size(), all.get("ids").size());
+        long now = all.get("revision").asLong();
+        assertEquals(draft(now).get("definitions").size(), 0);
+        var vault = view(all, "vault");
+        var changed = tree(vault);
+        changed.put("description", "Cold.");
+        put(vault, changed);
+        var since = draft(now);
+        assertEquals(since.get("definitions").size(), 1);
+        assertTrue(since.get("changed")
+                .toString()
+                .contains(vault.at("/definition/id").asString()));
+        anna.ok("POST", DRAFT + "/undo", null);
+        assertEquals(view(draft(now), "vault").at("/definition/description"), vault.at("/definition/description"));
+    }
+
+    @Test
+    public void severalDefinitionsChangeAsOneEditAndStepBackTogether() {
+        var vault = view(draft(0), "vault").at("/definition/id").asString();
+        var group = view(draft(0), "person").at("/definition/groups/0/id").asString();
+        var person = view(draft(0), "person").at("/definition/id").asString();
+        long before = draft(0).get("ids").size();
+        anna.ok("POST", DRAFT + "/definitions/" + person + "/share", Map.of("group", group));
+        assertEquals(draft(0).get("ids").size(), before + 1);
+        assertEquals(draft(0).get("undo").asString(), "Group made shared");
+        long seq = anna.ok("GET", DRAFT + "/edits", null).get(0).get("seq").asLong();
+        anna.ok("POST", DRAFT + "/edits/" + (seq - 1), null);
+        assertEquals(draft(0).get("ids").size(), before);
+        assertEquals(view(draft(0), "person").at("/definition/groups/0/id").asString(), group);
+        anna.ok("POST", DRAFT + "/edits/" + seq, null);
+        assertEquals(draft(0).get("ids").size(), before + 1);
+        anna.ok("POST", DRAFT + "/undo", null);
+        assertEquals(
+                anna.send("POST", DRAFT + "/definitions/" + vault + "/share", Map.of("group", "gnothing"))
+                        .statusCode(),
+                409);
+    }
+
+    @Test
+    public void discardingOneLeavesTheOthers() {
+        for (var key : List.of("habitat", "trait")) {
+            var view = view(draft(0), key);
+            var changed = tree(view);
+            changed.put("plural", "Other " + key);
+            put(view, changed);
+        }
+        var habitat = view(draft(0), "habitat").at("/definition/id").asString();
+        anna.ok("POST", DRAFT + "/definitions/" + habitat + "/discard", null);
+        assertEquals(view(draft(0), "habitat").at("/definition/plural").asString(), "Habitats");
+        assertEquals(view(draft(0), "trait").at("/definition/plural").asString(), "Other trait");
+        var changes = anna.ok("GET", DRAFT + "/changes", null);
+        assertFalse(changes.toString().contains(habitat));
+        assertEquals(
+                anna.send("POST", DRAFT + "/definitions/tnothing/discard", null).statusCode(), 404);
+        anna.ok(
+                "POST",
+                DRAFT + "/definitions/"
+                        + view(draft(0), "trait").at("/definition/id").asString() + "/discard",
+                null);
+    }
+
+    @Test
+    public void codeIsTakenWithItsIdsOrRefusedWithLines() {
+        var list = view(draft(0), "conditions");
+        var id = list.at("/definition/id").asString();
+        var text =
+                "key: conditions\ntitle: Conditions\noptions:\n  - {key: clean, label: Spotless}\n  - {key: wet, was: mouldy, label: Wet}\n";
+        var path = DRAFT + "/definitions/" + id + "/code";
+        var bad = anna.ok(
+                "POST",
+                path,
+                Map.of("text", text + "titel: x\n", "base", list.get("revision").asLong()));
+        assertEquals(bad.at("/findings/0/place").asString(), "lists/conditions.yaml:6:1");
+        assertTrue(bad.path("draft").isMissingNode() || bad.get("draft").isNull());
+        var good = anna.ok(
+                "POST", path, Map.of("text", text, "base", list.get("revision").asLong()));
+        var now = view(good.get("draft"), "conditions");
+        assertEquals(now.at("/definition/options/0/id"), list.at("/definition/options/0/id"), "known by its key");
+        assertEquals(
+                now.at("/definition/options/1/id"), list.at("/definition/options/2/id"), "known by the key it had");
+        anna.ok("POST", DRAFT + "/undo", null);
+        var renamed = text.replace("key: conditions", "id: lother000\nkey: conditions");
+        var other = anna.ok(
+                "POST",
+                path,
+                Map.of("text", renamed, "base", list.get("revision").asLong()));
+        assertEquals(other.at("/findings/0/code").asString(), "ID_CHANGED");
+    }
+
+    @Test
+    public void proofsShowWhatIsNotSavedYet() {
+        var view = view(draft(0), "accession");
+        var body =
+                Map.of("sort", "type", "definition", tree(view), "values", Map.of("wild", false, "altitude", "high"));
+        var proof = anna.ok("POST", "/api/proof/seeds", body);
+        assertTrue(proof.get("hidden").toString().contains("permit"));
+        assertTrue(proof.get("problems").toString().contains("Altitude must be a number"));
+        assertEquals(proof.at("/first/0/field/label").asString(), "Accession number");
+        assertTrue(proof.get("conditions").toString().contains("Collected from the wild is from cultivation"));
+        assertEquals(proof.at("/groups/2/title").asString(), "Provenance");
+        var look = anna.ok("POST", "/api/proof/seeds/look", Map.of("sort", "type", "definition", tree(view)));
+        assertTrue(look.get("page").asString().contains("Accession 1"));
+        assertTrue(look.get("index").asString().contains("Accession 6"));
+        assertTrue(look.at("/schema/properties").has("quantity"));
+        var hostile = tree(view);
+        hostile.put("singular", "<img src=x onerror=alert(1)>");
+        var shown = anna.ok("POST", "/api/proof/seeds/look", Map.of("sort", "type", "definition", hostile));
+        assertFalse(shown.get("page").asString().contains("<img src=x"));
+        assertEquals(
+                anna.send(
+                                "POST",
+                                "/api/proof/seeds",
+                                Map.of("sort", "nonsense", "definition", Map.of(), "values", Map.of()))
+                        .statusCode(),
+                422);
+    }
+
+    @Test
+    public void packagesComeInDefinitionByDefinitionAndGoOutWithWhatTheyNeed() throws Exception {
+        var boundary = "b";
+        var text =
+                "--b\r\nContent-Disposition: form-data; name=\"file\"; filename=\"trip.yaml\"\r\n\r\nkey: trip\nsingular: Trip\nplural: Trips\npath: trips\n\r\n--b--\r\n";
+        var request = HttpRequest.newBuilder(URI.create(address + DRAFT + "/incoming"))
+                .POST(HttpRequest.BodyPublishers.ofString(text))
+                .header("Content-Type", "multipart/form-data; boundary=" + boundary)
+                .header("X-XSRF-TOKEN", anna.cookie("XSRF-TOKEN"))
+                .build();
+        var answer = anna.http.send(request, HttpResponse.BodyHandlers.ofString());
+        assertEquals(answer.statusCode(), 200, answer.body());
+        var incoming = JSON.readTree(answer.body()).at("/definitions/0");
+        assertEquals(incoming.get("state").asString(), "takes");
+        assertEquals(incoming.get("id"), view(draft(0), "trip").at("/definition/id"));
+        assertTrue(incoming.get("changes").toString().contains("field Log removed"));
+        var trip = view(draft(0), "trip").at("/definition/id").asString();
+        var zip = anna.http.send(
+                HttpRequest.newBuilder(URI.create(address + DRAFT + "/package?only=" + trip))
+                        .build(),
+                HttpResponse.BodyHandlers.ofByteArray());
+        var names = new ArrayList<String>();
+        try (var in = new ZipInputStream(new ByteArrayInputStream(zip.body()), StandardCharsets.UTF_8)) {
+            for (var entry = in.getNextEntry(); entry != null; entry = in.getNextEntry()) {
+                names.add(entry.getName());
+            }
+        }
+        assertEquals(names, List.of("package.yaml", "taxonomies/origin.yaml", "types/person.yaml", "types/trip.yaml"));
+    }
+
+    @Test
+    public void manyWindowsBeatAtOnceAndSeeOneAnother() throws Exception {
+        try (var threads = Executors.newFixedThreadPool(8)) {
+            var beats = IntStream.range(0, 80)
+                    .mapToObj(i -> threads.submit(() -> anna.send(
+                                    "POST",
+                                    "/api/workspaces/seeds/presence",
+                                    Map.of("visit", "window" + i % 16, "definition", "t" + i % 3))
+                            .statusCode()))
+                    .toList();
+            for (var beat : beats) {
+                assertEquals(beat.get().intValue(), 200);
+            }
+        }
+        var present = anna.ok("POST", "/api/workspaces/seeds/presence", Map.of("visit", "window0", "definition", ""));
+        assertEquals(present.get("others").size(), 15);
+        assertEquals(present.get("revision"), draft(0).get("revision"));
+    }
+
+    @Test
+    public void manyWritersOfOneDefinitionLoseNothing() throws Exception {
+        var made = anna.ok("POST", DRAFT + "/definitions", Map.of("sort", "list", "name", "Busy"));
+        var id = made.get("id").asString();
+        var view = view(made.get("draft"), "busy");
+        try (var threads = Executors.newFixedThreadPool(6)) {
+            var writes = IntStream.range(0, 24)
+                    .mapToObj(i -> threads.submit(() -> {
+                        var mine = tree(view);
+                        mine.put(
+                                "options",
+                                List.of(Map.of("id", "obusy%04d".formatted(i), "key", "k" + i, "label", "L" + i)));
+                        var body = Map.of(
+                                "sort",
+                                "list",
+                                "base",
+                                view.get("revision").asLong(),
+                                "before",
+                                tree(view),
+                                "definition",
+                                mine);
+                        return anna.send("PUT", DRAFT + "/definitions/" + id, body)
+                                .statusCode();
+                    }))
+                    .toList();
+            for (var write : writes) {
+                assertEquals(write.get().intValue(), 200);
+            }
+        }
+        assertEquals(view(draft(0), "busy").at("/definition/options").size(), 24);
+        anna.ok("DELETE", DRAFT + "/definitions/" + id, null);
+    }
+}

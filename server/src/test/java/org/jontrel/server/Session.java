@@ -1,0 +1,65 @@
+package org.jontrel.server;
+
+import static org.testng.Assert.assertTrue;
+
+import java.io.IOException;
+import java.net.CookieManager;
+import java.net.HttpCookie;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.util.Map;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** One person at the API: cookies, the token against foreign forms, answers as JSON. */
+final class Session {
+    private static final JsonMapper JSON = JsonMapper.shared();
+    private final String address;
+    private final CookieManager cookies = new CookieManager();
+    final HttpClient http = HttpClient.newBuilder().cookieHandler(cookies).build();
+    boolean token = true;
+
+    Session(String address) {
+        this.address = address;
+    }
+
+    HttpResponse<String> send(String method, String path, Object body) {
+        var text = body == null ? "" : body instanceof String raw ? raw : JSON.writeValueAsString(body);
+        var request = HttpRequest.newBuilder(URI.create(address + path))
+                .method(method, HttpRequest.BodyPublishers.ofString(text))
+                .header("Content-Type", "application/json");
+        if (token) {
+            request.header("X-XSRF-TOKEN", cookie("XSRF-TOKEN"));
+        }
+        try {
+            return http.send(request.build(), HttpResponse.BodyHandlers.ofString());
+        } catch (IOException e) {
+            throw new java.io.UncheckedIOException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+    }
+
+    JsonNode ok(String method, String path, Object body) {
+        var answer = send(method, path, body);
+        assertTrue(answer.statusCode() < 300, path + " " + answer.statusCode() + " " + answer.body());
+        return answer.body().isEmpty() ? JSON.nullNode() : JSON.readTree(answer.body());
+    }
+
+    String cookie(String name) {
+        return cookies.getCookieStore().getCookies().stream()
+                .filter(cookie -> cookie.getName().equals(name))
+                .map(HttpCookie::getValue)
+                .findFirst()
+                .orElse("none");
+    }
+
+    Session signIn(String name, String password) {
+        ok("GET", "/api/session", null);
+        ok("POST", "/api/session", Map.of("name", name, "password", password));
+        return this;
+    }
+}

@@ -1,0 +1,197 @@
+<script setup lang="ts">
+import { computed, nextTick, ref, watch, type Component } from 'vue';
+import { useI18n } from 'vue-i18n';
+import { useRouter } from 'vue-router';
+import IconCommand from '~icons/tabler/bolt';
+import IconAlert from '~icons/tabler/alert-triangle';
+import { useDraft } from '@/model/draft';
+import { fieldsWithin, idOf, nameOf, sortIcons } from '@/shared/definitions';
+import { kinds } from '@/shared/kinds';
+import { useWorkspace } from './workspace';
+
+/** Any definition, field, finding or command by a few letters of it. */
+const open = defineModel<boolean>({ required: true });
+const { t } = useI18n();
+const draft = useDraft();
+const workspace = useWorkspace();
+const router = useRouter();
+const text = ref('');
+const at = ref(0);
+const input = ref<HTMLInputElement>();
+const MOST = 40;
+
+interface Entry {
+  icon: Component;
+  label: string;
+  about: string;
+  go: () => unknown;
+}
+
+function to(name: string, params: Record<string, string> = {}, hash = ''): () => unknown {
+  return () => router.push({ name, params: { workspace: draft.workspace, ...params }, hash });
+}
+
+const commands = computed<Entry[]>(() => {
+  const areas = ['model', 'map', 'findings', 'history', 'exchange', 'records', 'releases', 'sites'].map((name) => ({
+    icon: IconCommand,
+    label: t(`finder.go.${name}`),
+    about: '',
+    go: to(name),
+  }));
+  const sites = workspace.sites.map((site) => ({
+    icon: IconCommand,
+    label: t('finder.plan', { site: site.name }),
+    about: '',
+    go: to('plan', { site: site.path }),
+  }));
+  const steps = [
+    { icon: IconCommand, label: t('frame.undo'), about: draft.undoTitle ?? '', go: () => draft.undo() },
+    { icon: IconCommand, label: t('frame.redo'), about: draft.redoTitle ?? '', go: () => draft.redo() },
+  ];
+  return [...areas, ...sites, ...steps];
+});
+
+const entries = computed<Entry[]>(() => [
+  ...draft.definitions.map((each) => ({
+    icon: sortIcons[each.sort],
+    label: nameOf(each),
+    about: t(`model.sort.${each.sort}`),
+    go: to('model', { type: idOf(each) }),
+  })),
+  ...commands.value,
+  ...draft.definitions.flatMap((each) =>
+    fieldsWithin(each).map((field) => ({
+      icon: kinds[field.kind].icon,
+      label: field.label || field.key,
+      about: nameOf(each),
+      go: to('model', { type: idOf(each) }, `#${field.id ?? ''}`),
+    })),
+  ),
+  ...draft.findings.map((finding) => ({
+    icon: IconAlert,
+    label: finding.sentence,
+    about: t(`model.severityWord.${finding.severity}`),
+    go: to('model', { type: finding.definition }, finding.field ? `#${finding.field}` : ''),
+  })),
+]);
+
+const found = computed(() => {
+  const words = text.value.toLowerCase().split(/\s+/).filter(Boolean);
+  const begins = (entry: Entry) => (entry.label.toLowerCase().startsWith(words[0] ?? '') ? 0 : 1);
+  return (open.value ? entries.value : [])
+    .filter((entry) => words.every((word) => `${entry.label} ${entry.about}`.toLowerCase().includes(word)))
+    .sort((a, b) => begins(a) - begins(b))
+    .slice(0, MOST);
+});
+
+watch(text, () => {
+  at.value = 0;
+});
+watch(open, async (is) => {
+  if (is) {
+    text.value = '';
+    await nextTick();
+    input.value?.focus();
+  }
+});
+
+function go(entry: Entry | undefined): void {
+  open.value = false;
+  entry?.go();
+}
+
+function onKey(event: KeyboardEvent): void {
+  const by = { ArrowDown: 1, ArrowUp: -1 }[event.key];
+  if (by) {
+    event.preventDefault();
+    at.value = Math.max(0, Math.min(found.value.length - 1, at.value + by));
+  } else if (event.key === 'Enter') {
+    event.preventDefault();
+    go(found.value[at.value]);
+  } else if (event.key === 'Escape') {
+    open.value = false;
+  }
+}
+</script>
+
+<template>
+  <div v-if="open" class="shade" @click.self="open = false">
+    <div class="finder" role="dialog" aria-modal="true" :aria-label="$t('finder.title')" @keydown="onKey">
+      <input
+        ref="input"
+        v-model="text"
+        class="input"
+        role="combobox"
+        aria-expanded="true"
+        aria-controls="found"
+        :aria-activedescendant="found.length ? `found-${at}` : undefined"
+        :aria-label="$t('finder.title')"
+        :placeholder="$t('finder.hint')"
+      />
+      <ul id="found" role="listbox" :aria-label="$t('finder.title')">
+        <li
+          v-for="(entry, i) in found"
+          :id="`found-${i}`"
+          :key="i"
+          role="option"
+          :aria-selected="i === at"
+          :class="{ at: i === at }"
+          @click="go(entry)"
+          @mousemove="at = i"
+        >
+          <component :is="entry.icon" aria-hidden="true" /><span class="label">{{ entry.label }}</span
+          ><span class="muted">{{ entry.about }}</span>
+        </li>
+      </ul>
+      <p v-if="!found.length" class="hint">{{ $t('model.noneFound', { text }) }}</p>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.shade {
+  position: fixed;
+  inset: 0;
+  z-index: 20;
+  background: var(--shade);
+}
+.finder {
+  width: min(640px, 92vw);
+  margin: 10vh auto 0;
+  padding: 8px;
+  background: var(--raised);
+  border: 1px solid var(--line);
+  border-radius: 4px;
+}
+ul {
+  list-style: none;
+  max-height: 56vh;
+  margin: 8px 0 0;
+  padding: 0;
+  overflow: auto;
+}
+li {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  padding: 6px 8px;
+  border-radius: 4px;
+  cursor: pointer;
+}
+li.at {
+  background: var(--petrol-soft);
+}
+li svg {
+  flex: none;
+}
+.label {
+  flex: 1;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.muted {
+  font-size: 13px;
+  white-space: nowrap;
+}
+</style>

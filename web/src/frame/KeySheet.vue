@@ -1,0 +1,106 @@
+<script setup lang="ts">
+import { nextTick, ref, watch } from 'vue';
+
+/** All keys of the interface. */
+const open = defineModel<boolean>({ required: true });
+const keys: Record<string, string[]> = {
+  anywhere: ['Ctrl+K', 'Ctrl+Z', 'Ctrl+Shift+Z', '?'],
+  fields: [
+    '↑ ↓',
+    'Enter',
+    'Ctrl+Enter',
+    'Tab',
+    'Alt+↑ ↓',
+    'Alt+→',
+    'Alt+←',
+    'Ctrl+D',
+    'Ctrl+Delete',
+    'Shift+↑ ↓',
+    'Escape',
+  ],
+  terms: ['↑ ↓', 'Enter', 'Alt+↑ ↓', 'Alt+→', 'Alt+←', 'Ctrl+Delete'],
+  code: ['Ctrl+Space', 'Ctrl+Enter'],
+};
+const box = ref<HTMLElement>();
+watch(open, async (is) => {
+  if (is) {
+    await nextTick();
+    box.value?.focus();
+  }
+});
+</script>
+
+<template>
+  <div v-if="open" class="shade" @click.self="open = false">
+    <div
+      ref="box"
+      class="keys"
+      role="dialog"
+      aria-modal="true"
+      tabindex="-1"
+      :aria-label="$t('keys.title')"
+      @keydown.esc="open = false"
+    >
+      <h2>{{ $t('keys.title') }}</h2>
+      <div class="columns">
+        <section v-for="(list, part) in keys" :key="part">
+          <h3>{{ $t(`keys.${part}.title`) }}</h3>
+          <dl>
+            <div v-for="(key, i) in list" :key="key">
+              <dt>
+                <kbd>{{ key }}</kbd>
+              </dt>
+              <dd>{{ $t(`keys.${part}.k${i}`) }}</dd>
+            </div>
+          </dl>
+        </section>
+      </div>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.shade {
+  position: fixed;
+  inset: 0;
+  z-index: 20;
+  background: var(--shade);
+}
+.keys {
+  width: min(820px, 92vw);
+  max-height: 84vh;
+  margin: 8vh auto 0;
+  padding: 16px;
+  overflow: auto;
+  background: var(--raised);
+  border: 1px solid var(--line);
+  border-radius: 4px;
+}
+.columns {
+  columns: 2;
+  column-gap: 32px;
+}
+section {
+  break-inside: avoid;
+  padding-top: 12px;
+}
+dl {
+  margin: 4px 0 0;
+}
+dl div {
+  display: grid;
+  grid-template-columns: 118px 1fr;
+  padding: 2px 0;
+}
+dd {
+  margin: 0;
+}
+kbd {
+  padding: 1px 6px;
+  font: inherit;
+  font-size: 12px;
+  border: 1px solid var(--line);
+  border-radius: 4px;
+  background: var(--ground);
+}
+</style>

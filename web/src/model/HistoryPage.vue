@@ -1,0 +1,134 @@
+<script setup lang="ts">
+import { NButton } from 'naive-ui';
+import { onMounted, ref, watch } from 'vue';
+import { useSession } from '@/session/session';
+import Tag from '@/shared/Tag.vue';
+import { api, ask, sentenceOf, type Schemas } from '@/shared/api/client';
+import { shortTime } from '@/shared/time';
+import { useDraft } from './draft';
+
+/** What changed since the last release, definition by definition, and the list of edits to step back to. */
+const draft = useDraft();
+const session = useSession();
+const changes = ref<Schemas['ChangedView'][]>([]);
+const edits = ref<Schemas['EditView'][]>([]);
+const problem = ref('');
+
+async function load(): Promise<void> {
+  problem.value = '';
+  try {
+    const params = { path: draft.path };
+    [changes.value, edits.value] = await Promise.all([
+      ask(api.GET('/api/workspaces/{workspace}/draft/changes', { params })),
+      ask(api.GET('/api/workspaces/{workspace}/draft/edits', { params })),
+    ]);
+  } catch (thrown) {
+    problem.value = sentenceOf(thrown);
+  }
+}
+
+async function act(request: () => Promise<Schemas['DraftView']>): Promise<void> {
+  problem.value = '';
+  try {
+    await draft.act(request);
+  } catch (thrown) {
+    problem.value = sentenceOf(thrown);
+  }
+  await load();
+}
+
+function discard(id: string): Promise<void> {
+  const params = { path: { ...draft.path, id }, query: draft.since() };
+  return act(() => ask(api.POST('/api/workspaces/{workspace}/draft/definitions/{id}/discard', { params })));
+}
+
+function stepTo(seq: number): Promise<void> {
+  const params = { path: { ...draft.path, seq }, query: draft.since() };
+  return act(() => ask(api.POST('/api/workspaces/{workspace}/draft/edits/{seq}', { params })));
+}
+
+onMounted(load);
+watch(
+  () => draft.revision,
+  () => void load(),
+);
+</script>
+
+<template>
+  <div class="stack">
+    <h1>{{ $t('model.views.history') }}</h1>
+    <p v-if="problem" class="problem">{{ problem }}</p>
+    <div class="two">
+      <section class="panel">
+        <h2>{{ $t('model.history.since') }}</h2>
+        <p v-if="!changes.length" class="hint">{{ $t('model.history.nothing') }}</p>
+        <article v-for="change in changes" :key="change.id">
+          <div class="row spread">
+            <h3>
+              <RouterLink :to="{ name: 'model', params: { workspace: draft.workspace, type: change.id } }">{{
+                change.name
+              }}</RouterLink>&nbsp;<span class="muted normal">{{ $t(`model.sort.${change.sort}`) }}</span>
+            </h3>
+            <NButton v-if="session.isArchitect" size="small" @click="discard(change.id)">{{
+              $t('model.history.discard', { n: change.changes.length }, change.changes.length)
+            }}</NButton>
+          </div>
+          <ul>
+            <li v-for="each in change.changes" :key="each.sentence">{{ each.sentence }}</li>
+          </ul>
+        </article>
+      </section>
+      <section class="panel">
+        <h2>{{ $t('model.history.edits') }}</h2>
+        <p v-if="!edits.length" class="hint">{{ $t('model.history.noEdits') }}</p>
+        <ol reversed>
+          <li v-for="edit in edits" :key="edit.seq" :class="{ undone: edit.undone }">
+            <div class="row spread">
+              <span
+                >{{ edit.title }} <Tag v-if="edit.undone" tone="plain">{{ $t('model.history.undone') }}</Tag></span
+              >
+              <NButton v-if="session.isArchitect" size="tiny" @click="stepTo(edit.seq)">{{
+                $t('model.history.stepTo')
+              }}</NButton>
+            </div>
+            <span class="hint">{{ edit.by }}, {{ shortTime(edit.at) }}</span>
+          </li>
+        </ol>
+        <NButton v-if="edits.length && session.isArchitect" size="small" @click="stepTo(0)">{{
+          $t('model.history.before')
+        }}</NButton>
+      </section>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.two {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(380px, 1fr));
+  gap: 16px;
+  align-items: start;
+}
+article {
+  padding: 8px 0;
+  border-bottom: 1px solid var(--line);
+}
+ul {
+  margin: 4px 0 0;
+  padding-left: 20px;
+}
+ol {
+  margin: 8px 0;
+  padding-left: 32px;
+}
+li {
+  padding: 2px 0;
+  overflow-wrap: anywhere;
+}
+.undone {
+  color: var(--muted);
+}
+.normal {
+  font-weight: 400;
+}
+</style>

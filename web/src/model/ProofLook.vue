@@ -1,0 +1,79 @@
+<script setup lang="ts">
+import { useDebounceFn } from '@vueuse/core';
+import { ref, watch } from 'vue';
+import Problems from '@/shared/Problems.vue';
+import { api, ask, sentenceOf, type Schemas } from '@/shared/api/client';
+import type { Defined } from '@/shared/definitions';
+import { useDraft } from './draft';
+
+/** The page, the index or the API answer of a definition, with made-up values. */
+const props = defineProps<{ of: Defined; what: 'page' | 'index' | 'api' }>();
+const draft = useDraft();
+const look = ref<Schemas['Look']>();
+const problem = ref('');
+
+async function load(): Promise<void> {
+  try {
+    look.value = await ask(
+      api.POST('/api/proof/{workspace}/look', {
+        params: { path: draft.path },
+        body: { sort: props.of.sort, definition: props.of.definition },
+      }),
+    );
+    problem.value = '';
+  } catch (thrown) {
+    problem.value = sentenceOf(thrown);
+  }
+}
+
+const soon = useDebounceFn(load, 300);
+watch(
+  () => props.of,
+  () => void soon(),
+);
+void load();
+</script>
+
+<template>
+  <Problems v-if="problem" :of="[{ sentence: problem, severity: 'blocker' }]" />
+  <template v-if="look">
+    <p class="hint first">{{ $t(`proof.${what}Hint`) }}</p>
+    <iframe
+      v-if="what !== 'api'"
+      class="page"
+      sandbox="allow-same-origin"
+      :title="$t(`proof.${what}`)"
+      :srcdoc="what === 'page' ? look.page : look.index"
+    />
+    <template v-else>
+      <h3>{{ $t('proof.example') }}</h3>
+      <pre class="mono" tabindex="0">{{ JSON.stringify(look.example, null, 2) }}</pre>
+      <h3>{{ $t('proof.schema') }}</h3>
+      <pre class="mono" tabindex="0">{{ JSON.stringify(look.schema, null, 2) }}</pre>
+    </template>
+  </template>
+</template>
+
+<style scoped>
+.first {
+  margin: 0 0 12px;
+}
+.page {
+  width: 100%;
+  height: calc(100vh - 230px);
+  background: var(--page);
+  border: 1px solid var(--line);
+  border-radius: 4px;
+}
+pre {
+  margin: 4px 0 12px;
+  padding: 12px;
+  font-size: 12px;
+  line-height: 18px;
+  background: var(--ground);
+  border: 1px solid var(--line);
+  border-radius: 4px;
+  white-space: pre-wrap;
+  overflow-wrap: anywhere;
+}
+</style>

@@ -1,0 +1,153 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import IconArrow from '~icons/tabler/arrow-right';
+import { newId, type FieldOf } from '@/shared/kinds';
+import { keyFor } from './names';
+import { useDraft } from './draft';
+
+/** The targets of a relation and how it reads from both ends. */
+const props = defineProps<{ field: FieldOf<'relation'> }>();
+const emit = defineEmits<{ change: [FieldOf<'relation'>] }>();
+const draft = useDraft();
+const targets = computed(() => draft.types.filter((type) => props.field.to.includes(type.id ?? '')));
+const many = computed(() => props.field.many ?? false);
+
+function toggle(id: string): void {
+  const to = props.field.to.includes(id) ? props.field.to.filter((each) => each !== id) : [...props.field.to, id];
+  emit('change', { ...props.field, to });
+}
+
+function setInverse(change: Partial<NonNullable<FieldOf<'relation'>['inverse']>> | undefined): void {
+  const { inverse, ...others } = props.field;
+  if (!change) {
+    emit('change', others);
+    return;
+  }
+  const before = inverse ?? { id: newId('i'), key: '', label: '' };
+  emit('change', { ...others, inverse: { ...before, ...change } });
+}
+
+/** On leaving the label: an inverse without a key gets one. */
+async function derive(): Promise<void> {
+  const inverse = props.field.inverse;
+  if (inverse?.label && !inverse.key) {
+    setInverse({ key: await keyFor(inverse.label, []) });
+  }
+}
+
+const value = (event: Event) => (event.target as HTMLInputElement).value;
+const checked = (event: Event) => (event.target as HTMLInputElement).checked;
+</script>
+
+<template>
+  <div class="relation">
+    <fieldset class="plain">
+      <legend class="small">{{ $t('model.relation.to') }}</legend>
+      <label v-for="type in draft.types" :key="type.id" class="row">
+        <input type="checkbox" :checked="field.to.includes(type.id ?? '')" @change="toggle(type.id ?? '')" />{{
+          type.singular
+        }}
+      </label>
+    </fieldset>
+    <label v-if="!field.symmetric" class="row">
+      <input
+        type="checkbox"
+        :checked="field.inverse !== undefined"
+        @change="setInverse(checked($event) ? {} : undefined)"
+      />{{ $t('model.relation.named') }}
+    </label>
+    <div v-if="field.inverse" class="row ends">
+      <div>
+        <label class="small" :for="`${field.id}-inverse`">{{ $t('model.relation.label') }}</label>
+        <input
+          :id="`${field.id}-inverse`"
+          class="input"
+          :value="field.inverse.label"
+          @input="setInverse({ label: value($event) })"
+          @blur="derive"
+        />
+      </div>
+      <div>
+        <label class="small" :for="`${field.id}-inverse-key`">{{ $t('model.key') }}</label>
+        <input
+          :id="`${field.id}-inverse-key`"
+          class="input mono"
+          :value="field.inverse.key"
+          @input="setInverse({ key: value($event) })"
+        />
+      </div>
+      <label class="row">
+        <input
+          type="checkbox"
+          :checked="field.inverse.many !== false"
+          @change="setInverse({ many: checked($event) ? undefined : false })"
+        />{{ $t('model.relation.many') }}
+      </label>
+      <label class="row">
+        <input
+          type="checkbox"
+          :checked="field.inverse.shown !== false"
+          @change="setInverse({ shown: checked($event) ? undefined : false })"
+        />{{ $t('model.relation.shown') }}
+      </label>
+    </div>
+    <div v-if="targets.length" class="read" :aria-label="$t('model.relation.both')" role="group">
+      <div class="end">
+        <span class="small">{{ $t('model.relation.here') }}</span>
+        <strong>{{ field.label }}</strong>
+        <span>{{
+          $t(many ? 'model.relation.several' : 'model.relation.one', {
+            name: targets.map((type) => (many ? type.plural : type.singular)).join(', '),
+          })
+        }}</span>
+      </div>
+      <IconArrow aria-hidden="true" />
+      <div class="end">
+        <span class="small">{{
+          $t('model.relation.there', { name: targets.map((type) => type.singular).join(', ') })
+        }}</span>
+        <template v-if="field.inverse && field.inverse.shown !== false">
+          <strong>{{ field.inverse.label || '…' }}</strong>
+          <span>{{ $t(field.inverse.many === false ? 'model.relation.oneBack' : 'model.relation.severalBack') }}</span>
+        </template>
+        <span v-else-if="field.symmetric">{{ $t('model.relation.sameBack', { label: field.label }) }}</span>
+        <span v-else class="muted">{{ $t('model.relation.nothing') }}</span>
+      </div>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.relation {
+  grid-column: 1 / -1;
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+}
+.plain {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 12px;
+  margin: 0;
+  padding: 0;
+  border: 0;
+}
+.ends {
+  flex-wrap: wrap;
+  align-items: end;
+}
+.read {
+  display: grid;
+  grid-template-columns: 1fr auto 1fr;
+  gap: 12px;
+  align-items: center;
+  padding: 8px 12px;
+  background: var(--surface);
+  border: 1px solid var(--line);
+  border-radius: 4px;
+}
+.end {
+  display: flex;
+  flex-direction: column;
+}
+</style>

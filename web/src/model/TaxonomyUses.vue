@@ -1,0 +1,105 @@
+<script setup lang="ts">
+import { NButton } from 'naive-ui';
+import { computed } from 'vue';
+import IconX from '~icons/tabler/x';
+import type { TaxonomyUse } from '@/shared/definitions';
+import type { ContentType } from '@/shared/kinds';
+import { useDraft } from './draft';
+
+/** The taxonomies that classify the records of a type. */
+const props = defineProps<{ type: ContentType }>();
+const emit = defineEmits<{ change: [TaxonomyUse[] | undefined] }>();
+const draft = useDraft();
+const uses = computed(() => props.type.taxonomies ?? []);
+const unused = computed(() =>
+  draft.ofSort('taxonomy').filter((each) => !uses.value.some((use) => use.use === each.id)),
+);
+
+function put(next: TaxonomyUse[]): void {
+  emit('change', next.length ? next : undefined);
+}
+
+function set(id: string, change: Partial<TaxonomyUse>): void {
+  put(uses.value.map((use) => (use.use === id ? { ...use, ...change } : use)));
+}
+
+function nameOf(id: string): string {
+  return draft.ofSort('taxonomy').find((each) => each.id === id)?.singular ?? id;
+}
+
+const checked = (event: Event) => (event.target as HTMLInputElement).checked || undefined;
+const value = (event: Event) => (event.target as HTMLInputElement).value;
+</script>
+
+<template>
+  <section class="panel">
+    <h2>{{ $t('model.taxonomies.title') }}</h2>
+    <p v-if="!uses.length" class="hint">{{ $t('model.taxonomies.none') }}</p>
+    <div v-for="use in uses" :key="use.use" class="row line">
+      <RouterLink class="name" :to="{ name: 'model', params: { workspace: draft.workspace, type: use.use } }">{{
+        nameOf(use.use)
+      }}</RouterLink>
+      <label class="row"
+        ><input
+          type="checkbox"
+          :checked="use.required ?? false"
+          @change="set(use.use, { required: checked($event) })"
+        />{{ $t('model.taxonomies.required') }}</label
+      >
+      <label class="row"
+        >{{ $t('model.taxonomies.max') }}
+        <input
+          class="input max"
+          inputmode="numeric"
+          :value="use.max ?? ''"
+          @change="set(use.use, { max: value($event) ? Number(value($event)) : undefined })"
+      /></label>
+      <label class="row"
+        ><input
+          type="checkbox"
+          :checked="use.add_terms ?? false"
+          @change="set(use.use, { add_terms: checked($event) })"
+        />{{ $t('model.taxonomies.add') }}</label
+      >
+      <NButton
+        quaternary
+        size="tiny"
+        :aria-label="$t('model.taxonomies.remove', { name: nameOf(use.use) })"
+        @click="put(uses.filter((each) => each.use !== use.use))"
+        ><IconX
+      /></NButton>
+    </div>
+    <select
+      v-if="unused.length"
+      class="input pick"
+      :value="''"
+      :aria-label="$t('model.taxonomies.attach')"
+      @change="put([...uses, { use: value($event) }])"
+    >
+      <option value="">{{ $t('model.taxonomies.attach') }}</option>
+      <option v-for="taxonomy in unused" :key="taxonomy.id" :value="taxonomy.id">{{ taxonomy.singular }}</option>
+    </select>
+  </section>
+</template>
+
+<style scoped>
+.panel {
+  padding: 12px;
+}
+.line {
+  flex-wrap: wrap;
+  gap: 4px 16px;
+  padding: 4px 0;
+}
+.name {
+  min-width: 120px;
+  font-weight: 600;
+}
+.max {
+  width: 56px;
+}
+.pick {
+  width: auto;
+  margin-top: 8px;
+}
+</style>
