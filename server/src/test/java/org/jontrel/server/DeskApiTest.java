@@ -238,7 +238,7 @@ public class DeskApiTest {
         var incoming = JSON.readTree(answer.body()).at("/definitions/0");
         assertEquals(incoming.get("state").asString(), "takes");
         assertEquals(incoming.get("id"), view(draft(0), "trip").at("/definition/id"));
-        assertTrue(incoming.get("changes").toString().contains("field Log removed"));
+        assertTrue(incoming.get("changes").toString().contains("group The trip removed"));
         var trip = view(draft(0), "trip").at("/definition/id").asString();
         var zip = anna.http.send(
                 HttpRequest.newBuilder(URI.create(address + DRAFT + "/package?only=" + trip))

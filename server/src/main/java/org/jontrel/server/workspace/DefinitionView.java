@@ -15,7 +15,7 @@ import org.jontrel.server.web.Refusal;
 
 /** A definition of a draft over HTTP, in the words of the code format but with ids for references. */
 @Schema(requiredProperties = {"sort", "definition", "revision"})
-record DefinitionView(
+public record DefinitionView(
         @Schema(description = "Of type, taxonomy, group, list, values, layout and listing")
         String sort,
 
@@ -27,7 +27,7 @@ record DefinitionView(
     }
 
     /** @throws Refusal where the word means no sort */
-    static Definition.Sort sort(String word) {
+    public static Definition.Sort sort(String word) {
         return Stream.of(Definition.Sort.values())
                 .filter(each -> each.name().toLowerCase(Locale.ROOT).equals(word))
                 .findFirst()
@@ -35,7 +35,7 @@ record DefinitionView(
     }
 
     /** @throws Refusal where the tree is no definition of the sort, with findings that say where */
-    static Definition read(String sort, Map<String, Object> tree) {
+    public static Definition read(String sort, Map<String, Object> tree) {
         var findings = new ArrayList<Finding>();
         var read = PackageReader.definition(Definition.class, sort(sort), tree, findings);
         if (read.isEmpty() || !findings.isEmpty()) {

@@ -1,4 +1,4 @@
-package org.jontrel.server.workspace;
+package org.jontrel.server.proof;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.servlet.http.HttpServletRequest;
@@ -37,6 +37,9 @@ import org.jontrel.core.value.ConditionWords;
 import org.jontrel.core.value.FormCheck;
 import org.jontrel.server.publicsite.ProofPages;
 import org.jontrel.server.web.FindingView;
+import org.jontrel.server.workspace.DefinitionView;
+import org.jontrel.server.workspace.Drafts;
+import org.jontrel.server.workspace.Workspaces;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
