@@ -41,9 +41,9 @@ async function draw(): Promise<void> {
       links.value.filter((link) => ids.has(link.from) && ids.has(link.to)),
     );
     if (mine === asked) {
-      const first = !laid.value;
+      const same = laid.value && String(laid.value.nodes.map(({ id }) => id).sort()) === String([...ids].sort());
       laid.value = drawn;
-      if (first) {
+      if (!same) {
         await nextTick();
         fit();
       }

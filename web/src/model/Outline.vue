@@ -10,7 +10,7 @@ import OutlineEntry from './OutlineEntry.vue';
 import { useDraft } from './draft';
 import { usePresence } from './presence';
 
-const collator = new Intl.Collator('en');
+const collator = new Intl.Collator('en', { numeric: true });
 defineProps<{ selected: string | undefined }>();
 const draft = useDraft();
 const presence = usePresence();
