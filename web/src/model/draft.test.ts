@@ -15,11 +15,22 @@ class Server {
   puts: ContentType[] = [];
   joins = false;
   hold: Promise<void> | undefined;
+  gone = false;
+  refuseOnly: string | undefined;
+  bases: number[] = [];
+  befores: unknown[] = [];
 
   view() {
-    const definitions = [{ sort: 'type', definition: this.definition, revision: this.revision }];
+    const definitions = this.gone ? [] : [{ sort: 'type', definition: this.definition, revision: this.revision }];
     const empty = { findings: [], changed: [], uses: {} };
-    return { revision: this.revision, ids: ['t1'], definitions, ...empty, undo: 'Edit', redo: undefined };
+    return {
+      revision: this.revision,
+      ids: this.gone ? [] : ['t1'],
+      definitions,
+      ...empty,
+      undo: 'Edit',
+      redo: undefined,
+    };
   }
 
   async answer(request: Request): Promise<Response> {
@@ -29,15 +40,28 @@ class Server {
     if (request.method !== 'PUT') {
       return Response.json(request.url.endsWith('/sites') ? [] : this.view());
     }
-    const sent = (await request.json()) as { base: number; definition: ContentType };
+    const sent = (await request.json()) as { base: number; before?: unknown; definition: ContentType };
+    this.bases.push(sent.base);
+    this.befores.push(sent.before);
     await this.hold;
-    if (this.refuse) {
+    if (this.gone && sent.base > 0) {
+      return Response.json({ detail: 'It was removed.' }, { status: 409 });
+    }
+    if (this.gone) {
+      this.gone = false;
+      this.revision = 0;
+    }
+    if (this.refuse && (this.refuseOnly ?? sent.definition.id) === sent.definition.id) {
       return Response.json({ detail: this.refuse }, { status: 422 });
     }
     if (this.joins) {
       this.definition = { ...sent.definition, plural: this.definition.plural };
       this.revision++;
       return Response.json({ merged: true, draft: this.view() });
+    }
+    if (sent.definition.id !== 't1') {
+      this.puts.push(sent.definition);
+      return Response.json({ merged: false, draft: this.view() });
     }
     if (sent.base !== this.revision) {
       const current = { sort: 'type', definition: this.definition, revision: this.revision };
@@ -204,5 +228,66 @@ describe('the draft in the browser', () => {
     await draft.open('tessel');
     expect(draft.types[0]?.singular).toBe('Kept');
     await vi.waitFor(() => expect(server.definition.singular).toBe('Kept'));
+  });
+
+  async function clash() {
+    const draft = await opened();
+    server.definition = called('Theirs');
+    server.revision = 5;
+    draft.edit(named('Mine'));
+    await vi.advanceTimersByTimeAsync(500);
+    await vi.waitFor(() => expect(draft.state).toBe('conflict'));
+    return draft;
+  }
+
+  it('asks for a choice until there is one, whatever is refreshed or typed meanwhile', async () => {
+    const draft = await clash();
+    await draft.refresh();
+    expect(draft.types[0]?.singular).toBe('Mine');
+    draft.edit({ sort: 'list', definition: { id: 'l1', key: 'seasons', title: 'Seasons', options: [] } });
+    await vi.advanceTimersByTimeAsync(500);
+    expect(draft.state).toBe('conflict');
+    server.definition = called('Theirs once more');
+    server.revision = 6;
+    await draft.takeTheirs();
+    expect(draft.types[0]?.singular).toBe('Theirs once more');
+  });
+
+  it('lets a new window have what was not sent, also behind a clash', async () => {
+    const draft = await clash();
+    draft.edit(named('Mine still'));
+    await vi.advanceTimersByTimeAsync(500);
+    setActivePinia(createPinia());
+    const again = await opened();
+    expect(again.types[0]?.singular).toBe('Mine still');
+  });
+
+  it('makes anew what somebody removed, where mine is kept', async () => {
+    const draft = await opened();
+    server.gone = true;
+    draft.edit(named('Mine'));
+    await vi.advanceTimersByTimeAsync(500);
+    await vi.waitFor(() => expect(draft.state).toBe('conflict'));
+    await draft.refresh();
+    expect(draft.types[0]?.singular).toBe('Mine');
+    await draft.keepMine();
+    await vi.waitFor(() => expect(draft.state).toBe('saved'));
+    expect(server.bases).toEqual([1, 0]);
+    expect(server.befores).toEqual([mooring, undefined]);
+  });
+
+  it('sends what can be sent although another definition is refused', async () => {
+    const draft = await opened();
+    server.refuse = 'Not readable.';
+    draft.edit(named('Refused'));
+    await vi.advanceTimersByTimeAsync(500);
+    await vi.waitFor(() => expect(draft.state).toBe('failed'));
+    server.refuseOnly = 't1';
+    draft.edit({ sort: 'type', definition: { ...mooring, id: 't2', singular: 'Quay' } });
+    await vi.advanceTimersByTimeAsync(500);
+    await vi.waitFor(() => expect(server.puts.map((put) => put.singular)).toEqual(['Quay']));
+    expect(draft.state).toBe('failed');
+    expect(draft.why).toBe('Not readable.');
+    expect(localStorage.getItem('jontrel.unsent')).toContain('Refused');
   });
 });

@@ -62,6 +62,11 @@ export const useDraft = defineStore('draft', () => {
   const since = () => ({ since: revision.value });
   const keyOf = (id: string) => `${workspace.value}/${id}`;
 
+  /** Whether what stands here may not be replaced: it is not sent yet, or somebody has to choose. */
+  function mine(id: string): boolean {
+    return dirty.has(id) || conflict.value?.id === id;
+  }
+
   function take(view: Schemas['DraftView']): void {
     if (view.revision < revision.value) {
       return;
@@ -70,20 +75,20 @@ export const useDraft = defineStore('draft', () => {
     for (const each of view.definitions) {
       const next = defined(each);
       const id = idOf(next);
-      if (!dirty.has(id)) {
+      if (!mine(id)) {
         map.set(id, next);
         seen.set(id, { definition: next.definition, revision: each.revision });
       }
     }
     const there = new Set(view.ids);
     for (const id of map.keys()) {
-      if (!there.has(id) && !dirty.has(id)) {
+      if (!there.has(id) && !mine(id)) {
         map.delete(id);
         seen.delete(id);
       }
     }
     all.value = map;
-    ids.value = view.ids;
+    ids.value = [...view.ids, ...[...map.keys()].filter((id) => !there.has(id))];
     revision.value = view.revision;
     findings.value = view.findings;
     changed.value = view.changed;
@@ -120,10 +125,6 @@ export const useDraft = defineStore('draft', () => {
       if (key !== keyOf(id)) {
         continue;
       }
-      if (!all.value.has(id)) {
-        forget(id);
-        continue;
-      }
       seen.set(id, { definition: kept.before ?? kept.definition, revision: kept.base });
       edit({ sort: kept.sort, definition: kept.definition } as Defined);
     }
@@ -143,14 +144,31 @@ export const useDraft = defineStore('draft', () => {
 
   function edit(next: Defined): void {
     const id = idOf(next);
-    all.value = new Map(all.value).set(id, next);
-    if (conflict.value?.id === id) {
-      return;
+    if (!all.value.has(id)) {
+      ids.value = [...ids.value, id];
     }
-    dirty.add(id);
-    state.value = 'saving';
+    all.value = new Map(all.value).set(id, next);
     clearTimeout(timer);
+    if (conflict.value?.id !== id) {
+      dirty.add(id);
+    }
+    if (!conflict.value) {
+      state.value = 'saving';
+    }
     timer = setTimeout(() => void flush(), PAUSE);
+  }
+
+  /** Lets the browser keep what the server does not have yet, in case this window is gone before it has. */
+  function keep(): void {
+    const kept = [...all.value.keys()].filter(mine).flatMap((id) => {
+      const now = all.value.get(id);
+      const known = seen.get(id);
+      const base = { base: known?.revision ?? 0, before: known?.definition ?? null };
+      return now ? [[keyOf(id), { ...now, ...base }] as const] : [];
+    });
+    if (kept.length > 0) {
+      unsent.value = { ...unsent.value, ...Object.fromEntries(kept) };
+    }
   }
 
   /** Sends what is not sent yet. */
@@ -159,6 +177,7 @@ export const useDraft = defineStore('draft', () => {
     while (sending) {
       await sending;
     }
+    keep();
     if (dirty.size === 0 || conflict.value) {
       return;
     }
@@ -176,6 +195,7 @@ export const useDraft = defineStore('draft', () => {
   }
 
   async function sendAll(): Promise<void> {
+    let refused = '';
     for (const id of [...dirty]) {
       const mine = all.value.get(id);
       const known = seen.get(id);
@@ -183,25 +203,22 @@ export const useDraft = defineStore('draft', () => {
       if (!mine) {
         continue;
       }
-      const before = known?.definition ?? null;
-      const body = {
-        sort: mine.sort,
-        base: known?.revision ?? 0,
-        before: before ?? undefined,
-        definition: mine.definition,
-      };
-      unsent.value = {
-        ...unsent.value,
-        [keyOf(id)]: { sort: mine.sort, definition: mine.definition, base: body.base, before },
-      };
+      const body = { ...mine, base: known?.revision ?? 0, before: known?.definition };
       try {
         const params = { path: { ...path.value, id }, query: since() };
         const written = await ask(api.PUT('/api/workspaces/{workspace}/draft/definitions/{id}', { params, body }));
         sent(id, mine.definition, written);
       } catch (thrown) {
         fail(id, thrown);
-        return;
+        if (conflict.value || worthRetrying) {
+          return;
+        }
+        refused = why.value;
       }
+    }
+    if (refused) {
+      state.value = 'failed';
+      why.value = refused;
     }
   }
 
@@ -243,17 +260,13 @@ export const useDraft = defineStore('draft', () => {
   async function takeTheirs(): Promise<void> {
     const at = conflict.value;
     conflict.value = undefined;
-    state.value = 'saved';
+    state.value = dirty.size > 0 ? 'saving' : 'saved';
     if (at) {
-      dirty.delete(at.id);
       forget(at.id);
-      if (at.theirs) {
-        const theirs = defined(at.theirs);
-        all.value = new Map(all.value).set(at.id, theirs);
-        seen.set(at.id, { definition: theirs.definition, revision: at.theirs.revision });
-      }
     }
+    revision.value = 0; // theirs may have been changed again since the clash was told
     await refresh();
+    await flush();
   }
 
   async function keepMine(): Promise<void> {
@@ -262,10 +275,11 @@ export const useDraft = defineStore('draft', () => {
     if (!at) {
       return;
     }
-    seen.set(at.id, {
-      definition: at.theirs ? defined(at.theirs).definition : ({} as Definition),
-      revision: at.theirs?.revision ?? 0,
-    });
+    if (at.theirs) {
+      seen.set(at.id, { definition: defined(at.theirs).definition, revision: at.theirs.revision });
+    } else {
+      seen.delete(at.id);
+    }
     dirty.add(at.id);
     state.value = 'saving';
     await flush();
@@ -295,9 +309,15 @@ export const useDraft = defineStore('draft', () => {
 
   function remove(id: string): Promise<void> {
     const params = { path: { ...path.value, id } };
-    return act(() =>
-      ask(api.DELETE('/api/workspaces/{workspace}/draft/definitions/{id}', { params: { ...params, query: since() } })),
-    );
+    return act(async () => {
+      const query = since();
+      const view = await ask(
+        api.DELETE('/api/workspaces/{workspace}/draft/definitions/{id}', { params: { ...params, query } }),
+      );
+      dirty.delete(id);
+      forget(id);
+      return view;
+    });
   }
 
   async function step(which: 'undo' | 'redo'): Promise<void> {
