@@ -6,5 +6,8 @@ import { createApp } from 'vue';
 import App from './App.vue';
 import { router } from './router';
 import { i18n } from './shared/i18n';
+import { tellRefusals } from './shared/notice';
 
-createApp(App).use(createPinia()).use(i18n).use(router).mount('#app');
+const app = createApp(App).use(createPinia()).use(i18n).use(router);
+tellRefusals(app);
+app.mount('#app');

@@ -10,6 +10,7 @@ import IconMoon from '~icons/tabler/moon';
 import IconSun from '~icons/tabler/sun';
 import { useDraft } from '@/model/draft';
 import { useSession } from '@/session/session';
+import { notice } from '@/shared/notice';
 import { useTheme } from '@/theme/useTheme';
 import IconKeyboard from '~icons/tabler/keyboard';
 import IconSearch from '~icons/tabler/search';
@@ -95,6 +96,11 @@ function onKey(event: KeyboardEvent): void {
   }
 }
 useEventListener(window, 'keydown', onKey);
+
+function dismiss(): void {
+  notice.value = '';
+}
+watch(() => route.fullPath, dismiss);
 </script>
 
 <template>
@@ -161,6 +167,10 @@ useEventListener(window, 'keydown', onKey);
       <NButton size="small" @click="leave">{{ $t('session.signOut') }}</NButton>
     </header>
     <SiteStrip v-if="open" />
+    <div v-if="notice" class="row notice" role="alert">
+      <span class="grow">{{ notice }}</span>
+      <NButton size="small" @click="dismiss">{{ $t('frame.close') }}</NButton>
+    </div>
     <Finder v-model="finding" />
     <KeySheet v-model="keys" />
     <main id="content" class="content" tabindex="0"><RouterView :key="open" /></main>
@@ -183,6 +193,12 @@ useEventListener(window, 'keydown', onKey);
   background: var(--surface);
   border-bottom: 1px solid var(--line);
   white-space: nowrap;
+}
+.notice {
+  padding: 6px 16px;
+  color: var(--rust);
+  background: var(--surface);
+  border-bottom: 1px solid var(--rust);
 }
 .mark {
   color: var(--ink);

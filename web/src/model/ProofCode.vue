@@ -28,7 +28,7 @@ const findings = ref<FindingView[]>([]);
 const problem = ref('');
 let editor: EditorView | undefined;
 let schema: Schema | undefined;
-let base = 0;
+let before = props.of.definition;
 
 function complete(context: CompletionContext): CompletionResult | null {
   const word = context.matchBefore(/[\w-]*/);
@@ -48,7 +48,7 @@ function show(): void {
   edited.value = false;
   stale.value = false;
   findings.value = [];
-  base = draft.revisionOf(idOf(props.of));
+  before = (proof.answered ?? props.of).definition;
 }
 
 function mark(): void {
@@ -80,14 +80,15 @@ async function apply(): Promise<void> {
     const result = await ask(
       api.POST('/api/workspaces/{workspace}/draft/definitions/{id}/code', {
         params: { path: { ...draft.path, id: idOf(props.of) }, query: draft.since() },
-        body: { text: editor.state.doc.toString(), base },
+        body: { text: editor.state.doc.toString(), before },
       }),
     );
     findings.value = result.findings;
     if (result.draft) {
       draft.take(result.draft);
       edited.value = false;
-      base = draft.revisionOf(idOf(props.of));
+      stale.value = false;
+      before = (draft.find(idOf(props.of)) ?? props.of).definition;
     }
     mark();
   } catch (thrown) {

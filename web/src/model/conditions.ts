@@ -14,9 +14,15 @@ export interface Comparison {
   values: string[];
 }
 
+/** What goes together; a part may be a list of parts itself. What cannot be built by picking is kept as it is. */
 export interface Joined {
   how: 'all' | 'any';
-  of: (Comparison | { not: Comparison } | { kept: Condition })[];
+  parts: Part[];
+}
+
+export interface Part {
+  not: boolean;
+  of: Comparison | Joined | { kept: Tree };
 }
 
 export const states = ['draft', 'published', 'scheduled', 'retired'] as const;
@@ -37,18 +43,27 @@ function comparison(tree: Tree): Comparison | undefined {
   return what && test ? { what, of: String(tree[what]), test, values: texts(tree[test]) } : undefined;
 }
 
-/** A condition as a list that can be built by picking; parts that are nested deeper are kept as they are. */
+export function isJoined(of: Part['of']): of is Joined {
+  return 'how' in of;
+}
+
+function listOf(tree: Tree): Joined | undefined {
+  const how = 'any' in tree ? 'any' : 'all' in tree ? 'all' : undefined;
+  const trees = how ? (tree[how] as Tree[]) : [];
+  return how && trees.length ? { how, parts: trees.map(partOf) } : undefined;
+}
+
+function partOf(tree: Tree): Part {
+  const not = 'not' in tree;
+  const inner = not ? (tree.not as Tree) : tree;
+  const of = listOf(inner) ?? comparison(inner);
+  return of ? { not, of } : { not: false, of: { kept: tree } };
+}
+
+/** A condition as a list that can be built by picking. */
 export function joined(condition: Condition | undefined): Joined {
-  const tree = (condition ?? { all: [] }) as Tree;
-  const how = 'any' in tree ? 'any' : 'all';
-  const parts = (how in tree ? tree[how] : [tree]) as Tree[];
-  return {
-    how,
-    of: parts.map((part) => {
-      const not = 'not' in part ? comparison(part.not as Tree) : undefined;
-      return not ? { not } : (comparison(part) ?? { kept: part as Condition });
-    }),
-  };
+  const tree = (condition ?? {}) as Tree;
+  return listOf(tree) ?? { how: 'all', parts: Object.keys(tree).length ? [partOf(tree)] : [] };
 }
 
 function written(each: Comparison): Tree {
@@ -67,15 +82,21 @@ function natural(text: string): unknown {
   return text === 'true' ? true : text === 'false' ? false : text;
 }
 
-/** The condition of such a list; nothing where the list is empty. */
+function treeOf({ not, of }: Part): Tree | undefined {
+  const tree = isJoined(of) ? joinedTree(of) : 'what' in of ? written(of) : of.kept;
+  return tree && not ? { not: tree } : tree;
+}
+
+function joinedTree({ how, parts }: Joined): Tree | undefined {
+  const trees = parts.map(treeOf).filter((tree) => tree !== undefined);
+  return trees.length ? { [how]: trees } : undefined;
+}
+
+/** The condition of such a list; nothing where the list is empty, and no list where one comparison stands alone. */
 export function conditionOf(list: Joined): Condition | undefined {
-  const parts = list.of.map((each) =>
-    'kept' in each ? each.kept : 'not' in each ? { not: written(each.not) } : written(each),
-  );
-  if (parts.length === 0) {
-    return undefined;
-  }
-  return (parts.length === 1 ? parts[0] : { [list.how]: parts }) as Condition;
+  const [only, ...others] = list.parts;
+  const tree = only && others.length === 0 && !isJoined(only.of) ? treeOf(only) : joinedTree(list);
+  return tree as Condition | undefined;
 }
 
 /** The comparisons that a field's kind has. */

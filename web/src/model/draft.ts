@@ -362,7 +362,6 @@ export const useDraft = defineStore('draft', () => {
     keepMine,
     add,
     remove,
-    revisionOf: (id: string) => seen.get(id)?.revision ?? 0,
     undo: () => step('undo'),
     redo: () => step('redo'),
   };

@@ -8,6 +8,8 @@ import { useDraft } from './draft';
 /** What the definition that is open makes, asked of the server a moment after each change. */
 export const useProof = defineStore('proof', () => {
   const answer = shallowRef<Schemas['Proof']>();
+  /** The definition that the answer is about: what is open may have been typed on since. */
+  const answered = shallowRef<Defined>();
   const values = ref<Record<string, unknown>>({});
   const failed = ref('');
   const conditions = computed(() => answer.value?.conditions ?? {});
@@ -28,6 +30,7 @@ export const useProof = defineStore('proof', () => {
         }),
       );
       if (mine === asked) {
+        answered.value = of;
         answer.value = found;
         failed.value = '';
       }
@@ -41,6 +44,7 @@ export const useProof = defineStore('proof', () => {
   function show(next: Defined): void {
     if (!current || idOf(current) !== idOf(next)) {
       answer.value = undefined;
+      answered.value = undefined;
       values.value = {};
       current = next;
       void prove();
@@ -55,5 +59,5 @@ export const useProof = defineStore('proof', () => {
     void soon();
   }
 
-  return { answer, values, failed, conditions, show, set };
+  return { answer, answered, values, failed, conditions, show, set };
 });

@@ -890,8 +890,8 @@ export interface components {
             was?: string;
         };
         CodeRequest: {
-            /** Format: int64 */
-            base: number;
+            /** @description The definition whose code was edited, so that what others changed since is kept */
+            before: components["schemas"]["Definition"];
             text: string;
         };
         CodeResult: {
@@ -2438,6 +2438,11 @@ export interface components {
             definition: components["schemas"]["Definition"];
             id: string;
             name: string;
+            /**
+             * Format: int64
+             * @description Revision of the draft's definition that this was compared with; 0 where it has none
+             */
+            revision: number;
             sort: string;
             state: string;
             /** @description What the package has, where both clash */
@@ -2894,6 +2899,11 @@ export interface components {
         };
         Taken: {
             definition: components["schemas"]["Definition"];
+            /**
+             * Format: int64
+             * @description Revision it was compared with; where it is given and not the draft's, nothing is taken
+             */
+            revision?: number;
             sort: string;
         };
         /** taxonomy */

@@ -15,6 +15,7 @@ import org.testng.annotations.Test;
 
 /** Defining things at the modelling desk: every sort of definition, every way to edit fields, and their proof. */
 public class DeskTest {
+    private static final Page.GetByLabelOptions EXACTLY = new Page.GetByLabelOptions().setExact(true);
     private Desk desk;
     private Page page;
 
@@ -248,9 +249,26 @@ public class DeskTest {
         page.getByLabel("What is compared").nth(1).selectOption("Open to visitors");
         page.getByLabel("With what").nth(1).selectOption("no");
         assertThat(page.getByText("so it is never shown").first()).isVisible();
+        page.getByLabel("not", EXACTLY).nth(1).check();
+        assertThat(page.getByText("so it is never shown")).hasCount(0);
+        desk.anna.button("Add list within").click();
+        var within = page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Comparisons within"));
+        within.getByLabel("What is compared").selectOption("Length of berth");
+        within.getByLabel("How it is compared").selectOption("is above");
+        within.getByLabel("With what").fill("20");
+        within.getByText("Add comparison").click();
+        within.getByLabel("How comparisons go together").selectOption("none holds");
+        desk.saved();
         desk.anna.checkAccessibility();
-        page.getByLabel("Remove comparison").first().click();
-        page.getByLabel("Remove comparison").first().click();
+        page.reload();
+        desk.label("Remarks").focus();
+        page.getByText("Width, default, API, condition").click();
+        assertThat(within.getByLabel("With what").first()).hasValue("20");
+        assertThat(within.getByLabel("How comparisons go together")).hasValue("none");
+        assertThat(page.getByLabel("not", EXACTLY).nth(1)).isChecked();
+        for (int i = 0; i < 3; i++) {
+            page.getByLabel("Remove comparison").last().click();
+        }
         desk.saved();
     }
 

@@ -19,7 +19,7 @@ import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 
-/** Hard days at the desk: long and right-to-left texts, very many fields, no network, an ended session. */
+/** Hard days at the desk: long and right-to-left texts, very many fields, no network, a restarted server, an ended session. */
 public class HardshipTest {
     private static final String LONG = "Donaudampfschifffahrtsgesellschaftskapitänsmützenabzeichen "
             .repeat(3)
@@ -96,6 +96,19 @@ public class HardshipTest {
         assertThat(page.locator("#def-singular")).hasValue("Craft");
     }
 
+    @Test(dependsOnMethods = {"whatWasTypedOutlivesTheWindow", "withoutNetworkEditsAreKeptSaidAndSentLater"})
+    public void aRestartedServerGetsWhatWasTypedMeanwhile() {
+        desk.open("Waterway");
+        desk.installation.restart(() -> {
+            page.getByLabel("Plural").fill("Rivers and canals");
+            assertThat(page.getByText("Not saved: The server cannot be reached. What you typed is kept here."))
+                    .isVisible();
+        });
+        desk.saved();
+        page.reload();
+        assertThat(page.getByLabel("Plural")).hasValue("Rivers and canals");
+    }
+
     @Test
     public void whatWasTypedOutlivesTheWindow() {
         var first = desk.anna.tab();
@@ -115,8 +128,7 @@ public class HardshipTest {
 
     @Test(
             dependsOnMethods = {
-                "whatWasTypedOutlivesTheWindow",
-                "withoutNetworkEditsAreKeptSaidAndSentLater",
+                "aRestartedServerGetsWhatWasTypedMeanwhile",
                 "twoHundredFieldsWithLongAndRightToLeftLabelsAreUsable"
             })
     public void anEndedSessionLosesNothing() {

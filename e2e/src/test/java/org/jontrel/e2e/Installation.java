@@ -8,22 +8,39 @@ import org.springframework.context.ConfigurableApplicationContext;
 /** The whole application on a free port with an empty database of its own. */
 final class Installation implements AutoCloseable {
     static final String SETUP_CODE = "only-for-tests";
-    private final ConfigurableApplicationContext context;
+    private final String database;
+    private ConfigurableApplicationContext context;
 
     Installation() {
-        var database = TestDatabase.shared();
-        context = new SpringApplicationBuilder(Application.class)
+        database = TestDatabase.shared().create();
+        context = started("0");
+    }
+
+    private ConfigurableApplicationContext started(String port) {
+        return new SpringApplicationBuilder(Application.class)
                 .run(
-                        "--server.port=0",
-                        "--spring.datasource.url=" + database.url(database.create()),
+                        "--server.port=" + port,
+                        "--spring.datasource.url=" + TestDatabase.shared().url(database),
                         "--spring.datasource.username=" + TestDatabase.USER,
                         "--spring.datasource.password=" + TestDatabase.PASSWORD,
                         "--jontrel.setup-code=" + SETUP_CODE,
                         "--jontrel.run-stale-seconds=2");
     }
 
+    private String port() {
+        return context.getEnvironment().getProperty("local.server.port");
+    }
+
     String address() {
-        return "http://127.0.0.1:" + context.getEnvironment().getProperty("local.server.port");
+        return "http://127.0.0.1:" + port();
+    }
+
+    /** Stops the server, does something while it is away, and starts it again where it was. */
+    void restart(Runnable meanwhile) {
+        var port = port();
+        context.close();
+        meanwhile.run();
+        context = started(port);
     }
 
     @Override

@@ -11,6 +11,7 @@ import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.Executors;
@@ -86,7 +87,7 @@ public class DeskApiTest {
 
     @SuppressWarnings("unchecked")
     private static Map<String, Object> tree(JsonNode view) {
-        return new java.util.LinkedHashMap<String, Object>(JSON.convertValue(view.get("definition"), Map.class));
+        return new LinkedHashMap<String, Object>(JSON.convertValue(view.get("definition"), Map.class));
     }
 
     private JsonNode put(JsonNode view, Map<String, Object> definition) {
@@ -174,25 +175,99 @@ public class DeskApiTest {
         var text =
                 "key: conditions\ntitle: Conditions\noptions:\n  - {key: clean, label: Spotless}\n  - {key: wet, was: mouldy, label: Wet}\n";
         var path = DRAFT + "/definitions/" + id + "/code";
-        var bad = anna.ok(
-                "POST",
-                path,
-                Map.of("text", text + "titel: x\n", "base", list.get("revision").asLong()));
+        var bad = anna.ok("POST", path, Map.of("text", text + "titel: x\n", "before", tree(list)));
         assertEquals(bad.at("/findings/0/place").asString(), "lists/conditions.yaml:6:1");
         assertTrue(bad.path("draft").isMissingNode() || bad.get("draft").isNull());
-        var good = anna.ok(
-                "POST", path, Map.of("text", text, "base", list.get("revision").asLong()));
+        var good = anna.ok("POST", path, Map.of("text", text, "before", tree(list)));
         var now = view(good.get("draft"), "conditions");
         assertEquals(now.at("/definition/options/0/id"), list.at("/definition/options/0/id"), "known by its key");
         assertEquals(
                 now.at("/definition/options/1/id"), list.at("/definition/options/2/id"), "known by the key it had");
         anna.ok("POST", DRAFT + "/undo", null);
         var renamed = text.replace("key: conditions", "id: lother000\nkey: conditions");
-        var other = anna.ok(
-                "POST",
-                path,
-                Map.of("text", renamed, "base", list.get("revision").asLong()));
+        var other = anna.ok("POST", path, Map.of("text", renamed, "before", tree(list)));
         assertEquals(other.at("/findings/0/code").asString(), "ID_CHANGED");
+    }
+
+    @Test
+    public void codeKeepsWhatOthersChangedSinceItWasOpened() {
+        var made = anna.ok("POST", DRAFT + "/definitions", Map.of("sort", "list", "name", "Shapes"));
+        var seen = view(made.get("draft"), "shapes");
+        var path = DRAFT + "/definitions/" + made.get("id").asString();
+        var theirs = tree(seen);
+        theirs.put("description", "Written meanwhile.");
+        anna.ok("PUT", path, Map.of("sort", "list", "base", seen.get("revision").asLong(), "definition", theirs));
+        var taken = anna.ok(
+                "POST",
+                path + "/code",
+                Map.of("text", "key: shapes\ntitle: Forms\noptions: []\n", "before", tree(seen)));
+        var both = view(taken.get("draft"), "shapes").get("definition");
+        assertEquals(both.get("title").asString(), "Forms");
+        assertEquals(both.get("description").asString(), "Written meanwhile.");
+        var clash = anna.send(
+                "POST",
+                path + "/code",
+                Map.of("text", "key: shapes\ntitle: Shells\noptions: []\n", "before", tree(seen)));
+        assertEquals(clash.statusCode(), 409, clash.body());
+        assertEquals(view(draft(0), "shapes").at("/definition/title").asString(), "Forms");
+        anna.ok("DELETE", path, null);
+    }
+
+    @Test
+    public void filesDroppedTogetherReferToEachOtherAndOverwriteNothingUnseen() throws Exception {
+        var incoming = incoming(Map.of(
+                "shore.yaml",
+                "key: shore\nsingular: Shore\nplural: Shores\npath: shores\ntaxonomies:\n  - use: tide\n",
+                "tide.yaml",
+                "key: tide\nsingular: Tide\nplural: Tides\npath: tides\nhierarchical: false\n"));
+        var definitions = incoming.get("definitions");
+        assertEquals(definitions.size(), 2, incoming.toString());
+        var shore = named(definitions, "Shore");
+        var tide = named(definitions, "Tide");
+        assertEquals(shore.at("/definition/taxonomies/0/use"), tide.get("id"), shore.toString());
+        var taken = List.of(taken(shore), taken(tide));
+        anna.ok("POST", DRAFT + "/take", Map.of("definitions", taken));
+        var again = anna.send("POST", DRAFT + "/take", Map.of("definitions", taken));
+        assertEquals(again.statusCode(), 409, again.body());
+        assertTrue(again.body().contains("was changed since it was compared"), again.body());
+        anna.ok("POST", DRAFT + "/undo", null);
+        assertFalse(draft(0).toString().contains("shores"));
+    }
+
+    private static Map<String, Object> taken(JsonNode incoming) {
+        return Map.of(
+                "sort",
+                incoming.get("sort").asString(),
+                "revision",
+                incoming.get("revision").asLong(),
+                "definition",
+                JSON.convertValue(incoming.get("definition"), Map.class));
+    }
+
+    private static JsonNode named(JsonNode definitions, String name) {
+        return definitions
+                .valueStream()
+                .filter(each -> each.get("name").asString().equals(name))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    /** What taking these files in would do. */
+    private JsonNode incoming(Map<String, String> files) throws Exception {
+        var form = new StringBuilder();
+        files.forEach((name, text) -> form.append("--b\r\nContent-Disposition: form-data; name=\"file\"; filename=\"")
+                .append(name)
+                .append("\"\r\n\r\n")
+                .append(text)
+                .append("\r\n"));
+        var request = HttpRequest.newBuilder(URI.create(address + DRAFT + "/incoming"))
+                .POST(HttpRequest.BodyPublishers.ofString(form + "--b--\r\n"))
+                .header("Content-Type", "multipart/form-data; boundary=b")
+                .header("X-XSRF-TOKEN", anna.cookie("XSRF-TOKEN"))
+                .build();
+        var answer = anna.http.send(request, HttpResponse.BodyHandlers.ofString());
+        assertEquals(answer.statusCode(), 200, answer.body());
+        return JSON.readTree(answer.body());
     }
 
     @Test
@@ -225,17 +300,8 @@ public class DeskApiTest {
 
     @Test
     public void packagesComeInDefinitionByDefinitionAndGoOutWithWhatTheyNeed() throws Exception {
-        var boundary = "b";
-        var text =
-                "--b\r\nContent-Disposition: form-data; name=\"file\"; filename=\"trip.yaml\"\r\n\r\nkey: trip\nsingular: Trip\nplural: Trips\npath: trips\n\r\n--b--\r\n";
-        var request = HttpRequest.newBuilder(URI.create(address + DRAFT + "/incoming"))
-                .POST(HttpRequest.BodyPublishers.ofString(text))
-                .header("Content-Type", "multipart/form-data; boundary=" + boundary)
-                .header("X-XSRF-TOKEN", anna.cookie("XSRF-TOKEN"))
-                .build();
-        var answer = anna.http.send(request, HttpResponse.BodyHandlers.ofString());
-        assertEquals(answer.statusCode(), 200, answer.body());
-        var incoming = JSON.readTree(answer.body()).at("/definitions/0");
+        var incoming = incoming(Map.of("trip.yaml", "key: trip\nsingular: Trip\nplural: Trips\npath: trips\n"))
+                .at("/definitions/0");
         assertEquals(incoming.get("state").asString(), "takes");
         assertEquals(incoming.get("id"), view(draft(0), "trip").at("/definition/id"));
         assertTrue(incoming.get("changes").toString().contains("group The trip removed"));

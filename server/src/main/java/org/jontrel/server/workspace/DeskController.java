@@ -82,7 +82,14 @@ class DeskController {
 
     record FixRequest(@NotBlank String element, @NotBlank String property, Object value, List<String> items) {}
 
-    record CodeRequest(@NotNull String text, @NotNull Long base) {}
+    record CodeRequest(
+            @NotNull String text,
+
+            @Schema(
+                    ref = "#/components/schemas/Definition",
+                    description = "The definition whose code was edited, so that what others changed since is kept")
+            @NotNull
+            Map<String, Object> before) {}
 
     @Schema(requiredProperties = {"findings"})
     record CodeResult(
@@ -220,7 +227,9 @@ class DeskController {
         if (definition.isEmpty()) {
             return new CodeResult(FindingView.of(read.findings()), null);
         }
-        drafts.put(workspaceId, definition.get(), body.base(), Optional.of(now.definition()), principal.getName());
+        var before = DefinitionView.read(PackageWriter.word(sort), body.before());
+        long base = before.equals(now.definition()) ? now.revision() : Drafts.ANOTHER;
+        drafts.put(workspaceId, definition.get(), base, Optional.of(before), principal.getName());
         return new CodeResult(FindingView.of(read.findings()), views.view(workspaceId, since));
     }
 }

@@ -5,6 +5,8 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
@@ -24,6 +26,9 @@ import org.springframework.transaction.annotation.Transactional;
 /** The drafts of workspaces: every edit of one or several definitions can be undone and redone. */
 @Service
 public class Drafts {
+    /** In the place of a revision: the writer saw another definition than the one that is here now. */
+    static final long ANOTHER = -1;
+
     private static final int MOST_EDITS = 300;
     private final WorkspaceMapper mapper;
 
@@ -58,8 +63,7 @@ public class Drafts {
     public Draft get(long workspaceId) {
         var definitions = mapper.definitions(workspaceId).stream()
                 .map(row -> new Drafted(definition(row.content()), row.revision()))
-                .sorted(java.util.Comparator.comparing(
-                        drafted -> drafted.definition().name()))
+                .sorted(Comparator.comparing(drafted -> drafted.definition().name()))
                 .toList();
         return new Draft(
                 mapper.revision(workspaceId),
@@ -82,7 +86,7 @@ public class Drafts {
     /**
      * Writes a definition. Where somebody else wrote it since, both edits are kept; where they clash, nothing is written.
      *
-     * @param base revision that the writer had seen; 0 for a new definition
+     * @param base revision that the writer had seen; 0 for a new definition, {@link #ANOTHER} where it is not known
      * @param before the definition as the writer had seen it, where known
      * @return whether another's edit was merged in
      * @throws Refusal where both changed the same thing, or the definition is gone
@@ -128,7 +132,7 @@ public class Drafts {
     public void change(long workspaceId, Model from, Model to, String title, String by) {
         mapper.raise(workspaceId);
         var changed = new ArrayList<WorkspaceMapper.EditRow>();
-        var ids = new java.util.LinkedHashSet<String>();
+        var ids = new LinkedHashSet<String>();
         from.definitions().forEach(each -> ids.add(each.id()));
         to.definitions().forEach(each -> ids.add(each.id()));
         for (var id : ids) {

@@ -71,7 +71,7 @@ class ExchangeController {
      * @param state {@code new}, {@code same}, {@code takes} (only the package changed it), {@code joins} (both did, and go
      *     together), {@code clashes}, or {@code ours} (only the draft changed it)
      */
-    @Schema(requiredProperties = {"id", "name", "sort", "state", "changes", "clashes", "definition"})
+    @Schema(requiredProperties = {"id", "name", "sort", "state", "changes", "clashes", "revision", "definition"})
     record IncomingView(
             String id,
             String name,
@@ -79,6 +79,9 @@ class ExchangeController {
             String state,
             List<ChangeView> changes,
             List<String> clashes,
+
+            @Schema(description = "Revision of the draft's definition that this was compared with; 0 where it has none")
+            long revision,
 
             @Schema(ref = "#/components/schemas/Definition", description = "What the draft would have")
             Map<String, Object> definition,
@@ -91,6 +94,11 @@ class ExchangeController {
 
     record Taken(
             @NotBlank String sort,
+
+            @Schema(
+                    description =
+                            "Revision it was compared with; where it is given and not the draft's, nothing is taken")
+            Long revision,
 
             @Schema(ref = "#/components/schemas/Definition") @NotNull
             Map<String, Object> definition) {}
@@ -151,18 +159,26 @@ class ExchangeController {
     Incoming incoming(@PathVariable String workspace, @RequestParam("file") List<MultipartFile> files)
             throws IOException {
         var id = workspaces.get(workspace).id();
-        var draft = drafts.get(id).model();
+        var draft = drafts.get(id);
         var findings = new ArrayList<Finding>();
         var read = new ArrayList<Definition>();
         for (var file : files) {
-            read.addAll(read(file, draft, findings));
+            read.addAll(read(file, draft.model(), findings));
         }
         if (Finding.blocks(findings)) {
             throw Refusal.invalid("This cannot be read, and nothing was changed.", findings);
         }
         var released = released(id);
+        var together = draft.model();
+        for (var each : read) {
+            together = together.with(each);
+        }
+        var names = new Names(together);
         return new Incoming(
-                read.stream().map(each -> incoming(released, draft, each)).toList(), FindingView.of(findings));
+                read.stream()
+                        .map(each -> incoming(released, draft, names.toIds(each)))
+                        .toList(),
+                FindingView.of(findings));
     }
 
     private List<Definition> read(MultipartFile file, Model draft, List<Finding> findings) throws IOException {
@@ -180,8 +196,8 @@ class ExchangeController {
                 .orElse(List.of());
     }
 
-    private static IncomingView incoming(Model released, Model draft, Definition read) {
-        var theirs = new Names(draft.with(read)).toIds(read);
+    private static IncomingView incoming(Model released, Drafts.Draft drafted, Definition theirs) {
+        var draft = drafted.model();
         var base = only(released.definition(theirs.id()));
         var ours = only(draft.definition(theirs.id()));
         var merged = Merge.merge(base, ours, only(Optional.of(theirs)));
@@ -198,6 +214,7 @@ class ExchangeController {
                 state(base, ours, theirs, result, clashes),
                 ChangeView.of(Comparison.of(draft, draft.with(result))),
                 clashes ? merged.clashes().stream().map(Clash::sentence).toList() : List.of(),
+                drafted.find(theirs.id()).map(Drafts.Drafted::revision).orElse(0L),
                 PackageWriter.tree(kept),
                 clashes ? PackageWriter.tree(theirs) : null);
     }
@@ -230,10 +247,19 @@ class ExchangeController {
             @Valid @RequestBody TakeRequest body,
             Principal principal) {
         var workspaceId = workspaces.get(workspace).id();
-        var before = drafts.get(workspaceId).model();
+        var draft = drafts.get(workspaceId);
+        var before = draft.model();
         var after = before;
         for (var taken : body.definitions()) {
-            after = after.with(DefinitionView.read(taken.sort(), taken.definition()));
+            var definition = DefinitionView.read(taken.sort(), taken.definition());
+            long now = draft.find(definition.id()).map(Drafts.Drafted::revision).orElse(0L);
+            if (taken.revision() != null && taken.revision() != now) {
+                throw Refusal.conflict(
+                        definition.name()
+                                + " was changed since it was compared. Nothing was taken; drop the files again.",
+                        null);
+            }
+            after = after.with(definition);
         }
         var title = body.definitions().size() == 1
                 ? "1 definition taken in"
