@@ -262,7 +262,6 @@ public class DeskTest {
         desk.anna.checkAccessibility();
         page.reload();
         desk.label("Remarks").focus();
-        page.getByText("Width, default, API, condition").click();
         assertThat(within.getByLabel("With what").first()).hasValue("20");
         assertThat(within.getByLabel("How comparisons go together")).hasValue("none");
         assertThat(page.getByLabel("not", EXACTLY).nth(1)).isChecked();
