@@ -28,6 +28,8 @@ public class ArchitectureTest {
                 .definedBy("..core.code..")
                 .layer("value")
                 .definedBy("..core.value..")
+                .layer("holder")
+                .definedBy("..core.holder..")
                 .layer("check")
                 .definedBy("..core.check..")
                 .layer("compare")
@@ -56,8 +58,10 @@ public class ArchitectureTest {
                 .mayOnlyAccessLayers("model", "finding")
                 .whereLayer("code")
                 .mayOnlyAccessLayers("model", "finding", "shape")
+                .whereLayer("holder")
+                .mayOnlyAccessLayers("model", "edit")
                 .whereLayer("value")
-                .mayOnlyAccessLayers("model", "finding")
+                .mayOnlyAccessLayers("model", "finding", "holder")
                 .whereLayer("check")
                 .mayOnlyAccessLayers("model", "finding", "shape", "value")
                 .whereLayer("compare")
@@ -65,7 +69,7 @@ public class ArchitectureTest {
                 .whereLayer("merge")
                 .mayOnlyAccessLayers("model", "finding", "shape", "check", "compare")
                 .whereLayer("plan")
-                .mayOnlyAccessLayers("model", "finding", "shape", "code", "value")
+                .mayOnlyAccessLayers("model", "finding", "shape", "code", "holder", "value")
                 .check(classes);
     }
 

@@ -1,12 +1,10 @@
 package org.jontrel.core.value;
 
 import java.util.ArrayList;
-import java.util.Collection;
 import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
@@ -20,6 +18,9 @@ import org.jontrel.core.model.Kind;
  * as lists of such values. What a condition hides is neither checked nor required.
  */
 public final class FormCheck {
+    /** Rows, or values of one field, at most; definitions may allow fewer. */
+    public static final int MOST = 2_000;
+
     private final List<Problem> problems = new ArrayList<>();
     private final Set<String> hidden = new LinkedHashSet<>();
     private final Map<String, Field> fields = new HashMap<>();
@@ -44,18 +45,24 @@ public final class FormCheck {
      * @param groups with everything in place ({@code core.edit.Resolved})
      */
     public static Checked check(List<Field> first, List<Group> groups, Map<String, ?> raw) {
+        var all = new ArrayList<>(first);
+        groups.forEach(group -> all.addAll(group.fields()));
+        return values(first, groups, new Sent(true).read(all, raw), Surroundings.NONE);
+    }
+
+    /** Checks values as {@link Sent} reads them. */
+    static Checked values(List<Field> first, List<Group> groups, Map<String, Object> values, Surroundings around) {
         var check = new FormCheck();
         check.know(first);
         groups.forEach(group -> check.know(group.fields()));
-        var scope = new Scope(null, new HashMap<>(), check.fields);
-        first.forEach(field -> scope.put(field, raw.get(field.key())));
-        groups.forEach(group -> group.fields().forEach(field -> scope.put(field, raw.get(field.key()))));
-        check.fields(first, raw, "", scope);
+        var scope = new Scope(null, values, check.fields, around);
+        check.fields(first, "", scope);
         for (var group : groups) {
             if (Conditions.holds(group.showWhen(), scope)) {
-                check.fields(group.fields(), raw, "", scope);
+                check.fields(group.fields(), "", scope);
             } else {
                 check.hidden.add(group.id());
+                group.fields().forEach(field -> check.hidden.add(field.key()));
             }
         }
         return new Checked(List.copyOf(check.problems), check.hidden);
@@ -65,179 +72,72 @@ public final class FormCheck {
         some.forEach(field -> field.withInner().forEach(each -> fields.putIfAbsent(each.id(), each)));
     }
 
-    private void fields(List<Field> some, Map<String, ?> raw, String before, Scope scope) {
+    private void fields(List<Field> some, String before, Scope scope) {
         for (var field : some) {
             var path = before + field.key();
             if (!field.showWhen().equals(Condition.ALWAYS) && !Conditions.holds(field.showWhen(), scope)) {
                 hidden.add(path);
                 continue;
             }
-            field(field, raw.get(field.key()), path, scope);
+            field(field, scope.values().get(field.id()), path, scope);
         }
     }
 
-    private void field(Field field, Object sent, String path, Scope scope) {
-        var value = sent instanceof String text && text.isBlank() ? null : sent;
-        switch (field.kind()) {
-            case Kind.Note _ -> {}
-            case Kind.FieldGroup(List<Field> inner) -> {
-                var row = map(value);
-                fields(inner, row, path + ".", scope.within(inner, row));
-            }
-            case Kind.Repeater rows -> rows(field, rows, list(value), path, scope);
-            case Kind.Coordinates _ -> place(field, value, path);
-            default -> {
-                if (field.kind().amount().many()) {
-                    several(field, list(value), path);
-                } else if (value == null) {
-                    missing(field, path);
-                } else {
-                    one(field, value, path);
-                }
-            }
+    private void field(Field field, Object value, String path, Scope scope) {
+        switch (value) {
+            case null -> empty(field, path, scope);
+            case Unread(Finding finding) -> problems.add(new Problem(path, false, finding));
+            case Map<?, ?> group -> fields(field.inner(), path + ".", scope.within(inner(group)));
+            case List<?> list when field.kind() instanceof Kind.Repeater rows -> rows(field, rows, list, path, scope);
+            case List<?> list -> several(field, list, path);
+            default -> one(field, value, path);
         }
     }
 
-    private void add(String path, Field field, Code code, Object... arguments) {
-        problems.add(new Problem(path, false, Values.where(field).finding(code, arguments)));
-    }
-
-    private void missing(Field field, String path) {
-        if (field.required()) {
+    /** A group without any value is still one in which something may be missing. */
+    private void empty(Field field, String path, Scope scope) {
+        if (field.kind() instanceof Kind.FieldGroup(List<Field> inner)) {
+            fields(inner, path + ".", scope.within(Map.of()));
+        } else if (field.required() && field.kind().holdsValue()) {
             problems.add(new Problem(path, true, Values.where(field).finding(Code.VALUE_REQUIRED)));
         }
     }
 
+    @SuppressWarnings("unchecked") // groups are maps by field id
+    private static Map<String, Object> inner(Map<?, ?> group) {
+        return (Map<String, Object>) group;
+    }
+
     private void one(Field field, Object value, String path) {
-        if (Scope.isReference(field.kind())) {
-            return;
+        if (value instanceof Unread(Finding finding)) {
+            problems.add(new Problem(path, false, finding));
+        } else {
+            Values.of(field.kind())
+                    .check(value, Values.where(field))
+                    .forEach(finding -> problems.add(new Problem(path, false, finding)));
         }
-        var read = Values.of(field.kind()).read(value, Values.where(field));
-        read.finding().ifPresent(finding -> problems.add(new Problem(path, false, finding)));
-        read.value()
-                .ifPresent(known -> Values.of(field.kind())
-                        .check(known, Values.where(field))
-                        .forEach(finding -> problems.add(new Problem(path, false, finding))));
     }
 
     private void several(Field field, List<?> values, String path) {
-        if (values.isEmpty()) {
-            missing(field, path);
-            return;
-        }
-        count(
-                field,
-                values.size(),
-                field.kind().amount().min(),
-                field.kind().amount().max(),
-                path);
+        var amount = field.kind().amount();
+        count(field, values.size(), amount.min(), amount.max(), path);
         values.forEach(value -> one(field, value, path));
     }
 
     private void count(Field field, int has, Integer min, Integer max, String path) {
+        int most = max == null ? MOST : Math.min(max, MOST);
         if (min != null && has < min) {
-            add(path, field, Code.VALUES_TOO_FEW, has, min);
+            problems.add(new Problem(path, false, Values.where(field).finding(Code.VALUES_TOO_FEW, has, min)));
         }
-        if (max != null && has > max) {
-            add(path, field, Code.VALUES_TOO_MANY, has, max);
+        if (has > most) {
+            problems.add(new Problem(path, false, Values.where(field).finding(Code.VALUES_TOO_MANY, has, most)));
         }
     }
 
     private void rows(Field field, Kind.Repeater kind, List<?> rows, String path, Scope scope) {
-        if (rows.isEmpty()) {
-            missing(field, path);
-        } else {
-            count(field, rows.size(), kind.minRows(), kind.maxRows(), path);
-        }
+        count(field, rows.size(), kind.minRows(), kind.maxRows(), path);
         for (int i = 0; i < rows.size(); i++) {
-            var row = map(rows.get(i));
-            fields(kind.fields(), row, path + "." + i + ".", scope.within(kind.fields(), row));
-        }
-    }
-
-    private void place(Field field, Object value, String path) {
-        if (value == null
-                || map(value).values().stream()
-                        .allMatch(each -> String.valueOf(each).isBlank())) {
-            missing(field, path);
-            return;
-        }
-        if (!within(map(value).get("latitude"), 90) || !within(map(value).get("longitude"), 180)) {
-            add(path, field, Code.VALUE_NOT_PLACE);
-        }
-    }
-
-    private static boolean within(Object degrees, int most) {
-        try {
-            return Math.abs(Double.parseDouble(String.valueOf(degrees))) <= most;
-        } catch (NumberFormatException _) {
-            return false;
-        }
-    }
-
-    private static Map<String, ?> map(Object value) {
-        if (!(value instanceof Map<?, ?> map)) {
-            return Map.of();
-        }
-        var row = new HashMap<String, Object>();
-        map.forEach((key, each) -> row.put(String.valueOf(key), each));
-        return row;
-    }
-
-    private static List<?> list(Object value) {
-        return value instanceof Collection<?> several
-                ? List.copyOf(several.stream().filter(each -> each != null).toList())
-                : List.of();
-    }
-
-    /** What conditions see from one place: values beside it, then those around. */
-    private record Scope(Scope outer, Map<String, Object> values, Map<String, Field> fields)
-            implements Conditions.Seen {
-        void put(Field field, Object sent) {
-            var value = sent instanceof String text && text.isBlank() ? null : sent;
-            values.put(field.id(), value == null ? null : known(field, value));
-        }
-
-        static boolean isReference(Kind kind) {
-            return kind instanceof Kind.Relation || kind instanceof Kind.File || kind instanceof Kind.RichText;
-        }
-
-        /** As conditions compare it: values of the kind, one or several; {@code null} for what cannot be read. */
-        private static Object known(Field field, Object value) {
-            if (value instanceof Collection<?> several && field.kind().amount().many()) {
-                return several.stream()
-                        .flatMap(each -> one(field.kind(), each).stream())
-                        .toList();
-            }
-            return one(field.kind(), value).orElse(null);
-        }
-
-        private static Optional<Object> one(Kind kind, Object value) {
-            if (isReference(kind)
-                    || kind instanceof Kind.Repeater
-                    || kind instanceof Kind.FieldGroup
-                    || kind instanceof Kind.Coordinates) {
-                return Optional.of(value);
-            }
-            return Values.of(kind)
-                    .read(value, new KindValues.Where(org.jontrel.core.finding.Place.NOWHERE, ""))
-                    .value();
-        }
-
-        Scope within(List<Field> inner, Map<String, ?> row) {
-            var scope = new Scope(this, new HashMap<>(), fields);
-            inner.forEach(field -> scope.put(field, row.get(field.key())));
-            return scope;
-        }
-
-        @Override
-        public Optional<Field> field(String fieldId) {
-            return Optional.ofNullable(fields.get(fieldId));
-        }
-
-        @Override
-        public Object value(String fieldId) {
-            return values.containsKey(fieldId) || outer == null ? values.get(fieldId) : outer.value(fieldId);
+            fields(kind.fields(), path + "." + i + ".", scope.within(((Row) rows.get(i)).values()));
         }
     }
 }

@@ -23,6 +23,10 @@ sealed interface KindValues
                 UrlValues,
                 IconValues,
                 TermValues,
+                RichTextValues,
+                FileValues,
+                LinkValues,
+                SpotValues,
                 WholeValues {
     /** The value from what a form or the API sent (never null or blank), or why not. */
     Read read(Object raw, Where where);

@@ -1,18 +1,17 @@
 package org.jontrel.core.value;
 
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
+import java.util.Set;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Nearest;
 import org.jontrel.core.finding.Place;
-import org.jontrel.core.model.ContentType;
+import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Field;
 
-/** Whether a record satisfies its type. The one place where this is decided, for forms, the API and runs alike. */
+/** Whether a record satisfies its definition. The one place where this is decided, for forms, the API and runs alike. */
 public final class RecordCheck {
     private RecordCheck() {}
 
@@ -20,63 +19,73 @@ public final class RecordCheck {
      * What was sent, as values.
      *
      * @param values by field id; empty ones are left out
-     * @param findings what cannot be stored, or breaks a limit
-     * @param missing required fields without a value: a draft may have them, a published record not
+     * @param problems in the order of the form
+     * @param hidden paths of fields, and ids of groups, that their conditions hide
      */
-    public record Checked(Map<String, Object> values, List<Finding> findings, List<Finding> missing) {}
+    public record Checked(Map<String, Object> values, List<FormCheck.Problem> problems, Set<String> hidden) {
+        /** What cannot be stored, or breaks a limit. */
+        public List<Finding> findings() {
+            return problems.stream()
+                    .filter(problem -> !problem.required())
+                    .map(FormCheck.Problem::finding)
+                    .toList();
+        }
 
-    /** Reads and checks what a form or the API sent, by field key. */
-    public static Checked read(ContentType type, Map<String, ?> raw) {
-        var values = new LinkedHashMap<String, Object>();
-        var findings = new ArrayList<Finding>();
-        var keys = type.allFields().map(Field::key).toList();
+        /** Required fields without a value: a draft may have them, a published record not. */
+        public List<Finding> missing() {
+            return problems.stream()
+                    .filter(FormCheck.Problem::required)
+                    .map(FormCheck.Problem::finding)
+                    .toList();
+        }
+
+        public boolean complete() {
+            return problems.isEmpty();
+        }
+    }
+
+    /** Reads and checks what a form or the API sent, by field key; a key that no field has is a problem. */
+    public static Checked read(Holder holder, Map<String, ?> raw, Surroundings around) {
+        var fields = holder.fields().toList();
+        var problems = new ArrayList<FormCheck.Problem>();
+        unknown(holder, fields, raw, "", problems);
+        var values = new Sent(false).read(fields, raw);
+        var checked = FormCheck.values(holder.first(), holder.groups(), values, around);
+        problems.addAll(checked.problems());
+        return new Checked(Sent.readable(values), problems, checked.hidden());
+    }
+
+    /** Whether stored values satisfy their definition, with everything required. */
+    public static Checked check(Holder holder, Map<String, Object> values, Surroundings around) {
+        var checked = FormCheck.values(holder.first(), holder.groups(), values, around);
+        return new Checked(values, checked.problems(), checked.hidden());
+    }
+
+    private static void unknown(
+            Holder holder, List<Field> fields, Map<String, ?> raw, String before, List<FormCheck.Problem> problems) {
+        var keys = fields.stream().map(Field::key).toList();
         raw.keySet().stream()
-                .filter(key -> !keys.contains(key))
-                .forEach(key -> findings.add(Finding.of(
-                        Code.VALUE_FIELD_UNKNOWN,
-                        Place.definition(type.id(), key),
-                        key,
-                        type.singular(),
-                        Nearest.hint(key, keys))));
-        type.allFields().forEach(field -> {
-            var sent = raw.get(field.key());
-            if (sent == null || sent instanceof String text && text.isBlank()) {
-                return;
+                .filter(key -> !keys.contains(key) && !(key.equals(Sent.ROW) && !before.isEmpty()))
+                .forEach(key -> problems.add(new FormCheck.Problem(
+                        before + key,
+                        false,
+                        Finding.of(
+                                Code.VALUE_FIELD_UNKNOWN,
+                                Place.definition(holder.id(), key),
+                                key,
+                                holder.singular(),
+                                Nearest.hint(key, keys)))));
+        for (var field : fields.stream().filter(each -> !each.inner().isEmpty()).toList()) {
+            var path = before + field.key() + ".";
+            switch (raw.get(field.key())) {
+                case Map<?, ?> group -> unknown(holder, field.inner(), Sent.map(group), path, problems);
+                case List<?> rows -> {
+                    for (int i = 0; i < rows.size(); i++) {
+                        unknown(holder, field.inner(), Sent.map(rows.get(i)), path + i + ".", problems);
+                    }
+                }
+                case null, default -> {}
             }
-            var read = Values.of(field.kind()).read(sent, Values.where(field));
-            read.finding().ifPresent(findings::add);
-            read.value().ifPresent(value -> values.put(field.id(), value));
-        });
-        findings.addAll(limits(type, values));
-        return new Checked(values, findings, missing(type, values));
-    }
-
-    /** Whether stored values satisfy the type, with everything required. */
-    public static boolean complete(ContentType type, Map<String, Object> values) {
-        return limits(type, values).isEmpty() && missing(type, values).isEmpty();
-    }
-
-    /** Everything that keeps a stored record from satisfying its type. */
-    public static List<Finding> problems(ContentType type, Map<String, Object> values) {
-        var all = new ArrayList<>(limits(type, values));
-        all.addAll(missing(type, values));
-        return all;
-    }
-
-    private static List<Finding> limits(ContentType type, Map<String, Object> values) {
-        return type.allFields()
-                .flatMap(field -> Optional.ofNullable(values.get(field.id()))
-                        .map(value -> Values.of(field.kind()).check(value, Values.where(field)))
-                        .orElse(List.of())
-                        .stream())
-                .toList();
-    }
-
-    private static List<Finding> missing(ContentType type, Map<String, Object> values) {
-        return type.allFields()
-                .filter(Field::required)
-                .filter(field -> values.get(field.id()) == null)
-                .map(field -> Values.where(field).finding(Code.VALUE_REQUIRED))
-                .toList();
+        }
     }
 }

@@ -1,7 +1,10 @@
 package org.jontrel.core.value;
 
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
 import org.jontrel.core.model.Field;
@@ -9,7 +12,9 @@ import org.jontrel.core.model.Kind;
 
 /**
  * The values of fields. In Java they are {@link String} (texts, addresses, numbers of telephones, colours; the key of an option), {@link java.math.BigDecimal},
- * {@link Boolean}, {@link java.time.LocalDate}, {@link java.time.LocalTime}, {@link java.time.LocalDateTime} (in UTC) and {@link Long} (a picture's id); an empty value is {@code null}.
+ * {@link Boolean}, {@link java.time.LocalDate}, {@link java.time.LocalTime}, {@link java.time.LocalDateTime} (in UTC), {@link Long} (a
+ * picture, file or term), {@link Link} and {@link Spot}; several are a list, a group is a map by field id, rows are a list of
+ * {@link Row}; an empty value is {@code null}.
  */
 public final class Values {
     private Values() {}
@@ -31,13 +36,11 @@ public final class Values {
             case Kind.Url url -> new UrlValues(url);
             case Kind.Icon _ -> new IconValues();
             case Kind.TermPick _ -> new TermValues();
-            case Kind.RichText _,
-                    Kind.File _,
-                    Kind.Relation _,
-                    Kind.FieldGroup _,
-                    Kind.Repeater _,
-                    Kind.Coordinates _,
-                    Kind.Note _ -> new WholeValues();
+            case Kind.RichText text -> new RichTextValues(text);
+            case Kind.File file -> new FileValues(file);
+            case Kind.Relation relation -> new LinkValues(relation);
+            case Kind.Coordinates _ -> new SpotValues();
+            case Kind.FieldGroup _, Kind.Repeater _, Kind.Note _ -> new WholeValues();
         };
     }
 
@@ -50,14 +53,57 @@ public final class Values {
         return value == null || of(field.kind()).check(value, where(field)).isEmpty();
     }
 
-    /** As a visitor reads it; an empty value is an empty text. */
+    /** As a visitor reads it, several with commas between, rows as lines; an empty value is an empty text. */
     public static String show(Kind kind, Object value) {
-        return value == null ? "" : of(kind).show(value);
+        return switch (value) {
+            case null -> "";
+            case Row row -> line(kind.inner(), row.values());
+            case Map<?, ?> group -> line(kind.inner(), group);
+            case List<?> list ->
+                list.stream()
+                        .map(each -> show(kind, each))
+                        .collect(Collectors.joining(kind instanceof Kind.Repeater ? "\n" : ", "));
+            default -> of(kind).show(value);
+        };
     }
 
-    /** As JSON carries it: text, true or false, a whole number, or {@code null}. Numbers are text. */
+    private static String line(List<Field> fields, Map<?, ?> values) {
+        return fields.stream()
+                .filter(field -> values.get(field.id()) != null)
+                .map(field -> field.label() + " " + show(field.kind(), values.get(field.id())))
+                .collect(Collectors.joining(", "));
+    }
+
+    /**
+     * As JSON carries it: text, true or false, a whole number, or {@code null}. Numbers are text. Groups and rows are objects by
+     * field key; rows carry their id as {@code _row}.
+     */
     public static Object wire(Kind kind, Object value) {
-        return value == null ? null : of(kind).wire(value);
+        return switch (value) {
+            case null -> null;
+            case Row(long id, Map<String, Object> values) -> {
+                var wire = wire(kind.inner(), values);
+                if (id > 0) {
+                    wire.put(Sent.ROW, id);
+                }
+                yield wire;
+            }
+            case Map<?, ?> group -> wire(kind.inner(), group);
+            case List<?> list -> list.stream().map(each -> wire(kind, each)).toList();
+            default -> of(kind).wire(value);
+        };
+    }
+
+    /** Values by field key, as JSON carries them; empty ones are left out. */
+    public static LinkedHashMap<String, Object> wire(List<Field> fields, Map<?, ?> values) {
+        var wire = new LinkedHashMap<String, Object>();
+        for (var field : fields) {
+            var value = values.get(field.id());
+            if (value != null) {
+                wire.put(field.key(), wire(field.kind(), value));
+            }
+        }
+        return wire;
     }
 
     /** A value typed as text, such as a decision's: the value, or why it cannot be used. */
@@ -69,6 +115,17 @@ public final class Values {
         }
         var findings = values.check(read.value().get(), where(field));
         return new Parsed(findings.isEmpty() ? read.value() : Optional.empty(), findings);
+    }
+
+    /**
+     * What a file breaks of the limits of a file field.
+     *
+     * @param ending that of what the file really is, such as {@code pdf}
+     */
+    public static List<Finding> checkFile(Field field, String name, String ending, long bytes) {
+        return field.kind() instanceof Kind.File file
+                ? new FileValues(file).check(name, ending, bytes, where(field))
+                : List.of();
     }
 
     /** What a picture breaks of the limits of an image field. */

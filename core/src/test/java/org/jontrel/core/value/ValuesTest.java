@@ -15,16 +15,20 @@ import java.util.Set;
 import org.jontrel.core.Samples;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
+import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
 public class ValuesTest {
+    private static final Holder HOLDER =
+            Holder.of(Samples.MODEL, Samples.MOORING).orElseThrow();
+
     private static RecordCheck.Checked check(String key, Object raw) {
         var sent = new HashMap<String, Object>(Map.of("title", "Quay", "length_m", "5"));
         sent.put(key, raw);
-        return RecordCheck.read(Samples.MOORING, sent);
+        return RecordCheck.read(HOLDER, sent, Surroundings.NONE);
     }
 
     @DataProvider

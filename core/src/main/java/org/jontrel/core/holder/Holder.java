@@ -1,0 +1,182 @@
+package org.jontrel.core.holder;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Stream;
+import org.jontrel.core.edit.Resolved;
+import org.jontrel.core.model.ContentType;
+import org.jontrel.core.model.Definition;
+import org.jontrel.core.model.Field;
+import org.jontrel.core.model.Group;
+import org.jontrel.core.model.Kind;
+import org.jontrel.core.model.Model;
+import org.jontrel.core.model.Nesting;
+import org.jontrel.core.model.SiteValues;
+import org.jontrel.core.model.Taxonomy;
+
+/**
+ * A definition whose values a site keeps: a content type (many records), a taxonomy (many terms) or site values (one of a
+ * kind). Shared groups and choice lists stand in their places; the use of a taxonomy is a field of kind term with the
+ * taxonomy's id and key. Two holders are equal where everything in them is.
+ */
+public final class Holder {
+    /** Id of the group that holds the taxonomies of a type. */
+    public static final String CLASSIFIED = "classified";
+
+    private final Definition definition;
+    private final List<Field> first;
+    private final List<Group> groups;
+    private final Map<String, Field> byId = new LinkedHashMap<>();
+
+    private Holder(Definition definition, List<Field> first, List<Group> groups) {
+        this.definition = definition;
+        this.first = List.copyOf(first);
+        this.groups = List.copyOf(groups);
+        fields().flatMap(Field::withInner).forEach(field -> byId.putIfAbsent(field.id(), field));
+    }
+
+    /** The holder of a definition; empty for those that hold no values themselves. */
+    public static Optional<Holder> of(Model model, Definition definition) {
+        var groups = new Resolved(model).groups(definition);
+        return switch (definition) {
+            case ContentType type -> {
+                var all = new ArrayList<>(groups);
+                var classified = classified(model, type);
+                if (!classified.isEmpty()) {
+                    all.add(new Group(CLASSIFIED, "Classified by", "", classified));
+                }
+                yield Optional.of(new Holder(
+                        type, type.parts().stream().map(type::partField).toList(), all));
+            }
+            case Taxonomy taxonomy -> Optional.of(new Holder(taxonomy, List.of(label()), groups));
+            case SiteValues values -> Optional.of(new Holder(values, List.of(), groups));
+            default -> Optional.empty();
+        };
+    }
+
+    /** All holders of a model: content types, then taxonomies, then site values, by key. */
+    public static List<Holder> all(Model model) {
+        return model.definitions().stream()
+                .flatMap(definition -> of(model, definition).stream())
+                .toList();
+    }
+
+    /** The name of a term, as a field: what a title is to a record. */
+    private static Field label() {
+        return new Field("part_title", "label", "Label", "", true, new Kind.Text(null, 200, "", ""));
+    }
+
+    private static List<Field> classified(Model model, ContentType type) {
+        return type.taxonomies().stream()
+                .flatMap(use -> model.find(Taxonomy.class, use.taxonomy()).stream()
+                        .map(taxonomy -> new Field(
+                                taxonomy.id(),
+                                taxonomy.key(),
+                                use.max() != null && use.max() == 1 ? taxonomy.singular() : taxonomy.plural(),
+                                taxonomy.description(),
+                                use.required(),
+                                new Kind.TermPick(taxonomy.id(), new Kind.Amount(true, null, use.max())))))
+                .toList();
+    }
+
+    public String id() {
+        return definition.id();
+    }
+
+    public String key() {
+        return definition.key();
+    }
+
+    public Definition definition() {
+        return definition;
+    }
+
+    /** What people call one of what it holds. */
+    public String singular() {
+        return definition.name();
+    }
+
+    /** What people call several of them. */
+    public String plural() {
+        return switch (definition) {
+            case ContentType type -> type.plural();
+            case Taxonomy taxonomy -> taxonomy.plural();
+            default -> definition.name();
+        };
+    }
+
+    /** The public address segment; empty where it has no pages. */
+    public String path() {
+        return switch (definition) {
+            case ContentType type -> type.path();
+            case Taxonomy taxonomy -> taxonomy.path();
+            default -> "";
+        };
+    }
+
+    /** Where its records may stand under others; terms of a hierarchical taxonomy stand under terms of it. */
+    public Nesting nesting() {
+        return switch (definition) {
+            case ContentType type -> type.nesting();
+            case Taxonomy taxonomy
+            when taxonomy.hierarchical() ->
+                new Nesting(java.util.Set.of(taxonomy.id()), false, taxonomy.parentsInAddress());
+            default -> Nesting.NONE;
+        };
+    }
+
+    /** Whether it holds its values once, for the whole site. */
+    public boolean single() {
+        return definition instanceof SiteValues;
+    }
+
+    /** The field that names what it holds; empty for site values and types without a title. */
+    public Optional<Field> title() {
+        return field("part_title");
+    }
+
+    /** Fields before all groups: standard parts, the label of a term. */
+    public List<Field> first() {
+        return first;
+    }
+
+    public List<Group> groups() {
+        return groups;
+    }
+
+    /** The fields of a record itself, not those within them. */
+    public Stream<Field> fields() {
+        return Stream.concat(first.stream(), groups.stream().flatMap(group -> group.fields().stream()));
+    }
+
+    /** A field by its id, however deep it stands. */
+    public Optional<Field> field(String id) {
+        return Optional.ofNullable(byId.get(id));
+    }
+
+    /** All fields, however deep, by id, each before those within it. */
+    public Map<String, Field> byId() {
+        return java.util.Collections.unmodifiableMap(byId);
+    }
+
+    @Override
+    public boolean equals(Object other) {
+        return other instanceof Holder holder
+                && holder.definition.equals(definition)
+                && holder.first.equals(first)
+                && holder.groups.equals(groups);
+    }
+
+    @Override
+    public int hashCode() {
+        return definition.hashCode();
+    }
+
+    @Override
+    public String toString() {
+        return "Holder " + definition.key();
+    }
+}

@@ -1,0 +1,91 @@
+package org.jontrel.core.value;
+
+import java.util.List;
+import java.util.Optional;
+import org.jontrel.core.finding.Code;
+import org.jontrel.core.finding.Finding;
+import org.jontrel.core.model.Kind;
+import org.jsoup.Jsoup;
+import org.jsoup.nodes.Document;
+import org.jsoup.safety.Cleaner;
+import org.jsoup.safety.Safelist;
+
+/**
+ * A safe subset of HTML: paragraphs, line breaks and what the field allows. Everything else is taken off when it is read,
+ * its text stays; scripts and styles go with their text.
+ */
+record RichTextValues(Kind.RichText kind) implements KindValues {
+    private static final int LONGEST = 1_000_000;
+    private static final Document.OutputSettings PLAIN =
+            new Document.OutputSettings().prettyPrint(false).charset("UTF-8");
+
+    @Override
+    public Read read(Object raw, Where where) {
+        return TextRules.storable(raw)
+                .filter(html -> html.length() <= 4 * LONGEST)
+                .map(html -> Read.of(clean(html)))
+                .orElseGet(() -> Read.not(where.finding(Code.VALUE_NOT_TEXT)));
+    }
+
+    private String clean(String html) {
+        var dirty = Jsoup.parseBodyFragment(html);
+        var clean = new Cleaner(safelist()).clean(dirty);
+        clean.outputSettings(PLAIN);
+        return clean.body().text().isBlank() ? "" : clean.body().html().strip();
+    }
+
+    private Safelist safelist() {
+        var list = new Safelist().addTags("p", "br");
+        for (var format : kind.formats()) {
+            switch (format) {
+                case HEADINGS -> list.addTags("h2", "h3", "h4");
+                case BOLD -> list.addTags("strong", "b");
+                case ITALIC -> list.addTags("em", "i");
+                case LINKS ->
+                    list.addTags("a")
+                            .addAttributes("a", "href")
+                            .addProtocols("a", "href", "http", "https", "mailto", "tel")
+                            .addEnforcedAttribute("a", "rel", "nofollow noopener");
+                case LISTS -> list.addTags("ul", "ol", "li");
+                case QUOTES -> list.addTags("blockquote");
+                case TABLES ->
+                    list.addTags("table", "thead", "tbody", "tr", "th", "td").addAttributes("th", "scope");
+                case CODE -> list.addTags("code", "pre");
+            }
+        }
+        return list;
+    }
+
+    /** Characters that a reader sees. */
+    @Override
+    public List<Finding> check(Object value, Where where) {
+        int most = kind.maxLength() == null ? LONGEST : kind.maxLength();
+        return TextRules.lengths(show(value), null, most, where);
+    }
+
+    @Override
+    public String show(Object value) {
+        return Jsoup.parseBodyFragment((String) value).text();
+    }
+
+    @Override
+    public Object wire(Object value) {
+        return value;
+    }
+
+    /** Plain text as paragraphs. */
+    @Override
+    public Optional<Object> fromText(String text) {
+        var html = new StringBuilder();
+        for (var paragraph : text.split("\n\\s*\n")) {
+            html.append("<p>")
+                    .append(org.jsoup.parser.Parser.parseBodyFragment("", "")
+                            .body()
+                            .text(paragraph)
+                            .html()
+                            .replace("\n", "<br>"))
+                    .append("</p>");
+        }
+        return Optional.of(clean(html.toString()));
+    }
+}
