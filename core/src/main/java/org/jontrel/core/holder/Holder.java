@@ -30,12 +30,40 @@ public final class Holder {
     private final List<Field> first;
     private final List<Group> groups;
     private final Map<String, Field> byId = new LinkedHashMap<>();
+    private final Map<String, Home> homes = new LinkedHashMap<>();
 
     private Holder(Definition definition, List<Field> first, List<Group> groups) {
         this.definition = definition;
         this.first = List.copyOf(first);
         this.groups = List.copyOf(groups);
         fields().flatMap(Field::withInner).forEach(field -> byId.putIfAbsent(field.id(), field));
+        fields().forEach(field -> settle(field, new Home("", List.of())));
+    }
+
+    /**
+     * Where a field stands.
+     *
+     * @param table id of the repeater whose rows hold it; empty for the record itself
+     * @param groups keys of the groups between that table and the field
+     */
+    public record Home(String table, List<String> groups) {
+        public Home {
+            groups = List.copyOf(groups);
+        }
+    }
+
+    private void settle(Field field, Home home) {
+        homes.putIfAbsent(field.id(), home);
+        var inner =
+                switch (field.kind()) {
+                    case Kind.FieldGroup _ -> {
+                        var groups = new ArrayList<>(home.groups());
+                        groups.add(field.key());
+                        yield new Home(home.table(), groups);
+                    }
+                    default -> new Home(field.id(), List.of());
+                };
+        field.inner().forEach(each -> settle(each, inner));
     }
 
     /** The holder of a definition; empty for those that hold no values themselves. */
@@ -155,6 +183,27 @@ public final class Holder {
     /** A field by its id, however deep it stands. */
     public Optional<Field> field(String id) {
         return Optional.ofNullable(byId.get(id));
+    }
+
+    /** Where a field of this holder stands. */
+    public Home home(String fieldId) {
+        return homes.get(fieldId);
+    }
+
+    /** The fields that are kept in columns of one table: of the record itself, or of the rows of a repeater. */
+    public List<Field> columns(String table) {
+        return kept(table, Kept.COLUMN);
+    }
+
+    /** The fields whose own tables belong to one table. */
+    public List<Field> tables(String table) {
+        return kept(table, Kept.TABLE);
+    }
+
+    private List<Field> kept(String table, Kept how) {
+        return byId.values().stream()
+                .filter(field -> homes.get(field.id()).table().equals(table) && Kept.of(field.kind()) == how)
+                .toList();
     }
 
     /** All fields, however deep, by id, each before those within it. */

@@ -13,7 +13,7 @@ import org.jontrel.core.finding.Finding;
  */
 public record Ask(
         Finding finding,
-        String typeId,
+        String holderId,
         String fieldId,
         Decision.About about,
         long rows,

@@ -4,7 +4,7 @@ import java.util.List;
 
 /** One thing a run does, in the terms of definitions; the site engine knows the tables and columns. */
 public sealed interface Step {
-    String typeId();
+    String holderId();
 
     /** When it is done: {@code BESIDE} while everybody works on, {@code SWITCH} all at once, {@code AFTER} behind it. */
     enum Phase {
@@ -15,9 +15,10 @@ public sealed interface Step {
 
     default Phase phase() {
         return switch (this) {
-            case CreateTable _, AddColumn _, CopyColumn _, CarryBack _, DropBeside _ -> Phase.BESIDE;
-            case SwitchColumns _, RenameTable _, HoldTable _, RestoreTable _, Redirect _ -> Phase.SWITCH;
-            case CheckRecords _ -> Phase.AFTER;
+            case CreateTable _, AddColumn _, AddTable _, CopyColumn _, CarryBack _, DropBeside _ -> Phase.BESIDE;
+            case SwitchColumns _, RenameTable _, HoldTable _, RestoreTable _, HoldOwn _, RestoreOwn _, Redirect _ ->
+                Phase.SWITCH;
+            case StarterTerms _, Indexes _, CheckRecords _ -> Phase.AFTER;
         };
     }
 
@@ -26,58 +27,82 @@ public sealed interface Step {
         return switch (this) {
             case CreateTable _,
                     AddColumn _,
+                    AddTable _,
                     DropBeside _,
                     SwitchColumns _,
                     RenameTable _,
                     HoldTable _,
                     RestoreTable _,
+                    HoldOwn _,
+                    RestoreOwn _,
+                    StarterTerms _,
+                    Indexes _,
                     Redirect _ -> true;
             case CopyColumn _, CarryBack _, CheckRecords _ -> false;
         };
     }
 
-    /** Makes the table of a type. */
-    record CreateTable(String typeId) implements Step {}
+    /** Makes the tables of a content type, a taxonomy or site values. */
+    record CreateTable(String holderId) implements Step {}
 
     /** Adds an empty column for a field, beside the one it may replace. */
-    record AddColumn(String typeId, String fieldId) implements Step {}
+    record AddColumn(String holderId, String fieldId) implements Step {}
 
     /**
      * Fills the column beside, from the field's present column through its conversion, or with one value.
      *
      * @param fill value for records without one, as text in the field's form; empty for none
      */
-    record CopyColumn(String typeId, String fieldId, String fill) implements Step {}
+    record CopyColumn(String holderId, String fieldId, String fill) implements Step {}
+
+    /** Makes the table of a field that has one of its own, and those of the fields within it. */
+    record AddTable(String holderId, String fieldId) implements Step {}
 
     /** Removes a column made beside that never came into use; it holds nothing but copies. */
-    record DropBeside(String typeId, String fieldId) implements Step {}
+    record DropBeside(String holderId, String fieldId) implements Step {}
 
     /**
      * Before an undo: writes what was entered since into the held column, as far as the older field can hold it.
      *
      * @param fill the value the run had filled with; it is no entry of a person's
      */
-    record CarryBack(String typeId, String fieldId, String held, String fill) implements Step {}
+    record CarryBack(String holderId, String fieldId, String held, String fill) implements Step {}
 
-    /** Gives all columns of a table their new names at once. */
-    record SwitchColumns(String typeId, List<Turn> turns) implements Step {
+    /**
+     * Gives all columns of a table their new names at once.
+     *
+     * @param table id of the field whose own table it is; empty for the records' table
+     */
+    record SwitchColumns(String holderId, String table, List<Turn> turns) implements Step {
         public SwitchColumns {
             turns = List.copyOf(turns);
         }
     }
 
-    record RenameTable(String typeId, String before, String after) implements Step {}
+    /** Gives the tables of a holder, also those of its fields, the names of its present keys. */
+    record RenameTable(String holderId, String before, String after) implements Step {}
 
-    /** Takes a type's table out of use and keeps it under a name of its own. */
-    record HoldTable(String typeId, String held) implements Step {}
+    /** Takes all tables of a holder out of use and keeps them under names of their own. */
+    record HoldTable(String holderId, String held) implements Step {}
 
-    record RestoreTable(String typeId, String held) implements Step {}
+    record RestoreTable(String holderId, String held) implements Step {}
 
-    /** Old addresses of a type's pages lead to the new ones. */
-    record Redirect(String typeId, String before, String after) implements Step {}
+    /** Takes the tables of a field out of use and keeps them under names of their own. */
+    record HoldOwn(String holderId, String fieldId, String held) implements Step {}
+
+    record RestoreOwn(String holderId, String fieldId, String held) implements Step {}
+
+    /** Makes the terms that a taxonomy begins with where they are missing; labels that nobody changed follow. */
+    record StarterTerms(String holderId) implements Step {}
+
+    /** Makes and drops indexes so that lists and filters are quick; nobody waits for it. */
+    record Indexes(String holderId) implements Step {}
+
+    /** Old addresses of pages lead to the new ones. */
+    record Redirect(String holderId, String before, String after) implements Step {}
 
     /** Finds which records satisfy their definition and marks the others incomplete. */
-    record CheckRecords(String typeId) implements Step {}
+    record CheckRecords(String holderId) implements Step {}
 
     /**
      * What becomes of one column in a switch.

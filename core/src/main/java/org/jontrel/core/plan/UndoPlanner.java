@@ -9,7 +9,7 @@ import java.util.Optional;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
-import org.jontrel.core.model.ContentType;
+import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Ids;
 import org.jontrel.core.model.Model;
@@ -36,35 +36,44 @@ public final class UndoPlanner {
     public List<Step> steps(List<Step> done) {
         var switched = new HashMap<String, Step.Turn>();
         done.forEach(step -> {
-            if (step instanceof Step.SwitchColumns(String typeId, List<Step.Turn> turns)) {
+            if (step instanceof Step.SwitchColumns(String holderId, String table, List<Step.Turn> turns)) {
                 turns.stream()
                         .filter(turn -> turn.act() == Step.Act.TAKE)
-                        .forEach(turn -> switched.put(typeId + "/" + turn.fieldId(), turn));
+                        .forEach(turn -> switched.put(holderId + "/" + turn.fieldId(), turn));
             }
         });
         var fills = new HashMap<String, String>();
         done.forEach(step -> {
-            if (step instanceof Step.CopyColumn(String typeId, String fieldId, String fill)) {
-                fills.put(typeId + "/" + fieldId, fill);
+            if (step instanceof Step.CopyColumn(String holderId, String fieldId, String fill)) {
+                fills.put(holderId + "/" + fieldId, fill);
             }
         });
         var undo = new ArrayList<Step>();
         for (var step : done.reversed()) {
             switch (step) {
-                case Step.CreateTable(String typeId) -> undo.add(new Step.HoldTable(typeId, ids.next('h')));
-                case Step.AddColumn(String typeId, String fieldId) -> {
-                    if (!switched.containsKey(typeId + "/" + fieldId)) {
-                        undo.add(new Step.DropBeside(typeId, fieldId));
+                case Step.CreateTable(String holderId) -> undo.add(new Step.HoldTable(holderId, ids.next('h')));
+                case Step.AddColumn(String holderId, String fieldId) -> {
+                    if (!switched.containsKey(holderId + "/" + fieldId)) {
+                        undo.add(new Step.DropBeside(holderId, fieldId));
                     }
                 }
-                case Step.SwitchColumns(String typeId, List<Step.Turn> turns) -> turnAround(typeId, turns, fills, undo);
-                case Step.RenameTable(String typeId, String before, String after) ->
-                    undo.add(new Step.RenameTable(typeId, after, before));
-                case Step.HoldTable(String typeId, String held) -> undo.add(new Step.RestoreTable(typeId, held));
-                case Step.RestoreTable(String typeId, String held) -> undo.add(new Step.HoldTable(typeId, held));
-                case Step.Redirect(String typeId, String before, String after) ->
-                    undo.add(new Step.Redirect(typeId, after, before));
-                case Step.CheckRecords(String typeId) -> undo.add(new Step.CheckRecords(typeId));
+                case Step.SwitchColumns(String holderId, String table, List<Step.Turn> turns) ->
+                    turnAround(holderId, table, turns, fills, undo);
+                case Step.RenameTable(String holderId, String before, String after) ->
+                    undo.add(new Step.RenameTable(holderId, after, before));
+                case Step.HoldTable(String holderId, String held) -> undo.add(new Step.RestoreTable(holderId, held));
+                case Step.RestoreTable(String holderId, String held) -> undo.add(new Step.HoldTable(holderId, held));
+                case Step.Redirect(String holderId, String before, String after) ->
+                    undo.add(new Step.Redirect(holderId, after, before));
+                case Step.AddTable(String holderId, String fieldId) ->
+                    undo.add(new Step.HoldOwn(holderId, fieldId, ids.next('h')));
+                case Step.HoldOwn(String holderId, String fieldId, String held) ->
+                    undo.add(new Step.RestoreOwn(holderId, fieldId, held));
+                case Step.RestoreOwn(String holderId, String fieldId, String held) ->
+                    undo.add(new Step.HoldOwn(holderId, fieldId, held));
+                case Step.StarterTerms(String holderId) -> undo.add(new Step.StarterTerms(holderId));
+                case Step.Indexes(String holderId) -> undo.add(new Step.Indexes(holderId));
+                case Step.CheckRecords(String holderId) -> undo.add(new Step.CheckRecords(holderId));
                 case Step.CopyColumn _, Step.CarryBack _, Step.DropBeside _ -> {}
             }
         }
@@ -72,7 +81,8 @@ public final class UndoPlanner {
         return undo;
     }
 
-    private void turnAround(String typeId, List<Step.Turn> turns, Map<String, String> fills, List<Step> undo) {
+    private void turnAround(
+            String holderId, String table, List<Step.Turn> turns, Map<String, String> fills, List<Step> undo) {
         var back = new ArrayList<Step.Turn>();
         for (var turn : turns.reversed()) {
             back.add(
@@ -85,11 +95,11 @@ public final class UndoPlanner {
             boolean replaced =
                     turn.act() == Step.Act.HOLD && turns.contains(new Step.Turn(Step.Act.TAKE, turn.fieldId(), ""));
             if (replaced) {
-                var fill = fills.getOrDefault(typeId + "/" + turn.fieldId(), "");
-                undo.add(new Step.CarryBack(typeId, turn.fieldId(), turn.held(), fill));
+                var fill = fills.getOrDefault(holderId + "/" + turn.fieldId(), "");
+                undo.add(new Step.CarryBack(holderId, turn.fieldId(), turn.held(), fill));
             }
         }
-        undo.add(new Step.SwitchColumns(typeId, back));
+        undo.add(new Step.SwitchColumns(holderId, table, back));
     }
 
     /**
@@ -103,24 +113,32 @@ public final class UndoPlanner {
         var planned = new ArrayList<Plan.PlannedStep>();
         var findings = new ArrayList<Finding>();
         for (var step : steps) {
-            var was = from.type(step.typeId());
-            var is = to.type(step.typeId());
+            var was = from.definition(step.holderId()).flatMap(each -> Holder.of(from, each));
+            var is = to.definition(step.holderId()).flatMap(each -> Holder.of(to, each));
             var type = was.or(() -> is);
-            var name = type.map(ContentType::singular).orElse(step.typeId());
-            var whole = since.getOrDefault(new Question(step.typeId(), ""), Since.NOTHING);
+            var name = type.map(Holder::singular).orElse(step.holderId());
+            var whole = since.getOrDefault(new Question(step.holderId(), ""), Since.NOTHING);
             switch (step) {
-                case Step.CarryBack carry -> findings.addAll(carried(carry, from, to, since));
+                case Step.CarryBack carry -> findings.addAll(carried(carry, is, since));
                 case Step.HoldTable hold
                 when whole.records() > 0 ->
                     findings.add(Finding.of(
-                            Code.UNDO_RECORDS_HELD, Place.definition(hold.typeId(), ""), name, whole.records()));
-                case Step.SwitchColumns(String typeId, List<Step.Turn> turns) ->
+                            Code.UNDO_RECORDS_HELD, Place.definition(hold.holderId(), ""), name, whole.records()));
+                case Step.HoldOwn(String holderId, String fieldId, String _) -> {
+                    long held = since.getOrDefault(new Question(holderId, fieldId), Since.NOTHING)
+                            .lost();
+                    if (held > 0) {
+                        findings.add(Finding.of(
+                                Code.UNDO_VALUES_HELD, Place.field(holderId, fieldId, ""), label(was, fieldId), held));
+                    }
+                }
+                case Step.SwitchColumns(String holderId, String _, List<Step.Turn> turns) ->
                     turns.stream()
                             .filter(turn -> turn.act() == Step.Act.HOLD)
                             .filter(turn ->
                                     is.flatMap(t -> t.field(turn.fieldId())).isEmpty())
                             .forEach(turn -> {
-                                long held = since.getOrDefault(new Question(typeId, turn.fieldId()), Since.NOTHING)
+                                long held = since.getOrDefault(new Question(holderId, turn.fieldId()), Since.NOTHING)
                                         .lost();
                                 if (held > 0) {
                                     var label = was.flatMap(t -> t.field(turn.fieldId()))
@@ -128,7 +146,7 @@ public final class UndoPlanner {
                                             .orElse("");
                                     findings.add(Finding.of(
                                             Code.UNDO_VALUES_HELD,
-                                            Place.field(typeId, turn.fieldId(), ""),
+                                            Place.field(holderId, turn.fieldId(), ""),
                                             label,
                                             held));
                                 }
@@ -142,11 +160,11 @@ public final class UndoPlanner {
         return new Plan(planned, List.of(), findings);
     }
 
-    private static List<Finding> carried(Step.CarryBack carry, Model from, Model to, Map<Question, Since> since) {
-        var counts = since.getOrDefault(new Question(carry.typeId(), carry.fieldId()), Since.NOTHING);
-        var field = to.type(carry.typeId()).flatMap(type -> type.field(carry.fieldId()));
+    private static List<Finding> carried(Step.CarryBack carry, Optional<Holder> is, Map<Question, Since> since) {
+        var counts = since.getOrDefault(new Question(carry.holderId(), carry.fieldId()), Since.NOTHING);
+        var field = is.flatMap(holder -> holder.field(carry.fieldId()));
         var label = field.map(Field::label).orElse("");
-        var place = Place.field(carry.typeId(), carry.fieldId(), "");
+        var place = Place.field(carry.holderId(), carry.fieldId(), "");
         var findings = new ArrayList<Finding>();
         if (counts.carried() > 0) {
             findings.add(Finding.of(Code.UNDO_VALUES_CARRIED, place, label, counts.carried()));
@@ -158,7 +176,7 @@ public final class UndoPlanner {
         return findings;
     }
 
-    private static String sentence(Step step, Optional<ContentType> was, Optional<ContentType> is, String name) {
+    private static String sentence(Step step, Optional<Holder> was, Optional<Holder> is, String name) {
         var field = is.or(() -> was);
         return switch (step) {
             case Step.CreateTable _ -> "Make a table for " + name;
@@ -174,11 +192,16 @@ public final class UndoPlanner {
             case Step.HoldTable _ -> "Hold all records of " + name;
             case Step.RestoreTable _ -> "Bring back the records of " + name;
             case Step.Redirect redirect -> "Redirect " + redirect.before() + " to " + redirect.after();
+            case Step.AddTable add -> "Make a table for " + label(field, add.fieldId());
+            case Step.HoldOwn hold -> "Hold the values of " + label(was.or(() -> is), hold.fieldId());
+            case Step.RestoreOwn restore -> "Bring back the values of " + label(field, restore.fieldId());
+            case Step.StarterTerms _ -> "Put back the labels of the terms of " + name;
+            case Step.Indexes _ -> "Make lists of " + name + " quick";
             case Step.CheckRecords _ -> "Find which records of " + name + " satisfy the definition";
         };
     }
 
-    private static String label(Optional<ContentType> type, String fieldId) {
+    private static String label(Optional<Holder> type, String fieldId) {
         return type.flatMap(t -> t.field(fieldId)).map(Field::label).orElse(fieldId);
     }
 }

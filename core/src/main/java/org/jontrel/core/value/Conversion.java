@@ -53,13 +53,11 @@ public record Conversion(Field from, Field to, Object fill) {
         }
         return switch (from.kind()) {
             case Kind.Image _,
-                    Kind.RichText _,
                     Kind.File _,
                     Kind.Relation _,
                     Kind.TermPick _,
                     Kind.FieldGroup _,
                     Kind.Repeater _,
-                    Kind.Coordinates _,
                     Kind.Note _ -> Optional.empty();
             case Kind.Numeric _ ->
                 Values.of(to.kind())
@@ -70,7 +68,7 @@ public record Conversion(Field from, Field to, Object fill) {
                 Values.of(to.kind()).fromText(value.toString());
             case Kind.Text _, Kind.LongText _, Kind.Email _, Kind.Phone _, Kind.Colour _, Kind.Url _, Kind.Icon _ ->
                 Values.of(to.kind()).fromText(((String) value).strip());
-            case Kind.YesNo _, Kind.Choice _ ->
+            case Kind.YesNo _, Kind.Choice _, Kind.RichText _, Kind.Coordinates _ ->
                 Values.of(to.kind()).fromText(Values.of(from.kind()).show(value));
         };
     }

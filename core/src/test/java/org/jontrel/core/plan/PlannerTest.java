@@ -153,6 +153,7 @@ public class PlannerTest {
                 new Step.AddColumn(TYPE, "fb"),
                 new Step.SwitchColumns(
                         TYPE,
+                        "",
                         List.of(
                                 new Step.Turn(Step.Act.HOLD, "fa", "hold"), new Step.Turn(Step.Act.TAKE, "fa", ""),
                                 new Step.Turn(Step.Act.HOLD, "fc", "hgone"), new Step.Turn(Step.Act.RENAME, "fd", ""))),

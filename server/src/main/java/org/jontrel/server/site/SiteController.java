@@ -112,7 +112,7 @@ class SiteController {
                 .map(ask -> SiteViews.ask(
                         ask,
                         target.model()
-                                .type(ask.typeId())
+                                .type(ask.holderId())
                                 .flatMap(type -> type.field(ask.fieldId()))
                                 .map(field -> field.kind().code())
                                 .orElse("")))

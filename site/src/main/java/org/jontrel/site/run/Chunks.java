@@ -54,9 +54,9 @@ final class Chunks {
     }
 
     private Progress copy(Connection connection, Step.CopyColumn copy, Which which) throws SQLException {
-        var table = table(connection, copy.typeId());
-        var newer = Facts.field(to, copy.typeId(), copy.fieldId());
-        var older = from.type(copy.typeId()).flatMap(type -> type.field(copy.fieldId()));
+        var table = table(connection, copy.holderId());
+        var newer = Facts.field(to, copy.holderId(), copy.fieldId());
+        var older = from.type(copy.holderId()).flatMap(type -> type.field(copy.fieldId()));
         var present = older.flatMap(_ -> Schema.columnOf(columns(connection, table), copy.fieldId()));
         var fill = Facts.Conversions.fill(newer, copy.fill());
         var conversion = new Conversion(older.orElse(newer), newer, fill);
@@ -77,15 +77,15 @@ final class Chunks {
 
     /** {@code from} is the model the site has, {@code to} the older one it goes back to. */
     private Progress carry(Connection connection, Step.CarryBack carry, Which which) throws SQLException {
-        var table = table(connection, carry.typeId());
+        var table = table(connection, carry.holderId());
         var held = Names.held(carry.held());
         var columns = columns(connection, table);
         var present = Schema.columnOf(columns, carry.fieldId());
         if (present.isEmpty() || !columns.containsKey(held)) {
             return new Progress(0, 0);
         }
-        Field older = Facts.field(to, carry.typeId(), carry.fieldId());
-        Field newer = Facts.field(from, carry.typeId(), carry.fieldId());
+        Field older = Facts.field(to, carry.holderId(), carry.fieldId());
+        Field newer = Facts.field(from, carry.holderId(), carry.fieldId());
         var conversion = new Conversion(older, newer, Facts.Conversions.fill(newer, carry.fill()));
         var rows = rows(connection, table, Names.quoted(held), Names.quoted(present.get()), which);
         var update = "UPDATE " + Names.quoted(table) + " SET " + Names.quoted(held) + " = ? WHERE id = ?";
@@ -108,11 +108,11 @@ final class Chunks {
 
     private Progress check(SqlSession session, Step.CheckRecords check, long afterId) throws SQLException {
         var connection = session.getConnection();
-        var type = to.type(check.typeId());
+        var type = to.type(check.holderId());
         if (type.isEmpty()) {
             return new Progress(0, 0);
         }
-        var name = table(connection, check.typeId());
+        var name = table(connection, check.holderId());
         var columns = columns(connection, name);
         var byField = new java.util.HashMap<String, String>();
         type.get()
@@ -173,8 +173,8 @@ final class Chunks {
         return rows.isEmpty() ? new Progress(0, 0) : new Progress(rows.getLast().id(), rows.size());
     }
 
-    private static String table(Connection connection, String typeId) throws SQLException {
-        return Schema.tableOf(connection, typeId).orElseThrow();
+    private static String table(Connection connection, String holderId) throws SQLException {
+        return Schema.tableOf(connection, holderId).orElseThrow();
     }
 
     private static java.util.Map<String, String> columns(Connection connection, String table) {

@@ -26,27 +26,27 @@ final class Columns {
     /** What has to be said for the step as things stand; nothing where it was done. */
     List<String> statements(Connection connection, Step step) throws SQLException {
         return switch (step) {
-            case Step.CreateTable(String typeId) -> create(connection, type(to, typeId));
-            case Step.AddColumn(String typeId, String fieldId) -> {
-                var table = table(connection, typeId);
+            case Step.CreateTable(String holderId) -> create(connection, type(to, holderId));
+            case Step.AddColumn(String holderId, String fieldId) -> {
+                var table = table(connection, holderId);
                 var missing = !Schema.columns(connection, table).containsKey(Names.next(fieldId));
-                yield missing ? List.of(Ddl.addColumn(table, Facts.field(to, typeId, fieldId))) : List.of();
+                yield missing ? List.of(Ddl.addColumn(table, Facts.field(to, holderId, fieldId))) : List.of();
             }
-            case Step.DropBeside(String typeId, String fieldId) -> {
-                var table = table(connection, typeId);
+            case Step.DropBeside(String holderId, String fieldId) -> {
+                var table = table(connection, holderId);
                 var there = Schema.columns(connection, table).containsKey(Names.next(fieldId));
                 yield there ? List.of(Ddl.dropColumn(table, Names.next(fieldId))) : List.of();
             }
-            case Step.SwitchColumns(String typeId, List<Step.Turn> turns) -> switchColumns(connection, typeId, turns);
+            case Step.SwitchColumns(String holderId, List<Step.Turn> turns) -> switchColumns(connection, holderId, turns);
             case Step.RenameTable rename -> {
-                var table = table(connection, rename.typeId());
-                var wanted = Names.table(type(to, rename.typeId()));
+                var table = table(connection, rename.holderId());
+                var wanted = Names.table(type(to, rename.holderId()));
                 yield table.equals(wanted) ? List.of() : List.of(Ddl.renameTable(table, wanted));
             }
-            case Step.HoldTable(String typeId, String held) -> hold(connection, typeId, held);
-            case Step.RestoreTable(String typeId, String held) -> {
+            case Step.HoldTable(String holderId, String held) -> hold(connection, holderId, held);
+            case Step.RestoreTable(String holderId, String held) -> {
                 var there = Schema.tables(connection).containsKey(Names.held(held));
-                yield there ? List.of(Ddl.renameTable(Names.held(held), Names.table(type(to, typeId)))) : List.of();
+                yield there ? List.of(Ddl.renameTable(Names.held(held), Names.table(type(to, holderId)))) : List.of();
             }
             case Step.CopyColumn _, Step.CarryBack _, Step.Redirect _, Step.CheckRecords _ -> List.of();
         };
@@ -54,8 +54,8 @@ final class Columns {
 
     /** Whether a step that was begun came to its end. */
     boolean happened(Connection connection, Step step) throws SQLException {
-        return step instanceof Step.CreateTable(String typeId)
-                ? typeId.equals(Schema.tables(connection).get(Names.table(type(to, typeId))))
+        return step instanceof Step.CreateTable(String holderId)
+                ? holderId.equals(Schema.tables(connection).get(Names.table(type(to, holderId))))
                 : statements(connection, step).isEmpty();
     }
 
@@ -72,8 +72,8 @@ final class Columns {
     }
 
     /** A table without records holds nothing; it is dropped rather than kept. */
-    private List<String> hold(Connection connection, String typeId, String held) throws SQLException {
-        var table = Schema.tableOf(connection, typeId);
+    private List<String> hold(Connection connection, String holderId, String held) throws SQLException {
+        var table = Schema.tableOf(connection, holderId);
         if (table.isEmpty()) {
             return List.of();
         }
@@ -89,11 +89,11 @@ final class Columns {
         }
     }
 
-    private List<String> switchColumns(Connection connection, String typeId, List<Step.Turn> turns)
+    private List<String> switchColumns(Connection connection, String holderId, List<Step.Turn> turns)
             throws SQLException {
-        var table = table(connection, typeId);
+        var table = table(connection, holderId);
         var columns = Schema.columns(connection, table);
-        var target = to.type(typeId).or(() -> from.type(typeId)).orElseThrow();
+        var target = to.type(holderId).or(() -> from.type(holderId)).orElseThrow();
         var renames = new ArrayList<Ddl.Rename>();
         for (var turn : turns) {
             rename(columns, target, turn).ifPresent(renames::add);
@@ -129,12 +129,12 @@ final class Columns {
         return Names.column(target, field);
     }
 
-    private static String table(Connection connection, String typeId) throws SQLException {
-        return Schema.tableOf(connection, typeId)
-                .orElseThrow(() -> new IllegalStateException("The site has no table for the content type " + typeId));
+    private static String table(Connection connection, String holderId) throws SQLException {
+        return Schema.tableOf(connection, holderId)
+                .orElseThrow(() -> new IllegalStateException("The site has no table for the content type " + holderId));
     }
 
-    private static ContentType type(Model model, String typeId) {
-        return model.type(typeId).orElseThrow(() -> new IllegalStateException("No content type " + typeId));
+    private static ContentType type(Model model, String holderId) {
+        return model.type(holderId).orElseThrow(() -> new IllegalStateException("No content type " + holderId));
     }
 }

@@ -169,7 +169,7 @@ final class Executor {
             try (var statement = session.getConnection()
                     .prepareStatement("REPLACE INTO jontrel_redirect (path, type_id) VALUES (?, ?)")) {
                 statement.setString(1, redirect.before());
-                statement.setString(2, redirect.typeId());
+                statement.setString(2, redirect.holderId());
                 statement.executeUpdate();
             }
             return null;

@@ -38,18 +38,18 @@ final class Facts {
     }
 
     private Answer answer(Question question, Model to) throws SQLException {
-        var table = binding.table(question.typeId());
+        var table = binding.table(question.holderId());
         if (table.isEmpty()) {
             return Answer.NONE;
         }
-        var before = binding.model().type(question.typeId()).flatMap(type -> type.field(question.fieldId()));
+        var before = binding.model().type(question.holderId()).flatMap(type -> type.field(question.fieldId()));
         var column = table.get().columns().get(question.fieldId());
         if (before.isEmpty() || column == null) {
             long records =
                     count("SELECT COUNT(*) FROM " + Names.quoted(table.get().name()));
             return new Answer(records, records, 0, 0, List.of(), List.of());
         }
-        var after = to.type(question.typeId()).flatMap(type -> type.field(question.fieldId()));
+        var after = to.type(question.holderId()).flatMap(type -> type.field(question.fieldId()));
         var tally = new Tally(before.get(), after.orElse(before.get()));
         var quoted = Names.quoted(column);
         var group = isText(before.get().kind()) ? quoted + " COLLATE utf8mb4_bin" : quoted;
@@ -74,22 +74,22 @@ final class Facts {
     Map<Question, Since> since(List<Step> undo, List<Step> done, Model to) throws SQLException {
         var since = new HashMap<Question, Since>();
         for (var step : undo) {
-            var table = binding.table(step.typeId());
+            var table = binding.table(step.holderId());
             if (table.isEmpty()) {
                 continue;
             }
             var name = Names.quoted(table.get().name());
-            since.put(new Question(step.typeId(), ""), new Since(count("SELECT COUNT(*) FROM " + name), 0, 0));
+            since.put(new Question(step.holderId(), ""), new Since(count("SELECT COUNT(*) FROM " + name), 0, 0));
             switch (step) {
                 case Step.CarryBack carry ->
-                    since.put(new Question(carry.typeId(), carry.fieldId()), changed(carry, table.get(), to));
-                case Step.SwitchColumns(String typeId, List<Step.Turn> turns) -> {
+                    since.put(new Question(carry.holderId(), carry.fieldId()), changed(carry, table.get(), to));
+                case Step.SwitchColumns(String holderId, List<Step.Turn> turns) -> {
                     for (var turn : turns) {
                         var column = table.get().columns().get(turn.fieldId());
-                        var older = to.type(typeId).flatMap(type -> type.field(turn.fieldId()));
+                        var older = to.type(holderId).flatMap(type -> type.field(turn.fieldId()));
                         if (turn.act() == Step.Act.HOLD && older.isEmpty() && column != null) {
-                            long entered = entered(typeId, turn.fieldId(), name, column, done);
-                            since.put(new Question(typeId, turn.fieldId()), new Since(0, 0, entered));
+                            long entered = entered(holderId, turn.fieldId(), name, column, done);
+                            since.put(new Question(holderId, turn.fieldId()), new Since(0, 0, entered));
                         }
                     }
                 }
@@ -100,13 +100,13 @@ final class Facts {
     }
 
     /** Values of a new field that are not what the run filled it with. */
-    private long entered(String typeId, String fieldId, String table, String column, List<Step> done)
+    private long entered(String holderId, String fieldId, String table, String column, List<Step> done)
             throws SQLException {
         var field = binding.model()
-                .type(typeId)
+                .type(holderId)
                 .flatMap(type -> type.field(fieldId))
                 .orElseThrow();
-        var fill = Conversions.fill(field, fillOf(done, typeId, fieldId));
+        var fill = Conversions.fill(field, fillOf(done, holderId, fieldId));
         var sql = "SELECT COUNT(*) FROM " + table + " WHERE " + Names.quoted(column) + " IS NOT NULL AND NOT "
                 + Names.quoted(column) + " <=> ?";
         try (var statement = connection.prepareStatement(sql)) {
@@ -118,19 +118,19 @@ final class Facts {
         }
     }
 
-    static String fillOf(List<Step> done, String typeId, String fieldId) {
+    static String fillOf(List<Step> done, String holderId, String fieldId) {
         return done.stream()
                 .filter(Step.CopyColumn.class::isInstance)
                 .map(Step.CopyColumn.class::cast)
-                .filter(copy -> copy.typeId().equals(typeId) && copy.fieldId().equals(fieldId))
+                .filter(copy -> copy.holderId().equals(holderId) && copy.fieldId().equals(fieldId))
                 .map(Step.CopyColumn::fill)
                 .findFirst()
                 .orElse("");
     }
 
     private Since changed(Step.CarryBack carry, Binding.Table table, Model to) throws SQLException {
-        var older = field(to, carry.typeId(), carry.fieldId());
-        var newer = field(binding.model(), carry.typeId(), carry.fieldId());
+        var older = field(to, carry.holderId(), carry.fieldId());
+        var newer = field(binding.model(), carry.holderId(), carry.fieldId());
         var conversion = new Conversion(older, newer, Conversions.fill(newer, carry.fill()));
         var column = Names.quoted(table.columns().get(carry.fieldId()));
         var held = Names.quoted(Names.held(carry.held()));
@@ -156,10 +156,10 @@ final class Facts {
         return new Since(records, carried, lost);
     }
 
-    static Field field(Model model, String typeId, String fieldId) {
-        return model.type(typeId)
+    static Field field(Model model, String holderId, String fieldId) {
+        return model.type(holderId)
                 .flatMap(type -> type.field(fieldId))
-                .orElseThrow(() -> new IllegalStateException("No field " + fieldId + " in type " + typeId));
+                .orElseThrow(() -> new IllegalStateException("No field " + fieldId + " in type " + holderId));
     }
 
     private long count(String sql) throws SQLException {

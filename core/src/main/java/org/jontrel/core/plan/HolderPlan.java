@@ -1,0 +1,360 @@
+package org.jontrel.core.plan;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.SequencedMap;
+import org.jontrel.core.code.Decision;
+import org.jontrel.core.finding.Code;
+import org.jontrel.core.finding.Finding;
+import org.jontrel.core.finding.Place;
+import org.jontrel.core.holder.Holder;
+import org.jontrel.core.holder.Kept;
+import org.jontrel.core.model.ContentType;
+import org.jontrel.core.model.Field;
+import org.jontrel.core.model.Ids;
+import org.jontrel.core.model.Kind;
+import org.jontrel.core.value.Conversion;
+import org.jontrel.core.value.Values;
+
+/** The part of a plan that concerns one content type, taxonomy or site values that was there before and stays. */
+final class HolderPlan {
+    private final Holder was;
+    private final Holder is;
+    private final Ids ids;
+    private final Map<Question, Answer> answers;
+    private final List<Decision> decisions;
+    private final List<Plan.PlannedStep> steps;
+    private final List<Ask> asks;
+    private final List<Finding> findings;
+    /** By the table they belong to: empty for the records' own, or the id of the field that has one. */
+    private final SequencedMap<String, List<Step.Turn>> turns = new LinkedHashMap<>();
+
+    private boolean renames;
+    private boolean checks;
+
+    HolderPlan(
+            Holder was,
+            Holder is,
+            Ids ids,
+            Map<Question, Answer> answers,
+            List<Decision> decisions,
+            List<Plan.PlannedStep> steps,
+            List<Ask> asks,
+            List<Finding> findings) {
+        this.was = was;
+        this.is = is;
+        this.ids = ids;
+        this.answers = answers;
+        this.decisions = decisions;
+        this.steps = steps;
+        this.asks = asks;
+        this.findings = findings;
+    }
+
+    void change() {
+        renames = !was.key().equals(is.key());
+        checks = !conditions(was).equals(conditions(is));
+        is.byId().values().forEach(this::field);
+        was.byId().values().stream()
+                .filter(field -> is.field(field.id()).isEmpty())
+                .forEach(this::removed);
+        turns.forEach(
+                (table, some) -> add(new Step.SwitchColumns(is.id(), table, some), 0, Turns.sentence(was, is, some)));
+        if (renames) {
+            add(
+                    new Step.RenameTable(is.id(), was.key(), is.key()),
+                    0,
+                    was.key().equals(is.key())
+                            ? "Rename tables of " + is.key()
+                            : "Rename the table " + was.key() + " to " + is.key());
+        }
+        address();
+        if (!indexed(was).equals(indexed(is))) {
+            add(new Step.Indexes(is.id()), 0, "Make lists of " + is.plural() + " quick");
+        }
+        long records = answer("").records();
+        if (checks && records > 0) {
+            add(new Step.CheckRecords(is.id()), records, "Find which " + is.plural() + " satisfy the definition");
+        }
+    }
+
+    private static List<Object> conditions(Holder holder) {
+        var all = new ArrayList<Object>();
+        holder.groups().forEach(group -> all.add(group.showWhen()));
+        holder.byId().values().forEach(field -> all.add(field.showWhen()));
+        return all;
+    }
+
+    /** What the indexes of a holder follow from. */
+    private static List<Object> indexed(Holder holder) {
+        var unique = holder.byId().values().stream()
+                .filter(field -> field.kind() instanceof Kind.Text text && text.unique())
+                .map(Field::id)
+                .toList();
+        return holder.definition() instanceof ContentType type
+                ? List.of(unique, type.columns(), type.index().order())
+                : List.of(unique);
+    }
+
+    private void address() {
+        if (was.path().equals(is.path()) || is.single()) {
+            return;
+        }
+        findings.add(Finding.of(
+                Code.PLAN_ADDRESS_CHANGES, Place.definition(is.id(), "path"), is.plural(), was.path(), is.path()));
+        add(new Step.Redirect(is.id(), was.path(), is.path()), 0, "Redirect " + was.path() + " to " + is.path());
+    }
+
+    private void field(Field field) {
+        if (Kept.of(field.kind()) == Kept.NOT
+                && was.field(field.id()).isPresent()
+                && Kept.of(was.field(field.id()).get().kind()) == Kept.NOT) {
+            return;
+        }
+        var before = was.field(field.id());
+        if (before.isEmpty()) {
+            if (!withinNewTable(field)) {
+                added(field);
+            }
+            checks |= field.required();
+            return;
+        }
+        if (!Planner.convertible(was, is, field.id())) {
+            replaced(before.get(), field);
+            checks = true;
+            return;
+        }
+        checks |= field.required() != before.get().required()
+                || !own(field.kind()).equals(own(before.get().kind()));
+        if (Kept.of(field.kind()) == Kept.COLUMN || field.kind() instanceof Kind.Choice) {
+            changed(before.get(), field);
+        } else {
+            tightened(before.get(), field, answer(field.id()));
+            renames |= !before.get().key().equals(field.key());
+        }
+    }
+
+    /** A kind without the fields within it, which speak for themselves. */
+    private static Kind own(Kind kind) {
+        return switch (kind) {
+            case Kind.FieldGroup _ -> Kind.FieldGroup.PLAIN;
+            case Kind.Repeater rows ->
+                new Kind.Repeater(List.of(), rows.minRows(), rows.maxRows(), rows.rowName(), rows.shown());
+            default -> kind;
+        };
+    }
+
+    /** Whether the table that it stands in is itself made anew, with everything in it. */
+    private boolean withinNewTable(Field field) {
+        var table = is.home(field.id()).table();
+        return !table.isEmpty()
+                && (was.field(table).isEmpty()
+                        || !Planner.convertible(was, is, table)
+                        || withinNewTable(is.field(table).orElseThrow()));
+    }
+
+    private void added(Field field) {
+        switch (Kept.of(field.kind())) {
+            case NOT -> {}
+            case TABLE -> {
+                add(new Step.AddTable(is.id(), field.id()), 0, "Make a table for " + field.label());
+                if (field.required()
+                        && answer("").records() > 0
+                        && is.home(field.id()).table().isEmpty()) {
+                    askRequired(field, answer("").records());
+                }
+            }
+            case COLUMN -> {
+                add(new Step.AddColumn(is.id(), field.id()), 0, "Add a column for " + field.label());
+                long records = answer(field.id()).records();
+                if (field.required() && records > 0) {
+                    var fill = askRequired(field, records);
+                    if (!fill.isEmpty()) {
+                        add(
+                                new Step.CopyColumn(is.id(), field.id(), fill),
+                                records,
+                                "Fill " + field.label() + " with " + fill);
+                    }
+                }
+                turn(is, field, Step.Act.TAKE, "");
+            }
+        }
+    }
+
+    /** One that stands elsewhere or is kept in another way: the old values are held, if there are any somebody must see to it. */
+    private void replaced(Field before, Field field) {
+        long filled = answer(field.id()).filled();
+        if (filled > 0) {
+            findings.add(Finding.of(
+                    Code.PLAN_NOT_CARRIED,
+                    Place.field(is.id(), field.id(), ""),
+                    field.label(),
+                    filled,
+                    words(before.kind()),
+                    words(field.kind())));
+        }
+        hold(before);
+        if (!withinNewTable(field)) {
+            added(field);
+        }
+    }
+
+    private static String words(Kind kind) {
+        return (kind.amount().many() ? "several of kind " : "") + kind.code().replace('_', ' ');
+    }
+
+    private void changed(Field before, Field field) {
+        var answer = answer(field.id());
+        var rewriting = new Conversion(before, field, null).changes();
+        if (answer.unconverted() > 0) {
+            ask(
+                    Code.PLAN_VALUES_UNCONVERTED,
+                    field,
+                    Decision.About.UNCONVERTED,
+                    answer.unconverted(),
+                    List.of(Decision.Answer.SET_ASIDE),
+                    field.label(),
+                    answer.unconverted(),
+                    field.kind().code().replace('_', ' '),
+                    String.join("; ", answer.unconvertedExamples()));
+        }
+        var fill = tightened(before, field, answer);
+        if (rewriting || !fill.isEmpty()) {
+            add(new Step.AddColumn(is.id(), field.id()), 0, "Add a column beside for " + field.label());
+            add(
+                    new Step.CopyColumn(is.id(), field.id(), fill),
+                    answer.records(),
+                    "Copy " + field.label() + (rewriting ? ", converted" : "")
+                            + (fill.isEmpty() ? "" : ", empty ones filled with " + fill));
+            turn(is, field, Step.Act.HOLD, ids.next('h'));
+            turn(is, field, Step.Act.TAKE, "");
+        } else if (Kept.of(field.kind()) == Kept.TABLE) {
+            renames |= !before.key().equals(field.key());
+        } else if (!Turns.name(was, field.id()).equals(Turns.name(is, field.id()))) {
+            turn(is, field, Step.Act.RENAME, "");
+        }
+    }
+
+    /** Asks what becomes of values that are now outside the limits, or missing; the value to fill with, or empty. */
+    private String tightened(Field before, Field field, Answer answer) {
+        if (answer.outside() > 0) {
+            ask(
+                    Code.PLAN_VALUES_OUTSIDE,
+                    field,
+                    Decision.About.OUTSIDE_LIMITS,
+                    answer.outside(),
+                    List.of(Decision.Answer.LEAVE),
+                    field.label(),
+                    answer.outside(),
+                    String.join("; ", answer.outsideExamples()));
+        }
+        long lacking = answer.empty() + answer.unconverted();
+        return field.required() && lacking > 0 && (!before.required() || answer.unconverted() > 0)
+                ? askRequired(field, lacking)
+                : "";
+    }
+
+    private void removed(Field field) {
+        if (Kept.of(field.kind()) == Kept.NOT || withinRemovedTable(field)) {
+            return;
+        }
+        checks = true;
+        long filled = answer(field.id()).filled();
+        if (filled > 0) {
+            findings.add(
+                    Finding.of(Code.PLAN_VALUES_HELD, Place.field(is.id(), field.id(), ""), field.label(), filled));
+        }
+        hold(field);
+    }
+
+    private boolean withinRemovedTable(Field field) {
+        var table = was.home(field.id()).table();
+        return !table.isEmpty()
+                && (is.field(table).isEmpty()
+                        || !Planner.convertible(was, is, table)
+                        || withinRemovedTable(was.field(table).orElseThrow()));
+    }
+
+    private void hold(Field before) {
+        switch (Kept.of(before.kind())) {
+            case NOT -> {}
+            case COLUMN -> {
+                if (!withinRemovedTable(before)) {
+                    turn(was, before, Step.Act.HOLD, ids.next('h'));
+                }
+            }
+            case TABLE -> {
+                if (!withinRemovedTable(before)) {
+                    add(
+                            new Step.HoldOwn(is.id(), before.id(), ids.next('h')),
+                            0,
+                            "Hold the values of " + before.label());
+                }
+            }
+        }
+    }
+
+    /** A field with a table of its own has its column there. */
+    private void turn(Holder holder, Field field, Step.Act act, String held) {
+        var table = Kept.of(field.kind()) == Kept.TABLE
+                ? field.id()
+                : holder.home(field.id()).table();
+        turns.computeIfAbsent(table, _ -> new ArrayList<>()).add(new Step.Turn(act, field.id(), held));
+    }
+
+    /** The value to fill with, or empty. */
+    private String askRequired(Field field, long lacking) {
+        boolean fillable = Kept.of(field.kind()) == Kept.COLUMN
+                && !(field.kind() instanceof Kind.Image)
+                && !(field.kind() instanceof Kind.File);
+        var choices = fillable ? List.of(Decision.Answer.FILL, Decision.Answer.LEAVE) : List.of(Decision.Answer.LEAVE);
+        var decision = ask(
+                Code.PLAN_REQUIRED_EMPTY,
+                field,
+                Decision.About.REQUIRED_EMPTY,
+                lacking,
+                choices,
+                field.label(),
+                lacking,
+                is.singular());
+        if (decision.isEmpty() || decision.get().answer() != Decision.Answer.FILL) {
+            return "";
+        }
+        var value = decision.get().value();
+        var parsed = Values.parse(field, value);
+        if (parsed.value().isEmpty()) {
+            var why = parsed.findings().stream()
+                    .map(Finding::sentence)
+                    .findFirst()
+                    .orElse("It is empty.");
+            findings.add(Finding.of(Code.PLAN_FILL_INVALID, Place.field(is.id(), field.id(), ""), field.label(), why));
+        }
+        return value;
+    }
+
+    private Optional<Decision> ask(
+            Code code,
+            Field field,
+            Decision.About about,
+            long rows,
+            List<Decision.Answer> choices,
+            Object... arguments) {
+        var decision = decisions.stream()
+                .filter(d -> d.fieldId().equals(field.id()) && d.about() == about && choices.contains(d.answer()))
+                .reduce((_, last) -> last);
+        var finding = Finding.of(code, Place.field(is.id(), field.id(), ""), arguments);
+        asks.add(new Ask(finding, is.id(), field.id(), about, rows, choices, decision));
+        return decision;
+    }
+
+    private Answer answer(String fieldId) {
+        return answers.getOrDefault(new Question(is.id(), fieldId), Answer.NONE);
+    }
+
+    private void add(Step step, long rows, String sentence) {
+        steps.add(new Plan.PlannedStep(step, rows, sentence));
+    }
+}
