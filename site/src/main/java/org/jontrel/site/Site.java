@@ -4,9 +4,10 @@ import java.time.Clock;
 import java.time.Duration;
 import java.util.Optional;
 import javax.sql.DataSource;
-import org.jontrel.core.model.ContentType;
+import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Ids;
 import org.jontrel.site.media.MediaStore;
+import org.jontrel.site.record.ListQuery;
 import org.jontrel.site.record.RecordStore;
 import org.jontrel.site.run.Runs;
 import org.jontrel.site.table.Binding;
@@ -66,25 +67,23 @@ public final class Site {
         return database.transaction(bindings::current);
     }
 
-    /** The type whose pages were once at this path. */
-    public Optional<ContentType> redirected(String path) {
+    /** The definition whose pages were once at this path. */
+    public Optional<Holder> redirected(String path) {
         return database.transaction(session -> {
             try (var statement =
                     session.getConnection().prepareStatement("SELECT type_id FROM jontrel_redirect WHERE path = ?")) {
                 statement.setString(1, path);
                 try (var rows = statement.executeQuery()) {
                     return rows.next()
-                            ? bindings.current(session).model().type(rows.getString(1))
-                            : Optional.<ContentType>empty();
+                            ? bindings.current(session).table(rows.getString(1)).map(Binding.Table::holder)
+                            : Optional.<Holder>empty();
                 }
             }
         });
     }
 
-    /** Records of a type, whatever their state; 0 for an unknown type. */
-    public long count(String typeKey) {
-        return records.page(typeKey, org.jontrel.site.record.Filter.ALL, 0, 1)
-                .map(RecordStore.Page::total)
-                .orElse(0L);
+    /** Records of a type, terms of a taxonomy, whatever their state; exact up to ten thousand. */
+    public long count(String holderId) {
+        return records.count(holderId, ListQuery.ALL).records();
     }
 }

@@ -19,10 +19,11 @@ import java.util.concurrent.atomic.AtomicInteger;
 import org.jontrel.core.code.Decision;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
+import org.jontrel.core.model.State;
 import org.jontrel.site.record.Saved;
-import org.jontrel.site.record.State;
 import org.jontrel.site.run.Runs;
 import org.jontrel.site.testing.Moorings;
+import org.jontrel.site.testing.Records;
 import org.jontrel.site.testing.TestDatabase;
 import org.testng.annotations.Test;
 
@@ -95,7 +96,7 @@ public class BusyRunTest {
             }
             writers.add(pool.submit(() -> {
                 while (!over.get()) {
-                    assertTrue(site.records().bySlug("mooring", "m-7").isPresent(), "readers are never turned away");
+                    assertTrue(Records.bySlug(site, "mooring", "m-7").isPresent(), "readers are never turned away");
                 }
             }));
             Thread.sleep(300);
@@ -109,13 +110,13 @@ public class BusyRunTest {
     }
 
     private static int write(Site site, Map<Long, BigDecimal> written, long id, int round) {
-        var now = site.records().byId("mooring", id).orElseThrow();
+        var now = Records.byId(site, "mooring", id).orElseThrow();
         var type = site.installed().model().types().getFirst();
         var value = BigDecimal.valueOf(round % 1_000).add(new BigDecimal("0.25"));
         var key = type.field("frise").orElseThrow().key();
         var raw = new HashMap<String, Object>(
                 Map.of("title", now.values().get("part_title"), key, value.toPlainString()));
-        var outcome = site.records().save("mooring", Optional.of(id), now.version(), State.PUBLISHED, raw, "ben");
+        var outcome = Records.save(site, "mooring", Optional.of(id), now.version(), State.PUBLISHED, raw, "ben");
         if (outcome instanceof Saved.Stored) {
             written.put(id, value);
             return 1;
@@ -135,7 +136,7 @@ public class BusyRunTest {
     }
 
     private static void compare(Site site, long id, BigDecimal expected) {
-        var value = site.records().byId("mooring", id).orElseThrow().values().get("frise");
+        var value = Records.byId(site, "mooring", id).orElseThrow().values().get("frise");
         assertEquals(
                 new BigDecimal(String.valueOf(value)).compareTo(expected), 0, id + ": " + value + ", not " + expected);
     }

@@ -20,12 +20,12 @@ import java.util.function.Consumer;
 import org.jontrel.core.code.Decision;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
-import org.jontrel.site.record.Filter;
+import org.jontrel.core.model.State;
 import org.jontrel.site.record.Saved;
-import org.jontrel.site.record.State;
 import org.jontrel.site.run.RunView;
 import org.jontrel.site.run.Runs;
 import org.jontrel.site.testing.Moorings;
+import org.jontrel.site.testing.Records;
 import org.jontrel.site.testing.TestDatabase;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -99,10 +99,9 @@ public class CrashTest {
             kill(database.url(name), "run", moves);
 
             var seen = Site.open(source, "after", STALE);
-            assertEquals(seen.count("mooring"), RECORDS, "the site reads although its run was cut off");
+            assertEquals(Records.count(seen, "mooring"), RECORDS, "the site reads although its run was cut off");
             assertEquals(
-                    seen.records()
-                            .bySlug("mooring", "m-7")
+                    Records.bySlug(seen, "mooring", "m-7")
                             .orElseThrow()
                             .values()
                             .get("part_title"),
@@ -117,7 +116,7 @@ public class CrashTest {
                 start(seen.runs().undo(run.id(), "anna", _ -> {}));
                 assertEquals(values(seen, "1.0.0"), before);
             }
-            var saved = seen.records().save("mooring", Optional.empty(), 0, State.DRAFT, Map.of("title", "New"), "ben");
+            var saved = Records.save(seen, "mooring", Optional.empty(), 0, State.DRAFT, Map.of("title", "New"), "ben");
             assertTrue(saved instanceof Saved.Stored, "the site takes records again: " + saved);
         }
     }
@@ -139,7 +138,7 @@ public class CrashTest {
             start(site.runs().start(target(), "anna", _ -> {}));
             kill(database.url(name), "undo", moves);
             var seen = Site.open(source, "after", STALE);
-            assertEquals(seen.count("mooring"), RECORDS);
+            assertEquals(Records.count(seen, "mooring"), RECORDS);
             var run = seen.runs().last().orElseThrow();
             assertEquals(run.kind(), "undo");
             if (!run.state().equals("done")) {
@@ -189,11 +188,7 @@ public class CrashTest {
     private static Map<Long, Object> values(Site site, String version) {
         assertEquals(site.installed().version(), version);
         var values = new HashMap<Long, Object>();
-        site.records()
-                .page("mooring", Filter.ALL, 0, RECORDS)
-                .orElseThrow()
-                .records()
-                .forEach(record -> values.put(record.id(), record.values()));
+        Records.all(site, "mooring").forEach(record -> values.put(record.id(), record.values()));
         return values;
     }
 

@@ -26,17 +26,19 @@ import javax.imageio.ImageIO;
 import org.jontrel.core.code.Decision;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
-import org.jontrel.core.model.ContentType;
+import org.jontrel.core.holder.Holder;
+import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
+import org.jontrel.core.model.State;
 import org.jontrel.site.media.MediaStore;
-import org.jontrel.site.record.Filter;
+import org.jontrel.site.record.ListQuery;
 import org.jontrel.site.record.Saved;
-import org.jontrel.site.record.State;
 import org.jontrel.site.record.StoredRecord;
 import org.jontrel.site.run.Runs;
 import org.jontrel.site.testing.Moorings;
+import org.jontrel.site.testing.Records;
 import org.jontrel.site.testing.TestDatabase;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeMethod;
@@ -78,7 +80,7 @@ public class SiteTest {
     }
 
     private StoredRecord add(String title, Object... pairs) {
-        return stored(site.records().save("mooring", Optional.empty(), 0, State.PUBLISHED, raw(title, pairs), "ben"));
+        return stored(Records.save(site, "mooring", Optional.empty(), 0, State.PUBLISHED, raw(title, pairs), "ben"));
     }
 
     private static Map<String, Object> raw(String title, Object... pairs) {
@@ -97,11 +99,7 @@ public class SiteTest {
 
     private Map<Long, Map<String, Object>> everything(String key) {
         var all = new LinkedHashMap<Long, Map<String, Object>>();
-        site.records()
-                .page(key, Filter.ALL, 0, 10_000)
-                .orElseThrow()
-                .records()
-                .forEach(record -> all.put(record.id(), plain(record.values())));
+        Records.all(site, key).forEach(record -> all.put(record.id(), plain(record.values())));
         return all;
     }
 
@@ -137,7 +135,7 @@ public class SiteTest {
                 "+44 20 7946 0000",
                 "tint",
                 "#ABC");
-        var values = site.records().byId("mooring", saved.id()).orElseThrow().values();
+        var values = Records.byId(site, "mooring", saved.id()).orElseThrow().values();
         assertEquals(values.get("part_title"), "Quay 😀 <b>");
         assertEquals(((BigDecimal) values.get("flength")).compareTo(new BigDecimal("12.5")), 0);
         assertEquals(values.get("frise"), "about 9ft");
@@ -172,53 +170,46 @@ public class SiteTest {
     @Test
     public void aBadRecordIsRefusedWithEveryReasonAndNothingIsStored() {
         install("1.0.0", Moorings.with(Moorings.LENGTH, f -> f.withRequired(true)));
-        var saved = site.records()
-                .save(
-                        "mooring",
-                        Optional.empty(),
-                        0,
-                        State.PUBLISHED,
-                        raw("", "length", "x", "colour", "red", "photo", 17),
-                        "ben");
-        var codes =
-                ((Saved.Refused) saved).findings().stream().map(Finding::code).toList();
+        var saved = Records.save(
+                site,
+                "mooring",
+                Optional.empty(),
+                0,
+                State.PUBLISHED,
+                raw("", "length", "x", "colour", "red", "photo", 17),
+                "ben");
+        var codes = ((Saved.Refused) saved)
+                .problems().stream().map(problem -> problem.finding().code()).toList();
         assertTrue(
                 codes.containsAll(List.of(
                         Code.VALUE_FIELD_UNKNOWN, Code.VALUE_NOT_NUMBER, Code.VALUE_REQUIRED, Code.VALUE_NOT_IMAGE)),
                 codes.toString());
-        assertEquals(site.count("mooring"), 0);
+        assertEquals(Records.count(site, "mooring"), 0);
         assertTrue(
-                site.records().save("lighthouse", Optional.empty(), 0, State.DRAFT, raw("x"), "ben")
+                Records.save(site, "lighthouse", Optional.empty(), 0, State.DRAFT, raw("x"), "ben")
                         instanceof Saved.Missing);
     }
 
     @Test
     public void aDraftMayLackRequiredValuesAndIsIncomplete() {
         install("1.0.0", Moorings.model(Moorings.LENGTH, Moorings.DEPTH));
-        var draft = stored(site.records().save("mooring", Optional.empty(), 0, State.DRAFT, raw("Quay"), "ben"));
+        var draft = stored(Records.save(site, "mooring", Optional.empty(), 0, State.DRAFT, raw("Quay"), "ben"));
         assertFalse(draft.complete());
-        var page = site.records()
-                .page("mooring", new Filter(Optional.empty(), "", true), 0, 10)
-                .orElseThrow();
-        assertEquals(page.total(), 1);
-        assertEquals(
-                site.records()
-                        .page("mooring", Filter.PUBLISHED, 0, 10)
-                        .orElseThrow()
-                        .total(),
-                0);
+        var incomplete = new Condition.FieldIs("own_complete", Condition.Test.IS, List.of("false"));
+        assertEquals(Records.count(site, "mooring", ListQuery.ALL.where(incomplete)), 1);
+        assertEquals(Records.count(site, "mooring", ListQuery.ALL.published()), 0);
     }
 
     @Test
     public void theSecondOfTwoEditorsIsToldAndOverwritesNothing() {
         install("1.0.0", Moorings.standard());
         var first = add("Quay", "length", "1");
-        stored(site.records()
-                .save("mooring", Optional.of(first.id()), 1, State.PUBLISHED, raw("Quay", "length", "2"), "ben"));
-        var second = site.records()
-                .save("mooring", Optional.of(first.id()), 1, State.PUBLISHED, raw("Quay", "length", "3"), "cleo");
+        stored(Records.save(
+                site, "mooring", Optional.of(first.id()), 1, State.PUBLISHED, raw("Quay", "length", "2"), "ben"));
+        var second = Records.save(
+                site, "mooring", Optional.of(first.id()), 1, State.PUBLISHED, raw("Quay", "length", "3"), "cleo");
         assertEquals(((Saved.Conflict) second).current().version(), 2);
-        var now = site.records().byId("mooring", first.id()).orElseThrow();
+        var now = Records.byId(site, "mooring", first.id()).orElseThrow();
         assertEquals(((BigDecimal) now.values().get("flength")).intValueExact(), 2);
         assertEquals(now.updatedBy(), "ben");
     }
@@ -244,18 +235,10 @@ public class SiteTest {
         install("1.0.0", Moorings.standard());
         add("100% full");
         add("100 berths");
-        assertEquals(
-                site.records()
-                        .page("mooring", new Filter(Optional.empty(), "0%", false), 0, 10)
-                        .orElseThrow()
-                        .total(),
-                1);
-        assertEquals(
-                site.records()
-                        .page("mooring", new Filter(Optional.empty(), "'; DROP TABLE mooring; --", false), 0, 10)
-                        .orElseThrow()
-                        .total(),
-                0);
+        assertEquals(Records.count(site, "mooring", ListQuery.ALL.search("0%")), 2, "part of a title");
+        assertEquals(Records.count(site, "mooring", ListQuery.ALL.search("100 ful")), 1, "beginnings of words");
+        assertEquals(Records.count(site, "mooring", ListQuery.ALL.search("'; DROP TABLE mooring; --")), 0);
+        assertEquals(Records.count(site, "mooring", ListQuery.ALL.search("+\"( @~*")), 0);
     }
 
     @Test
@@ -321,8 +304,7 @@ public class SiteTest {
                 Moorings.model(Moorings.LENGTH, Moorings.DEPTH),
                 new Decision("fdepth", Decision.About.REQUIRED_EMPTY, Decision.Answer.FILL, "1.5"));
         everything("mooring").values().forEach(values -> assertEquals(values.get("fdepth"), new BigDecimal("1.5")));
-        assertTrue(site.records().page("mooring", Filter.ALL, 0, 10).orElseThrow().records().stream()
-                .allMatch(StoredRecord::complete));
+        assertTrue(Records.all(site, "mooring").stream().allMatch(StoredRecord::complete));
         assertEquals(site.runs().undoPlan().orElseThrow().findings(), List.of(), "the fill is no entry of a person's");
         undo();
         assertEquals(everything("mooring"), before);
@@ -347,14 +329,14 @@ public class SiteTest {
                 "1.1.0",
                 Moorings.model(Moorings.LENGTH, Moorings.DEPTH),
                 new Decision("fdepth", Decision.About.REQUIRED_EMPTY, Decision.Answer.LEAVE, ""));
-        assertFalse(site.records().byId("mooring", a.id()).orElseThrow().complete());
+        assertFalse(Records.byId(site, "mooring", a.id()).orElseThrow().complete());
         var filled = stored(
-                site.records().save("mooring", Optional.of(a.id()), 1, State.PUBLISHED, raw("A", "depth", "2"), "ben"));
+                Records.save(site, "mooring", Optional.of(a.id()), 1, State.PUBLISHED, raw("A", "depth", "2"), "ben"));
         assertTrue(filled.complete());
         var undo = site.runs().undoPlan().orElseThrow();
         assertEquals(undo.findings().getFirst().code(), Code.UNDO_VALUES_HELD);
         undo();
-        assertTrue(site.records().byId("mooring", a.id()).orElseThrow().complete());
+        assertTrue(Records.byId(site, "mooring", a.id()).orElseThrow().complete());
     }
 
     @DataProvider
@@ -403,8 +385,8 @@ public class SiteTest {
                 "2.0.0",
                 Moorings.with(Moorings.RISE, f -> f.withKind(new Kind.Numeric(2, null, null, "m"))),
                 new Decision("frise", Decision.About.UNCONVERTED, Decision.Answer.SET_ASIDE, ""));
-        stored(site.records()
-                .save("mooring", Optional.of(edited.id()), 1, State.PUBLISHED, raw("Edited", "rise", "3.10"), "ben"));
+        stored(Records.save(
+                site, "mooring", Optional.of(edited.id()), 1, State.PUBLISHED, raw("Edited", "rise", "3.10"), "ben"));
         var added = add("Added", "rise", "4");
         var findings = site.runs().undoPlan().orElseThrow().findings();
         assertEquals(findings.stream().map(Finding::code).toList(), List.of(Code.UNDO_VALUES_CARRIED));
@@ -440,7 +422,7 @@ public class SiteTest {
         add("A", "rise", "x");
         var before = everything("mooring");
         install("2.0.0", Model.EMPTY);
-        assertTrue(site.records().page("mooring", Filter.ALL, 0, 10).isEmpty());
+        assertEquals(Records.type(site, "mooring"), "nothing");
         undo();
         assertEquals(everything("mooring"), before);
     }
@@ -453,7 +435,7 @@ public class SiteTest {
         undo();
         assertEquals(site.installed().version(), "");
         install("1.0.0", Moorings.standard());
-        assertEquals(site.count("mooring"), 0);
+        assertEquals(Records.count(site, "mooring"), 0);
     }
 
     @Test
@@ -464,7 +446,7 @@ public class SiteTest {
         var fields = Moorings.standard().types().getFirst().fields().toList();
         install("1.1.0", Moorings.model("berth", "berths", fields));
         assertEquals(everything("berth"), before);
-        assertEquals(site.redirected("moorings").map(ContentType::path), Optional.of("berths"));
+        assertEquals(site.redirected("moorings").map(Holder::path), Optional.of("berths"));
         undo();
         assertEquals(everything("mooring"), before);
     }
@@ -497,7 +479,7 @@ public class SiteTest {
                         .about(),
                 Decision.About.OUTSIDE_LIMITS);
         install("2.0.0", narrow, new Decision("flength", Decision.About.OUTSIDE_LIMITS, Decision.Answer.LEAVE, ""));
-        var now = site.records().byId("mooring", a.id()).orElseThrow();
+        var now = Records.byId(site, "mooring", a.id()).orElseThrow();
         assertEquals(((BigDecimal) now.values().get("flength")).compareTo(new BigDecimal("12.5")), 0);
         assertFalse(now.complete());
     }
@@ -520,8 +502,8 @@ public class SiteTest {
         var record = add("A", "length", "12.5");
         var before = everything("mooring");
         install("2.0.0", Moorings.with(Moorings.LENGTH, f -> f.withKind(Kind.Text.PLAIN)));
-        stored(site.records()
-                .save("mooring", Optional.of(record.id()), 1, State.PUBLISHED, raw("A", "length", "about 9ft"), "ben"));
+        stored(Records.save(
+                site, "mooring", Optional.of(record.id()), 1, State.PUBLISHED, raw("A", "length", "about 9ft"), "ben"));
         var findings = site.runs().undoPlan().orElseThrow().findings();
         assertEquals(findings.stream().map(Finding::code).toList(), List.of(Code.UNDO_VALUES_NOT_CARRIED));
         undo();
@@ -625,7 +607,7 @@ public class SiteTest {
         }
         var run = site.runs().last().orElseThrow();
         assertEquals(run.state(), "interrupted");
-        assertTrue(site.records().byId("mooring", record.id()).isPresent());
+        assertTrue(Records.byId(site, "mooring", record.id()).isPresent());
         ((Runs.Outcome.Started) site.runs().undo(run.id(), "anna", _ -> {}))
                 .work()
                 .run();

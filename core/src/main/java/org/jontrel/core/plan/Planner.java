@@ -80,9 +80,17 @@ public final class Planner {
                 .forEach(was -> remove(was, answers, steps, findings));
         steps.sort(Comparator.comparing(
                         (Plan.PlannedStep planned) -> planned.step().phase())
-                .thenComparing(planned -> planned.step() instanceof Step.CheckRecords));
+                .thenComparing(planned -> late(planned.step())));
         findings.sort(Finding.WORST_FIRST);
         return new Plan(steps, asks, findings);
+    }
+
+    /** Tables are made when their names are free, records checked when everything else is in its place. */
+    private static boolean late(Step step) {
+        return switch (step) {
+            case Step.CreateTable _, Step.AddTable _, Step.CheckRecords _ -> true;
+            default -> false;
+        };
     }
 
     private static void starters(Holder was, Holder is, List<Plan.PlannedStep> steps) {

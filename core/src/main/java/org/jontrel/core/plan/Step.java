@@ -15,9 +15,16 @@ public sealed interface Step {
 
     default Phase phase() {
         return switch (this) {
-            case CreateTable _, AddColumn _, AddTable _, CopyColumn _, CarryBack _, DropBeside _ -> Phase.BESIDE;
-            case SwitchColumns _, RenameTable _, HoldTable _, RestoreTable _, HoldOwn _, RestoreOwn _, Redirect _ ->
-                Phase.SWITCH;
+            case AddColumn _, CopyColumn _, CarryBack _, DropBeside _ -> Phase.BESIDE;
+            case CreateTable _,
+                    AddTable _,
+                    SwitchColumns _,
+                    RenameTable _,
+                    HoldTable _,
+                    RestoreTable _,
+                    HoldOwn _,
+                    RestoreOwn _,
+                    Redirect _ -> Phase.SWITCH;
             case StarterTerms _, Indexes _, CheckRecords _ -> Phase.AFTER;
         };
     }

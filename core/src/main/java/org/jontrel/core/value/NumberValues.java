@@ -20,7 +20,13 @@ record NumberValues(Kind.Numeric kind) implements KindValues {
                 : String.valueOf(raw).strip();
         return raw instanceof Boolean || !PLAIN.matcher(text).matches()
                 ? Read.not(where.finding(Code.VALUE_NOT_NUMBER, raw))
-                : Read.of(new BigDecimal(text));
+                : Read.of(plain(new BigDecimal(text)));
+    }
+
+    /** One number is one value, however many zeros it is written with. */
+    private static BigDecimal plain(BigDecimal number) {
+        var stripped = number.stripTrailingZeros();
+        return stripped.scale() < 0 && stripped.precision() - stripped.scale() <= 40 ? stripped.setScale(0) : stripped;
     }
 
     @Override

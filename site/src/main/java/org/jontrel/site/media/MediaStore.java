@@ -5,17 +5,19 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
+import java.sql.Connection;
+import java.sql.SQLException;
 import java.util.Arrays;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import javax.imageio.ImageIO;
-import org.apache.ibatis.session.SqlSession;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
 import org.jontrel.core.model.Field;
+import org.jontrel.core.model.Kind;
 import org.jontrel.core.value.Picture;
 import org.jontrel.core.value.Values;
 import org.jontrel.site.table.Database;
@@ -77,10 +79,23 @@ public final class MediaStore {
                 Optional.ofNullable(session.getMapper(MediaMapper.class).find(id)));
     }
 
-    /** The facts of a picture within a transaction of another store. */
-    public Optional<Picture> picture(SqlSession session, long id) {
-        return Optional.ofNullable(session.getMapper(MediaMapper.class).find(id))
-                .map(stored -> new Picture(stored.width(), stored.height(), stored.bytes(), stored.alt()));
+    /** What keeps a picture or file from being a field's value, within a transaction of another store. */
+    public List<Finding> check(Connection connection, Field field, long id) throws SQLException {
+        var sql = "SELECT format, width, height, bytes, name, alt FROM jontrel_media WHERE id = ?";
+        try (var statement = connection.prepareStatement(sql)) {
+            statement.setLong(1, id);
+            try (var row = statement.executeQuery()) {
+                boolean image = field.kind() instanceof Kind.Image;
+                if (!row.next() || image && row.getInt(2) == 0) {
+                    var code = image ? Code.VALUE_NOT_IMAGE : Code.VALUE_NOT_FILE;
+                    return List.of(Finding.of(code, Place.field("", field.id(), ""), field.label()));
+                }
+                return image
+                        ? Values.checkPicture(
+                                field, new Picture(row.getInt(2), row.getInt(3), row.getLong(4), row.getString(6)))
+                        : Values.checkFile(field, row.getString(5), row.getString(1), row.getLong(4));
+            }
+        }
     }
 
     public byte[] bytes(long id) {

@@ -1,42 +1,45 @@
 package org.jontrel.site.record;
 
-import static org.mybatis.dynamic.sql.SqlBuilder.constant;
-import static org.mybatis.dynamic.sql.SqlBuilder.insertInto;
-import static org.mybatis.dynamic.sql.SqlBuilder.isEqualTo;
-import static org.mybatis.dynamic.sql.SqlBuilder.update;
-
+import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.apache.ibatis.session.SqlSession;
-import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
-import org.jontrel.core.finding.Place;
-import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Kind;
+import org.jontrel.core.value.FormCheck;
+import org.jontrel.core.value.Link;
 import org.jontrel.core.value.RecordCheck;
 import org.jontrel.site.media.MediaStore;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.Bindings;
-import org.jontrel.site.table.Cells;
 import org.jontrel.site.table.Database;
 import org.jontrel.site.table.Gate;
+import org.jontrel.site.table.Names;
 import org.jontrel.site.table.RecordIds;
-import org.mybatis.dynamic.sql.render.RenderingStrategies;
-import org.mybatis.dynamic.sql.util.mybatis3.CommonInsertMapper;
-import org.mybatis.dynamic.sql.util.mybatis3.CommonUpdateMapper;
 
-/** Records of a site. Types are named by key, as in the installed model; an unknown one gives nothing. */
+/**
+ * Records, terms and site values of a site. What holds them is named by the id of its definition; one that is not installed
+ * holds nothing.
+ */
 public final class RecordStore {
+    /** Id of the one record that site values have. */
+    public static final long SINGLE = 1;
+
     private static final int UNKNOWN_COLUMN = 1054;
     private static final int UNKNOWN_TABLE = 1146;
     private static final int DUPLICATE = 1062;
     /** Numbers behind a title are tried this often; then the record's id makes its address certain. */
     private static final int NUMBERED_TRIES = 3;
 
-    private static final int SLUG_TRIES = 6;
+    private static final int SAVE_TRIES = 6;
+    private static final int MOST_POINTERS = 200;
     private final Database database;
     private final Bindings bindings;
     private final MediaStore media;
@@ -49,87 +52,303 @@ public final class RecordStore {
         this.ids = ids;
     }
 
-    /**
-     * A page of a list, newest change first.
-     *
-     * @param total all records that fit the filter
-     */
-    public record Page(ContentType type, List<StoredRecord> records, long total) {}
+    public Optional<RecordList> page(String holderId, ListQuery query) {
+        return reading(holderId, (session, binding, table) -> new Lists(binding, table).page(session, query));
+    }
 
-    public Optional<Page> page(String typeKey, Filter filter, long offset, int most) {
+    /** Exact up to ten thousand. */
+    public RecordList.Count count(String holderId, ListQuery query) {
+        return reading(holderId, (session, binding, table) -> new Lists(binding, table).count(session, query))
+                .orElse(new RecordList.Count(0, true));
+    }
+
+    public Optional<StoredRecord> byId(String holderId, long id) {
+        return byIds(holderId, List.of(id)).stream().findFirst();
+    }
+
+    /** In the order of the ids; those that are not there, or deleted, are left out. */
+    public List<StoredRecord> byIds(String holderId, Collection<Long> some) {
+        return reading(holderId, (session, _, table) -> new Loader(table).byIds(session.getConnection(), some))
+                .orElse(List.of())
+                .stream()
+                .filter(record -> !record.deleted())
+                .toList();
+    }
+
+    /** A few fields of records, with what they carry; in the order of the ids. */
+    public List<StoredRecord> byIds(String holderId, Collection<Long> some, Set<String> fields) {
+        return reading(holderId, (session, _, table) -> new Loader(table, fields).byIds(session.getConnection(), some))
+                .orElse(List.of())
+                .stream()
+                .filter(record -> !record.deleted())
+                .toList();
+    }
+
+    /** The values of site values; empty where nobody has stored any yet. */
+    public Optional<StoredRecord> single(String holderId) {
+        return byId(holderId, SINGLE);
+    }
+
+    /** The records directly under another, in their order; those under none for 0. */
+    public List<StoredRecord> under(String holderId, long parent) {
+        return reading(holderId, (session, _, table) -> {
+                    var loader = new Loader(table);
+                    var connection = session.getConnection();
+                    return loader.filled(
+                            connection,
+                            loader.own(
+                                    connection,
+                                    "WHERE parent_id = ? AND state <> ? ORDER BY position, id LIMIT 2000",
+                                    parent,
+                                    Loader.DELETED));
+                })
+                .orElse(List.of());
+    }
+
+    /** All that is not deleted, by place and position: for taxonomies, which people read whole. */
+    public List<StoredRecord> all(String holderId, int most) {
+        return reading(holderId, (session, _, table) -> {
+                    var loader = new Loader(table);
+                    var connection = session.getConnection();
+                    return loader.filled(
+                            connection,
+                            loader.own(
+                                    connection,
+                                    "WHERE state <> ? ORDER BY parent_id, position, id LIMIT " + most,
+                                    Loader.DELETED));
+                })
+                .orElse(List.of());
+    }
+
+    /** Addresses below the type's path, by record id. */
+    public Map<Long, String> addresses(String holderId, Collection<StoredRecord> records) {
         return reading(
-                typeKey,
-                (session, table) ->
-                        new Page(table.type, table.page(session, filter, offset, most), table.count(session, filter)));
+                        holderId,
+                        (session, binding, table) -> Places.addresses(session.getConnection(), binding, table, records))
+                .orElse(Map.of());
     }
 
-    public Optional<StoredRecord> byId(String typeKey, long id) {
-        return reading(typeKey, (session, table) -> table.byId(session, id)).flatMap(found -> found);
+    /**
+     * A record by its address.
+     *
+     * @param moved whether it is an address that the record had before
+     */
+    public record Found(StoredRecord record, String address, boolean moved) {}
+
+    /** The record at an address, such as {@code flight/lock-2}. */
+    public Optional<Found> byAddress(String holderId, String address) {
+        return reading(holderId, (session, binding, table) -> {
+            var connection = session.getConnection();
+            var slug = address.substring(address.lastIndexOf('/') + 1);
+            var loader = new Loader(table);
+            var now = loader.own(connection, "WHERE slug = ? AND state <> ? LIMIT 50", slug, Loader.DELETED);
+            var addresses = Places.addresses(connection, binding, table, now);
+            for (var record : now) {
+                if (addresses.get(record.id()).equals(address)) {
+                    return new Found(loader.filled(connection, List.of(record)).getFirst(), address, false);
+                }
+            }
+            var before = Places.formerly(connection, holderId, slug);
+            var there = loader.byIds(connection, before).stream()
+                    .filter(record -> !record.deleted())
+                    .toList();
+            if (there.isEmpty() && now.size() == 1) {
+                there = loader.filled(connection, now);
+            }
+            return there.isEmpty()
+                    ? null
+                    : new Found(
+                            there.getFirst(),
+                            Places.addresses(connection, binding, table, there)
+                                    .get(there.getFirst().id()),
+                            true);
+        });
     }
 
-    public Optional<StoredRecord> bySlug(String typeKey, String slug) {
-        return reading(typeKey, (session, table) -> table.bySlug(session, slug)).flatMap(found -> found);
+    /** What a person calls a record. */
+    public record Named(String title, String slug, String state) {}
+
+    /** Titles of records of several types, by link; those that are not there are left out. */
+    public Map<Link, Named> named(Collection<Link> links) {
+        var byType = new HashMap<String, Set<Long>>();
+        links.forEach(link -> byType.computeIfAbsent(link.type(), _ -> new java.util.LinkedHashSet<>())
+                .add(link.id()));
+        var named = new HashMap<Link, Named>();
+        byType.forEach((type, some) -> byIds(type, some, Set.of("part_title"))
+                .forEach(record -> named.put(
+                        new Link(type, record.id()),
+                        new Named(
+                                record.title().isEmpty() ? record.slug() : record.title(),
+                                record.slug(),
+                                record.state().code()))));
+        return named;
+    }
+
+    /**
+     * What points at a record by one relation.
+     *
+     * @param holderId of what points
+     * @param fieldId the relation
+     * @param records up to two hundred
+     */
+    public record Pointers(String holderId, String fieldId, List<Long> records) {}
+
+    /** Everything that leads to a record, relation by relation. */
+    public List<Pointers> pointers(String holderId, long id) {
+        return database.transaction(session -> {
+            var binding = bindings.current(session);
+            var pointers = new ArrayList<Pointers>();
+            for (var table : binding.tables().values()) {
+                for (var place : table.fields().entrySet()) {
+                    var field = table.holder().field(place.getKey());
+                    boolean leads = field.isPresent()
+                            && (field.get().kind() instanceof Kind.Relation relation
+                                            && relation.to().contains(holderId)
+                                            && !(relation.symmetric())
+                                    || field.get().kind() instanceof Kind.TermPick pick
+                                            && pick.taxonomy().equals(holderId));
+                    if (leads) {
+                        var records = pointing(
+                                session.getConnection(),
+                                table,
+                                place.getValue(),
+                                field.get().kind(),
+                                id);
+                        if (!records.isEmpty()) {
+                            pointers.add(new Pointers(
+                                    table.holder().id(), field.get().id(), records));
+                        }
+                    }
+                }
+            }
+            return pointers;
+        });
+    }
+
+    private static List<Long> pointing(
+            Connection connection, Binding.Table table, Binding.Place place, Kind kind, long id) throws SQLException {
+        var column = kind instanceof Kind.Relation ? "target_id" : "term_id";
+        return Jdbc.query(
+                connection,
+                "SELECT DISTINCT f.record_id FROM " + Names.quoted(place.name()) + " f JOIN "
+                        + Names.quoted(table.name()) + " r ON r.id = f.record_id WHERE f." + column
+                        + " = ? AND r.state <> ? ORDER BY f.record_id LIMIT " + MOST_POINTERS,
+                row -> row.getLong(1),
+                id,
+                Loader.DELETED);
+    }
+
+    /** Past states of a record, newest first; the present one is not among them. */
+    public List<PastState> history(String holderId, long id) {
+        return reading(holderId, (session, binding, _) -> Histories.of(session.getConnection(), binding, holderId, id))
+                .orElse(List.of());
+    }
+
+    /** Why a stored record does not satisfy its definition. */
+    public List<FormCheck.Problem> problems(String holderId, StoredRecord record) {
+        return reading(
+                        holderId,
+                        (session, binding, table) -> RecordCheck.check(
+                                        table.holder(),
+                                        record.values(),
+                                        new SiteSurroundings(
+                                                session.getConnection(), binding, record.state(), record.parent()))
+                                .problems())
+                .orElse(List.of());
+    }
+
+    /** What a form that is being filled in has to say; stored nowhere. */
+    public Optional<RecordCheck.Checked> check(Write write) {
+        return reading(
+                write.holderId(),
+                (session, binding, table) -> RecordCheck.read(
+                        table.holder(),
+                        write.raw(),
+                        new SiteSurroundings(session.getConnection(), binding, write.state(), write.parent())));
     }
 
     private interface Reading<T> {
-        T with(SqlSession session, RecordTable table) throws SQLException;
+        T with(SqlSession session, Binding binding, Binding.Table table) throws SQLException;
     }
 
     /** Reads, and once more where a switch took a name away in between. */
-    private <T> Optional<T> reading(String typeKey, Reading<T> work) {
+    private <T> Optional<T> reading(String holderId, Reading<T> work) {
         try {
-            return database.transaction(session -> read(session, bindings.current(session), typeKey, work));
+            return database.transaction(session -> read(session, bindings.current(session), holderId, work));
         } catch (RuntimeException e) {
             int error = Database.errorOf(e);
             if (error != UNKNOWN_COLUMN && error != UNKNOWN_TABLE) {
                 throw e;
             }
-            return database.transaction(session -> read(session, bindings.reload(session), typeKey, work));
+            return database.transaction(session -> read(session, bindings.reload(session), holderId, work));
         }
     }
 
-    private static <T> Optional<T> read(SqlSession session, Binding binding, String typeKey, Reading<T> work)
+    private static <T> Optional<T> read(SqlSession session, Binding binding, String holderId, Reading<T> work)
             throws SQLException {
-        var type = binding.model().typeByKey(typeKey);
-        var bound = type.flatMap(t -> binding.table(t.id()));
-        return bound.isEmpty()
-                ? Optional.empty()
-                : Optional.ofNullable(work.with(session, new RecordTable(type.get(), bound.get())));
+        var table = binding.table(holderId);
+        return table.isEmpty() ? Optional.empty() : Optional.ofNullable(work.with(session, binding, table.get()));
     }
 
-    /**
-     * Stores what a form or the API sent.
-     *
-     * @param id of the record to change, or empty for a new one
-     * @param version that the sender had seen; of no meaning for a new one
-     * @param raw by field key
-     */
-    public Saved save(String typeKey, Optional<Long> id, int version, State state, Map<String, ?> raw, String author) {
+    /** Stores what a form, the API or an import sent; in one transaction over all tables. */
+    public Saved save(Write write) {
+        return writing(
+                write.holderId(),
+                (session, binding, table, crowded) ->
+                        new Saving(session.getConnection(), binding, table, media, ids, write).save(crowded));
+    }
+
+    /** Many new or changed records in one transaction: all of them, or none where one is refused. */
+    public List<Saved> saveAll(List<Write> writes) {
+        var saved = new ArrayList<Saved>();
+        var outcome = writing(writes.getFirst().holderId(), (session, binding, table, crowded) -> {
+            saved.clear();
+            for (var write : writes) {
+                var one = new Saving(session.getConnection(), binding, table, media, ids, write).save(crowded);
+                saved.add(one);
+                if (!(one instanceof Saved.Stored)) {
+                    throw new Refusal(one);
+                }
+            }
+            return saved.getLast();
+        });
+        return outcome instanceof Saved.Stored ? List.copyOf(saved) : List.of(outcome);
+    }
+
+    /** Undoes a transaction in which one of many records was refused. */
+    private static final class Refusal extends RuntimeException {
+        private final transient Saved saved;
+
+        Refusal(Saved saved) {
+            this.saved = saved;
+        }
+    }
+
+    private interface Writing {
+        Saved with(SqlSession session, Binding binding, Binding.Table table, boolean crowded) throws SQLException;
+    }
+
+    private Saved writing(String holderId, Writing work) {
         for (int attempt = 1; ; attempt++) {
             boolean crowded = attempt > NUMBERED_TRIES;
             try {
-                return database.transaction(
-                        session -> saveOnce(session, typeKey, id, version, state, raw, author, crowded));
+                return database.transaction(session -> writeOnce(session, holderId, work, crowded));
+            } catch (Refusal e) {
+                return e.saved;
             } catch (RuntimeException e) {
                 int error = Database.errorOf(e);
-                boolean again = error == DUPLICATE || error == UNKNOWN_COLUMN || error == UNKNOWN_TABLE;
-                if (!again || attempt >= SLUG_TRIES) {
+                boolean again = e instanceof Saving.Overtaken
+                        || error == DUPLICATE
+                        || error == UNKNOWN_COLUMN
+                        || error == UNKNOWN_TABLE;
+                if (!again || attempt >= SAVE_TRIES) {
                     throw e;
                 }
             }
         }
     }
 
-    private Saved saveOnce(
-            SqlSession session,
-            String typeKey,
-            Optional<Long> id,
-            int version,
-            State state,
-            Map<String, ?> raw,
-            String author,
-            boolean crowded)
-            throws SQLException {
+    private Saved writeOnce(SqlSession session, String holderId, Writing work, boolean crowded) throws SQLException {
         var binding = bindings.current(session);
         var passage = Gate.pass(session.getConnection(), binding.generation());
         if (passage == Gate.Passage.CHANGED) {
@@ -139,129 +358,75 @@ public final class RecordStore {
         if (passage != Gate.Passage.OPEN) {
             return new Saved.Closed();
         }
-        var type = binding.model().typeByKey(typeKey);
-        var bound = binding;
-        var table = type.flatMap(t -> bound.table(t.id()).map(b -> new RecordTable(t, b)));
-        return table.isEmpty()
-                ? new Saved.Missing()
-                : store(session, table.get(), id, version, state, raw, author, crowded);
+        var table = binding.table(holderId);
+        return table.isEmpty() ? new Saved.Missing() : work.with(session, binding, table.get(), crowded);
     }
 
-    private Saved store(
-            SqlSession session,
-            RecordTable table,
-            Optional<Long> id,
-            int version,
-            State state,
-            Map<String, ?> raw,
-            String author,
-            boolean crowded) {
-        var checked = RecordCheck.read(table.type, raw);
-        var findings = new ArrayList<>(checked.findings());
-        findings.addAll(unknownPictures(session, table.type, checked.values()));
-        if (state == State.PUBLISHED || checked.values().get("part_title") == null) {
-            checked.missing().stream()
-                    .filter(finding ->
-                            state == State.PUBLISHED || finding.place().field().equals("part_title"))
-                    .forEach(findings::add);
-        }
-        if (!findings.isEmpty()) {
-            return new Saved.Refused(findings);
-        }
-        boolean complete = checked.missing().isEmpty();
-        if (id.isEmpty()) {
-            return insert(session, table, state, checked.values(), complete, author, crowded);
-        }
-        int changed = change(session, table, id.get(), version, state, checked.values(), complete, author);
-        var now = table.byId(session, id.get());
-        if (now.isEmpty()) {
+    /** Takes a record away; {@link #bringBack} undoes it. One that others stand under stays. */
+    public Removed remove(String holderId, long id, int version, String author) {
+        var removed = new Removed[1];
+        var saved = writing(holderId, (session, binding, table, _) -> {
+            removed[0] = new Removal(session.getConnection(), binding, table, media).remove(id, version, author);
             return new Saved.Missing();
-        }
-        return changed == 1 ? new Saved.Stored(now.get()) : new Saved.Conflict(now.get());
+        });
+        return saved instanceof Saved.Closed
+                ? new Removed.Closed()
+                : removed[0] == null ? new Removed.Missing() : removed[0];
     }
 
-    private List<Finding> unknownPictures(SqlSession session, ContentType type, Map<String, Object> values) {
-        return type.allFields()
-                .filter(field -> field.kind() instanceof Kind.Image && values.get(field.id()) != null)
-                .flatMap(field -> media
-                        .picture(session, (Long) values.get(field.id()))
-                        .map(picture -> org.jontrel.core.value.Values.checkPicture(field, picture))
-                        .orElse(List.of(Finding.of(
-                                Code.VALUE_NOT_IMAGE, Place.field(type.id(), field.id(), ""), field.label())))
-                        .stream())
-                .toList();
+    /** Brings a record back that was removed, at its old address where that is free. */
+    public Saved bringBack(String holderId, long id, String author) {
+        return writing(
+                holderId,
+                (session, binding, table, crowded) ->
+                        new Removal(session.getConnection(), binding, table, media).bringBack(id, author, crowded));
     }
 
-    private Saved insert(
-            SqlSession session,
-            RecordTable table,
-            State state,
-            Map<String, Object> values,
-            boolean complete,
-            String author,
-            boolean crowded) {
-        long id = ids.next();
-        var title = String.valueOf(values.get("part_title"));
-        var slug = crowded
-                ? Slugs.certain(title, id)
-                : Slugs.free(
-                        title, candidate -> table.bySlug(session, candidate).isPresent());
-        var insert = insertInto(table.table)
-                .set(table.id)
-                .toValue(id)
-                .set(table.slug)
-                .toValue(slug)
-                .set(table.state)
-                .toValue(state.code())
-                .set(table.version)
-                .toValue(1)
-                .set(table.complete)
-                .toValue(complete)
-                .set(table.createdAt)
-                .toConstant("UTC_TIMESTAMP(6)")
-                .set(table.updatedAt)
-                .toConstant("UTC_TIMESTAMP(6)")
-                .set(table.createdBy)
-                .toValue(author)
-                .set(table.updatedBy)
-                .toValue(author);
-        for (var column : table.columns().entrySet()) {
-            var value = values.get(column.getKey());
-            if (value != null) {
-                insert = insert.set(column.getValue()).toValue(Cells.toColumn(value));
+    /** Moves all uses of one term, and what stands under it, to another and removes it; the number of records it moved. */
+    public Optional<Long> mergeTerms(String taxonomyId, long from, long into, String author) {
+        var moved = new LinkedHashMap<String, Long>();
+        writing(taxonomyId, (session, binding, table, _) -> {
+            new Removal(session.getConnection(), binding, table, media)
+                    .merge(from, into, author)
+                    .ifPresent(count -> moved.put("records", count));
+            return new Saved.Missing();
+        });
+        return Optional.ofNullable(moved.get("records"));
+    }
+
+    /** Makes scheduled records public whose moment has come; how many there were. */
+    public long publishDue() {
+        return database.transaction(session -> {
+            long published = 0;
+            for (var table : bindings.current(session).tables().values()) {
+                published += Jdbc.update(
+                        session.getConnection(),
+                        "UPDATE " + Names.quoted(table.name())
+                                + " SET state = 'published' WHERE state = 'scheduled' AND publish_at <= UTC_TIMESTAMP()");
             }
-        }
-        session.getMapper(CommonInsertMapper.class).generalInsert(insert.build().render(RenderingStrategies.MYBATIS3));
-        return new Saved.Stored(table.byId(session, id).orElseThrow());
+            return published;
+        });
     }
 
-    private int change(
-            SqlSession session,
-            RecordTable table,
-            long id,
-            int version,
-            State state,
-            Map<String, Object> values,
-            boolean complete,
-            String author) {
-        var change = update(table.table)
-                .set(table.state)
-                .equalTo((Object) state.code())
-                .set(table.version)
-                .equalTo(org.mybatis.dynamic.sql.SqlBuilder.add(table.version, constant("1")))
-                .set(table.complete)
-                .equalTo((Object) complete)
-                .set(table.updatedAt)
-                .equalToConstant("UTC_TIMESTAMP(6)")
-                .set(table.updatedBy)
-                .equalTo((Object) author);
-        for (var column : table.columns().entrySet()) {
-            change = change.set(column.getValue()).equalToOrNull(Cells.toColumn(values.get(column.getKey())));
-        }
-        return session.getMapper(CommonUpdateMapper.class)
-                .update(change.where(table.id, isEqualTo((Object) id))
-                        .and(table.version, isEqualTo((Object) version))
-                        .build()
-                        .render(RenderingStrategies.MYBATIS3));
+    /** What came of removing a record. */
+    public sealed interface Removed {
+        record Done(StoredRecord record) implements Removed {}
+
+        /** Other records stand under it. */
+        record HasBelow(long records) implements Removed {}
+
+        record Conflict(StoredRecord current) implements Removed {}
+
+        record Missing() implements Removed {}
+
+        record Closed() implements Removed {}
+    }
+
+    /** Sentences of problems, for logs and reports. */
+    static List<String> sentences(List<FormCheck.Problem> problems) {
+        return problems.stream()
+                .map(FormCheck.Problem::finding)
+                .map(Finding::sentence)
+                .toList();
     }
 }

@@ -1,14 +1,14 @@
 package org.jontrel.site.record;
 
 import java.util.List;
-import org.jontrel.core.finding.Finding;
+import org.jontrel.core.value.FormCheck;
 
 /** What came of saving a record. */
 public sealed interface Saved {
     record Stored(StoredRecord record) implements Saved {}
 
     /** Nothing was stored. */
-    record Refused(List<Finding> findings) implements Saved {}
+    record Refused(List<FormCheck.Problem> problems) implements Saved {}
 
     /** Somebody else saved it since; nothing was stored. */
     record Conflict(StoredRecord current) implements Saved {}

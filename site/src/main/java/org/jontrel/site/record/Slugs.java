@@ -1,10 +1,14 @@
 package org.jontrel.site.record;
 
+import com.ibm.icu.text.Transliterator;
 import java.util.function.Predicate;
 import org.jontrel.core.model.Keys;
 
-/** Addresses of records from their titles. */
+/** Addresses of records from their titles, in Latin letters whatever the title's are. */
 final class Slugs {
+    private static final Transliterator LATIN = Transliterator.getInstance("Any-Latin; Latin-ASCII");
+    private static final int LONGEST = 190;
+
     private Slugs() {}
 
     /** The slug of a title, with the first number behind it that is free. */
@@ -22,8 +26,13 @@ final class Slugs {
         return base(title) + "-" + Long.toString(id, 36);
     }
 
+    /** Whether a person may give this as an address. */
+    static boolean valid(String slug) {
+        return slug.length() <= LONGEST && slug.matches("[a-z0-9]+(-[a-z0-9]+)*");
+    }
+
     private static String base(String title) {
-        var base = Keys.pathFrom(title);
+        var base = Keys.pathFrom(LATIN.transliterate(title));
         return base.equals("records") ? "untitled" : base;
     }
 }

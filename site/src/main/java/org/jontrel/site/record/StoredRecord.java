@@ -4,18 +4,30 @@ import java.time.Instant;
 import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Optional;
+import org.jontrel.core.model.State;
+import org.jontrel.core.value.Link;
 
 /**
- * A record as it is stored.
+ * A record, a term or site values as they are stored.
  *
+ * @param parent what it stands under, if anything
+ * @param position among those under one parent
+ * @param publishAt when a scheduled record appears
+ * @param origin id of the starter term it was made from; empty for everything else
  * @param version counts saves; sent back with an edit so that nothing is overwritten unseen
- * @param complete whether it satisfies its type with everything required
+ * @param complete whether it satisfies its definition with everything required
  * @param values by field id, parts included; empty ones are left out
  */
 public record StoredRecord(
         long id,
         String slug,
+        Optional<Link> parent,
+        int position,
         State state,
+        boolean deleted,
+        Optional<Instant> publishAt,
+        String origin,
         int version,
         boolean complete,
         Instant createdAt,
@@ -25,5 +37,22 @@ public record StoredRecord(
         Map<String, Object> values) {
     public StoredRecord {
         values = Collections.unmodifiableMap(new LinkedHashMap<>(values));
+    }
+
+    /** The title of a record or the label of a term; empty where there is none. */
+    public String title() {
+        return String.valueOf(values.getOrDefault("part_title", ""));
+    }
+
+    public long parentId() {
+        return parent.map(Link::id).orElse(0L);
+    }
+
+    /** Whether visitors see it at a moment. */
+    public boolean visible(Instant now) {
+        return !deleted
+                && (state == State.PUBLISHED
+                        || state == State.SCHEDULED
+                                && publishAt.map(at -> !at.isAfter(now)).orElse(false));
     }
 }

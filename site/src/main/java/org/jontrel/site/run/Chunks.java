@@ -4,14 +4,18 @@ import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.apache.ibatis.session.SqlSession;
+import org.jontrel.core.holder.Holder;
+import org.jontrel.core.holder.Kept;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.plan.Step;
 import org.jontrel.core.value.Conversion;
 import org.jontrel.core.value.RecordCheck;
-import org.jontrel.site.record.RecordTable;
-import org.jontrel.site.table.Binding;
+import org.jontrel.site.record.Loader;
+import org.jontrel.site.record.SiteSurroundings;
+import org.jontrel.site.table.Bindings;
 import org.jontrel.site.table.Cells;
 import org.jontrel.site.table.Names;
 import org.jontrel.site.table.Schema;
@@ -21,18 +25,20 @@ final class Chunks {
     private final Model from;
     private final Model to;
     private final int size;
+    private final Bindings bindings;
 
-    Chunks(Model from, Model to, int size) {
+    Chunks(Model from, Model to, int size, Bindings bindings) {
         this.from = from;
         this.to = to;
         this.size = size;
+        this.bindings = bindings;
     }
 
     /**
      * How far a chunk came.
      *
      * @param reached id of the last record looked at
-     * @param rows records looked at; 0 where there were none left
+     * @param rows rows looked at; 0 where there were no records left
      */
     record Progress(long reached, int rows) {}
 
@@ -54,42 +60,39 @@ final class Chunks {
     }
 
     private Progress copy(Connection connection, Step.CopyColumn copy, Which which) throws SQLException {
-        var table = table(connection, copy.holderId());
+        var table = new Rows(connection, Facts.holder(to, copy.holderId()), copy.fieldId());
         var newer = Facts.field(to, copy.holderId(), copy.fieldId());
-        var older = from.type(copy.holderId()).flatMap(type -> type.field(copy.fieldId()));
-        var present = older.flatMap(_ -> Schema.columnOf(columns(connection, table), copy.fieldId()));
+        var older = from.definition(copy.holderId())
+                .flatMap(each -> Holder.of(from, each))
+                .flatMap(each -> each.field(copy.fieldId()))
+                .filter(each -> Kept.of(each.kind()) != Kept.NOT);
         var fill = Facts.Conversions.fill(newer, copy.fill());
         var conversion = new Conversion(older.orElse(newer), newer, fill);
-        var rows = rows(connection, table, present.map(Names::quoted).orElse("NULL"), "NULL", which);
-        var update = "UPDATE " + Names.quoted(table) + " SET " + Names.quoted(Names.next(copy.fieldId()))
-                + " = ? WHERE id = ?";
-        try (var statement = connection.prepareStatement(update)) {
+        var present = older.flatMap(_ -> Schema.columnOf(table.columns, copy.fieldId()));
+        var rows = table.rows(present.map(Names::quoted).orElse("NULL"), "NULL", which);
+        try (var statement = table.update(Names.next(copy.fieldId()))) {
             for (var row : rows) {
                 var before = Cells.fromColumn(conversion.from().kind(), row.first());
-                statement.setObject(1, Cells.toColumn(conversion.apply(before)));
-                statement.setLong(2, row.id());
-                statement.addBatch();
+                table.set(statement, Cells.toColumn(conversion.apply(before)), row);
             }
             statement.executeBatch();
         }
-        return progress(rows);
+        return table.progress(which, rows);
     }
 
     /** {@code from} is the model the site has, {@code to} the older one it goes back to. */
     private Progress carry(Connection connection, Step.CarryBack carry, Which which) throws SQLException {
-        var table = table(connection, carry.holderId());
+        var table = new Rows(connection, Facts.holder(to, carry.holderId()), carry.fieldId());
         var held = Names.held(carry.held());
-        var columns = columns(connection, table);
-        var present = Schema.columnOf(columns, carry.fieldId());
-        if (present.isEmpty() || !columns.containsKey(held)) {
+        var present = Schema.columnOf(table.columns, carry.fieldId());
+        if (present.isEmpty() || !table.columns.containsKey(held)) {
             return new Progress(0, 0);
         }
         Field older = Facts.field(to, carry.holderId(), carry.fieldId());
         Field newer = Facts.field(from, carry.holderId(), carry.fieldId());
         var conversion = new Conversion(older, newer, Facts.Conversions.fill(newer, carry.fill()));
-        var rows = rows(connection, table, Names.quoted(held), Names.quoted(present.get()), which);
-        var update = "UPDATE " + Names.quoted(table) + " SET " + Names.quoted(held) + " = ? WHERE id = ?";
-        try (var statement = connection.prepareStatement(update)) {
+        var rows = table.rows(Names.quoted(held), Names.quoted(present.get()), which);
+        try (var statement = table.update(held)) {
             for (var row : rows) {
                 var before = Cells.fromColumn(older.kind(), row.first());
                 var now = Cells.fromColumn(newer.kind(), row.second());
@@ -97,33 +100,27 @@ final class Chunks {
                         || (now != null && !conversion.back().takes(now))) {
                     continue;
                 }
-                statement.setObject(1, Cells.toColumn(conversion.back().apply(now)));
-                statement.setLong(2, row.id());
-                statement.addBatch();
+                table.set(statement, Cells.toColumn(conversion.back().apply(now)), row);
             }
             statement.executeBatch();
         }
-        return progress(rows);
+        return table.progress(which, rows);
     }
 
     private Progress check(SqlSession session, Step.CheckRecords check, long afterId) throws SQLException {
-        var connection = session.getConnection();
-        var type = to.type(check.holderId());
-        if (type.isEmpty()) {
+        var binding = bindings.current(session);
+        var table = binding.table(check.holderId());
+        if (table.isEmpty()) {
             return new Progress(0, 0);
         }
-        var name = table(connection, check.holderId());
-        var columns = columns(connection, name);
-        var byField = new java.util.HashMap<String, String>();
-        type.get()
-                .allFields()
-                .forEach(field -> Schema.columnOf(columns, field.id()).ifPresent(c -> byField.put(field.id(), c)));
-        var table = new RecordTable(type.get(), new Binding.Table(name, byField));
-        var records = table.after(session, afterId, size);
-        var update = "UPDATE " + Names.quoted(name) + " SET complete = ? WHERE id = ? AND version = ?";
+        var connection = session.getConnection();
+        var records = new Loader(table.get()).after(connection, afterId, size);
+        var update = "UPDATE " + Names.quoted(table.get().name()) + " SET complete = ? WHERE id = ? AND version = ?";
         try (var statement = connection.prepareStatement(update)) {
             for (var record : records) {
-                boolean complete = RecordCheck.complete(type.get(), record.values());
+                var around = new SiteSurroundings(connection, binding, record.state(), record.parent());
+                boolean complete = RecordCheck.check(table.get().holder(), record.values(), around)
+                        .complete();
                 if (complete != record.complete()) {
                     statement.setBoolean(1, complete);
                     statement.setLong(2, record.id());
@@ -138,50 +135,107 @@ final class Chunks {
                 : new Progress(records.getLast().id(), records.size());
     }
 
-    private record Row(long id, Object first, Object second) {}
+    /**
+     * A row of a table.
+     *
+     * @param key values of the columns that name it
+     */
+    private record Row(List<Object> key, Object first, Object second) {}
 
-    private List<Row> rows(Connection connection, String table, String first, String second, Which which)
-            throws SQLException {
-        var select = "SELECT id, " + first + ", " + second + " FROM " + Names.quoted(table);
-        var sql =
+    /** The rows of the table that holds a field's column: of records by their id, of rows and values by their record. */
+    private final class Rows {
+        private final Connection connection;
+        private final String name;
+        private final String main;
+        private final java.util.Map<String, String> columns;
+        private final List<String> key;
+        private final boolean own;
+
+        Rows(Connection connection, Holder holder, String fieldId) throws SQLException {
+            this.connection = connection;
+            var tableId = Facts.tableId(holder, fieldId);
+            own = tableId.isEmpty();
+            name = Schema.tableOf(connection, holder.id(), tableId).orElseThrow();
+            main = Names.quoted(Schema.tableOf(connection, holder.id(), "").orElseThrow());
+            columns = Schema.columns(connection, name);
+            key = own
+                    ? List.of("id")
+                    : columns.containsKey("id")
+                            ? List.of("record_id", "id")
+                            : List.of("record_id", "row_id", "position");
+        }
+
+        List<Row> rows(String first, String second, Which which) throws SQLException {
+            var record = own ? "id" : "record_id";
+            var select = "SELECT " + String.join(", ", key) + ", " + first + ", " + second + " FROM "
+                    + Names.quoted(name) + " WHERE ";
+            var sql =
+                    switch (which) {
+                        case Which.After _ when own -> select + "id > ? ORDER BY id LIMIT " + size;
+                        case Which.After _ -> select + "record_id > ? AND record_id <= ?";
+                        case Which.SavedSince since ->
+                            select + record + " IN (SELECT id FROM " + main
+                                    + " WHERE updated_at >= (SELECT started_at FROM jontrel_step WHERE run_id = ? AND seq = ?)"
+                                    + " - INTERVAL " + since.minutesBefore() + " MINUTE)";
+                    };
+            var rows = new ArrayList<Row>();
+            try (var statement = connection.prepareStatement(sql)) {
                 switch (which) {
-                    case Which.After _ -> select + " WHERE id > ? ORDER BY id LIMIT " + size;
-                    case Which.SavedSince since ->
-                        select
-                                + " WHERE updated_at >= (SELECT started_at FROM jontrel_step WHERE run_id = ? AND seq = ?)"
-                                + " - INTERVAL " + since.minutesBefore() + " MINUTE";
-                };
-        var rows = new ArrayList<Row>();
-        try (var statement = connection.prepareStatement(sql)) {
-            switch (which) {
-                case Which.After(long id) -> statement.setLong(1, id);
-                case Which.SavedSince since -> {
-                    statement.setLong(1, since.runId());
-                    statement.setInt(2, since.seq());
+                    case Which.After(long id) -> {
+                        statement.setLong(1, id);
+                        if (!own) {
+                            statement.setLong(2, last(id).orElse(id));
+                        }
+                    }
+                    case Which.SavedSince since -> {
+                        statement.setLong(1, since.runId());
+                        statement.setInt(2, since.seq());
+                    }
+                }
+                try (var found = statement.executeQuery()) {
+                    while (found.next()) {
+                        var named = new ArrayList<Object>();
+                        for (int i = 1; i <= key.size(); i++) {
+                            named.add(found.getLong(i));
+                        }
+                        rows.add(new Row(named, found.getObject(key.size() + 1), found.getObject(key.size() + 2)));
+                    }
                 }
             }
-            try (var found = statement.executeQuery()) {
-                while (found.next()) {
-                    rows.add(new Row(found.getLong(1), found.getObject(2), found.getObject(3)));
+            return rows;
+        }
+
+        /** The last of the next records that have rows; empty where there are none. */
+        private Optional<Long> last(long after) throws SQLException {
+            var sql = "SELECT MAX(r) FROM (SELECT DISTINCT record_id AS r FROM " + Names.quoted(name)
+                    + " WHERE record_id > ? ORDER BY record_id LIMIT " + size + ") AS some";
+            try (var statement = connection.prepareStatement(sql)) {
+                statement.setLong(1, after);
+                try (var found = statement.executeQuery()) {
+                    found.next();
+                    long last = found.getLong(1);
+                    return found.wasNull() ? Optional.empty() : Optional.of(last);
                 }
             }
         }
-        return rows;
-    }
 
-    private static Progress progress(List<Row> rows) {
-        return rows.isEmpty() ? new Progress(0, 0) : new Progress(rows.getLast().id(), rows.size());
-    }
+        java.sql.PreparedStatement update(String column) throws SQLException {
+            return connection.prepareStatement("UPDATE " + Names.quoted(name) + " SET " + Names.quoted(column)
+                    + " = ? WHERE " + String.join(" = ? AND ", key) + " = ?");
+        }
 
-    private static String table(Connection connection, String holderId) throws SQLException {
-        return Schema.tableOf(connection, holderId).orElseThrow();
-    }
+        void set(java.sql.PreparedStatement statement, Object value, Row row) throws SQLException {
+            statement.setObject(1, value);
+            for (int i = 0; i < key.size(); i++) {
+                statement.setObject(2 + i, row.key().get(i));
+            }
+            statement.addBatch();
+        }
 
-    private static java.util.Map<String, String> columns(Connection connection, String table) {
-        try {
-            return Schema.columns(connection, table);
-        } catch (SQLException e) {
-            throw new org.jontrel.site.table.DatabaseException(e);
+        Progress progress(Which which, List<Row> rows) {
+            return rows.isEmpty()
+                    ? new Progress(which instanceof Which.After(long id) ? id : 0, 0)
+                    : new Progress((Long) rows.getLast().key().getFirst(), rows.size());
         }
     }
 }

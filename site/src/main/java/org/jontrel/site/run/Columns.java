@@ -3,10 +3,11 @@ package org.jontrel.site.run;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.jontrel.core.model.ContentType;
+import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.plan.Step;
 import org.jontrel.site.table.Ddl;
@@ -26,60 +27,159 @@ final class Columns {
     /** What has to be said for the step as things stand; nothing where it was done. */
     List<String> statements(Connection connection, Step step) throws SQLException {
         return switch (step) {
-            case Step.CreateTable(String holderId) -> create(connection, type(to, holderId));
+            case Step.CreateTable(String holderId) -> create(connection, Ddl.createTables(holder(to, holderId)));
+            case Step.AddTable(String holderId, String fieldId) -> addTable(connection, holderId, fieldId);
             case Step.AddColumn(String holderId, String fieldId) -> {
-                var table = table(connection, holderId);
+                var table = tableOfColumn(connection, to, holderId, fieldId);
                 var missing = !Schema.columns(connection, table).containsKey(Names.next(fieldId));
                 yield missing ? List.of(Ddl.addColumn(table, Facts.field(to, holderId, fieldId))) : List.of();
             }
             case Step.DropBeside(String holderId, String fieldId) -> {
-                var table = table(connection, holderId);
+                var table = tableOfColumn(connection, from, holderId, fieldId);
                 var there = Schema.columns(connection, table).containsKey(Names.next(fieldId));
                 yield there ? List.of(Ddl.dropColumn(table, Names.next(fieldId))) : List.of();
             }
-            case Step.SwitchColumns(String holderId, List<Step.Turn> turns) -> switchColumns(connection, holderId, turns);
-            case Step.RenameTable rename -> {
-                var table = table(connection, rename.holderId());
-                var wanted = Names.table(type(to, rename.holderId()));
-                yield table.equals(wanted) ? List.of() : List.of(Ddl.renameTable(table, wanted));
-            }
-            case Step.HoldTable(String holderId, String held) -> hold(connection, holderId, held);
-            case Step.RestoreTable(String holderId, String held) -> {
-                var there = Schema.tables(connection).containsKey(Names.held(held));
-                yield there ? List.of(Ddl.renameTable(Names.held(held), Names.table(type(to, holderId)))) : List.of();
-            }
-            case Step.CopyColumn _, Step.CarryBack _, Step.Redirect _, Step.CheckRecords _ -> List.of();
+            case Step.SwitchColumns(String holderId, String table, List<Step.Turn> turns) ->
+                switchColumns(connection, holderId, table, turns);
+            case Step.RenameTable rename -> renameTables(connection, holder(to, rename.holderId()));
+            case Step.HoldTable(String holderId, String held) -> hold(connection, marks(holderId, from), held);
+            case Step.RestoreTable(String holderId, String held) -> restore(connection, holderId, held);
+            case Step.HoldOwn(String holderId, String fieldId, String held) ->
+                hold(connection, own(holderId, fieldId, from), held);
+            case Step.RestoreOwn(String holderId, String _, String held) -> restore(connection, holderId, held);
+            case Step.Indexes(String holderId) -> indexes(connection, holderId);
+            case Step.CopyColumn _, Step.CarryBack _, Step.Redirect _, Step.StarterTerms _, Step.CheckRecords _ ->
+                List.of();
         };
     }
 
     /** Whether a step that was begun came to its end. */
     boolean happened(Connection connection, Step step) throws SQLException {
-        return step instanceof Step.CreateTable(String holderId)
-                ? holderId.equals(Schema.tables(connection).get(Names.table(type(to, holderId))))
-                : statements(connection, step).isEmpty();
+        return switch (step) {
+            case Step.CreateTable(String holderId) ->
+                Schema.inUse(connection)
+                        .keySet()
+                        .containsAll(Ddl.createTables(holder(to, holderId)).keySet());
+            case Step.AddTable(String holderId, String fieldId) ->
+                Schema.tableOf(connection, holderId, fieldId).isPresent();
+            case Step.StarterTerms _, Step.CheckRecords _ -> true;
+            default -> statements(connection, step).isEmpty();
+        };
     }
 
-    private static List<String> create(Connection connection, ContentType type) throws SQLException {
-        var comment = Schema.tables(connection).get(Names.table(type));
-        if (comment == null) {
-            return List.of(Ddl.createTable(type));
-        }
-        if (!comment.equals(type.id())) {
-            throw new IllegalStateException("The database already has a table " + Names.table(type)
-                    + " that this site did not make. Rename it or the content type, then continue.");
-        }
-        return List.of();
+    private static List<String> create(Connection connection, Map<String, String> wanted) throws SQLException {
+        var there = Schema.inUse(connection);
+        var names = Schema.tables(connection);
+        var statements = new ArrayList<String>();
+        wanted.forEach((mark, sql) -> {
+            if (!there.containsKey(mark)) {
+                var name = sql.substring(sql.indexOf('`') + 1, sql.indexOf('`', sql.indexOf('`') + 1));
+                if (names.containsKey(name)) {
+                    throw new IllegalStateException("The database already has a table " + name
+                            + " that this site did not make. Rename it or the definition, then continue.");
+                }
+                statements.add(sql);
+            }
+        });
+        return statements;
     }
 
-    /** A table without records holds nothing; it is dropped rather than kept. */
-    private List<String> hold(Connection connection, String holderId, String held) throws SQLException {
-        var table = Schema.tableOf(connection, holderId);
-        if (table.isEmpty()) {
+    private List<String> addTable(Connection connection, String holderId, String fieldId) throws SQLException {
+        var holder = holder(to, holderId);
+        var all = Ddl.createTables(holder);
+        var wanted = new LinkedHashMap<String, String>();
+        for (var each : within(holder, fieldId)) {
+            var mark = Names.mark(holderId, each);
+            wanted.put(mark, all.get(mark));
+        }
+        return create(connection, wanted);
+    }
+
+    /** The field and those within it that have tables of their own. */
+    private static List<String> within(Holder holder, String fieldId) {
+        return holder.field(fieldId).stream()
+                .flatMap(field -> field.withInner())
+                .map(each -> each.id())
+                .filter(Names.tables(holder)::containsKey)
+                .toList();
+    }
+
+    private static List<String> marks(String holderId, Model model) {
+        var holder = holder(model, holderId);
+        var marks = new ArrayList<>(List.of(holderId));
+        Names.tables(holder).keySet().forEach(fieldId -> marks.add(Names.mark(holderId, fieldId)));
+        return marks;
+    }
+
+    private static List<String> own(String holderId, String fieldId, Model model) {
+        return within(holder(model, holderId), fieldId).stream()
+                .map(each -> Names.mark(holderId, each))
+                .toList();
+    }
+
+    /** All tables at once; those without rows hold nothing and are dropped rather than kept. */
+    private static List<String> hold(Connection connection, List<String> marks, String held) throws SQLException {
+        var there = Schema.inUse(connection);
+        var tables = marks.stream().filter(there::containsKey).map(there::get).toList();
+        if (tables.isEmpty()) {
             return List.of();
         }
-        return isEmpty(connection, table.get())
-                ? List.of(Ddl.dropTable(table.get()))
-                : List.of(Ddl.renameTable(table.get(), Names.held(held)));
+        boolean empty = true;
+        for (var table : tables) {
+            empty &= isEmpty(connection, table);
+        }
+        if (empty) {
+            return tables.stream().map(Ddl::dropTable).toList();
+        }
+        var renames = new LinkedHashMap<String, String>();
+        for (int i = 0; i < tables.size(); i++) {
+            renames.put(tables.get(i), Names.held(held, i));
+        }
+        return List.of(Ddl.renameTables(renames));
+    }
+
+    private List<String> restore(Connection connection, String holderId, String held) throws SQLException {
+        var holder = holder(to, holderId);
+        var names = Names.tables(holder);
+        var renames = new LinkedHashMap<String, String>();
+        Schema.tables(connection).forEach((name, mark) -> {
+            if (name.startsWith(Names.held(held) + "__")) {
+                var fieldId = mark.contains("/") ? mark.substring(mark.indexOf('/') + 1) : "";
+                renames.put(name, fieldId.isEmpty() ? Names.table(holder) : names.get(fieldId));
+            }
+        });
+        return renames.isEmpty() ? List.of() : List.of(Ddl.renameTables(renames));
+    }
+
+    /** All tables of a holder that have another name than its keys give them; in one statement, also where two swap. */
+    private static List<String> renameTables(Connection connection, Holder holder) throws SQLException {
+        var there = Schema.inUse(connection);
+        var wanted = new LinkedHashMap<String, String>();
+        wanted.put(holder.id(), Names.table(holder));
+        Names.tables(holder).forEach((fieldId, name) -> wanted.put(Names.mark(holder.id(), fieldId), name));
+        var aside = new LinkedHashMap<String, String>();
+        var home = new LinkedHashMap<String, String>();
+        int number = 0;
+        for (var each : wanted.entrySet()) {
+            var name = there.get(each.getKey());
+            if (name != null && !name.equals(each.getValue())) {
+                var between = Names.held("moving", number++);
+                aside.put(name, between);
+                home.put(between, each.getValue());
+            }
+        }
+        aside.putAll(home);
+        return aside.isEmpty() ? List.of() : List.of(Ddl.renameTables(aside));
+    }
+
+    private List<String> indexes(Connection connection, String holderId) throws SQLException {
+        var holder = holder(to, holderId);
+        var table = table(connection, holderId, "");
+        var there = Schema.indexes(connection, table).values();
+        return Ddl.wantedIndexes(holder).stream()
+                .filter(columns -> !there.contains(String.join(",", columns)))
+                .map(columns -> Ddl.addIndex(table, columns))
+                .toList();
     }
 
     private static boolean isEmpty(Connection connection, String table) throws SQLException {
@@ -89,20 +189,22 @@ final class Columns {
         }
     }
 
-    private List<String> switchColumns(Connection connection, String holderId, List<Step.Turn> turns)
+    private List<String> switchColumns(Connection connection, String holderId, String tableId, List<Step.Turn> turns)
             throws SQLException {
-        var table = table(connection, holderId);
+        var table = table(connection, holderId, tableId);
         var columns = Schema.columns(connection, table);
-        var target = to.type(holderId).or(() -> from.type(holderId)).orElseThrow();
+        var target =
+                to.definition(holderId).flatMap(each -> Holder.of(to, each)).orElseGet(() -> holder(from, holderId));
+        var names = Names.columns(target, tableId);
         var renames = new ArrayList<Ddl.Rename>();
         for (var turn : turns) {
-            rename(columns, target, turn).ifPresent(renames::add);
+            rename(columns, names, turn).ifPresent(renames::add);
         }
         return renames.isEmpty() ? List.of() : List.of(Ddl.renameColumns(table, renames));
     }
 
     /** All turns of a table are one statement, so either all have happened or none. */
-    private static Optional<Ddl.Rename> rename(Map<String, String> columns, ContentType target, Step.Turn turn) {
+    private static Optional<Ddl.Rename> rename(Map<String, String> columns, Map<String, String> names, Step.Turn turn) {
         var held = turn.held().isEmpty() ? "" : Names.held(turn.held());
         var inUse = Schema.columnOf(columns, turn.fieldId());
         return switch (turn.act()) {
@@ -112,29 +214,33 @@ final class Columns {
                         : Optional.of(new Ddl.Rename(inUse.get(), held));
             case TAKE ->
                 columns.containsKey(Names.next(turn.fieldId()))
-                        ? Optional.of(new Ddl.Rename(Names.next(turn.fieldId()), name(target, turn)))
+                        ? Optional.of(new Ddl.Rename(Names.next(turn.fieldId()), name(names, turn)))
                         : Optional.empty();
             case RESTORE ->
-                columns.containsKey(held) ? Optional.of(new Ddl.Rename(held, name(target, turn))) : Optional.empty();
+                columns.containsKey(held) ? Optional.of(new Ddl.Rename(held, name(names, turn))) : Optional.empty();
             case RENAME ->
-                inUse.filter(name -> !name.equals(name(target, turn)))
-                        .map(name -> new Ddl.Rename(name, name(target, turn)));
+                inUse.filter(name -> !name.equals(name(names, turn)))
+                        .map(name -> new Ddl.Rename(name, name(names, turn)));
         };
     }
 
-    private static String name(ContentType target, Step.Turn turn) {
-        var field = target.field(turn.fieldId())
+    private static String name(Map<String, String> names, Step.Turn turn) {
+        return Optional.ofNullable(names.get(turn.fieldId()))
+                .orElseThrow(() -> new IllegalStateException("No column for the field " + turn.fieldId()));
+    }
+
+    private static String tableOfColumn(Connection connection, Model model, String holderId, String fieldId)
+            throws SQLException {
+        return table(connection, holderId, Facts.tableId(holder(model, holderId), fieldId));
+    }
+
+    private static String table(Connection connection, String holderId, String fieldId) throws SQLException {
+        return Schema.tableOf(connection, holderId, fieldId)
                 .orElseThrow(
-                        () -> new IllegalStateException("No field " + turn.fieldId() + " in " + target.singular()));
-        return Names.column(target, field);
+                        () -> new IllegalStateException("The site has no table for " + Names.mark(holderId, fieldId)));
     }
 
-    private static String table(Connection connection, String holderId) throws SQLException {
-        return Schema.tableOf(connection, holderId)
-                .orElseThrow(() -> new IllegalStateException("The site has no table for the content type " + holderId));
-    }
-
-    private static ContentType type(Model model, String holderId) {
-        return model.type(holderId).orElseThrow(() -> new IllegalStateException("No content type " + holderId));
+    private static Holder holder(Model model, String holderId) {
+        return Facts.holder(model, holderId);
     }
 }

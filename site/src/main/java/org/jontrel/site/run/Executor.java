@@ -6,6 +6,7 @@ import java.util.List;
 import org.jontrel.core.code.PackageWriter;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.plan.Step;
+import org.jontrel.site.table.Bindings;
 import org.jontrel.site.table.Database;
 import org.jontrel.site.table.DatabaseException;
 import org.jontrel.site.table.Gate;
@@ -29,16 +30,18 @@ final class Executor {
     private final Model to;
     private final Columns columns;
     private final Chunks chunks;
+    private final Starters starters;
     private final Runnable progressed;
 
-    Executor(Database database, Lease lease, JournalMapper.RunRow run, Runnable progressed) {
+    Executor(Database database, Bindings bindings, Lease lease, JournalMapper.RunRow run, Runnable progressed) {
         this.database = database;
         this.lease = lease;
         this.run = run;
         var from = ModelText.read(run.fromModel());
         this.to = ModelText.read(run.toModel());
         this.columns = new Columns(from, to);
-        this.chunks = new Chunks(from, to, CHUNK);
+        this.chunks = new Chunks(from, to, CHUNK, bindings);
+        this.starters = new Starters(bindings, from, to);
         this.progressed = progressed;
     }
 
@@ -83,6 +86,7 @@ final class Executor {
             lease.fence(session.getConnection());
             session.getMapper(JournalMapper.class)
                     .install(run.toVersion(), ModelText.write(to), PackageWriter.checksum(to), run.id());
+            session.getMapper(JournalMapper.class).keepDefinitions();
             Gate.open(session.getConnection());
             return null;
         });
@@ -105,6 +109,12 @@ final class Executor {
         progressed.run();
         if (step instanceof Step.Redirect redirect) {
             redirect(redirect);
+        } else if (step instanceof Step.StarterTerms(String holderId)) {
+            database.transaction(session -> {
+                lease.fence(session.getConnection());
+                starters.make(session, holderId);
+                return null;
+            });
         } else if (step.instant()) {
             database.direct(connection -> say(connection, step));
         } else {

@@ -5,6 +5,9 @@ import java.sql.SQLException;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import org.jontrel.core.holder.Holder;
+import org.jontrel.core.holder.Kept;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
@@ -42,19 +45,34 @@ final class Facts {
         if (table.isEmpty()) {
             return Answer.NONE;
         }
-        var before = binding.model().type(question.holderId()).flatMap(type -> type.field(question.fieldId()));
-        var column = table.get().columns().get(question.fieldId());
-        if (before.isEmpty() || column == null) {
-            long records =
-                    count("SELECT COUNT(*) FROM " + Names.quoted(table.get().name()));
-            return new Answer(records, records, 0, 0, List.of(), List.of());
+        var before = table.get().holder().field(question.fieldId());
+        if (before.isEmpty()) {
+            var place = newPlace(table.get(), question, to);
+            long rows = place.isEmpty()
+                    ? 0
+                    : count("SELECT COUNT(*) FROM " + Names.quoted(place.get().name()));
+            return new Answer(rows, rows, 0, 0, List.of(), List.of());
         }
-        var after = to.type(question.holderId()).flatMap(type -> type.field(question.fieldId()));
-        var tally = new Tally(before.get(), after.orElse(before.get()));
-        var quoted = Names.quoted(column);
+        var after = to.definition(question.holderId())
+                .flatMap(each -> Holder.of(to, each))
+                .flatMap(each -> each.field(question.fieldId()));
+        var place = table.get().placeOf(question.fieldId());
+        var column = place.map(each -> each.columns().get(question.fieldId()));
+        if (Kept.of(before.get().kind()) == Kept.NOT) {
+            return Answer.NONE;
+        }
+        if (column.isEmpty()) {
+            return filled(table.get(), place);
+        }
+        boolean comparable = after.isPresent() && Kept.of(after.get().kind()) != Kept.NOT;
+        var tally = new Tally(before.get(), comparable ? after.get() : before.get());
+        var quoted = Names.quoted(column.get());
         var group = isText(before.get().kind()) ? quoted + " COLLATE utf8mb4_bin" : quoted;
-        var sql = "SELECT " + group + ", COUNT(*) FROM "
-                + Names.quoted(table.get().name()) + " GROUP BY 1 ORDER BY 1";
+        var name = Names.quoted(place.get().name());
+        boolean groups = !(before.get().kind() instanceof Kind.Coordinates);
+        var sql = groups
+                ? "SELECT " + group + ", COUNT(*) FROM " + name + " GROUP BY 1 ORDER BY 1"
+                : "SELECT " + quoted + ", 1 FROM " + name;
         try (var statement = connection.prepareStatement(sql)) {
             statement.setFetchSize(1_000);
             try (var rows = statement.executeQuery()) {
@@ -66,8 +84,33 @@ final class Facts {
         return tally.answer();
     }
 
+    /** Where a field that is not there yet will stand; empty where its table is not there yet either. */
+    private static Optional<Binding.Place> newPlace(Binding.Table table, Question question, Model to) {
+        var home = to.definition(question.holderId())
+                .flatMap(each -> Holder.of(to, each))
+                .map(each -> each.home(question.fieldId()))
+                .map(Holder.Home::table)
+                .orElse("");
+        return home.isEmpty()
+                ? Optional.of(table.own())
+                : Optional.ofNullable(table.fields().get(home));
+    }
+
+    /** Records with and without rows in a table of a field. */
+    private Answer filled(Binding.Table table, Optional<Binding.Place> place) throws SQLException {
+        long records = count("SELECT COUNT(*) FROM " + Names.quoted(table.name()));
+        long filled = place.isEmpty()
+                ? 0
+                : count("SELECT COUNT(DISTINCT record_id) FROM "
+                        + Names.quoted(place.get().name()));
+        return new Answer(records, Math.max(records - filled, 0), 0, 0, List.of(), List.of());
+    }
+
     private static boolean isText(Kind kind) {
-        return kind instanceof Kind.Text || kind instanceof Kind.LongText;
+        return kind instanceof Kind.Text
+                || kind instanceof Kind.LongText
+                || kind instanceof Kind.RichText
+                || kind instanceof Kind.Url;
     }
 
     /** What was entered since a run, for each step of its undo. {@code to} is the older model. */
@@ -83,12 +126,25 @@ final class Facts {
             switch (step) {
                 case Step.CarryBack carry ->
                     since.put(new Question(carry.holderId(), carry.fieldId()), changed(carry, table.get(), to));
-                case Step.SwitchColumns(String holderId, List<Step.Turn> turns) -> {
+                case Step.HoldOwn(String holderId, String fieldId, String _) -> {
+                    var place = table.get().fields().get(fieldId);
+                    long rows = place == null ? 0 : count("SELECT COUNT(*) FROM " + Names.quoted(place.name()));
+                    since.put(new Question(holderId, fieldId), new Since(0, 0, rows));
+                }
+                case Step.SwitchColumns(String holderId, String _, List<Step.Turn> turns) -> {
                     for (var turn : turns) {
-                        var column = table.get().columns().get(turn.fieldId());
-                        var older = to.type(holderId).flatMap(type -> type.field(turn.fieldId()));
-                        if (turn.act() == Step.Act.HOLD && older.isEmpty() && column != null) {
-                            long entered = entered(holderId, turn.fieldId(), name, column, done);
+                        var place = table.get().placeOf(turn.fieldId());
+                        var column = place.map(each -> each.columns().get(turn.fieldId()));
+                        var older = to.definition(holderId)
+                                .flatMap(each -> Holder.of(to, each))
+                                .flatMap(each -> each.field(turn.fieldId()));
+                        if (turn.act() == Step.Act.HOLD && older.isEmpty() && column.isPresent()) {
+                            long entered = entered(
+                                    table.get(),
+                                    turn.fieldId(),
+                                    Names.quoted(place.get().name()),
+                                    column.get(),
+                                    done);
                             since.put(new Question(holderId, turn.fieldId()), new Since(0, 0, entered));
                         }
                     }
@@ -100,13 +156,10 @@ final class Facts {
     }
 
     /** Values of a new field that are not what the run filled it with. */
-    private long entered(String holderId, String fieldId, String table, String column, List<Step> done)
+    private long entered(Binding.Table holding, String fieldId, String table, String column, List<Step> done)
             throws SQLException {
-        var field = binding.model()
-                .type(holderId)
-                .flatMap(type -> type.field(fieldId))
-                .orElseThrow();
-        var fill = Conversions.fill(field, fillOf(done, holderId, fieldId));
+        var field = holding.holder().field(fieldId).orElseThrow();
+        var fill = Conversions.fill(field, fillOf(done, holding.holder().id(), fieldId));
         var sql = "SELECT COUNT(*) FROM " + table + " WHERE " + Names.quoted(column) + " IS NOT NULL AND NOT "
                 + Names.quoted(column) + " <=> ?";
         try (var statement = connection.prepareStatement(sql)) {
@@ -122,7 +175,8 @@ final class Facts {
         return done.stream()
                 .filter(Step.CopyColumn.class::isInstance)
                 .map(Step.CopyColumn.class::cast)
-                .filter(copy -> copy.holderId().equals(holderId) && copy.fieldId().equals(fieldId))
+                .filter(copy ->
+                        copy.holderId().equals(holderId) && copy.fieldId().equals(fieldId))
                 .map(Step.CopyColumn::fill)
                 .findFirst()
                 .orElse("");
@@ -132,13 +186,14 @@ final class Facts {
         var older = field(to, carry.holderId(), carry.fieldId());
         var newer = field(binding.model(), carry.holderId(), carry.fieldId());
         var conversion = new Conversion(older, newer, Conversions.fill(newer, carry.fill()));
-        var column = Names.quoted(table.columns().get(carry.fieldId()));
+        var place = table.placeOf(carry.fieldId()).orElseThrow();
+        var column = Names.quoted(place.columns().get(carry.fieldId()));
         var held = Names.quoted(Names.held(carry.held()));
         long records = 0;
         long carried = 0;
         long lost = 0;
         try (var statement =
-                connection.prepareStatement("SELECT " + held + ", " + column + " FROM " + Names.quoted(table.name()))) {
+                connection.prepareStatement("SELECT " + held + ", " + column + " FROM " + Names.quoted(place.name()))) {
             statement.setFetchSize(1_000);
             try (var rows = statement.executeQuery()) {
                 while (rows.next()) {
@@ -156,10 +211,25 @@ final class Facts {
         return new Since(records, carried, lost);
     }
 
+    static Holder holder(Model model, String holderId) {
+        return model.definition(holderId)
+                .flatMap(each -> Holder.of(model, each))
+                .orElseThrow(() -> new IllegalStateException("No definition " + holderId));
+    }
+
     static Field field(Model model, String holderId, String fieldId) {
-        return model.type(holderId)
-                .flatMap(type -> type.field(fieldId))
-                .orElseThrow(() -> new IllegalStateException("No field " + fieldId + " in type " + holderId));
+        return holder(model, holderId)
+                .field(fieldId)
+                .orElseThrow(() -> new IllegalStateException("No field " + fieldId + " in " + holderId));
+    }
+
+    /** The table that holds a field's column: that of the field it is a value of, of its rows, or of the records. */
+    static String tableId(Holder holder, String fieldId) {
+        var field = holder.field(fieldId)
+                .orElseThrow(() -> new IllegalStateException("No field " + fieldId + " in " + holder.key()));
+        return Kept.of(field.kind()) == Kept.TABLE
+                ? fieldId
+                : holder.home(fieldId).table();
     }
 
     private long count(String sql) throws SQLException {

@@ -253,7 +253,7 @@ public final class Runs {
         Runnable progressed = () -> find(row.id()).ifPresent(progress);
         Runnable work = () -> {
             try (lease) {
-                new Executor(database, lease, row, progressed).execute();
+                new Executor(database, bindings, lease, row, progressed).execute();
             } catch (Lease.Lost e) {
                 throw e;
             } catch (RuntimeException e) {

@@ -1,33 +1,79 @@
 package org.jontrel.site.table;
 
+import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.jontrel.core.holder.Holder;
+import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Model;
 
 /**
- * The installed model and where its values really are. Columns are found by the ids in their comments, not by their
- * names, so a site reads even where a run was cut off between two renames.
+ * The installed model and where its values really are. Tables and columns are found by the ids in their comments, not by
+ * their names, so a site reads even where a run was cut off between two renames.
  *
  * @param generation counts switches; a binding of an older generation may name columns that are gone
- * @param tables by type id
+ * @param tables by id of the holder
  */
 public record Binding(String version, Model model, long generation, Map<String, Table> tables) {
     public Binding {
-        tables = Map.copyOf(tables);
+        tables = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(tables));
     }
 
     /**
-     * A type's table.
+     * A table of values.
      *
      * @param columns names by field id
      */
-    public record Table(String name, Map<String, String> columns) {
-        public Table {
+    public record Place(String name, Map<String, String> columns) {
+        public Place {
             columns = Map.copyOf(columns);
         }
     }
 
-    public Optional<Table> table(String typeId) {
-        return Optional.ofNullable(tables.get(typeId));
+    /**
+     * The tables of a holder.
+     *
+     * @param own of the records themselves
+     * @param fields those of fields that have one of their own, by field id
+     */
+    public record Table(Holder holder, Place own, Map<String, Place> fields) {
+        public Table {
+            fields = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(fields));
+        }
+
+        public String name() {
+            return own.name();
+        }
+
+        /** The table whose rows hold a field's column. */
+        public Optional<Place> placeOf(String fieldId) {
+            if (fields.containsKey(fieldId)) {
+                return Optional.of(fields.get(fieldId));
+            }
+            var home = holder.home(fieldId);
+            return home == null
+                    ? Optional.empty()
+                    : home.table().isEmpty() ? Optional.of(own) : Optional.ofNullable(fields.get(home.table()));
+        }
+    }
+
+    public Optional<Table> table(String holderId) {
+        return Optional.ofNullable(tables.get(holderId));
+    }
+
+    /** The tables of the definition of a sort with this key. */
+    public Optional<Table> table(Definition.Sort sort, String key) {
+        return tables.values().stream()
+                .filter(table -> table.holder().definition().sort() == sort
+                        && table.holder().key().equals(key))
+                .findFirst();
+    }
+
+    /** All tables of one sort of definitions, by key. */
+    public List<Table> tables(Definition.Sort sort) {
+        return tables.values().stream()
+                .filter(table -> table.holder().definition().sort() == sort)
+                .toList();
     }
 }

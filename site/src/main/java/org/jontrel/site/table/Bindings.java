@@ -3,8 +3,11 @@ package org.jontrel.site.table;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.Map;
 import java.util.concurrent.atomic.AtomicReference;
 import org.apache.ibatis.session.SqlSession;
+import org.jontrel.core.holder.Holder;
 
 /** The binding in force, found anew whenever a switch has happened. */
 public final class Bindings {
@@ -36,20 +39,38 @@ public final class Bindings {
             var model = ModelText.read(rows.getString(2));
             var version = rows.getString(1);
             long generation = rows.getLong(3);
-            var tables = new HashMap<String, Binding.Table>();
-            for (var type : model.types()) {
-                var table = Schema.tableOf(connection, type.id());
-                if (table.isPresent()) {
-                    var columns = Schema.columns(connection, table.get());
-                    var byField = new HashMap<String, String>();
-                    type.allFields()
-                            .forEach(field -> Schema.columnOf(columns, field.id())
-                                    .ifPresent(column -> byField.put(field.id(), column)));
-                    tables.put(type.id(), new Binding.Table(table.get(), byField));
+            var marked = Schema.inUse(connection);
+            var tables = new LinkedHashMap<String, Binding.Table>();
+            for (var holder : Holder.all(model)) {
+                var name = marked.get(holder.id());
+                if (name != null) {
+                    tables.put(holder.id(), table(connection, holder, name, marked));
                 }
             }
             return new Binding(version, model, generation, tables);
         }
+    }
+
+    private static Binding.Table table(Connection connection, Holder holder, String name, Map<String, String> marked)
+            throws SQLException {
+        var fields = new LinkedHashMap<String, Binding.Place>();
+        for (var fieldId : Names.tables(holder).keySet()) {
+            var own = marked.get(Names.mark(holder.id(), fieldId));
+            if (own != null) {
+                fields.put(fieldId, place(connection, own));
+            }
+        }
+        return new Binding.Table(holder, place(connection, name), fields);
+    }
+
+    private static Binding.Place place(Connection connection, String name) throws SQLException {
+        var columns = new HashMap<String, String>();
+        Schema.columns(connection, name).forEach((column, fieldId) -> {
+            if (!fieldId.isEmpty() && Names.inUse(column)) {
+                columns.put(fieldId, column);
+            }
+        });
+        return new Binding.Place(name, columns);
     }
 
     private static long generation(Connection connection) throws SQLException {

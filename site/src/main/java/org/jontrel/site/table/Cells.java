@@ -1,11 +1,16 @@
 package org.jontrel.site.table;
 
 import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.sql.Date;
 import java.sql.Time;
+import java.sql.Timestamp;
 import java.time.LocalDate;
+import java.time.LocalDateTime;
 import java.time.LocalTime;
 import org.jontrel.core.model.Kind;
+import org.jontrel.core.value.Spot;
+import org.mariadb.jdbc.type.Point;
 
 /** Values between Java and columns. Also reads a column of another type, as a switch half done may leave it. */
 public final class Cells {
@@ -17,6 +22,8 @@ public final class Cells {
             case null -> null;
             case LocalDate date -> Date.valueOf(date);
             case LocalTime time -> Time.valueOf(time);
+            case Spot spot ->
+                new Point(spot.longitude().doubleValue(), spot.latitude().doubleValue());
             default -> value;
         };
     }
@@ -27,9 +34,16 @@ public final class Cells {
             return null;
         }
         return switch (kind) {
-            case Kind.Text _, Kind.LongText _, Kind.Choice _, Kind.Email _, Kind.Phone _, Kind.Colour _ ->
-                String.valueOf(cell);
-            case Kind.Numeric _ -> cell instanceof BigDecimal number ? number : null;
+            case Kind.Text _,
+                    Kind.LongText _,
+                    Kind.RichText _,
+                    Kind.Choice _,
+                    Kind.Email _,
+                    Kind.Url _,
+                    Kind.Phone _,
+                    Kind.Icon _,
+                    Kind.Colour _ -> String.valueOf(cell);
+            case Kind.Numeric _ -> cell instanceof BigDecimal number ? plain(number) : null;
             case Kind.YesNo _ ->
                 switch (cell) {
                     case Boolean flag -> flag;
@@ -48,19 +62,27 @@ public final class Cells {
                     case LocalTime time -> time;
                     default -> null;
                 };
-            case Kind.Image _ -> cell instanceof Number number ? number.longValue() : null;
-            case Kind.RichText _,
-                    Kind.DateTime _,
-                    Kind.Url _,
-                    Kind.Icon _,
-                    Kind.File _,
-                    Kind.Relation _,
-                    Kind.TermPick _,
-                    Kind.FieldGroup _,
-                    Kind.Repeater _,
-                    Kind.Coordinates _,
-                    Kind.Note _ ->
-                throw new IllegalStateException("No site has a column for " + kind.code() + ": plans refuse it");
+            case Kind.DateTime _ ->
+                switch (cell) {
+                    case Timestamp time -> time.toLocalDateTime();
+                    case LocalDateTime time -> time;
+                    default -> null;
+                };
+            case Kind.Coordinates _ ->
+                cell instanceof Point point ? new Spot(degrees(point.getY()), degrees(point.getX())) : null;
+            case Kind.Image _, Kind.File _, Kind.TermPick _ ->
+                cell instanceof Number number ? number.longValue() : null;
+            case Kind.Relation _, Kind.FieldGroup _, Kind.Repeater _, Kind.Note _ ->
+                throw new IllegalStateException("No column holds a value of kind " + kind.code());
         };
+    }
+
+    private static BigDecimal plain(BigDecimal number) {
+        var stripped = number.stripTrailingZeros();
+        return stripped.scale() < 0 ? stripped.setScale(0) : stripped;
+    }
+
+    private static BigDecimal degrees(double value) {
+        return BigDecimal.valueOf(value).setScale(Spot.DECIMALS, RoundingMode.HALF_EVEN);
     }
 }

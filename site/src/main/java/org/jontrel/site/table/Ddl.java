@@ -1,14 +1,22 @@
 package org.jontrel.site.table;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.SequencedMap;
 import java.util.stream.Collectors;
+import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 
 /** Statements that make and change tables. Every column and table carries the id of its definition as its comment. */
 public final class Ddl {
+    private static final int MOST_INDEXES = 16;
+
     private Ddl() {}
 
     /** The tables a site has for itself; each statement is harmless where the table exists. */
@@ -40,6 +48,25 @@ public final class Ddl {
                 CREATE TABLE IF NOT EXISTS jontrel_redirect (
                   path VARCHAR(64) PRIMARY KEY, type_id VARCHAR(40) NOT NULL)""",
                 """
+                CREATE TABLE IF NOT EXISTS jontrel_address (
+                  holder_id VARCHAR(40) NOT NULL, parent_id BIGINT NOT NULL,
+                  slug VARCHAR(190) CHARACTER SET ascii COLLATE ascii_bin NOT NULL, record_id BIGINT NOT NULL,
+                  PRIMARY KEY (holder_id, parent_id, slug))""",
+                """
+                CREATE TABLE IF NOT EXISTS jontrel_definitions (
+                  generation BIGINT PRIMARY KEY, version VARCHAR(64) NOT NULL, model LONGTEXT NOT NULL)""",
+                """
+                CREATE TABLE IF NOT EXISTS jontrel_history (
+                  holder_id VARCHAR(40) NOT NULL, record_id BIGINT NOT NULL, version INT NOT NULL, generation BIGINT NOT NULL,
+                  state VARCHAR(16) NOT NULL, slug VARCHAR(190) NOT NULL, at DATETIME(6) NOT NULL, by_whom VARCHAR(100) NOT NULL,
+                  record_values LONGTEXT NOT NULL, PRIMARY KEY (holder_id, record_id, version))""",
+                """
+                CREATE TABLE IF NOT EXISTS jontrel_text (
+                  holder_id VARCHAR(40) NOT NULL, record_id BIGINT NOT NULL, words MEDIUMTEXT NOT NULL,
+                  PRIMARY KEY (holder_id, record_id), FULLTEXT KEY words (words))""",
+                """
+                CREATE TABLE IF NOT EXISTS jontrel_guard (slot TINYINT PRIMARY KEY, passed BIGINT NOT NULL)""",
+                """
                 CREATE TABLE IF NOT EXISTS jontrel_media (
                   id BIGINT PRIMARY KEY, format VARCHAR(8) NOT NULL, width INT NOT NULL, height INT NOT NULL, bytes BIGINT NOT NULL,
                   name VARCHAR(255) NOT NULL, alt VARCHAR(1000) NOT NULL, sha256 CHAR(64) NOT NULL,
@@ -47,28 +74,142 @@ public final class Ddl {
                 """
                 CREATE TABLE IF NOT EXISTS jontrel_media_chunk (
                   media_id BIGINT NOT NULL, seq INT NOT NULL, content MEDIUMBLOB NOT NULL, PRIMARY KEY (media_id, seq))""",
+                """
+                CREATE TABLE IF NOT EXISTS jontrel_media_use (
+                  media_id BIGINT NOT NULL, holder_id VARCHAR(40) NOT NULL, record_id BIGINT NOT NULL,
+                  PRIMARY KEY (media_id, holder_id, record_id), KEY record (holder_id, record_id))""",
+                "INSERT IGNORE INTO jontrel_guard SELECT seq, 0 FROM seq_0_to_63",
                 "INSERT IGNORE INTO jontrel_lease VALUES ('run', '', 0, 0, NOW(3))",
                 "INSERT IGNORE INTO jontrel_gate SELECT seq, 0, 0, 0 FROM seq_0_to_15",
                 "INSERT IGNORE INTO jontrel_installed VALUES (1, '', '[]', '', 0, NOW(3))");
     }
 
-    public static String createTable(ContentType type) {
+    /** The table of what a holder holds, then those of its fields, by what their comments say. */
+    public static SequencedMap<String, String> createTables(Holder holder) {
+        var statements = new LinkedHashMap<String, String>();
+        statements.put(holder.id(), createTable(holder));
+        Names.tables(holder)
+                .forEach((fieldId, name) ->
+                        statements.put(Names.mark(holder.id(), fieldId), createOwn(holder, fieldId, name)));
+        return statements;
+    }
+
+    private static String createTable(Holder holder) {
         var lines = new ArrayList<String>(List.of(
                 "id BIGINT PRIMARY KEY",
                 "slug VARCHAR(190) CHARACTER SET ascii COLLATE ascii_bin NOT NULL",
+                "parent_type VARCHAR(40) CHARACTER SET ascii COLLATE ascii_bin NOT NULL DEFAULT \'\'",
+                "parent_id BIGINT NOT NULL DEFAULT 0",
+                "position INT NOT NULL DEFAULT 0",
                 "state VARCHAR(16) CHARACTER SET ascii COLLATE ascii_bin NOT NULL",
+                "publish_at DATETIME NULL",
+                "origin VARCHAR(40) CHARACTER SET ascii COLLATE ascii_bin NULL",
                 "version INT NOT NULL",
                 "complete TINYINT(1) NOT NULL",
                 "created_at DATETIME(6) NOT NULL",
                 "updated_at DATETIME(6) NOT NULL",
                 "created_by VARCHAR(100) NOT NULL",
                 "updated_by VARCHAR(100) NOT NULL"));
-        type.allFields().forEach(field -> lines.add(column(Names.column(type, field), field)));
-        lines.add("UNIQUE KEY slug (slug)");
+        columns(holder, "", lines);
+        lines.add("UNIQUE KEY slug (parent_id, slug)");
+        lines.add("KEY slugs (slug)");
         lines.add("KEY updated (updated_at)");
         lines.add("KEY state (state, updated_at)");
+        wantedIndexes(holder).forEach(columns -> lines.add("KEY (" + indexed(columns) + ")"));
+        return table(Names.table(holder), holder.id(), lines);
+    }
+
+    private static void columns(Holder holder, String table, List<String> lines) {
+        Names.columns(holder, table)
+                .forEach((fieldId, name) ->
+                        lines.add(column(name, holder.field(fieldId).orElseThrow())));
+    }
+
+    private static String table(String name, String mark, List<String> lines) {
         return "CREATE TABLE %s (%s) ENGINE=InnoDB COMMENT=%s"
-                .formatted(Names.quoted(Names.table(type)), String.join(", ", lines), Names.comment(type.id()));
+                .formatted(Names.quoted(name), String.join(", ", lines), Names.comment(mark));
+    }
+
+    /** The table of a field: rows, links, terms or several values; or of the terms above each term. */
+    private static String createOwn(Holder holder, String fieldId, String name) {
+        var lines = new ArrayList<String>();
+        if (fieldId.equals(Names.ABOVE)) {
+            lines.addAll(List.of(
+                    "term_id BIGINT NOT NULL",
+                    "above_id BIGINT NOT NULL",
+                    "depth INT NOT NULL",
+                    "PRIMARY KEY (term_id, above_id)",
+                    "KEY above (above_id, term_id)"));
+            return table(name, Names.mark(holder.id(), fieldId), lines);
+        }
+        var field = holder.field(fieldId).orElseThrow();
+        lines.add("record_id BIGINT NOT NULL");
+        switch (field.kind()) {
+            case Kind.Repeater _ -> {
+                lines.addAll(List.of("id BIGINT NOT NULL", "row_id BIGINT NOT NULL", "position INT NOT NULL"));
+                columns(holder, fieldId, lines);
+                lines.add("PRIMARY KEY (record_id, id)");
+            }
+            case Kind.Relation _ ->
+                lines.addAll(List.of(
+                        "row_id BIGINT NOT NULL",
+                        "position INT NOT NULL",
+                        "target_type VARCHAR(40) CHARACTER SET ascii COLLATE ascii_bin NOT NULL",
+                        "target_id BIGINT NOT NULL",
+                        "PRIMARY KEY (record_id, row_id, target_id)",
+                        "KEY target (target_id, record_id)"));
+            case Kind.TermPick _ ->
+                lines.addAll(List.of(
+                        "row_id BIGINT NOT NULL",
+                        "position INT NOT NULL",
+                        "term_id BIGINT NOT NULL",
+                        "PRIMARY KEY (record_id, row_id, term_id)",
+                        "KEY term (term_id, record_id)"));
+            default -> {
+                lines.addAll(List.of("row_id BIGINT NOT NULL", "position INT NOT NULL"));
+                columns(holder, fieldId, lines);
+                lines.addAll(List.of("PRIMARY KEY (record_id, row_id, position)", "KEY value (value, record_id)"));
+            }
+        }
+        return table(name, Names.mark(holder.id(), fieldId), lines);
+    }
+
+    /** Columns of the indexes that lists want: what they show and sort by, and what must be unique. */
+    public static List<List<String>> wantedIndexes(Holder holder) {
+        var columns = Names.columns(holder, "");
+        var wanted = new LinkedHashSet<List<String>>();
+        holder.columns("").stream()
+                .filter(field -> field.kind() instanceof Kind.Text text && text.unique())
+                .forEach(field -> wanted.add(List.of(columns.get(field.id()))));
+        if (holder.definition() instanceof ContentType type) {
+            sortable(holder, type.index().order()).ifPresent(id -> wanted.add(List.of("state", columns.get(id))));
+            type.columns().stream()
+                    .flatMap(id -> sortable(holder, id).stream())
+                    .limit(MOST_INDEXES)
+                    .forEach(id -> wanted.add(List.of(columns.get(id))));
+        }
+        return List.copyOf(wanted);
+    }
+
+    private static Optional<String> sortable(Holder holder, String fieldId) {
+        return holder.columns("").stream()
+                .filter(field -> field.id().equals(fieldId))
+                .filter(field -> switch (field.kind()) {
+                    case Kind.LongText _, Kind.RichText _, Kind.Url _, Kind.Coordinates _ -> false;
+                    default -> true;
+                })
+                .map(Field::id)
+                .findFirst();
+    }
+
+    private static String indexed(List<String> columns) {
+        return columns.stream().map(Names::quoted).collect(Collectors.joining(", "));
+    }
+
+    /** Nobody waits for it. */
+    public static String addIndex(String table, List<String> columns) {
+        return "ALTER TABLE %s ADD KEY (%s), ALGORITHM=INPLACE, LOCK=NONE"
+                .formatted(Names.quoted(table), indexed(columns));
     }
 
     public static String addColumn(String table, Field field) {
@@ -91,8 +232,11 @@ public final class Ddl {
                         ", ", "ALTER TABLE %s ".formatted(Names.quoted(table)), ", ALGORITHM=INSTANT"));
     }
 
-    public static String renameTable(String from, String to) {
-        return "RENAME TABLE %s TO %s".formatted(Names.quoted(from), Names.quoted(to));
+    /** All in one statement: either all have their new names or none. */
+    public static String renameTables(Map<String, String> names) {
+        return names.entrySet().stream()
+                .map(each -> Names.quoted(each.getKey()) + " TO " + Names.quoted(each.getValue()))
+                .collect(Collectors.joining(", ", "RENAME TABLE ", ""));
     }
 
     public static String dropTable(String table) {
@@ -106,26 +250,20 @@ public final class Ddl {
     private static String type(Kind kind) {
         return switch (kind) {
             case Kind.Text _, Kind.Email _, Kind.Phone _ -> "VARCHAR(255)";
-            case Kind.LongText _ -> "MEDIUMTEXT";
+            case Kind.LongText _, Kind.RichText _ -> "MEDIUMTEXT";
+            case Kind.Url _ -> "TEXT";
+            case Kind.DateTime _ -> "DATETIME";
+            case Kind.Icon _ -> "VARCHAR(64) CHARACTER SET ascii COLLATE ascii_bin";
+            case Kind.Coordinates _ -> "POINT";
             case Kind.Numeric _ -> "DECIMAL(20,6)";
             case Kind.YesNo _ -> "TINYINT(1)";
             case Kind.Date _ -> "DATE";
             case Kind.Time _ -> "TIME";
             case Kind.Colour _ -> "CHAR(7) CHARACTER SET ascii COLLATE ascii_bin";
             case Kind.Choice _ -> "VARCHAR(64) CHARACTER SET ascii COLLATE ascii_bin";
-            case Kind.Image _ -> "BIGINT";
-            case Kind.RichText _,
-                    Kind.DateTime _,
-                    Kind.Url _,
-                    Kind.Icon _,
-                    Kind.File _,
-                    Kind.Relation _,
-                    Kind.TermPick _,
-                    Kind.FieldGroup _,
-                    Kind.Repeater _,
-                    Kind.Coordinates _,
-                    Kind.Note _ ->
-                throw new IllegalStateException("No site has a column for " + kind.code() + ": plans refuse it");
+            case Kind.Image _, Kind.File _ -> "BIGINT";
+            case Kind.Relation _, Kind.TermPick _, Kind.FieldGroup _, Kind.Repeater _, Kind.Note _ ->
+                throw new IllegalStateException("No column holds a value of kind " + kind.code());
         };
     }
 }

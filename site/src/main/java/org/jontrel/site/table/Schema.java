@@ -27,6 +27,23 @@ public final class Schema {
         return columns;
     }
 
+    /** The first column of every index that has just these columns, as {@code a,b}. */
+    public static Map<String, String> indexes(Connection connection, String table) throws SQLException {
+        var indexes = new TreeMap<String, String>();
+        var sql =
+                "SELECT index_name, GROUP_CONCAT(column_name ORDER BY seq_in_index) FROM information_schema.statistics"
+                        + " WHERE table_schema = DATABASE() AND table_name = ? GROUP BY index_name";
+        try (var statement = connection.prepareStatement(sql)) {
+            statement.setString(1, table);
+            try (var rows = statement.executeQuery()) {
+                while (rows.next()) {
+                    indexes.put(rows.getString(1), rows.getString(2));
+                }
+            }
+        }
+        return indexes;
+    }
+
     /** Comments of all tables by their names. */
     public static Map<String, String> tables(Connection connection) throws SQLException {
         var tables = new TreeMap<String, String>();
@@ -41,12 +58,20 @@ public final class Schema {
         return tables;
     }
 
-    /** The table in use of a type, by the id in its comment. */
-    public static Optional<String> tableOf(Connection connection, String typeId) throws SQLException {
-        return tables(connection).entrySet().stream()
-                .filter(table -> table.getValue().equals(typeId) && Names.inUse(table.getKey()))
-                .map(Map.Entry::getKey)
-                .findFirst();
+    /** Tables in use by what their comments say. */
+    public static Map<String, String> inUse(Connection connection) throws SQLException {
+        var byMark = new TreeMap<String, String>();
+        tables(connection).forEach((name, mark) -> {
+            if (!mark.isEmpty() && Names.inUse(name)) {
+                byMark.putIfAbsent(mark, name);
+            }
+        });
+        return byMark;
+    }
+
+    /** The table in use of a holder, or of one of its fields, by the ids in its comment; an empty field for the holder's. */
+    public static Optional<String> tableOf(Connection connection, String holderId, String fieldId) throws SQLException {
+        return Optional.ofNullable(inUse(connection).get(Names.mark(holderId, fieldId)));
     }
 
     /** The column in use of a field, by the id in its comment. */

@@ -1,0 +1,324 @@
+package org.jontrel.site.record;
+
+import static org.mybatis.dynamic.sql.SqlBuilder.and;
+import static org.mybatis.dynamic.sql.SqlBuilder.constant;
+import static org.mybatis.dynamic.sql.SqlBuilder.group;
+import static org.mybatis.dynamic.sql.SqlBuilder.isEqualTo;
+import static org.mybatis.dynamic.sql.SqlBuilder.isNotEqualTo;
+import static org.mybatis.dynamic.sql.SqlBuilder.or;
+import static org.mybatis.dynamic.sql.SqlBuilder.select;
+
+import java.nio.charset.StandardCharsets;
+import java.sql.SQLException;
+import java.sql.Timestamp;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Base64;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.apache.ibatis.session.SqlSession;
+import org.jontrel.core.holder.Kept;
+import org.jontrel.core.model.Field;
+import org.jontrel.core.model.Kind;
+import org.jontrel.core.value.Conditions;
+import org.jontrel.core.value.Values;
+import org.jontrel.site.table.Binding;
+import org.jontrel.site.table.Cells;
+import org.jontrel.site.table.Names;
+import org.mybatis.dynamic.sql.AndOrCriteriaGroup;
+import org.mybatis.dynamic.sql.BasicColumn;
+import org.mybatis.dynamic.sql.BindableColumn;
+import org.mybatis.dynamic.sql.SortSpecification;
+import org.mybatis.dynamic.sql.SqlBuilder;
+import org.mybatis.dynamic.sql.SqlColumn;
+import org.mybatis.dynamic.sql.SqlCriterion;
+import org.mybatis.dynamic.sql.SqlTable;
+import org.mybatis.dynamic.sql.render.MyBatis3RenderingStrategy;
+import org.mybatis.dynamic.sql.render.RenderingStrategies;
+import org.mybatis.dynamic.sql.select.SelectModel;
+import org.mybatis.dynamic.sql.util.mybatis3.CommonSelectMapper;
+
+/** Pages of records of one holder: filtered, searched, sorted, and counted as far as that is cheap. */
+final class Lists {
+    /** Counting stops here and says that there are more. */
+    static final int COUNTED = 10_000;
+
+    private static final int MOST_SORTS = 3;
+    /** Words that the database keeps out of its index of words. */
+    private static final Set<String> COMMON = Set.of(
+            "about", "are", "com", "for", "from", "how", "that", "the", "this", "und", "was", "what", "when", "where",
+            "who", "will", "with", "www");
+
+    private final Binding.Table table;
+    private final SqlTable main;
+    private final SqlColumn<Object> id;
+    private final Criteria criteria;
+
+    Lists(Binding binding, Binding.Table table) {
+        this.table = table;
+        this.main = SqlTable.of(Names.quoted(table.name()));
+        this.id = Criteria.column(main, "id");
+        this.criteria = new Criteria(binding, table, main);
+    }
+
+    /** What a list is sorted by. */
+    private record Key(Field field, SqlColumn<Object> column, boolean descending) {}
+
+    RecordList page(SqlSession session, ListQuery query) throws SQLException {
+        var keys = keys(query.sort());
+        var conditions = conditions(query);
+        query.after().ifPresent(cursor -> conditions.add(and(behind(keys, cursor))));
+        var wanted = new ArrayList<BasicColumn>(List.of(id.as("own_id")));
+        for (int i = 0; i < keys.size(); i++) {
+            wanted.add(keys.get(i).column().as("key_" + i));
+        }
+        var order = keys.stream()
+                .map(key -> key.descending() ? key.column().descending() : key.column())
+                .map(SortSpecification.class::cast)
+                .collect(Collectors.toCollection(ArrayList::new));
+        boolean down = keys.getFirst().descending();
+        order.add(down ? id.descending() : id);
+        var statement = select(wanted)
+                .from(main, "m")
+                .where(conditions)
+                .configureStatement(c -> c.setNonRenderingWhereClauseAllowed(true))
+                .orderBy(order)
+                .limit(query.most() + 1L)
+                .build();
+        var rows = session.getMapper(CommonSelectMapper.class)
+                .selectManyMappedRows(statement.render(RenderingStrategies.MYBATIS3));
+        var ids = rows.stream()
+                .limit(query.most())
+                .map(row -> ((Number) row.get("own_id")).longValue())
+                .toList();
+        var records = new Loader(table, query.fields()).byIds(session.getConnection(), ids);
+        var next = rows.size() > query.most()
+                ? Optional.of(cursor(keys, rows.get(query.most() - 1)))
+                : Optional.<String>empty();
+        return new RecordList(records, next);
+    }
+
+    /** Exact where there are not too many. */
+    RecordList.Count count(SqlSession session, ListQuery query) {
+        var within = select(constant("1").as("one"))
+                .from(main, "m")
+                .where(conditions(query))
+                .configureStatement(c -> c.setNonRenderingWhereClauseAllowed(true))
+                .limit(COUNTED + 1L);
+        SelectModel statement =
+                select(SqlBuilder.count().as("records")).from(within, "found").build();
+        var found = session.getMapper(CommonSelectMapper.class)
+                .selectOneLong(statement.render(RenderingStrategies.MYBATIS3));
+        return new RecordList.Count(Math.min(found, COUNTED), found <= COUNTED);
+    }
+
+    private List<AndOrCriteriaGroup> conditions(ListQuery query) {
+        var all = new ArrayList<AndOrCriteriaGroup>();
+        var state = Criteria.column(main, "state");
+        all.add(
+                query.visible()
+                        ? and(state, isEqualTo((Object) "published"), or(dueNow(state)))
+                        : and(state, isNotEqualTo((Object) Loader.DELETED)));
+        criteria.of(query.where()).ifPresent(criterion -> all.add(and(criterion)));
+        words(query.search()).ifPresent(criterion -> all.add(and(criterion)));
+        return all;
+    }
+
+    private SqlCriterion dueNow(SqlColumn<Object> state) {
+        var now = SqlColumn.<Object>of("UTC_TIMESTAMP()", SqlTable.of("dual"));
+        return group(
+                state,
+                isEqualTo((Object) "scheduled"),
+                and(Criteria.column(main, "publish_at"), SqlBuilder.isLessThanOrEqualTo(now)));
+    }
+
+    /** Each word as the beginning of one; short ones and those of signs only are looked for in the title. */
+    private Optional<SqlCriterion> words(String search) {
+        var words = Arrays.stream(search.strip().split("[^\\p{L}\\p{N}]+"))
+                .filter(word -> !word.isEmpty())
+                .limit(10)
+                .toList();
+        if (words.isEmpty()) {
+            return search.isBlank() ? Optional.empty() : Optional.of(titled(search.strip()));
+        }
+        var all = new ArrayList<SqlCriterion>();
+        var long3 = words.stream()
+                .filter(word -> word.length() > 2 && !COMMON.contains(word.toLowerCase(Locale.ROOT)))
+                .toList();
+        if (!long3.isEmpty()) {
+            all.add(matching(long3.stream().map(word -> "+" + word + "*").collect(Collectors.joining(" "))));
+        }
+        words.stream().filter(word -> word.length() <= 2).forEach(word -> all.add(titled(word)));
+        List<AndOrCriteriaGroup> rest =
+                all.stream().skip(1).map(SqlBuilder::and).toList();
+        return Optional.of(group(all.getFirst(), rest));
+    }
+
+    private SqlCriterion titled(String part) {
+        var name = table.own().columns().get("part_title");
+        var column = name == null ? Criteria.column(main, "slug") : Criteria.column(main, name);
+        return group(column, SqlBuilder.isLike((Object) ("%" + part.replaceAll("([\\\\%_])", "\\\\$1") + "%")));
+    }
+
+    private SqlCriterion matching(String words) {
+        var text = SqlTable.of("jontrel_text");
+        var match = SqlColumn.<Object>of("MATCH(words)", text).<Object>withRenderingStrategy(new Against());
+        return group(
+                id,
+                SqlBuilder.isIn(select(SqlColumn.of("record_id", text))
+                        .from(text)
+                        .where(SqlColumn.<Object>of("holder_id", text), isEqualTo((Object)
+                                table.holder().id()))
+                        .and(match, new Matches(words))));
+    }
+
+    /** {@code MATCH(words) AGAINST (… IN BOOLEAN MODE)}. */
+    private static final class Matches extends org.mybatis.dynamic.sql.AbstractSingleValueCondition<Object> {
+        Matches(Object words) {
+            super(words);
+        }
+
+        @Override
+        public String operator() {
+            return "AGAINST";
+        }
+
+        @Override
+        public Matches filter(java.util.function.Predicate<? super Object> wanted) {
+            return this;
+        }
+    }
+
+    private static final class Against extends MyBatis3RenderingStrategy {
+        @Override
+        public String getFormattedJdbcPlaceholder(BindableColumn<?> column, String prefix, String parameterName) {
+            return "(" + getFormattedJdbcPlaceholder(prefix, parameterName) + " IN BOOLEAN MODE)";
+        }
+    }
+
+    private List<Key> keys(List<ListQuery.Sort> sort) {
+        if (sort.size() > MOST_SORTS) {
+            throw new BadQuery("A list can be sorted by " + MOST_SORTS + " things at most.");
+        }
+        if (sort.isEmpty()) {
+            return List.of(key(new ListQuery.Sort(Own.UPDATED_AT.field().id(), true)));
+        }
+        return sort.stream().map(this::key).toList();
+    }
+
+    private Key key(ListQuery.Sort sort) {
+        var own = Own.of(sort.field());
+        if (own.isPresent()) {
+            return new Key(own.get().field(), Criteria.column(main, own.get().column()), sort.descending());
+        }
+        var field = table.holder()
+                .field(sort.field())
+                .orElseThrow(() -> new BadQuery("There is no field " + sort.field() + " to sort by."));
+        var name = table.own().columns().get(field.id());
+        if (Kept.of(field.kind()) != Kept.COLUMN || name == null || field.kind() instanceof Kind.Coordinates) {
+            throw new BadQuery("Lists cannot be sorted by " + field.label() + ".");
+        }
+        return new Key(field, Criteria.column(main, name), sort.descending());
+    }
+
+    private static String cursor(List<Key> keys, Map<String, Object> row) {
+        var parts = new ArrayList<String>();
+        for (int i = 0; i < keys.size(); i++) {
+            var value = row.get("key_" + i);
+            parts.add(
+                    value == null ? "-" : "+" + encoded(text(keys.get(i).field().kind(), value)));
+        }
+        parts.add(String.valueOf(row.get("own_id")));
+        return Base64.getUrlEncoder()
+                .withoutPadding()
+                .encodeToString(String.join(" ", parts).getBytes(StandardCharsets.UTF_8));
+    }
+
+    private static String encoded(String text) {
+        return Base64.getUrlEncoder().withoutPadding().encodeToString(text.getBytes(StandardCharsets.UTF_8));
+    }
+
+    private static String text(Kind kind, Object cell) {
+        return switch (cell) {
+            case Timestamp time -> time.toLocalDateTime().toString();
+            case Boolean flag -> flag ? "1" : "0";
+            default -> {
+                var value = Cells.fromColumn(kind, cell);
+                yield value == null ? String.valueOf(cell) : String.valueOf(Values.wire(kind, value));
+            }
+        };
+    }
+
+    /** What comes behind the end of the page before; nothing comes before something. */
+    private SqlCriterion behind(List<Key> keys, String cursor) {
+        var parts = parts(cursor, keys.size() + 1);
+        var last = Long.valueOf(parts.getLast());
+        boolean down = keys.getFirst().descending();
+        SqlCriterion behind =
+                group(id, down ? SqlBuilder.isLessThan((Object) last) : SqlBuilder.isGreaterThan((Object) last));
+        for (int i = keys.size() - 1; i >= 0; i--) {
+            var key = keys.get(i);
+            var part = parts.get(i);
+            var same = part.equals("-")
+                    ? group(key.column(), SqlBuilder.isNull(), and(behind))
+                    : group(key.column(), isEqualTo(value(key, part)), and(behind));
+            behind = beyond(key, part)
+                    .<SqlCriterion>map(beyond -> group(beyond, or(same)))
+                    .orElse(same);
+        }
+        return behind;
+    }
+
+    private static Optional<SqlCriterion> beyond(Key key, String part) {
+        if (part.equals("-")) {
+            return key.descending() ? Optional.empty() : Optional.of(group(key.column(), SqlBuilder.isNotNull()));
+        }
+        var value = value(key, part);
+        return Optional.of(
+                key.descending()
+                        ? group(key.column(), SqlBuilder.isLessThan(value), or(key.column(), SqlBuilder.isNull()))
+                        : group(key.column(), SqlBuilder.isGreaterThan(value)));
+    }
+
+    private static Object value(Key key, String part) {
+        var text = new String(Base64.getUrlDecoder().decode(part.substring(1)), StandardCharsets.UTF_8);
+        if (key.field().kind() instanceof Kind.YesNo) {
+            return text.equals("1") || text.equals("true") ? 1 : 0;
+        }
+        if (key.field().kind() instanceof Kind.DateTime) {
+            return java.time.LocalDateTime.parse(text);
+        }
+        if (key.field().kind() instanceof Kind.Choice) {
+            return text;
+        }
+        return Conditions.read(key.field().kind(), text).map(Cells::toColumn).orElse(text);
+    }
+
+    private static List<String> parts(String cursor, int count) {
+        try {
+            var parts =
+                    List.of(new String(Base64.getUrlDecoder().decode(cursor), StandardCharsets.UTF_8).split(" ", -1));
+            boolean whole = parts.size() == count
+                    && parts.getLast().matches("[0-9]{1,18}")
+                    && parts.subList(0, count - 1).stream().allMatch(part -> part.matches("-|[+][A-Za-z0-9_-]*"));
+            if (whole) {
+                return parts;
+            }
+        } catch (IllegalArgumentException _) {
+            // said below
+        }
+        throw new BadQuery("This is not where a page of this list ended. Begin the list anew.");
+    }
+
+    /** Own parts by id, for the words of filters. */
+    static Map<String, Field> ownFields() {
+        var fields = new LinkedHashMap<String, Field>();
+        Arrays.stream(Own.values()).forEach(own -> fields.put(own.field().id(), own.field()));
+        return fields;
+    }
+}

@@ -1,0 +1,187 @@
+package org.jontrel.site.record;
+
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.util.List;
+import java.util.Optional;
+import org.jontrel.core.model.Kind;
+import org.jontrel.core.value.Link;
+import org.jontrel.site.media.MediaStore;
+import org.jontrel.site.table.Binding;
+import org.jontrel.site.table.Names;
+
+/** Records taken away and brought back, and terms merged. What is taken away stays in its tables, out of sight. */
+final class Removal {
+    private final Connection connection;
+    private final Binding binding;
+    private final Binding.Table table;
+    private final MediaStore media;
+
+    Removal(Connection connection, Binding binding, Binding.Table table, MediaStore media) {
+        this.connection = connection;
+        this.binding = binding;
+        this.table = table;
+        this.media = media;
+    }
+
+    private Optional<StoredRecord> find(long id) throws SQLException {
+        return new Loader(table).byIds(connection, List.of(id)).stream().findFirst();
+    }
+
+    RecordStore.Removed remove(long id, int version, String author) throws SQLException {
+        var found = find(id).filter(record -> !record.deleted());
+        if (found.isEmpty()) {
+            return new RecordStore.Removed.Missing();
+        }
+        if (found.get().version() != version) {
+            return new RecordStore.Removed.Conflict(found.get());
+        }
+        long below = 0;
+        for (var other : binding.tables().values()) {
+            below += Jdbc.query(
+                            connection,
+                            "SELECT COUNT(*) FROM " + Names.quoted(other.name())
+                                    + " WHERE parent_id = ? AND parent_type = ? AND state <> ?",
+                            row -> row.getLong(1),
+                            id,
+                            table.holder().id(),
+                            Loader.DELETED)
+                    .getFirst();
+        }
+        if (below > 0) {
+            return new RecordStore.Removed.HasBelow(below);
+        }
+        hide(found.get(), author);
+        return new RecordStore.Removed.Done(found.get());
+    }
+
+    private void hide(StoredRecord record, String author) throws SQLException {
+        Histories.keep(connection, binding, table.holder(), record);
+        int changed = Jdbc.update(
+                connection,
+                "UPDATE " + Names.quoted(table.name())
+                        + " SET state = ?, slug = CONCAT('~', id), version = version + 1,"
+                        + " updated_at = UTC_TIMESTAMP(6), updated_by = ? WHERE id = ? AND version = ?",
+                Loader.DELETED,
+                author,
+                record.id(),
+                record.version());
+        if (changed == 0) {
+            throw new Saving.Overtaken();
+        }
+        Jdbc.update(
+                connection,
+                "DELETE FROM jontrel_text WHERE holder_id = ? AND record_id = ?",
+                table.holder().id(),
+                record.id());
+        Jdbc.update(
+                connection,
+                "DELETE FROM jontrel_media_use WHERE holder_id = ? AND record_id = ?",
+                table.holder().id(),
+                record.id());
+    }
+
+    Saved bringBack(long id, String author, boolean crowded) throws SQLException {
+        var found = find(id).filter(StoredRecord::deleted);
+        var last = Histories.of(connection, binding, table.holder().id(), id).stream()
+                .findFirst();
+        if (found.isEmpty() || last.isEmpty()) {
+            return new Saved.Missing();
+        }
+        var record = found.get();
+        var wanted = last.get().slug();
+        boolean taken = Places.taken(connection, table, record.parentId(), wanted, id);
+        var slug = !taken
+                ? wanted
+                : crowded
+                        ? Slugs.certain(record.title(), id)
+                        : Slugs.free(record.title(), each -> {
+                            try {
+                                return Places.taken(connection, table, record.parentId(), each, id);
+                            } catch (SQLException e) {
+                                throw new org.jontrel.site.table.DatabaseException(e);
+                            }
+                        });
+        Jdbc.update(
+                connection,
+                "UPDATE " + Names.quoted(table.name()) + " SET state = ?, slug = ?, version = version + 1,"
+                        + " updated_at = UTC_TIMESTAMP(6), updated_by = ? WHERE id = ? AND version = ?",
+                last.get().state().code(),
+                slug,
+                author,
+                id,
+                record.version());
+        Words.store(connection, table.holder(), id, record.values());
+        var files = new References(binding, table, media).files(Flat.of(table.holder(), record.values()));
+        for (var file : files) {
+            Jdbc.update(
+                    connection,
+                    "INSERT IGNORE INTO jontrel_media_use (media_id, holder_id, record_id) VALUES (?, ?, ?)",
+                    file,
+                    table.holder().id(),
+                    id);
+        }
+        return find(id).<Saved>map(Saved.Stored::new).orElseGet(Saved.Missing::new);
+    }
+
+    /** Empty where one of the terms is not there, or the other stands under it. */
+    Optional<Long> merge(long from, long into, String author) throws SQLException {
+        var was = find(from).filter(record -> !record.deleted());
+        var is = find(into).filter(record -> !record.deleted());
+        var id = table.holder().id();
+        if (was.isEmpty()
+                || is.isEmpty()
+                || from == into
+                || Places.above(connection, binding, is.get().parent()).contains(new Link(id, from))) {
+            return Optional.empty();
+        }
+        long moved = 0;
+        for (var other : binding.tables().values()) {
+            for (var place : other.fields().entrySet()) {
+                var field = other.holder().field(place.getKey());
+                if (field.isPresent()
+                        && field.get().kind() instanceof Kind.TermPick pick
+                        && pick.taxonomy().equals(id)) {
+                    moved += move(place.getValue(), from, into);
+                }
+            }
+        }
+        var below = Jdbc.query(
+                connection,
+                "SELECT id FROM " + Names.quoted(table.name()) + " WHERE parent_id = ?",
+                row -> row.getLong(1),
+                from);
+        Jdbc.update(
+                connection,
+                "UPDATE " + Names.quoted(table.name()) + " SET parent_id = ? WHERE parent_id = ? AND state <> ?",
+                into,
+                from,
+                Loader.DELETED);
+        var tree = new TermTree(connection, table);
+        for (var each : below) {
+            tree.placed(each, into);
+        }
+        hide(was.get(), author);
+        Jdbc.update(
+                connection,
+                "REPLACE INTO jontrel_address (holder_id, parent_id, slug, record_id) VALUES (?, ?, ?, ?)",
+                id,
+                was.get().parentId(),
+                was.get().slug(),
+                into);
+        return Optional.of(moved);
+    }
+
+    private long move(Binding.Place place, long from, long into) throws SQLException {
+        var name = Names.quoted(place.name());
+        long uses = Jdbc.query(
+                        connection,
+                        "SELECT COUNT(DISTINCT record_id) FROM " + name + " WHERE term_id = ?",
+                        row -> row.getLong(1),
+                        from)
+                .getFirst();
+        Jdbc.update(connection, "UPDATE IGNORE " + name + " SET term_id = ? WHERE term_id = ?", into, from);
+        Jdbc.update(connection, "DELETE FROM " + name + " WHERE term_id = ?", from);
+        return uses;
+    }
+}

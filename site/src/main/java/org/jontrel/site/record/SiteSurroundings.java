@@ -1,0 +1,90 @@
+package org.jontrel.site.record;
+
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.Map;
+import java.util.Optional;
+import org.jontrel.core.model.Definition;
+import org.jontrel.core.model.State;
+import org.jontrel.core.value.Link;
+import org.jontrel.core.value.Surroundings;
+import org.jontrel.site.table.Binding;
+import org.jontrel.site.table.DatabaseException;
+import org.jontrel.site.table.Names;
+
+/** What conditions ask of a record on this site; terms are looked up when one is asked for. */
+public final class SiteSurroundings implements Surroundings {
+    private final Connection connection;
+    private final Binding binding;
+    private final State state;
+    private final Optional<Link> parent;
+    private Map<Long, Term> terms;
+
+    private record Term(String name, long above) {}
+
+    public SiteSurroundings(Connection connection, Binding binding, State state, Optional<Link> parent) {
+        this.connection = connection;
+        this.binding = binding;
+        this.state = state;
+        this.parent = parent;
+    }
+
+    private Map<Long, Term> terms() {
+        if (terms == null) {
+            terms = new HashMap<>();
+            for (var table : binding.tables(Definition.Sort.TAXONOMY)) {
+                var sql = "SELECT id, origin, parent_id FROM " + Names.quoted(table.name());
+                try {
+                    Jdbc.query(
+                            connection,
+                            sql,
+                            row -> terms.put(
+                                    row.getLong(1),
+                                    new Term(
+                                            Optional.ofNullable(row.getString(2))
+                                                    .orElse(row.getString(1)),
+                                            row.getLong(3))));
+                } catch (SQLException e) {
+                    throw new DatabaseException(e);
+                }
+            }
+        }
+        return terms;
+    }
+
+    @Override
+    public String term(Object value) {
+        return value instanceof Long id && terms().containsKey(id)
+                ? terms().get(id).name()
+                : String.valueOf(value);
+    }
+
+    @Override
+    public boolean under(String taxonomyId, String termId, String aboveId) {
+        var seen = new HashSet<Long>();
+        for (var each : terms().entrySet()) {
+            if (each.getValue().name().equals(termId)) {
+                long at = each.getKey();
+                while (at != 0 && seen.add(at) && terms().containsKey(at)) {
+                    if (terms().get(at).name().equals(aboveId)) {
+                        return true;
+                    }
+                    at = terms().get(at).above();
+                }
+            }
+        }
+        return false;
+    }
+
+    @Override
+    public Optional<String> parentType() {
+        return parent.map(Link::type);
+    }
+
+    @Override
+    public State state() {
+        return state;
+    }
+}
