@@ -83,6 +83,10 @@ final class References {
     private void link(Connection connection, long record, Use use, Kind.Relation relation, Map<String, Set<Long>> known)
             throws SQLException {
         var link = (Link) use.value();
+        if (!relation.to().contains(link.type())) {
+            problem(use.field(), Code.VALUE_LINK_TYPE);
+            return;
+        }
         if (!known.getOrDefault(link.type(), Set.of()).contains(link.id())) {
             problem(use.field(), Code.VALUE_LINK_GONE, link.id());
             return;

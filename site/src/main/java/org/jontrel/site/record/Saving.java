@@ -79,7 +79,7 @@ final class Saving {
         parent(id, before);
         var slug = slug(id, before, values, crowded);
         if (!problems.isEmpty()) {
-            return new Saved.Refused(problems);
+            return new Saved.Refused(problems.stream().distinct().toList());
         }
         var now = Instant.now().truncatedTo(ChronoUnit.MICROS);
         var after = new StoredRecord(

@@ -2,6 +2,8 @@ package org.jontrel.site.table;
 
 import java.math.BigDecimal;
 import java.math.RoundingMode;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
 import java.sql.Date;
 import java.sql.Time;
 import java.sql.Timestamp;
@@ -14,6 +16,8 @@ import org.mariadb.jdbc.type.Point;
 
 /** Values between Java and columns. Also reads a column of another type, as a switch half done may leave it. */
 public final class Cells {
+    private static final int POINT_BYTES = 25;
+
     private Cells() {}
 
     /** A value as a statement's parameter. */
@@ -69,12 +73,22 @@ public final class Cells {
                     default -> null;
                 };
             case Kind.Coordinates _ ->
-                cell instanceof Point point ? new Spot(degrees(point.getY()), degrees(point.getX())) : null;
+                switch (cell) {
+                    case Point point -> new Spot(degrees(point.getY()), degrees(point.getX()));
+                    case byte[] bytes when bytes.length == POINT_BYTES -> spot(ByteBuffer.wrap(bytes));
+                    default -> null;
+                };
             case Kind.Image _, Kind.File _, Kind.TermPick _ ->
                 cell instanceof Number number ? number.longValue() : null;
             case Kind.Relation _, Kind.FieldGroup _, Kind.Repeater _, Kind.Note _ ->
                 throw new IllegalStateException("No column holds a value of kind " + kind.code());
         };
+    }
+
+    /** A point as the database keeps it: four bytes of a reference system, then well-known binary (OGC 06-103r4, 8.2). */
+    private static Spot spot(ByteBuffer bytes) {
+        bytes.order(bytes.get(4) == 1 ? ByteOrder.LITTLE_ENDIAN : ByteOrder.BIG_ENDIAN);
+        return new Spot(degrees(bytes.getDouble(17)), degrees(bytes.getDouble(9)));
     }
 
     private static BigDecimal plain(BigDecimal number) {
