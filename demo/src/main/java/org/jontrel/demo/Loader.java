@@ -130,7 +130,7 @@ public final class Loader {
                         default -> "A boat at its berth";
                     };
             var uploaded = client.upload(
-                    "/api/sites/" + site + "/types/" + type + "/fields/lead_image/pictures",
+                    "/api/sites/" + site + "/types/" + type + "/fields/lead_image/files",
                     sort + "-" + i + ".jpg",
                     Pictures.draw(sort, seed * 100 + i),
                     Map.of("alt", alt));

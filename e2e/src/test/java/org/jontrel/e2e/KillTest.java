@@ -184,7 +184,7 @@ public class KillTest {
         assertEquals(site.get("records").asLong(), RECORDS);
         for (long id : new long[] {1, 10, RECORDS / 2, RECORDS - 1}) {
             var values =
-                    client.get("/api/sites/trial/types/mooring/records/" + id).get("values");
+                    client.get("/api/sites/trial/types/mooring/records/" + id).at("/record/values");
             boolean text = id % 10 == 0;
             if (version.equals("1.0.0")) {
                 assertEquals(values.get("rise").asString(), text ? "about 9ft" : "%.4f".formatted(id / 4.0));

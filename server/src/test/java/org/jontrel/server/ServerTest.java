@@ -129,7 +129,24 @@ public class ServerTest {
             {"POST", "/api/sites/trial/runs/1/undo", "architect"},
             {"POST", "/api/sites/trial/types/mooring/records", "editor"},
             {"PUT", "/api/sites/trial/types/mooring/records/1", "editor"},
-            {"POST", "/api/sites/trial/types/mooring/fields/photo/pictures", "editor"},
+            {"DELETE", "/api/sites/trial/types/mooring/records/1?version=1", "editor"},
+            {"POST", "/api/sites/trial/types/mooring/records/1/back", "editor"},
+            {"POST", "/api/sites/trial/types/mooring/records/1/restore", "editor"},
+            {"POST", "/api/sites/trial/types/mooring/check", "editor"},
+            {"POST", "/api/sites/trial/types/mooring/bulk", "editor"},
+            {"POST", "/api/sites/trial/types/mooring/merge", "editor"},
+            {"POST", "/api/sites/trial/types/mooring/fields/photo/files", "editor"},
+            {"PUT", "/api/sites/trial/taxonomies/none/records/1", "editor"},
+            {"PUT", "/api/sites/trial/values/none/records/1", "editor"},
+            {"PUT", "/api/sites/trial/media/1", "editor"},
+            {"DELETE", "/api/sites/trial/media/1", "editor"},
+            {"GET", "/api/sites/trial/media", "viewer"},
+            {"GET", "/api/sites/trial/media/1", "viewer"},
+            {"GET", "/api/record-parts", "viewer"},
+            {"GET", "/api/sites/trial/types/mooring/count", "viewer"},
+            {"GET", "/api/sites/trial/types/mooring/export.csv", "viewer"},
+            {"GET", "/api/sites/trial/types/mooring/records/1", "viewer"},
+            {"GET", "/api/sites/trial/types/mooring/records/1/history", "viewer"},
             {"GET", "/api/workspaces", "viewer"},
             {"GET", draft, "viewer"},
             {"GET", "/api/workspaces/tessel/releases", "viewer"},
@@ -137,7 +154,7 @@ public class ServerTest {
             {"GET", "/api/workspaces/tessel/next", "viewer"},
             {"GET", "/api/sites/trial/plan?version=1.0.0", "viewer"},
             {"GET", "/api/sites/trial/runs", "viewer"},
-            {"GET", "/api/sites/trial/types", "viewer"},
+            {"GET", "/api/sites/trial/holders", "viewer"},
             {"GET", "/api/sites/trial/types/mooring/records", "viewer"},
             {"POST", "/api/proof/tessel", "viewer"},
             {"POST", "/api/proof/tessel/look", "viewer"},
@@ -230,8 +247,9 @@ public class ServerTest {
     @Test(dataProvider = "hostileTexts")
     public void textIsTextEverywhere(String text) {
         var stored = ben.ok("POST", "/api/sites/trial/types/mooring/records", record(text));
-        assertEquals(stored.at("/values/title").asString(), text);
-        var page = new Session(address()).send("GET", stored.get("page").asString(), null);
+        assertEquals(stored.at("/record/values/title").asString(), text);
+        var page =
+                new Session(address()).send("GET", stored.at("/record/address").asString(), null);
         assertEquals(page.statusCode(), 200);
         assertFalse(page.body().contains("<script>alert"), page.body());
         var found = cleo.ok(
@@ -239,7 +257,7 @@ public class ServerTest {
                 "/api/sites/trial/types/mooring/records?search="
                         + java.net.URLEncoder.encode(text, java.nio.charset.StandardCharsets.UTF_8),
                 null);
-        assertTrue(found.get("total").asLong() >= 1);
+        assertTrue(found.get("records").size() >= 1, text);
         anna.ok("POST", "/api/workspaces/tessel/draft/definitions", Map.of("sort", "type", "name", text));
     }
 
@@ -284,8 +302,8 @@ public class ServerTest {
     }
 
     private long total() {
-        return cleo.ok("GET", "/api/sites/trial/types/mooring/records", null)
-                .get("total")
+        return cleo.ok("GET", "/api/sites/trial/types/mooring/count", null)
+                .get("records")
                 .asLong();
     }
 
@@ -303,8 +321,20 @@ public class ServerTest {
             },
             {"POST", "/api/sites/trial/types/mooring/records", "{\"version\":0,\"state\":\"gone\",\"values\":{}}", 422},
             {"GET", "/api/sites/trial/types/mooring/records/notanumber", null, 400},
-            {"GET", "/api/sites/trial/types/mooring/records?page=-5", null, 200},
-            {"GET", "/api/sites/trial/types/mooring/records?state=other", null, 422},
+            {"GET", "/api/sites/trial/types/mooring/records?most=-5", null, 200},
+            {"GET", "/api/sites/trial/types/mooring/records?where=%7B", null, 422},
+            {"GET", "/api/sites/trial/types/mooring/records?where=%7B%22sea%22%3A1%7D", null, 422},
+            {
+                "GET",
+                "/api/sites/trial/types/mooring/records?where=%7B%22field%22%3A%22nope%22%2C%22is%22%3A1%7D",
+                null,
+                422
+            },
+            {"GET", "/api/sites/trial/types/mooring/records?order=1%3BDROP", null, 422},
+            {"GET", "/api/sites/trial/types/mooring/records?after=xyz", null, 422},
+            {"GET", "/api/sites/trial/lists/mooring/records", null, 404},
+            {"GET", "/api/sites/trial/types/lighthouse/records", null, 404},
+            {"GET", "/api/sites/trial/types/mooring/export.exe", null, 404},
             {"GET", "/api/nothing", null, 404},
             {"GET", "/assets/nothing.js", null, 404},
             {"GET", "/at/nowhere/", null, 404},
@@ -414,9 +444,9 @@ public class ServerTest {
                 "POST",
                 "/api/sites/odd/types/trigger/records",
                 Map.of("version", 0, "state", "published", "values", values));
-        assertEquals(stored.at("/values/id").asString(), markup);
-        assertEquals(stored.at("/shown/where").asString(), markup);
-        for (var path : List.of(stored.get("page").asString(), "/at/odd/hostile/", "/at/odd/")) {
+        assertEquals(stored.at("/record/values/id").asString(), markup);
+        assertEquals(stored.at("/record/shown/where").asString(), markup);
+        for (var path : List.of(stored.at("/record/address").asString(), "/at/odd/hostile/", "/at/odd/")) {
             var page = new Session(address()).send("GET", path, null);
             assertEquals(page.statusCode(), 200, path);
             assertFalse(page.body().contains("<img src=x"), path);

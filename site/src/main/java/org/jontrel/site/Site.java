@@ -1,5 +1,6 @@
 package org.jontrel.site;
 
+import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Duration;
 import java.util.Optional;
@@ -24,10 +25,10 @@ public final class Site {
     private final MediaStore media;
     private final Runs runs;
 
-    private Site(DataSource source, String owner, Duration stale) {
+    private Site(DataSource source, String owner, Duration stale, Optional<Path> mediaFolder) {
         database = new Database(source);
         var ids = new RecordIds(Clock.systemUTC());
-        media = new MediaStore(database, ids);
+        media = new MediaStore(database, ids, mediaFolder);
         records = new RecordStore(database, bindings, media, ids);
         runs = new Runs(database, bindings, ids, Ids.secure(), owner, stale);
     }
@@ -39,7 +40,12 @@ public final class Site {
      * @param stale silence after which another process's run counts as cut off
      */
     public static Site open(DataSource source, String owner, Duration stale) {
-        var site = new Site(source, owner, stale);
+        return open(source, owner, stale, Optional.empty());
+    }
+
+    /** As {@link #open(DataSource, String, Duration)}, with pictures and files in a folder instead of the database. */
+    public static Site open(DataSource source, String owner, Duration stale, Optional<Path> mediaFolder) {
+        var site = new Site(source, owner, stale, mediaFolder);
         site.database.direct(connection -> {
             try (var statement = connection.createStatement()) {
                 for (var sql : Ddl.ownTables()) {

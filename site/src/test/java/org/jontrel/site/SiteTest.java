@@ -528,9 +528,9 @@ public class SiteTest {
         assertEquals(refusal(java.util.Arrays.copyOf(whole, whole.length / 2)), Code.IMAGE_NOT_A_PICTURE);
         assertEquals(refusal(png(10_000, 6_100)), Code.IMAGE_TOO_MANY_PIXELS);
         var uploaded = site.media().upload(Moorings.PHOTO, "a.txt", "A quay", whole, "ben");
-        var picture = ((MediaStore.Uploaded.Stored) uploaded).picture();
+        var picture = ((MediaStore.Uploaded.Stored) uploaded).file();
         assertEquals(List.of(picture.format(), picture.width(), picture.height()), List.of("png", 40, 30));
-        assertEquals(site.media().bytes(picture.id()), whole);
+        assertEquals(site.media().serve(picture, 0).orElseThrow().bytes(), whole);
     }
 
     private Code refusal(byte[] bytes) {

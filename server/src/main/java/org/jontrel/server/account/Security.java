@@ -37,7 +37,11 @@ class Security {
                         .authenticated()
                         .requestMatchers("/api/workspaces/*/presence")
                         .authenticated()
-                        .requestMatchers("/api/sites/*/types/**")
+                        .requestMatchers(
+                                "/api/sites/*/types/**",
+                                "/api/sites/*/taxonomies/**",
+                                "/api/sites/*/values/**",
+                                "/api/sites/*/media/**")
                         .hasAnyRole(architect, editor)
                         .requestMatchers("/api/**")
                         .hasRole(architect)

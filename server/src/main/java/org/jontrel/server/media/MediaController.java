@@ -1,99 +1,256 @@
 package org.jontrel.server.media;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
 import java.io.IOException;
 import java.security.Principal;
 import java.time.Duration;
+import java.util.Arrays;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jontrel.core.model.Definition;
+import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
+import org.jontrel.core.value.Link;
 import org.jontrel.server.site.Sites;
 import org.jontrel.server.web.Refusal;
 import org.jontrel.site.media.MediaStore;
-import org.jontrel.site.media.StoredPicture;
+import org.jontrel.site.media.StoredFile;
+import org.springframework.core.io.ByteArrayResource;
+import org.springframework.core.io.Resource;
 import org.springframework.http.CacheControl;
+import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
 
-/** Pictures in and out. */
+/** Pictures and files in and out. */
 @RestController
 class MediaController {
+    private static final int LONGEST_ALT = 1_000;
+    /** What browsers may show; everything else is only given to be kept. */
+    private static final Map<String, String> SHOWN = Map.of(
+            "jpeg", "image/jpeg",
+            "png", "image/png",
+            "gif", "image/gif",
+            "webp", "image/webp",
+            "pdf", "application/pdf",
+            "txt", "text/plain");
+
     private final Sites sites;
 
     MediaController(Sites sites) {
         this.sites = sites;
     }
 
-    @Schema(requiredProperties = {"id", "width", "height", "bytes", "name", "alt", "address"})
-    record PictureView(long id, int width, int height, long bytes, String name, String alt, String address) {
-        static PictureView of(String site, StoredPicture picture) {
-            return new PictureView(
-                    picture.id(),
-                    picture.width(),
-                    picture.height(),
-                    picture.bytes(),
-                    picture.name(),
-                    picture.alt(),
-                    "/at/" + site + "/media/" + picture.id());
+    @Schema(
+            requiredProperties = {
+                "id",
+                "format",
+                "width",
+                "height",
+                "bytes",
+                "name",
+                "alt",
+                "address",
+                "focusX",
+                "focusY",
+                "createdBy"
+            })
+    record MediaView(
+            long id,
+
+            @Schema(description = "What it is by its bytes, such as jpeg or pdf")
+            String format,
+
+            @Schema(description = "In pixels; 0 for what is no picture")
+            int width,
+
+            int height,
+            long bytes,
+            String name,
+            String alt,
+            String address,
+            int focusX,
+            int focusY,
+            String createdBy) {
+        static MediaView of(String site, StoredFile file) {
+            return new MediaView(
+                    file.id(),
+                    file.format(),
+                    file.width(),
+                    file.height(),
+                    file.bytes(),
+                    file.name(),
+                    file.alt(),
+                    "/at/" + site + "/media/" + file.id(),
+                    file.focusX(),
+                    file.focusY(),
+                    file.createdBy());
         }
     }
 
-    /** Uploads a picture for a field; it is used once a record that names it is saved. */
+    /** A record that uses a file. */
+    @Schema(requiredProperties = {"sort", "key", "id", "title", "singular"})
+    record UseView(String sort, String key, long id, String title, String singular) {}
+
+    @Schema(requiredProperties = {"file", "uses"})
+    record OpenMedia(MediaView file, List<UseView> uses) {}
+
+    record Describe(
+            @NotNull String alt,
+            @NotNull Integer focusX,
+            @NotNull Integer focusY) {}
+
+    /** Uploads a picture or file for a field; it is used once a record that names it is saved. */
     @PostMapping(
-            path = "/api/sites/{site}/types/{type}/fields/{field}/pictures",
+            path = "/api/sites/{site}/{sort:types|taxonomies|values}/{key}/fields/{field}/files",
             consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     @ResponseStatus(HttpStatus.CREATED)
-    PictureView upload(
+    MediaView upload(
             @PathVariable String site,
-            @PathVariable String type,
+            @PathVariable String sort,
+            @PathVariable String key,
             @PathVariable String field,
             @RequestParam("file") MultipartFile file,
             @RequestParam(name = "alt", defaultValue = "") String alt,
             Principal principal)
             throws IOException {
         var engine = sites.engine(site);
-        var wanted = engine.installed()
-                .model()
-                .typeByKey(type)
-                .flatMap(t -> t.allFields().filter(f -> f.key().equals(field)).findFirst())
-                .filter(f -> f.kind() instanceof Kind.Image)
-                .orElseThrow(() -> Refusal.missing("There is no image field " + field + "."));
-        if (alt.length() > 1_000) {
-            throw Refusal.invalid("An alternative text has at most 1,000 characters.", java.util.List.of());
+        var wanted = Arrays.stream(Definition.Sort.values())
+                .filter(each -> each.folder().equals(sort))
+                .findFirst()
+                .flatMap(each -> engine.installed().table(each, key))
+                .flatMap(table -> table.holder().byId().values().stream()
+                        .filter(each -> each.id().equals(field) || each.key().equals(field))
+                        .filter(MediaController::holdsFiles)
+                        .findFirst())
+                .orElseThrow(() -> Refusal.missing("There is no image or file field " + field + "."));
+        if (alt.length() > LONGEST_ALT) {
+            throw Refusal.invalid("An alternative text has at most 1,000 characters.", List.of());
         }
-        var name = file.getOriginalFilename() == null ? "picture" : file.getOriginalFilename();
+        var name = file.getOriginalFilename() == null ? "file" : file.getOriginalFilename();
         return switch (engine.media().upload(wanted, name, alt, file.getBytes(), principal.getName())) {
-            case MediaStore.Uploaded.Stored(StoredPicture picture) -> PictureView.of(site, picture);
+            case MediaStore.Uploaded.Stored(StoredFile stored) -> MediaView.of(site, stored);
             case MediaStore.Uploaded.Refused refused ->
-                throw Refusal.invalid("The picture was not stored.", refused.findings());
+                throw Refusal.invalid("The file was not stored.", refused.findings());
         };
     }
 
-    @GetMapping("/api/sites/{site}/pictures/{id}")
-    PictureView find(@PathVariable String site, @PathVariable long id) {
+    private static boolean holdsFiles(Field field) {
+        return field.kind() instanceof Kind.Image || field.kind() instanceof Kind.File;
+    }
+
+    /** The pictures and files of a site, the newest first. */
+    @GetMapping("/api/sites/{site}/media")
+    List<MediaView> all(
+            @PathVariable String site,
+            @RequestParam(defaultValue = "") String search,
+            @RequestParam(required = false) Long after,
+            @RequestParam(defaultValue = "false") boolean pictures) {
+        return sites.engine(site).media().page(search, Optional.ofNullable(after), pictures, 60).stream()
+                .map(file -> MediaView.of(site, file))
+                .toList();
+    }
+
+    @GetMapping("/api/sites/{site}/media/{id}")
+    OpenMedia find(@PathVariable String site, @PathVariable long id) {
+        return new OpenMedia(MediaView.of(site, stored(site, id)), uses(site, id));
+    }
+
+    private StoredFile stored(String site, long id) {
         return sites.engine(site)
                 .media()
                 .find(id)
-                .map(picture -> PictureView.of(site, picture))
-                .orElseThrow(() -> Refusal.missing("There is no such picture."));
+                .orElseThrow(() -> Refusal.missing("There is no such picture or file."));
     }
 
-    /** The picture's bytes; a picture never changes, so it may be kept for a year. */
+    private List<UseView> uses(String site, long id) {
+        var engine = sites.engine(site);
+        var uses = engine.media().uses(id);
+        var named = engine.records().named(new HashSet<>(uses));
+        var installed = engine.installed();
+        return uses.stream()
+                .filter(named::containsKey)
+                .flatMap(use -> installed.table(use.type()).stream()
+                        .map(table -> new UseView(
+                                table.holder().definition().sort().folder(),
+                                table.holder().key(),
+                                use.id(),
+                                named.get(new Link(use.type(), use.id())).title(),
+                                table.holder().singular())))
+                .toList();
+    }
+
+    /** Another alternative text or focal point. */
+    @PutMapping("/api/sites/{site}/media/{id}")
+    OpenMedia describe(@PathVariable String site, @PathVariable long id, @Valid @RequestBody Describe body) {
+        if (body.alt().length() > LONGEST_ALT) {
+            throw Refusal.invalid("An alternative text has at most 1,000 characters.", List.of());
+        }
+        sites.engine(site).media().describe(id, body.alt(), body.focusX(), body.focusY());
+        return find(site, id);
+    }
+
+    /** Deletes what nothing uses. */
+    @DeleteMapping("/api/sites/{site}/media/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void remove(@PathVariable String site, @PathVariable long id) {
+        stored(site, id);
+        if (!sites.engine(site).media().remove(id)) {
+            var uses = uses(site, id);
+            throw Refusal.conflict(
+                    "This is in use"
+                            + (uses.isEmpty()
+                                    ? ""
+                                    : ", for example by " + uses.getFirst().title()) + ". Take it out there first.",
+                    uses);
+        }
+    }
+
+    /** The bytes of a picture, smaller where a width is asked for, or of a file; they never change. */
     @GetMapping("/at/{site}/media/{id}")
-    ResponseEntity<byte[]> bytes(@PathVariable String site, @PathVariable long id) {
-        var media = sites.engine(site).media();
-        var picture = media.find(id).orElseThrow(() -> Refusal.missing("There is no such picture."));
+    ResponseEntity<Resource> bytes(
+            @PathVariable String site, @PathVariable long id, @RequestParam(defaultValue = "0") int width) {
+        var file = stored(site, id);
+        var served = sites.engine(site)
+                .media()
+                .serve(file, width)
+                .orElseThrow(() -> Refusal.missing("The bytes of this file are gone."));
+        var type = SHOWN.getOrDefault(served.format(), MediaType.APPLICATION_OCTET_STREAM_VALUE);
+        var disposition =
+                SHOWN.containsKey(served.format()) ? ContentDisposition.inline() : ContentDisposition.attachment();
+        boolean whole = width == 0 || served.tag().contains("-");
         return ResponseEntity.ok()
-                .contentType(MediaType.parseMediaType("image/" + picture.format()))
+                .contentType(MediaType.parseMediaType(type))
                 .cacheControl(
-                        CacheControl.maxAge(Duration.ofDays(365)).cachePublic().immutable())
-                .header("Content-Security-Policy", "default-src 'none'; sandbox")
-                .body(media.bytes(id));
+                        whole
+                                ? CacheControl.maxAge(Duration.ofDays(365))
+                                        .cachePublic()
+                                        .immutable()
+                                : CacheControl.maxAge(Duration.ofMinutes(1)).cachePublic())
+                .eTag("\"" + served.tag() + "\"")
+                .header(
+                        "Content-Disposition",
+                        disposition
+                                .filename(file.name(), java.nio.charset.StandardCharsets.UTF_8)
+                                .build()
+                                .toString())
+                .header("Content-Security-Policy", "default-src 'none'; style-src 'unsafe-inline'; sandbox")
+                .header("X-Content-Type-Options", "nosniff")
+                .body(new ByteArrayResource(served.bytes()));
     }
 }

@@ -53,8 +53,8 @@ public class ProofPages {
         var parts = type.parts().stream().map(type::partField).toList();
         var context = context(exchange, site, model, type);
         context.setVariable("total", CARDS);
-        context.setVariable("page", 1);
-        context.setVariable("pages", 1);
+        context.setVariable("first", true);
+        context.setVariable("next", null);
         context.setVariable("empty", "");
         context.setVariable(
                 "cards",
@@ -83,8 +83,8 @@ public class ProofPages {
         return context;
     }
 
-    private static PublicSiteController.Card card(ContentType type, Map<String, ?> values, int number) {
-        return new PublicSiteController.Card(SampleValues.title(type, number), text(values, "summary"), "", null);
+    private static PublicPages.Card card(ContentType type, Map<String, ?> values, int number) {
+        return new PublicPages.Card(SampleValues.title(type, number), text(values, "summary"), "", null, List.of());
     }
 
     private static String text(Map<String, ?> values, String key) {
@@ -92,25 +92,43 @@ public class ProofPages {
         return value == null ? "" : value.toString();
     }
 
-    private static List<PublicSiteController.Section> sections(List<Group> groups, Map<String, ?> values) {
-        var sections = new ArrayList<PublicSiteController.Section>();
+    private static List<PublicPages.Section> sections(List<Group> groups, Map<String, ?> values) {
+        var sections = new ArrayList<PublicPages.Section>();
         for (var group : groups) {
             var lines = group.fields().stream()
                     .filter(field -> values.get(field.key()) != null)
                     .map(field -> line(field, values.get(field.key())))
                     .toList();
             if (!lines.isEmpty()) {
-                sections.add(new PublicSiteController.Section(group.title(), lines));
+                sections.add(new PublicPages.Section(group.title(), lines));
             }
         }
         return sections;
     }
 
-    private static PublicSiteController.Line line(Field field, Object value) {
+    private static Line line(Field field, Object value) {
         var text = shown(field, value);
-        var colour = field.kind() instanceof Kind.Colour ? text : null;
-        boolean prose = field.kind() instanceof Kind.LongText || field.kind() instanceof Kind.Repeater;
-        return new PublicSiteController.Line(field.label(), text, prose, null, colour, null);
+        return switch (field.kind()) {
+            case Kind.Colour _ -> Line.items(field.label(), List.of(new Line.Item(text, null, text)));
+            case Kind.LongText _ -> Line.prose(field.label(), text);
+            case Kind.RichText _ -> Line.html(field.label(), String.valueOf(value));
+            case Kind.Repeater rows
+            when value instanceof List<?> list ->
+                Line.rows(
+                        field.label(),
+                        rows.fields().stream().map(Field::label).toList(),
+                        list.stream()
+                                .filter(Map.class::isInstance)
+                                .map(row -> rows.fields().stream()
+                                        .map(inner -> cell(inner, ((Map<?, ?>) row).get(inner.key())))
+                                        .toList())
+                                .toList());
+            default -> Line.text(field.label(), text);
+        };
+    }
+
+    private static String cell(Field field, Object value) {
+        return value == null ? "" : shown(field, value);
     }
 
     private static String shown(Field field, Object value) {

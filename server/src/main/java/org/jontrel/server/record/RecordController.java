@@ -1,32 +1,29 @@
 package org.jontrel.server.record;
 
+import static org.jontrel.server.record.Holders.SORTS;
+
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.security.Principal;
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.Arrays;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.SequencedMap;
-import org.jontrel.core.code.PackageWriter;
-import org.jontrel.core.model.ContentType;
-import org.jontrel.core.model.Wording;
+import org.jontrel.core.holder.Holder;
+import org.jontrel.core.model.State;
+import org.jontrel.core.value.RecordChanges;
 import org.jontrel.core.value.RecordCheck;
+import org.jontrel.core.value.Surroundings;
 import org.jontrel.core.value.Values;
-import org.jontrel.server.site.Sites;
-import org.jontrel.server.web.FindingView;
 import org.jontrel.server.web.Refusal;
-import org.jontrel.site.Site;
-import org.jontrel.site.record.Filter;
+import org.jontrel.site.record.RecordStore;
 import org.jontrel.site.record.Saved;
-import org.jontrel.site.record.State;
 import org.jontrel.site.record.StoredRecord;
+import org.jontrel.site.record.Write;
 import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -37,216 +34,288 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
-/** Records of a site over HTTP. Values go by field key; numbers are text, so that none is rounded. */
+/**
+ * Records, terms and site values of a site over HTTP. Values go by field key; numbers are text, so that none is rounded;
+ * site values are the one record 1.
+ */
 @RestController
-@RequestMapping("/api/sites/{site}/types")
+@RequestMapping("/api/sites/{site}/" + SORTS + "/{key}")
 class RecordController {
-    private static final int PAGE = 50;
-    private final Sites sites;
+    private final Holders holders;
+    private final Opening opening;
 
-    RecordController(Sites sites) {
-        this.sites = sites;
+    RecordController(Holders holders, Opening opening) {
+        this.holders = holders;
+        this.opening = opening;
     }
 
-    @Schema(requiredProperties = {"definition", "wordings", "parts", "records"})
-    record InstalledType(
-            @Schema(ref = "#/components/schemas/ContentType")
-            Map<String, Object> definition,
-
-            SequencedMap<String, String> wordings,
-
-            @Schema(description = "Labels of its standard parts, by key")
-            SequencedMap<String, String> parts,
-
-            long records) {}
-
-    @Schema(
-            requiredProperties = {
-                "id",
-                "slug",
-                "state",
-                "version",
-                "complete",
-                "createdAt",
-                "updatedAt",
-                "createdBy",
-                "updatedBy",
-                "values",
-                "shown",
-                "problems",
-                "page"
-            })
-    record RecordView(
-            long id,
-            String slug,
-            String state,
-            int version,
-            boolean complete,
-            Instant createdAt,
-            Instant updatedAt,
-            String createdBy,
-            String updatedBy,
-
-            @Schema(description = "By field key; empty ones are left out")
-            Map<String, Object> values,
-
-            @Schema(description = "Values as a visitor reads them, by field key")
-            Map<String, String> shown,
-
-            @Schema(description = "Why it is incomplete") List<FindingView> problems,
-
-            @Schema(description = "Address of its public page")
-            String page) {}
-
-    @Schema(requiredProperties = {"records", "total", "pageSize"})
-    record ListView(List<RecordView> records, long total, int pageSize) {}
-
-    record Write(
+    record WriteBody(
             @Schema(description = "Version the writer had seen; 0 for a new record") @NotNull
             Integer version,
 
-            @Schema(allowableValues = {"draft", "published"}) @NotNull
+            @Schema(description = "draft, published, scheduled or retired") @NotNull
             String state,
 
-            @NotNull Map<String, Object> values) {}
+            @Schema(description = "By field key") @NotNull Map<String, Object> values,
 
-    record Check(@NotNull Map<String, Object> values) {}
+            @Schema(description = "When a scheduled record appears, in UTC")
+            Instant publishAt,
 
-    @GetMapping
-    List<InstalledType> types(@PathVariable String site) {
-        var engine = sites.engine(site);
-        return engine.installed().model().types().stream()
-                .map(type -> new InstalledType(
-                        PackageWriter.tree(type), wordings(type), parts(type), engine.count(type.key())))
-                .toList();
+            @Schema(description = "Address segment; absent to keep it, or to have one made from the title")
+            String slug,
+
+            RecordViews.ParentView parent,
+
+            @Schema(description = "Among those under one record; absent to keep it, or to put it last")
+            Integer position,
+
+            @Schema(description = "Whether values that are not sent stay as they are")
+            Boolean part) {}
+
+    record Check(@NotNull Map<String, Object> values, RecordViews.ParentView parent, String state) {}
+
+    @Schema(requiredProperties = {"problems", "hidden"})
+    record Checked(
+            List<RecordViews.ProblemView> problems,
+
+            @Schema(description = "Paths of fields, and ids of groups, that conditions hide")
+            List<String> hidden) {}
+
+    @GetMapping("/records/{id}")
+    RecordViews.OpenRecord one(
+            @PathVariable String site, @PathVariable String sort, @PathVariable String key, @PathVariable long id) {
+        var at = holders.at(site, sort, key);
+        return opening.open(at, find(at, id));
     }
 
-    private static SequencedMap<String, String> wordings(ContentType type) {
-        var wordings = new LinkedHashMap<String, String>();
-        Arrays.stream(Wording.values()).forEach(wording -> wordings.put(wording.code(), wording.of(type)));
-        return wordings;
+    private static StoredRecord find(Holders.At at, long id) {
+        return at.engine().records().byId(at.id(), id).orElseThrow(() -> Refusal.missing("There is no such record."));
     }
 
-    private static SequencedMap<String, String> parts(ContentType type) {
-        var parts = new LinkedHashMap<String, String>();
-        type.parts().forEach(part -> parts.put(part.code(), type.partField(part).label()));
-        return parts;
-    }
-
-    @GetMapping("/{type}/records")
-    ListView list(
-            @PathVariable String site,
-            @PathVariable String type,
-            @RequestParam(defaultValue = "") String search,
-            @RequestParam(defaultValue = "") String state,
-            @RequestParam(defaultValue = "false") boolean incomplete,
-            @RequestParam(defaultValue = "1") int page) {
-        var wanted = state.isEmpty() ? Optional.<State>empty() : Optional.of(state(state));
-        long offset = (Math.clamp(page, 1, 1_000_000) - 1L) * PAGE;
-        var found = sites.engine(site)
-                .records()
-                .page(type, new Filter(wanted, search, incomplete), offset, PAGE)
-                .orElseThrow(() -> missingType(site, type));
-        var records = found.records().stream()
-                .map(record -> view(site, found.type(), record))
-                .toList();
-        return new ListView(records, found.total(), PAGE);
-    }
-
-    @GetMapping("/{type}/records/{id}")
-    RecordView one(@PathVariable String site, @PathVariable String type, @PathVariable long id) {
-        var engine = sites.engine(site);
-        var record = engine.records().byId(type, id).orElseThrow(() -> Refusal.missing("There is no such record."));
-        return view(site, type(engine, site, type), record);
-    }
-
-    @PostMapping("/{type}/records")
+    @PostMapping("/records")
     @ResponseStatus(HttpStatus.CREATED)
-    RecordView add(
-            @PathVariable String site, @PathVariable String type, @Valid @RequestBody Write body, Principal principal) {
-        return save(site, type, Optional.empty(), body, principal);
-    }
-
-    @PutMapping("/{type}/records/{id}")
-    RecordView change(
+    RecordViews.OpenRecord add(
             @PathVariable String site,
-            @PathVariable String type,
-            @PathVariable long id,
-            @Valid @RequestBody Write body,
+            @PathVariable String sort,
+            @PathVariable String key,
+            @Valid @RequestBody WriteBody body,
             Principal principal) {
-        return save(site, type, Optional.of(id), body, principal);
+        var at = holders.at(site, sort, key);
+        if (at.table().holder().single()) {
+            throw Refusal.missing("Site values exist once: change record 1.");
+        }
+        return save(at, Optional.empty(), body, principal);
     }
 
-    private RecordView save(String site, String typeKey, Optional<Long> id, Write body, Principal principal) {
-        var engine = sites.engine(site);
-        var saved = engine.records()
-                .save(typeKey, id, body.version(), state(body.state()), body.values(), principal.getName());
+    @PutMapping("/records/{id}")
+    RecordViews.OpenRecord change(
+            @PathVariable String site,
+            @PathVariable String sort,
+            @PathVariable String key,
+            @PathVariable long id,
+            @Valid @RequestBody WriteBody body,
+            Principal principal) {
+        return save(holders.at(site, sort, key), Optional.of(id), body, principal);
+    }
+
+    private RecordViews.OpenRecord save(Holders.At at, Optional<Long> id, WriteBody body, Principal principal) {
+        var write = new Write(
+                at.id(),
+                id,
+                body.version(),
+                state(body.state()),
+                Optional.ofNullable(body.publishAt()),
+                Optional.ofNullable(body.slug()).orElse(""),
+                Optional.ofNullable(body.parent()).map(RecordViews.ParentView::link),
+                Optional.ofNullable(body.position()),
+                body.values(),
+                !Boolean.TRUE.equals(body.part()),
+                principal.getName());
+        return opening.open(at, stored(at, write, at.engine().records().save(write)));
+    }
+
+    /** The record that was stored, or why not, in words. */
+    private StoredRecord stored(Holders.At at, Write write, Saved saved) {
         return switch (saved) {
-            case Saved.Stored(StoredRecord record) -> view(site, type(engine, site, typeKey), record);
+            case Saved.Stored(StoredRecord record) -> record;
             case Saved.Refused refused ->
-                throw Refusal.invalid("The record was not saved: some values need attention.", refused.findings());
+                throw Refusal.problems(
+                        "Nothing was saved: some values need attention.",
+                        refused.problems().stream()
+                                .map(problem -> problem.finding())
+                                .toList(),
+                        RecordViews.ProblemView.of(refused.problems()));
             case Saved.Conflict(StoredRecord current) ->
                 throw Refusal.conflict(
-                        current.updatedBy() + " saved this record since you opened it. Nothing of yours was stored.",
-                        view(site, type(engine, site, typeKey), current));
-            case Saved.Missing _ -> throw Refusal.missing("There is no such record or content type on this site.");
+                        current.updatedBy() + " saved this since you opened it. Nothing of yours was stored.",
+                        conflict(at, write, current));
+            case Saved.Missing _ -> throw Refusal.missing("There is no such record on this site.");
             case Saved.Closed _ ->
                 throw Refusal.unavailable(
                         "The site's definitions are being switched. Try again in a moment; if this stays, a run was cut off and needs an architect.");
         };
     }
 
+    private RecordViews.ConflictView conflict(Holders.At at, Write write, StoredRecord current) {
+        var holder = at.table().holder();
+        var base = at.engine().records().history(at.id(), current.id()).stream()
+                .filter(past -> past.version() == write.version())
+                .map(past -> past.values())
+                .findFirst()
+                .orElse(current.values());
+        var mine = RecordCheck.read(holder, write.raw(), Surroundings.NONE).values();
+        var known = Known.of(at.site(), at.engine(), holder, List.of(base, mine, current.values()));
+        var merged = RecordChanges.merge(holder, base, mine, current.values(), known::show);
+        return new RecordViews.ConflictView(
+                opening.open(at, current),
+                RecordViews.DifferenceView.of(
+                        RecordChanges.between(holder, base, holder, current.values(), known::show)),
+                Values.wire(holder.fields().toList(), merged.values()),
+                RecordViews.ClashView.of(merged.clashes()));
+    }
+
     /** What an editor would read about these values, stored nowhere. */
-    @PostMapping("/{type}/check")
-    List<FindingView> check(@PathVariable String site, @PathVariable String type, @Valid @RequestBody Check body) {
-        var checked = RecordCheck.read(type(sites.engine(site), site, type), body.values());
-        var problems = new ArrayList<>(checked.findings());
-        problems.addAll(checked.missing());
-        return FindingView.of(problems);
+    @PostMapping("/check")
+    Checked check(
+            @PathVariable String site,
+            @PathVariable String sort,
+            @PathVariable String key,
+            @Valid @RequestBody Check body) {
+        var at = holders.at(site, sort, key);
+        var state = body.state() == null ? State.DRAFT : state(body.state());
+        var write = Write.fresh(at.id(), state, body.values(), "");
+        var checked = at.engine()
+                .records()
+                .check(body.parent() == null ? write : write.under(body.parent().link()))
+                .orElseThrow();
+        return new Checked(RecordViews.ProblemView.of(checked.problems()), List.copyOf(checked.hidden()));
     }
 
-    private static ContentType type(Site engine, String site, String key) {
-        return engine.installed().model().typeByKey(key).orElseThrow(() -> missingType(site, key));
-    }
-
-    private static Refusal missingType(String site, String key) {
-        return Refusal.missing("The site " + site + " has no content type " + key + ".");
-    }
-
-    private static State state(String code) {
-        try {
-            return State.valueOf(code.toUpperCase(Locale.ROOT));
-        } catch (IllegalArgumentException _) {
-            throw Refusal.invalid("A record is draft or published, not " + code + ".", List.of());
+    /** Removes a record; it can be brought back. */
+    @DeleteMapping("/records/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void remove(
+            @PathVariable String site,
+            @PathVariable String sort,
+            @PathVariable String key,
+            @PathVariable long id,
+            @RequestParam int version,
+            Principal principal) {
+        var at = holders.at(site, sort, key);
+        switch (at.engine().records().remove(at.id(), id, version, principal.getName())) {
+            case RecordStore.Removed.Done _ -> {}
+            case RecordStore.Removed.HasBelow(long records) ->
+                throw Refusal.conflict(
+                        records == 1
+                                ? "One record stands under this one. Move or delete it first."
+                                : records + " records stand under this one. Move or delete them first.",
+                        null);
+            case RecordStore.Removed.Conflict(StoredRecord current) ->
+                throw Refusal.conflict(
+                        current.updatedBy() + " saved this since you opened it. It was not deleted.",
+                        opening.open(at, current));
+            case RecordStore.Removed.Missing _ -> throw Refusal.missing("There is no such record.");
+            case RecordStore.Removed.Closed _ ->
+                throw Refusal.unavailable("The site's definitions are being switched. Try again in a moment.");
         }
     }
 
-    private static RecordView view(String site, ContentType type, StoredRecord record) {
-        var values = new LinkedHashMap<String, Object>();
-        var shown = new LinkedHashMap<String, String>();
-        type.allFields().forEach(field -> {
-            var value = record.values().get(field.id());
-            if (value != null) {
-                values.put(field.key(), Values.wire(field.kind(), value));
-                shown.put(field.key(), Values.show(field.kind(), value));
-            }
-        });
-        var problems = record.complete()
-                ? List.<FindingView>of()
-                : FindingView.of(RecordCheck.problems(type, record.values()));
-        return new RecordView(
-                record.id(),
-                record.slug(),
-                record.state().code(),
+    @PostMapping("/records/{id}/back")
+    RecordViews.OpenRecord bringBack(
+            @PathVariable String site,
+            @PathVariable String sort,
+            @PathVariable String key,
+            @PathVariable long id,
+            Principal principal) {
+        var at = holders.at(site, sort, key);
+        return switch (at.engine().records().bringBack(at.id(), id, principal.getName())) {
+            case Saved.Stored(StoredRecord record) -> opening.open(at, record);
+            default -> throw Refusal.missing("There is no deleted record with this number.");
+        };
+    }
+
+    /** How a record came to be what it is, newest first. */
+    @GetMapping("/records/{id}/history")
+    List<RecordViews.PastView> history(
+            @PathVariable String site, @PathVariable String sort, @PathVariable String key, @PathVariable long id) {
+        var at = holders.at(site, sort, key);
+        var record = find(at, id);
+        var past = at.engine().records().history(at.id(), id);
+        var known = Known.of(at.site(), at.engine(), at.table().holder(), List.of(record.values()));
+        var all = new ArrayList<Map<String, Object>>();
+        all.add(record.values());
+        past.forEach(each -> all.add(each.values()));
+        var everything = Known.of(at.site(), at.engine(), at.table().holder(), all);
+        var views = new ArrayList<RecordViews.PastView>();
+        Holder holder = at.table().holder();
+        var values = record.values();
+        var head = new RecordViews.PastView(
                 record.version(),
-                record.complete(),
-                record.createdAt(),
+                record.state().code(),
                 record.updatedAt(),
-                record.createdBy(),
                 record.updatedBy(),
-                values,
-                shown,
-                problems,
-                "/at/" + site + "/" + type.path() + "/" + record.slug());
+                List.of(),
+                known != null);
+        for (var before : past) {
+            var changes = RecordChanges.between(before.holder(), before.values(), holder, values, everything::show);
+            views.add(new RecordViews.PastView(
+                    head.version(),
+                    head.state(),
+                    head.at(),
+                    head.by(),
+                    RecordViews.DifferenceView.of(changes),
+                    views.isEmpty()));
+            head = new RecordViews.PastView(
+                    before.version(), before.state().code(), before.at(), before.by(), List.of(), false);
+            holder = before.holder();
+            values = before.values();
+        }
+        views.add(new RecordViews.PastView(
+                head.version(), head.state(), head.at(), head.by(), List.of(), views.isEmpty()));
+        return views;
+    }
+
+    @Schema(requiredProperties = {"current", "version"})
+    record Restore(
+            @Schema(description = "Version the writer had seen")
+            int current,
+
+            @Schema(description = "The state to bring back") int version) {}
+
+    /** Stores a past state as a new one, through all checks; fields that are no more stay out. */
+    @PostMapping("/records/{id}/restore")
+    RecordViews.OpenRecord restore(
+            @PathVariable String site,
+            @PathVariable String sort,
+            @PathVariable String key,
+            @PathVariable long id,
+            @Valid @RequestBody Restore body,
+            Principal principal) {
+        var at = holders.at(site, sort, key);
+        var record = find(at, id);
+        var past = at.engine().records().history(at.id(), id).stream()
+                .filter(each -> each.version() == body.version())
+                .findFirst()
+                .orElseThrow(() -> Refusal.missing("There is no such state of this record."));
+        var fields = at.table()
+                .holder()
+                .fields()
+                .filter(field -> past.holder()
+                        .field(field.id())
+                        .map(was -> was.kind().code().equals(field.kind().code()))
+                        .orElse(false))
+                .toList();
+        var write = Write.change(at.id(), record, Values.wire(fields, past.values()), true, principal.getName())
+                .withVersion(body.current());
+        return opening.open(at, stored(at, write, at.engine().records().save(write)));
+    }
+
+    static State state(String code) {
+        for (var state : State.values()) {
+            if (state.code().equals(code)) {
+                return state;
+            }
+        }
+        throw Refusal.invalid("A record is draft, published, scheduled or retired, not " + code + ".", List.of());
     }
 }

@@ -7,6 +7,7 @@ import java.security.Principal;
 import java.util.List;
 import java.util.Objects;
 import org.jontrel.core.compare.Comparison;
+import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Model;
 import org.jontrel.server.release.ChangeView;
 import org.jontrel.server.release.Releases;
@@ -71,7 +72,7 @@ class SiteController {
                 .last()
                 .filter(run -> run.state().equals("running") || run.state().equals("interrupted"));
         long records = installed.model().types().stream()
-                .mapToLong(type -> engine.count(type.key()))
+                .mapToLong(type -> engine.count(type.id()))
                 .sum();
         return new SiteViews.SiteView(
                 site.path(),
@@ -112,8 +113,9 @@ class SiteController {
                 .map(ask -> SiteViews.ask(
                         ask,
                         target.model()
-                                .type(ask.holderId())
-                                .flatMap(type -> type.field(ask.fieldId()))
+                                .definition(ask.holderId())
+                                .flatMap(each -> Holder.of(target.model(), each))
+                                .flatMap(holder -> holder.field(ask.fieldId()))
                                 .map(field -> field.kind().code())
                                 .orElse("")))
                 .toList();

@@ -4,6 +4,7 @@ import com.zaxxer.hikari.HikariConfig;
 import com.zaxxer.hikari.HikariDataSource;
 import jakarta.annotation.PreDestroy;
 import java.lang.management.ManagementFactory;
+import java.nio.file.Path;
 import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
@@ -107,7 +108,10 @@ public class Sites {
         config.setMinimumIdle(0);
         var source = new HikariDataSource(config);
         var owner = ManagementFactory.getRuntimeMXBean().getName();
-        return new Opened(Site.open(source, owner, Duration.ofSeconds(settings.runStaleSeconds())), source);
+        var folder = Optional.ofNullable(settings.mediaFolder())
+                .filter(each -> !each.isBlank())
+                .map(each -> Path.of(each).resolve(row.path()));
+        return new Opened(Site.open(source, owner, Duration.ofSeconds(settings.runStaleSeconds()), folder), source);
     }
 
     @PreDestroy

@@ -33,6 +33,13 @@ public final class Refusal extends ErrorResponseException {
         return new Refusal(HttpStatus.UNPROCESSABLE_CONTENT, sentence, FindingView.of(findings), null);
     }
 
+    /** What was sent cannot be used; {@code problems} say where in it. */
+    public static Refusal problems(String sentence, List<Finding> findings, Object problems) {
+        var refusal = new Refusal(HttpStatus.UNPROCESSABLE_CONTENT, sentence, FindingView.of(findings), null);
+        refusal.getBody().setProperty("problems", problems);
+        return refusal;
+    }
+
     /** Things have moved on; {@code current} is how they are now, or {@code null}. */
     public static Refusal conflict(String sentence, Object current) {
         return new Refusal(HttpStatus.CONFLICT, sentence, List.of(), current);

@@ -1,153 +1,313 @@
 package org.jontrel.site.media;
 
-import java.io.ByteArrayInputStream;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.sql.Connection;
+import java.sql.ResultSet;
 import java.sql.SQLException;
-import java.util.Arrays;
+import java.sql.Timestamp;
+import java.time.Instant;
+import java.time.ZoneOffset;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HexFormat;
+import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
-import javax.imageio.ImageIO;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
+import org.jontrel.core.value.Link;
 import org.jontrel.core.value.Picture;
 import org.jontrel.core.value.Values;
 import org.jontrel.site.table.Database;
 import org.jontrel.site.table.RecordIds;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 
-/** Pictures of a site, in its database in pieces of one MiB. What they are is read from their bytes, never their name. */
+/**
+ * Pictures and files of a site. What they are is read from their bytes, never their name; the same bytes are kept once,
+ * however often they are uploaded; smaller pictures are made once, in the background.
+ */
 public final class MediaStore {
-    /** Bytes of an upload at most. */
-    public static final int MOST_BYTES = 20 << 20;
+    /** Bytes of a picture at most. */
+    public static final int MOST_BYTES = Kind.Image.MOST_KILOBYTES << 10;
 
-    private static final int PIECE = 1 << 20;
-    private static final long MOST_PIXELS = 60_000_000;
-    private static final List<String> FORMATS = List.of("jpeg", "png", "gif");
+    private static final Logger LOG = LoggerFactory.getLogger(MediaStore.class);
+    private static final String FOUND = "SELECT id, format, width, height, bytes, name, alt, sha256, focus_x, focus_y,"
+            + " created_at, created_by FROM jontrel_media";
     private final Database database;
     private final RecordIds ids;
+    private final Contents contents;
+    private final ExecutorService background = Executors.newSingleThreadExecutor(
+            Thread.ofPlatform().daemon().name("smaller-pictures").factory());
 
-    public MediaStore(Database database, RecordIds ids) {
+    public MediaStore(Database database, RecordIds ids, Optional<java.nio.file.Path> folder) {
         this.database = database;
         this.ids = ids;
-        database.use(MediaMapper.class);
+        this.contents = folder.<Contents>map(FolderContents::new).orElseGet(() -> new DatabaseContents(database));
     }
 
     /** What came of an upload. */
     public sealed interface Uploaded {
-        record Stored(StoredPicture picture) implements Uploaded {}
+        record Stored(StoredFile file) implements Uploaded {}
 
         record Refused(List<Finding> findings) implements Uploaded {}
     }
 
-    /** Checks an upload for an image field and stores it. */
+    /** Checks an upload for an image or file field and stores it. */
     public Uploaded upload(Field field, String name, String alt, byte[] bytes, String author) {
-        var read = inspect(name, bytes);
+        boolean image = field.kind() instanceof Kind.Image;
+        if (image && bytes.length > MOST_BYTES) {
+            return new Uploaded.Refused(List.of(
+                    Finding.of(Code.IMAGE_TOO_HEAVY, Place.NOWHERE, name, bytes.length / 1024, MOST_BYTES / 1024)));
+        }
+        var read = image ? Inspection.picture(name, bytes) : Inspection.file(name, bytes);
         if (read.finding().isPresent()) {
             return new Uploaded.Refused(List.of(read.finding().get()));
         }
-        var facts = new Picture(read.width(), read.height(), bytes.length, alt);
-        var findings = Values.checkPicture(field, facts);
+        var findings = image
+                ? Values.checkPicture(field, new Picture(read.width(), read.height(), bytes.length, alt))
+                : Values.checkFile(field, name, read.format(), bytes.length);
         if (!findings.isEmpty()) {
             return new Uploaded.Refused(findings);
         }
-        var picture = new StoredPicture(
-                ids.next(), read.format(), read.width(), read.height(), bytes.length, shortened(name), alt.strip());
-        database.transaction(session -> {
-            var mapper = session.getMapper(MediaMapper.class);
-            mapper.insert(picture, sha256(bytes), author);
-            for (int seq = 0; seq * PIECE < bytes.length; seq++) {
-                mapper.insertPiece(
-                        picture.id(),
-                        seq,
-                        Arrays.copyOfRange(bytes, seq * PIECE, Math.min(bytes.length, (seq + 1) * PIECE)));
-            }
-            return null;
-        });
-        return new Uploaded.Stored(picture);
+        var file = new StoredFile(
+                ids.next(),
+                read.format(),
+                read.width(),
+                read.height(),
+                bytes.length,
+                shortened(name),
+                alt.strip(),
+                sha256(bytes),
+                50,
+                50,
+                Instant.now().truncatedTo(ChronoUnit.MILLIS),
+                author);
+        if (!contents.has(file.sha256())) {
+            contents.put(file.sha256(), bytes);
+        }
+        database.transaction(session -> insert(session.getConnection(), file));
+        if (file.picture()) {
+            background.submit(() -> derive(file, bytes));
+        }
+        return new Uploaded.Stored(file);
     }
 
-    public Optional<StoredPicture> find(long id) {
-        return database.transaction(session ->
-                Optional.ofNullable(session.getMapper(MediaMapper.class).find(id)));
+    private static int insert(Connection connection, StoredFile file) throws SQLException {
+        var sql = "INSERT INTO jontrel_media (id, format, width, height, bytes, name, alt, sha256, focus_x, focus_y,"
+                + " created_at, created_by) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)";
+        try (var statement = connection.prepareStatement(sql)) {
+            statement.setLong(1, file.id());
+            statement.setString(2, file.format());
+            statement.setInt(3, file.width());
+            statement.setInt(4, file.height());
+            statement.setLong(5, file.bytes());
+            statement.setString(6, file.name());
+            statement.setString(7, file.alt());
+            statement.setString(8, file.sha256());
+            statement.setInt(9, file.focusX());
+            statement.setInt(10, file.focusY());
+            statement.setTimestamp(
+                    11,
+                    Timestamp.valueOf(file.createdAt().atOffset(ZoneOffset.UTC).toLocalDateTime()));
+            statement.setString(12, file.createdBy());
+            return statement.executeUpdate();
+        }
+    }
+
+    private void derive(StoredFile file, byte[] bytes) {
+        for (int width : Inspection.WIDTHS) {
+            var name = file.sha256() + "-" + width;
+            if (width < file.width() && !contents.has(name)) {
+                try {
+                    contents.put(name, Inspection.derived(bytes, file.format(), width));
+                } catch (IOException | RuntimeException e) {
+                    LOG.warn("No smaller picture of {} in {} pixels: {}", file.id(), width, e.getMessage());
+                    return;
+                }
+            }
+        }
+    }
+
+    public Optional<StoredFile> find(long id) {
+        return Optional.ofNullable(find(List.of(id)).get(id));
+    }
+
+    /** By id; those that are not there are left out. */
+    public Map<Long, StoredFile> find(Collection<Long> some) {
+        var found = new LinkedHashMap<Long, StoredFile>();
+        if (!some.isEmpty()) {
+            var in = String.join(", ", java.util.Collections.nCopies(some.size(), "?"));
+            query(FOUND + " WHERE id IN (" + in + ")", List.copyOf(some)).forEach(file -> found.put(file.id(), file));
+        }
+        return found;
+    }
+
+    /** The files of a site, the newest first, behind the one with an id. */
+    public List<StoredFile> page(String search, Optional<Long> after, boolean pictures, int most) {
+        var parameters = new ArrayList<Object>();
+        var sql = new StringBuilder(FOUND + " WHERE 1 = 1");
+        if (!search.isBlank()) {
+            sql.append(" AND (name LIKE ? OR alt LIKE ?)");
+            var pattern = "%" + search.strip().replaceAll("([\\\\%_])", "\\\\$1") + "%";
+            parameters.add(pattern);
+            parameters.add(pattern);
+        }
+        if (pictures) {
+            sql.append(" AND width > 0");
+        }
+        after.ifPresent(id -> {
+            sql.append(" AND id < ?");
+            parameters.add(id);
+        });
+        return query(
+                sql.append(" ORDER BY id DESC LIMIT ")
+                        .append(Math.clamp(most, 1, 200))
+                        .toString(),
+                parameters);
+    }
+
+    private List<StoredFile> query(String sql, List<?> parameters) {
+        return database.transaction(session -> {
+            try (var statement = session.getConnection().prepareStatement(sql)) {
+                for (int i = 0; i < parameters.size(); i++) {
+                    statement.setObject(i + 1, parameters.get(i));
+                }
+                try (var rows = statement.executeQuery()) {
+                    var files = new ArrayList<StoredFile>();
+                    while (rows.next()) {
+                        files.add(file(rows));
+                    }
+                    return files;
+                }
+            }
+        });
+    }
+
+    private static StoredFile file(ResultSet row) throws SQLException {
+        return new StoredFile(
+                row.getLong(1),
+                row.getString(2),
+                row.getInt(3),
+                row.getInt(4),
+                row.getLong(5),
+                row.getString(6),
+                row.getString(7),
+                row.getString(8),
+                row.getInt(9),
+                row.getInt(10),
+                row.getTimestamp(11).toLocalDateTime().toInstant(ZoneOffset.UTC),
+                row.getString(12));
     }
 
     /** What keeps a picture or file from being a field's value, within a transaction of another store. */
     public List<Finding> check(Connection connection, Field field, long id) throws SQLException {
-        var sql = "SELECT format, width, height, bytes, name, alt FROM jontrel_media WHERE id = ?";
-        try (var statement = connection.prepareStatement(sql)) {
+        try (var statement = connection.prepareStatement(FOUND + " WHERE id = ?")) {
             statement.setLong(1, id);
             try (var row = statement.executeQuery()) {
                 boolean image = field.kind() instanceof Kind.Image;
-                if (!row.next() || image && row.getInt(2) == 0) {
+                var file = row.next() ? file(row) : null;
+                if (file == null || image && !file.picture()) {
                     var code = image ? Code.VALUE_NOT_IMAGE : Code.VALUE_NOT_FILE;
                     return List.of(Finding.of(code, Place.field("", field.id(), ""), field.label()));
                 }
                 return image
-                        ? Values.checkPicture(
-                                field, new Picture(row.getInt(2), row.getInt(3), row.getLong(4), row.getString(6)))
-                        : Values.checkFile(field, row.getString(5), row.getString(1), row.getLong(4));
+                        ? Values.checkPicture(field, new Picture(file.width(), file.height(), file.bytes(), file.alt()))
+                        : Values.checkFile(field, file.name(), file.format(), file.bytes());
             }
         }
     }
 
-    public byte[] bytes(long id) {
-        var out = new ByteArrayOutputStream();
-        database.transaction(session -> {
-            out.reset();
-            session.getMapper(MediaMapper.class).pieces(id).forEach(out::writeBytes);
-            return null;
+    /** Another alternative text or focal point; whether there is such a file. */
+    public boolean describe(long id, String alt, int focusX, int focusY) {
+        return database.transaction(session -> {
+                    var sql = "UPDATE jontrel_media SET alt = ?, focus_x = ?, focus_y = ? WHERE id = ?";
+                    try (var statement = session.getConnection().prepareStatement(sql)) {
+                        statement.setString(1, alt.strip());
+                        statement.setInt(2, Math.clamp(focusX, 0, 100));
+                        statement.setInt(3, Math.clamp(focusY, 0, 100));
+                        statement.setLong(4, id);
+                        return statement.executeUpdate();
+                    }
+                })
+                == 1;
+    }
+
+    /** Records that use a file, by the ids of their definitions. */
+    public List<Link> uses(long id) {
+        return database.transaction(session -> {
+            var sql = "SELECT holder_id, record_id FROM jontrel_media_use WHERE media_id = ? ORDER BY 1, 2 LIMIT 200";
+            try (var statement = session.getConnection().prepareStatement(sql)) {
+                statement.setLong(1, id);
+                try (var rows = statement.executeQuery()) {
+                    var uses = new ArrayList<Link>();
+                    while (rows.next()) {
+                        uses.add(new Link(rows.getString(1), rows.getLong(2)));
+                    }
+                    return uses;
+                }
+            }
         });
-        return out.toByteArray();
     }
 
-    private record Inspected(String format, int width, int height, Optional<Finding> finding) {
-        static Inspected refused(Code code, Object... arguments) {
-            return new Inspected("", 0, 0, Optional.of(Finding.of(code, Place.NOWHERE, arguments)));
+    /** Removes a file that nothing uses; its bytes go when no other upload has the same. Whether it was removed. */
+    public boolean remove(long id) {
+        var file = find(id);
+        if (file.isEmpty()) {
+            return false;
         }
+        boolean removed = database.transaction(session -> {
+                    var sql = "DELETE FROM jontrel_media WHERE id = ? AND NOT EXISTS"
+                            + " (SELECT 1 FROM jontrel_media_use u WHERE u.media_id = jontrel_media.id)";
+                    try (var statement = session.getConnection().prepareStatement(sql)) {
+                        statement.setLong(1, id);
+                        return statement.executeUpdate();
+                    }
+                })
+                == 1;
+        var sha = file.get().sha256();
+        if (removed && query(FOUND + " WHERE sha256 = ?", List.of(sha)).isEmpty()) {
+            contents.remove(sha);
+            Inspection.WIDTHS.forEach(width -> contents.remove(sha + "-" + width));
+        }
+        return removed;
     }
 
-    /** Format and size from the header, then the whole picture decoded, so that a cut-off or false one is refused. */
-    private static Inspected inspect(String name, byte[] bytes) {
-        if (bytes.length > MOST_BYTES) {
-            return Inspected.refused(Code.IMAGE_TOO_HEAVY, name, bytes.length / 1024, MOST_BYTES / 1024);
-        }
-        try (var in = ImageIO.createImageInputStream(new ByteArrayInputStream(bytes))) {
-            var readers = ImageIO.getImageReaders(in);
-            if (!readers.hasNext()) {
-                return Inspected.refused(Code.IMAGE_NOT_A_PICTURE, name);
-            }
-            var reader = readers.next();
-            try {
-                var format = reader.getFormatName().toLowerCase(Locale.ROOT);
-                reader.setInput(in);
-                int width = reader.getWidth(0);
-                int height = reader.getHeight(0);
-                if (!FORMATS.contains(format)) {
-                    return Inspected.refused(Code.IMAGE_NOT_A_PICTURE, name);
+    /**
+     * Bytes to serve.
+     *
+     * @param format of these bytes, which for a smaller picture may be another than the file's
+     */
+    public record Served(byte[] bytes, String format, String tag) {}
+
+    /** The file, or the smallest picture made of it that is at least so wide; the file itself where there is none yet. */
+    public Optional<Served> serve(StoredFile file, int width) {
+        if (file.picture() && width > 0) {
+            for (int each : Inspection.WIDTHS) {
+                if (each >= width && each < file.width()) {
+                    var name = file.sha256() + "-" + each;
+                    var smaller = contents.get(name);
+                    if (smaller.isPresent()) {
+                        return Optional.of(new Served(smaller.get(), Inspection.derivedFormat(file.format()), name));
+                    }
                 }
-                if ((long) width * height > MOST_PIXELS) {
-                    return Inspected.refused(
-                            Code.IMAGE_TOO_MANY_PIXELS,
-                            name,
-                            (long) width * height / 1_000_000,
-                            MOST_PIXELS / 1_000_000);
-                }
-                reader.read(0);
-                return new Inspected(format, width, height, Optional.empty());
-            } finally {
-                reader.dispose();
             }
-        } catch (IOException | RuntimeException _) {
-            return Inspected.refused(Code.IMAGE_NOT_A_PICTURE, name);
         }
+        return contents.get(file.sha256()).map(bytes -> new Served(bytes, file.format(), file.sha256()));
+    }
+
+    /** Widths in which there are, or will soon be, smaller pictures of a file. */
+    public static List<Integer> widths(StoredFile file) {
+        return Inspection.WIDTHS.stream().filter(width -> width < file.width()).toList();
     }
 
     private static String shortened(String name) {

@@ -49,6 +49,9 @@ final class Lists {
     static final int COUNTED = 10_000;
 
     private static final int MOST_SORTS = 3;
+    /** Of longer words the database keeps no index. */
+    private static final int LONGEST_WORD = 80;
+
     /** Words that the database keeps out of its index of words. */
     private static final Set<String> COMMON = Set.of(
             "about", "are", "com", "for", "from", "how", "that", "the", "this", "und", "was", "what", "when", "where",
@@ -148,12 +151,16 @@ final class Lists {
         }
         var all = new ArrayList<SqlCriterion>();
         var long3 = words.stream()
-                .filter(word -> word.length() > 2 && !COMMON.contains(word.toLowerCase(Locale.ROOT)))
+                .filter(word -> word.length() > 2
+                        && word.length() <= LONGEST_WORD
+                        && !COMMON.contains(word.toLowerCase(Locale.ROOT)))
                 .toList();
         if (!long3.isEmpty()) {
             all.add(matching(long3.stream().map(word -> "+" + word + "*").collect(Collectors.joining(" "))));
         }
-        words.stream().filter(word -> word.length() <= 2).forEach(word -> all.add(titled(word)));
+        words.stream()
+                .filter(word -> word.length() <= 2 || word.length() > LONGEST_WORD)
+                .forEach(word -> all.add(titled(word)));
         List<AndOrCriteriaGroup> rest =
                 all.stream().skip(1).map(SqlBuilder::and).toList();
         return Optional.of(group(all.getFirst(), rest));

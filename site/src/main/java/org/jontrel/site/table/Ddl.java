@@ -68,12 +68,14 @@ public final class Ddl {
                 CREATE TABLE IF NOT EXISTS jontrel_guard (slot TINYINT PRIMARY KEY, passed BIGINT NOT NULL)""",
                 """
                 CREATE TABLE IF NOT EXISTS jontrel_media (
-                  id BIGINT PRIMARY KEY, format VARCHAR(8) NOT NULL, width INT NOT NULL, height INT NOT NULL, bytes BIGINT NOT NULL,
-                  name VARCHAR(255) NOT NULL, alt VARCHAR(1000) NOT NULL, sha256 CHAR(64) NOT NULL,
-                  created_at DATETIME(3) NOT NULL, created_by VARCHAR(100) NOT NULL)""",
+                  id BIGINT PRIMARY KEY, format VARCHAR(16) NOT NULL, width INT NOT NULL, height INT NOT NULL, bytes BIGINT NOT NULL,
+                  name VARCHAR(255) NOT NULL, alt VARCHAR(1000) NOT NULL, sha256 CHAR(64) CHARACTER SET ascii NOT NULL,
+                  focus_x TINYINT NOT NULL DEFAULT 50, focus_y TINYINT NOT NULL DEFAULT 50,
+                  created_at DATETIME(3) NOT NULL, created_by VARCHAR(100) NOT NULL, KEY sha256 (sha256))""",
                 """
-                CREATE TABLE IF NOT EXISTS jontrel_media_chunk (
-                  media_id BIGINT NOT NULL, seq INT NOT NULL, content MEDIUMBLOB NOT NULL, PRIMARY KEY (media_id, seq))""",
+                CREATE TABLE IF NOT EXISTS jontrel_content (
+                  name VARCHAR(80) CHARACTER SET ascii NOT NULL, seq INT NOT NULL, content MEDIUMBLOB NOT NULL,
+                  PRIMARY KEY (name, seq))""",
                 """
                 CREATE TABLE IF NOT EXISTS jontrel_media_use (
                   media_id BIGINT NOT NULL, holder_id VARCHAR(40) NOT NULL, record_id BIGINT NOT NULL,

@@ -1,0 +1,298 @@
+package org.jontrel.server.publicsite;
+
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
+import org.jontrel.core.holder.Holder;
+import org.jontrel.core.model.ContentType;
+import org.jontrel.core.model.Field;
+import org.jontrel.core.model.Kind;
+import org.jontrel.core.value.Leaves;
+import org.jontrel.core.value.Link;
+import org.jontrel.core.value.Row;
+import org.jontrel.core.value.Values;
+import org.jontrel.server.record.Known;
+import org.jontrel.site.Site;
+import org.jontrel.site.media.StoredFile;
+import org.jontrel.site.record.StoredRecord;
+import org.jontrel.site.record.Write;
+import org.springframework.web.util.UriUtils;
+
+/** What pages of one site show of its records: every filled field that is shown, and no empty one. */
+final class PublicPages {
+    private final String path;
+    private final Site site;
+
+    PublicPages(String path, Site site) {
+        this.path = path;
+        this.site = site;
+    }
+
+    record Section(String title, List<Line> lines) {}
+
+    /**
+     * A record in a list.
+     *
+     * @param items its terms, with their colours
+     */
+    record Card(String title, String summary, String address, StoredFile picture, List<Line.Item> items) {}
+
+    /** Cards of records, in their order. */
+    List<Card> cards(Holder holder, Collection<StoredRecord> records) {
+        var known = Known.of(
+                path, site, holder, records.stream().map(StoredRecord::values).toList());
+        var addresses = site.records().addresses(holder.id(), records);
+        var terms = terms(holder, records);
+        return records.stream()
+                .map(record -> new Card(
+                        record.title().isEmpty() ? record.slug() : record.title(),
+                        String.valueOf(record.values().getOrDefault("part_summary", "")),
+                        address(holder, addresses.get(record.id())),
+                        record.values().get("part_lead_image") instanceof Long id ? known.file(id) : null,
+                        classified(holder, record, terms)))
+                .toList();
+    }
+
+    String address(Holder holder, String below) {
+        return "/at/" + encoded(path) + "/" + encoded(holder.path()) + "/" + below;
+    }
+
+    static String encoded(String segment) {
+        return UriUtils.encodePathSegment(segment, StandardCharsets.UTF_8);
+    }
+
+    private List<Line.Item> classified(Holder holder, StoredRecord record, Map<Link, Line.Item> terms) {
+        return holder.groups().stream()
+                .filter(group -> group.id().equals(Holder.CLASSIFIED))
+                .flatMap(group -> group.fields().stream())
+                .filter(field -> record.values().get(field.id()) instanceof List<?>)
+                .flatMap(field -> ((List<?>) record.values().get(field.id()))
+                        .stream().map(term -> terms.get(new Link(field.id(), (Long) term))))
+                .filter(Objects::nonNull)
+                .toList();
+    }
+
+    /** The terms that records have, with the first colour that each term holds. */
+    private Map<Link, Line.Item> terms(Holder holder, Collection<StoredRecord> records) {
+        var wanted = new HashMap<String, Set<Long>>();
+        var fields = holder.fields().toList();
+        records.forEach(record -> Leaves.of(fields, record.values(), (field, value) -> {
+            if (field.kind() instanceof Kind.TermPick pick && value instanceof Long term) {
+                wanted.computeIfAbsent(pick.taxonomy(), _ -> new HashSet<>()).add(term);
+            }
+        }));
+        var items = new LinkedHashMap<Link, Line.Item>();
+        var installed = site.installed();
+        wanted.forEach((taxonomy, ids) -> installed.table(taxonomy).ifPresent(table -> {
+            var terms = site.records().byIds(taxonomy, ids);
+            var addresses = site.records().addresses(taxonomy, terms);
+            terms.forEach(term -> items.put(
+                    new Link(taxonomy, term.id()),
+                    new Line.Item(
+                            term.title(),
+                            address(table.holder(), addresses.get(term.id())),
+                            colour(table.holder(), term))));
+        }));
+        return items;
+    }
+
+    private static String colour(Holder taxonomy, StoredRecord term) {
+        return taxonomy.byId().values().stream()
+                .filter(field ->
+                        field.kind() instanceof Kind.Colour && term.values().get(field.id()) != null)
+                .map(field -> String.valueOf(term.values().get(field.id())))
+                .findFirst()
+                .orElse(null);
+    }
+
+    /** The sections of a record's page. */
+    List<Section> sections(Holder holder, StoredRecord record) {
+        var known = Known.of(path, site, holder, List.of(record.values()));
+        var terms = terms(holder, List.of(record));
+        var hidden = hidden(holder, record);
+        var links = links(holder, record);
+        var sections = new ArrayList<Section>();
+        for (var group : holder.groups()) {
+            if (hidden.contains(group.id())) {
+                continue;
+            }
+            var lines = new ArrayList<Line>();
+            group.fields().stream()
+                    .filter(field -> !hidden.contains(field.key()))
+                    .forEach(field -> lines(field, record.values().get(field.id()), known, terms, links, lines));
+            if (!lines.isEmpty()) {
+                sections.add(new Section(group.id().equals(Holder.CLASSIFIED) ? "" : group.title(), lines));
+            }
+        }
+        pointers(holder, record).ifPresent(sections::add);
+        return sections;
+    }
+
+    private Set<String> hidden(Holder holder, StoredRecord record) {
+        var write = Write.fresh(
+                holder.id(), record.state(), Values.wire(holder.fields().toList(), record.values()), "");
+        return site.records()
+                .check(record.parent().map(write::under).orElse(write))
+                .map(checked -> checked.hidden())
+                .orElse(Set.of());
+    }
+
+    /** Where the relations of a record lead, for what visitors may see. */
+    private Map<Link, Line.Item> links(Holder holder, StoredRecord record) {
+        var wanted = new HashSet<Link>();
+        Leaves.of(holder.fields().toList(), record.values(), (_, value) -> {
+            if (value instanceof Link link) {
+                wanted.add(link);
+            }
+        });
+        return items(wanted);
+    }
+
+    private Map<Link, Line.Item> items(Set<Link> wanted) {
+        var byType = new HashMap<String, Set<Long>>();
+        wanted.forEach(link ->
+                byType.computeIfAbsent(link.type(), _ -> new HashSet<>()).add(link.id()));
+        var items = new HashMap<Link, Line.Item>();
+        var installed = site.installed();
+        var now = java.time.Instant.now();
+        byType.forEach((type, ids) -> installed.table(type).ifPresent(table -> {
+            var records = site.records().byIds(type, ids, Set.of("part_title")).stream()
+                    .filter(each -> each.visible(now))
+                    .toList();
+            var addresses = site.records().addresses(type, records);
+            boolean pages = table.holder().definition() instanceof ContentType is
+                    && is.publishing().visible();
+            records.forEach(each -> items.put(
+                    new Link(type, each.id()),
+                    new Line.Item(
+                            each.title().isEmpty() ? each.slug() : each.title(),
+                            pages ? address(table.holder(), addresses.get(each.id())) : null,
+                            null)));
+        }));
+        return items;
+    }
+
+    /** What leads here, by relations whose other end is shown. */
+    private java.util.Optional<Section> pointers(Holder holder, StoredRecord record) {
+        var lines = new ArrayList<Line>();
+        var installed = site.installed();
+        for (var pointers : site.records().pointers(holder.id(), record.id())) {
+            var field = installed
+                    .table(pointers.holderId())
+                    .flatMap(table -> table.holder().field(pointers.fieldId()))
+                    .orElseThrow();
+            if (field.kind() instanceof Kind.Relation relation
+                    && relation.inverse() != null
+                    && relation.inverse().shown()) {
+                var links = new HashSet<Link>();
+                pointers.records().forEach(id -> links.add(new Link(pointers.holderId(), id)));
+                var items = items(links).values().stream()
+                        .sorted(java.util.Comparator.comparing(Line.Item::text))
+                        .toList();
+                if (!items.isEmpty()) {
+                    lines.add(Line.items(relation.inverse().label(), items));
+                }
+            }
+        }
+        return lines.isEmpty() ? java.util.Optional.empty() : java.util.Optional.of(new Section("", lines));
+    }
+
+    private void lines(
+            Field field,
+            Object value,
+            Known known,
+            Map<Link, Line.Item> terms,
+            Map<Link, Line.Item> links,
+            List<Line> lines) {
+        if (value == null) {
+            return;
+        }
+        var several = value instanceof List<?> list ? list : List.of(value);
+        switch (field.kind()) {
+            case Kind.FieldGroup group -> {
+                var values = (Map<?, ?>) value;
+                group.fields().forEach(inner -> lines(inner, values.get(inner.id()), known, terms, links, lines));
+            }
+            case Kind.Repeater rows -> lines.add(rows(field, rows, several, known));
+            case Kind.LongText _ -> lines.add(Line.prose(field.label(), known.show(field, value)));
+            case Kind.RichText _ -> lines.add(Line.html(field.label(), (String) value));
+            case Kind.Image _ -> {
+                var pictures = several.stream()
+                        .map(id -> known.file((Long) id))
+                        .filter(Objects::nonNull)
+                        .toList();
+                if (!pictures.isEmpty()) {
+                    lines.add(Line.pictures(field.label(), pictures));
+                }
+            }
+            case Kind.File _ ->
+                add(
+                        lines,
+                        field,
+                        several.stream()
+                                .map(id -> known.file((Long) id))
+                                .filter(Objects::nonNull)
+                                .map(file -> new Line.Item(
+                                        file.name(), "/at/" + encoded(path) + "/media/" + file.id(), null))
+                                .toList());
+            case Kind.Relation _ ->
+                add(
+                        lines,
+                        field,
+                        several.stream()
+                                .map(links::get)
+                                .filter(Objects::nonNull)
+                                .toList());
+            case Kind.TermPick pick ->
+                add(
+                        lines,
+                        field,
+                        several.stream()
+                                .map(term -> terms.get(new Link(pick.taxonomy(), (Long) term)))
+                                .filter(Objects::nonNull)
+                                .toList());
+            case Kind.Email _ -> lines.add(one(field, known.show(field, value), "mailto:" + encoded((String) value)));
+            case Kind.Phone _ ->
+                lines.add(one(field, known.show(field, value), "tel:" + ((String) value).replaceAll("[^0-9+]", "")));
+            case Kind.Url _ -> lines.add(one(field, known.show(field, value), (String) value));
+            case Kind.Colour _ ->
+                lines.add(Line.items(field.label(), List.of(new Line.Item((String) value, null, (String) value))));
+            default -> lines.add(Line.text(field.label(), known.show(field, value)));
+        }
+    }
+
+    private static void add(List<Line> lines, Field field, List<Line.Item> items) {
+        if (!items.isEmpty()) {
+            lines.add(Line.items(field.label(), items));
+        }
+    }
+
+    private static Line one(Field field, String text, String href) {
+        return Line.items(field.label(), List.of(new Line.Item(text, href, null)));
+    }
+
+    private static Line rows(Field field, Kind.Repeater kind, List<?> rows, Known known) {
+        var filled = kind.fields().stream()
+                .filter(inner ->
+                        rows.stream().anyMatch(row -> ((Row) row).values().containsKey(inner.id())))
+                .toList();
+        return Line.rows(
+                field.label(),
+                filled.stream().map(Field::label).toList(),
+                rows.stream()
+                        .map(row -> filled.stream()
+                                .map(inner -> {
+                                    var value = ((Row) row).values().get(inner.id());
+                                    return value == null ? "" : known.show(inner, value);
+                                })
+                                .toList())
+                        .toList());
+    }
+}

@@ -1,0 +1,149 @@
+package org.jontrel.server.record;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.jontrel.core.holder.Holder;
+import org.jontrel.core.model.Field;
+import org.jontrel.core.model.Kind;
+import org.jontrel.core.value.Leaves;
+import org.jontrel.core.value.Link;
+import org.jontrel.core.value.Row;
+import org.jontrel.core.value.Values;
+import org.jontrel.site.Site;
+import org.jontrel.site.media.StoredFile;
+import org.jontrel.site.record.RecordStore;
+
+/** What the values of some records lead to, by the names people know it by; asked for once for all of them. */
+public final class Known {
+    private final String site;
+    private final Map<Link, RecordStore.Named> links;
+    private final Map<Long, StoredFile> files;
+
+    private Known(String site, Map<Link, RecordStore.Named> links, Map<Long, StoredFile> files) {
+        this.site = site;
+        this.links = links;
+        this.files = files;
+    }
+
+    /** A record or term that something leads to. */
+    @Schema(requiredProperties = {"type", "id", "title", "slug", "state"})
+    record LinkView(String type, long id, String title, String slug, String state) {}
+
+    /** An uploaded picture or file; width and height are 0 for what is no picture. */
+    @Schema(
+            requiredProperties = {
+                "id", "format", "width", "height", "bytes", "name", "alt", "address", "focusX", "focusY"
+            })
+    record FileView(
+            long id,
+            String format,
+            int width,
+            int height,
+            long bytes,
+            String name,
+            String alt,
+            String address,
+
+            @Schema(description = "What matters most in a picture, in hundredths of its width from the left")
+            int focusX,
+
+            int focusY) {
+        static FileView of(String site, StoredFile file) {
+            return new FileView(
+                    file.id(),
+                    file.format(),
+                    file.width(),
+                    file.height(),
+                    file.bytes(),
+                    file.name(),
+                    file.alt(),
+                    "/at/" + site + "/media/" + file.id(),
+                    file.focusX(),
+                    file.focusY());
+        }
+    }
+
+    public static Known of(String site, Site engine, Holder holder, Collection<? extends Map<String, Object>> records) {
+        var links = new LinkedHashSet<Link>();
+        var files = new LinkedHashSet<Long>();
+        var fields = holder.fields().toList();
+        records.forEach(values -> Leaves.of(fields, values, (field, value) -> {
+            switch (field.kind()) {
+                case Kind.Relation _ when value instanceof Link link -> links.add(link);
+                case Kind.TermPick pick when value instanceof Long term -> links.add(new Link(pick.taxonomy(), term));
+                case Kind.Image _, Kind.File _ -> files.add((Long) value);
+                default -> {}
+            }
+        }));
+        return new Known(site, engine.records().named(links), engine.media().find(files));
+    }
+
+    static Known links(String site, Site engine, Set<Link> links) {
+        return new Known(site, engine.records().named(links), new HashMap<>());
+    }
+
+    List<LinkView> links() {
+        return links.entrySet().stream()
+                .map(each -> new LinkView(
+                        each.getKey().type(),
+                        each.getKey().id(),
+                        each.getValue().title(),
+                        each.getValue().slug(),
+                        each.getValue().state()))
+                .sorted(java.util.Comparator.comparing(LinkView::type).thenComparing(LinkView::id))
+                .toList();
+    }
+
+    /** A picture or file; {@code null} where it is not there. */
+    public StoredFile file(long id) {
+        return files.get(id);
+    }
+
+    List<FileView> files() {
+        return files.values().stream().map(file -> FileView.of(site, file)).toList();
+    }
+
+    /** What people call a record or term; {@code null} where it is not there. */
+    public RecordStore.Named named(Link link) {
+        return links.get(link);
+    }
+
+    /** A value as a visitor reads it, records and terms by their names. */
+    public String show(Field field, Object value) {
+        return switch (value) {
+            case List<?> list
+            when !(field.kind() instanceof Kind.Repeater) ->
+                list.stream()
+                        .map(each -> show(field, each))
+                        .filter(text -> !text.isEmpty())
+                        .collect(Collectors.joining(", "));
+            case List<?> list -> list.stream().map(each -> show(field, each)).collect(Collectors.joining("\n"));
+            case Row row -> line(field.inner(), row.values());
+            case Map<?, ?> group -> line(field.inner(), group);
+            case Link link -> title(link);
+            case Long term when field.kind() instanceof Kind.TermPick pick -> title(new Link(pick.taxonomy(), term));
+            case Long file
+            when field.kind() instanceof Kind.Image || field.kind() instanceof Kind.File ->
+                files.containsKey(file) ? files.get(file).name() : "";
+            default -> Values.show(field.kind(), value);
+        };
+    }
+
+    private String title(Link link) {
+        return links.containsKey(link) ? links.get(link).title() : "";
+    }
+
+    private String line(List<Field> fields, Map<?, ?> values) {
+        return fields.stream()
+                .filter(field -> Objects.nonNull(values.get(field.id())))
+                .map(field -> field.label() + " " + show(field, values.get(field.id())))
+                .collect(Collectors.joining(", "));
+    }
+}

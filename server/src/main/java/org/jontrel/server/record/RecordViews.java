@@ -1,0 +1,227 @@
+package org.jontrel.server.record;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.time.Instant;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.jontrel.core.holder.Holder;
+import org.jontrel.core.value.FormCheck;
+import org.jontrel.core.value.Link;
+import org.jontrel.core.value.RecordChanges;
+import org.jontrel.core.value.Values;
+import org.jontrel.site.record.StoredRecord;
+
+/** What records look like over HTTP. */
+final class RecordViews {
+    private RecordViews() {}
+
+    /** A record that another stands under. */
+    @Schema(requiredProperties = {"type", "id"})
+    record ParentView(
+            @Schema(description = "Id of its content type or taxonomy")
+            String type,
+
+            long id) {
+        Link link() {
+            return new Link(type, id);
+        }
+    }
+
+    /**
+     * @param path keys and row numbers to the value, as {@code tests.0.begun}
+     */
+    @Schema(requiredProperties = {"path", "required", "code", "sentence"})
+    record ProblemView(
+            String path,
+
+            @Schema(description = "Whether only something required is missing: a draft may lack it")
+            boolean required,
+
+            String code,
+            String sentence) {
+        static List<ProblemView> of(List<FormCheck.Problem> problems) {
+            return problems.stream()
+                    .map(problem -> new ProblemView(
+                            problem.path(),
+                            problem.required(),
+                            problem.finding().code().name(),
+                            problem.finding().sentence()))
+                    .toList();
+        }
+    }
+
+    @Schema(
+            requiredProperties = {
+                "id",
+                "slug",
+                "address",
+                "position",
+                "state",
+                "version",
+                "complete",
+                "createdAt",
+                "updatedAt",
+                "createdBy",
+                "updatedBy",
+                "title",
+                "values",
+                "shown"
+            })
+    record RecordView(
+            long id,
+            String slug,
+
+            @Schema(description = "Address of its public page; empty where it has none")
+            String address,
+
+            ParentView parent,
+
+            @Schema(description = "Among those that stand under one record")
+            int position,
+
+            @Schema(description = "draft, published, scheduled or retired")
+            String state,
+
+            @Schema(description = "When a scheduled record appears")
+            Instant publishAt,
+
+            int version,
+            boolean complete,
+            Instant createdAt,
+            Instant updatedAt,
+            String createdBy,
+            String updatedBy,
+            String title,
+
+            @Schema(description = "By field key; empty ones are left out")
+            Map<String, Object> values,
+
+            @Schema(description = "Values as a visitor reads them, by field key")
+            Map<String, String> shown) {}
+
+    /** A record to work on, with all that its form shows. */
+    @Schema(requiredProperties = {"record", "links", "files", "problems", "pointers", "hidden"})
+    record OpenRecord(
+            RecordView record,
+
+            @Schema(description = "Records and terms that its values lead to")
+            List<Known.LinkView> links,
+
+            @Schema(description = "Pictures and files that its values use")
+            List<Known.FileView> files,
+
+            @Schema(description = "Why it is incomplete") List<ProblemView> problems,
+
+            @Schema(description = "What leads to it, relation by relation")
+            List<PointerView> pointers,
+
+            @Schema(description = "Paths of fields, and ids of groups, that conditions hide")
+            List<String> hidden) {}
+
+    @Schema(requiredProperties = {"holder", "sort", "key", "label", "shown", "records"})
+    record PointerView(
+            @Schema(description = "Id of what points") String holder,
+
+            String sort,
+            String key,
+
+            @Schema(description = "The relation as it is named from this end")
+            String label,
+
+            @Schema(description = "Whether the definitions want it shown here")
+            boolean shown,
+
+            List<Known.LinkView> records) {}
+
+    @Schema(requiredProperties = {"records"})
+    record ListView(
+            List<RecordView> records,
+
+            @Schema(description = "Where the next page begins; absent at the end")
+            String next) {}
+
+    @Schema(requiredProperties = {"records", "exact"})
+    record CountView(
+            long records,
+
+            @Schema(description = "Whether there are just so many, or more")
+            boolean exact) {}
+
+    /** What somebody else stored since, and what both make together. */
+    @Schema(requiredProperties = {"record", "theirs", "merged", "clashes"})
+    record ConflictView(
+            OpenRecord record,
+            List<DifferenceView> theirs,
+
+            @Schema(description = "Their values where only they changed something, and mine elsewhere; by field key")
+            Map<String, Object> merged,
+
+            List<ClashView> clashes) {}
+
+    @Schema(requiredProperties = {"path", "label", "before", "after"})
+    record DifferenceView(String path, String label, String before, String after) {
+        static List<DifferenceView> of(List<RecordChanges.Difference> differences) {
+            return differences.stream()
+                    .map(each -> new DifferenceView(each.path(), each.label(), each.before(), each.after()))
+                    .toList();
+        }
+    }
+
+    @Schema(requiredProperties = {"path", "label", "mineShown", "theirsShown"})
+    record ClashView(String path, String label, Object mine, Object theirs, String mineShown, String theirsShown) {
+        static List<ClashView> of(List<RecordChanges.Clash> clashes) {
+            return clashes.stream()
+                    .map(each -> new ClashView(
+                            each.path(),
+                            each.label(),
+                            each.mine(),
+                            each.theirs(),
+                            each.mineShown(),
+                            each.theirsShown()))
+                    .toList();
+        }
+    }
+
+    /** A state of a record and how it came about. */
+    @Schema(requiredProperties = {"version", "state", "at", "by", "changes", "current"})
+    record PastView(
+            int version,
+            String state,
+            Instant at,
+            String by,
+
+            @Schema(description = "What differs from the state before")
+            List<DifferenceView> changes,
+
+            boolean current) {}
+
+    static RecordView view(String site, Holder holder, StoredRecord record, String address, Known known) {
+        var shown = new LinkedHashMap<String, String>();
+        holder.fields().forEach(field -> {
+            var value = record.values().get(field.id());
+            if (value != null) {
+                shown.put(field.key(), known.show(field, value));
+            }
+        });
+        return new RecordView(
+                record.id(),
+                record.slug(),
+                holder.path().isEmpty() ? "" : "/at/" + site + "/" + holder.path() + "/" + address,
+                record.parent()
+                        .map(parent -> new ParentView(parent.type(), parent.id()))
+                        .orElse(null),
+                record.position(),
+                record.state().code(),
+                record.publishAt().orElse(null),
+                record.version(),
+                record.complete(),
+                record.createdAt(),
+                record.updatedAt(),
+                record.createdBy(),
+                record.updatedBy(),
+                record.title().isEmpty() ? record.slug() : record.title(),
+                Values.wire(holder.fields().toList(), record.values()),
+                shown);
+    }
+}
