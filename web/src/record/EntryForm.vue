@@ -1,61 +1,48 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import Problems from '@/shared/Problems.vue';
-import type { FindingView } from '@/shared/api/client';
-import { fieldsOf, groupsOf, type ContentType, type Field } from '@/shared/kinds';
-import FieldControl from './FieldControl.vue';
-import { partFields } from './parts';
+import type { Field } from '@/shared/kinds';
+import EntryField from './EntryField.vue';
+import { useForm } from './form';
 
-/** The form an editor fills, made from the definition; used by the proof and by records alike. */
-const props = defineProps<{
-  type: ContentType;
-  /** Labels of the standard parts, by key. */
-  parts: Record<string, string>;
-  problems: FindingView[];
-  /** Where pictures go; without it none can be uploaded. */
-  site?: string;
-  readonly?: boolean;
-}>();
+interface FormGroup {
+  id: string;
+  title: string;
+  description: string;
+  fields: { field: unknown }[];
+}
+
+/** The form an editor fills, made from the definitions; of records and of definitions that are tried alike. */
+const props = defineProps<{ first: { field: unknown }[]; groups: FormGroup[] }>();
 const values = defineModel<Record<string, unknown>>({ required: true });
 const emit = defineEmits<{ touch: [string] }>();
+const form = useForm();
 
 const sections = computed(() => [
-  { id: 'parts', title: '', fields: partFields(props.parts) },
-  ...groupsOf(props.type).map((group) => ({ id: group.id ?? '', title: group.title, fields: fieldsOf(group) })),
+  { id: 'first', title: '', description: '', fields: props.first },
+  ...props.groups.filter((group) => !form.hidden(group.id)),
 ]);
+const fieldsOf = (section: FormGroup) => section.fields.map(({ field }) => field as Field);
 
 function set(field: Field, value: unknown): void {
   values.value = { ...values.value, [field.key]: value };
-  emit('touch', field.id ?? '');
-}
-
-function problemsOf(field: Field): FindingView[] {
-  return props.problems.filter(
-    (problem) => problem.field === field.id || (!problem.field && problem.property === field.key),
-  );
+  emit('touch', field.key);
 }
 </script>
 
 <template>
   <div class="form">
-    <fieldset v-for="section in sections" :key="section.id" :disabled="readonly">
-      <legend v-if="section.title">{{ section.title }}</legend>
-      <div v-for="field in section.fields" :key="field.id" class="field" :data-field="field.key">
-        <label class="label" :for="`v-${field.id}`">
-          {{ field.label || field.key }}
-          <span v-if="field.required" class="muted normal">({{ $t('form.required') }})</span>
-        </label>
-        <FieldControl
-          :id="`v-${field.id}`"
+    <fieldset v-for="section in sections" :key="section.id" :disabled="form.readonly()">
+      <legend v-if="section.title" dir="auto">{{ section.title }}</legend>
+      <p v-if="section.description" class="hint">{{ section.description }}</p>
+      <div class="line">
+        <EntryField
+          v-for="field in fieldsOf(section)"
+          :key="field.id"
           :field="field"
-          :type-key="type.key"
+          :path="field.key"
           :value="values[field.key]"
-          :site="site"
-          :invalid="problemsOf(field).length > 0"
           @change="set(field, $event)"
         />
-        <p v-if="field.help" :id="`v-${field.id}-help`" class="hint">{{ field.help }}</p>
-        <Problems :id="`v-${field.id}-problems`" :of="problemsOf(field)" />
       </div>
     </fieldset>
   </div>
@@ -77,13 +64,9 @@ legend {
   border-bottom: 1px solid var(--line);
   overflow-wrap: anywhere;
 }
-.field {
-  margin-bottom: 12px;
-}
-.label {
-  overflow-wrap: anywhere;
-}
-.normal {
-  font-weight: 400;
+.line {
+  display: grid;
+  grid-template-columns: repeat(6, minmax(0, 1fr));
+  gap: 12px;
 }
 </style>

@@ -1,53 +1,90 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui';
-import { useDebounceFn, useEventListener } from '@vueuse/core';
-import { computed, ref, watch } from 'vue';
+import { useEventListener } from '@vueuse/core';
+import { computed, nextTick, watch } from 'vue';
 import { useI18n } from 'vue-i18n';
-import { onBeforeRouteLeave, useRoute, useRouter } from 'vue-router';
+import { onBeforeRouteLeave, onBeforeRouteUpdate, useRoute, useRouter } from 'vue-router';
 import { useSession } from '@/session/session';
 import Problems from '@/shared/Problems.vue';
 import Tag from '@/shared/Tag.vue';
-import { api, ApiError, ask, sentenceOf, type FindingView, type Schemas } from '@/shared/api/client';
+import { api, ask, sentenceOf } from '@/shared/api/client';
 import { shortTime } from '@/shared/time';
+import ConflictPanel from './ConflictPanel.vue';
 import EntryForm from './EntryForm.vue';
+import RecordHistory from './RecordHistory.vue';
+import RecordSide from './RecordSide.vue';
+import { idOf, provideForm, type FormContext } from './form';
+import { useHolders, type Holder } from './holders';
+import { pathOf, siteLinks } from './links';
+import { neighbours } from './neighbours';
+import { toneOf } from './states';
+import { useRecord, type OpenRecord } from './useRecord';
 
 const { t } = useI18n();
 const route = useRoute();
 const router = useRouter();
 const session = useSession();
-const type = ref<Schemas['InstalledType']>();
-const record = ref<Schemas['RecordView']>();
-const values = ref<Record<string, unknown>>({});
-const problems = ref<FindingView[]>([]);
-const touched = ref(new Set<string>());
-const sentence = ref('');
-const newer = ref<Schemas['RecordView']>();
-const dirty = ref(false);
-const at = computed(() => ({ site: String(route.params.site), type: String(route.params.type) }));
-const isNew = computed(() => route.params.id === 'new');
+const holders = useHolders();
+const site = computed(() => String(route.params.site));
+const holder = computed(() => holders.at(String(route.params.type)));
+const workspace = computed(() => String(route.params.workspace));
+const id = computed(() => String(route.params.id));
+const record = useRecord(
+  () => site.value,
+  () => holder.value,
+  () => id.value,
+);
+const { open, values, sentence, conflict, dirty, found, place, isNew, safe } = record;
+const links = siteLinks(
+  () => site.value,
+  () => holder.value,
+  holders.byId,
+  () => workspace.value,
+);
+const form: FormContext = {
+  prefix: 'v',
+  readonly: () => !session.mayWrite,
+  problems: (path) => record.shownProblems.value.filter((problem) => problem.path === path),
+  hidden: (path) => record.hidden.value.includes(path),
+  ...links,
+};
+provideForm(form);
 
-function show(found: Schemas['RecordView']): void {
-  record.value = found;
-  values.value = { ...found.values };
-  problems.value = [];
-  sentence.value = '';
-  newer.value = undefined;
-  dirty.value = false;
-}
+const title = computed(
+  () =>
+    open.value?.record.title ?? holder.value?.wordings.add ?? t('record.add', { name: holder.value?.singular ?? '' }),
+);
+const around = computed(() => neighbours(site.value, holder.value?.id ?? '', Number(id.value)));
+const list = computed(() => ({
+  name: 'record-list',
+  params: { workspace: workspace.value, site: site.value, type: String(route.params.type) },
+}));
+const one = (other: number | string) => ({ name: 'record', params: { ...route.params, id: other } });
+const isType = computed(() => holder.value?.sort === 'types');
+
+watch(open, (now) => {
+  if (now) {
+    links.know(now.links, now.files);
+  }
+});
 
 watch(
-  () => route.params.id,
-  async (id) => {
-    if (id === undefined || record.value?.id === Number(id)) {
+  () => [site.value, String(route.params.type), id.value],
+  async () => {
+    if (open.value && String(open.value.record.id) === id.value) {
       return;
     }
     try {
-      const types = await ask(api.GET('/api/sites/{site}/types', { params: { path: { site: at.value.site } } }));
-      type.value = types.find((each) => each.definition.key === at.value.type);
-      if (id !== 'new') {
-        const params = { path: { ...at.value, id: Number(id) } };
-        show(await ask(api.GET('/api/sites/{site}/types/{type}/records/{id}', { params })));
+      if (holders.site !== site.value || !holders.all) {
+        await holders.load(site.value);
       }
+      if (!holder.value) {
+        sentence.value = t('record.noSuch', { key: String(route.params.type) });
+        return;
+      }
+      const from = route.query.copy ? await copyOf(Number(route.query.copy)) : {};
+      const under = String(route.query.under ?? '').split('/');
+      await record.load(from, under.length === 2 ? { type: under[0] ?? '', id: Number(under[1]) } : undefined);
     } catch (thrown) {
       sentence.value = sentenceOf(thrown);
     }
@@ -55,98 +92,186 @@ watch(
   { immediate: true },
 );
 
-const check = useDebounceFn(async () => {
-  const body = { values: values.value };
-  const found = await ask(api.POST('/api/sites/{site}/types/{type}/check', { params: { path: at.value }, body }));
-  problems.value = found.filter((problem) => touched.value.has(problem.field));
-}, 300);
+/** The values of another record to begin with; rows become rows of their own. */
+async function copyOf(other: number): Promise<Record<string, unknown>> {
+  const params = { path: { ...pathOf(site.value, holder.value as Holder), id: other } };
+  const from = await ask(api.GET('/api/sites/{site}/{sort}/{key}/records/{id}', { params }));
+  links.know(from.links, from.files);
+  return JSON.parse(JSON.stringify(from.record.values, (key, value: unknown) => (key === '_row' ? undefined : value)));
+}
 
-function touch(field: string): void {
-  dirty.value = true;
-  touched.value.add(field);
-  if (session.mayWrite) {
-    check()?.catch(() => undefined);
+async function save(state: 'draft' | 'published' | 'scheduled' | 'retired'): Promise<void> {
+  const stored = await record.save(state);
+  if (stored && isNew.value) {
+    await router.replace(one(stored.record.id));
+  }
+  if (record.refused.value) {
+    await nextTick();
+    document.getElementById('record-problems')?.focus();
   }
 }
 
-async function save(state: 'draft' | 'published'): Promise<void> {
-  sentence.value = '';
-  const body = { version: record.value?.version ?? 0, state, values: values.value };
+function restored(next: OpenRecord): void {
+  record.show(next);
+}
+
+async function remove(): Promise<void> {
+  const now = open.value?.record;
+  if (!now || !holder.value) {
+    return;
+  }
   try {
-    const stored = record.value
-      ? await ask(
-          api.PUT('/api/sites/{site}/types/{type}/records/{id}', {
-            params: { path: { ...at.value, id: record.value.id } },
-            body,
-          }),
-        )
-      : await ask(api.POST('/api/sites/{site}/types/{type}/records', { params: { path: at.value }, body }));
-    show(stored);
-    if (isNew.value) {
-      await router.replace({ params: { ...route.params, id: stored.id } });
-    }
+    const params = { path: { ...pathOf(site.value, holder.value), id: now.id }, query: { version: now.version } };
+    await ask(api.DELETE('/api/sites/{site}/{sort}/{key}/records/{id}', { params }));
+    dirty.value = false;
+    await router.push({ ...list.value, query: { deleted: String(now.id), title: now.title } });
   } catch (thrown) {
     sentence.value = sentenceOf(thrown);
-    if (thrown instanceof ApiError) {
-      problems.value = thrown.findings;
-      newer.value = thrown.current as Schemas['RecordView'] | undefined;
-    }
   }
 }
 
+/** To the field that a problem is about, its rows unfolded. */
+function jump(path: string): void {
+  const target = document.getElementById(idOf(form, path)) ?? document.querySelector(`[data-field="${path}"]`);
+  target?.scrollIntoView({ block: 'center' });
+  (target as HTMLElement | null)?.focus();
+}
+
+const mayLeave = () => !dirty.value || safe.value || window.confirm(t('record.leave'));
 useEventListener(window, 'beforeunload', (event) => {
-  if (dirty.value) {
+  if (dirty.value && !safe.value) {
     event.preventDefault();
   }
 });
-onBeforeRouteLeave(() => !dirty.value || window.confirm(t('record.leave')));
+useEventListener(window, 'keydown', (event: KeyboardEvent) => {
+  if ((event.ctrlKey || event.metaKey) && event.key === 's' && session.mayWrite) {
+    event.preventDefault();
+    void save((open.value?.record.state ?? 'draft') as 'draft');
+  }
+});
+onBeforeRouteLeave(mayLeave);
+onBeforeRouteUpdate(mayLeave);
 </script>
 
 <template>
   <div class="page record">
-    <RouterLink :to="{ name: 'record-list', params: { workspace: route.params.workspace, ...at } }">{{
-      $t('record.back')
-    }}</RouterLink>
-    <div v-if="type" class="stack">
+    <div class="row spread">
+      <RouterLink :to="list">{{ $t('record.back') }}</RouterLink>
+      <div v-if="!isNew" class="row">
+        <RouterLink v-if="around.before" :to="one(around.before)">{{ $t('record.before') }}</RouterLink>
+        <RouterLink v-if="around.after" :to="one(around.after)">{{ $t('record.after') }}</RouterLink>
+      </div>
+    </div>
+    <div v-if="holder" class="stack">
       <div class="row spread head">
         <div>
-          <span v-if="record && session.mayWrite" class="muted">{{ type.wordings.edit }}</span>
-          <h1>{{ record ? record.shown.title : type.wordings.add }}</h1>
+          <span v-if="open" class="muted">{{ holder.wordings.edit ?? holder.singular }}</span>
+          <h1 dir="auto">{{ holder.sort === 'values' ? holder.singular : title }}</h1>
         </div>
         <div v-if="session.mayWrite" class="row">
-          <NButton v-if="record?.state !== 'published'" @click="save('draft')">{{ $t('record.saveDraft') }}</NButton>
-          <NButton v-else @click="save('draft')">{{ $t('record.unpublish') }}</NButton>
-          <NButton type="primary" @click="save('published')">{{
-            $t(record?.state === 'published' ? 'record.savePublished' : 'record.publish')
-          }}</NButton>
+          <template v-if="isType">
+            <NButton v-if="open?.record.state !== 'published'" @click="save('draft')">{{
+              $t('record.saveDraft')
+            }}</NButton>
+            <NButton v-else @click="save('draft')">{{ $t('record.unpublish') }}</NButton>
+            <NButton v-if="open?.record.state === 'published'" @click="save('retired')">{{
+              $t('record.retire')
+            }}</NButton>
+            <NButton type="primary" @click="save('published')">{{
+              $t(open?.record.state === 'published' ? 'record.savePublished' : 'record.publish')
+            }}</NButton>
+          </template>
+          <NButton v-else type="primary" @click="save('published')">{{ $t('record.savePublished') }}</NButton>
         </div>
       </div>
-      <div v-if="record" class="row" role="status">
-        <Tag :tone="record.state === 'draft' ? 'draft' : 'safe'">{{ $t(`record.${record.state}`) }}</Tag>
+      <div v-if="open" class="row state" role="status">
+        <Tag v-if="isType" :tone="toneOf(open.record.state)">{{ $t(`record.states.${open.record.state}`) }}</Tag>
+        <Tag v-if="!open.record.complete" tone="bad">{{ $t('record.incomplete') }}</Tag>
         <span class="muted"
-          >{{ $t('record.saved', { time: shortTime(record.updatedAt) }) }}
-          {{ $t('record.by', { name: record.updatedBy }) }}</span
+          >{{ $t('record.saved', { time: shortTime(open.record.updatedAt) }) }}
+          {{ $t('record.by', { name: open.record.updatedBy }) }}</span
         >
-        <a v-if="record.state === 'published'" :href="record.page" target="_blank">{{ $t('record.seePage') }}</a>
+        <span v-if="dirty" class="muted">{{ $t(safe ? 'record.unsaved' : 'record.notKept') }}</span>
+        <a
+          v-if="open.record.state === 'published' && open.record.address"
+          :href="open.record.address"
+          target="_blank"
+          >{{ $t('record.seePage') }}</a
+        >
       </div>
       <div aria-live="assertive">
         <Problems v-if="sentence" :of="[{ sentence, severity: 'blocker' }]" />
-        <NButton v-if="newer" size="small" @click="show(newer)">{{ $t('record.conflict') }}</NButton>
       </div>
-      <div v-if="record && !record.complete" class="panel">
-        <strong>{{ $t('record.incompleteWhy') }}</strong>
-        <Problems :of="record.problems" />
-      </div>
-      <EntryForm
-        v-model="values"
-        class="panel"
-        :type="type.definition"
-        :parts="type.parts"
-        :problems="problems"
-        :site="at.site"
-        :readonly="!session.mayWrite"
-        @touch="touch"
+      <ConflictPanel
+        v-if="conflict"
+        :of="conflict"
+        :by="conflict.record.record.updatedBy"
+        @merge="record.merge($event)"
+        @theirs="record.show(conflict.record)"
       />
+      <div v-if="found" class="panel row spread">
+        <span>{{ $t('record.found', { time: shortTime(found.at) }) }}</span>
+        <span class="row">
+          <NButton size="small" @click="record.takeUnfinished()">{{ $t('record.takeFound') }}</NButton>
+          <NButton size="small" quaternary @click="record.dropUnfinished()">{{ $t('record.dropFound') }}</NButton>
+        </span>
+      </div>
+      <div
+        v-if="record.refused.value || (open && !open.record.complete && record.problems.value.length)"
+        id="record-problems"
+        class="panel"
+        tabindex="-1"
+      >
+        <strong>{{
+          record.refused.value
+            ? $t('record.problems', { n: record.problems.value.length }, record.problems.value.length)
+            : $t('record.incompleteWhy')
+        }}</strong>
+        <ul class="problems">
+          <li v-for="problem in record.problems.value" :key="problem.path + problem.sentence">
+            <button type="button" class="plain-button" @click="jump(problem.path)">{{ problem.sentence }}</button>
+          </li>
+        </ul>
+      </div>
+      <div class="columns">
+        <EntryForm
+          v-model="values"
+          class="panel main"
+          :first="holder.first"
+          :groups="holder.groups"
+          @touch="record.touch"
+        />
+        <aside class="panel aside" :aria-label="$t('record.aside')">
+          <RecordSide
+            v-model:slug="place.slug"
+            v-model:parent="place.parent"
+            v-model:publish-at="place.publishAt"
+            :site="site"
+            :workspace="workspace"
+            :holder="holder"
+            :record="open?.record"
+            :pointers="open?.pointers ?? []"
+            :readonly="!session.mayWrite"
+            @touch="record.touch('own')"
+            @schedule="save('scheduled')"
+          />
+          <div v-if="open && session.mayWrite && holder.sort !== 'values'" class="row acts">
+            <RouterLink v-if="isType" :to="{ ...one('new'), query: { copy: String(open.record.id) } }">{{
+              $t('record.duplicate')
+            }}</RouterLink>
+            <NButton size="tiny" quaternary @click="remove">{{ $t('record.delete') }}</NButton>
+          </div>
+          <RecordHistory
+            v-if="open"
+            :site="site"
+            :holder="holder"
+            :record="open.record"
+            :may-write="session.mayWrite"
+            @restored="restored"
+            @failed="sentence = $event"
+          />
+        </aside>
+      </div>
     </div>
     <Problems v-else-if="sentence" :of="[{ sentence, severity: 'blocker' }]" />
   </div>
@@ -154,7 +279,7 @@ onBeforeRouteLeave(() => !dirty.value || window.confirm(t('record.leave')));
 
 <style scoped>
 .record {
-  max-width: 760px;
+  max-width: 1120px;
 }
 .head {
   align-items: flex-start;
@@ -162,5 +287,35 @@ onBeforeRouteLeave(() => !dirty.value || window.confirm(t('record.leave')));
 }
 .head h1 {
   overflow-wrap: anywhere;
+}
+.state {
+  flex-wrap: wrap;
+}
+.problems {
+  margin: 4px 0 0;
+  padding-left: 18px;
+}
+.problems button {
+  text-align: start;
+  color: var(--rust);
+}
+.columns {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 300px;
+  gap: 16px;
+  align-items: start;
+}
+.aside {
+  display: flex;
+  flex-direction: column;
+  gap: 16px;
+}
+.acts {
+  justify-content: space-between;
+}
+@media (max-width: 900px) {
+  .columns {
+    grid-template-columns: minmax(0, 1fr);
+  }
 }
 </style>

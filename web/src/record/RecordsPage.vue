@@ -1,17 +1,20 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue';
+import { computed, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useWorkspace } from '@/frame/workspace';
-import { api, ask, type Schemas } from '@/shared/api/client';
 import RecordList from './RecordList.vue';
+import TermList from './TermList.vue';
+import { addressOf, useHolders, type Holder } from './holders';
 
 const route = useRoute();
 const router = useRouter();
 const workspace = useWorkspace();
-const types = ref<Schemas['InstalledType'][]>();
+const holders = useHolders();
+const SORTS = ['types', 'taxonomies', 'values'] as const;
 
 const site = computed(() => workspace.sites.find((each) => each.path === route.params.site));
-const type = computed(() => types.value?.find((each) => each.definition.key === route.params.type));
+const holder = computed(() => holders.at(String(route.params.type ?? '')));
+const ofSort = (sort: string) => holders.all?.filter((each) => each.sort === sort) ?? [];
 
 watch(
   () => [workspace.sites.length, route.params.site],
@@ -27,12 +30,11 @@ watch(
 watch(
   () => route.params.site,
   async (path) => {
-    types.value = undefined;
     if (typeof path === 'string' && path) {
-      types.value = await ask(api.GET('/api/sites/{site}/types', { params: { path: { site: path } } })).catch(() => []);
-      const first = types.value[0];
-      if (first && !type.value) {
-        await router.replace({ name: 'record-list', params: { ...route.params, type: first.definition.key } });
+      await holders.load(path).catch(() => undefined);
+      const first = ofSort('types')[0] ?? holders.all?.[0];
+      if (first && !holder.value) {
+        await router.replace(to(first));
       }
     }
   },
@@ -43,6 +45,12 @@ function choose(event: Event): void {
   const path = (event.target as HTMLSelectElement).value;
   void router.push({ name: 'record-list', params: { workspace: workspace.path, site: path } });
 }
+
+/** Site values exist once, so they open at once. */
+function to(each: Holder) {
+  const params = { ...route.params, type: addressOf(each) };
+  return each.sort === 'values' ? { name: 'record', params: { ...params, id: 1 } } : { name: 'record-list', params };
+}
 </script>
 
 <template>
@@ -52,29 +60,32 @@ function choose(event: Event): void {
       <select id="site" class="input" :value="site?.path" @change="choose">
         <option v-for="each in workspace.sites" :key="each.path" :value="each.path">{{ each.name }}</option>
       </select>
-      <ul>
-        <li v-for="each in types" :key="each.definition.id">
-          <RouterLink
-            :to="{ name: 'record-list', params: { ...route.params, type: each.definition.key } }"
-            :class="{ selected: each === type }"
-          >
-            <span>{{ each.definition.plural }}</span><span class="muted">{{ each.records }}</span>
-          </RouterLink>
-        </li>
-      </ul>
+      <template v-for="sort in SORTS" :key="sort">
+        <h2 v-if="ofSort(sort).length">{{ $t(`record.sorts.${sort}`) }}</h2>
+        <ul>
+          <li v-for="each in ofSort(sort)" :key="each.id">
+            <RouterLink :to="to(each)" :class="{ selected: each === holder }">
+              <span>{{ each.plural }}</span><span v-if="sort !== 'values'" class="muted"
+                >{{ each.records.toLocaleString('en') }}{{ each.exact ? '' : '+' }}</span
+              >
+            </RouterLink>
+          </li>
+        </ul>
+      </template>
     </nav>
     <div class="main">
       <div v-if="workspace.sites.length === 0" class="empty">
         <p>{{ $t('record.noSites') }}</p>
         <RouterLink :to="{ name: 'sites', params: { workspace: workspace.path } }">{{ $t('frame.sites') }}</RouterLink>
       </div>
-      <div v-else-if="types?.length === 0 && site" class="empty">
+      <div v-else-if="holders.all?.length === 0 && site" class="empty">
         <p>{{ $t('record.noTypes', { site: site.name }) }}</p>
         <RouterLink :to="{ name: 'plan', params: { workspace: workspace.path, site: site.path } }">{{
           $t('site.open')
         }}</RouterLink>
       </div>
-      <RecordList v-else-if="type && site" :key="site.path + type.definition.key" :site="site.path" :type="type" />
+      <TermList v-else-if="site && holder?.sort === 'taxonomies'" :site="site.path" :holder="holder" />
+      <RecordList v-else-if="site && holder?.sort === 'types'" :site="site.path" :holder="holder" />
     </div>
   </div>
 </template>
@@ -113,5 +124,10 @@ li a.selected {
 .main {
   padding: 16px 24px;
   min-width: 0;
+}
+h2 {
+  margin: 12px 0 4px;
+  font-size: 13px;
+  color: var(--muted);
 }
 </style>

@@ -54,8 +54,6 @@ interface KindInfo {
   icon: Component;
   /** Settings that have no editor of their own, in the order they are shown. */
   settings: Record<string, Control>;
-  /** Whether sites can hold it already; other kinds can be defined, and are released once sites can. */
-  held: boolean;
 }
 
 const AMOUNT: Record<string, Control> = { many: 'flag', min_count: 'whole', max_count: 'whole' };
@@ -74,13 +72,11 @@ export const kinds: Record<KindCode, KindInfo> = {
       suffix: 'text',
       unique: 'flag',
     },
-    held: true,
   },
-  long_text: { icon: IconLongText, settings: { max_length: 'whole', rows: 'whole' }, held: true },
+  long_text: { icon: IconLongText, settings: { max_length: 'whole', rows: 'whole' } },
   rich_text: {
     icon: IconRichText,
     settings: { max_length: 'whole', formats: { tokens: FORMATS, absent: ['bold', 'italic', 'links', 'lists'] } },
-    held: false,
   },
   number: {
     icon: IconNumber,
@@ -92,13 +88,12 @@ export const kinds: Record<KindCode, KindInfo> = {
       unit: 'text',
       shown: { token: ['box', 'slider', 'marks'] },
     },
-    held: true,
   },
-  yes_no: { icon: IconYesNo, settings: { yes: 'text', no: 'text' }, held: true },
-  date: { icon: IconDate, settings: { earliest: 'date', latest: 'date' }, held: true },
-  time: { icon: IconTime, settings: { earliest: 'time', latest: 'time' }, held: true },
-  date_time: { icon: IconDateTime, settings: { earliest: 'moment', latest: 'moment' }, held: false },
-  choice: { icon: IconChoice, settings: { ...AMOUNT, shown: { token: ['menu', 'buttons', 'ticks'] } }, held: true },
+  yes_no: { icon: IconYesNo, settings: { yes: 'text', no: 'text' } },
+  date: { icon: IconDate, settings: { earliest: 'date', latest: 'date' } },
+  time: { icon: IconTime, settings: { earliest: 'time', latest: 'time' } },
+  date_time: { icon: IconDateTime, settings: { earliest: 'moment', latest: 'moment' } },
+  choice: { icon: IconChoice, settings: { ...AMOUNT, shown: { token: ['menu', 'buttons', 'ticks'] } } },
   image: {
     icon: IconImage,
     settings: {
@@ -112,24 +107,22 @@ export const kinds: Record<KindCode, KindInfo> = {
       widths: 'wholes',
       alt_required: 'flagOn',
     },
-    held: true,
   },
-  file: { icon: IconFile, settings: { ...AMOUNT, formats: 'words', max_kilobytes: 'whole' }, held: false },
-  email: { icon: IconEmail, settings: {}, held: true },
-  url: { icon: IconUrl, settings: { schemes: 'words' }, held: false },
-  phone: { icon: IconPhone, settings: {}, held: true },
-  colour: { icon: IconColour, settings: {}, held: true },
-  icon: { icon: IconIcon, settings: {}, held: false },
-  place: { icon: IconPlace, settings: {}, held: false },
-  relation: { icon: IconRelation, settings: { ...AMOUNT, ordered: 'flag', symmetric: 'flag' }, held: false },
-  term: { icon: IconTerm, settings: AMOUNT, held: false },
-  group: { icon: IconGroup, settings: {}, held: false },
+  file: { icon: IconFile, settings: { ...AMOUNT, formats: 'words', max_kilobytes: 'whole' } },
+  email: { icon: IconEmail, settings: {} },
+  url: { icon: IconUrl, settings: { schemes: 'words' } },
+  phone: { icon: IconPhone, settings: {} },
+  colour: { icon: IconColour, settings: {} },
+  icon: { icon: IconIcon, settings: {} },
+  place: { icon: IconPlace, settings: {} },
+  relation: { icon: IconRelation, settings: { ...AMOUNT, ordered: 'flag', symmetric: 'flag' } },
+  term: { icon: IconTerm, settings: AMOUNT },
+  group: { icon: IconGroup, settings: {} },
   repeater: {
     icon: IconRepeater,
     settings: { min_rows: 'whole', max_rows: 'whole', shown: { token: ['cards', 'table'] } },
-    held: false,
   },
-  note: { icon: IconNote, settings: { text: 'long' }, held: false },
+  note: { icon: IconNote, settings: { text: 'long' } },
 };
 
 export const kindCodes = Object.keys(kinds) as KindCode[];

@@ -12,6 +12,8 @@ export class ApiError extends Error {
     message: string,
     readonly findings: FindingView[],
     readonly current: unknown,
+    /** Where in what was sent something is wrong, for records. */
+    readonly problems: Schemas['RecordProblem'][] = [],
   ) {
     super(message);
   }
@@ -49,14 +51,21 @@ interface Answer<T> {
   response: Response;
 }
 
-function isProblem(error: unknown): error is { detail?: string; findings?: FindingView[]; current?: unknown } {
+interface ProblemDetails {
+  detail?: string;
+  findings?: FindingView[];
+  current?: unknown;
+  problems?: Schemas['RecordProblem'][];
+}
+
+function isProblem(error: unknown): error is ProblemDetails {
   return typeof error === 'object' && error !== null;
 }
 
 export function toError(status: number, error: unknown): ApiError {
-  const problem = isProblem(error) ? error : {};
+  const problem: ProblemDetails = isProblem(error) ? error : {};
   const detail = problem.detail ?? i18n.global.t('common.odd', { status });
-  return new ApiError(status, detail, problem.findings ?? [], problem.current);
+  return new ApiError(status, detail, problem.findings ?? [], problem.current, problem.problems ?? []);
 }
 
 /** The data of an answer; throws an {@link ApiError} for any other. */

@@ -100,6 +100,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/record-parts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["own_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/session": {
         parameters: {
             query?: never;
@@ -132,6 +148,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sites/{site}/holders": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all_3"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sites/{site}/impact": {
         parameters: {
             query?: never;
@@ -148,7 +180,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/sites/{site}/pictures/{id}": {
+    "/api/sites/{site}/media": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all_2"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{site}/media/{id}": {
         parameters: {
             query?: never;
             header?: never;
@@ -156,9 +204,9 @@ export interface paths {
             cookie?: never;
         };
         get: operations["find"];
-        put?: never;
+        put: operations["describe"];
         post?: never;
-        delete?: never;
+        delete: operations["remove_2"];
         options?: never;
         head?: never;
         patch?: never;
@@ -260,14 +308,14 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/sites/{site}/types": {
+    "/api/sites/{site}/undo-plan": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        get: operations["types"];
+        get: operations["undoPlan"];
         put?: never;
         post?: never;
         delete?: never;
@@ -276,7 +324,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/sites/{site}/types/{type}/check": {
+    "/api/sites/{site}/{sort}/{key}/bulk": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["change_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{site}/{sort}/{key}/check": {
         parameters: {
             query?: never;
             header?: never;
@@ -292,7 +356,39 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/sites/{site}/types/{type}/fields/{field}/pictures": {
+    "/api/sites/{site}/{sort}/{key}/count": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["count"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{site}/{sort}/{key}/export.{format}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["export_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{site}/{sort}/{key}/fields/{field}/files": {
         parameters: {
             query?: never;
             header?: never;
@@ -308,7 +404,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/sites/{site}/types/{type}/records": {
+    "/api/sites/{site}/{sort}/{key}/merge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["merge"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{site}/{sort}/{key}/records": {
         parameters: {
             query?: never;
             header?: never;
@@ -324,7 +436,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/sites/{site}/types/{type}/records/{id}": {
+    "/api/sites/{site}/{sort}/{key}/records/{id}": {
         parameters: {
             query?: never;
             header?: never;
@@ -334,22 +446,54 @@ export interface paths {
         get: operations["one"];
         put: operations["change"];
         post?: never;
-        delete?: never;
+        delete: operations["remove_1"];
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/api/sites/{site}/undo-plan": {
+    "/api/sites/{site}/{sort}/{key}/records/{id}/back": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        get: operations["undoPlan"];
+        get?: never;
+        put?: never;
+        post: operations["bringBack"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{site}/{sort}/{key}/records/{id}/history": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["history"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{site}/{sort}/{key}/records/{id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["restore"];
         delete?: never;
         options?: never;
         head?: never;
@@ -851,6 +995,15 @@ export interface components {
              */
             title?: string;
         };
+        Bulk: {
+            /** @description publish, draft, retire, set, add, remove or bring_back */
+            act: string;
+            /** @description Key of the field to set or add to */
+            field?: string;
+            ids: number[];
+            /** @description As a form sends it; absent to empty the field */
+            value?: unknown;
+        };
         ChangeView: {
             advice: string;
             reach: string[];
@@ -864,9 +1017,16 @@ export interface components {
             sort: string;
         };
         Check: {
+            parent?: components["schemas"]["ParentView"];
+            state?: string;
             values: {
                 [key: string]: unknown;
             };
+        };
+        Checked: {
+            /** @description Paths of fields, and ids of groups, that conditions hide */
+            hidden: string[];
+            problems: components["schemas"]["RecordProblem"][];
         };
         /** choice list */
         ChoiceList: {
@@ -888,6 +1048,14 @@ export interface components {
             title: string;
             /** @description The key it had before; lets a file without ids say what was renamed. */
             was?: string;
+        };
+        ClashView: {
+            label: string;
+            mine?: unknown;
+            mineShown: string;
+            path: string;
+            theirs?: unknown;
+            theirsShown: string;
         };
         CodeRequest: {
             /** @description The definition whose code was edited, so that what others changed since is kept */
@@ -927,6 +1095,19 @@ export interface components {
             is_not?: (string | number | boolean) | (string | number | boolean)[];
             taxonomy: string;
             under?: (string | number | boolean) | (string | number | boolean)[];
+        };
+        ConflictProblem: {
+            current: components["schemas"]["ConflictView"];
+            detail: string;
+        };
+        ConflictView: {
+            clashes: components["schemas"]["ClashView"][];
+            /** @description Their values where only they changed something, and mine elsewhere; by field key */
+            merged: {
+                [key: string]: unknown;
+            };
+            record: components["schemas"]["OpenRecord"];
+            theirs: components["schemas"]["DifferenceView"][];
         };
         /** content type */
         ContentType: {
@@ -1077,6 +1258,12 @@ export interface components {
             field?: components["schemas"]["Field"];
             group?: components["schemas"]["Group"];
         };
+        CountView: {
+            /** @description Whether there are just so many, or more */
+            exact: boolean;
+            /** Format: int64 */
+            records: number;
+        };
         DecisionBody: {
             /** @enum {string} */
             about: "REQUIRED_EMPTY" | "UNCONVERTED" | "OUTSIDE_LIMITS";
@@ -1095,6 +1282,19 @@ export interface components {
             revision: number;
             /** @description Of type, taxonomy, group, list, values, layout and listing */
             sort: string;
+        };
+        Describe: {
+            alt: string;
+            /** Format: int32 */
+            focusX: number;
+            /** Format: int32 */
+            focusY: number;
+        };
+        DifferenceView: {
+            after: string;
+            before: string;
+            label: string;
+            path: string;
         };
         DraftView: {
             /** @description Ids of definitions that differ from the latest release */
@@ -2351,6 +2551,27 @@ export interface components {
         FieldView: {
             field: components["schemas"]["Field"];
         };
+        FileView: {
+            address: string;
+            alt: string;
+            /** Format: int64 */
+            bytes: number;
+            /**
+             * Format: int32
+             * @description What matters most in a picture, in hundredths of its width from the left
+             */
+            focusX: number;
+            /** Format: int32 */
+            focusY: number;
+            format: string;
+            /** Format: int32 */
+            height: number;
+            /** Format: int64 */
+            id: number;
+            name: string;
+            /** Format: int32 */
+            width: number;
+        };
         FindingView: {
             code: string;
             definition: string;
@@ -2375,6 +2596,15 @@ export interface components {
             property: string;
             sentence: string;
             value?: unknown;
+        };
+        FormField: {
+            field: components["schemas"]["Field"];
+        };
+        FormGroup: {
+            description: string;
+            fields: components["schemas"]["FormField"][];
+            id: string;
+            title: string;
         };
         /** group */
         Group: {
@@ -2423,6 +2653,32 @@ export interface components {
             definition: string;
             visit: string;
         };
+        HolderView: {
+            definition: components["schemas"]["Definition"];
+            /** @description Whether there are just so many, or more */
+            exact: boolean;
+            /** @description Fields before all groups, such as standard parts */
+            first: components["schemas"]["FormField"][];
+            /** @description What is filled in, with shared groups and choice lists in their places */
+            groups: components["schemas"]["FormGroup"][];
+            id: string;
+            key: string;
+            parentRequired: boolean;
+            /** @description Public address segment; empty where it has no pages */
+            path: string;
+            plural: string;
+            /** Format: int64 */
+            records: number;
+            singular: string;
+            /** @description types, taxonomies or values, as in addresses of this API */
+            sort: string;
+            /** @description Ids of what its records may stand under */
+            under: string[];
+            /** @description Texts about a content type, by name; empty for others */
+            wordings: {
+                [key: string]: string;
+            };
+        };
         Imported: {
             findings: components["schemas"]["FindingView"][];
             workspace: components["schemas"]["WorkspaceView"];
@@ -2452,18 +2708,6 @@ export interface components {
             /** @description Keys that fields beside these have */
             taken: string[];
             text: string;
-        };
-        InstalledType: {
-            definition: components["schemas"]["ContentType"];
-            /** @description Labels of its standard parts, by key */
-            parts: {
-                [key: string]: string;
-            };
-            /** Format: int64 */
-            records: number;
-            wordings: {
-                [key: string]: string;
-            };
         };
         /** inverse */
         Inverse: {
@@ -2509,12 +2753,18 @@ export interface components {
             /** @description The key it had before; lets a file without ids say what was renamed. */
             was?: string;
         };
-        ListView: {
-            /** Format: int32 */
-            pageSize: number;
-            records: components["schemas"]["RecordView"][];
+        LinkView: {
             /** Format: int64 */
-            total: number;
+            id: number;
+            slug: string;
+            state: string;
+            title: string;
+            type: string;
+        };
+        ListView: {
+            /** @description Where the next page begins; absent at the end */
+            next?: string;
+            records: components["schemas"]["RecordView"][];
         };
         /** listing */
         Listing: {
@@ -2589,6 +2839,42 @@ export interface components {
             draft: components["schemas"]["DraftView"];
             id: string;
         };
+        MediaView: {
+            address: string;
+            alt: string;
+            /** Format: int64 */
+            bytes: number;
+            createdBy: string;
+            /** Format: int32 */
+            focusX: number;
+            /** Format: int32 */
+            focusY: number;
+            /** @description What it is by its bytes, such as jpeg or pdf */
+            format: string;
+            /** Format: int32 */
+            height: number;
+            /** Format: int64 */
+            id: number;
+            name: string;
+            /**
+             * Format: int32
+             * @description In pixels; 0 for what is no picture
+             */
+            width: number;
+        };
+        MergeTerms: {
+            /** Format: int64 */
+            from: number;
+            /** Format: int64 */
+            into: number;
+        };
+        MergedTerms: {
+            /**
+             * Format: int64
+             * @description Records whose term was replaced
+             */
+            records: number;
+        };
         Names: {
             keys: string[];
             paths: string[];
@@ -2634,6 +2920,23 @@ export interface components {
             lastVersion?: string;
             nextVersion: string;
         };
+        OpenMedia: {
+            file: components["schemas"]["MediaView"];
+            uses: components["schemas"]["UseView"][];
+        };
+        OpenRecord: {
+            /** @description Pictures and files that its values use */
+            files: components["schemas"]["FileView"][];
+            /** @description Paths of fields, and ids of groups, that conditions hide */
+            hidden: string[];
+            /** @description Records and terms that its values lead to */
+            links: components["schemas"]["LinkView"][];
+            /** @description What leads to it, relation by relation */
+            pointers: components["schemas"]["PointerView"][];
+            /** @description Why it is incomplete */
+            problems: components["schemas"]["RecordProblem"][];
+            record: components["schemas"]["RecordView"];
+        };
         /** option */
         Option: {
             /** @description Kept for life; given when left out. */
@@ -2660,22 +2963,36 @@ export interface components {
             /** @description The field to sort by. */
             field: string;
         };
+        Outcome: {
+            /** @description Records that were changed */
+            done: number[];
+            refused: components["schemas"]["RefusedView"][];
+        };
+        OwnView: {
+            id: string;
+            kind: string;
+            label: string;
+        };
+        ParentView: {
+            /** Format: int64 */
+            id: number;
+            /** @description Id of its content type or taxonomy */
+            type: string;
+        };
+        PastView: {
+            /** Format: date-time */
+            at: string;
+            by: string;
+            /** @description What differs from the state before */
+            changes: components["schemas"]["DifferenceView"][];
+            current: boolean;
+            state: string;
+            /** Format: int32 */
+            version: number;
+        };
         Person: {
             definition: string;
             name: string;
-        };
-        PictureView: {
-            address: string;
-            alt: string;
-            /** Format: int64 */
-            bytes: number;
-            /** Format: int32 */
-            height: number;
-            /** Format: int64 */
-            id: number;
-            name: string;
-            /** Format: int32 */
-            width: number;
         };
         PlanStepView: {
             instant: boolean;
@@ -2694,6 +3011,17 @@ export interface components {
             site: string;
             steps: components["schemas"]["PlanStepView"][];
             to: string;
+        };
+        PointerView: {
+            /** @description Id of what points */
+            holder: string;
+            key: string;
+            /** @description The relation as it is named from this end */
+            label: string;
+            records: components["schemas"]["LinkView"][];
+            /** @description Whether the definitions want it shown here */
+            shown: boolean;
+            sort: string;
         };
         Present: {
             others: components["schemas"]["Person"][];
@@ -2740,23 +3068,41 @@ export interface components {
             samples: string[];
             why: string;
         };
+        RecordProblem: {
+            code: string;
+            path: string;
+            /** @description Whether only something required is missing: a draft may lack it */
+            required: boolean;
+            sentence: string;
+        };
         RecordView: {
+            /** @description Address of its public page; empty where it has none */
+            address: string;
             complete: boolean;
             /** Format: date-time */
             createdAt: string;
             createdBy: string;
             /** Format: int64 */
             id: number;
-            /** @description Address of its public page */
-            page: string;
-            /** @description Why it is incomplete */
-            problems: components["schemas"]["FindingView"][];
+            parent?: components["schemas"]["ParentView"];
+            /**
+             * Format: int32
+             * @description Among those that stand under one record
+             */
+            position: number;
+            /**
+             * Format: date-time
+             * @description When a scheduled record appears
+             */
+            publishAt?: string;
             /** @description Values as a visitor reads them, by field key */
             shown: {
                 [key: string]: string;
             };
             slug: string;
+            /** @description draft, published, scheduled or retired */
             state: string;
+            title: string;
             /** Format: date-time */
             updatedAt: string;
             updatedBy: string;
@@ -2766,6 +3112,16 @@ export interface components {
             };
             /** Format: int32 */
             version: number;
+        };
+        RefusedProblem: {
+            detail: string;
+            problems: components["schemas"]["RecordProblem"][];
+        };
+        RefusedView: {
+            /** Format: int64 */
+            id: number;
+            sentence: string;
+            title: string;
         };
         RegroupRequest: {
             group: string;
@@ -2781,6 +3137,18 @@ export interface components {
             /** Format: int32 */
             types: number;
             version: string;
+        };
+        Restore: {
+            /**
+             * Format: int32
+             * @description Version the writer had seen
+             */
+            current: number;
+            /**
+             * Format: int32
+             * @description The state to bring back
+             */
+            version: number;
         };
         RunView: {
             by: string;
@@ -2894,6 +3262,7 @@ export interface components {
             startedAt?: string;
             state: string;
         };
+        StreamingResponseBody: unknown;
         TakeRequest: {
             definitions: components["schemas"]["Taken"][];
         };
@@ -2995,13 +3364,37 @@ export interface components {
             taxonomy: components["schemas"]["Taxonomy"];
             text: string;
         };
+        UseView: {
+            /** Format: int64 */
+            id: number;
+            key: string;
+            singular: string;
+            sort: string;
+            title: string;
+        };
         WorkspaceView: {
             path: string;
             title: string;
         };
-        Write: {
-            /** @enum {string} */
-            state: "draft" | "published";
+        WriteBody: {
+            parent?: components["schemas"]["ParentView"];
+            /** @description Whether values that are not sent stay as they are */
+            part?: boolean;
+            /**
+             * Format: int32
+             * @description Among those under one record; absent to keep it, or to put it last
+             */
+            position?: number;
+            /**
+             * Format: date-time
+             * @description When a scheduled record appears, in UTC
+             */
+            publishAt?: string;
+            /** @description Address segment; absent to keep it, or to have one made from the title */
+            slug?: string;
+            /** @description draft, published, scheduled or retired */
+            state: string;
+            /** @description By field key */
             values: {
                 [key: string]: unknown;
             };
@@ -3191,6 +3584,26 @@ export interface operations {
             };
         };
     };
+    own_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["OwnView"][];
+                };
+            };
+        };
+    };
     session: {
         parameters: {
             query?: never;
@@ -3275,6 +3688,28 @@ export interface operations {
             };
         };
     };
+    all_3: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["HolderView"][];
+                };
+            };
+        };
+    };
     impact: {
         parameters: {
             query?: never;
@@ -3297,6 +3732,32 @@ export interface operations {
             };
         };
     };
+    all_2: {
+        parameters: {
+            query?: {
+                search?: string;
+                after?: number;
+                pictures?: boolean;
+            };
+            header?: never;
+            path: {
+                site: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["MediaView"][];
+                };
+            };
+        };
+    };
     find: {
         parameters: {
             query?: never;
@@ -3315,8 +3776,56 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["PictureView"];
+                    "*/*": components["schemas"]["OpenMedia"];
                 };
+            };
+        };
+    };
+    describe: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Describe"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["OpenMedia"];
+                };
+            };
+        };
+    };
+    remove_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -3484,7 +3993,7 @@ export interface operations {
             };
         };
     };
-    types: {
+    undoPlan: {
         parameters: {
             query?: never;
             header?: never;
@@ -3501,7 +4010,35 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["InstalledType"][];
+                    "*/*": components["schemas"]["PlanView"];
+                };
+            };
+        };
+    };
+    change_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+                sort: string;
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Bulk"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Outcome"];
                 };
             };
         };
@@ -3512,7 +4049,8 @@ export interface operations {
             header?: never;
             path: {
                 site: string;
-                type: string;
+                sort: string;
+                key: string;
             };
             cookie?: never;
         };
@@ -3528,7 +4066,64 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["FindingView"][];
+                    "*/*": components["schemas"]["Checked"];
+                };
+            };
+        };
+    };
+    count: {
+        parameters: {
+            query?: {
+                where?: string;
+                search?: string;
+            };
+            header?: never;
+            path: {
+                site: string;
+                sort: string;
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["CountView"];
+                };
+            };
+        };
+    };
+    export_1: {
+        parameters: {
+            query?: {
+                where?: string;
+                search?: string;
+                order?: string;
+                fields?: string;
+            };
+            header?: never;
+            path: {
+                site: string;
+                sort: string;
+                key: string;
+                format: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["StreamingResponseBody"];
                 };
             };
         };
@@ -3541,7 +4136,8 @@ export interface operations {
             header?: never;
             path: {
                 site: string;
-                type: string;
+                sort: string;
+                key: string;
                 field: string;
             };
             cookie?: never;
@@ -3561,7 +4157,35 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["PictureView"];
+                    "*/*": components["schemas"]["MediaView"];
+                };
+            };
+        };
+    };
+    merge: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+                sort: string;
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MergeTerms"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["MergedTerms"];
                 };
             };
         };
@@ -3569,15 +4193,21 @@ export interface operations {
     list: {
         parameters: {
             query?: {
+                /** @description A condition as in definitions, as JSON, fields and parts by their ids */
+                where?: string;
                 search?: string;
-                state?: string;
-                incomplete?: boolean;
-                page?: number;
+                /** @description Ids of fields or parts with commas between; a minus before one turns it around */
+                order?: string;
+                after?: string;
+                most?: number;
+                /** @description Ids of fields with commas between; all where empty */
+                fields?: string;
             };
             header?: never;
             path: {
                 site: string;
-                type: string;
+                sort: string;
+                key: string;
             };
             cookie?: never;
         };
@@ -3600,13 +4230,14 @@ export interface operations {
             header?: never;
             path: {
                 site: string;
-                type: string;
+                sort: string;
+                key: string;
             };
             cookie?: never;
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Write"];
+                "application/json": components["schemas"]["WriteBody"];
             };
         };
         responses: {
@@ -3616,7 +4247,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["RecordView"];
+                    "*/*": components["schemas"]["OpenRecord"];
                 };
             };
         };
@@ -3627,7 +4258,8 @@ export interface operations {
             header?: never;
             path: {
                 site: string;
-                type: string;
+                sort: string;
+                key: string;
                 id: number;
             };
             cookie?: never;
@@ -3640,7 +4272,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["RecordView"];
+                    "*/*": components["schemas"]["OpenRecord"];
                 };
             };
         };
@@ -3651,34 +4283,81 @@ export interface operations {
             header?: never;
             path: {
                 site: string;
-                type: string;
+                sort: string;
+                key: string;
                 id: number;
             };
             cookie?: never;
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Write"];
+                "application/json": components["schemas"]["WriteBody"];
             };
         };
         responses: {
-            /** @description OK */
+            /** @description Stored */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["RecordView"];
+                    "*/*": components["schemas"]["OpenRecord"];
+                };
+            };
+            /** @description Somebody else saved it since */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ConflictProblem"];
+                };
+            };
+            /** @description Values need attention */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["RefusedProblem"];
                 };
             };
         };
     };
-    undoPlan: {
+    remove_1: {
+        parameters: {
+            query: {
+                version: number;
+            };
+            header?: never;
+            path: {
+                site: string;
+                sort: string;
+                key: string;
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    bringBack: {
         parameters: {
             query?: never;
             header?: never;
             path: {
                 site: string;
+                sort: string;
+                key: string;
+                id: number;
             };
             cookie?: never;
         };
@@ -3690,7 +4369,61 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["PlanView"];
+                    "*/*": components["schemas"]["OpenRecord"];
+                };
+            };
+        };
+    };
+    history: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+                sort: string;
+                key: string;
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PastView"][];
+                };
+            };
+        };
+    };
+    restore: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+                sort: string;
+                key: string;
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Restore"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["OpenRecord"];
                 };
             };
         };

@@ -28,7 +28,7 @@ class Opening {
                 RecordViews.view(at.site(), holder, record, address, known),
                 links(at, record, known),
                 known.files(),
-                RecordViews.ProblemView.of(checked.problems()),
+                RecordViews.RecordProblem.of(checked.problems()),
                 pointers(at, record.id()),
                 List.copyOf(checked.hidden()));
     }

@@ -2,7 +2,9 @@ package org.jontrel.server.record;
 
 import static org.jontrel.server.record.Holders.SORTS;
 
+import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.media.Schema;
+import io.swagger.v3.oas.annotations.responses.ApiResponse;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.security.Principal;
@@ -76,7 +78,7 @@ class RecordController {
 
     @Schema(requiredProperties = {"problems", "hidden"})
     record Checked(
-            List<RecordViews.ProblemView> problems,
+            List<RecordViews.RecordProblem> problems,
 
             @Schema(description = "Paths of fields, and ids of groups, that conditions hide")
             List<String> hidden) {}
@@ -107,6 +109,15 @@ class RecordController {
         return save(at, Optional.empty(), body, principal);
     }
 
+    @ApiResponse(responseCode = "200", description = "Stored", useReturnTypeSchema = true)
+    @ApiResponse(
+            responseCode = "409",
+            description = "Somebody else saved it since",
+            content = @Content(schema = @Schema(implementation = RecordViews.ConflictProblem.class)))
+    @ApiResponse(
+            responseCode = "422",
+            description = "Values need attention",
+            content = @Content(schema = @Schema(implementation = RecordViews.RefusedProblem.class)))
     @PutMapping("/records/{id}")
     RecordViews.OpenRecord change(
             @PathVariable String site,
@@ -144,7 +155,7 @@ class RecordController {
                         refused.problems().stream()
                                 .map(problem -> problem.finding())
                                 .toList(),
-                        RecordViews.ProblemView.of(refused.problems()));
+                        RecordViews.RecordProblem.of(refused.problems()));
             case Saved.Conflict(StoredRecord current) ->
                 throw Refusal.conflict(
                         current.updatedBy() + " saved this since you opened it. Nothing of yours was stored.",
@@ -188,7 +199,7 @@ class RecordController {
                 .records()
                 .check(body.parent() == null ? write : write.under(body.parent().link()))
                 .orElseThrow();
-        return new Checked(RecordViews.ProblemView.of(checked.problems()), List.copyOf(checked.hidden()));
+        return new Checked(RecordViews.RecordProblem.of(checked.problems()), List.copyOf(checked.hidden()));
     }
 
     /** Removes a record; it can be brought back. */

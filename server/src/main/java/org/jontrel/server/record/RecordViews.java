@@ -32,7 +32,7 @@ final class RecordViews {
      * @param path keys and row numbers to the value, as {@code tests.0.begun}
      */
     @Schema(requiredProperties = {"path", "required", "code", "sentence"})
-    record ProblemView(
+    record RecordProblem(
             String path,
 
             @Schema(description = "Whether only something required is missing: a draft may lack it")
@@ -40,9 +40,9 @@ final class RecordViews {
 
             String code,
             String sentence) {
-        static List<ProblemView> of(List<FormCheck.Problem> problems) {
+        static List<RecordProblem> of(List<FormCheck.Problem> problems) {
             return problems.stream()
-                    .map(problem -> new ProblemView(
+                    .map(problem -> new RecordProblem(
                             problem.path(),
                             problem.required(),
                             problem.finding().code().name(),
@@ -111,7 +111,7 @@ final class RecordViews {
             @Schema(description = "Pictures and files that its values use")
             List<Known.FileView> files,
 
-            @Schema(description = "Why it is incomplete") List<ProblemView> problems,
+            @Schema(description = "Why it is incomplete") List<RecordProblem> problems,
 
             @Schema(description = "What leads to it, relation by relation")
             List<PointerView> pointers,
@@ -158,6 +158,14 @@ final class RecordViews {
             Map<String, Object> merged,
 
             List<ClashView> clashes) {}
+
+    /** Problem details (RFC 9457) of a save that met a newer version. */
+    @Schema(requiredProperties = {"detail", "current"})
+    record ConflictProblem(String detail, ConflictView current) {}
+
+    /** Problem details (RFC 9457) of a save whose values were refused. */
+    @Schema(requiredProperties = {"detail", "problems"})
+    record RefusedProblem(String detail, List<RecordProblem> problems) {}
 
     @Schema(requiredProperties = {"path", "label", "before", "after"})
     record DifferenceView(String path, String label, String before, String after) {

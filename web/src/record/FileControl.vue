@@ -1,0 +1,254 @@
+<script setup lang="ts">
+import { NButton } from 'naive-ui';
+import { computed, ref } from 'vue';
+import IconFile from '~icons/tabler/file';
+import IconX from '~icons/tabler/x';
+import Problems from '@/shared/Problems.vue';
+import { ApiError, sentenceOf } from '@/shared/api/client';
+import type { FieldOf } from '@/shared/kinds';
+import { isMany, listOf, useForm, type FileView } from './form';
+
+/** Pictures or files: dropped or chosen, several at once, with progress, alternative texts and what matters most in them. */
+const props = defineProps<{ id: string; field: FieldOf<'image'> | FieldOf<'file'>; value: unknown }>();
+const emit = defineEmits<{ change: [unknown] }>();
+const form = useForm();
+
+interface Waiting {
+  file: File;
+  alt: string;
+  part: number;
+  problems: { sentence: string; severity: string }[];
+}
+
+const waiting = ref<Waiting[]>([]);
+const over = ref(false);
+const many = computed(() => isMany(props.field));
+const ids = computed(() => listOf(props.value).map(Number));
+const image = computed(() => props.field.kind === 'image');
+const accept = computed(() =>
+  props.field.kind === 'image'
+    ? (props.field.formats?.length ? props.field.formats : ['jpeg', 'png', 'gif', 'webp'])
+        .map((format) => `image/${format}`)
+        .join(',')
+    : (props.field.formats ?? []).map((format) => `.${format}`).join(','),
+);
+let current: number[] = [];
+
+function put(next: number[]): void {
+  current = next;
+  emit('change', many.value ? (next.length ? next : null) : (next[next.length - 1] ?? null));
+}
+
+/** Pictures wait for their alternative text; files are sent at once. */
+function take(files: Iterable<File>): void {
+  const fresh = [...files].map((file) => ({ file, alt: '', part: 0, problems: [] }));
+  waiting.value = many.value ? [...waiting.value, ...fresh] : fresh.slice(0, 1);
+  if (!image.value) {
+    void sendAll();
+  }
+}
+
+async function sendAll(): Promise<void> {
+  current = ids.value;
+  for (const each of [...waiting.value]) {
+    await send(each);
+  }
+}
+
+async function send(each: Waiting): Promise<void> {
+  const upload = form.upload;
+  if (!upload) {
+    return;
+  }
+  each.problems = [];
+  each.part = 0.01;
+  try {
+    const file = await upload(props.field, each.file, each.alt, (part) => (each.part = part));
+    waiting.value = waiting.value.filter((other) => other.file !== each.file);
+    put(many.value ? [...current, file.id] : [file.id]);
+  } catch (thrown) {
+    each.part = 0;
+    const found = thrown instanceof ApiError ? thrown.findings : [];
+    each.problems = found.length ? found : [{ sentence: sentenceOf(thrown), severity: 'blocker' }];
+  }
+}
+
+function drop(event: DragEvent): void {
+  over.value = false;
+  take(event.dataTransfer?.files ?? []);
+}
+
+function chosen(event: Event): void {
+  const input = event.target as HTMLInputElement;
+  take(input.files ?? []);
+  input.value = '';
+}
+
+function focus(event: MouseEvent, file: FileView): void {
+  if (form.readonly() || !form.describe) {
+    return;
+  }
+  const box = (event.currentTarget as HTMLElement).getBoundingClientRect();
+  const x = Math.round(((event.clientX - box.left) / box.width) * 100);
+  const y = Math.round(((event.clientY - box.top) / box.height) * 100);
+  void form.describe(file, file.alt, x, y);
+}
+
+const kilobytes = (bytes: number) => `${Math.max(1, Math.round(bytes / 1024)).toLocaleString('en')} KB`;
+</script>
+
+<template>
+  <div class="stack files">
+    <ul v-if="ids.length">
+      <li v-for="each in ids" :key="each" class="file">
+        <template v-if="form.file?.(each)">
+          <button
+            v-if="form.file(each)!.width"
+            type="button"
+            class="plain-button picture"
+            :title="$t('form.focusHint')"
+            :aria-label="$t('form.focusOf', { name: form.file(each)!.name })"
+            @click="focus($event, form.file(each)!)"
+          >
+            <img :src="`${form.file(each)!.address}?width=240`" :alt="form.file(each)!.alt" />
+            <span
+              class="focus"
+              aria-hidden="true"
+              :style="{ left: `${form.file(each)!.focusX}%`, top: `${form.file(each)!.focusY}%` }"
+            />
+          </button>
+          <IconFile v-else aria-hidden="true" />
+          <div class="about">
+            <a :href="form.file(each)!.address" target="_blank">{{ form.file(each)!.name }}</a>
+            <p class="hint">
+              {{ form.file(each)!.format }} · {{ kilobytes(form.file(each)!.bytes) }}
+              <template v-if="form.file(each)!.width">
+                ·
+                {{ $t('form.size', { width: form.file(each)!.width, height: form.file(each)!.height }) }}</template
+              >
+            </p>
+            <input
+              v-if="form.file(each)!.width && form.describe"
+              class="input"
+              maxlength="1000"
+              :aria-label="`${$t('form.alt')}: ${form.file(each)!.name}`"
+              :placeholder="$t('form.alt')"
+              :value="form.file(each)!.alt"
+              @change="
+                form.describe!(
+                  form.file(each)!,
+                  ($event.target as HTMLInputElement).value,
+                  form.file(each)!.focusX,
+                  form.file(each)!.focusY,
+                )
+              "
+            />
+          </div>
+          <NButton
+            v-if="!form.readonly()"
+            size="tiny"
+            quaternary
+            :aria-label="$t('form.takeOut', { label: form.file(each)!.name })"
+            @click="put(ids.filter((id) => id !== each))"
+            ><IconX
+          /></NButton>
+        </template>
+        <span v-else class="muted">{{ $t('form.gone') }}</span>
+      </li>
+    </ul>
+    <p v-if="!form.upload" class="hint">{{ $t(image ? 'form.noUpload' : 'proof.file') }}</p>
+    <div
+      v-else-if="!form.readonly()"
+      class="drop"
+      :class="{ over }"
+      @dragover.prevent="over = true"
+      @dragleave="over = false"
+      @drop.prevent="drop"
+    >
+      <input
+        :id="id"
+        class="input"
+        type="file"
+        :accept="accept || undefined"
+        :multiple="many"
+        :aria-label="$t(image ? 'form.fileOf' : 'form.documentOf', { label: field.label })"
+        @change="chosen"
+      />
+      <p class="hint">{{ $t(many ? 'form.dropMany' : 'form.drop') }}</p>
+      <div v-for="each in waiting" :key="each.file.name" class="waiting">
+        <p>
+          <strong>{{ each.file.name }}</strong> <span class="hint">{{ kilobytes(each.file.size) }}</span>
+        </p>
+        <progress v-if="each.part" :value="each.part" max="1" :aria-label="each.file.name" />
+        <template v-else-if="image">
+          <label class="label" :for="`${id}-alt-${each.file.name}`">{{ $t('form.alt') }}</label>
+          <input :id="`${id}-alt-${each.file.name}`" v-model="each.alt" class="input" maxlength="1000" />
+          <p class="hint">{{ $t('form.altHint') }}</p>
+        </template>
+        <Problems :of="each.problems" />
+      </div>
+      <NButton
+        v-if="waiting.length && (image || waiting.some((each) => each.problems.length))"
+        size="small"
+        @click="sendAll"
+        >{{ $t(ids.length && !many ? 'form.replace' : image ? 'form.upload' : 'form.uploadFile') }}</NButton
+      >
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.files {
+  gap: 8px;
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+.file {
+  display: flex;
+  gap: 10px;
+  align-items: flex-start;
+  padding: 4px 0;
+}
+.about {
+  flex: 1;
+  min-width: 0;
+  overflow-wrap: anywhere;
+}
+.picture {
+  position: relative;
+  padding: 0;
+}
+.picture img {
+  display: block;
+  width: 120px;
+  height: auto;
+  max-height: 120px;
+  object-fit: cover;
+  border: 1px solid var(--line);
+  border-radius: 4px;
+}
+.focus {
+  position: absolute;
+  width: 12px;
+  height: 12px;
+  margin: -6px;
+  border: 2px solid var(--surface);
+  border-radius: 50%;
+  outline: 2px solid var(--petrol);
+}
+.drop {
+  padding: 8px;
+  border: 1px dashed var(--line);
+  border-radius: 4px;
+}
+.drop.over {
+  border-color: var(--petrol);
+  background: var(--petrol-soft);
+}
+.waiting {
+  margin: 8px 0;
+}
+</style>

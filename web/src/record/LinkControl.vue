@@ -1,0 +1,230 @@
+<script setup lang="ts">
+import { NButton } from 'naive-ui';
+import { useDebounceFn } from '@vueuse/core';
+import { computed, ref } from 'vue';
+import IconDown from '~icons/tabler/arrow-down';
+import IconUp from '~icons/tabler/arrow-up';
+import IconX from '~icons/tabler/x';
+import { sentenceOf } from '@/shared/api/client';
+import type { FieldOf } from '@/shared/kinds';
+import { isMany, listOf, same, useForm, type Offer } from './form';
+
+/** Records or terms that a value leads to: found by typing, ordered, opened, and made where that is allowed. */
+const props = defineProps<{
+  id: string;
+  field: FieldOf<'relation'> | FieldOf<'term'>;
+  value: unknown;
+  invalid: boolean;
+}>();
+const emit = defineEmits<{ change: [unknown] }>();
+const form = useForm();
+const words = ref('');
+const offers = ref<Offer[]>([]);
+const shown = ref(false);
+const active = ref(0);
+const problem = ref('');
+const many = computed(() => isMany(props.field));
+const chosen = computed(() => listOf(props.value));
+const ordered = computed(() => props.field.kind === 'relation' && props.field.ordered === true);
+const left = computed(() => offers.value.filter((offer) => !chosen.value.some((each) => same(each, offer.value))));
+const mayAdd = computed(
+  () =>
+    (form.mayCreate?.(props.field) ?? false) &&
+    words.value.trim() !== '' &&
+    !offers.value.some((offer) => offer.label.toLowerCase() === words.value.trim().toLowerCase()),
+);
+let asked = 0;
+
+const look = useDebounceFn(async () => {
+  const mine = ++asked;
+  try {
+    const found = await form.search(props.field, words.value.trim());
+    if (mine === asked) {
+      offers.value = found;
+      active.value = 0;
+      problem.value = '';
+    }
+  } catch (thrown) {
+    problem.value = sentenceOf(thrown);
+  }
+}, 150);
+
+function show(): void {
+  shown.value = true;
+  void look();
+}
+
+function put(next: unknown[]): void {
+  emit('change', many.value ? next : (next[next.length - 1] ?? null));
+}
+
+function choose(offer: Offer | undefined): void {
+  if (offer) {
+    put(many.value ? [...chosen.value, offer.value] : [offer.value]);
+    words.value = '';
+    shown.value = many.value;
+    void look();
+  }
+}
+
+async function make(): Promise<void> {
+  try {
+    const made = await form.create?.(props.field, words.value.trim());
+    choose(made);
+  } catch (thrown) {
+    problem.value = sentenceOf(thrown);
+  }
+}
+
+function move(at: number, by: number): void {
+  const next = [...chosen.value];
+  const [one] = next.splice(at, 1);
+  next.splice(at + by, 0, one);
+  put(next);
+}
+
+function onKey(event: KeyboardEvent): void {
+  if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
+    event.preventDefault();
+    if (!shown.value) {
+      show();
+    }
+    const by = event.key === 'ArrowDown' ? 1 : -1;
+    active.value = Math.max(0, Math.min(left.value.length - 1, active.value + by));
+  } else if (event.key === 'Enter' && shown.value) {
+    event.preventDefault();
+    if (left.value.length) {
+      choose(left.value[active.value]);
+    } else if (mayAdd.value) {
+      void make();
+    }
+  } else if (event.key === 'Escape') {
+    shown.value = false;
+  } else if (event.key === 'Backspace' && words.value === '' && chosen.value.length) {
+    put(chosen.value.slice(0, -1));
+  }
+}
+</script>
+
+<template>
+  <div class="links">
+    <ul v-if="chosen.length" :aria-labelledby="`${id}-label`">
+      <li v-for="(each, at) in chosen" :key="JSON.stringify(each)" class="row">
+        <a v-if="form.open?.(field, each)" :href="form.open(field, each)" target="_blank">{{
+          form.name(field, each)?.label ?? $t('form.gone')
+        }}</a>
+        <span v-else>{{ form.name(field, each)?.label ?? $t('form.gone') }}</span>
+        <span class="muted small">{{ form.name(field, each)?.detail }}</span>
+        <template v-if="!form.readonly()">
+          <NButton
+            v-if="ordered"
+            size="tiny"
+            quaternary
+            :disabled="at === 0"
+            :aria-label="$t('form.rowUp', { n: at + 1 })"
+            @click="move(at, -1)"
+            ><IconUp
+          /></NButton>
+          <NButton
+            v-if="ordered"
+            size="tiny"
+            quaternary
+            :disabled="at === chosen.length - 1"
+            :aria-label="$t('form.rowDown', { n: at + 1 })"
+            @click="move(at, 1)"
+            ><IconDown
+          /></NButton>
+          <NButton
+            size="tiny"
+            quaternary
+            :aria-label="$t('form.takeOut', { label: form.name(field, each)?.label ?? '' })"
+            @click="put(chosen.filter((_, i) => i !== at))"
+            ><IconX
+          /></NButton>
+        </template>
+      </li>
+    </ul>
+    <div v-if="!form.readonly()" class="search">
+      <input
+        :id="id"
+        v-model="words"
+        class="input"
+        role="combobox"
+        autocomplete="off"
+        :aria-expanded="shown"
+        :aria-controls="`${id}-offers`"
+        :aria-labelledby="`${id}-label`"
+        :aria-describedby="`${id}-help ${id}-problems`"
+        :aria-invalid="invalid"
+        :aria-activedescendant="shown && left.length ? `${id}-offer-${active}` : undefined"
+        :placeholder="$t(chosen.length && !many ? 'form.replaceLink' : 'form.findLink')"
+        @focus="show"
+        @input="show"
+        @keydown="onKey"
+        @blur="shown = false"
+      />
+      <ul
+        v-show="shown"
+        :id="`${id}-offers`"
+        class="offers"
+        role="listbox"
+        :aria-label="field.label"
+        @mousedown.prevent
+      >
+        <li
+          v-for="(offer, at) in left"
+          :id="`${id}-offer-${at}`"
+          :key="offer.key"
+          role="option"
+          :aria-selected="at === active"
+          :class="{ active: at === active }"
+          :style="{ paddingLeft: `${10 + (offer.depth ?? 0) * 14}px` }"
+          @click="choose(offer)"
+        >
+          {{ offer.label }} <span class="muted small">{{ offer.detail }}</span>
+        </li>
+        <li v-if="mayAdd" role="option" aria-selected="false" class="make" @click="make">
+          {{ $t('form.make', { label: words.trim() }) }}
+        </li>
+        <li v-if="!left.length && !mayAdd" role="option" aria-selected="false" aria-disabled="true" class="muted">
+          {{ $t('form.nothingFound') }}
+        </li>
+      </ul>
+    </div>
+    <p v-if="problem" class="problem">{{ problem }}</p>
+  </div>
+</template>
+
+<style scoped>
+.links ul {
+  list-style: none;
+  margin: 0 0 4px;
+  padding: 0;
+}
+.search {
+  position: relative;
+}
+.offers {
+  position: absolute;
+  z-index: 20;
+  left: 0;
+  right: 0;
+  max-height: 240px;
+  overflow: auto;
+  background: var(--surface);
+  border: 1px solid var(--line);
+  border-radius: 4px;
+  box-shadow: 0 4px 16px rgb(0 0 0 / 15%);
+}
+.offers li {
+  padding: 6px 10px;
+  cursor: pointer;
+}
+.offers li.active,
+.offers li:hover {
+  background: var(--petrol-soft);
+}
+.make {
+  border-top: 1px solid var(--line);
+}
+</style>

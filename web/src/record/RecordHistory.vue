@@ -1,0 +1,86 @@
+<script setup lang="ts">
+import { NButton } from 'naive-ui';
+import { shallowRef, watch } from 'vue';
+import { api, ask, sentenceOf, type Schemas } from '@/shared/api/client';
+import { shortTime } from '@/shared/time';
+import type { Holder } from './holders';
+import { pathOf } from './links';
+import type { OpenRecord } from './useRecord';
+
+/** How a record came to be what it is; any state can be brought back as a new one. */
+const props = defineProps<{ site: string; holder: Holder; record: Schemas['RecordView']; mayWrite: boolean }>();
+const emit = defineEmits<{ restored: [OpenRecord]; failed: [string] }>();
+const states = shallowRef<Schemas['PastView'][]>([]);
+
+watch(
+  () => props.record.version,
+  async () => {
+    const params = { path: { ...pathOf(props.site, props.holder), id: props.record.id } };
+    states.value = await ask(api.GET('/api/sites/{site}/{sort}/{key}/records/{id}/history', { params })).catch(
+      () => [],
+    );
+  },
+  { immediate: true },
+);
+
+async function restore(version: number): Promise<void> {
+  const params = { path: { ...pathOf(props.site, props.holder), id: props.record.id } };
+  try {
+    emit(
+      'restored',
+      await ask(
+        api.POST('/api/sites/{site}/{sort}/{key}/records/{id}/restore', {
+          params,
+          body: { current: props.record.version, version },
+        }),
+      ),
+    );
+  } catch (thrown) {
+    emit('failed', sentenceOf(thrown));
+  }
+}
+</script>
+
+<template>
+  <section>
+    <h2>{{ $t('record.history') }}</h2>
+    <ol>
+      <li v-for="state in states" :key="state.version">
+        <div class="row spread">
+          <span
+            >{{ state.by }} <span class="muted small">{{ shortTime(state.at) }}</span></span
+          >
+          <span v-if="state.current" class="muted small">{{ $t('record.now') }}</span>
+          <NButton v-else-if="mayWrite" size="tiny" @click="restore(state.version)">{{ $t('record.restore') }}</NButton>
+        </div>
+        <ul v-if="state.changes.length">
+          <li v-for="change in state.changes" :key="change.path" class="small">
+            {{ change.label }}: <span class="muted">{{ change.before || $t('record.nothing') }}</span> →
+            {{ change.after || $t('record.nothing') }}
+          </li>
+        </ul>
+      </li>
+    </ol>
+  </section>
+</template>
+
+<style scoped>
+h2 {
+  margin: 0 0 8px;
+  font-size: 15px;
+}
+ol {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+ol > li {
+  padding: 6px 0;
+  border-top: 1px solid var(--line);
+  overflow-wrap: anywhere;
+}
+ul {
+  margin: 2px 0 0;
+  padding-left: 16px;
+}
+</style>

@@ -1,0 +1,98 @@
+<script setup lang="ts">
+import { NButton } from 'naive-ui';
+import { computed } from 'vue';
+import type { Schemas } from '@/shared/api/client';
+import LinkControl from './LinkControl.vue';
+import type { FieldOf } from '@/shared/kinds';
+import { addressOf, useHolders, type Holder } from './holders';
+
+/** Where a record stands: its address, what it stands under, when it appears, and what leads to it. */
+const props = defineProps<{
+  site: string;
+  workspace: string;
+  holder: Holder;
+  record: Schemas['RecordView'] | undefined;
+  pointers: Schemas['PointerView'][];
+  readonly: boolean;
+}>();
+const slug = defineModel<string>('slug', { required: true });
+const parent = defineModel<Schemas['ParentView'] | undefined>('parent', { required: true });
+const publishAt = defineModel<string>('publishAt', { required: true });
+const emit = defineEmits<{ touch: []; schedule: [] }>();
+const holders = useHolders();
+
+/** Picked like a relation: one record of the types that it may stand under. */
+const under = computed((): FieldOf<'relation'> => ({
+  id: 'own_parent',
+  key: 'own_parent',
+  label: '',
+  kind: 'relation',
+  to: props.holder.under,
+}));
+const at = (pointer: Schemas['PointerView'], id: number) =>
+  `/w/${props.workspace}/records/${props.site}/${addressOf(holders.byId(pointer.holder) ?? pointer)}/${String(id)}`;
+</script>
+
+<template>
+  <section v-if="holder.sort !== 'values'" class="side">
+    <div v-if="record">
+      <label class="label" for="record-slug">{{ $t('record.address') }}</label>
+      <input
+        id="record-slug"
+        v-model="slug"
+        class="input mono"
+        autocomplete="off"
+        :disabled="readonly"
+        @input="emit('touch')"
+      />
+      <p class="hint">{{ $t('record.addressHint') }}</p>
+    </div>
+    <div v-if="holder.under.length">
+      <span id="record-parent-label" class="label">{{ $t('record.under') }}</span>
+      <LinkControl
+        id="record-parent"
+        :field="under"
+        :value="parent"
+        :invalid="false"
+        @change="
+          parent = ($event as Schemas['ParentView'] | null) ?? undefined;
+          emit('touch');
+        "
+      />
+    </div>
+    <div v-if="holder.sort === 'types' && !readonly">
+      <label class="label" for="record-publish">{{ $t('record.appears') }}</label>
+      <div class="row">
+        <input id="record-publish" v-model="publishAt" class="input" type="datetime-local" />
+        <NButton size="small" :disabled="!publishAt" @click="emit('schedule')">{{ $t('record.schedule') }}</NButton>
+      </div>
+      <p class="hint">{{ $t('record.appearsHint') }}</p>
+    </div>
+    <div v-for="pointer in pointers" :key="pointer.holder + pointer.label">
+      <span class="label">{{ pointer.label }}</span>
+      <ul>
+        <li v-for="each in pointer.records.slice(0, 12)" :key="each.id">
+          <RouterLink :to="at(pointer, each.id)">{{ each.title }}</RouterLink>
+        </li>
+      </ul>
+      <p v-if="pointer.records.length > 12" class="hint">
+        {{ $t('record.more', { n: pointer.records.length - 12 }) }}
+      </p>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.side {
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+}
+ul {
+  margin: 0;
+  padding-left: 16px;
+}
+li {
+  overflow-wrap: anywhere;
+}
+</style>

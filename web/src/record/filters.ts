@@ -1,0 +1,102 @@
+import type { Field } from '@/shared/kinds';
+import type { Schemas } from '@/shared/api/client';
+import { fieldsOf, type Holder } from './holders';
+
+/** A comparison of a list's filter, as it is picked. */
+export interface Comparison {
+  field: string;
+  test: Test;
+  value: string;
+}
+export type Test = 'is' | 'is_not' | 'above' | 'at_least' | 'below' | 'at_most' | 'has' | 'under' | 'filled';
+
+/** What a list shows: kept under a name, as a view. */
+export interface View {
+  name: string;
+  search: string;
+  filter: Comparison[];
+  order: string;
+  columns: string[];
+}
+
+export interface Compared {
+  id: string;
+  label: string;
+  kind: string;
+  field: Field | undefined;
+  /** Whether it is a taxonomy of the type. */
+  taxonomy: boolean;
+}
+
+const ORDERED = ['number', 'date', 'time', 'date_time'];
+const TEXTS = ['text', 'long_text', 'rich_text', 'email', 'url', 'phone'];
+
+/** Everything a list can be filtered by: fields, fields within groups and rows, and what every record has. */
+export function comparable(holder: Holder, own: Schemas['OwnView'][]): Compared[] {
+  const within = (fields: Field[], before: string): Compared[] =>
+    fields.flatMap((field) => {
+      const label = before + field.label;
+      const inner = field.kind === 'group' || field.kind === 'repeater' ? (field.fields ?? []) : [];
+      const taxonomy = field.kind === 'term' && field.taxonomy === field.id;
+      const self = ['note', 'group'].includes(field.kind)
+        ? []
+        : [{ id: field.id ?? '', label, kind: field.kind, field, taxonomy }];
+      return [...self, ...within(inner, `${label}: `)];
+    });
+  return [
+    ...within(fieldsOf(holder), ''),
+    ...own.map(({ id, label, kind }) => ({ id, label, kind, field: undefined, taxonomy: false })),
+  ];
+}
+
+export function testsOf(of: Compared | undefined): Test[] {
+  if (!of) {
+    return ['filled'];
+  }
+  if (of.taxonomy) {
+    return ['under', 'is', 'is_not', 'filled'];
+  }
+  if (ORDERED.includes(of.kind)) {
+    return ['is', 'is_not', 'at_least', 'at_most', 'above', 'below', 'filled'];
+  }
+  if (TEXTS.includes(of.kind)) {
+    return ['has', 'is', 'is_not', 'filled'];
+  }
+  if (['image', 'file', 'place', 'repeater'].includes(of.kind)) {
+    return ['filled'];
+  }
+  return ['is', 'is_not', 'filled'];
+}
+
+/** The condition that the server understands; comparisons without a value are still being typed. */
+export function whereOf(filter: Comparison[], all: Compared[]): string {
+  const parts = filter
+    .filter((each) => each.value !== '' && all.some((known) => known.id === each.field))
+    .map((each) => {
+      const of = all.find((known) => known.id === each.field);
+      const value = each.value === 'true' ? true : each.value === 'false' ? false : each.value;
+      return of?.taxonomy
+        ? { taxonomy: each.field, [each.test]: each.test === 'filled' ? value : [each.value] }
+        : { field: each.field, [each.test]: value };
+    });
+  return parts.length === 0 ? '' : JSON.stringify(parts.length === 1 ? parts[0] : { all: parts });
+}
+
+const key = (site: string, holder: string) => `jontrel.views.${site}.${holder}`;
+
+export function viewsOf(site: string, holder: string): View[] {
+  try {
+    return JSON.parse(localStorage.getItem(key(site, holder)) ?? '[]') as View[];
+  } catch {
+    return [];
+  }
+}
+
+export function keepViews(site: string, holder: string, views: View[]): void {
+  localStorage.setItem(key(site, holder), JSON.stringify(views));
+}
+
+/** Fields that fit a line of a list. */
+export function listable(field: Field): boolean {
+  return !['image', 'long_text', 'rich_text', 'note', 'group', 'repeater', 'file'].includes(field.kind);
+}

@@ -1,0 +1,14 @@
+/** Ids of the records of the list that was last looked at, so that one can go on to the next. */
+const lists = new Map<string, number[]>();
+
+export function remember(site: string, holder: string, ids: number[]): void {
+  lists.set(`${site}/${holder}`, ids);
+}
+
+export function neighbours(site: string, holder: string, id: number): { before?: number; after?: number } {
+  const ids = lists.get(`${site}/${holder}`) ?? [];
+  const at = ids.indexOf(id);
+  const before = at > 0 ? ids[at - 1] : undefined;
+  const after = at >= 0 ? ids[at + 1] : undefined;
+  return { ...(before === undefined ? {} : { before }), ...(after === undefined ? {} : { after }) };
+}
