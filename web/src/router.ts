@@ -4,6 +4,7 @@ import { useSession } from './session/session';
 
 export const router = createRouter({
   history: createWebHistory(),
+  scrollBehavior: (to, from, before) => before ?? (to.path === from.path ? false : { top: 0 }),
   routes: [
     { path: '/sign-in', name: 'sign-in', component: () => import('./session/SignIn.vue'), meta: { open: true } },
     { path: '/set-up', name: 'set-up', component: () => import('./session/SetUp.vue'), meta: { open: true } },

@@ -62,7 +62,7 @@ const at = (pointer: Schemas['PointerView'], id: number) =>
     </div>
     <div v-if="holder.sort === 'types' && !readonly">
       <label class="label" for="record-publish">{{ $t('record.appears') }}</label>
-      <div class="row">
+      <div class="row when">
         <input id="record-publish" v-model="publishAt" class="input" type="datetime-local" />
         <NButton size="small" :disabled="!publishAt" @click="emit('schedule')">{{ $t('record.schedule') }}</NButton>
       </div>
@@ -87,6 +87,9 @@ const at = (pointer: Schemas['PointerView'], id: number) =>
   display: flex;
   flex-direction: column;
   gap: 12px;
+}
+.when {
+  flex-wrap: wrap;
 }
 ul {
   margin: 0;

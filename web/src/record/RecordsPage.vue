@@ -21,7 +21,7 @@ watch(
   () => {
     const largest = [...workspace.sites].sort((a, b) => b.records - a.records)[0];
     if (!route.params.site && largest) {
-      void router.replace({ name: 'record-list', params: { workspace: workspace.path, site: largest.path } });
+      void router.replace({ name: 'record-list', params: { workspace: route.params.workspace, site: largest.path } });
     }
   },
   { immediate: true },
@@ -43,7 +43,7 @@ watch(
 
 function choose(event: Event): void {
   const path = (event.target as HTMLSelectElement).value;
-  void router.push({ name: 'record-list', params: { workspace: workspace.path, site: path } });
+  void router.push({ name: 'record-list', params: { workspace: route.params.workspace, site: path } });
 }
 
 /** Site values exist once, so they open at once. */
@@ -76,11 +76,13 @@ function to(each: Holder) {
     <div class="main">
       <div v-if="workspace.sites.length === 0" class="empty">
         <p>{{ $t('record.noSites') }}</p>
-        <RouterLink :to="{ name: 'sites', params: { workspace: workspace.path } }">{{ $t('frame.sites') }}</RouterLink>
+        <RouterLink :to="{ name: 'sites', params: { workspace: route.params.workspace } }">{{
+          $t('frame.sites')
+        }}</RouterLink>
       </div>
       <div v-else-if="holders.all?.length === 0 && site" class="empty">
         <p>{{ $t('record.noTypes', { site: site.name }) }}</p>
-        <RouterLink :to="{ name: 'plan', params: { workspace: workspace.path, site: site.path } }">{{
+        <RouterLink :to="{ name: 'plan', params: { workspace: route.params.workspace, site: site.path } }">{{
           $t('site.open')
         }}</RouterLink>
       </div>

@@ -7,7 +7,7 @@ export type Holder = Schemas['HolderView'];
 
 /** How content types, taxonomies and site values stand in addresses of this interface: types by their key alone. */
 export function addressOf(holder: Pick<Holder, 'sort' | 'key'>): string {
-  return holder.sort === 'types' ? holder.key : `${holder.sort}.${holder.key}`;
+  return holder.sort === 'types' ? holder.key : `${holder.sort}-${holder.key}`;
 }
 
 /** What the installed definitions of one site hold. */

@@ -8,6 +8,7 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import org.jontrel.core.code.PackageFiles;
 import org.jontrel.core.code.PackageWriter;
+import org.jontrel.core.model.Model;
 import tools.jackson.databind.JsonNode;
 
 /**
@@ -46,8 +47,8 @@ public final class Loader {
         }
         install("trial", "1.0.0");
         install("towpath", "1.0.0");
-        fill("trial", 120, 100, 30, 1, false);
-        fill("towpath", 150, 120, 40, 2, false);
+        fill("trial", 120, 100, 30, 1);
+        fill("towpath", 620, 520, 360, 2);
         draft(workspace, "release-2.0.0");
         client.post(
                 workspace + "/releases",
@@ -56,13 +57,25 @@ public final class Loader {
                         "2.0.0",
                         "notes",
                         "Rises become numbers in metres. Moorings say how deep the water is."));
-        install("bench", "2.0.0");
-        fill("bench", 6, 4, 2, 3, true);
         draft(workspace, "draft");
+        client.post(
+                workspace + "/releases",
+                Map.of(
+                        "version",
+                        "3.0.0",
+                        "notes",
+                        "The whole model: walks, work parties, people, boats, waterways, and what leads to what."));
+        install("bench", "3.0.0");
+        new Whole(client, "bench", drawn("bench", 3)).fill();
+        take(workspace, Packages.next());
     }
 
     private void draft(String workspace, String folder) {
-        var definitions = Packages.model(folder).definitions().stream()
+        take(workspace, Packages.model(folder));
+    }
+
+    private void take(String workspace, Model model) {
+        var definitions = model.definitions().stream()
                 .map(each -> Map.of("sort", PackageWriter.word(each.sort()), "definition", PackageWriter.tree(each)))
                 .toList();
         client.post(workspace + "/draft/take", Map.of("definitions", definitions));
@@ -89,20 +102,25 @@ public final class Loader {
         }
     }
 
-    private void fill(String site, int structures, int moorings, int notices, long seed, boolean newer) {
-        var records = new Records(seed);
+    private Map<String, List<Long>> drawn(String site, long seed) {
         var pictures = new HashMap<String, List<Long>>();
         for (var sort : List.of("lock", "bridge", "berth")) {
             pictures.put(sort, pictures(site, sort, seed));
         }
+        return pictures;
+    }
+
+    private void fill(String site, int structures, int moorings, int notices, long seed) {
+        var records = new Records(seed);
+        var pictures = drawn(site, seed);
         var all = new ArrayList<Entry>();
         for (int i = 1; i <= structures; i++) {
-            var values = records.structure(i, newer);
+            var values = records.structure(i, false);
             var sort = values.get("sort").equals("lock") ? "lock" : "bridge";
             all.add(entry("structure", i, values, pictures.get(sort)));
         }
         for (int i = 1; i <= moorings; i++) {
-            all.add(entry("mooring", i, records.mooring(i, newer), pictures.get("berth")));
+            all.add(entry("mooring", i, records.mooring(i, false), pictures.get("berth")));
         }
         for (int i = 1; i <= notices; i++) {
             all.add(new Entry("stoppage_notice", records.notice(i), i % 5 == 0 ? "draft" : "published"));

@@ -6,8 +6,12 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.SortedMap;
 import java.util.TreeMap;
+import java.util.stream.Stream;
 import org.jontrel.core.code.PackageReader;
 import org.jontrel.core.finding.Finding;
+import org.jontrel.core.model.Field;
+import org.jontrel.core.model.Group;
+import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
 
 /** The Trust's definitions, as files in this program. */
@@ -50,6 +54,22 @@ final class Packages {
             }
         }
         return files;
+    }
+
+    /** What the Trust works on now: boats say when they were last surveyed. */
+    static Model next() {
+        var model = model("draft");
+        var boat = model.typeByKey("heritage_boat").orElseThrow();
+        var surveyed = new Field(
+                "fs7urv3y9", "surveyed", "Last surveyed", "Hull and engine.", false, new Kind.Date(null, null));
+        var sections = boat.sections().stream()
+                .map(section -> section instanceof Group group
+                                && group.equals(boat.groups().getFirst())
+                        ? group.withFields(Stream.concat(group.fields().stream(), Stream.of(surveyed))
+                                .toList())
+                        : section)
+                .toList();
+        return model.with(boat.withSections(sections));
     }
 
     static Model model(String folder) {

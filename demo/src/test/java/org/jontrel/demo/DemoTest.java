@@ -6,11 +6,15 @@ import static org.testng.Assert.assertTrue;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.util.List;
+import java.util.Map;
 import javax.imageio.ImageIO;
 import org.jontrel.core.check.ModelCheck;
 import org.jontrel.core.code.PackageReader;
 import org.jontrel.core.compare.Comparison;
+import org.jontrel.core.holder.Holder;
+import org.jontrel.core.model.Model;
 import org.jontrel.core.value.RecordCheck;
+import org.jontrel.core.value.Surroundings;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
@@ -31,7 +35,11 @@ public class DemoTest {
         var first = Packages.model("release-1.0.0");
         var second = Packages.model("release-2.0.0");
         assertEquals(Comparison.of(first, second).nextVersion("1.0.0"), "2.0.0");
-        assertEquals(Comparison.of(second, Packages.model("draft")).nextVersion("2.0.0"), "3.0.0");
+        var third = Packages.model("draft");
+        assertEquals(Comparison.of(second, third).nextVersion("2.0.0"), "3.0.0");
+        var next = Packages.next();
+        assertEquals(ModelCheck.check(next), List.of());
+        assertEquals(Comparison.of(third, next).nextVersion("3.0.0"), "3.1.0");
     }
 
     @Test
@@ -43,23 +51,21 @@ public class DemoTest {
             for (int i = 1; i <= 200; i++) {
                 var structure = records.structure(i, newer);
                 assertEquals(again.structure(i, newer), structure);
-                assertEquals(
-                        RecordCheck.read(model.typeByKey("structure").orElseThrow(), structure)
-                                .findings(),
-                        List.of());
+                assertEquals(check(model, "structure", structure).findings(), List.of());
                 var mooring = records.mooring(i, newer);
                 assertEquals(again.mooring(i, newer), mooring);
-                assertEquals(
-                        RecordCheck.read(model.typeByKey("mooring").orElseThrow(), mooring)
-                                .findings(),
-                        List.of());
+                assertEquals(check(model, "mooring", mooring).findings(), List.of());
                 var notice = records.notice(i);
                 assertEquals(again.notice(i), notice);
-                var checked =
-                        RecordCheck.read(model.typeByKey("stoppage_notice").orElseThrow(), notice);
+                var checked = check(model, "stoppage_notice", notice);
                 assertTrue(checked.findings().isEmpty() && checked.missing().isEmpty());
             }
         }
+    }
+
+    private static RecordCheck.Checked check(Model model, String key, Map<String, ?> raw) {
+        var type = model.typeByKey(key).orElseThrow();
+        return RecordCheck.read(Holder.of(model, type).orElseThrow(), raw, Surroundings.NONE);
     }
 
     @Test

@@ -67,7 +67,7 @@ public class KindsTest {
         wrong("Tint", "red", "Tint must be a colour such as #1d5a6b");
         visitor.checkAccessibility();
         visitor.button("Publish").click();
-        assertThat(visitor.page.getByText("The record was not saved: some values need attention."))
+        assertThat(visitor.page.getByText("Nothing was saved: some values need attention."))
                 .isVisible();
         assertThat(visitor.page.getByLabel("E-mail")).hasValue("keeper at example");
     }

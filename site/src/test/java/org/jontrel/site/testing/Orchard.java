@@ -2,9 +2,12 @@ package org.jontrel.site.testing;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
 import org.jontrel.core.check.ModelCheck;
 import org.jontrel.core.code.PackageFiles;
 import org.jontrel.core.code.PackageReader;
@@ -16,9 +19,22 @@ public final class Orchard {
     private Orchard() {}
 
     public static Model model() {
+        return edited(Map.of());
+    }
+
+    /** The model with texts of its files replaced: each text by another, wherever it stands. */
+    public static Model edited(Map<String, String> replacements) {
         try {
             var findings = new ArrayList<Finding>();
-            var read = PackageReader.read(PackageFiles.read(Path.of("src/test/resources/orchard"), findings), findings);
+            var files = new TreeMap<>(PackageFiles.read(Path.of("src/test/resources/orchard"), findings));
+            files.replaceAll((_, bytes) -> {
+                var text = new String(bytes, StandardCharsets.UTF_8);
+                for (var each : replacements.entrySet()) {
+                    text = text.replace(each.getKey(), each.getValue());
+                }
+                return text.getBytes(StandardCharsets.UTF_8);
+            });
+            var read = PackageReader.read(files, findings);
             var bad = new ArrayList<>(read.findings());
             bad.addAll(ModelCheck.check(read.content().orElseThrow().model()));
             if (Finding.blocks(bad)) {
@@ -32,7 +48,7 @@ public final class Orchard {
     }
 
     /** Everything a tree can hold that leads to nothing else, as a form sends it. */
-    public static java.util.Map<String, Object> tree(String title) {
+    public static Map<String, Object> tree(String title) {
         var raw = new java.util.LinkedHashMap<String, Object>();
         raw.put("title", title);
         raw.put("summary", "Stands by the gate.");
@@ -43,25 +59,25 @@ public final class Orchard {
         raw.put("story", "<p>An <b>old</b> tree<script>alert(1)</script></p>");
         raw.put("site", "https://example.org/tree");
         raw.put("mark", "map-pin");
-        raw.put("spot", java.util.Map.of("latitude", "52.3456789", "longitude", "-1.25"));
+        raw.put("spot", Map.of("latitude", "52.3456789", "longitude", "-1.25"));
         raw.put("fruits", true);
         raw.put("yield", "40");
         raw.put("uses", List.of("table", "juice"));
         raw.put("mood", "fine");
-        raw.put("bark", java.util.Map.of("tone", "#665544", "texture", "Rough"));
+        raw.put("bark", Map.of("tone", "#665544", "texture", "Rough"));
         raw.put(
                 "prunings",
                 List.of(
-                        java.util.Map.of(
+                        Map.of(
                                 "day",
                                 "2025-02-01",
                                 "tools",
                                 List.of("saw"),
                                 "cuts",
                                 List.of(
-                                        java.util.Map.of("branch", "Low", "thick", "2.5"),
-                                        java.util.Map.of("branch", "High", "thick", "1"))),
-                        java.util.Map.of("day", "2026-02-01", "tools", List.of("shears", "saw"))));
+                                        Map.of("branch", "Low", "thick", "2.5"),
+                                        Map.of("branch", "High", "thick", "1"))),
+                        Map.of("day", "2026-02-01", "tools", List.of("shears", "saw"))));
         raw.put("open", false);
         return raw;
     }

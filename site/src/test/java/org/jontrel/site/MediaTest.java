@@ -1,0 +1,131 @@
+package org.jontrel.site;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertTrue;
+
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import javax.imageio.ImageIO;
+import org.jontrel.core.finding.Code;
+import org.jontrel.core.model.Field;
+import org.jontrel.core.model.State;
+import org.jontrel.core.value.Link;
+import org.jontrel.site.media.MediaStore;
+import org.jontrel.site.media.StoredFile;
+import org.jontrel.site.record.Saved;
+import org.jontrel.site.record.Write;
+import org.jontrel.site.run.Runs;
+import org.jontrel.site.testing.Orchard;
+import org.jontrel.site.testing.TestDatabase;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+/** Pictures and files, kept in the database or in a folder. */
+public class MediaTest {
+    private static final byte[] PDF =
+            "%PDF-1.4\n1 0 obj<<>>endobj\ntrailer<<>>\n%%EOF".getBytes(StandardCharsets.UTF_8);
+
+    @DataProvider
+    public Object[][] places() throws IOException {
+        return new Object[][] {{Optional.empty()}, {Optional.of(Files.createTempDirectory("media"))}};
+    }
+
+    private static Site site(Optional<Path> folder) {
+        var site = Site.open(
+                TestDatabase.shared().source(TestDatabase.shared().create()), "test", Duration.ofSeconds(10), folder);
+        var outcome = site.runs().start(new Runs.Target("1.0.0", Orchard.model(), List.of()), "anna", _ -> {});
+        ((Runs.Outcome.Started) outcome).work().run();
+        return site;
+    }
+
+    private static Field field(Site site, String id) {
+        return site.installed().table("ttree").orElseThrow().holder().field(id).orElseThrow();
+    }
+
+    private static StoredFile stored(MediaStore.Uploaded uploaded) {
+        assertTrue(uploaded instanceof MediaStore.Uploaded.Stored, uploaded.toString());
+        return ((MediaStore.Uploaded.Stored) uploaded).file();
+    }
+
+    private static Code refused(MediaStore.Uploaded uploaded) {
+        return ((MediaStore.Uploaded.Refused) uploaded).findings().getFirst().code();
+    }
+
+    private static byte[] picture(String format, int width, int height) throws IOException {
+        var bytes = new ByteArrayOutputStream();
+        ImageIO.write(new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB), format, bytes);
+        return bytes.toByteArray();
+    }
+
+    @Test(dataProvider = "places")
+    public void filesAreWhatTheirBytesAreKeptOnceAndServedSmaller(Optional<Path> folder) throws Exception {
+        var site = site(folder);
+        var bytes = picture("jpeg", 1_200, 800);
+        var first = stored(site.media().upload(field(site, "fphotos"), "a.png", "A tree", bytes, "ben"));
+        var second = stored(site.media().upload(field(site, "fphotos"), "b.jpg", "Another", bytes, "ben"));
+        assertEquals(first.format(), "jpeg");
+        assertEquals(first.sha256(), second.sha256());
+        assertEquals(site.media().serve(first, 0).orElseThrow().bytes(), bytes);
+        assertEquals(MediaStore.widths(first), List.of(240, 480, 960));
+        MediaStore.Served small;
+        do {
+            Thread.sleep(20);
+            small = site.media().serve(first, 400).orElseThrow();
+        } while (!small.tag().endsWith("-480"));
+        var read = ImageIO.read(new java.io.ByteArrayInputStream(small.bytes()));
+        assertEquals(List.of(read.getWidth(), read.getHeight()), List.of(480, 320));
+        assertTrue(site.media().describe(first.id(), "An old tree", 20, 130));
+        assertEquals(site.media().find(first.id()).orElseThrow().focusY(), 100);
+        var tree = ((Saved.Stored) site.records()
+                        .save(Write.fresh(
+                                "ttree",
+                                State.DRAFT,
+                                Map.of("title", "T", "photos", List.of(first.id(), second.id())),
+                                "ben")))
+                .record();
+        assertEquals(site.media().uses(first.id()), List.of(new Link("ttree", tree.id())));
+        assertFalse(site.media().remove(first.id()), "it is in use");
+        site.records().save(Write.change("ttree", tree, Map.of("photos", List.of(second.id())), false, "ben"));
+        assertTrue(site.media().remove(first.id()));
+        assertTrue(site.media().serve(second, 0).isPresent(), "the other upload of the same bytes keeps them");
+        assertEquals(site.media().page("", Optional.empty(), true, 10).size(), 1);
+    }
+
+    @Test
+    public void falseCutOffAndPolyglotFilesAreRefusedOrMadeHarmless() throws IOException {
+        var site = site(Optional.empty());
+        var photos = field(site, "fphotos");
+        var papers = field(site, "fpapers");
+        var whole = picture("png", 60, 40);
+        assertEquals(
+                refused(site.media().upload(photos, "x.png", "", Arrays.copyOf(whole, whole.length / 2), "ben")),
+                Code.IMAGE_NOT_A_PICTURE);
+        var svg = "<svg xmlns='http://www.w3.org/2000/svg'><script>alert(1)</script></svg>"
+                .getBytes(StandardCharsets.UTF_8);
+        assertEquals(refused(site.media().upload(photos, "x.png", "", svg, "ben")), Code.IMAGE_NOT_A_PICTURE);
+        assertEquals(refused(site.media().upload(papers, "x.pdf", "", svg, "ben")), Code.FILE_FORMAT);
+        var html = "<html><script>alert(1)</script></html>".getBytes(StandardCharsets.UTF_8);
+        assertEquals(refused(site.media().upload(papers, "x.txt", "", html, "ben")), Code.FILE_FORMAT);
+        assertEquals(
+                refused(site.media().upload(photos, "big.png", "", new byte[MediaStore.MOST_BYTES + 1], "ben")),
+                Code.IMAGE_TOO_HEAVY);
+        assertEquals(stored(site.media().upload(papers, "x", "", PDF, "ben")).format(), "pdf");
+        var saved = site.records()
+                .save(Write.fresh("ttree", State.DRAFT, Map.of("title", "T", "photos", List.of(4711)), "ben"));
+        assertEquals(((Saved.Refused) saved).problems().getFirst().finding().code(), Code.VALUE_NOT_IMAGE);
+        var paper = stored(site.media().upload(papers, "x.pdf", "", PDF, "ben"));
+        var wrong = site.records()
+                .save(Write.fresh("ttree", State.DRAFT, Map.of("title", "T", "photos", List.of(paper.id())), "ben"));
+        assertEquals(((Saved.Refused) wrong).problems().getFirst().finding().code(), Code.VALUE_NOT_IMAGE);
+    }
+}
