@@ -153,7 +153,7 @@ const sentence = computed(() =>
           :type="typeOf(each)"
           :aria-label="$t('model.condition.value')"
           :value="each.value"
-          @change="put(at, { value: value($event) })"
+          @input="put(at, { value: value($event) })"
         />
         <NButton
           size="tiny"

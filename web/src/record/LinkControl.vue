@@ -27,8 +27,11 @@ const many = computed(() => isMany(props.field));
 const chosen = computed(() => listOf(props.value));
 const ordered = computed(() => props.field.kind === 'relation' && props.field.ordered === true);
 const left = computed(() => offers.value.filter((offer) => !chosen.value.some((each) => same(each, offer.value))));
+/** The words that the offers are about: nothing is made while they are still being looked for. */
+const answered = ref<string>();
 const mayAdd = computed(
   () =>
+    answered.value === words.value.trim() &&
     (form.mayCreate?.(props.field) ?? false) &&
     words.value.trim() !== '' &&
     !offers.value.some((offer) => offer.label.toLowerCase() === words.value.trim().toLowerCase()),
@@ -37,10 +40,12 @@ let asked = 0;
 
 const look = useDebounceFn(async () => {
   const mine = ++asked;
+  const wanted = words.value.trim();
   try {
-    const found = await form.search(props.field, words.value.trim());
+    const found = await form.search(props.field, wanted);
     if (mine === asked) {
       offers.value = found;
+      answered.value = wanted;
       active.value = 0;
       problem.value = '';
     }
@@ -93,7 +98,9 @@ function onKey(event: KeyboardEvent): void {
     active.value = Math.max(0, Math.min(left.value.length - 1, active.value + by));
   } else if (event.key === 'Enter' && shown.value) {
     event.preventDefault();
-    if (left.value.length) {
+    if (answered.value !== words.value.trim()) {
+      void look();
+    } else if (left.value.length) {
       choose(left.value[active.value]);
     } else if (mayAdd.value) {
       void make();

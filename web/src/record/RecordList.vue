@@ -26,6 +26,7 @@ const holders = useHolders();
 const search = ref('');
 const words = refDebounced(search, 250);
 const filter = ref<Comparison[]>([]);
+const settled = refDebounced(filter, 250);
 const order = ref('');
 const records = shallowRef<Schemas['RecordView'][]>([]);
 const next = ref<string>();
@@ -54,7 +55,7 @@ const fields = computed(() => fieldsOf(props.holder).filter((field) => listable(
 const shown = computed(() => fields.value.filter((field) => columns.value.includes(field.id ?? '')));
 const all = computed(() => comparable(props.holder, own.value));
 const query = computed(() => ({
-  where: whereOf(filter.value, all.value),
+  where: whereOf(settled.value, all.value),
   search: words.value,
   order: order.value,
   fields: shown.value.map((field) => field.id).join(','),
@@ -409,10 +410,10 @@ th .plain-button {
   font-weight: inherit;
 }
 th[aria-sort='ascending'] .plain-button::after {
-  content: ' ↑';
+  content: ' ↑' / '';
 }
 th[aria-sort='descending'] .plain-button::after {
-  content: ' ↓';
+  content: ' ↓' / '';
 }
 .dot {
   display: inline-block;

@@ -418,6 +418,11 @@ public class StoryTest {
             visitor.link("Sites").click();
             visitor.page.getByLabel("Name").fill("Elsewhere");
             visitor.button("Add site").click();
+            assertThat(visitor.page
+                            .getByRole(AriaRole.NAVIGATION)
+                            .getByText("Elsewhere")
+                            .first())
+                    .isVisible();
             visitor.open("/w/tessel-waters/sites/elsewhere")
                     .button("Run on Elsewhere")
                     .click();

@@ -43,6 +43,12 @@ final class Session {
         }
     }
 
+    /** Asks only for what has another tag. */
+    HttpResponse<String> conditional(String path, String tag) throws IOException, InterruptedException {
+        var request = HttpRequest.newBuilder(URI.create(address + path)).header("If-None-Match", tag);
+        return http.send(request.build(), HttpResponse.BodyHandlers.ofString());
+    }
+
     JsonNode ok(String method, String path, Object body) {
         var answer = send(method, path, body);
         assertTrue(answer.statusCode() < 300, path + " " + answer.statusCode() + " " + answer.body());

@@ -180,6 +180,16 @@ public class LanguageRunTest {
     }
 
     @Test
+    public void recordsThatMustStandUnderAnotherAreRefusedAlone() {
+        install(
+                "1.1.0",
+                Orchard.edited(
+                        Map.of("nested: {under: [plot], parents", "nested: {under: [plot], required: true, parents")));
+        var alone = site.records().save(Write.fresh("ttree", State.DRAFT, Map.of("title", "A"), "ben"));
+        assertEquals(((Saved.Refused) alone).problems().getFirst().finding().code(), Code.RECORD_PARENT_REQUIRED);
+    }
+
+    @Test
     public void historyWrittenUnderOlderDefinitionsStaysReadable() {
         var tree = save("ttree", Orchard.tree("A"));
         var wire = Map.of("summary", "Later");

@@ -310,6 +310,13 @@ public class LanguageTest {
                         .save(Write.change("ttree", renamed, Map.of(), false, "ben")
                                 .at("Not one"))),
                 List.of(Code.RECORD_SLUG));
+        var taken = Write.fresh("ttree", State.DRAFT, Map.of("title", "X"), "ben")
+                .under(new Link("tplot", row.id()))
+                .at("olive");
+        assertEquals(refused(site.records().save(taken)), List.of(Code.RECORD_SLUG_TAKEN));
+        var astray =
+                Write.fresh("ttree", State.DRAFT, Map.of("title", "X"), "ben").under(new Link("ttree", tree.id()));
+        assertEquals(refused(site.records().save(astray)), List.of(Code.RECORD_PARENT));
         var second = stored(site.records()
                 .save(Write.fresh("ttree", State.PUBLISHED, Map.of("title", "Olive"), "ben")
                         .under(new Link("tplot", row.id()))));

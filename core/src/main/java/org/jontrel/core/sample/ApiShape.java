@@ -54,6 +54,13 @@ public final class ApiShape {
                 yield numbers;
             }
             case Kind.FieldGroup(List<Field> fields) when value instanceof Map<?, ?> row -> given(fields, row);
+            case Kind.Relation _, Kind.TermPick _, Kind.Image _, Kind.File _
+            when value instanceof List<?> list ->
+                list.stream().map(each -> given(kind, each)).toList();
+            case Kind.Relation _ -> example("type", "record", "id", "1", "title", String.valueOf(value));
+            case Kind.TermPick _ -> example("id", "1", "label", String.valueOf(value));
+            case Kind.Image _ -> example("id", "1", "url", "/media/1", "alt", String.valueOf(value));
+            case Kind.File _ -> example("id", "1", "url", "/media/1", "name", String.valueOf(value));
             case Kind.Repeater rows
             when value instanceof List<?> list ->
                 list.stream()
@@ -141,16 +148,34 @@ public final class ApiShape {
                 schema.put("required", List.of("latitude", "longitude"));
                 yield schema;
             }
-            case Kind.RichText _,
-                    Kind.Phone _,
-                    Kind.Colour _,
-                    Kind.Icon _,
-                    Kind.Image _,
-                    Kind.File _,
-                    Kind.Relation _,
-                    Kind.TermPick _,
-                    Kind.Note _ -> limited("string", "", null, "", null);
+            case Kind.Relation _ -> named("type", "id", "title");
+            case Kind.TermPick _ -> named("id", "label");
+            case Kind.Image _ -> named("id", "url", "alt");
+            case Kind.File _ -> named("id", "url", "name");
+            case Kind.RichText _, Kind.Phone _, Kind.Colour _, Kind.Icon _, Kind.Note _ ->
+                limited("string", "", null, "", null);
         };
+    }
+
+    /** What something that a value leads to is told by: its number and texts. */
+    private static SequencedMap<String, Object> named(String... names) {
+        var properties = new LinkedHashMap<String, Object>();
+        for (var name : names) {
+            properties.put(name, limited(name.equals("id") ? "integer" : "string", "", null, "", null));
+        }
+        var schema = new LinkedHashMap<String, Object>();
+        schema.put("type", "object");
+        schema.put("properties", properties);
+        schema.put("required", List.of(names));
+        return schema;
+    }
+
+    private static SequencedMap<String, Object> example(String... pairs) {
+        var made = new LinkedHashMap<String, Object>();
+        for (int i = 0; i < pairs.length; i += 2) {
+            made.put(pairs[i], pairs[i].equals("id") ? (Object) Integer.valueOf(pairs[i + 1]) : pairs[i + 1]);
+        }
+        return made;
     }
 
     private static SequencedMap<String, Object> formatted(String format) {

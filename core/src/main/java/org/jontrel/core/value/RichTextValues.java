@@ -12,7 +12,7 @@ import org.jsoup.safety.Safelist;
 
 /**
  * A safe subset of HTML: paragraphs, line breaks and what the field allows. Everything else is taken off when it is read,
- * its text stays; scripts and styles go with their text.
+ * its text stays; scripts, styles and drawings go with their text.
  */
 record RichTextValues(Kind.RichText kind) implements KindValues {
     private static final int LONGEST = 1_000_000;
@@ -29,6 +29,8 @@ record RichTextValues(Kind.RichText kind) implements KindValues {
 
     private String clean(String html) {
         var dirty = Jsoup.parseBodyFragment(html);
+        dirty.select("script, style, svg, math, template, noscript, iframe, object")
+                .remove();
         var clean = new Cleaner(safelist()).clean(dirty);
         clean.outputSettings(PLAIN);
         return clean.body().text().isBlank() ? "" : clean.body().html().strip();

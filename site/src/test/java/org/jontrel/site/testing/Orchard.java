@@ -16,6 +16,9 @@ import org.jontrel.core.model.Model;
 
 /** A model that uses the whole language. */
 public final class Orchard {
+    /** Also for tests of modules beside this one. */
+    private static final Path FOLDER = Path.of("../site/src/test/resources/orchard");
+
     private Orchard() {}
 
     public static Model model() {
@@ -26,7 +29,7 @@ public final class Orchard {
     public static Model edited(Map<String, String> replacements) {
         try {
             var findings = new ArrayList<Finding>();
-            var files = new TreeMap<>(PackageFiles.read(Path.of("src/test/resources/orchard"), findings));
+            var files = new TreeMap<>(PackageFiles.read(FOLDER, findings));
             files.replaceAll((_, bytes) -> {
                 var text = new String(bytes, StandardCharsets.UTF_8);
                 for (var each : replacements.entrySet()) {
