@@ -37,7 +37,7 @@ function tone(site: Schemas['SiteView']): 'bad' | 'draft' | 'safe' | 'plain' {
       </Tag>
     </RouterLink>
     <RouterLink
-      v-if="workspace.path && workspace.sites.length === 0"
+      v-if="workspace.known && workspace.sites.length === 0"
       class="tile"
       :to="{ name: 'sites', params: { workspace: workspace.path } }"
     >

@@ -7,6 +7,8 @@ export const useWorkspace = defineStore('workspace', () => {
   const all = ref<Schemas['WorkspaceView'][]>([]);
   const path = ref('');
   const sites = ref<Schemas['SiteView'][]>([]);
+  /** Whether the sites have been asked for and answered: before that none does not mean that there is none. */
+  const known = ref(false);
   const current = computed(() => all.value.find((workspace) => workspace.path === path.value));
 
   async function loadAll(): Promise<void> {
@@ -17,6 +19,7 @@ export const useWorkspace = defineStore('workspace', () => {
     if (path.value !== wanted) {
       path.value = wanted;
       sites.value = [];
+      known.value = false;
     }
     await loadSites();
   }
@@ -29,8 +32,9 @@ export const useWorkspace = defineStore('workspace', () => {
     const found = await ask(api.GET('/api/workspaces/{workspace}/sites', { params: { path: { workspace: asked } } }));
     if (path.value === asked) {
       sites.value = found;
+      known.value = true;
     }
   }
 
-  return { all, path, sites, current, loadAll, open, loadSites };
+  return { all, path, sites, known, current, loadAll, open, loadSites };
 });

@@ -12,7 +12,7 @@ import FilterBar from './FilterBar.vue';
 import RecordBulk from './RecordBulk.vue';
 import { comparable, keepViews, listable, viewsOf, whereOf, type Comparison, type View } from './filters';
 import { provideForm } from './form';
-import { addressOf, fieldsOf, useHolders, type Holder } from './holders';
+import { addressOf, fieldsOf, noun, useHolders, type Holder } from './holders';
 import { pathOf, siteLinks } from './links';
 import { remember } from './neighbours';
 import { toneOf } from './states';
@@ -220,7 +220,7 @@ async function bringBack(): Promise<void> {
     <div class="row spread">
       <h1>{{ holder.plural }}</h1>
       <NButton v-if="session.mayWrite" type="primary" @click="router.push(to('new'))">{{
-        holder.wordings.add ?? $t('record.add', { name: holder.singular })
+        holder.wordings.add ?? $t('record.add', { name: noun(holder.singular) })
       }}</NButton>
     </div>
     <div v-if="deleted" class="panel row" role="status">

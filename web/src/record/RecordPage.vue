@@ -14,7 +14,7 @@ import EntryForm from './EntryForm.vue';
 import RecordHistory from './RecordHistory.vue';
 import RecordSide from './RecordSide.vue';
 import { idOf, provideForm, type FormContext } from './form';
-import { useHolders, type Holder } from './holders';
+import { noun, useHolders, type Holder } from './holders';
 import { pathOf, siteLinks } from './links';
 import { neighbours } from './neighbours';
 import { toneOf } from './states';
@@ -34,7 +34,7 @@ const record = useRecord(
   () => holder.value,
   () => id.value,
 );
-const { open, values, sentence, conflict, dirty, found, place, isNew, safe } = record;
+const { open, values, sentence, conflict, dirty, found, place, isNew, safe, ready } = record;
 const links = siteLinks(
   () => site.value,
   () => holder.value,
@@ -52,7 +52,9 @@ provideForm(form);
 
 const title = computed(
   () =>
-    open.value?.record.title ?? holder.value?.wordings.add ?? t('record.add', { name: holder.value?.singular ?? '' }),
+    open.value?.record.title ??
+    holder.value?.wordings.add ??
+    t('record.add', { name: noun(holder.value?.singular ?? '') }),
 );
 const around = computed(() => neighbours(site.value, holder.value?.id ?? '', Number(id.value)));
 const list = computed(() => ({
@@ -233,7 +235,7 @@ onBeforeRouteUpdate(mayLeave);
           </li>
         </ul>
       </div>
-      <div class="columns">
+      <div v-if="ready" class="columns">
         <EntryForm
           v-model="values"
           class="panel main"

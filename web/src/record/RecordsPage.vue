@@ -74,7 +74,7 @@ function to(each: Holder) {
       </template>
     </nav>
     <div class="main">
-      <div v-if="workspace.sites.length === 0" class="empty">
+      <div v-if="workspace.known && workspace.sites.length === 0" class="empty">
         <p>{{ $t('record.noSites') }}</p>
         <RouterLink :to="{ name: 'sites', params: { workspace: route.params.workspace } }">{{
           $t('frame.sites')

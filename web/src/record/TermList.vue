@@ -5,7 +5,7 @@ import { useRoute, useRouter } from 'vue-router';
 import { useSession } from '@/session/session';
 import Problems from '@/shared/Problems.vue';
 import { api, ask, sentenceOf, type Schemas } from '@/shared/api/client';
-import { addressOf, fieldsOf, type Holder } from './holders';
+import { addressOf, fieldsOf, noun, type Holder } from './holders';
 import { pathOf } from './links';
 
 /** The terms of a taxonomy as a tree: added, opened, moved, and merged with all their uses. */
@@ -163,12 +163,12 @@ const to = (id: number | string) => ({
     <div class="row spread">
       <h1>{{ holder.plural }}</h1>
       <NButton v-if="session.mayWrite" type="primary" @click="router.push(to('new'))">{{
-        $t('record.add', { name: holder.singular })
+        $t('record.add', { name: noun(holder.singular) })
       }}</NButton>
     </div>
     <Problems v-if="problem" :of="[{ sentence: problem, severity: 'blocker' }]" />
     <div v-if="lines.length === 0" class="panel empty">
-      <p>{{ $t('record.noTerms', { name: holder.singular }) }}</p>
+      <p>{{ $t('record.noTerms', { name: noun(holder.singular) }) }}</p>
     </div>
     <ul v-else class="panel terms">
       <li v-for="{ term, depth } in lines" :key="term.id" :style="{ paddingLeft: `${depth * 20}px` }">

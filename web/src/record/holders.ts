@@ -36,3 +36,8 @@ export const useHolders = defineStore('holders', () => {
 export function fieldsOf(holder: Holder): Field[] {
   return [...holder.first, ...holder.groups.flatMap((group) => group.fields)].map(({ field }) => field as Field);
 }
+
+/** A noun as it stands within a sentence: "Waterway" is "waterway", but "VHF channel" stays. */
+export function noun(name: string): string {
+  return /^\p{Lu}\p{Lu}/u.test(name) ? name : name.charAt(0).toLowerCase() + name.slice(1);
+}

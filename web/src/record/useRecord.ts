@@ -24,6 +24,8 @@ export function useRecord(site: () => string, holder: () => Holder | undefined, 
   const safe = ref(true);
   const found = shallowRef<Unfinished>();
   const place = reactive({ slug: '', parent: undefined as Schemas['ParentView'] | undefined, publishAt: '' });
+  /** Whether there is something to type into: before that, what was typed would be overwritten by what is loaded. */
+  const ready = ref(false);
   const isNew = computed(() => id() === 'new');
   const key = computed(() => `${site()}/${holder()?.id ?? ''}/${id()}`);
   let checking = 0;
@@ -47,6 +49,7 @@ export function useRecord(site: () => string, holder: () => Holder | undefined, 
   }
 
   async function load(start: Record<string, unknown>, parent?: Schemas['ParentView']): Promise<void> {
+    ready.value = false;
     open.value = undefined;
     values.value = start;
     problems.value = [];
@@ -72,6 +75,7 @@ export function useRecord(site: () => string, holder: () => Holder | undefined, 
         sentence.value = sentenceOf(thrown);
       }
     }
+    ready.value = open.value !== undefined || isNew.value || single();
     const unfinished = kept(key.value);
     if (unfinished && JSON.stringify(unfinished.values) !== JSON.stringify(values.value)) {
       found.value = unfinished;
@@ -190,6 +194,7 @@ export function useRecord(site: () => string, holder: () => Holder | undefined, 
     found,
     place,
     isNew,
+    ready,
     load,
     show,
     touch,

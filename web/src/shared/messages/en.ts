@@ -577,7 +577,7 @@ export const en = {
     required: 'required',
     choose: 'Choose',
     unset: 'Not said',
-    empty: 'Empty',
+    empty: 'Make empty',
     pick: 'Pick {label}',
     upload: 'Upload picture',
     uploadFile: 'Upload again',
@@ -807,7 +807,7 @@ export const en = {
       },
       record: {
         title: 'Records',
-        text: 'Editors fill the forms that the installed definitions make. A draft may lack required values; a published record may not. What is typed is kept in the browser until it is saved. When somebody else saved meanwhile, both changes are shown and can be taken together. After a run a record can be incomplete: it stays as it is and can be found with the filter. Deleted records can be brought back, and every earlier state is in the history. Published records are on the public pages of the site, without their empty fields.',
+        text: 'Editors fill the forms that the installed definitions make. A draft may lack required values; a published record may not. What is typed is kept in the browser until it is saved. When somebody else saved meanwhile, both changes are shown and can be taken together. After a run a record can be incomplete: it stays as it is and can be found with the filter. Deleted records can be brought back, and every earlier state is in the history. Published records are on the public pages of the site, without their empty fields, and programs read them at /at/ and the path of the site, then /api/; its description is at openapi.json there.',
       },
       keys: {
         title: 'Keys in the table of fields',

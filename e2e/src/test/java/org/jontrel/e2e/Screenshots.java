@@ -93,9 +93,9 @@ public class Screenshots {
         visitor.link("Releases").click();
         visitor.heading("Next release").waitFor();
         visitor.picture(folder, "releases");
-        visitor.open("/w/tessel-waters/sites/trial")
-                .heading("Needs your answer")
-                .waitFor();
+        visitor.open("/w/tessel-waters/sites/trial");
+        page.getByLabel("to", new Page.GetByLabelOptions().setExact(true)).selectOption("2.0.0");
+        visitor.heading("Needs your answer").waitFor();
         visitor.picture(folder, "plan");
         page.getByLabel("Value for Depth of water").fill("1.2");
         visitor.button("Keep answer").first().click();
@@ -106,17 +106,19 @@ public class Screenshots {
         page.getByText("Done", new Page.GetByTextOptions().setExact(true)).waitFor();
         visitor.button("Undo this run").waitFor();
         visitor.picture(folder, "run");
-        visitor.open("/w/tessel-waters/records/towpath/structure")
+        visitor.open("/w/tessel-waters/records/bench/structure")
                 .heading("Structures")
                 .waitFor();
         page.getByRole(AriaRole.ROW).nth(3).waitFor();
         visitor.picture(folder, "records");
-        page.locator("tbody a").nth(1).click();
-        page.getByLabel("Title").waitFor();
-        page.getByText("960 by 640")
-                .or(page.getByLabel("Picture for Lead image"))
-                .first()
+        visitor.open("/w/tessel-waters/records/bench/taxonomies-waterway")
+                .link("Orrin Cut")
                 .waitFor();
+        visitor.picture(folder, "terms");
+        visitor.open("/w/tessel-waters/records/bench/structure");
+        visitor.link("Lock 1").first().click();
+        page.getByLabel("Title").waitFor();
+        page.getByText("960 by 640").first().waitFor();
         visitor.picture(folder, "entry-form");
         visitor.link("See its page").waitFor();
         visitor.open(visitor.link("See its page").getAttribute("href")).page.waitForLoadState();
