@@ -8,8 +8,8 @@ import javax.sql.DataSource;
 import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Ids;
 import org.jontrel.site.media.MediaStore;
-import org.jontrel.site.record.ListQuery;
 import org.jontrel.site.record.RecordStore;
+import org.jontrel.site.record.Upgrade;
 import org.jontrel.site.run.Runs;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.Bindings;
@@ -53,6 +53,7 @@ public final class Site {
                 }
             }
         });
+        Upgrade.run(site.database, site.bindings);
         return site;
     }
 
@@ -88,8 +89,8 @@ public final class Site {
         });
     }
 
-    /** Records of a type, terms of a taxonomy, whatever their state; exact up to ten thousand. */
+    /** Records of a type, terms of a taxonomy, whatever their state. */
     public long count(String holderId) {
-        return records.count(holderId, ListQuery.ALL).records();
+        return records.total(holderId);
     }
 }

@@ -56,6 +56,19 @@ public final class RecordStore {
         return reading(holderId, (session, binding, table) -> new Lists(binding, table).page(session, query));
     }
 
+    /** All records of a holder; exact, by a walk over an index that takes about a fifth of a second for a million. */
+    public long total(String holderId) {
+        return reading(
+                        holderId,
+                        (session, _, table) -> Jdbc.query(
+                                        session.getConnection(),
+                                        "SELECT COUNT(*) FROM " + Names.quoted(table.name()) + " WHERE state <> ?",
+                                        row -> row.getLong(1),
+                                        Loader.DELETED)
+                                .getFirst())
+                .orElse(0L);
+    }
+
     /** Exact up to ten thousand. */
     public RecordList.Count count(String holderId, ListQuery query) {
         return reading(holderId, (session, binding, table) -> new Lists(binding, table).count(session, query))

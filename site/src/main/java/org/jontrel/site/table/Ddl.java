@@ -96,22 +96,31 @@ public final class Ddl {
         return statements;
     }
 
+    /** A column that every record has. */
+    public record OwnColumn(String name, String type) {}
+
+    /** What records have beside their state and times: where they stand, when they appear, where they came from. */
+    public static List<OwnColumn> ownColumns() {
+        return List.of(
+                new OwnColumn("parent_type", "VARCHAR(40) CHARACTER SET ascii COLLATE ascii_bin NOT NULL DEFAULT ''"),
+                new OwnColumn("parent_id", "BIGINT NOT NULL DEFAULT 0"),
+                new OwnColumn("position", "INT NOT NULL DEFAULT 0"),
+                new OwnColumn("publish_at", "DATETIME NULL"),
+                new OwnColumn("origin", "VARCHAR(40) CHARACTER SET ascii COLLATE ascii_bin NULL"));
+    }
+
     private static String createTable(Holder holder) {
         var lines = new ArrayList<String>(List.of(
                 "id BIGINT PRIMARY KEY",
                 "slug VARCHAR(190) CHARACTER SET ascii COLLATE ascii_bin NOT NULL",
-                "parent_type VARCHAR(40) CHARACTER SET ascii COLLATE ascii_bin NOT NULL DEFAULT \'\'",
-                "parent_id BIGINT NOT NULL DEFAULT 0",
-                "position INT NOT NULL DEFAULT 0",
                 "state VARCHAR(16) CHARACTER SET ascii COLLATE ascii_bin NOT NULL",
-                "publish_at DATETIME NULL",
-                "origin VARCHAR(40) CHARACTER SET ascii COLLATE ascii_bin NULL",
                 "version INT NOT NULL",
                 "complete TINYINT(1) NOT NULL",
                 "created_at DATETIME(6) NOT NULL",
                 "updated_at DATETIME(6) NOT NULL",
                 "created_by VARCHAR(100) NOT NULL",
                 "updated_by VARCHAR(100) NOT NULL"));
+        ownColumns().forEach(own -> lines.add(own.name() + " " + own.type()));
         columns(holder, "", lines);
         lines.add("UNIQUE KEY slug (parent_id, slug)");
         lines.add("KEY slugs (slug)");
