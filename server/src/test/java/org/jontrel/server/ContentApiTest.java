@@ -40,6 +40,7 @@ public class ContentApiTest {
                         + TestDatabase.shared().url(TestDatabase.shared().create()),
                 "--spring.datasource.username=" + TestDatabase.USER,
                 "--spring.datasource.password=" + TestDatabase.PASSWORD,
+                "--jontrel.publish-every=PT0.2S",
                 "--jontrel.setup-code=orchard-code");
         var address = "http://127.0.0.1:" + context.getEnvironment().getProperty("local.server.port");
         anna = new Session(address);
@@ -203,6 +204,27 @@ public class ContentApiTest {
                 visitor.conditional("/at/field/api/trees/" + parent, "\"other\"")
                         .statusCode(),
                 200);
+    }
+
+    @Test
+    public void scheduledRecordsArePublishedWhenTheirMomentComes() throws InterruptedException {
+        var body = Map.of(
+                "version",
+                0,
+                "state",
+                "scheduled",
+                "publishAt",
+                java.time.Instant.now().plusSeconds(1).toString(),
+                "values",
+                Map.of("title", "Plot to come"));
+        var made = anna.ok("POST", "/api/sites/field/types/plot/records", body);
+        assertEquals(made.at("/record/state").asString(), "scheduled");
+        var path =
+                "/api/sites/field/types/plot/records/" + made.at("/record/id").asLong();
+        while (!anna.ok("GET", path, null).at("/record/state").asString().equals("published")) {
+            Thread.sleep(100);
+        }
+        assertEquals(read("/plots?search=come").get("total").asInt(), 1);
     }
 
     @Test

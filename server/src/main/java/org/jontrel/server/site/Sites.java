@@ -98,6 +98,11 @@ public class Sites {
         return opened.computeIfAbsent(path, _ -> open(row)).site();
     }
 
+    /** The engines that have been used since the start. */
+    List<Site> engines() {
+        return opened.values().stream().map(Opened::site).toList();
+    }
+
     private Opened open(SiteMapper.SiteRow row) {
         var config = new HikariConfig();
         config.setJdbcUrl(server.getUrl().replaceFirst("^(jdbc:mariadb://[^/]+/)[^?]*", "$1" + row.databaseName()));

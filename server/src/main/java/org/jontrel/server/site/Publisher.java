@@ -1,0 +1,33 @@
+package org.jontrel.server.site;
+
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.scheduling.annotation.EnableScheduling;
+import org.springframework.scheduling.annotation.Scheduled;
+import org.springframework.stereotype.Component;
+
+/**
+ * Makes scheduled records published when their moment has come. Visitors see them from that moment in any case; this is for
+ * lists and their filters.
+ */
+@Component
+@EnableScheduling
+class Publisher {
+    private static final Logger LOG = LoggerFactory.getLogger(Publisher.class);
+    private final Sites sites;
+
+    Publisher(Sites sites) {
+        this.sites = sites;
+    }
+
+    @Scheduled(fixedDelayString = "${jontrel.publish-every:PT20S}")
+    void publish() {
+        for (var site : sites.engines()) {
+            try {
+                site.records().publishDue();
+            } catch (RuntimeException e) {
+                LOG.warn("Scheduled records wait for the next time: {}", e.getMessage());
+            }
+        }
+    }
+}
