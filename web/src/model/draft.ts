@@ -104,6 +104,7 @@ export const useDraft = defineStore('draft', () => {
       return;
     }
     await flush();
+    keep();
     workspace.value = wanted;
     dirty.clear();
     seen.clear();

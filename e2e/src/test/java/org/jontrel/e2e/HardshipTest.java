@@ -135,6 +135,8 @@ public class HardshipTest {
         page.navigate(desk.installation.address() + Desk.WORKSPACE + "model");
         outline(page, "Seasons");
         page.getByLabel("Title", new Page.GetByLabelOptions().setExact(true)).waitFor();
+        assertThat(page.getByRole(AriaRole.STATUS).getByText("Saved")).isVisible();
+        page.waitForLoadState(com.microsoft.playwright.options.LoadState.NETWORKIDLE);
         // only the edit itself may find out that the session has ended
         page.route(url -> url.contains("/presence") || url.endsWith("/sites"), route -> route.abort());
         page.context().clearCookies();
