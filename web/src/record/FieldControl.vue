@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { computed } from 'vue';
+import { computed, defineAsyncComponent } from 'vue';
 import type { Field } from '@/shared/kinds';
 import { isMany, listOf } from './form';
-import { iconNames } from './icons';
 
 /** The control of a field that holds a value of its own: texts, numbers, dates, choices. */
+const IconControl = defineAsyncComponent(() => import('./IconControl.vue'));
 const props = defineProps<{ id: string; field: Field; value: unknown; invalid: boolean }>();
 const emit = defineEmits<{ change: [unknown] }>();
 
@@ -165,12 +165,14 @@ function toggle(key: string): void {
     <option v-for="key in strange" :key="key" :value="key">{{ key }}</option>
     <option v-for="option in options" :key="option.id" :value="option.key">{{ option.label }}</option>
   </select>
-  <template v-else-if="field.kind === 'icon'">
-    <input v-bind="common" class="input mono" autocomplete="off" :list="`${id}-icons`" :value="text" @input="typed" />
-    <datalist :id="`${id}-icons`">
-      <option v-for="name in iconNames" :key="name" :value="name" />
-    </datalist>
-  </template>
+  <IconControl
+    v-else-if="field.kind === 'icon'"
+    :id="id"
+    :label="field.label"
+    :value="text"
+    :invalid="invalid"
+    @change="emit('change', $event)"
+  />
   <div v-else-if="field.kind === 'text' && (field.prefix || field.suffix)" class="row">
     <span v-if="field.prefix" class="muted">{{ field.prefix }}</span>
     <input v-bind="common" class="input" autocomplete="off" :value="text" @input="typed" />

@@ -7,6 +7,7 @@ import Problems from '@/shared/Problems.vue';
 import { ApiError, sentenceOf } from '@/shared/api/client';
 import type { FieldOf } from '@/shared/kinds';
 import { isMany, listOf, useForm, type FileView } from './form';
+import { kilobytes } from './sizes';
 
 /** Pictures or files: dropped or chosen, several at once, with progress, alternative texts and what matters most in them. */
 const props = defineProps<{ id: string; field: FieldOf<'image'> | FieldOf<'file'>; value: unknown }>();
@@ -93,8 +94,6 @@ function focus(event: MouseEvent, file: FileView): void {
   const y = Math.round(((event.clientY - box.top) / box.height) * 100);
   void form.describe(file, file.alt, x, y);
 }
-
-const kilobytes = (bytes: number) => `${Math.max(1, Math.round(bytes / 1024)).toLocaleString('en')} KB`;
 </script>
 
 <template>

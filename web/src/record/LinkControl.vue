@@ -2,11 +2,10 @@
 import { NButton } from 'naive-ui';
 import { useDebounceFn } from '@vueuse/core';
 import { computed, ref } from 'vue';
-import IconDown from '~icons/tabler/arrow-down';
-import IconUp from '~icons/tabler/arrow-up';
-import IconX from '~icons/tabler/x';
+import IconEye from '~icons/tabler/eye';
 import { sentenceOf } from '@/shared/api/client';
 import type { FieldOf } from '@/shared/kinds';
+import RowTools from './RowTools.vue';
 import { isMany, listOf, same, useForm, type Offer } from './form';
 
 /** Records or terms that a value leads to: found by typing, ordered, opened, and made where that is allowed. */
@@ -81,6 +80,23 @@ async function make(): Promise<void> {
   }
 }
 
+/** A look at what a value leads to, without going there. */
+const peeked = ref('');
+const lines = ref<{ label: string; text: string }[]>([]);
+async function peek(value: unknown): Promise<void> {
+  const key = JSON.stringify(value);
+  if (peeked.value === key) {
+    peeked.value = '';
+    return;
+  }
+  try {
+    lines.value = (await form.preview?.(props.field, value)) ?? [];
+    peeked.value = key;
+  } catch (thrown) {
+    problem.value = sentenceOf(thrown);
+  }
+}
+
 function move(at: number, by: number): void {
   const next = [...chosen.value];
   const [one] = next.splice(at, 1);
@@ -122,33 +138,31 @@ function onKey(event: KeyboardEvent): void {
         }}</a>
         <span v-else>{{ form.name(field, each)?.label ?? $t('form.gone') }}</span>
         <span class="muted small">{{ form.name(field, each)?.detail }}</span>
-        <template v-if="!form.readonly()">
-          <NButton
-            v-if="ordered"
-            size="tiny"
-            quaternary
-            :disabled="at === 0"
-            :aria-label="$t('form.rowUp', { n: at + 1 })"
-            @click="move(at, -1)"
-            ><IconUp
-          /></NButton>
-          <NButton
-            v-if="ordered"
-            size="tiny"
-            quaternary
-            :disabled="at === chosen.length - 1"
-            :aria-label="$t('form.rowDown', { n: at + 1 })"
-            @click="move(at, 1)"
-            ><IconDown
-          /></NButton>
-          <NButton
-            size="tiny"
-            quaternary
-            :aria-label="$t('form.takeOut', { label: form.name(field, each)?.label ?? '' })"
-            @click="put(chosen.filter((_, i) => i !== at))"
-            ><IconX
-          /></NButton>
-        </template>
+        <NButton
+          v-if="form.preview"
+          size="tiny"
+          quaternary
+          :aria-label="$t('form.preview', { label: form.name(field, each)?.label ?? '' })"
+          :aria-expanded="peeked === JSON.stringify(each)"
+          @click="peek(each)"
+          ><IconEye
+        /></NButton>
+        <RowTools
+          v-if="!form.readonly()"
+          :at="at"
+          :count="chosen.length"
+          :ordered="ordered"
+          :removal="$t('form.takeOut', { label: form.name(field, each)?.label ?? '' })"
+          @move="move(at, $event)"
+          @remove="put(chosen.filter((_, i) => i !== at))"
+        />
+        <dl v-if="peeked === JSON.stringify(each)" class="peek">
+          <template v-for="line in lines" :key="line.label">
+            <dt>{{ line.label }}</dt>
+            <dd>{{ line.text }}</dd>
+          </template>
+          <dd v-if="!lines.length" class="muted">{{ $t('form.noRows') }}</dd>
+        </dl>
       </li>
     </ul>
     <div v-if="!form.readonly()" class="search">
@@ -207,6 +221,27 @@ function onKey(event: KeyboardEvent): void {
   list-style: none;
   margin: 0 0 4px;
   padding: 0;
+}
+.links li {
+  flex-wrap: wrap;
+}
+.peek {
+  flex-basis: 100%;
+  display: grid;
+  grid-template-columns: minmax(80px, max-content) 1fr;
+  gap: 2px 12px;
+  margin: 0 0 6px;
+  padding: 6px 10px;
+  font-size: 13px;
+  background: var(--ground);
+  border-radius: 4px;
+}
+.peek dt {
+  color: var(--muted);
+}
+.peek dd {
+  margin: 0;
+  overflow-wrap: anywhere;
 }
 .search {
   position: relative;

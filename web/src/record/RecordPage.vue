@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui';
 import { useEventListener } from '@vueuse/core';
-import { computed, nextTick, watch } from 'vue';
+import { computed, nextTick, ref, watch } from 'vue';
 import { useI18n } from 'vue-i18n';
 import { onBeforeRouteLeave, onBeforeRouteUpdate, useRoute, useRouter } from 'vue-router';
 import { useSession } from '@/session/session';
@@ -11,6 +11,7 @@ import { api, ask, sentenceOf } from '@/shared/api/client';
 import { shortTime } from '@/shared/time';
 import ConflictPanel from './ConflictPanel.vue';
 import EntryForm from './EntryForm.vue';
+import PagePreview from './PagePreview.vue';
 import RecordHistory from './RecordHistory.vue';
 import RecordSide from './RecordSide.vue';
 import { idOf, provideForm, type FormContext } from './form';
@@ -62,6 +63,7 @@ const list = computed(() => ({
   params: { workspace: workspace.value, site: site.value, type: String(route.params.type) },
 }));
 const one = (other: number | string) => ({ name: 'record', params: { ...route.params, id: other } });
+const previewing = ref(false);
 const isType = computed(() => holder.value?.sort === 'types');
 
 watch(open, (now) => {
@@ -171,6 +173,7 @@ onBeforeRouteUpdate(mayLeave);
           <h1 dir="auto">{{ holder.sort === 'values' ? holder.singular : title }}</h1>
         </div>
         <div v-if="session.mayWrite" class="row">
+          <NButton v-if="isType" quaternary @click="previewing = !previewing">{{ $t('record.preview') }}</NButton>
           <template v-if="isType">
             <NButton v-if="open?.record.state !== 'published'" @click="save('draft')">{{
               $t('record.saveDraft')
@@ -256,6 +259,7 @@ onBeforeRouteUpdate(mayLeave);
             :readonly="!session.mayWrite"
             @touch="record.touch('own')"
             @schedule="save('scheduled')"
+            @ends="record.leads"
           />
           <div v-if="open && session.mayWrite && holder.sort !== 'values'" class="row acts">
             <RouterLink v-if="isType" :to="{ ...one('new'), query: { copy: String(open.record.id) } }">{{
@@ -275,7 +279,15 @@ onBeforeRouteUpdate(mayLeave);
         </aside>
       </div>
     </div>
-    <Problems v-else-if="sentence" :of="[{ sentence, severity: 'blocker' }]" />
+    <PagePreview
+      v-if="holder && isType && session.mayWrite"
+      :id="open?.record.id"
+      v-model:shown="previewing"
+      :site="site"
+      :type="holder.key"
+      :values="values"
+    />
+    <Problems v-if="!holder && sentence" :of="[{ sentence, severity: 'blocker' }]" />
   </div>
 </template>
 

@@ -4,7 +4,9 @@ import { computed } from 'vue';
 import type { Schemas } from '@/shared/api/client';
 import LinkControl from './LinkControl.vue';
 import type { FieldOf } from '@/shared/kinds';
-import { addressOf, useHolders, type Holder } from './holders';
+import RecordEnds from './RecordEnds.vue';
+import type { Holder } from './holders';
+import type { OpenRecord } from './useRecord';
 
 /** Where a record stands: its address, what it stands under, when it appears, and what leads to it. */
 const props = defineProps<{
@@ -18,8 +20,7 @@ const props = defineProps<{
 const slug = defineModel<string>('slug', { required: true });
 const parent = defineModel<Schemas['ParentView'] | undefined>('parent', { required: true });
 const publishAt = defineModel<string>('publishAt', { required: true });
-const emit = defineEmits<{ touch: []; schedule: [] }>();
-const holders = useHolders();
+const emit = defineEmits<{ touch: []; schedule: []; ends: [OpenRecord] }>();
 
 /** Picked like a relation: one record of the types that it may stand under. */
 const under = computed((): FieldOf<'relation'> => ({
@@ -29,8 +30,6 @@ const under = computed((): FieldOf<'relation'> => ({
   kind: 'relation',
   to: props.holder.under,
 }));
-const at = (pointer: Schemas['PointerView'], id: number) =>
-  `/w/${props.workspace}/records/${props.site}/${addressOf(holders.byId(pointer.holder) ?? pointer)}/${String(id)}`;
 </script>
 
 <template>
@@ -68,17 +67,16 @@ const at = (pointer: Schemas['PointerView'], id: number) =>
       </div>
       <p class="hint">{{ $t('record.appearsHint') }}</p>
     </div>
-    <div v-for="pointer in pointers" :key="pointer.holder + pointer.label">
-      <span class="label">{{ pointer.label }}</span>
-      <ul>
-        <li v-for="each in pointer.records.slice(0, 12)" :key="each.id">
-          <RouterLink :to="at(pointer, each.id)">{{ each.title }}</RouterLink>
-        </li>
-      </ul>
-      <p v-if="pointer.records.length > 12" class="hint">
-        {{ $t('record.more', { n: pointer.records.length - 12 }) }}
-      </p>
-    </div>
+    <RecordEnds
+      v-if="record"
+      :site="site"
+      :workspace="workspace"
+      :holder="holder"
+      :record="record"
+      :pointers="pointers"
+      :readonly="readonly"
+      @changed="emit('ends', $event)"
+    />
   </section>
 </template>
 
@@ -90,12 +88,5 @@ const at = (pointer: Schemas['PointerView'], id: number) =>
 }
 .when {
   flex-wrap: wrap;
-}
-ul {
-  margin: 0;
-  padding-left: 16px;
-}
-li {
-  overflow-wrap: anywhere;
 }
 </style>

@@ -2,6 +2,7 @@
 import { computed, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useWorkspace } from '@/frame/workspace';
+import MediaLibrary from './MediaLibrary.vue';
 import RecordList from './RecordList.vue';
 import TermList from './TermList.vue';
 import { addressOf, useHolders, type Holder } from './holders';
@@ -10,6 +11,8 @@ const route = useRoute();
 const router = useRouter();
 const workspace = useWorkspace();
 const holders = useHolders();
+/** Stands where the key of a type does; no key has such a sign in it. */
+const FILES = 'media-files';
 const SORTS = ['types', 'taxonomies', 'values'] as const;
 
 const site = computed(() => workspace.sites.find((each) => each.path === route.params.site));
@@ -33,7 +36,7 @@ watch(
     if (typeof path === 'string' && path) {
       await holders.load(path).catch(() => undefined);
       const first = ofSort('types')[0] ?? holders.all?.[0];
-      if (first && !holder.value) {
+      if (first && !holder.value && route.params.type !== FILES) {
         await router.replace(to(first));
       }
     }
@@ -72,6 +75,15 @@ function to(each: Holder) {
           </li>
         </ul>
       </template>
+      <ul v-if="site">
+        <li>
+          <RouterLink
+            :to="{ name: 'record-list', params: { ...route.params, type: FILES } }"
+            :class="{ selected: route.params.type === FILES }"
+            >{{ $t('media.title') }}</RouterLink
+          >
+        </li>
+      </ul>
     </nav>
     <div class="main">
       <div v-if="workspace.known && workspace.sites.length === 0" class="empty">
@@ -80,6 +92,11 @@ function to(each: Holder) {
           $t('frame.sites')
         }}</RouterLink>
       </div>
+      <MediaLibrary
+        v-else-if="site && route.params.type === FILES"
+        :site="site.path"
+        :workspace="String(route.params.workspace)"
+      />
       <div v-else-if="holders.all?.length === 0 && site" class="empty">
         <p>{{ $t('record.noTypes', { site: site.name }) }}</p>
         <RouterLink :to="{ name: 'plan', params: { workspace: route.params.workspace, site: site.path } }">{{

@@ -1,12 +1,10 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui';
 import { computed, nextTick, ref } from 'vue';
-import IconDown from '~icons/tabler/arrow-down';
-import IconUp from '~icons/tabler/arrow-up';
-import IconX from '~icons/tabler/x';
 import { innerOf } from '@/shared/definitions';
 import type { FieldOf } from '@/shared/kinds';
 import EntryField from './EntryField.vue';
+import RowTools from './RowTools.vue';
 import { idOf, useForm } from './form';
 
 type Row = Record<string, unknown>;
@@ -97,25 +95,14 @@ function onKey(event: KeyboardEvent, at: number): void {
           <span class="muted">{{ at + 1 }}</span> <strong>{{ nameOf(row, at) }}</strong>
         </button>
         <div v-if="!form.readonly()" class="row">
-          <NButton
-            size="tiny"
-            quaternary
-            :disabled="at === 0"
-            :aria-label="$t('form.rowUp', { n: at + 1 })"
-            @click="move(at, -1)"
-            ><IconUp
-          /></NButton>
-          <NButton
-            size="tiny"
-            quaternary
-            :disabled="at === rows.length - 1"
-            :aria-label="$t('form.rowDown', { n: at + 1 })"
-            @click="move(at, 1)"
-            ><IconDown
-          /></NButton>
-          <NButton size="tiny" quaternary :aria-label="$t('form.rowRemove', { n: at + 1 })" @click="remove(at)"
-            ><IconX
-          /></NButton>
+          <RowTools
+            :at="at"
+            :count="rows.length"
+            ordered
+            :removal="$t('form.rowRemove', { n: at + 1 })"
+            @move="move(at, $event)"
+            @remove="remove(at)"
+          />
         </div>
       </div>
       <div v-if="!folded.has(at)" class="line" :class="{ narrow: asTable }">

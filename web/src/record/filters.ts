@@ -10,15 +10,6 @@ export interface Comparison {
 }
 export type Test = 'is' | 'is_not' | 'above' | 'at_least' | 'below' | 'at_most' | 'has' | 'under' | 'filled';
 
-/** What a list shows: kept under a name, as a view. */
-export interface View {
-  name: string;
-  search: string;
-  filter: Comparison[];
-  order: string;
-  columns: string[];
-}
-
 export interface Compared {
   id: string;
   label: string;
@@ -80,20 +71,6 @@ export function whereOf(filter: Comparison[], all: Compared[]): string {
         : { field: each.field, [each.test]: value };
     });
   return parts.length === 0 ? '' : JSON.stringify(parts.length === 1 ? parts[0] : { all: parts });
-}
-
-const key = (site: string, holder: string) => `jontrel.views.${site}.${holder}`;
-
-export function viewsOf(site: string, holder: string): View[] {
-  try {
-    return JSON.parse(localStorage.getItem(key(site, holder)) ?? '[]') as View[];
-  } catch {
-    return [];
-  }
-}
-
-export function keepViews(site: string, holder: string, views: View[]): void {
-  localStorage.setItem(key(site, holder), JSON.stringify(views));
 }
 
 /** Fields that fit a line of a list. */

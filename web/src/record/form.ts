@@ -37,6 +37,8 @@ export interface FormContext {
   upload?: (field: Field, file: File, alt: string, progress: (part: number) => void) => Promise<FileView>;
   file?: (id: number) => FileView | undefined;
   describe?: (file: FileView, alt: string, focusX: number, focusY: number) => Promise<void>;
+  /** A few values of what a value leads to. */
+  preview?: (field: Field, value: unknown) => Promise<{ label: string; text: string }[]>;
   /** Where the record stands that a value leads to. */
   open?: (field: Field, value: unknown) => string | undefined;
 }

@@ -1,6 +1,6 @@
 import { api, ask, csrfToken, toError, type Schemas } from '@/shared/api/client';
 import type { Field } from '@/shared/kinds';
-import { addressOf, type Holder } from './holders';
+import { addressOf, fieldsOf, type Holder } from './holders';
 import type { FileView, FormContext, Offer } from './form';
 
 type Path = { site: string; sort: string; key: string };
@@ -16,6 +16,8 @@ interface Link {
 }
 
 const MOST = 20;
+/** Values of a record that are shown without going to it. */
+const PREVIEWED = 6;
 
 /** The types of records, or the taxonomy, that a field leads to. */
 function targets(field: Field, byId: (id: string) => Holder | undefined): Holder[] {
@@ -29,7 +31,10 @@ export function siteLinks(
   holder: () => Holder | undefined,
   byId: (id: string) => Holder | undefined,
   workspace: () => string,
-): Pick<FormContext, 'search' | 'name' | 'create' | 'mayCreate' | 'upload' | 'file' | 'describe' | 'open'> & {
+): Pick<
+  FormContext,
+  'search' | 'name' | 'create' | 'mayCreate' | 'upload' | 'file' | 'describe' | 'open' | 'preview'
+> & {
   know: (links: Schemas['LinkView'][], files: FileView[]) => void;
 } {
   const names = new Map<string, Offer>();
@@ -167,8 +172,23 @@ export function siteLinks(
     Object.assign(file, changed.file);
   }
 
+  async function preview(field: Field, value: unknown): Promise<{ label: string; text: string }[]> {
+    const link = linkOf(field, value);
+    const target = link && byId(link.type);
+    if (!target) {
+      return [];
+    }
+    const params = { path: { ...pathOf(site(), target), id: link.id } };
+    const { record } = await ask(api.GET('/api/sites/{site}/{sort}/{key}/records/{id}', { params }));
+    return fieldsOf(target)
+      .filter((each) => each.id !== 'part_title' && record.shown[each.key])
+      .slice(0, PREVIEWED)
+      .map((each) => ({ label: each.label, text: record.shown[each.key] ?? '' }));
+  }
+
   return {
     search,
+    preview,
     create,
     mayCreate,
     upload,

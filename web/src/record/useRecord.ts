@@ -48,6 +48,13 @@ export function useRecord(site: () => string, holder: () => Holder | undefined, 
     place.publishAt = next.record.publishAt?.slice(0, 16) ?? '';
   }
 
+  /** What leads here has changed at its own place; what is typed here stays. */
+  function leads(next: OpenRecord): void {
+    if (open.value) {
+      open.value = { ...open.value, pointers: next.pointers };
+    }
+  }
+
   async function load(start: Record<string, unknown>, parent?: Schemas['ParentView']): Promise<void> {
     ready.value = false;
     open.value = undefined;
@@ -197,6 +204,7 @@ export function useRecord(site: () => string, holder: () => Holder | undefined, 
     ready,
     load,
     show,
+    leads,
     touch,
     save,
     merge,

@@ -9,6 +9,7 @@ import { api, ask, sentenceOf, type Schemas } from '@/shared/api/client';
 import AskPanel from './AskPanel.vue';
 import PlanSteps from './PlanSteps.vue';
 import RunList from './RunList.vue';
+import SiteTokens from './SiteTokens.vue';
 
 const route = useRoute();
 const router = useRouter();
@@ -152,6 +153,7 @@ async function run(): Promise<void> {
       </template>
     </template>
     <RunList :runs="runs" />
+    <SiteTokens v-if="session.isArchitect" :site="site" />
   </div>
 </template>
 

@@ -155,7 +155,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all_3"];
+        get: operations["all_5"];
         put?: never;
         post?: never;
         delete?: never;
@@ -187,7 +187,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all_2"];
+        get: operations["all_4"];
         put?: never;
         post?: never;
         delete?: never;
@@ -308,6 +308,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sites/{site}/tokens": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all_3"];
+        put?: never;
+        post: operations["make"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{site}/tokens/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["revoke"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{site}/types/{key}/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["preview"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sites/{site}/undo-plan": {
         parameters: {
             query?: never;
@@ -333,7 +381,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["change_1"];
+        post: operations["change_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -468,6 +516,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sites/{site}/{sort}/{key}/records/{id}/ends": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["change_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sites/{site}/{sort}/{key}/records/{id}/history": {
         parameters: {
             query?: never;
@@ -500,7 +564,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/workspaces": {
+    "/api/sites/{site}/{sort}/{key}/views": {
         parameters: {
             query?: never;
             header?: never;
@@ -508,6 +572,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["all"];
+        put: operations["save"];
+        post?: never;
+        delete: operations["delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workspaces": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all_1"];
         put?: never;
         post: operations["create"];
         delete?: never;
@@ -923,7 +1003,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all_1"];
+        get: operations["all_2"];
         put?: never;
         post: operations["create_1"];
         delete?: never;
@@ -1336,6 +1416,18 @@ export interface components {
             seq: number;
             title: string;
             undone: boolean;
+        };
+        End: {
+            /** @description Id of the relation */
+            field: string;
+            /** @description Id of the content type that holds the relation */
+            holder: string;
+            linked: boolean;
+            /**
+             * Format: int64
+             * @description The record that shall lead here, or no longer
+             */
+            record: number;
         };
         Field: {
             /**
@@ -2730,6 +2822,12 @@ export interface components {
             /** @description The key it had before; lets a file without ids say what was renamed. */
             was?: string;
         };
+        KeptView: {
+            by: string;
+            /** @description The list's address parameters: filter, search, order and columns */
+            content: string;
+            name: string;
+        };
         /** layout */
         Layout: {
             /**
@@ -2839,6 +2937,11 @@ export interface components {
             draft: components["schemas"]["DraftView"];
             id: string;
         };
+        MadeToken: {
+            /** @description Sent as Authorization: Bearer; told this once only */
+            secret: string;
+            token: components["schemas"]["TokenView"];
+        };
         MediaView: {
             address: string;
             alt: string;
@@ -2906,6 +3009,14 @@ export interface components {
         };
         NewSite: {
             name: string;
+        };
+        NewToken: {
+            name: string;
+            /**
+             * @description viewer to read drafts too, editor to write
+             * @enum {string}
+             */
+            role: "architect" | "editor" | "viewer";
         };
         NewWorkspace: {
             title: string;
@@ -3013,6 +3124,8 @@ export interface components {
             to: string;
         };
         PointerView: {
+            /** @description Id of the relation */
+            field: string;
             /** @description Id of what points */
             holder: string;
             key: string;
@@ -3027,6 +3140,10 @@ export interface components {
             others: components["schemas"]["Person"][];
             /** Format: int64 */
             revision: number;
+        };
+        Preview: {
+            /** @description The page as HTML */
+            page: string;
         };
         ProblemView: {
             path: string;
@@ -3167,6 +3284,10 @@ export interface components {
             toVersion: string;
             /** Format: int64 */
             undoes?: number;
+        };
+        SaveView: {
+            content: string;
+            name: string;
         };
         SessionView: {
             name: string;
@@ -3363,6 +3484,29 @@ export interface components {
         TermsRequest: {
             taxonomy: components["schemas"]["Taxonomy"];
             text: string;
+        };
+        TokenView: {
+            /** Format: date-time */
+            createdAt?: string;
+            createdBy: string;
+            /** Format: int64 */
+            id: number;
+            name: string;
+            /** @enum {string} */
+            role: "architect" | "editor" | "viewer";
+            /** Format: date-time */
+            usedAt?: string;
+        };
+        Typed: {
+            /**
+             * Format: int64
+             * @description Number of the record, where it was saved before
+             */
+            id?: number;
+            /** @description By field key, as a form sends them */
+            values: {
+                [key: string]: unknown;
+            };
         };
         UseView: {
             /** Format: int64 */
@@ -3688,7 +3832,7 @@ export interface operations {
             };
         };
     };
-    all_3: {
+    all_5: {
         parameters: {
             query?: never;
             header?: never;
@@ -3732,7 +3876,7 @@ export interface operations {
             };
         };
     };
-    all_2: {
+    all_4: {
         parameters: {
             query?: {
                 search?: string;
@@ -3993,6 +4137,102 @@ export interface operations {
             };
         };
     };
+    all_3: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TokenView"][];
+                };
+            };
+        };
+    };
+    make: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewToken"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["MadeToken"];
+                };
+            };
+        };
+    };
+    revoke: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    preview: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Typed"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Preview"];
+                };
+            };
+        };
+    };
     undoPlan: {
         parameters: {
             query?: never;
@@ -4015,7 +4255,7 @@ export interface operations {
             };
         };
     };
-    change_1: {
+    change_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -4374,6 +4614,35 @@ export interface operations {
             };
         };
     };
+    change_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+                sort: string;
+                key: string;
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["End"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["OpenRecord"];
+                };
+            };
+        };
+    };
     history: {
         parameters: {
             query?: never;
@@ -4429,6 +4698,80 @@ export interface operations {
         };
     };
     all: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+                sort: string;
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["KeptView"][];
+                };
+            };
+        };
+    };
+    save: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+                sort: string;
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SaveView"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    delete: {
+        parameters: {
+            query: {
+                name: string;
+            };
+            header?: never;
+            path: {
+                site: string;
+                sort: string;
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    all_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -5168,7 +5511,7 @@ export interface operations {
             };
         };
     };
-    all_1: {
+    all_2: {
         parameters: {
             query?: never;
             header?: never;

@@ -123,7 +123,8 @@ public final class Loader {
             all.add(entry("mooring", i, records.mooring(i, false), pictures.get("berth")));
         }
         for (int i = 1; i <= notices; i++) {
-            all.add(new Entry("stoppage_notice", records.notice(i), i % 5 == 0 ? "draft" : "published"));
+            boolean draft = i % 5 == 0;
+            all.add(new Entry("stoppage_notice", records.notice(i, draft), draft ? "draft" : "published"));
         }
         send(site, all);
     }

@@ -49,6 +49,11 @@ final class Records {
             "2.90",
             "not known",
             "1.95");
+    /** Two states, each spelt as three surveyors did. */
+    private static final List<String> GATES =
+            List.of("Good", "good", "GOOD - no leaks", "needs repair", "Needs Repair", "repair needed");
+
+    private static final List<String> SEASONS = List.of("Easter to October", "winter", "Winter", "July and August");
     private static final List<String> STORIES = List.of(
             "Rebuilt after the great flood, with stone from the quarry at Quern.",
             "The keeper's garden is still tended by volunteers.\nPlease keep to the path.",
@@ -86,6 +91,9 @@ final class Records {
         put(values, 85, "width_m", (2 + random.nextInt(4)) + "." + (10 + random.nextInt(90)));
         put(values, 80, "built", String.valueOf(1760 + random.nextInt(180)));
         put(values, 75, "condition", one(List.of("good", "good", "fair", "poor")));
+        if (sort.equals("lock")) {
+            put(values, 70, "gates", one(GATES));
+        }
         put(
                 values,
                 60,
@@ -107,6 +115,11 @@ final class Records {
         put(values, 80, "surface", one(List.of("grass", "hard", "timber")));
         put(values, 85, "visitor", chance(60));
         put(values, 50, "per_night", (4 + random.nextInt(14)) + "." + one(List.of("00", "50")));
+        int charges = random.nextInt(4);
+        for (int i = 1; i <= charges; i++) {
+            values.put("season_" + i, one(SEASONS));
+            values.put("charge_" + i, (4 + random.nextInt(14)) + ".50");
+        }
         put(
                 values,
                 25,
@@ -118,7 +131,8 @@ final class Records {
         return values;
     }
 
-    Map<String, Object> notice(int number) {
+    /** @param draft whether what is required may be missing */
+    Map<String, Object> notice(int number, boolean draft) {
         var starts = LocalDate.of(2026, 9, 1).plusDays(random.nextInt(200));
         var values = new LinkedHashMap<String, Object>();
         values.put(
@@ -129,6 +143,9 @@ final class Records {
         values.put("reference", "S-%04d".formatted(number));
         values.put("severity", one(List.of("advice", "delay", "closed")));
         values.put("starts", starts.toString());
+        if (draft && chance(50)) {
+            values.remove(one(List.of("severity", "starts")));
+        }
         put(values, 70, "ends", starts.plusDays(2L + random.nextInt(30)).toString());
         put(values, 80, "towpath_open", chance(70));
         return values;

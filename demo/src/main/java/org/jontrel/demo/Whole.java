@@ -228,7 +228,7 @@ final class Whole {
 
     private void notices() {
         for (int i = 1; i <= 10; i++) {
-            var values = records.notice(i);
+            var values = records.notice(i, false);
             var severity = String.valueOf(values.get("severity"));
             var slug = Map.of("advice", "advice-only", "delay", "expect-delays", "closed", "closed")
                     .get(severity);

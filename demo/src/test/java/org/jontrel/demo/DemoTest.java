@@ -7,6 +7,7 @@ import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.util.List;
 import java.util.Map;
+import java.util.TreeSet;
 import javax.imageio.ImageIO;
 import org.jontrel.core.check.ModelCheck;
 import org.jontrel.core.code.PackageReader;
@@ -55,12 +56,36 @@ public class DemoTest {
                 var mooring = records.mooring(i, newer);
                 assertEquals(again.mooring(i, newer), mooring);
                 assertEquals(check(model, "mooring", mooring).findings(), List.of());
-                var notice = records.notice(i);
-                assertEquals(again.notice(i), notice);
+                var notice = records.notice(i, false);
+                assertEquals(again.notice(i, false), notice);
                 var checked = check(model, "stoppage_notice", notice);
                 assertTrue(checked.findings().isEmpty() && checked.missing().isEmpty());
             }
         }
+    }
+
+    /** Without them nothing that mends records could be shown. */
+    @Test
+    public void recordsHaveTheFlawsThatRealContentHas() {
+        var model = Packages.model("release-1.0.0");
+        var records = new Records(2);
+        var gates = new TreeSet<String>();
+        var rises = new TreeSet<String>();
+        int numbered = 0;
+        int blank = 0;
+        for (int i = 1; i <= 400; i++) {
+            var structure = records.structure(i, false);
+            gates.add(String.valueOf(structure.get("gates")));
+            rises.add(String.valueOf(structure.get("rise")));
+            numbered += records.mooring(i, false).containsKey("charge_3") ? 1 : 0;
+            var draft = check(model, "stoppage_notice", records.notice(i, true));
+            assertEquals(draft.findings(), List.of(), "a draft lacks something, but is not wrong");
+            blank += draft.missing().isEmpty() ? 0 : 1;
+        }
+        assertTrue(gates.containsAll(List.of("Good", "good", "GOOD - no leaks")), "one state, spelt three ways");
+        assertTrue(rises.containsAll(List.of("8 ft 6 in", "2.59 m", "about 9ft")), "measures typed as text");
+        assertTrue(numbered > 50, "numbered fields that want to be rows");
+        assertTrue(blank > 50, "required values that are blank");
     }
 
     private static RecordCheck.Checked check(Model model, String key, Map<String, ?> raw) {

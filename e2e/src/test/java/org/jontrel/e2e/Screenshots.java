@@ -115,6 +115,15 @@ public class Screenshots {
                 .link("Orrin Cut")
                 .waitFor();
         visitor.picture(folder, "terms");
+        visitor.open("/w/tessel-waters/records/bench/media-files")
+                .page
+                .locator(".tile img")
+                .last()
+                .waitFor();
+        page.locator(".tile").first().click();
+        page.getByText("Used by").waitFor();
+        page.waitForTimeout(500);
+        visitor.picture(folder, "media");
         visitor.open("/w/tessel-waters/records/bench/structure");
         visitor.link("Lock 1").first().click();
         page.getByLabel("Title").waitFor();

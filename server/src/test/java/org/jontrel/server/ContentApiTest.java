@@ -9,11 +9,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import org.jontrel.core.code.PackageWriter;
 import org.jontrel.site.testing.Orchard;
-import org.jontrel.site.testing.TestDatabase;
-import org.springframework.boot.SpringApplication;
-import org.springframework.context.ConfigurableApplicationContext;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
@@ -24,7 +20,7 @@ import tools.jackson.databind.json.JsonMapper;
 /** Records, terms and site values over HTTP, with everything the language has; and what programs read of them. */
 public class ContentApiTest {
     private static final JsonMapper JSON = JsonMapper.builder().build();
-    private ConfigurableApplicationContext context;
+    private OrchardServer server;
     private Session anna;
     private Session visitor;
     private long tree;
@@ -33,39 +29,9 @@ public class ContentApiTest {
 
     @BeforeClass
     public void start() throws InterruptedException {
-        context = SpringApplication.run(
-                Application.class,
-                "--server.port=0",
-                "--spring.datasource.url="
-                        + TestDatabase.shared().url(TestDatabase.shared().create()),
-                "--spring.datasource.username=" + TestDatabase.USER,
-                "--spring.datasource.password=" + TestDatabase.PASSWORD,
-                "--jontrel.publish-every=PT0.2S",
-                "--jontrel.setup-code=orchard-code");
-        var address = "http://127.0.0.1:" + context.getEnvironment().getProperty("local.server.port");
-        anna = new Session(address);
-        anna.ok("GET", "/api/session", null);
-        anna.ok("POST", "/api/setup", Map.of("code", "orchard-code", "name", "anna", "password", "anna-password"));
-        anna.signIn("anna", "anna-password");
-        visitor = new Session(address);
-        anna.ok("POST", "/api/workspaces", Map.of("title", "Orchard"));
-        var definitions = Orchard.edited(Map.of(
-                        "key: tag, label: Tag, kind: text,", "key: tag, label: Tag, kind: text, api: false,",
-                        "key: person\n", "key: person\napi: false\n"))
-                .definitions()
-                .stream()
-                .map(each -> Map.of("sort", PackageWriter.word(each.sort()), "definition", PackageWriter.tree(each)))
-                .toList();
-        anna.ok("POST", "/api/workspaces/orchard/draft/take", Map.of("definitions", definitions));
-        anna.ok("POST", "/api/workspaces/orchard/releases", Map.of("version", "1.0.0", "notes", ""));
-        anna.ok("POST", "/api/workspaces/orchard/sites", Map.of("name", "Field"));
-        var run = anna.ok("POST", "/api/sites/field/runs", Map.of("version", "1.0.0"));
-        while (anna.ok("GET", "/api/sites/field/runs/" + run.get("id").asLong(), null)
-                .get("state")
-                .asString()
-                .equals("running")) {
-            Thread.sleep(50);
-        }
+        server = OrchardServer.start();
+        anna = server.anna;
+        visitor = server.session();
         apple = anna.ok("GET", "/api/sites/field/taxonomies/sort/records?search=Cider", null)
                 .at("/records/0/parent/id")
                 .asLong();
@@ -87,16 +53,11 @@ public class ContentApiTest {
 
     @AfterClass(alwaysRun = true)
     public void stop() {
-        context.close();
+        server.close();
     }
 
     private long add(String type, Map<String, Object> values, String state) {
-        return anna.ok(
-                        "POST",
-                        "/api/sites/field/types/" + type + "/records",
-                        Map.of("version", 0, "state", state, "values", values))
-                .at("/record/id")
-                .asLong();
+        return server.add(type, values, state);
     }
 
     private JsonNode read(String path) {

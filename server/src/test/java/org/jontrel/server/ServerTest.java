@@ -24,6 +24,8 @@ import org.jontrel.site.testing.Moorings;
 import org.jontrel.site.testing.TestDatabase;
 import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.http.server.PathContainer;
+import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
@@ -147,6 +149,32 @@ public class ServerTest {
             {"GET", "/api/sites/trial/types/mooring/export.csv", "viewer"},
             {"GET", "/api/sites/trial/types/mooring/records/1", "viewer"},
             {"GET", "/api/sites/trial/types/mooring/records/1/history", "viewer"},
+            {"GET", "/api/sites/trial/types/mooring/export.xlsx", "viewer"},
+            {"GET", "/api/sites/trial/types/mooring/views", "viewer"},
+            {"PUT", "/api/sites/trial/types/mooring/views", "editor"},
+            {"DELETE", "/api/sites/trial/types/mooring/views?name=none", "editor"},
+            {"POST", "/api/sites/trial/types/mooring/preview", "editor"},
+            {"POST", "/api/sites/trial/types/mooring/records/1/ends", "editor"},
+            {"GET", "/api/sites/trial/tokens", "architect"},
+            {"POST", "/api/sites/trial/tokens", "architect"},
+            {"DELETE", "/api/sites/trial/tokens/1", "architect"},
+            {"GET", "/at/trial/api", "nobody"},
+            {"GET", "/at/trial/api/openapi.json", "nobody"},
+            {"GET", "/at/trial/api/moorings", "nobody"},
+            {"GET", "/at/trial/api/moorings/1", "nobody"},
+            {"GET", "/at/trial/api/taxonomies/none", "nobody"},
+            {"GET", "/at/trial/api/taxonomies/none/1", "nobody"},
+            {"GET", "/at/trial/api/values/none", "nobody"},
+            {"GET", "/at/trial/api/media/1", "nobody"},
+            {"GET", "/at/trial/api/media", "program"},
+            {"POST", "/at/trial/api/moorings", "program"},
+            {"PUT", "/at/trial/api/moorings/1", "program"},
+            {"PATCH", "/at/trial/api/moorings/1", "program"},
+            {"DELETE", "/at/trial/api/moorings/1", "program"},
+            {"POST", "/at/trial/api/taxonomies/none", "program"},
+            {"PATCH", "/at/trial/api/taxonomies/none/1", "program"},
+            {"DELETE", "/at/trial/api/taxonomies/none/1", "program"},
+            {"PATCH", "/at/trial/api/values/none", "program"},
             {"GET", "/api/workspaces", "viewer"},
             {"GET", draft, "viewer"},
             {"GET", "/api/workspaces/tessel/releases", "viewer"},
@@ -161,7 +189,13 @@ public class ServerTest {
             {"GET", "/api/proof/schemas", "viewer"},
             {"GET", "/api/proof/help", "viewer"},
             {"POST", "/api/proof/names", "viewer"},
+            {"GET", "/api/workspaces/tessel/sites", "viewer"},
+            {"GET", "/api/sites/trial/undo-plan", "viewer"},
+            {"GET", "/api/sites/trial/runs/1", "viewer"},
+            {"GET", "/api/sites/trial/runs/1/events", "viewer"},
             {"GET", "/api/session", "nobody"},
+            {"GET", "/at/trial/", "nobody"},
+            {"GET", "/at/trial/media/1", "nobody"},
             {"GET", "/at/trial/moorings/", "nobody"},
             {"GET", "/actuator/health", "nobody"},
         };
@@ -169,11 +203,11 @@ public class ServerTest {
 
     @Test(dataProvider = "ways")
     public void everyRoleMayDoWhatItMayAndNoMore(String method, String path, String least) {
-        var order = List.of("nobody", "viewer", "editor", "architect");
+        var order = List.of("nobody", "viewer", "editor", "architect", "program");
         var nobody = new Session(address());
         nobody.ok("GET", "/api/session", null);
         var sessions = List.of(nobody, cleo, ben, anna);
-        for (int i = 0; i < order.size(); i++) {
+        for (int i = 0; i < sessions.size(); i++) {
             int status = sessions.get(i)
                     .send(method, path, method.equals("GET") ? null : "{}")
                     .statusCode();
@@ -182,6 +216,34 @@ public class ServerTest {
                     refused, i < order.indexOf(least), order.get(i) + " got " + status + " for " + method + " " + path);
             assertTrue(status < 500, order.get(i) + " got " + status + " for " + method + " " + path);
         }
+    }
+
+    /** So that nobody adds a way in and forgets to say who may go it; signing in and setting up have their own tests. */
+    @Test
+    public void everyWayIsInTheTable() {
+        var ways = java.util.Arrays.stream(ways())
+                .map(way -> way[0] + " " + ((String) way[1]).replaceFirst("[?].*", ""))
+                .toList();
+        var missing = new java.util.TreeSet<String>();
+        context.getBeansOfType(RequestMappingHandlerMapping.class).values().stream()
+                .flatMap(mapping -> mapping.getHandlerMethods().entrySet().stream())
+                .filter(each -> each.getValue().getBeanType().getName().startsWith("org.jontrel"))
+                .filter(each -> !each.getKey().getPatternValues().contains("/api/session"))
+                .filter(each -> !each.getKey().getPatternValues().contains("/api/setup"))
+                .forEach(each -> each.getKey()
+                        .getMethodsCondition()
+                        .getMethods()
+                        .forEach(method -> {
+                            boolean covered = each.getKey().getPathPatternsCondition().getPatterns().stream()
+                                    .anyMatch(pattern -> ways.stream()
+                                            .anyMatch(way -> way.startsWith(method + " ")
+                                                    && pattern.matches(PathContainer.parsePath(
+                                                            way.substring(way.indexOf(' ') + 1)))));
+                            if (!covered) {
+                                missing.add(method + " " + each.getKey().getPatternValues());
+                            }
+                        }));
+        assertTrue(missing.isEmpty(), "ways that no role was tried on: " + missing);
     }
 
     @Test

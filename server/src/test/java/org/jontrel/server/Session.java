@@ -20,9 +20,20 @@ final class Session {
     private final CookieManager cookies = new CookieManager();
     final HttpClient http = HttpClient.newBuilder().cookieHandler(cookies).build();
     boolean token = true;
+    private final Map<String, String> headers = new java.util.HashMap<>();
 
     Session(String address) {
         this.address = address;
+    }
+
+    /** Sends a header with everything from now on; {@code null} for no longer. */
+    Session with(String name, String value) {
+        if (value == null) {
+            headers.remove(name);
+        } else {
+            headers.put(name, value);
+        }
+        return this;
     }
 
     HttpResponse<String> send(String method, String path, Object body) {
@@ -30,6 +41,7 @@ final class Session {
         var request = HttpRequest.newBuilder(URI.create(address + path))
                 .method(method, HttpRequest.BodyPublishers.ofString(text))
                 .header("Content-Type", "application/json");
+        headers.forEach(request::header);
         if (token) {
             request.header("X-XSRF-TOKEN", cookie("XSRF-TOKEN"));
         }
@@ -41,6 +53,15 @@ final class Session {
             Thread.currentThread().interrupt();
             throw new IllegalStateException(e);
         }
+    }
+
+    HttpResponse<String> sendBytes(String path, String type, byte[] body) throws IOException, InterruptedException {
+        var request = HttpRequest.newBuilder(URI.create(address + path))
+                .POST(HttpRequest.BodyPublishers.ofByteArray(body))
+                .header("Content-Type", type)
+                .header("X-XSRF-TOKEN", cookie("XSRF-TOKEN"));
+        headers.forEach(request::header);
+        return http.send(request.build(), HttpResponse.BodyHandlers.ofString());
     }
 
     /** Asks only for what has another tag. */

@@ -11,6 +11,11 @@ public final class Keys {
     private static final Pattern KEY = Pattern.compile("[a-z][a-z0-9]*(_[a-z0-9]+)*");
     private static final Pattern PATH = Pattern.compile("[a-z0-9]+(-[a-z0-9]+)*");
 
+    /** Accents that stand behind their letter, and apostrophes. */
+    private static final Pattern SILENT = Pattern.compile("[\\p{M}'’]+");
+
+    private static final Pattern OTHER = Pattern.compile("[^a-z0-9]+");
+
     private Keys() {}
 
     /** {@code lower_snake_case} from a letter on, at most 40 characters, no doubled or trailing underscore. */
@@ -56,10 +61,12 @@ public final class Keys {
                                 .replace("ø", "o")
                                 .replace("ł", "l"),
                         Normalizer.Form.NFKD)
-                .replaceAll("\\p{M}+", "")
-                .toLowerCase(Locale.ROOT)
-                .replaceAll("['’]", "");
-        return folded.replaceAll("[^a-z0-9]+", joint).replaceAll("^" + joint + "|" + joint + "$", "");
+                .toLowerCase(Locale.ROOT);
+        var bare = SILENT.matcher(folded).replaceAll("");
+        var joined = OTHER.matcher(bare).replaceAll(joint);
+        int from = joined.startsWith(joint) ? joint.length() : 0;
+        int to = joined.endsWith(joint) ? joined.length() - joint.length() : joined.length();
+        return from < to ? joined.substring(from, to) : "";
     }
 
     private static String cut(String text, char joint) {

@@ -12,9 +12,7 @@ record FileValues(Kind.File kind) implements KindValues {
     @Override
     public Read read(Object raw, Where where) {
         var text = String.valueOf(raw);
-        return text.matches("[1-9][0-9]{0,17}")
-                ? Read.of(Long.valueOf(text))
-                : Read.not(where.finding(Code.VALUE_NOT_FILE));
+        return Numbered.of(text).map(Read::of).orElseGet(() -> Read.not(where.finding(Code.VALUE_NOT_FILE)));
     }
 
     /** What a file breaks of the field's limits; {@code ending} is that of what it really is. */
@@ -22,6 +20,9 @@ record FileValues(Kind.File kind) implements KindValues {
         var findings = new ArrayList<Finding>();
         int most = kind.maxKilobytes() == null ? Kind.File.MOST_KILOBYTES : kind.maxKilobytes();
         long kilobytes = (bytes + 1023) / 1024;
+        if (bytes == 0) {
+            findings.add(where.finding(Code.FILE_EMPTY, name));
+        }
         if (kilobytes > most) {
             findings.add(where.finding(Code.FILE_TOO_HEAVY, name, kilobytes, most));
         }

@@ -12,9 +12,7 @@ record ImageValues(Kind.Image kind) implements KindValues {
     @Override
     public Read read(Object raw, Where where) {
         var text = String.valueOf(raw);
-        return text.matches("[1-9][0-9]{0,17}")
-                ? Read.of(Long.valueOf(text))
-                : Read.not(where.finding(Code.VALUE_NOT_IMAGE));
+        return Numbered.of(text).map(Read::of).orElseGet(() -> Read.not(where.finding(Code.VALUE_NOT_IMAGE)));
     }
 
     /** What a picture breaks of the field's limits. */

@@ -24,7 +24,7 @@ record LinkValues(Kind.Relation kind) implements KindValues {
     }
 
     private static Optional<Link> link(String type, String id) {
-        return id.matches("[1-9][0-9]{0,17}") ? Optional.of(new Link(type, Long.parseLong(id))) : Optional.empty();
+        return Numbered.of(id).map(number -> new Link(type, number));
     }
 
     @Override

@@ -52,7 +52,7 @@ public final class RecordCheck {
         var values = new Sent(false).read(fields, raw);
         var checked = FormCheck.values(holder.first(), holder.groups(), values, around);
         problems.addAll(checked.problems());
-        return new Checked(Sent.readable(values), problems, checked.hidden());
+        return new Checked(Storable.only(fields, Sent.readable(values)), problems, checked.hidden());
     }
 
     /** Whether stored values satisfy their definition, with everything required. */

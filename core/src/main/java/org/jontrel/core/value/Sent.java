@@ -65,7 +65,7 @@ final class Sent {
         for (var each : sent) {
             var row = map(each);
             var id = String.valueOf(row.get(ROW));
-            rows.add(new Row(id.matches("[1-9][0-9]{0,15}") ? Long.parseLong(id) : 0, read(kind.fields(), row)));
+            rows.add(new Row(Numbered.of(id).orElse(0L), read(kind.fields(), row)));
         }
         return rows.isEmpty() ? null : rows;
     }

@@ -143,6 +143,7 @@ public class RecordChangesTest {
         var paper = HOLDER.field("fpaper").orElseThrow();
         assertEquals(Values.checkFile(paper, "a", "pdf", 11 * 1024).getFirst().code(), Code.FILE_TOO_HEAVY);
         assertEquals(Values.checkFile(paper, "a", "exe", 1).getFirst().code(), Code.FILE_FORMAT);
+        assertEquals(Values.checkFile(paper, "a", "pdf", 0).getFirst().code(), Code.FILE_EMPTY);
         assertEquals(Values.checkFile(paper, "a", "pdf", 10 * 1024), List.of());
     }
 

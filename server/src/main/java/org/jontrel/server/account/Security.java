@@ -16,7 +16,10 @@ import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWrite
 import org.springframework.session.web.http.CookieSerializer;
 import org.springframework.session.web.http.DefaultCookieSerializer;
 
-/** Which role may do what, over the interface and the API alike. */
+/**
+ * Which role may do what, over the interface and the API alike. Content APIs know tokens only, never the session of a
+ * browser; so no other page can make a browser write there.
+ */
 @Configuration
 class Security {
     private static final String CONTENT_POLICY =
@@ -30,6 +33,8 @@ class Security {
         return http.authorizeHttpRequests(requests -> requests.requestMatchers("/api/session", "/api/setup")
                         .permitAll()
                         .requestMatchers("/api/accounts")
+                        .hasRole(architect)
+                        .requestMatchers("/api/sites/*/tokens/**")
                         .hasRole(architect)
                         .requestMatchers(HttpMethod.GET, "/api/**")
                         .authenticated()
@@ -49,7 +54,7 @@ class Security {
                         .hasRole(architect)
                         .anyRequest()
                         .permitAll())
-                .csrf(csrf -> csrf.spa())
+                .csrf(csrf -> csrf.spa().ignoringRequestMatchers("/at/*/api/**"))
                 .securityContext(context -> context.securityContextRepository(contexts))
                 .exceptionHandling(e -> e.authenticationEntryPoint(new HttpStatusEntryPoint(HttpStatus.UNAUTHORIZED)))
                 .headers(headers -> headers.contentSecurityPolicy(policy -> policy.policyDirectives(CONTENT_POLICY))

@@ -1,13 +1,7 @@
 package org.jontrel.server.content;
 
 import jakarta.servlet.http.HttpServletRequest;
-import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
-import java.time.Duration;
-import java.time.Instant;
 import java.util.Arrays;
-import java.util.HexFormat;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -20,12 +14,9 @@ import org.jontrel.core.model.Field;
 import org.jontrel.core.shape.Shapes;
 import org.jontrel.server.site.Sites;
 import org.jontrel.server.web.Refusal;
-import org.jontrel.site.Site;
 import org.jontrel.site.record.BadQuery;
 import org.jontrel.site.record.ListQuery;
 import org.jontrel.site.record.Own;
-import org.springframework.http.CacheControl;
-import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -46,44 +37,41 @@ class ContentController {
     private static final int PAGE = 20;
     private static final int MOST = 100;
     private static final JsonMapper JSON = JsonMapper.builder().build();
+    private final Callers callers;
     private final Sites sites;
-    private final RateLimit limit;
 
-    ContentController(Sites sites, RateLimit limit) {
+    ContentController(Callers callers, Sites sites) {
+        this.callers = callers;
         this.sites = sites;
-        this.limit = limit;
     }
 
     /** Everything there is to ask for, and where. */
     @GetMapping({"", "/"})
     ResponseEntity<String> contents(@PathVariable String site, HttpServletRequest request) {
-        var engine = engine(site, request);
+        var call = callers.of(site, request);
         var links = new LinkedHashMap<String, Object>();
-        engine.installed().tables().values().stream()
+        call.engine().installed().tables().values().stream()
                 .map(table -> table.holder())
                 .filter(Answers::inApi)
                 .forEach(holder ->
                         links.put(Description.segment(holder), "/at/" + site + "/api/" + Description.segment(holder)));
-        return answer(Map.of("openapi", "/at/" + site + "/api/openapi.json", "links", links), request);
+        return call.answer(Map.of("openapi", "/at/" + site + "/api/openapi.json", "links", links));
     }
 
     @GetMapping("/openapi.json")
     ResponseEntity<String> description(@PathVariable String site, HttpServletRequest request) {
-        var engine = engine(site, request);
-        return answer(Description.of(site, sites.get(site).name(), engine.installed()), request);
+        var call = callers.of(site, request);
+        return call.answer(
+                Description.of(site, sites.get(site).name(), call.engine().installed()));
     }
 
     @GetMapping("/values/{key}")
     ResponseEntity<String> values(@PathVariable String site, @PathVariable String key, HttpServletRequest request) {
-        var engine = engine(site, request);
-        var holder = holder(engine, "values/" + key);
-        var stored = engine.records().single(holder.id());
-        return answer(
-                stored.<Object>map(record -> new Answers(site, engine, Set.of())
-                                .of(holder, List.of(record), Set.of())
-                                .getFirst())
-                        .orElse(Map.of()),
-                request);
+        var call = callers.of(site, request);
+        var holder = call.holder("values/" + key);
+        var stored = call.engine().records().single(holder.id());
+        return call.answer(
+                stored.<Object>map(record -> call.plain(holder, record)).orElse(Map.of()));
     }
 
     @GetMapping("/taxonomies/{key}")
@@ -92,7 +80,7 @@ class ContentController {
             @PathVariable String key,
             @RequestParam Map<String, String> asked,
             HttpServletRequest request) {
-        return list(site, "taxonomies/" + key, asked, request);
+        return list(callers.of(site, request), "taxonomies/" + key, asked);
     }
 
     @GetMapping("/taxonomies/{key}/{id}")
@@ -102,7 +90,7 @@ class ContentController {
             @PathVariable String id,
             @RequestParam Map<String, String> asked,
             HttpServletRequest request) {
-        return one(site, "taxonomies/" + key, id, asked, request);
+        return one(callers.of(site, request), "taxonomies/" + key, id, asked);
     }
 
     @GetMapping("/{path}")
@@ -111,7 +99,7 @@ class ContentController {
             @PathVariable String path,
             @RequestParam Map<String, String> asked,
             HttpServletRequest request) {
-        return list(site, path, asked, request);
+        return list(callers.of(site, request), path, asked);
     }
 
     @GetMapping("/{path}/{id}")
@@ -121,13 +109,11 @@ class ContentController {
             @PathVariable String id,
             @RequestParam Map<String, String> asked,
             HttpServletRequest request) {
-        return one(site, path, id, asked, request);
+        return one(callers.of(site, request), path, id, asked);
     }
 
-    private ResponseEntity<String> list(
-            String site, String segment, Map<String, String> asked, HttpServletRequest request) {
-        var engine = engine(site, request);
-        var holder = holder(engine, segment);
+    private static ResponseEntity<String> list(Call call, String segment, Map<String, String> asked) {
+        var holder = call.holder(segment);
         known(asked, Set.of("filter", "search", "sort", "fields", "include", "limit", "after"));
         try {
             var query = new ListQuery(
@@ -137,60 +123,31 @@ class ContentController {
                     Optional.ofNullable(asked.get("after")).filter(each -> !each.isEmpty()),
                     number(asked.getOrDefault("limit", String.valueOf(PAGE))),
                     null,
-                    true);
-            var page = engine.records().page(holder.id(), query).orElseThrow();
-            var count = engine.records().count(holder.id(), query);
+                    !call.everything());
+            var page = call.engine().records().page(holder.id(), query).orElseThrow();
+            var count = call.engine().records().count(holder.id(), query);
             var answer = new LinkedHashMap<String, Object>();
-            answer.put("items", answers(site, engine, holder, asked).of(holder, page.records(), fields(holder, asked)));
+            answer.put("items", answers(call, asked).of(holder, page.records(), fields(holder, asked)));
             page.next().ifPresent(next -> answer.put("next", next));
             answer.put("total", count.records());
             answer.put("total_exact", count.exact());
-            return answer(answer, request);
+            return call.answer(answer);
         } catch (BadQuery e) {
             throw Refusal.invalid(e.getMessage(), List.of());
         }
     }
 
-    private ResponseEntity<String> one(
-            String site, String segment, String id, Map<String, String> asked, HttpServletRequest request) {
-        var engine = engine(site, request);
-        var holder = holder(engine, segment);
+    private static ResponseEntity<String> one(Call call, String segment, String id, Map<String, String> asked) {
+        var holder = call.holder(segment);
         known(asked, Set.of("fields", "include"));
-        var found = id.matches("[0-9]{1,18}")
-                ? engine.records().byId(holder.id(), Long.parseLong(id))
-                : engine.records()
-                        .byAddress(holder.id(), id)
-                        .filter(each -> !each.moved())
-                        .map(each -> each.record());
-        var record = found.filter(each -> each.visible(Instant.now()))
-                .orElseThrow(() -> Refusal.missing("There is no " + holder.singular() + " " + id + "."));
+        var record = call.record(holder, id);
         try {
-            return answer(
-                    answers(site, engine, holder, asked)
-                            .of(holder, List.of(record), fields(holder, asked))
-                            .getFirst(),
-                    request);
+            return call.answer(answers(call, asked)
+                    .of(holder, List.of(record), fields(holder, asked))
+                    .getFirst());
         } catch (BadQuery e) {
             throw Refusal.invalid(e.getMessage(), List.of());
         }
-    }
-
-    private Site engine(String site, HttpServletRequest request) {
-        int wait = limit.take(request.getRemoteAddr());
-        if (wait > 0) {
-            throw Refusal.tooMany(
-                    "More than " + RateLimit.A_MINUTE + " requests in a minute. Try again in " + wait + " seconds.");
-        }
-        return sites.engine(site);
-    }
-
-    private static Holder holder(Site engine, String segment) {
-        return engine.installed().tables().values().stream()
-                .map(table -> table.holder())
-                .filter(Answers::inApi)
-                .filter(holder -> Description.segment(holder).equals(segment))
-                .findFirst()
-                .orElseThrow(() -> Refusal.missing("This site's API has nothing at " + segment + "."));
     }
 
     private static void known(Map<String, String> asked, Set<String> names) {
@@ -205,8 +162,8 @@ class ContentController {
                 });
     }
 
-    private static Answers answers(String site, Site engine, Holder holder, Map<String, String> asked) {
-        return new Answers(site, engine, words(asked.getOrDefault("include", "")));
+    private static Answers answers(Call call, Map<String, String> asked) {
+        return call.answers(words(asked.getOrDefault("include", "")));
     }
 
     private static Set<String> words(String text) {
@@ -283,32 +240,5 @@ class ContentController {
             case Condition.ParentIs parent -> parent;
             case Condition.StateIs _ -> throw new BadQuery("The API gives what is published only.");
         };
-    }
-
-    /** With a tag of its bytes: who has the same gets nothing but that. */
-    private static ResponseEntity<String> answer(Object answer, HttpServletRequest request) {
-        var text = JSON.writeValueAsString(answer);
-        var tag = "\"" + sha256(text).substring(0, 32) + "\"";
-        var asked = request.getHeader("If-None-Match");
-        var cache = CacheControl.maxAge(Duration.ZERO).cachePublic().mustRevalidate();
-        if (asked != null
-                && (asked.equals("*") || Arrays.asList(asked.split("\\s*,\\s*")).contains(tag))) {
-            return ResponseEntity.status(304).eTag(tag).cacheControl(cache).build();
-        }
-        return ResponseEntity.ok()
-                .contentType(MediaType.APPLICATION_JSON)
-                .eTag(tag)
-                .cacheControl(cache)
-                .header("Access-Control-Allow-Origin", "*")
-                .body(text);
-    }
-
-    private static String sha256(String text) {
-        try {
-            return HexFormat.of()
-                    .formatHex(MessageDigest.getInstance("SHA-256").digest(text.getBytes(StandardCharsets.UTF_8)));
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException(e);
-        }
     }
 }

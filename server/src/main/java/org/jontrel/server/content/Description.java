@@ -13,6 +13,9 @@ import org.jontrel.site.table.Binding;
 
 /** A site's content API as OpenAPI 3.1, from its installed definitions. */
 final class Description {
+    private static final Map<String, Object> PROBLEM =
+            Map.of("description", "What is wrong, as problem details (RFC 9457)");
+
     private Description() {}
 
     /** The address segment of what a definition holds. */
@@ -38,13 +41,25 @@ final class Description {
                 paths(holder, component, paths);
             }
         }
+        media(paths, schemas);
         var description = new LinkedHashMap<String, Object>();
         description.put("openapi", "3.1.0");
         description.put(
                 "info", Map.of("title", name, "version", installed.version().isEmpty() ? "0" : installed.version()));
         description.put("servers", List.of(Map.of("url", "/at/" + site + "/api")));
         description.put("paths", paths);
-        description.put("components", Map.of("schemas", schemas));
+        description.put(
+                "components",
+                Map.of(
+                        "schemas",
+                        schemas,
+                        "securitySchemes",
+                        Map.of(
+                                "token",
+                                Map.of(
+                                        "type", "http",
+                                        "scheme", "bearer",
+                                        "description", "A token of this site; with one, drafts are read too"))));
         return description;
     }
 
@@ -54,6 +69,8 @@ final class Description {
         own.put("slug", Map.of("type", "string"));
         own.put("url", Map.of("type", "string"));
         own.put("parent", Map.of("type", "integer"));
+        own.put("state", Map.of("type", "string", "description", "With a token only"));
+        own.put("publish_at", Map.of("type", "string", "format", "date-time"));
         own.put("updated_at", Map.of("type", "string", "format", "date-time"));
         var schema = new LinkedHashMap<>(ApiShape.schema(holder.singular(), holder.first(), holder.groups()));
         schema.remove("$schema");
@@ -72,8 +89,15 @@ final class Description {
     private static void paths(Holder holder, String component, Map<String, Object> paths) {
         var ref = Map.<String, Object>of("$ref", "#/components/schemas/" + component);
         var segment = "/" + segment(holder);
+        var write = write(ref);
         if (holder.definition().sort() == Definition.Sort.VALUES) {
-            paths.put(segment, Map.of("get", operation("The values of " + holder.singular(), ref, List.of())));
+            paths.put(
+                    segment,
+                    Map.of(
+                            "get",
+                            operation("The values of " + holder.singular(), ref, List.of()),
+                            "patch",
+                            writing("Change values of " + holder.singular(), "200", ref, write, true)));
             return;
         }
         var list = new LinkedHashMap<String, Object>();
@@ -94,28 +118,134 @@ final class Description {
         asked.add(parameter("include", "Keys of relations whose records are given whole"));
         asked.add(parameter("limit", "Records of a page, up to 100"));
         asked.add(parameter("after", "Where the next page begins"));
-        paths.put(segment, Map.of("get", operation(holder.plural(), list, asked)));
         paths.put(
-                segment + "/{id}",
+                segment,
                 Map.of(
                         "get",
-                        operation(
-                                "One " + holder.singular(),
-                                ref,
-                                List.of(
-                                        Map.of(
-                                                "name",
-                                                "id",
-                                                "in",
-                                                "path",
-                                                "required",
-                                                true,
-                                                "description",
-                                                "Number or slug",
-                                                "schema",
-                                                Map.of("type", "string")),
-                                        parameter("fields", "Keys of the fields wanted"),
-                                        parameter("include", "Keys of relations whose records are given whole")))));
+                        operation(holder.plural(), list, asked),
+                        "post",
+                        writing("Make a " + holder.singular(), "201", ref, write, false)));
+        var one = new LinkedHashMap<String, Object>();
+        one.put("parameters", List.of(inPath("Number or slug")));
+        one.put(
+                "get",
+                operation(
+                        "One " + holder.singular(),
+                        ref,
+                        List.of(
+                                parameter("fields", "Keys of the fields wanted"),
+                                parameter("include", "Keys of relations whose records are given whole"))));
+        if (holder.definition().sort() == Definition.Sort.TYPE) {
+            one.put("put", writing("Replace all values of a " + holder.singular(), "200", ref, write, true));
+        }
+        one.put("patch", writing("Change some values of a " + holder.singular(), "200", ref, write, true));
+        one.put("delete", writing("Delete a " + holder.singular(), "204", Map.of(), Map.of(), true));
+        paths.put(segment + "/{id}", one);
+    }
+
+    /** What a writer sends: values as they are read, and where the record stands. */
+    private static Map<String, Object> write(Map<String, Object> ref) {
+        var properties = new LinkedHashMap<String, Object>();
+        properties.put(
+                "values",
+                Map.of(
+                        "description", "By field key, in the shape in which they are read; null empties one",
+                        "type", "object"));
+        properties.put("state", Map.of("enum", List.of("draft", "published", "scheduled", "retired")));
+        properties.put("publish_at", Map.of("type", List.of("string", "null"), "format", "date-time"));
+        properties.put("slug", Map.of("type", "string"));
+        properties.put("parent", Map.of("type", List.of("integer", "object", "null")));
+        properties.put("position", Map.of("type", "integer"));
+        return Map.of("type", "object", "properties", properties, "x-read-as", ref.get("$ref"));
+    }
+
+    private static Map<String, Object> writing(
+            String summary, String status, Map<String, Object> answer, Map<String, Object> body, boolean change) {
+        var operation = new LinkedHashMap<String, Object>();
+        operation.put("summary", summary);
+        operation.put("security", List.of(Map.of("token", List.of())));
+        operation.put(
+                "parameters",
+                change
+                        ? List.of(Map.of(
+                                "name",
+                                "If-Match",
+                                "in",
+                                "header",
+                                "required",
+                                true,
+                                "description",
+                                "The ETag of a GET without parameters",
+                                "schema",
+                                Map.of("type", "string")))
+                        : List.of());
+        if (!body.isEmpty()) {
+            operation.put(
+                    "requestBody",
+                    Map.of("required", true, "content", Map.of("application/json", Map.of("schema", body))));
+        }
+        var responses = new LinkedHashMap<String, Object>();
+        responses.put(
+                status,
+                answer.isEmpty()
+                        ? Map.of("description", summary)
+                        : Map.of(
+                                "description",
+                                summary,
+                                "content",
+                                Map.of("application/json", Map.of("schema", answer))));
+        if (change) {
+            responses.put("412", Map.of("description", "It has changed since it was read"));
+            responses.put("428", Map.of("description", "If-Match is missing"));
+        }
+        responses.put("401", Map.of("description", "There is no token, or none of this site"));
+        responses.put("403", Map.of("description", "The token may read only"));
+        responses.put("default", PROBLEM);
+        operation.put("responses", responses);
+        return operation;
+    }
+
+    private static void media(Map<String, Object> paths, Map<String, Object> schemas) {
+        var file = new LinkedHashMap<String, Object>();
+        for (var key : List.of("id", "bytes", "width", "height")) {
+            file.put(key, Map.of("type", "integer"));
+        }
+        for (var key : List.of("url", "name", "format", "alt")) {
+            file.put(key, Map.of("type", "string"));
+        }
+        file.put(
+                "focus",
+                Map.of("type", "array", "items", Map.of("type", "integer"), "description", "Percent, x and y"));
+        file.put(
+                "sizes",
+                Map.of("type", "object", "description", "Addresses of smaller pictures by their width in pixels"));
+        schemas.put("media", Map.of("type", "object", "properties", file, "required", List.of("id", "url", "name")));
+        var ref = Map.<String, Object>of("$ref", "#/components/schemas/media");
+        var list = Map.of(
+                "type",
+                "object",
+                "properties",
+                Map.of("items", Map.of("type", "array", "items", ref), "next", Map.of("type", "string")));
+        var all = new LinkedHashMap<>(operation(
+                "All pictures and files",
+                list,
+                List.of(
+                        parameter("search", "Part of a name or alternative text"),
+                        parameter("after", "Where the next page begins"))));
+        all.put("security", List.of(Map.of("token", List.of())));
+        paths.put("/media", Map.of("get", all));
+        paths.put(
+                "/media/{id}",
+                Map.of(
+                        "parameters",
+                        List.of(inPath("Number")),
+                        "get",
+                        operation("One picture or file", ref, List.of())));
+    }
+
+    private static Map<String, Object> inPath(String about) {
+        return Map.of(
+                "name", "id", "in", "path", "required", true, "description", about, "schema", Map.of("type", "string"));
     }
 
     private static Map<String, Object> parameter(String name, String about) {
@@ -124,7 +254,6 @@ final class Description {
 
     private static Map<String, Object> operation(
             String summary, Map<String, Object> schema, List<Map<String, Object>> parameters) {
-        var problem = Map.of("description", "What is wrong, as problem details (RFC 9457)");
         return Map.of(
                 "summary",
                 summary,
@@ -135,6 +264,6 @@ final class Description {
                         "200",
                         Map.of("description", summary, "content", Map.of("application/json", Map.of("schema", schema))),
                         "default",
-                        problem));
+                        PROBLEM));
     }
 }

@@ -28,7 +28,7 @@ class Opening {
                 RecordViews.view(at.site(), holder, record, address, known),
                 links(at, record, known),
                 known.files(),
-                RecordViews.RecordProblem.of(checked.problems()),
+                RecordProblem.of(checked.problems()),
                 pointers(at, record.id()),
                 List.copyOf(checked.hidden()));
     }
@@ -70,6 +70,7 @@ class Opening {
                 .toList();
         return new RecordViews.PointerView(
                 holder.id(),
+                field.id(),
                 holder.definition().sort().folder(),
                 holder.key(),
                 inverse == null ? field.label() + " (" + holder.singular() + ")" : inverse.label(),

@@ -78,7 +78,7 @@ class RecordController {
 
     @Schema(requiredProperties = {"problems", "hidden"})
     record Checked(
-            List<RecordViews.RecordProblem> problems,
+            List<RecordProblem> problems,
 
             @Schema(description = "Paths of fields, and ids of groups, that conditions hide")
             List<String> hidden) {}
@@ -155,7 +155,7 @@ class RecordController {
                         refused.problems().stream()
                                 .map(problem -> problem.finding())
                                 .toList(),
-                        RecordViews.RecordProblem.of(refused.problems()));
+                        RecordProblem.of(refused.problems()));
             case Saved.Conflict(StoredRecord current) ->
                 throw Refusal.conflict(
                         current.updatedBy() + " saved this since you opened it. Nothing of yours was stored.",
@@ -199,7 +199,7 @@ class RecordController {
                 .records()
                 .check(body.parent() == null ? write : write.under(body.parent().link()))
                 .orElseThrow();
-        return new Checked(RecordViews.RecordProblem.of(checked.problems()), List.copyOf(checked.hidden()));
+        return new Checked(RecordProblem.of(checked.problems()), List.copyOf(checked.hidden()));
     }
 
     /** Removes a record; it can be brought back. */
@@ -252,23 +252,17 @@ class RecordController {
         var at = holders.at(site, sort, key);
         var record = find(at, id);
         var past = at.engine().records().history(at.id(), id);
-        var known = Known.of(at.site(), at.engine(), at.table().holder(), List.of(record.values()));
         var all = new ArrayList<Map<String, Object>>();
         all.add(record.values());
         past.forEach(each -> all.add(each.values()));
-        var everything = Known.of(at.site(), at.engine(), at.table().holder(), all);
+        var known = Known.of(at.site(), at.engine(), at.table().holder(), all);
         var views = new ArrayList<RecordViews.PastView>();
         Holder holder = at.table().holder();
         var values = record.values();
         var head = new RecordViews.PastView(
-                record.version(),
-                record.state().code(),
-                record.updatedAt(),
-                record.updatedBy(),
-                List.of(),
-                known != null);
+                record.version(), record.state().code(), record.updatedAt(), record.updatedBy(), List.of(), true);
         for (var before : past) {
-            var changes = RecordChanges.between(before.holder(), before.values(), holder, values, everything::show);
+            var changes = RecordChanges.between(before.holder(), before.values(), holder, values, known::show);
             views.add(new RecordViews.PastView(
                     head.version(),
                     head.state(),

@@ -6,7 +6,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.jontrel.core.holder.Holder;
-import org.jontrel.core.value.FormCheck;
 import org.jontrel.core.value.Link;
 import org.jontrel.core.value.RecordChanges;
 import org.jontrel.core.value.Values;
@@ -25,29 +24,6 @@ final class RecordViews {
             long id) {
         Link link() {
             return new Link(type, id);
-        }
-    }
-
-    /**
-     * @param path keys and row numbers to the value, as {@code tests.0.begun}
-     */
-    @Schema(requiredProperties = {"path", "required", "code", "sentence"})
-    record RecordProblem(
-            String path,
-
-            @Schema(description = "Whether only something required is missing: a draft may lack it")
-            boolean required,
-
-            String code,
-            String sentence) {
-        static List<RecordProblem> of(List<FormCheck.Problem> problems) {
-            return problems.stream()
-                    .map(problem -> new RecordProblem(
-                            problem.path(),
-                            problem.required(),
-                            problem.finding().code().name(),
-                            problem.finding().sentence()))
-                    .toList();
         }
     }
 
@@ -119,9 +95,11 @@ final class RecordViews {
             @Schema(description = "Paths of fields, and ids of groups, that conditions hide")
             List<String> hidden) {}
 
-    @Schema(requiredProperties = {"holder", "sort", "key", "label", "shown", "records"})
+    @Schema(requiredProperties = {"holder", "field", "sort", "key", "label", "shown", "records"})
     record PointerView(
             @Schema(description = "Id of what points") String holder,
+
+            @Schema(description = "Id of the relation") String field,
 
             String sort,
             String key,

@@ -111,6 +111,9 @@ public class Sites {
         config.setPoolName("site-" + row.path());
         config.setMaximumPoolSize(CONNECTIONS);
         config.setMinimumIdle(0);
+        // as the engine wants them: set once for a connection, not for each transaction
+        config.setAutoCommit(false);
+        config.setTransactionIsolation("TRANSACTION_READ_COMMITTED");
         var source = new HikariDataSource(config);
         var owner = ManagementFactory.getRuntimeMXBean().getName();
         var folder = Optional.ofNullable(settings.mediaFolder())

@@ -53,6 +53,20 @@ public final class Refusal extends ErrorResponseException {
         return new Refusal(HttpStatus.UNAUTHORIZED, sentence, List.of(), null);
     }
 
+    public static Refusal forbidden(String sentence) {
+        return new Refusal(HttpStatus.FORBIDDEN, sentence, List.of(), null);
+    }
+
+    /** The sender must say which state it has seen (RFC 6585). */
+    public static Refusal unseen(String sentence) {
+        return new Refusal(HttpStatus.PRECONDITION_REQUIRED, sentence, List.of(), null);
+    }
+
+    /** The state is not the one that the sender has seen. */
+    public static Refusal overtaken(String sentence) {
+        return new Refusal(HttpStatus.PRECONDITION_FAILED, sentence, List.of(), null);
+    }
+
     public static Refusal unavailable(String sentence) {
         return new Refusal(HttpStatus.SERVICE_UNAVAILABLE, sentence, List.of(), null);
     }

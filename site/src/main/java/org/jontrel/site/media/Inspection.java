@@ -39,6 +39,7 @@ final class Inspection {
             Map.entry("application/gpx+xml", "gpx"),
             Map.entry("audio/mpeg", "mp3"),
             Map.entry("video/mp4", "mp4"));
+    private static final int KEPT_PIXELS = 4_000_000;
     private static final Tika TIKA = new Tika();
 
     private Inspection() {}
@@ -91,7 +92,11 @@ final class Inspection {
                             (long) width * height / 1_000_000,
                             MOST_PIXELS / 1_000_000);
                 }
-                reader.read(0);
+                // all of it is decoded, but not kept: a small file may hold a very large picture
+                int step = 1 + (int) Math.sqrt((double) width * height / KEPT_PIXELS);
+                var thinned = reader.getDefaultReadParam();
+                thinned.setSourceSubsampling(step, step, 0, 0);
+                reader.read(0, thinned);
                 return new Inspected(format, width, height, Optional.empty());
             } finally {
                 reader.dispose();

@@ -38,6 +38,8 @@ import org.slf4j.LoggerFactory;
  */
 public final class MediaStore {
     /** Bytes of a picture at most. */
+    private static final int LONGEST_NAME = 255;
+
     public static final int MOST_BYTES = Kind.Image.MOST_KILOBYTES << 10;
 
     private static final Logger LOG = LoggerFactory.getLogger(MediaStore.class);
@@ -85,7 +87,7 @@ public final class MediaStore {
                 read.width(),
                 read.height(),
                 bytes.length,
-                shortened(name),
+                named(name),
                 alt.strip(),
                 sha256(bytes),
                 50,
@@ -310,8 +312,17 @@ public final class MediaStore {
         return Inspection.WIDTHS.stream().filter(width -> width < file.width()).toList();
     }
 
-    private static String shortened(String name) {
-        return name.codePointCount(0, name.length()) > 255 ? name.substring(0, name.offsetByCodePoints(0, 255)) : name;
+    /** The name alone, without the folders and the invisible signs that some senders add. */
+    private static String named(String sent) {
+        var name = sent.substring(Math.max(sent.lastIndexOf('/'), sent.lastIndexOf('\\')) + 1)
+                .replaceAll("[\\p{Cc}\\p{Cf}]", "")
+                .strip();
+        if (name.isEmpty()) {
+            return "file";
+        }
+        return name.codePointCount(0, name.length()) > LONGEST_NAME
+                ? name.substring(0, name.offsetByCodePoints(0, LONGEST_NAME))
+                : name;
     }
 
     private static String sha256(byte[] bytes) {

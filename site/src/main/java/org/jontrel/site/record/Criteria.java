@@ -285,9 +285,11 @@ final class Criteria {
         if (field.kind() instanceof Kind.Choice) {
             return List.copyOf(optionKeys(field, values));
         }
+        var own = Own.of(field.id());
         return values.stream()
-                .map(value -> Conditions.read(field.kind(), value)
-                        .map(Cells::toColumn)
+                .map(value -> (own.isPresent()
+                                ? own.get().cell(value)
+                                : Conditions.read(field.kind(), value).map(Cells::toColumn))
                         .orElseThrow(() -> new BadQuery(field.label() + " cannot be compared with \"" + value
                                 + "\": it is of kind " + field.kind().code().replace('_', ' ') + ".")))
                 .toList();

@@ -17,6 +17,8 @@ import org.jontrel.core.value.Row;
  * @param entries of the fields' own tables, by field id, in order
  */
 record Flat(Map<String, Object> columns, Map<String, List<Entry>> entries) {
+    static final Flat EMPTY = new Flat(Map.of(), Map.of());
+
     /**
      * A row of a field's own table.
      *

@@ -35,9 +35,8 @@ final class Histories {
     private Histories() {}
 
     /** Keeps the state that a record is about to lose. */
-    static void keep(Connection connection, Binding binding, Holder holder, StoredRecord before) throws SQLException {
-        Jdbc.update(
-                connection,
+    static void keep(Statements statements, Binding binding, Holder holder, StoredRecord before) {
+        statements.add(
                 "INSERT IGNORE INTO jontrel_history (holder_id, record_id, version, generation, state, slug, at, by_whom,"
                         + " record_values) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)",
                 holder.id(),

@@ -47,7 +47,10 @@ final class Jdbc {
     }
 
     static void batch(Connection connection, String sql, List<? extends List<?>> rows) throws SQLException {
-        if (rows.isEmpty()) {
+        if (rows.size() == 1) {
+            update(connection, sql, rows.getFirst());
+        }
+        if (rows.size() < 2) {
             return;
         }
         try (var statement = connection.prepareStatement(sql)) {
@@ -66,7 +69,7 @@ final class Jdbc {
     }
 
     /** Ids filled up to one of a few sizes with the last of them, so that there are few different statements. */
-    static List<Object> padded(Collection<Long> ids) {
+    static List<Object> padded(Collection<?> ids) {
         int size = ids.size();
         for (int each : SIZES) {
             if (each >= ids.size()) {

@@ -14,7 +14,6 @@ import java.sql.Timestamp;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Base64;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -227,7 +226,12 @@ final class Lists {
                 .field(sort.field())
                 .orElseThrow(() -> new BadQuery("There is no field " + sort.field() + " to sort by."));
         var name = table.own().columns().get(field.id());
-        if (Kept.of(field.kind()) != Kept.COLUMN || name == null || field.kind() instanceof Kind.Coordinates) {
+        boolean ordered = Kept.of(field.kind()) == Kept.COLUMN
+                && switch (field.kind()) {
+                    case Kind.Coordinates _, Kind.LongText _, Kind.RichText _, Kind.Image _, Kind.File _ -> false;
+                    default -> true;
+                };
+        if (!ordered || name == null) {
             throw new BadQuery("Lists cannot be sorted by " + field.label() + ".");
         }
         return new Key(field, Criteria.column(main, name), sort.descending());
@@ -303,6 +307,10 @@ final class Lists {
         if (key.field().kind() instanceof Kind.Choice) {
             return text;
         }
+        var own = Own.of(key.field().id());
+        if (own.isPresent()) {
+            return own.get().cell(text).orElse(text);
+        }
         return Conditions.read(key.field().kind(), text).map(Cells::toColumn).orElse(text);
     }
 
@@ -320,12 +328,5 @@ final class Lists {
             // said below
         }
         throw new BadQuery("This is not where a page of this list ended. Begin the list anew.");
-    }
-
-    /** Own parts by id, for the words of filters. */
-    static Map<String, Field> ownFields() {
-        var fields = new LinkedHashMap<String, Field>();
-        Arrays.stream(Own.values()).forEach(own -> fields.put(own.field().id(), own.field()));
-        return fields;
     }
 }

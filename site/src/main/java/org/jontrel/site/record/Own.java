@@ -6,6 +6,8 @@ import java.util.Optional;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.State;
+import org.jontrel.core.value.Conditions;
+import org.jontrel.site.table.Cells;
 
 /** What every record has beside its fields, as fields that lists can filter and sort by. */
 public enum Own {
@@ -42,6 +44,16 @@ public enum Own {
 
     String column() {
         return column;
+    }
+
+    /** A text as a cell of its column. Numbers of records are longer than those of number fields may be. */
+    Optional<Object> cell(String text) {
+        return switch (this) {
+            case ID, PARENT, POSITION ->
+                text.strip().matches("-?[0-9]{1,18}") ? Optional.of(Long.valueOf(text.strip())) : Optional.empty();
+            case STATE -> Optional.of(text);
+            default -> Conditions.read(field.kind(), text).map(Cells::toColumn);
+        };
     }
 
     /** The one with this id or key. */

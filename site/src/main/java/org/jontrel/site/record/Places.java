@@ -94,41 +94,17 @@ final class Places {
         return links;
     }
 
-    /** Whether a slug is taken in a place by another record than this one. */
-    static boolean taken(Connection connection, Binding.Table table, long parent, String slug, long record)
-            throws SQLException {
-        boolean anywhere = !table.holder().nesting().parentsInAddress();
-        var sql = "SELECT id FROM " + Names.quoted(table.name()) + " WHERE slug = ? AND id <> ?"
-                + (anywhere ? "" : " AND parent_id = ?") + " LIMIT 1";
-        var found = anywhere
-                ? Jdbc.query(connection, sql, row -> row.getLong(1), slug, record)
-                : Jdbc.query(connection, sql, row -> row.getLong(1), slug, record, parent);
-        return !found.isEmpty();
-    }
-
-    /** The old address leads to the record; what once led to another record from its new one does not any more. */
-    static void moved(Connection connection, String holderId, StoredRecord before, long parent, String slug)
-            throws SQLException {
-        if (before.parentId() == parent && before.slug().equals(slug)) {
+    /** The old address leads to the record, until another one has it: what is there now goes before what was. */
+    static void moved(Statements statements, String holderId, StoredRecord before, StoredRecord after) {
+        if (before.parentId() == after.parentId() && before.slug().equals(after.slug())) {
             return;
         }
-        Jdbc.update(
-                connection,
+        statements.add(
                 "REPLACE INTO jontrel_address (holder_id, parent_id, slug, record_id) VALUES (?, ?, ?, ?)",
                 holderId,
                 before.parentId(),
                 before.slug(),
                 before.id());
-        settled(connection, holderId, parent, slug);
-    }
-
-    static void settled(Connection connection, String holderId, long parent, String slug) throws SQLException {
-        Jdbc.update(
-                connection,
-                "DELETE FROM jontrel_address WHERE holder_id = ? AND parent_id = ? AND slug = ?",
-                holderId,
-                parent,
-                slug);
     }
 
     /** Records that once had a slug, in whatever place. */

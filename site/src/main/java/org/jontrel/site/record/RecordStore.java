@@ -11,7 +11,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.apache.ibatis.session.SqlSession;
-import org.jontrel.core.finding.Finding;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.value.FormCheck;
 import org.jontrel.core.value.Link;
@@ -308,7 +307,7 @@ public final class RecordStore {
         return writing(
                 write.holderId(),
                 (session, binding, table, crowded) ->
-                        new Saving(session.getConnection(), binding, table, media, ids, write).save(crowded));
+                        new Saving(session.getConnection(), binding, table, media, ids, crowded).save(write));
     }
 
     /** Many new or changed records in one transaction: all of them, or none where one is refused. */
@@ -316,16 +315,35 @@ public final class RecordStore {
         var saved = new ArrayList<Saved>();
         var outcome = writing(writes.getFirst().holderId(), (session, binding, table, crowded) -> {
             saved.clear();
-            for (var write : writes) {
-                var one = new Saving(session.getConnection(), binding, table, media, ids, write).save(crowded);
-                saved.add(one);
-                if (!(one instanceof Saved.Stored)) {
-                    throw new Refusal(one);
+            var saving = new Saving(session.getConnection(), binding, table, media, ids, crowded);
+            for (var some : runs(writes)) {
+                var stored = some.getFirst().id().isEmpty() ? saving.add(some) : List.of(saving.save(some.getFirst()));
+                for (var one : stored) {
+                    saved.add(one);
+                    if (!(one instanceof Saved.Stored)) {
+                        throw new Refusal(one);
+                    }
                 }
             }
             return saved.getLast();
         });
         return outcome instanceof Saved.Stored ? List.copyOf(saved) : List.of(outcome);
+    }
+
+    /** New records that follow each other, up to a thousand; each changed one for itself. */
+    private static List<List<Write>> runs(List<Write> writes) {
+        var runs = new ArrayList<List<Write>>();
+        for (var write : writes) {
+            boolean joins = write.id().isEmpty()
+                    && !runs.isEmpty()
+                    && runs.getLast().getFirst().id().isEmpty()
+                    && runs.getLast().size() < Saving.TOGETHER;
+            if (!joins) {
+                runs.add(new ArrayList<>());
+            }
+            runs.getLast().add(write);
+        }
+        return runs;
     }
 
     /** Undoes a transaction in which one of many records was refused. */
@@ -362,7 +380,7 @@ public final class RecordStore {
     }
 
     private Saved writeOnce(SqlSession session, String holderId, Writing work, boolean crowded) throws SQLException {
-        var binding = bindings.current(session);
+        var binding = bindings.last(session);
         var passage = Gate.pass(session.getConnection(), binding.generation());
         if (passage == Gate.Passage.CHANGED) {
             binding = bindings.reload(session);
@@ -433,13 +451,5 @@ public final class RecordStore {
         record Missing() implements Removed {}
 
         record Closed() implements Removed {}
-    }
-
-    /** Sentences of problems, for logs and reports. */
-    static List<String> sentences(List<FormCheck.Problem> problems) {
-        return problems.stream()
-                .map(FormCheck.Problem::finding)
-                .map(Finding::sentence)
-                .toList();
     }
 }

@@ -3,8 +3,10 @@ package org.jontrel.site.record;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -23,114 +25,169 @@ import org.jontrel.site.media.MediaStore;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.Names;
 
-/** What values lead to: whether it is there, and whether it may be led to. Only what is new is looked at. */
+/**
+ * What values lead to: whether it is there, and whether it may be led to; and whether what must be unique is. Only what is
+ * new is looked at, for all records of one save together.
+ */
 final class References {
+    private final Connection connection;
     private final Binding binding;
     private final Binding.Table table;
     private final MediaStore media;
-    private final List<FormCheck.Problem> problems = new ArrayList<>();
 
-    References(Binding binding, Binding.Table table, MediaStore media) {
+    References(Connection connection, Binding binding, Binding.Table table, MediaStore media) {
+        this.connection = connection;
         this.binding = binding;
         this.table = table;
         this.media = media;
     }
 
+    /**
+     * A record that is about to be stored.
+     *
+     * @param problems where what is found is put
+     */
+    record Change(long record, Flat was, Flat is, List<FormCheck.Problem> problems) {}
+
     private record Use(Field field, Object value) {}
 
-    /** What keeps the new state from being stored. */
-    List<FormCheck.Problem> check(Connection connection, long record, Flat before, Flat after) throws SQLException {
-        var fresh = new LinkedHashSet<>(uses(after));
-        fresh.removeAll(new HashSet<>(uses(before)));
-        var links = new HashMap<String, Set<Long>>();
-        var terms = new HashMap<String, Set<Long>>();
-        for (var use : fresh) {
-            switch (use.field().kind()) {
-                case Kind.Relation _ -> {
-                    var link = (Link) use.value();
-                    links.computeIfAbsent(link.type(), _ -> new LinkedHashSet<>())
-                            .add(link.id());
-                }
-                case Kind.TermPick pick
-                when use.value() instanceof Long term ->
-                    terms.computeIfAbsent(pick.taxonomy(), _ -> new LinkedHashSet<>())
-                            .add(term);
-                case Kind.TermPick _ -> problem(use.field(), Code.VALUE_NOT_TERM, use.value());
-                case Kind.Image _, Kind.File _ -> file(connection, use);
-                default -> {}
+    /** What keeps records from being stored, put with each of them. */
+    void check(List<Change> changes) throws SQLException {
+        var fresh = new LinkedHashMap<Change, Set<Use>>();
+        var wanted = new HashMap<String, Set<Long>>();
+        for (var change : changes) {
+            var uses = new LinkedHashSet<>(uses(change.is()));
+            uses.removeAll(new HashSet<>(uses(change.was())));
+            fresh.put(change, uses);
+            uses.forEach(use -> target(use)
+                    .ifPresent(link -> wanted.computeIfAbsent(link.type(), _ -> new LinkedHashSet<>())
+                            .add(link.id())));
+        }
+        var there = there(connection, binding, wanted);
+        var holders = holders(fresh);
+        for (var each : fresh.entrySet()) {
+            for (var use : each.getValue()) {
+                check(each.getKey(), use, there, holders);
             }
         }
-        var known = new HashMap<String, Set<Long>>();
-        for (var each : links.entrySet()) {
-            known.put(each.getKey(), there(connection, each.getKey(), each.getValue()));
-        }
-        for (var each : terms.entrySet()) {
-            known.put(each.getKey(), there(connection, each.getKey(), each.getValue()));
-        }
-        for (var use : fresh) {
-            switch (use.field().kind()) {
-                case Kind.Relation relation -> link(connection, record, use, relation, known);
-                case Kind.TermPick pick
-                when use.value() instanceof Long term
-                        && !known.getOrDefault(pick.taxonomy(), Set.of()).contains(term) ->
-                    problem(use.field(), Code.VALUE_NOT_TERM, term);
-                default -> {}
-            }
-        }
-        return problems;
+        unique(changes);
     }
 
-    private void link(Connection connection, long record, Use use, Kind.Relation relation, Map<String, Set<Long>> known)
+    private static Optional<Link> target(Use use) {
+        return switch (use.field().kind()) {
+            case Kind.Relation _ -> Optional.of((Link) use.value());
+            case Kind.TermPick pick
+            when use.value() instanceof Long term -> Optional.of(new Link(pick.taxonomy(), term));
+            default -> Optional.empty();
+        };
+    }
+
+    /** Which record leads to a target by a field, where only one may. */
+    private record Hold(String field, long target) {}
+
+    private Map<Hold, Long> holders(Map<Change, Set<Use>> fresh) throws SQLException {
+        var targets = new HashMap<String, Set<Long>>();
+        fresh.values()
+                .forEach(uses -> uses.stream()
+                        .filter(use -> use.field().kind() instanceof Kind.Relation relation && exclusive(relation))
+                        .forEach(use -> targets.computeIfAbsent(use.field().id(), _ -> new LinkedHashSet<>())
+                                .add(((Link) use.value()).id())));
+        var holders = new HashMap<Hold, Long>();
+        for (var each : targets.entrySet()) {
+            var place = table.fields().get(each.getKey());
+            var padded = new ArrayList<>(Jdbc.padded(each.getValue()));
+            padded.add(Loader.DELETED);
+            Jdbc.query(
+                    connection,
+                    "SELECT f.target_id, f.record_id FROM " + Names.quoted(place.name()) + " f JOIN "
+                            + Names.quoted(table.name()) + " r ON r.id = f.record_id WHERE f.target_id IN ("
+                            + Jdbc.marks(padded.size() - 1) + ") AND r.state <> ?",
+                    row -> holders.put(new Hold(each.getKey(), row.getLong(1)), row.getLong(2)),
+                    padded.toArray());
+        }
+        return holders;
+    }
+
+    private static boolean exclusive(Kind.Relation relation) {
+        return relation.inverse() != null && !relation.inverse().many();
+    }
+
+    private void check(Change change, Use use, Map<String, Set<Long>> there, Map<Hold, Long> holders)
             throws SQLException {
-        var link = (Link) use.value();
-        if (!relation.to().contains(link.type())) {
-            problem(use.field(), Code.VALUE_LINK_TYPE);
-            return;
-        }
-        if (!known.getOrDefault(link.type(), Set.of()).contains(link.id())) {
-            problem(use.field(), Code.VALUE_LINK_GONE, link.id());
-            return;
-        }
-        if (relation.inverse() == null || relation.inverse().many()) {
-            return;
-        }
-        var place = table.fields().get(use.field().id());
-        var sql = "SELECT f.record_id FROM " + Names.quoted(place.name()) + " f JOIN " + Names.quoted(table.name())
-                + " r ON r.id = f.record_id WHERE f.target_id = ? AND f.record_id <> ? AND r.state <> ? LIMIT 1";
-        var other = Jdbc.query(connection, sql, row -> row.getLong(1), link.id(), record, Loader.DELETED);
-        if (!other.isEmpty()) {
-            problem(use.field(), Code.VALUE_LINK_TAKEN, link.id(), other.getFirst());
+        var field = use.field();
+        switch (field.kind()) {
+            case Kind.Relation relation -> {
+                var link = (Link) use.value();
+                if (!relation.to().contains(link.type())) {
+                    problem(change, field, Code.VALUE_LINK_TYPE);
+                } else if (!there.getOrDefault(link.type(), Set.of()).contains(link.id())) {
+                    problem(change, field, Code.VALUE_LINK_GONE, link.id());
+                } else if (exclusive(relation)) {
+                    var other = holders.putIfAbsent(new Hold(field.id(), link.id()), change.record());
+                    if (other != null && other != change.record()) {
+                        problem(change, field, Code.VALUE_LINK_TAKEN, link.id(), other);
+                    }
+                }
+            }
+            case Kind.TermPick pick -> {
+                boolean known = use.value() instanceof Long term
+                        && there.getOrDefault(pick.taxonomy(), Set.of()).contains(term);
+                if (!known) {
+                    problem(change, field, Code.VALUE_NOT_TERM, use.value());
+                }
+            }
+            case Kind.Image _, Kind.File _ ->
+                media.check(connection, field, (Long) use.value())
+                        .forEach(finding -> change.problems().add(new FormCheck.Problem(field.key(), false, finding)));
+            default -> {}
         }
     }
 
-    private void file(Connection connection, Use use) throws SQLException {
-        var found = media.check(connection, use.field(), (Long) use.value());
-        found.forEach(finding -> problems.add(new FormCheck.Problem(use.field().key(), false, finding)));
-    }
-
-    private void problem(Field field, Code code, Object... more) {
+    private void problem(Change change, Field field, Code code, Object... more) {
         var arguments = new Object[more.length + 1];
         arguments[0] = field.label();
         System.arraycopy(more, 0, arguments, 1, more.length);
-        problems.add(new FormCheck.Problem(
-                field.key(), false, Finding.of(code, Place.field(table.holder().id(), field.id(), ""), arguments)));
+        change.problems()
+                .add(new FormCheck.Problem(
+                        field.key(),
+                        false,
+                        Finding.of(code, Place.field(table.holder().id(), field.id(), ""), arguments)));
     }
 
-    private Set<Long> there(Connection connection, String holderId, Set<Long> ids) throws SQLException {
-        return there(connection, binding, holderId, ids);
+    /** Whether there is such a record. */
+    static boolean there(Connection connection, Binding binding, Link link) throws SQLException {
+        return there(connection, binding, Map.of(link.type(), Set.of(link.id())))
+                .getOrDefault(link.type(), Set.of())
+                .contains(link.id());
     }
 
-    /** Those of these records that there are. */
-    static Set<Long> there(Connection connection, Binding binding, String holderId, Set<Long> ids) throws SQLException {
-        var target = binding.table(holderId);
-        if (target.isEmpty() || ids.isEmpty()) {
-            return Set.of();
+    /** Those of these records that there are, by their holders; in one statement. */
+    private static Map<String, Set<Long>> there(Connection connection, Binding binding, Map<String, Set<Long>> wanted)
+            throws SQLException {
+        var there = new HashMap<String, Set<Long>>();
+        var parts = new ArrayList<String>();
+        var parameters = new ArrayList<Object>();
+        for (var each : wanted.entrySet()) {
+            var target = binding.table(each.getKey());
+            if (target.isPresent()) {
+                var padded = Jdbc.padded(each.getValue());
+                parts.add("SELECT ? AS holder, id FROM "
+                        + Names.quoted(target.get().name()) + " WHERE id IN (" + Jdbc.marks(padded.size())
+                        + ") AND state <> ?");
+                parameters.add(each.getKey());
+                parameters.addAll(padded);
+                parameters.add(Loader.DELETED);
+                there.put(each.getKey(), new HashSet<>());
+            }
         }
-        var padded = new ArrayList<>(Jdbc.padded(ids));
-        padded.add(Loader.DELETED);
-        var sql = "SELECT id FROM " + Names.quoted(target.get().name()) + " WHERE id IN ("
-                + Jdbc.marks(padded.size() - 1) + ") AND state <> ?";
-        return Set.copyOf(Jdbc.query(connection, sql, row -> row.getLong(1), padded.toArray()));
+        if (!parts.isEmpty()) {
+            Jdbc.query(
+                    connection,
+                    String.join(" UNION ALL ", parts),
+                    row -> there.get(row.getString(1)).add(row.getLong(2)),
+                    parameters.toArray());
+        }
+        return there;
     }
 
     private List<Use> uses(Flat flat) {
@@ -165,54 +222,102 @@ final class References {
                 .collect(Collectors.toCollection(LinkedHashSet::new));
     }
 
+    /** A record uses a file from now on. */
+    static void used(Statements statements, long file, String holderId, long record) {
+        statements.add(
+                "INSERT IGNORE INTO jontrel_media_use (media_id, holder_id, record_id) VALUES (?, ?, ?)",
+                file,
+                holderId,
+                record);
+    }
+
     /** Fields where what one record has no other may have, so that writers must go one behind the other. */
     static List<Field> guarded(Holder holder) {
         return holder.byId().values().stream()
-                .filter(field -> switch (field.kind()) {
-                    case Kind.Text text -> text.unique();
-                    case Kind.Relation relation ->
-                        relation.symmetric()
-                                || relation.inverse() != null
-                                        && !relation.inverse().many();
-                    default -> false;
-                })
+                .filter(field -> isUnique(field)
+                        || field.kind() instanceof Kind.Relation relation
+                                && (relation.symmetric() || exclusive(relation)))
                 .toList();
     }
 
-    /** A text that must be unique and that another record has. */
-    List<FormCheck.Problem> taken(Connection connection, long record, Flat before, Flat after) throws SQLException {
-        var found = new ArrayList<FormCheck.Problem>();
-        for (var field : guarded(table.holder())) {
-            if (!(field.kind() instanceof Kind.Text)) {
+    private static boolean isUnique(Field field) {
+        return field.kind() instanceof Kind.Text text && text.unique();
+    }
+
+    /** Texts that must be unique and that another record has, or the record itself twice. */
+    private void unique(List<Change> changes) throws SQLException {
+        for (var field :
+                guarded(table.holder()).stream().filter(References::isUnique).toList()) {
+            var all = changes.stream()
+                    .flatMap(change -> fresh(change, field).stream())
+                    .toList();
+            if (all.isEmpty() || !twice(all) && !anyTaken(field, all)) {
                 continue;
             }
-            var place = table.placeOf(field.id()).orElseThrow();
-            var values = new LinkedHashSet<>(texts(after, field));
-            texts(before, field).forEach(values::remove);
-            boolean own = place.name().equals(table.name());
-            for (var value : values) {
-                var sql = own
-                        ? "SELECT id FROM " + Names.quoted(place.name()) + " WHERE "
-                                + Names.quoted(place.columns().get(field.id()))
-                                + " = ? AND id <> ? AND state <> 'deleted' LIMIT 1"
-                        : "SELECT record_id FROM " + Names.quoted(place.name()) + " WHERE "
-                                + Names.quoted(place.columns().get(field.id())) + " = ? AND record_id <> ? LIMIT 1";
-                var other = Jdbc.query(connection, sql, row -> row.getLong(1), value, record);
-                boolean twice =
-                        texts(after, field).stream().filter(value::equals).count() > 1;
-                if (!other.isEmpty() || twice) {
-                    found.add(new FormCheck.Problem(
-                            field.key(),
-                            false,
-                            Finding.of(
-                                    Code.VALUE_NOT_UNIQUE,
-                                    Place.field(table.holder().id(), field.id(), ""),
-                                    field.label(),
-                                    value)));
+            for (var change : changes) {
+                for (var value : fresh(change, field)) {
+                    boolean inItself = twice(texts(change.is(), field));
+                    if (inItself || taken(field, value, change.record())) {
+                        problem(change, field, Code.VALUE_NOT_UNIQUE, value);
+                    }
                 }
             }
         }
-        return found;
+    }
+
+    private static Set<Object> fresh(Change change, Field field) {
+        var values = new LinkedHashSet<>(texts(change.is(), field));
+        texts(change.was(), field).forEach(values::remove);
+        return values;
+    }
+
+    /** Whether the database takes two of these texts for the same. */
+    boolean twice(Collection<?> texts) throws SQLException {
+        if (texts.size() < 2) {
+            return false;
+        }
+        var each = texts.stream().map(_ -> "SELECT ? AS text").collect(Collectors.joining(" UNION ALL "));
+        return !Jdbc.query(
+                        connection,
+                        "SELECT 1 FROM (" + each + ") texts GROUP BY text HAVING COUNT(*) > 1 LIMIT 1",
+                        row -> row.getInt(1),
+                        texts.toArray())
+                .isEmpty();
+    }
+
+    private boolean anyTaken(Field field, Collection<?> values) throws SQLException {
+        var padded = Jdbc.padded(values);
+        var place = table.placeOf(field.id()).orElseThrow();
+        return !Jdbc.query(
+                        connection,
+                        "SELECT 1 FROM " + Names.quoted(place.name()) + " WHERE "
+                                + Names.quoted(place.columns().get(field.id())) + " IN (" + Jdbc.marks(padded.size())
+                                + ") LIMIT 1",
+                        row -> row.getInt(1),
+                        padded.toArray())
+                .isEmpty();
+    }
+
+    private boolean taken(Field field, Object value, long record) throws SQLException {
+        var place = table.placeOf(field.id()).orElseThrow();
+        boolean own = place.name().equals(table.name());
+        return !Jdbc.query(
+                        connection,
+                        "SELECT 1 FROM " + Names.quoted(place.name()) + " WHERE "
+                                + Names.quoted(place.columns().get(field.id())) + " = ? AND "
+                                + (own ? "id <> ? AND state <> 'deleted'" : "record_id <> ?") + " LIMIT 1",
+                        row -> row.getInt(1),
+                        value,
+                        record)
+                .isEmpty();
+    }
+
+    /** Texts of a field that must be unique, for records that are stored together. */
+    static List<Object> uniqueTexts(Holder holder, List<Flat> records) {
+        return guarded(holder).stream()
+                .filter(References::isUnique)
+                .flatMap(field -> records.stream().flatMap(flat -> texts(flat, field).stream()))
+                .toList();
     }
 
     private static List<Object> texts(Flat flat, Field field) {

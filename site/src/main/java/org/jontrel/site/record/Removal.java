@@ -56,7 +56,8 @@ final class Removal {
     }
 
     private void hide(StoredRecord record, String author) throws SQLException {
-        Histories.keep(connection, binding, table.holder(), record);
+        var statements = new Statements();
+        Histories.keep(statements, binding, table.holder(), record);
         int changed = Jdbc.update(
                 connection,
                 "UPDATE " + Names.quoted(table.name())
@@ -69,16 +70,15 @@ final class Removal {
         if (changed == 0) {
             throw new Saving.Overtaken();
         }
-        Jdbc.update(
-                connection,
+        statements.add(
                 "DELETE FROM jontrel_text WHERE holder_id = ? AND record_id = ?",
                 table.holder().id(),
                 record.id());
-        Jdbc.update(
-                connection,
+        statements.add(
                 "DELETE FROM jontrel_media_use WHERE holder_id = ? AND record_id = ?",
                 table.holder().id(),
                 record.id());
+        statements.run(connection);
     }
 
     Saved bringBack(long id, String author, boolean crowded) throws SQLException {
@@ -90,18 +90,10 @@ final class Removal {
         }
         var record = found.get();
         var wanted = last.get().slug();
-        boolean taken = Places.taken(connection, table, record.parentId(), wanted, id);
-        var slug = !taken
+        var addresses = new Addresses(connection, table);
+        var slug = !addresses.taken(record.parentId(), wanted, id)
                 ? wanted
-                : crowded
-                        ? Slugs.certain(record.title(), id)
-                        : Slugs.free(record.title(), each -> {
-                            try {
-                                return Places.taken(connection, table, record.parentId(), each, id);
-                            } catch (SQLException e) {
-                                throw new org.jontrel.site.table.DatabaseException(e);
-                            }
-                        });
+                : crowded ? Slugs.certain(record.title(), id) : addresses.free(record.parentId(), record.title(), id);
         Jdbc.update(
                 connection,
                 "UPDATE " + Names.quoted(table.name()) + " SET state = ?, slug = ?, version = version + 1,"
@@ -111,16 +103,13 @@ final class Removal {
                 author,
                 id,
                 record.version());
-        Words.store(connection, table.holder(), id, record.values());
-        var files = new References(binding, table, media).files(Flat.of(table.holder(), record.values()));
-        for (var file : files) {
-            Jdbc.update(
-                    connection,
-                    "INSERT IGNORE INTO jontrel_media_use (media_id, holder_id, record_id) VALUES (?, ?, ?)",
-                    file,
-                    table.holder().id(),
-                    id);
-        }
+        var holderId = table.holder().id();
+        var statements = new Statements();
+        Words.store(statements, holderId, id, Words.of(table.holder(), record.values()));
+        new References(connection, binding, table, media)
+                .files(Flat.of(table.holder(), record.values()))
+                .forEach(file -> References.used(statements, file, holderId, id));
+        statements.run(connection);
         return find(id).<Saved>map(Saved.Stored::new).orElseGet(Saved.Missing::new);
     }
 

@@ -2,11 +2,12 @@ package org.jontrel.site.record;
 
 import java.sql.Connection;
 import java.sql.SQLException;
+import java.sql.Timestamp;
+import java.time.Instant;
+import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
-import java.util.Objects;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jontrel.core.holder.Holder;
@@ -17,74 +18,150 @@ import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.Names;
 
 /**
- * Puts the values of one record into its tables. Rows that were there are changed in place, so that what runs hold beside
- * them stays with them.
+ * Puts records into their tables. Rows that were there are changed in place, so that what runs hold beside them stays with
+ * them. Everything but the change of a record's own row waits in the statements until they are run.
  */
 final class Saver {
+    private static final List<String> OWN = List.of(
+            "slug",
+            "parent_type",
+            "parent_id",
+            "position",
+            "state",
+            "publish_at",
+            "origin",
+            "version",
+            "complete",
+            "created_at",
+            "updated_at",
+            "created_by",
+            "updated_by");
+
     private final Binding.Table table;
     private final Holder holder;
+    private final Statements statements;
+    private final List<Field> columns;
+    private final List<String> names;
 
-    Saver(Binding.Table table) {
+    Saver(Binding.Table table, Statements statements) {
         this.table = table;
         this.holder = table.holder();
-    }
-
-    /** The columns of the record's own table that hold fields. */
-    List<Field> columns() {
-        return holder.columns("").stream()
+        this.statements = statements;
+        this.columns = holder.columns("").stream()
                 .filter(field -> table.own().columns().containsKey(field.id()))
+                .toList();
+        this.names = Stream.concat(
+                        OWN.stream(),
+                        columns.stream()
+                                .map(field -> Names.quoted(table.own().columns().get(field.id()))))
                 .toList();
     }
 
-    String quoted(Field field) {
-        return Names.quoted(table.own().columns().get(field.id()));
+    /** A new record, with its words and its place. */
+    void insert(StoredRecord record, Flat flat) {
+        var cells = cells(record, flat);
+        cells.add(record.id());
+        statements.add(
+                "INSERT INTO " + Names.quoted(table.name()) + " (" + String.join(", ", names) + ", id) VALUES ("
+                        + Jdbc.marks(names.size() + 1) + ")",
+                cells);
+        entries(record.id(), Flat.EMPTY, flat);
+        statements.add(
+                "INSERT INTO jontrel_text (holder_id, record_id, words) VALUES (?, ?, ?)",
+                holder.id(),
+                record.id(),
+                Words.of(holder, record.values()));
+    }
+
+    /** A changed record; nothing changes and {@code false} is returned where its version is another by now. */
+    boolean update(Connection connection, StoredRecord before, StoredRecord after, Flat was, Flat is)
+            throws SQLException {
+        var cells = cells(after, is);
+        cells.add(after.id());
+        cells.add(before.version());
+        int changed = Jdbc.update(
+                connection,
+                "UPDATE " + Names.quoted(table.name()) + " SET " + String.join(" = ?, ", names)
+                        + " = ? WHERE id = ? AND version = ?",
+                cells);
+        if (changed == 0) {
+            return false;
+        }
+        entries(after.id(), was, is);
+        var words = Words.of(holder, after.values());
+        if (!words.equals(Words.of(holder, before.values()))) {
+            Words.store(statements, holder.id(), after.id(), words);
+        }
+        return true;
+    }
+
+    private List<Object> cells(StoredRecord record, Flat flat) {
+        var cells = new ArrayList<Object>();
+        cells.add(record.slug());
+        cells.add(record.parent().map(Link::type).orElse(""));
+        cells.add(record.parentId());
+        cells.add(record.position());
+        cells.add(record.state().code());
+        cells.add(record.publishAt().map(Saver::timestamp).orElse(null));
+        cells.add(record.origin().isEmpty() ? null : record.origin());
+        cells.add(record.version());
+        cells.add(record.complete());
+        cells.add(timestamp(record.createdAt()));
+        cells.add(timestamp(record.updatedAt()));
+        cells.add(record.createdBy());
+        cells.add(record.updatedBy());
+        columns.forEach(field -> cells.add(flat.columns().get(field.id())));
+        return cells;
+    }
+
+    private static Timestamp timestamp(Instant instant) {
+        return Timestamp.valueOf(instant.atOffset(ZoneOffset.UTC).toLocalDateTime());
     }
 
     /** What changed between two states of the fields' own tables. */
-    void entries(Connection connection, long record, Flat before, Flat after) throws SQLException {
+    private void entries(long record, Flat before, Flat after) {
         for (var place : table.fields().entrySet()) {
             var field = holder.field(place.getKey());
             if (field.isEmpty()) {
                 continue;
             }
-            var was = before.entries().getOrDefault(place.getKey(), List.of());
-            var is = after.entries().getOrDefault(place.getKey(), List.of());
-            if (was.equals(is)) {
+            var change = new Change(
+                    record,
+                    field.get(),
+                    place.getValue(),
+                    before.entries().getOrDefault(place.getKey(), List.of()),
+                    after.entries().getOrDefault(place.getKey(), List.of()));
+            if (change.was().equals(change.is())) {
                 continue;
             }
             switch (field.get().kind()) {
-                case Kind.Repeater _ -> rows(connection, record, field.get(), place.getValue(), was, is);
-                case Kind.Relation relation -> links(connection, record, relation, place.getValue(), was, is);
-                case Kind.TermPick _ -> terms(connection, record, place.getValue(), was, is);
-                default -> several(connection, record, field.get(), place.getValue(), was, is);
+                case Kind.Repeater _ -> rows(change);
+                case Kind.Relation relation -> links(change, relation.symmetric());
+                case Kind.TermPick _ -> terms(change);
+                default -> several(change);
             }
         }
     }
 
-    private void rows(
-            Connection connection,
-            long record,
-            Field field,
-            Binding.Place place,
-            List<Flat.Entry> was,
-            List<Flat.Entry> is)
-            throws SQLException {
-        var columns = holder.columns(field.id()).stream()
-                .filter(each -> place.columns().containsKey(each.id()))
+    private record Change(long record, Field field, Binding.Place place, List<Flat.Entry> was, List<Flat.Entry> is) {
+        String name() {
+            return Names.quoted(place.name());
+        }
+    }
+
+    private void rows(Change change) {
+        var inner = holder.columns(change.field().id()).stream()
+                .filter(each -> change.place().columns().containsKey(each.id()))
                 .toList();
-        var names = columns.stream()
-                .map(each -> Names.quoted(place.columns().get(each.id())))
-                .toList();
-        var name = Names.quoted(place.name());
         var known = new HashMap<Long, Flat.Entry>();
-        was.forEach(entry -> known.put(entry.id(), entry));
+        change.was().forEach(entry -> known.put(entry.id(), entry));
         var inserts = new ArrayList<List<Object>>();
         var updates = new ArrayList<List<Object>>();
-        for (var entry : is) {
+        for (var entry : change.is()) {
             var before = known.remove(entry.id());
             var cells = new ArrayList<Object>(List.of(entry.row(), entry.position()));
-            columns.forEach(each -> cells.add(entry.columns().get(each.id())));
-            cells.add(record);
+            inner.forEach(each -> cells.add(entry.columns().get(each.id())));
+            cells.add(change.record());
             cells.add(entry.id());
             if (before == null) {
                 inserts.add(cells);
@@ -92,126 +169,87 @@ final class Saver {
                 updates.add(cells);
             }
         }
-        var deletes =
-                known.keySet().stream().map(id -> List.<Object>of(record, id)).toList();
-        Jdbc.batch(connection, "DELETE FROM " + name + " WHERE record_id = ? AND id = ?", deletes);
-        var all = Stream.concat(Stream.of("row_id", "position"), names.stream()).toList();
-        Jdbc.batch(
-                connection,
-                "UPDATE " + name + " SET "
-                        + all.stream().map(each -> each + " = ?").collect(Collectors.joining(", "))
-                        + " WHERE record_id = ? AND id = ?",
-                updates);
-        Jdbc.batch(
-                connection,
-                "INSERT INTO " + name + " (" + String.join(", ", all) + ", record_id, id) VALUES ("
-                        + Jdbc.marks(all.size() + 2) + ")",
-                inserts);
+        var all = Stream.concat(
+                        Stream.of("row_id", "position"),
+                        inner.stream()
+                                .map(each ->
+                                        Names.quoted(change.place().columns().get(each.id()))))
+                .toList();
+        var where = " WHERE record_id = ? AND id = ?";
+        known.keySet().forEach(id -> statements.add("DELETE FROM " + change.name() + where, change.record(), id));
+        var update = "UPDATE " + change.name() + " SET "
+                + all.stream().map(each -> each + " = ?").collect(Collectors.joining(", ")) + where;
+        updates.forEach(cells -> statements.add(update, cells));
+        var insert = "INSERT INTO " + change.name() + " (" + String.join(", ", all) + ", record_id, id) VALUES ("
+                + Jdbc.marks(all.size() + 2) + ")";
+        inserts.forEach(cells -> statements.add(insert, cells));
     }
 
     /** A link that leads both ways is kept once, from whichever end it was made. */
-    private static void links(
-            Connection connection,
-            long record,
-            Kind.Relation relation,
-            Binding.Place place,
-            List<Flat.Entry> was,
-            List<Flat.Entry> is)
-            throws SQLException {
-        var name = Names.quoted(place.name());
-        var delete = "DELETE FROM " + name + " WHERE record_id = ? AND row_id = ? AND target_id = ?";
-        var gone = gone(was, is, entry -> ((Link) entry.payload()).id());
-        Jdbc.batch(
-                connection, delete, gone.stream().map(key -> with(record, key)).toList());
-        if (relation.symmetric()) {
-            Jdbc.batch(
-                    connection,
-                    "DELETE FROM " + name + " WHERE target_id = ? AND row_id = ? AND record_id = ?",
-                    gone.stream().map(key -> with(record, key)).toList());
+    private void links(Change change, boolean symmetric) {
+        Key target = entry -> ((Link) entry.payload()).id();
+        take(change, "record_id", "target_id", target);
+        if (symmetric) {
+            take(change, "target_id", "record_id", target);
         }
-        var known = was.stream().map(entry -> ((Link) entry.payload()).id()).toList();
-        Jdbc.batch(
-                connection,
-                "INSERT INTO " + name + " (record_id, row_id, target_id, target_type, position) VALUES (?, ?, ?, ?, ?)"
-                        + " ON DUPLICATE KEY UPDATE position = VALUES(position)",
-                is.stream()
-                        .filter(entry -> !relation.symmetric() || !known.contains(((Link) entry.payload()).id()))
-                        .map(entry -> {
-                            var link = (Link) entry.payload();
-                            return List.<Object>of(record, entry.row(), link.id(), link.type(), entry.position());
-                        })
-                        .toList());
+        var known = change.was().stream().map(target::of).collect(Collectors.toSet());
+        put(
+                change,
+                "target_id, target_type",
+                "position",
+                entry -> symmetric && known.contains(target.of(entry))
+                        ? List.of()
+                        : List.of(target.of(entry), ((Link) entry.payload()).type(), entry.position()));
     }
 
-    private static void terms(
-            Connection connection, long record, Binding.Place place, List<Flat.Entry> was, List<Flat.Entry> is)
-            throws SQLException {
-        var name = Names.quoted(place.name());
-        Jdbc.batch(
-                connection,
-                "DELETE FROM " + name + " WHERE record_id = ? AND row_id = ? AND term_id = ?",
-                gone(was, is, entry -> (Long) entry.payload()).stream()
-                        .map(key -> with(record, key))
-                        .toList());
-        Jdbc.batch(
-                connection,
-                "INSERT INTO " + name + " (record_id, row_id, term_id, position) VALUES (?, ?, ?, ?)"
-                        + " ON DUPLICATE KEY UPDATE position = VALUES(position)",
-                is.stream()
-                        .map(entry -> List.of(record, entry.row(), entry.payload(), entry.position()))
-                        .toList());
+    private void terms(Change change) {
+        take(change, "record_id", "term_id", entry -> (Long) entry.payload());
+        put(change, "term_id", "position", entry -> List.of(entry.payload(), entry.position()));
     }
 
-    private static void several(
-            Connection connection,
-            long record,
-            Field field,
-            Binding.Place place,
-            List<Flat.Entry> was,
-            List<Flat.Entry> is)
-            throws SQLException {
-        var name = Names.quoted(place.name());
-        var value = Names.quoted(place.columns().get(field.id()));
-        Jdbc.batch(
-                connection,
-                "DELETE FROM " + name + " WHERE record_id = ? AND row_id = ? AND position = ?",
-                gone(was, is, entry -> (long) entry.position()).stream()
-                        .map(key -> with(record, key))
-                        .toList());
-        Jdbc.batch(
-                connection,
-                "INSERT INTO " + name + " (record_id, row_id, position, " + value + ") VALUES (?, ?, ?, ?)"
-                        + " ON DUPLICATE KEY UPDATE " + value + " = VALUES(" + value + ")",
-                is.stream()
-                        .map(entry -> List.of(record, entry.row(), entry.position(), entry.payload()))
-                        .toList());
+    private void several(Change change) {
+        take(change, "record_id", "position", Flat.Entry::position);
+        var value = Names.quoted(change.place().columns().get(change.field().id()));
+        put(change, "position", value, entry -> List.of(entry.position(), entry.payload()));
+    }
+
+    private interface Cells {
+        /** Of the key's columns and the last one; none where the entry needs no row. */
+        List<Object> of(Flat.Entry entry);
+    }
+
+    /** Where there was nothing, rows are plainly new, and the driver can send them all at once. */
+    private void put(Change change, String key, String last, Cells cells) {
+        int count = key.split(",").length + 1;
+        var sql = "INSERT INTO " + change.name() + " (record_id, row_id, " + key + ", " + last + ") VALUES ("
+                + Jdbc.marks(count + 2) + ")"
+                + (change.was().isEmpty() ? "" : " ON DUPLICATE KEY UPDATE " + last + " = VALUES(" + last + ")");
+        for (var entry : change.is()) {
+            var own = cells.of(entry);
+            if (!own.isEmpty()) {
+                var all = new ArrayList<Object>(List.of(change.record(), entry.row()));
+                all.addAll(own);
+                statements.add(sql, all);
+            }
+        }
     }
 
     private interface Key {
         long of(Flat.Entry entry);
     }
 
-    private static List<Object> with(long record, List<Long> key) {
-        return List.of(record, key.get(0), key.get(1));
-    }
-
-    /** Row and key of the entries that are there no more. */
-    private static List<List<Long>> gone(List<Flat.Entry> was, List<Flat.Entry> is, Key key) {
-        var kept = is.stream().map(entry -> List.of(entry.row(), key.of(entry))).collect(Collectors.toSet());
-        return was.stream()
+    /** Takes away the entries that are there no more. */
+    private void take(Change change, String recordColumn, String keyColumn, Key key) {
+        var kept = change.is().stream()
                 .map(entry -> List.of(entry.row(), key.of(entry)))
-                .filter(each -> !kept.contains(each))
-                .toList();
-    }
-
-    /** Whether two states of the record's own columns are the same. */
-    boolean sameColumns(Flat a, Flat b) {
-        return columns().stream()
-                .allMatch(field ->
-                        Objects.equals(a.columns().get(field.id()), b.columns().get(field.id())));
-    }
-
-    Map<String, Binding.Place> places() {
-        return table.fields();
+                .collect(Collectors.toSet());
+        change.was().stream()
+                .filter(entry -> !kept.contains(List.of(entry.row(), key.of(entry))))
+                .forEach(entry -> statements.add(
+                        "DELETE FROM " + change.name() + " WHERE " + recordColumn + " = ? AND row_id = ? AND "
+                                + keyColumn + " = ?",
+                        change.record(),
+                        entry.row(),
+                        key.of(entry)));
     }
 }

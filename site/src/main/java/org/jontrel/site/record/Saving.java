@@ -2,11 +2,10 @@ package org.jontrel.site.record;
 
 import java.sql.Connection;
 import java.sql.SQLException;
-import java.sql.Timestamp;
 import java.time.Instant;
-import java.time.ZoneOffset;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -18,7 +17,6 @@ import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
 import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Definition;
-import org.jontrel.core.model.Field;
 import org.jontrel.core.model.State;
 import org.jontrel.core.value.FormCheck;
 import org.jontrel.core.value.Link;
@@ -30,8 +28,14 @@ import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.Names;
 import org.jontrel.site.table.RecordIds;
 
-/** One save, within one transaction over all tables it touches. */
+/**
+ * Saves of one holder's records, within one transaction over all tables they touch. New records are checked and stored
+ * together, so that many cost few statements.
+ */
 final class Saving {
+    /** New records that go together. */
+    static final int TOGETHER = 1_000;
+
     private static final int GUARDS = 64;
     private final Connection connection;
     private final Binding binding;
@@ -39,21 +43,55 @@ final class Saving {
     private final Holder holder;
     private final MediaStore media;
     private final RecordIds ids;
-    private final Write write;
-    private final List<FormCheck.Problem> problems = new ArrayList<>();
+    private final boolean crowded;
+    private final SiteSurroundings around;
+    private final Statements statements = new Statements();
 
-    Saving(Connection connection, Binding binding, Binding.Table table, MediaStore media, RecordIds ids, Write write) {
+    /** @param crowded whether others are taking slugs of the same title at the same time */
+    Saving(
+            Connection connection,
+            Binding binding,
+            Binding.Table table,
+            MediaStore media,
+            RecordIds ids,
+            boolean crowded) {
         this.connection = connection;
         this.binding = binding;
         this.table = table;
         this.holder = table.holder();
         this.media = media;
         this.ids = ids;
-        this.write = write;
+        this.crowded = crowded;
+        this.around = new SiteSurroundings(connection, binding, State.DRAFT, Optional.empty());
     }
 
-    /** @param crowded whether others are taking slugs of this title at the same time */
-    Saved save(boolean crowded) throws SQLException {
+    /** Somebody else stored the record between the reading and the writing; the save is tried again and meets it. */
+    static final class Overtaken extends RuntimeException {}
+
+    /** A record on its way from what was sent to what is stored. */
+    private record Case(
+            Write write,
+            long id,
+            Optional<StoredRecord> before,
+            boolean complete,
+            Map<String, Object> values,
+            Flat was,
+            Flat is,
+            List<FormCheck.Problem> problems) {
+        References.Change change() {
+            return new References.Change(id, was, is, problems);
+        }
+
+        long parentId() {
+            return write.parent().map(Link::id).orElse(0L);
+        }
+
+        String title(Holder holder) {
+            return String.valueOf(values.getOrDefault("part_title", holder.single() ? holder.key() : ""));
+        }
+    }
+
+    Saved save(Write write) throws SQLException {
         var before = write.id().isEmpty()
                 ? Optional.<StoredRecord>empty()
                 : new Loader(table)
@@ -67,43 +105,95 @@ final class Saving {
             return new Saved.Conflict(before.get());
         }
         guard();
+        return together(List.of(opened(write, before))).getFirst();
+    }
+
+    /** New records; where one is refused, none of them may be kept. */
+    List<Saved> add(List<Write> writes) throws SQLException {
+        guard();
+        var cases =
+                writes.stream().map(write -> opened(write, Optional.empty())).toList();
+        var unique = References.uniqueTexts(holder, cases.stream().map(Case::is).toList());
+        if (!new References(connection, binding, table, media).twice(unique)) {
+            return together(cases);
+        }
+        var saved = new ArrayList<Saved>();
+        for (var each : cases) {
+            saved.addAll(together(List.of(each)));
+        }
+        return saved;
+    }
+
+    private Case opened(Write write, Optional<StoredRecord> before) {
         long id = write.id().orElseGet(ids::next);
-        var checked = check(before);
+        var problems = new ArrayList<FormCheck.Problem>();
+        var checked = check(write, before, problems);
         var known = before.map(record -> Rows.ids(record.values())).orElse(Set.of());
         var values = Rows.settled(checked.values(), known, ids::next);
-        var was = Flat.of(holder, before.map(StoredRecord::values).orElse(Map.of()));
-        var is = Flat.of(holder, values);
-        var references = new References(binding, table, media);
-        problems.addAll(references.check(connection, id, was, is));
-        problems.addAll(references.taken(connection, id, was, is));
-        parent(id, before);
-        var slug = slug(id, before, values, crowded);
-        if (!problems.isEmpty()) {
-            return new Saved.Refused(problems.stream().distinct().toList());
-        }
-        var now = Instant.now().truncatedTo(ChronoUnit.MICROS);
-        var after = new StoredRecord(
+        return new Case(
+                write,
                 id,
+                before,
+                checked.complete(),
+                values,
+                before.map(record -> Flat.of(holder, record.values())).orElse(Flat.EMPTY),
+                Flat.of(holder, values),
+                problems);
+    }
+
+    private List<Saved> together(List<Case> cases) throws SQLException {
+        new References(connection, binding, table, media)
+                .check(cases.stream().map(Case::change).toList());
+        var addresses = new Addresses(connection, table);
+        addresses.look(cases.stream()
+                .filter(each -> each.before().isEmpty() && each.write().slug().isEmpty() && !crowded)
+                .map(each -> Slugs.base(each.title(holder)))
+                .toList());
+        var saver = new Saver(table, statements);
+        var now = Instant.now().truncatedTo(ChronoUnit.MICROS);
+        var positions = new HashMap<Long, Integer>();
+        var parents = new HashMap<Link, Boolean>();
+        var saved = new ArrayList<Saved>();
+        for (var each : cases) {
+            parent(each, parents);
+            var slug = slug(each, addresses);
+            if (!each.problems().isEmpty()) {
+                saved.add(new Saved.Refused(each.problems().stream().distinct().toList()));
+                continue;
+            }
+            addresses.take(each.parentId(), slug);
+            var after = after(each, slug, position(each, positions), now);
+            if (each.before().isPresent() && same(each.before().get(), after)) {
+                saved.add(new Saved.Stored(each.before().get()));
+                continue;
+            }
+            store(each, after, saver);
+            saved.add(new Saved.Stored(after));
+        }
+        statements.run(connection);
+        trees(cases);
+        return saved;
+    }
+
+    private static StoredRecord after(Case each, String slug, int position, Instant now) {
+        var write = each.write();
+        var before = each.before();
+        return new StoredRecord(
+                each.id(),
                 slug,
                 write.parent(),
-                position(before),
+                position,
                 write.state(),
                 false,
                 write.state() == State.SCHEDULED ? write.publishAt() : Optional.empty(),
                 before.map(StoredRecord::origin).orElse(""),
                 before.map(StoredRecord::version).orElse(0) + 1,
-                checked.complete(),
+                each.complete(),
                 before.map(StoredRecord::createdAt).orElse(now),
                 now,
                 before.map(StoredRecord::createdBy).orElse(write.author()),
                 write.author(),
-                values);
-        if (before.isPresent() && same(before.get(), after)) {
-            return new Saved.Stored(before.get());
-        }
-        store(before, after, was, is);
-        files(id, references.files(was), references.files(is));
-        return new Saved.Stored(after);
+                each.values());
     }
 
     /** Writers of what must be unique go one behind the other, by a write that each of them waits for. */
@@ -118,19 +208,15 @@ final class Saving {
         }
     }
 
-    private RecordCheck.Checked check(Optional<StoredRecord> before) {
-        var around = new SiteSurroundings(connection, binding, write.state(), write.parent());
+    private RecordCheck.Checked check(Write write, Optional<StoredRecord> before, List<FormCheck.Problem> problems) {
+        var there = around.of(write.state(), write.parent());
         Map<String, Object> raw = new LinkedHashMap<>();
         if (!write.whole() && before.isPresent()) {
             raw.putAll(Values.wire(holder.fields().toList(), before.get().values()));
         }
         raw.putAll(write.raw());
-        var checked = RecordCheck.read(holder, raw, around);
-        var tolerated = before.map(record -> RecordCheck.check(holder, record.values(), around).problems().stream()
-                        .filter(problem -> !problem.required())
-                        .map(Saving::told)
-                        .collect(Collectors.toSet()))
-                .orElse(Set.of());
+        var checked = RecordCheck.read(holder, raw, there);
+        var tolerated = checked.problems().isEmpty() ? Set.<String>of() : tolerated(before, there);
         boolean open = write.state() == State.PUBLISHED || write.state() == State.SCHEDULED;
         checked.problems().stream()
                 .filter(problem -> problem.required()
@@ -141,88 +227,97 @@ final class Saving {
     }
 
     /** What was wrong already, and is wrong in the same way, keeps nobody from mending something else. */
+    private Set<String> tolerated(Optional<StoredRecord> before, SiteSurroundings there) {
+        return before.map(record -> RecordCheck.check(holder, record.values(), there).problems().stream()
+                        .filter(problem -> !problem.required())
+                        .map(Saving::told)
+                        .collect(Collectors.toSet()))
+                .orElse(Set.of());
+    }
+
     private static String told(FormCheck.Problem problem) {
         return problem.path() + " " + problem.finding().sentence();
     }
 
-    private void problem(String property, Code code, Object... arguments) {
-        problems.add(new FormCheck.Problem(
-                property, false, Finding.of(code, Place.definition(holder.id(), property), arguments)));
+    private void problem(Case each, String property, Code code, Object... arguments) {
+        each.problems()
+                .add(new FormCheck.Problem(
+                        property, false, Finding.of(code, Place.definition(holder.id(), property), arguments)));
     }
 
-    private void parent(long id, Optional<StoredRecord> before) throws SQLException {
+    private void parent(Case each, Map<Link, Boolean> known) throws SQLException {
         var nesting = holder.nesting();
-        if (write.parent().isEmpty()) {
+        if (each.write().parent().isEmpty()) {
             if (nesting.required() && !nesting.under().isEmpty()) {
-                problem("parent", Code.RECORD_PARENT_REQUIRED, holder.singular());
+                problem(each, "parent", Code.RECORD_PARENT_REQUIRED, holder.singular());
             }
             return;
         }
-        var parent = write.parent().get();
-        if (before.flatMap(StoredRecord::parent).equals(write.parent())) {
+        var parent = each.write().parent().get();
+        if (each.before().flatMap(StoredRecord::parent).equals(each.write().parent())) {
             return;
         }
-        boolean there = nesting.under().contains(parent.type())
-                && !References.there(connection, binding, parent.type(), Set.of(parent.id()))
-                        .isEmpty();
+        var there = known.get(parent);
+        if (there == null) {
+            there = nesting.under().contains(parent.type()) && References.there(connection, binding, parent);
+            known.put(parent, there);
+        }
         if (!there) {
-            problem("parent", Code.RECORD_PARENT, holder.singular());
-        } else if (Places.above(connection, binding, write.parent()).contains(new Link(holder.id(), id))) {
-            problem("parent", Code.RECORD_PARENT_CIRCLE, holder.singular());
+            problem(each, "parent", Code.RECORD_PARENT, holder.singular());
+        } else if (each.before().isPresent()
+                && Places.above(connection, binding, each.write().parent())
+                        .contains(new Link(holder.id(), each.id()))) {
+            problem(each, "parent", Code.RECORD_PARENT_CIRCLE, holder.singular());
         }
     }
 
-    private String slug(long id, Optional<StoredRecord> before, Map<String, Object> values, boolean crowded)
-            throws SQLException {
+    private String slug(Case each, Addresses addresses) throws SQLException {
+        var write = each.write();
         if (write.state() == State.SCHEDULED && write.publishAt().isEmpty()) {
-            problem("publish_at", Code.RECORD_SCHEDULE);
+            problem(each, "publish_at", Code.RECORD_SCHEDULE);
         }
-        long parent = write.parent().map(Link::id).orElse(0L);
-        var title = String.valueOf(values.getOrDefault("part_title", holder.single() ? holder.key() : ""));
+        long parent = each.parentId();
         if (!write.slug().isEmpty()) {
             if (!Slugs.valid(write.slug())) {
-                problem("slug", Code.RECORD_SLUG, write.slug());
-            } else if (Places.taken(connection, table, parent, write.slug(), id)) {
-                problem("slug", Code.RECORD_SLUG_TAKEN, write.slug());
+                problem(each, "slug", Code.RECORD_SLUG, write.slug());
+            } else if (addresses.taken(parent, write.slug(), each.id())) {
+                problem(each, "slug", Code.RECORD_SLUG_TAKEN, write.slug());
             }
             return write.slug();
         }
-        if (before.isPresent()
-                && (before.get().parentId() == parent
-                        || !Places.taken(connection, table, parent, before.get().slug(), id))) {
-            return before.get().slug();
+        if (each.before().isPresent()) {
+            var slug = each.before().get().slug();
+            if (each.before().get().parentId() == parent || !addresses.taken(parent, slug, each.id())) {
+                return slug;
+            }
         }
-        if (crowded) {
-            return Slugs.certain(title, id);
-        }
-        try {
-            return Slugs.free(title, candidate -> {
-                try {
-                    return Places.taken(connection, table, parent, candidate, id);
-                } catch (SQLException e) {
-                    throw new org.jontrel.site.table.DatabaseException(e);
-                }
-            });
-        } catch (org.jontrel.site.table.DatabaseException e) {
-            throw (SQLException) e.getCause();
-        }
+        return crowded
+                ? Slugs.certain(each.title(holder), each.id())
+                : addresses.free(parent, each.title(holder), each.id());
     }
 
-    private int position(Optional<StoredRecord> before) throws SQLException {
+    private int position(Case each, Map<Long, Integer> last) throws SQLException {
+        var write = each.write();
         if (write.position().isPresent()) {
             return write.position().get();
         }
-        boolean stays = before.isPresent() && before.get().parent().equals(write.parent());
+        boolean stays =
+                each.before().isPresent() && each.before().get().parent().equals(write.parent());
         if (stays || holder.nesting().under().isEmpty() && holder.definition().sort() != Definition.Sort.TAXONOMY) {
-            return before.map(StoredRecord::position).orElse(0);
+            return each.before().map(StoredRecord::position).orElse(0);
         }
-        return Jdbc.query(
-                        connection,
-                        "SELECT COALESCE(MAX(position), -1) + 1 FROM " + Names.quoted(table.name())
-                                + " WHERE parent_id = ?",
-                        row -> row.getInt(1),
-                        write.parent().map(Link::id).orElse(0L))
-                .getFirst();
+        var highest = last.get(each.parentId());
+        if (highest == null) {
+            highest = Jdbc.query(
+                            connection,
+                            "SELECT COALESCE(MAX(position), -1) FROM " + Names.quoted(table.name())
+                                    + " WHERE parent_id = ?",
+                            row -> row.getInt(1),
+                            each.parentId())
+                    .getFirst();
+        }
+        last.put(each.parentId(), highest + 1);
+        return highest + 1;
     }
 
     private static boolean same(StoredRecord before, StoredRecord after) {
@@ -235,123 +330,44 @@ final class Saving {
                 && before.publishAt().equals(after.publishAt());
     }
 
-    private void store(Optional<StoredRecord> before, StoredRecord after, Flat was, Flat is) throws SQLException {
-        var saver = new Saver(table);
-        var columns = saver.columns();
-        if (before.isEmpty()) {
-            insert(connection, table, after, is);
-            Places.settled(connection, holder.id(), after.parentId(), after.slug());
+    private void store(Case each, StoredRecord after, Saver saver) throws SQLException {
+        if (each.before().isEmpty()) {
+            saver.insert(after, each.is());
         } else {
-            Histories.keep(connection, binding, holder, before.get());
-            update(after, saver, columns, is);
-            Places.moved(connection, holder.id(), before.get(), after.parentId(), after.slug());
+            var before = each.before().get();
+            Histories.keep(statements, binding, holder, before);
+            if (!saver.update(connection, before, after, each.was(), each.is())) {
+                throw new Overtaken();
+            }
+            Places.moved(statements, holder.id(), before, after);
         }
-        saver.entries(connection, after.id(), was, is);
-        boolean sameWords = before.map(record -> Words.of(holder, record.values()))
-                .map(words -> words.equals(Words.of(holder, after.values())))
-                .orElse(false);
-        if (!sameWords) {
-            Words.store(connection, holder, after.id(), after.values());
-        }
-        if (holder.definition().sort() == Definition.Sort.TAXONOMY
-                && (before.isEmpty() || !before.get().parent().equals(after.parent()))) {
-            new TermTree(connection, table).placed(after.id(), after.parentId());
-        }
+        var references = new References(connection, binding, table, media);
+        files(after.id(), references.files(each.was()), references.files(each.is()));
     }
 
-    static List<Object> own(StoredRecord record) {
-        var own = new ArrayList<Object>();
-        own.add(record.slug());
-        own.add(record.parent().map(Link::type).orElse(""));
-        own.add(record.parentId());
-        own.add(record.position());
-        own.add(record.state().code());
-        own.add(record.publishAt().map(Saving::timestamp).orElse(null));
-        own.add(record.origin().isEmpty() ? null : record.origin());
-        own.add(record.version());
-        own.add(record.complete());
-        own.add(timestamp(record.createdAt()));
-        own.add(timestamp(record.updatedAt()));
-        own.add(record.createdBy());
-        own.add(record.updatedBy());
-        return own;
-    }
-
-    private static Timestamp timestamp(Instant instant) {
-        return Timestamp.valueOf(instant.atOffset(ZoneOffset.UTC).toLocalDateTime());
-    }
-
-    private static final List<String> OWN = List.of(
-            "slug",
-            "parent_type",
-            "parent_id",
-            "position",
-            "state",
-            "publish_at",
-            "origin",
-            "version",
-            "complete",
-            "created_at",
-            "updated_at",
-            "created_by",
-            "updated_by");
-
-    /** The row of a new record in its own table. */
-    static void insert(Connection connection, Binding.Table table, StoredRecord record, Flat flat) throws SQLException {
-        var saver = new Saver(table);
-        var columns = saver.columns();
-        var names = new ArrayList<>(OWN);
-        columns.forEach(field -> names.add(saver.quoted(field)));
-        names.add("id");
-        var cells = own(record);
-        columns.forEach(field -> cells.add(flat.columns().get(field.id())));
-        cells.add(record.id());
-        Jdbc.update(
-                connection,
-                "INSERT INTO " + Names.quoted(table.name()) + " (" + String.join(", ", names) + ") VALUES ("
-                        + Jdbc.marks(names.size()) + ")",
-                cells);
-    }
-
-    private void update(StoredRecord after, Saver saver, List<Field> columns, Flat is) throws SQLException {
-        var names = new ArrayList<>(OWN);
-        columns.forEach(field -> names.add(saver.quoted(field)));
-        var cells = own(after);
-        columns.forEach(field -> cells.add(is.columns().get(field.id())));
-        cells.add(after.id());
-        cells.add(write.version());
-        int changed = Jdbc.update(
-                connection,
-                "UPDATE " + Names.quoted(table.name()) + " SET " + String.join(" = ?, ", names)
-                        + " = ? WHERE id = ? AND version = ?",
-                cells);
-        if (changed == 0) {
-            throw new Overtaken();
-        }
-    }
-
-    /** Somebody else stored the record between the reading and the writing; the save is tried again and meets it. */
-    static final class Overtaken extends RuntimeException {}
-
-    private void files(long id, Set<Long> was, Set<Long> is) throws SQLException {
-        for (var file : was) {
-            if (!is.contains(file)) {
-                Jdbc.update(
-                        connection,
+    private void files(long id, Set<Long> was, Set<Long> is) {
+        was.stream()
+                .filter(file -> !is.contains(file))
+                .forEach(file -> statements.add(
                         "DELETE FROM jontrel_media_use WHERE media_id = ? AND holder_id = ? AND record_id = ?",
                         file,
                         holder.id(),
-                        id);
-            }
+                        id));
+        is.stream()
+                .filter(file -> !was.contains(file))
+                .forEach(file -> References.used(statements, file, holder.id(), id));
+    }
+
+    /** Terms that stand elsewhere now, or nowhere before. */
+    private void trees(List<Case> cases) throws SQLException {
+        if (holder.definition().sort() != Definition.Sort.TAXONOMY) {
+            return;
         }
-        for (var file : is) {
-            if (!was.contains(file)) {
-                Jdbc.update(
-                        connection,
-                        "INSERT IGNORE INTO jontrel_media_use (media_id, holder_id, record_id) VALUES (?, ?, ?)",
-                        file,
-                        holder.id(),
-                        id);
+        for (var each : cases) {
+            boolean moved = each.before().isEmpty()
+                    || !each.before().get().parent().equals(each.write().parent());
+            if (moved && each.problems().isEmpty()) {
+                new TermTree(connection, table).placed(each.id(), each.parentId());
             }
         }
     }

@@ -16,42 +16,63 @@ import org.jontrel.site.table.Names;
 
 /** What conditions ask of a record on this site; terms are looked up when one is asked for. */
 public final class SiteSurroundings implements Surroundings {
-    private final Connection connection;
-    private final Binding binding;
+    private final Terms terms;
     private final State state;
     private final Optional<Link> parent;
-    private Map<Long, Term> terms;
 
     private record Term(String name, long above) {}
 
-    public SiteSurroundings(Connection connection, Binding binding, State state, Optional<Link> parent) {
-        this.connection = connection;
-        this.binding = binding;
-        this.state = state;
-        this.parent = parent;
-    }
+    /** All terms of the site, read when they are first asked for. */
+    private static final class Terms {
+        private final Connection connection;
+        private final Binding binding;
+        private Map<Long, Term> byId;
 
-    private Map<Long, Term> terms() {
-        if (terms == null) {
-            terms = new HashMap<>();
-            for (var table : binding.tables(Definition.Sort.TAXONOMY)) {
-                var sql = "SELECT id, origin, parent_id FROM " + Names.quoted(table.name());
+        Terms(Connection connection, Binding binding) {
+            this.connection = connection;
+            this.binding = binding;
+        }
+
+        Map<Long, Term> byId() {
+            if (byId == null) {
+                byId = new HashMap<>();
                 try {
-                    Jdbc.query(
-                            connection,
-                            sql,
-                            row -> terms.put(
-                                    row.getLong(1),
-                                    new Term(
-                                            Optional.ofNullable(row.getString(2))
-                                                    .orElse(row.getString(1)),
-                                            row.getLong(3))));
+                    for (var table : binding.tables(Definition.Sort.TAXONOMY)) {
+                        Jdbc.query(
+                                connection,
+                                "SELECT id, origin, parent_id FROM " + Names.quoted(table.name()),
+                                row -> byId.put(
+                                        row.getLong(1),
+                                        new Term(
+                                                Optional.ofNullable(row.getString(2))
+                                                        .orElse(row.getString(1)),
+                                                row.getLong(3))));
+                    }
                 } catch (SQLException e) {
                     throw new DatabaseException(e);
                 }
             }
+            return byId;
         }
-        return terms;
+    }
+
+    public SiteSurroundings(Connection connection, Binding binding, State state, Optional<Link> parent) {
+        this(new Terms(connection, binding), state, parent);
+    }
+
+    private SiteSurroundings(Terms terms, State state, Optional<Link> parent) {
+        this.terms = terms;
+        this.state = state;
+        this.parent = parent;
+    }
+
+    /** Those of another record. */
+    SiteSurroundings of(State newState, Optional<Link> newParent) {
+        return new SiteSurroundings(terms, newState, newParent);
+    }
+
+    private Map<Long, Term> terms() {
+        return terms.byId();
     }
 
     @Override

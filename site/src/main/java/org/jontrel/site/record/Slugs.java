@@ -1,25 +1,15 @@
 package org.jontrel.site.record;
 
 import com.ibm.icu.text.Transliterator;
-import java.util.function.Predicate;
 import org.jontrel.core.model.Keys;
 
 /** Addresses of records from their titles, in Latin letters whatever the title's are. */
 final class Slugs {
     private static final Transliterator LATIN = Transliterator.getInstance("Any-Latin; Latin-ASCII");
     private static final int LONGEST = 190;
+    private static final int ASCII = 128;
 
     private Slugs() {}
-
-    /** The slug of a title, with the first number behind it that is free. */
-    static String free(String title, Predicate<String> taken) {
-        var base = base(title);
-        var slug = base;
-        for (int n = 2; taken.test(slug); n++) {
-            slug = base + "-" + n;
-        }
-        return slug;
-    }
 
     /** A slug that nobody else can have, for when many save one title at once. */
     static String certain(String title, long id) {
@@ -31,8 +21,9 @@ final class Slugs {
         return slug.length() <= LONGEST && slug.matches("[a-z0-9]+(-[a-z0-9]+)*");
     }
 
-    private static String base(String title) {
-        var base = Keys.pathFrom(LATIN.transliterate(title));
+    static String base(String title) {
+        boolean latin = title.chars().allMatch(c -> c < ASCII);
+        var base = Keys.pathFrom(latin ? title : LATIN.transliterate(title));
         return base.equals("records") ? "untitled" : base;
     }
 }

@@ -60,7 +60,8 @@ public final class TermSeeds {
         all.putAll(values);
         long id = ids.next();
         var wanted = key.replace('_', '-');
-        var slug = Places.taken(connection, table, parent, wanted, id) ? Slugs.certain(key, id) : wanted;
+        var addresses = new Addresses(connection, table);
+        var slug = addresses.taken(parent, wanted, id) ? Slugs.certain(key, id) : wanted;
         var now = Instant.now().truncatedTo(ChronoUnit.MICROS);
         var record = new StoredRecord(
                 id,
@@ -80,8 +81,9 @@ public final class TermSeeds {
                 "definitions",
                 "definitions",
                 all);
-        Saving.insert(connection, table, record, Flat.of(table.holder(), all));
-        Words.store(connection, table.holder(), id, all);
+        var statements = new Statements();
+        new Saver(table, statements).insert(record, Flat.of(table.holder(), all));
+        statements.run(connection);
         new TermTree(connection, table).placed(id, parent);
         return id;
     }

@@ -94,20 +94,17 @@ public final class Upgrade {
             database.transaction(session -> {
                 var connection = session.getConnection();
                 var records = new Loader(table).after(connection, reached[0], CHUNK);
+                var statements = new Statements();
                 for (var record : records) {
-                    Words.store(connection, holder, record.id(), record.values());
+                    Words.store(statements, holder.id(), record.id(), Words.of(holder, record.values()));
                     for (var field : holder.columns("")) {
                         if (field.kind() instanceof Kind.Image
                                 && record.values().get(field.id()) instanceof Long file) {
-                            Jdbc.update(
-                                    connection,
-                                    "INSERT IGNORE INTO jontrel_media_use (media_id, holder_id, record_id) VALUES (?, ?, ?)",
-                                    file,
-                                    holder.id(),
-                                    record.id());
+                            References.used(statements, file, holder.id(), record.id());
                         }
                     }
                 }
+                statements.run(connection);
                 reached[0] = records.isEmpty() ? -1 : records.getLast().id();
                 return null;
             });

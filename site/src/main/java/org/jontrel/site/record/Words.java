@@ -1,7 +1,5 @@
 package org.jontrel.site.record;
 
-import java.sql.Connection;
-import java.sql.SQLException;
 import java.util.List;
 import java.util.Map;
 import java.util.StringJoiner;
@@ -46,14 +44,12 @@ final class Words {
         }
     }
 
-    static void store(Connection connection, Holder holder, long record, Map<String, Object> values)
-            throws SQLException {
-        Jdbc.update(
-                connection,
+    static void store(Statements statements, String holderId, long record, String words) {
+        statements.add(
                 "INSERT INTO jontrel_text (holder_id, record_id, words) VALUES (?, ?, ?)"
                         + " ON DUPLICATE KEY UPDATE words = VALUES(words)",
-                holder.id(),
+                holderId,
                 record,
-                of(holder, values));
+                words);
     }
 }

@@ -2,6 +2,7 @@ package org.jontrel.site.table;
 
 import java.sql.Connection;
 import java.sql.SQLException;
+import java.util.Properties;
 import java.util.Set;
 import javax.sql.DataSource;
 import org.apache.ibatis.mapping.Environment;
@@ -32,7 +33,11 @@ public final class Database {
     }
 
     public Database(DataSource source) {
-        var configuration = new Configuration(new Environment("site", new JdbcTransactionFactory(), source));
+        var transactions = new JdbcTransactionFactory();
+        var properties = new Properties();
+        properties.setProperty("skipSetAutoCommitOnClose", "true");
+        transactions.setProperties(properties);
+        var configuration = new Configuration(new Environment("site", transactions, source));
         configuration.setLocalCacheScope(LocalCacheScope.STATEMENT);
         configuration.setCallSettersOnNulls(true);
         configuration.setJdbcTypeForNull(JdbcType.NULL);

@@ -27,7 +27,7 @@ public final class Schema {
         return columns;
     }
 
-    /** The first column of every index that has just these columns, as {@code a,b}. */
+    /** The columns of each index by its name, as {@code a,b}. */
     public static Map<String, String> indexes(Connection connection, String table) throws SQLException {
         var indexes = new TreeMap<String, String>();
         var sql =

@@ -78,6 +78,7 @@ public final class TestDatabase {
                     root.resolve("init.sql"),
                     "CREATE USER IF NOT EXISTS '" + USER + "'@'127.0.0.1' IDENTIFIED BY '" + PASSWORD + "';\n"
                             + "GRANT ALL ON *.* TO '" + USER + "'@'127.0.0.1';\n");
+            var spill = Files.createDirectory(root.resolve("tmp"));
             int port = freePort();
             var command = new ArrayList<>(List.of(
                     "mariadbd",
@@ -85,6 +86,7 @@ public final class TestDatabase {
                     "--datadir=" + data,
                     "--socket=" + root.resolve("s"),
                     "--pid-file=" + root.resolve("pid"),
+                    "--tmpdir=" + spill,
                     "--bind-address=127.0.0.1",
                     "--port=" + port,
                     "--skip-name-resolve",

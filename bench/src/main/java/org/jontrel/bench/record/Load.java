@@ -1,0 +1,252 @@
+package org.jontrel.bench.record;
+
+import com.zaxxer.hikari.HikariDataSource;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import java.util.concurrent.Executors;
+import java.util.concurrent.atomic.AtomicLong;
+import java.util.stream.LongStream;
+import org.jontrel.core.model.State;
+import org.jontrel.core.value.Link;
+import org.jontrel.site.Site;
+import org.jontrel.site.record.Saved;
+import org.jontrel.site.record.Write;
+import org.jontrel.site.run.Runs;
+
+/** Makes the records through the engine, then copies them into the two other layouts. */
+final class Load {
+    private static final int PEOPLE = 20_000;
+    private static final int ROUNDS = 20_000;
+    private static final int TOGETHER = 1_000;
+    private static final int LOADERS = 2;
+    private final Path folder;
+    private final long records;
+
+    Load(Path folder, long records) {
+        this.folder = folder;
+        this.records = records;
+    }
+
+    /** Each layout for itself, so that what was cut off goes on where it stopped. */
+    void run() throws Exception {
+        boolean fresh = filled(Databases.ENGINE, this::engine);
+        if (fresh) {
+            Files.deleteIfExists(folder.resolve(Databases.HAND));
+            Files.deleteIfExists(folder.resolve(Databases.VALUES));
+        }
+        filled(Databases.HAND, source -> in(source, this::hand));
+        filled(Databases.VALUES, source -> in(source, this::values));
+    }
+
+    private interface Filling {
+        void of(HikariDataSource source) throws Exception;
+    }
+
+    private interface Copying {
+        void in(Connection connection) throws SQLException;
+    }
+
+    private static void in(HikariDataSource source, Copying copying) throws SQLException {
+        try (var connection = source.getConnection()) {
+            copying.in(connection);
+        }
+    }
+
+    private boolean filled(String name, Filling filling) throws Exception {
+        if (Databases.noted(folder, name) == records) {
+            return false;
+        }
+        Files.deleteIfExists(folder.resolve(name));
+        try (var server = Databases.source("jontrel");
+                var connection = server.getConnection()) {
+            Databases.say(connection, "DROP DATABASE IF EXISTS " + name, "CREATE DATABASE " + name);
+        }
+        long began = System.nanoTime();
+        try (var source = Databases.source(name)) {
+            filling.of(source);
+        }
+        System.out.printf("%s filled in %d s%n", name, (System.nanoTime() - began) / 1_000_000_000L);
+        Files.writeString(folder.resolve(name), String.valueOf(records));
+        return true;
+    }
+
+    private void engine(HikariDataSource source) throws Exception {
+        var site = Databases.site(source);
+        var outcome = site.runs().start(new Runs.Target("1.0.0", Databases.model(), List.of()), "bench", _ -> {});
+        ((Runs.Outcome.Started) outcome).work().run();
+        var terms = new ArrayList<Long>();
+        below(site, terms, Optional.empty(), "Reach", 3);
+        var people = many(site, "tperson", PEOPLE, number -> Map.of("title", "Keeper " + number));
+        var surveys = new Surveys(people, terms);
+        long began = System.nanoTime();
+        var ids = many(site, "tsurvey", records, surveys::raw);
+        double seconds = (System.nanoTime() - began) / 1e9;
+        System.out.printf("stored %d records in %.0f s, %.0f a second%n", records, seconds, records / seconds);
+        var rounds = many(
+                site,
+                "tround",
+                ROUNDS,
+                number -> Map.of(
+                        "title",
+                        "Round " + number,
+                        "stops",
+                        LongStream.range(0, 5)
+                                .mapToObj(i -> ids.get((int) ((number * 31 + i * 997) % ids.size())))
+                                .distinct()
+                                .toList()));
+        Files.writeString(
+                folder.resolve("made"),
+                String.valueOf(rounds.stream().mapToLong(Long::longValue).max().orElseThrow()));
+    }
+
+    /** Ten under each, three deep. */
+    private static void below(Site site, List<Long> all, Optional<Long> parent, String name, int depth) {
+        var writes = new ArrayList<Write>();
+        for (int i = 1; i <= 10; i++) {
+            var write = Write.fresh("xwaterway", State.PUBLISHED, Map.of("label", name + " " + i), "bench");
+            writes.add(parent.map(id -> write.under(new Link("xwaterway", id))).orElse(write));
+        }
+        var made = ids(site.records().saveAll(writes));
+        all.addAll(made);
+        if (depth > 1) {
+            for (int i = 0; i < made.size(); i++) {
+                below(site, all, Optional.of(made.get(i)), name + " " + (i + 1), depth - 1);
+            }
+        }
+    }
+
+    private interface Making {
+        Map<String, ?> raw(long number);
+    }
+
+    private static List<Long> many(Site site, String holder, long count, Making making) throws Exception {
+        var made = new ArrayList<Long>();
+        var next = new AtomicLong();
+        Callable<List<Long>> loader = () -> {
+            var own = new ArrayList<Long>();
+            for (long from = next.getAndAdd(TOGETHER); from < count; from = next.getAndAdd(TOGETHER)) {
+                var writes = LongStream.range(from, Math.min(count, from + TOGETHER))
+                        .mapToObj(number -> Write.fresh(holder, State.PUBLISHED, making.raw(number), "bench"))
+                        .toList();
+                own.addAll(ids(site.records().saveAll(writes)));
+            }
+            return own;
+        };
+        try (var pool = Executors.newFixedThreadPool(LOADERS)) {
+            for (var each : pool.invokeAll(java.util.Collections.nCopies(LOADERS, loader))) {
+                made.addAll(each.get());
+            }
+        }
+        return made;
+    }
+
+    static List<Long> ids(List<Saved> saved) {
+        return saved.stream()
+                .map(each -> {
+                    if (each instanceof Saved.Stored(var record)) {
+                        return record.id();
+                    }
+                    throw new IllegalStateException("not stored: " + each);
+                })
+                .toList();
+    }
+
+    /** The same tables with the same indexes, as somebody would make them who knows what is asked. */
+    private void hand(Connection connection) throws SQLException {
+        for (var table : List.of(
+                "survey",
+                "survey__charges",
+                "survey__keeper",
+                "survey__terms__waterway",
+                "person",
+                "round",
+                "round__stops",
+                "terms__waterway",
+                "terms__waterway__above",
+                "jontrel_history")) {
+            Databases.say(
+                    connection,
+                    "CREATE TABLE %s LIKE %s.%s".formatted(table, Databases.ENGINE, table),
+                    "INSERT INTO %s SELECT * FROM %s.%s".formatted(table, Databases.ENGINE, table));
+        }
+        Databases.say(
+                connection,
+                "CREATE TABLE words (record_id BIGINT PRIMARY KEY, words MEDIUMTEXT NOT NULL)",
+                "INSERT INTO words SELECT record_id, words FROM " + Databases.ENGINE
+                        + ".jontrel_text WHERE holder_id = 'tsurvey'",
+                "ALTER TABLE words ADD FULLTEXT KEY words (words)",
+                "ANALYZE TABLE survey, survey__charges, survey__keeper, survey__terms__waterway, round, round__stops");
+    }
+
+    /** One row per value: what is usual where one table shall hold every type. */
+    private void values(Connection connection) throws SQLException {
+        Databases.say(
+                connection,
+                """
+                CREATE TABLE item (id BIGINT PRIMARY KEY, kind VARCHAR(20) NOT NULL, title TEXT NOT NULL,
+                  slug VARCHAR(190) NOT NULL, state VARCHAR(20) NOT NULL, updated_at DATETIME NOT NULL,
+                  KEY slug (slug), KEY kind_state (kind, state, updated_at, id))""",
+                """
+                CREATE TABLE item_value (value_id BIGINT AUTO_INCREMENT PRIMARY KEY, item_id BIGINT NOT NULL,
+                  name VARCHAR(255), value LONGTEXT, KEY item (item_id), KEY name (name(191)))""",
+                """
+                CREATE TABLE item_term (item_id BIGINT NOT NULL, term_id BIGINT NOT NULL, PRIMARY KEY (item_id, term_id),
+                  KEY term (term_id))""",
+                "CREATE TABLE term_above LIKE " + Databases.ENGINE + ".terms__waterway__above",
+                "INSERT INTO term_above SELECT * FROM " + Databases.ENGINE + ".terms__waterway__above",
+                "INSERT INTO item SELECT id, 'survey', title, slug, state, updated_at FROM " + Databases.ENGINE
+                        + ".survey",
+                "INSERT INTO item SELECT id, 'round', title, slug, state, updated_at FROM " + Databases.ENGINE
+                        + ".round",
+                "INSERT INTO item_term SELECT record_id, term_id FROM " + Databases.ENGINE
+                        + ".survey__terms__waterway");
+        var columns = new ArrayList<String>();
+        var survey = Databases.ENGINE + ".survey s WHERE s.id > %d AND s.id <= %d";
+        for (var field : VALUE_FIELDS) {
+            columns.add(
+                    "SELECT id, '%1$s', %1$s FROM ".formatted(field) + survey + " AND %s IS NOT NULL".formatted(field));
+        }
+        columns.add("SELECT id, 'spot', ST_AsText(spot) FROM " + survey);
+        for (var field : List.of("season", "amount", "from")) {
+            columns.add("SELECT record_id, CONCAT('charges_', position, '_%1$s'), `%1$s` FROM %2$s.survey__charges"
+                            .formatted(field, Databases.ENGINE)
+                    + " WHERE record_id > %d AND record_id <= %d");
+        }
+        columns.add("SELECT record_id, 'keeper', target_id FROM " + Databases.ENGINE
+                + ".survey__keeper WHERE record_id > %d AND record_id <= %d");
+        long step = Math.max(1, records / 50);
+        var ids = new ArrayList<Long>();
+        try (var statement = connection.createStatement();
+                var rows = statement.executeQuery("SELECT id FROM (SELECT id, ROW_NUMBER() OVER (ORDER BY id) n FROM "
+                        + Databases.ENGINE + ".survey) numbered WHERE n % " + step + " = 0 ORDER BY id")) {
+            while (rows.next()) {
+                ids.add(rows.getLong(1));
+            }
+        }
+        ids.add(Long.MAX_VALUE);
+        long from = 0;
+        for (long to : ids) {
+            for (var column : columns) {
+                Databases.say(
+                        connection, "INSERT INTO item_value (item_id, name, value) " + column.formatted(from, to));
+            }
+            from = to;
+        }
+        Databases.say(
+                connection,
+                "INSERT INTO item_value (item_id, name, value) SELECT record_id, CONCAT('stops_', position), target_id FROM "
+                        + Databases.ENGINE + ".round__stops",
+                "ANALYZE TABLE item, item_value, item_term");
+    }
+
+    static final List<String> VALUE_FIELDS = List.of(
+            "code", "rating", "length", "width", "depth", "berths", "day", "seen", "open", "email", "phone", "site",
+            "colour", "notes");
+}

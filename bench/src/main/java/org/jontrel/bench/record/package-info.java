@@ -1,0 +1,2 @@
+/** A million records in three layouts: through the engine, by hand-written SQL on the same tables, one row per value. */
+package org.jontrel.bench.record;

@@ -1,0 +1,370 @@
+package org.jontrel.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.util.List;
+import java.util.Map;
+import java.util.regex.Pattern;
+import javax.imageio.ImageIO;
+import org.jontrel.demo.Client;
+import org.jontrel.site.testing.Orchard;
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.Test;
+import tools.jackson.databind.JsonNode;
+
+/** Every control of a form, once with the keyboard alone and once with the pointer; what is stored is what was given. */
+public class ControlsTest {
+    private static final String TREES = "/w/orchard/records/field/tree/";
+    private Installation installation;
+    private Client api;
+    private Visitor anna;
+    private Page page;
+
+    @BeforeClass
+    public void start() throws InterruptedException {
+        installation = new Installation();
+        api = new Client(installation.address());
+        api.get("/api/session");
+        api.post("/api/setup", Map.of("code", Installation.SETUP_CODE, "name", "anna", "password", "anna-password"));
+        api.signIn("anna", "anna-password");
+        api.post("/api/workspaces", Map.of("title", "Orchard"));
+        var model = Orchard.edited(
+                Map.of(
+                        "kind: number, required: true,",
+                                "kind: number, shown: slider, min: 0, max: 100, required: true,",
+                        "label: Mood, kind: choice,", "label: Mood, kind: choice, shown: buttons,",
+                        "label: Height, kind: number, decimals: 2, min: 0, unit: m}",
+                                "label: Height, kind: number, decimals: 2, min: 0, unit: m}\n"
+                                        + "      - {id: fstars, key: stars, label: Stars, kind: number, shown: marks, max: 5}"));
+        api.post("/api/workspaces/orchard/draft/take", Map.of("definitions", Desk.definitions(model)));
+        api.post("/api/workspaces/orchard/releases", Map.of("version", "1.0.0", "notes", ""));
+        api.post("/api/workspaces/orchard/sites", Map.of("name", "Field"));
+        var run = api.post("/api/sites/field/runs", Map.of("version", "1.0.0"))
+                .get("id")
+                .asLong();
+        while (!api.get("/api/sites/field/runs/" + run).get("state").asString().equals("done")) {
+            Thread.sleep(50);
+        }
+        for (var name : List.of("Ada", "Bram")) {
+            add("person", Map.of("title", name));
+        }
+        for (var title : List.of("Old oak", "Young oak", "Lime")) {
+            add("tree", Map.of("title", title, "summary", "By the gate."));
+        }
+        anna = new Visitor(installation.address()).signIn("anna", "anna-password");
+        page = anna.page;
+    }
+
+    @AfterClass(alwaysRun = true)
+    public void stop() {
+        if (anna != null) {
+            anna.close();
+        }
+        installation.close();
+    }
+
+    private long add(String type, Map<String, Object> values) {
+        var body = Map.of("version", 0, "state", "published", "values", values);
+        return api.post("/api/sites/field/types/" + type + "/records", body)
+                .at("/record/id")
+                .asLong();
+    }
+
+    private Locator field(String key) {
+        return page.locator("[data-field=\"" + key + "\"]");
+    }
+
+    private Locator input(String key) {
+        return field(key)
+                .locator("input, select, textarea, [contenteditable=true]")
+                .first();
+    }
+
+    private void typed(String key, String text) {
+        input(key).focus();
+        var parts = text.split("\t");
+        page.keyboard().type(parts[0]);
+        for (int i = 1; i < parts.length; i++) {
+            page.keyboard().press("Tab");
+            page.keyboard().type(parts[i]);
+        }
+    }
+
+    private JsonNode stored() {
+        page.locator("#record-problems, .state").first().waitFor();
+        assertEquals(String.join(" ", page.locator("#record-problems li").allTextContents()), "");
+        page.waitForURL(Pattern.compile("/tree/[0-9]+$"));
+        var id = page.url().substring(page.url().lastIndexOf('/') + 1);
+        return api.get("/api/sites/field/types/tree/records/" + id).at("/record/values");
+    }
+
+    private static byte[] picture() throws IOException {
+        var out = new ByteArrayOutputStream();
+        ImageIO.write(new BufferedImage(80, 60, BufferedImage.TYPE_INT_RGB), "png", out);
+        return out.toByteArray();
+    }
+
+    @Test
+    public void everyControlTakesTheKeyboard() {
+        anna.open(TREES + "new");
+        typed("title", "By keyboard");
+        typed("summary", "First line");
+        typed("tag", "K-1");
+        typed("planted", "05311990");
+        typed("height", "4.5");
+        field("stars").locator("input").nth(2).focus();
+        page.keyboard().press("Space");
+        typed("seen", "06012026\t0930AM");
+        field("story").locator("[contenteditable=true]").focus();
+        page.keyboard().type("An old tree");
+        page.keyboard().press("Control+a");
+        page.keyboard().press("Control+b");
+        typed("site", "https://example.org/tree");
+        typed("mark", "map");
+        field("mark").getByRole(AriaRole.BUTTON).focus();
+        page.keyboard().press("Enter");
+        field("mark")
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("leaf"))
+                .focus();
+        page.keyboard().press("ArrowRight");
+        page.keyboard().press("ArrowLeft");
+        page.keyboard().press("Enter");
+        assertThat(input("mark")).hasValue("leaf");
+        typed("spot", "52.5\t-1.25");
+        input("fruits").focus();
+        page.keyboard().type("Yes");
+        assertThat(field("yield")).isVisible();
+        input("yield").focus();
+        page.keyboard().press("End");
+        page.keyboard().press("ArrowLeft");
+        field("uses").locator("input").first().focus();
+        page.keyboard().press("Space");
+        field("mood").locator("input").last().focus();
+        page.keyboard().press("Space");
+        page.getByLabel(Pattern.compile("^Tone")).first().focus();
+        page.keyboard().press("Control+a");
+        page.keyboard().type("#665544");
+        anna.button("Add a row to Prunings").focus();
+        page.keyboard().press("Enter");
+        page.keyboard().type("02012025");
+        anna.button("Add a row to Cuts").focus();
+        page.keyboard().press("Enter");
+        page.keyboard().type("Low");
+        input("sort").focus();
+        page.keyboard().type("cider");
+        assertThat(field("sort").locator(".offers li")).hasText(new String[] {"Cider apple"});
+        page.keyboard().press("Enter");
+        assertThat(field("parents")).isVisible();
+        input("parents").focus();
+        page.keyboard().type("oak");
+        assertThat(field("parents").locator(".offers li")).hasCount(3);
+        page.keyboard().press("ArrowDown");
+        page.keyboard().press("Enter");
+        assertThat(field("parents").locator("li a")).hasCount(1);
+        page.keyboard().press("Escape");
+        page.keyboard().press("Control+s");
+        var values = stored();
+        assertEquals(values.get("title").asString(), "By keyboard");
+        assertEquals(values.get("planted").asString(), "1990-05-31");
+        assertEquals(values.get("height").asString(), "4.50");
+        assertEquals(values.get("stars").asString(), "3");
+        assertEquals(values.get("seen").asString(), "2026-06-01T09:30");
+        assertEquals(values.get("story").asString(), "<p><strong>An old tree</strong></p>");
+        assertEquals(values.get("mark").asString(), "leaf");
+        assertEquals(values.at("/spot/longitude").asString(), "-1.25");
+        assertEquals(values.get("yield").asString(), "99");
+        assertEquals(values.get("uses").size(), 1);
+        assertEquals(values.get("mood").asString(), "ill");
+        assertEquals(values.at("/bark/tone").asString(), "#665544");
+        assertEquals(values.at("/prunings/0/day").asString(), "2025-02-01");
+        assertEquals(values.at("/prunings/0/cuts/0/branch").asString(), "Low");
+        assertEquals(values.get("parents").size(), 1);
+        assertEquals(values.get("sort").size(), 1);
+        anna.checkAccessibility();
+    }
+
+    @Test
+    public void everyControlTakesThePointer() throws IOException {
+        anna.open(TREES + "new");
+        input("title").fill("By pointer");
+        input("height").fill("2");
+        field("stars").getByLabel("4").click();
+        field("stars").getByText("Make empty").click();
+        field("stars").getByLabel("5").click();
+        field("mark").getByRole(AriaRole.BUTTON).first().click();
+        anna.checkAccessibility();
+        field("mark")
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("anchor"))
+                .click();
+        input("fruits").selectOption("true");
+        var slider = field("yield").locator("input[type=range]");
+        slider.click();
+        field("uses").getByText("Juice").click();
+        field("uses").getByText("Table").click();
+        field("mood").getByText("Fine").click();
+        field("photos").locator("input[type=file]").setInputFiles(new FilePayload[] {
+            new FilePayload("one.png", "image/png", picture()), new FilePayload("two.png", "image/png", picture())
+        });
+        page.getByLabel("Alternative text").first().fill("A grey picture");
+        anna.button("Upload picture").click();
+        assertThat(field("photos").locator("li img")).hasCount(2);
+        field("photos").locator("li").first().getByRole(AriaRole.BUTTON).first().click();
+        field("papers")
+                .locator("input[type=file]")
+                .setInputFiles(new FilePayload("notes.txt", "text/plain", "About the tree.".getBytes()));
+        assertThat(field("papers").getByText("notes.txt")).isVisible();
+        anna.button("Add a row to Prunings").click();
+        anna.button("Add a row to Prunings").click();
+        var rows = page.locator("[data-row-of][aria-label^=Prunings]");
+        rows.nth(0).locator("input[type=date]").fill("2025-01-01");
+        rows.nth(1).locator("input[type=date]").fill("2026-01-01");
+        rows.nth(1)
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Move 2 up"))
+                .click();
+        assertThat(rows.nth(0).locator("input[type=date]")).hasValue("2026-01-01");
+        rows.nth(1)
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Remove 2"))
+                .click();
+        assertThat(rows).hasCount(1);
+        rows.first().locator(".name").click();
+        assertThat(rows.first().locator("input[type=date]")).hasCount(0);
+        rows.first().locator(".name").click();
+        input("sort").click();
+        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("Cider apple"))
+                .first()
+                .click();
+        page.keyboard().press("Escape");
+        assertThat(field("near")).isVisible();
+        input("near").click();
+        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("Lime"))
+                .click();
+        field("near")
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Look at Lime"))
+                .click();
+        assertThat(field("near").locator(".peek")).containsText("By the gate.");
+        anna.checkAccessibility();
+        anna.button("Publish").click();
+        var values = stored();
+        assertEquals(values.get("stars").asString(), "5");
+        assertEquals(values.get("mark").asString(), "anchor");
+        assertTrue(
+                Double.parseDouble(values.get("yield").asString()) > 30,
+                values.get("yield").toString());
+        assertEquals(values.get("uses").size(), 2);
+        assertEquals(values.get("mood").asString(), "fine");
+        assertEquals(values.get("photos").size(), 2);
+        assertTrue(values.get("papers").asLong() > 0);
+        assertEquals(values.get("prunings").size(), 1);
+        assertEquals(values.get("near").size(), 1);
+    }
+
+    @Test
+    public void thePageIsSeenWhileItIsTypedAndNothingIsStored() {
+        anna.open(TREES + "new");
+        input("title").fill("Only seen");
+        anna.button("Preview").click();
+        var preview = page.frameLocator("iframe[title=Preview]");
+        assertThat(preview.getByRole(
+                        AriaRole.HEADING,
+                        new com.microsoft.playwright.FrameLocator.GetByRoleOptions().setName("Only seen")))
+                .isVisible();
+        input("height").fill("7.25");
+        assertThat(preview.getByText("7.25")).isVisible();
+        anna.checkAccessibility();
+        assertEquals(
+                api.get("/api/sites/field/types/tree/count?search=seen")
+                        .get("records")
+                        .asInt(),
+                0);
+    }
+
+    @Test
+    public void whatLeadsToARecordIsEditedThere() {
+        long bram = api.get("/api/sites/field/types/person/records?search=Bram")
+                .at("/records/0/id")
+                .asLong();
+        anna.open("/w/orchard/records/field/person/" + bram);
+        var keeps = page.getByRole(AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName("Keeps"));
+        keeps.fill("lime");
+        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("Lime"))
+                .click();
+        assertThat(anna.link("Lime")).isVisible();
+        anna.checkAccessibility();
+        long lime = api.get("/api/sites/field/types/tree/records?search=Lime")
+                .at("/records/0/id")
+                .asLong();
+        assertEquals(
+                api.get("/api/sites/field/types/tree/records/" + lime)
+                        .at("/record/values/keeper/id")
+                        .asLong(),
+                bram);
+        anna.button("Take out Lime").click();
+        assertThat(anna.link("Lime")).hasCount(0);
+    }
+
+    @Test(dependsOnMethods = "everyControlTakesThePointer")
+    public void filesAreFoundDescribedAndDeletedOnlyWhereNothingUsesThem() {
+        anna.open("/w/orchard/records/field/media-files");
+        assertThat(page.locator(".tile")).hasCount(3);
+        anna.checkAccessibility();
+        page.getByText("Pictures only").click();
+        assertThat(page.locator(".tile")).hasCount(2);
+        page.locator(".tile").first().click();
+        assertThat(anna.link("By pointer")).isVisible();
+        assertThat(anna.button("Delete")).hasCount(0);
+        page.getByLabel("Alternative text").fill("Described later");
+        anna.button("Save").click();
+        anna.checkAccessibility();
+        page.keyboard().press("Escape");
+        page.getByLabel("Name or alternative text").fill("later");
+        assertThat(page.locator(".tile")).hasCount(1);
+    }
+
+    @Test
+    public void aThousandRecordsAreScrolledWithFewInThePage() {
+        var all = new java.util.ArrayList<Map<String, Object>>();
+        for (int i = 0; i < 1_000; i++) {
+            all.add(Map.of("title", "Person %04d".formatted(i)));
+        }
+        all.parallelStream().forEach(values -> add("person", values));
+        anna.open("/w/orchard/records/field/person");
+        anna.button("Title").click();
+        page.locator("tr[data-record]").first().focus();
+        assertTrue(page.locator("tr[data-record]").count() < 100);
+        for (int i = 0; i < 8; i++) {
+            page.keyboard().press("End");
+            page.waitForTimeout(150);
+        }
+        assertThat(page.getByText("Person 0999")).isVisible();
+        assertTrue(page.locator("tr[data-record]").count() < 100);
+        page.keyboard().press("Home");
+        assertThat(page.locator("tr[data-record=\"0\"]")).isFocused();
+        assertEquals(anna.errors(), List.of());
+    }
+
+    @Test
+    public void aTokenIsMadeShownOnceAndRevoked() {
+        anna.open("/w/orchard/sites/field");
+        page.getByLabel("Name").fill("Importer");
+        anna.button("Make token").click();
+        var secret = page.locator(".secret code").textContent();
+        anna.checkAccessibility();
+        assertTrue(secret.length() > 40);
+        page.reload();
+        assertThat(page.getByText("Importer")).isVisible();
+        assertThat(page.locator(".secret")).hasCount(0);
+        page.onDialog(dialog -> dialog.accept());
+        anna.button("Revoke").click();
+        assertThat(page.getByText("Importer")).hasCount(0);
+    }
+}

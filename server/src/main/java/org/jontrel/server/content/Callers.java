@@ -1,0 +1,59 @@
+package org.jontrel.server.content;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.util.Locale;
+import java.util.Optional;
+import org.jontrel.server.site.Sites;
+import org.jontrel.server.token.Tokens;
+import org.jontrel.server.web.Refusal;
+import org.springframework.stereotype.Component;
+
+/** Who asks a content API: anybody, or a program with a token; each only so often in a minute. */
+@Component
+class Callers {
+    private static final String BEARER = "bearer ";
+    private final Sites sites;
+    private final Tokens tokens;
+    private final RateLimit limit;
+
+    Callers(Sites sites, Tokens tokens, RateLimit limit) {
+        this.sites = sites;
+        this.tokens = tokens;
+        this.limit = limit;
+    }
+
+    /** A call that reads. */
+    Call of(String site, HttpServletRequest request) {
+        int wait = limit.take(request.getRemoteAddr());
+        if (wait > 0) {
+            throw Refusal.tooMany(
+                    "More than " + RateLimit.A_MINUTE + " requests in a minute. Try again in " + wait + " seconds.");
+        }
+        var engine = sites.engine(site);
+        return new Call(site, engine, token(site, request), request);
+    }
+
+    /** A call that writes. */
+    Call writing(String site, HttpServletRequest request) {
+        var call = of(site, request);
+        if (call.token().isEmpty()) {
+            throw Refusal.unauthorized("Writing needs a token of this site, sent as Authorization: Bearer.");
+        }
+        if (!call.token().get().writes()) {
+            throw Refusal.forbidden("The token " + call.token().get().name() + " may read only.");
+        }
+        return call;
+    }
+
+    private Optional<Tokens.Token> token(String site, HttpServletRequest request) {
+        var header = request.getHeader("Authorization");
+        if (header == null) {
+            return Optional.empty();
+        }
+        var secret = header.toLowerCase(Locale.ROOT).startsWith(BEARER)
+                ? header.substring(BEARER.length()).strip()
+                : "";
+        return Optional.of(tokens.find(site, secret)
+                .orElseThrow(() -> Refusal.unauthorized("This site has no such token, or it was revoked.")));
+    }
+}

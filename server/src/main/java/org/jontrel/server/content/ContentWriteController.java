@@ -1,0 +1,283 @@
+package org.jontrel.server.content;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.time.Instant;
+import java.time.format.DateTimeParseException;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.jontrel.core.holder.Holder;
+import org.jontrel.core.model.Field;
+import org.jontrel.core.model.State;
+import org.jontrel.core.value.Link;
+import org.jontrel.server.record.RecordProblem;
+import org.jontrel.server.web.Refusal;
+import org.jontrel.site.record.RecordStore;
+import org.jontrel.site.record.Saved;
+import org.jontrel.site.record.StoredRecord;
+import org.jontrel.site.record.Write;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.PatchMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/**
+ * What programs with a token write: through the same checks as the forms. A change names the state it was made from in
+ * {@code If-Match}; fields that are kept out of the API can neither be read nor written, and keep their values.
+ */
+@RestController
+@RequestMapping("/at/{site}/api")
+class ContentWriteController {
+    private static final Set<String> PROPERTIES = Set.of("values", "state", "slug", "publish_at", "parent", "position");
+    private final Callers callers;
+
+    ContentWriteController(Callers callers) {
+        this.callers = callers;
+    }
+
+    @PostMapping("/{path}")
+    ResponseEntity<String> add(
+            @PathVariable String site,
+            @PathVariable String path,
+            @RequestBody Map<String, Object> body,
+            HttpServletRequest request) {
+        return add(callers.writing(site, request), path, body);
+    }
+
+    @PostMapping("/taxonomies/{key}")
+    ResponseEntity<String> addTerm(
+            @PathVariable String site,
+            @PathVariable String key,
+            @RequestBody Map<String, Object> body,
+            HttpServletRequest request) {
+        return add(callers.writing(site, request), "taxonomies/" + key, body);
+    }
+
+    private static ResponseEntity<String> add(Call call, String segment, Map<String, Object> body) {
+        var holder = call.holder(segment);
+        var write = write(call, holder, Optional.empty(), body, true);
+        return saved(call, holder, write, 201);
+    }
+
+    /** All values of the API; those that are not sent are emptied. */
+    @PutMapping("/{path}/{id}")
+    ResponseEntity<String> put(
+            @PathVariable String site,
+            @PathVariable String path,
+            @PathVariable String id,
+            @RequestBody Map<String, Object> body,
+            HttpServletRequest request) {
+        return change(callers.writing(site, request), path, id, body, true);
+    }
+
+    /** Only the values that are sent; {@code null} empties one. */
+    @PatchMapping("/{path}/{id}")
+    ResponseEntity<String> patch(
+            @PathVariable String site,
+            @PathVariable String path,
+            @PathVariable String id,
+            @RequestBody Map<String, Object> body,
+            HttpServletRequest request) {
+        return change(callers.writing(site, request), path, id, body, false);
+    }
+
+    @PatchMapping("/taxonomies/{key}/{id}")
+    ResponseEntity<String> patchTerm(
+            @PathVariable String site,
+            @PathVariable String key,
+            @PathVariable String id,
+            @RequestBody Map<String, Object> body,
+            HttpServletRequest request) {
+        return change(callers.writing(site, request), "taxonomies/" + key, id, body, false);
+    }
+
+    @PatchMapping("/values/{key}")
+    ResponseEntity<String> patchValues(
+            @PathVariable String site,
+            @PathVariable String key,
+            @RequestBody Map<String, Object> body,
+            HttpServletRequest request) {
+        var call = callers.writing(site, request);
+        var holder = call.holder("values/" + key);
+        var stored = call.engine().records().single(holder.id());
+        call.seen(stored.<Object>map(record -> call.plain(holder, record)).orElse(Map.of()));
+        return saved(call, holder, single(call, holder, stored, body), 200);
+    }
+
+    private static ResponseEntity<String> change(
+            Call call, String segment, String id, Map<String, Object> body, boolean whole) {
+        var holder = call.holder(segment);
+        var before = call.record(holder, id);
+        call.seen(call.plain(holder, before));
+        return saved(call, holder, write(call, holder, Optional.of(before), body, whole), 200);
+    }
+
+    @DeleteMapping("/{path}/{id}")
+    ResponseEntity<Void> remove(
+            @PathVariable String site, @PathVariable String path, @PathVariable String id, HttpServletRequest request) {
+        return remove(callers.writing(site, request), path, id);
+    }
+
+    @DeleteMapping("/taxonomies/{key}/{id}")
+    ResponseEntity<Void> removeTerm(
+            @PathVariable String site, @PathVariable String key, @PathVariable String id, HttpServletRequest request) {
+        return remove(callers.writing(site, request), "taxonomies/" + key, id);
+    }
+
+    private static ResponseEntity<Void> remove(Call call, String segment, String id) {
+        var holder = call.holder(segment);
+        var before = call.record(holder, id);
+        call.seen(call.plain(holder, before));
+        return switch (call.engine().records().remove(holder.id(), before.id(), before.version(), author(call))) {
+            case RecordStore.Removed.Done _ -> ResponseEntity.noContent().build();
+            case RecordStore.Removed.HasBelow(long records) ->
+                throw Refusal.conflict(
+                        records + " other records stand under this one. Move or delete them first.", null);
+            case RecordStore.Removed.Conflict _ ->
+                throw Refusal.overtaken("This has changed since you read it. Read it again.");
+            case RecordStore.Removed.Missing _ ->
+                throw Refusal.missing("There is no " + holder.singular() + " " + id + ".");
+            case RecordStore.Removed.Closed _ -> throw closed();
+        };
+    }
+
+    private static Refusal closed() {
+        return Refusal.unavailable("The site's definitions are being switched. Try again in a moment.");
+    }
+
+    private static String author(Call call) {
+        return "token " + call.token().orElseThrow().name();
+    }
+
+    private static Write write(
+            Call call, Holder holder, Optional<StoredRecord> before, Map<String, Object> body, boolean whole) {
+        body.keySet().stream()
+                .filter(key -> !PROPERTIES.contains(key))
+                .findFirst()
+                .ifPresent(key -> {
+                    throw Refusal.invalid(
+                            "There is no property " + key + ". Possible are: "
+                                    + String.join(
+                                            ", ", PROPERTIES.stream().sorted().toList())
+                                    + "; values of fields go into values.",
+                            List.of());
+                });
+        return new Write(
+                holder.id(),
+                before.map(StoredRecord::id),
+                before.map(StoredRecord::version).orElse(0),
+                state(body.get("state"), before),
+                body.containsKey("publish_at") ? time(body.get("publish_at")) : before.flatMap(StoredRecord::publishAt),
+                text(body.get("slug"), "slug"),
+                body.containsKey("parent") ? parent(holder, body.get("parent")) : before.flatMap(StoredRecord::parent),
+                body.get("position") instanceof Number number ? Optional.of(number.intValue()) : Optional.empty(),
+                values(call, holder, body.get("values"), whole && before.isPresent()),
+                before.isEmpty(),
+                author(call));
+    }
+
+    private static Write single(Call call, Holder holder, Optional<StoredRecord> before, Map<String, Object> body) {
+        if (!Set.of("values").containsAll(body.keySet())) {
+            throw Refusal.invalid("Site values have nothing but values.", List.of());
+        }
+        return new Write(
+                holder.id(),
+                Optional.of(RecordStore.SINGLE),
+                before.map(StoredRecord::version).orElse(0),
+                State.PUBLISHED,
+                Optional.empty(),
+                "",
+                Optional.empty(),
+                Optional.empty(),
+                values(call, holder, body.get("values"), false),
+                false,
+                author(call));
+    }
+
+    private static State state(Object sent, Optional<StoredRecord> before) {
+        if (sent == null) {
+            return before.map(StoredRecord::state).orElse(State.DRAFT);
+        }
+        for (var state : State.values()) {
+            if (state.code().equals(sent)) {
+                return state;
+            }
+        }
+        throw Refusal.invalid("A record is draft, published, scheduled or retired.", List.of());
+    }
+
+    private static Optional<Instant> time(Object sent) {
+        try {
+            return Optional.ofNullable(sent).map(text -> Instant.parse(String.valueOf(text)));
+        } catch (DateTimeParseException _) {
+            throw Refusal.invalid("publish_at is a time in UTC, as 2026-05-01T09:00:00Z.", List.of());
+        }
+    }
+
+    private static String text(Object sent, String name) {
+        if (sent != null && !(sent instanceof String)) {
+            throw Refusal.invalid(name + " is a text.", List.of());
+        }
+        return sent == null ? "" : (String) sent;
+    }
+
+    /** By its number, where records of one type only can be above; else with its type. */
+    private static Optional<Link> parent(Holder holder, Object sent) {
+        return switch (sent) {
+            case null -> Optional.empty();
+            case Number number
+            when holder.nesting().under().size() == 1 ->
+                Optional.of(new Link(holder.nesting().under().iterator().next(), number.longValue()));
+            case Map<?, ?> link
+            when link.get("id") instanceof Number number ->
+                Optional.of(new Link(String.valueOf(link.get("type")), number.longValue()));
+            default -> throw Refusal.invalid("parent is the number of a record, or {type, id}.", List.of());
+        };
+    }
+
+    /** Values as forms send them, without fields that the API does not know. */
+    private static Map<String, Object> values(Call call, Holder holder, Object sent, boolean whole) {
+        if (sent != null && !(sent instanceof Map<?, ?>)) {
+            throw Refusal.invalid("values is an object with keys of fields.", List.of());
+        }
+        var fields = holder.fields().filter(Field::api).toList();
+        var values = new LinkedHashMap<String, Object>();
+        if (whole) {
+            fields.stream().filter(field -> field.kind().holdsValue()).forEach(field -> values.put(field.key(), null));
+        }
+        if (sent instanceof Map<?, ?> map) {
+            map.forEach((key, value) -> {
+                var field =
+                        fields.stream().filter(each -> each.key().equals(key)).findFirst();
+                if (field.isEmpty()) {
+                    throw Refusal.invalid("There is no field " + key + " in " + holder.singular() + ".", List.of());
+                }
+                values.put((String) key, new Incoming(call.engine()).value(field.get(), value));
+            });
+        }
+        return values;
+    }
+
+    private static ResponseEntity<String> saved(Call call, Holder holder, Write write, int status) {
+        return switch (call.engine().records().save(write)) {
+            case Saved.Stored(StoredRecord record) -> call.answer(call.plain(holder, record), status);
+            case Saved.Refused refused ->
+                throw Refusal.problems(
+                        "Nothing was saved: some values need attention.",
+                        refused.problems().stream()
+                                .map(problem -> problem.finding())
+                                .toList(),
+                        RecordProblem.of(refused.problems()));
+            case Saved.Conflict _ -> throw Refusal.overtaken("This has changed since you read it. Read it again.");
+            case Saved.Missing _ -> throw Refusal.missing("There is no such record on this site.");
+            case Saved.Closed _ -> throw closed();
+        };
+    }
+}

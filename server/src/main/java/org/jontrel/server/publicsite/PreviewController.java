@@ -1,0 +1,96 @@
+package org.jontrel.server.publicsite;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import java.time.Instant;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import org.jontrel.core.model.ContentType;
+import org.jontrel.core.model.Definition;
+import org.jontrel.core.model.State;
+import org.jontrel.server.site.Sites;
+import org.jontrel.server.web.Refusal;
+import org.jontrel.site.record.StoredRecord;
+import org.jontrel.site.record.Write;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RestController;
+import org.thymeleaf.ITemplateEngine;
+import org.thymeleaf.context.WebContext;
+
+/** The public page of a record as it is being typed, stored nowhere. */
+@RestController
+class PreviewController {
+    private final Sites sites;
+    private final ITemplateEngine templates;
+
+    PreviewController(Sites sites, ITemplateEngine templates) {
+        this.sites = sites;
+        this.templates = templates;
+    }
+
+    record Typed(
+            @Schema(description = "By field key, as a form sends them") @NotNull
+            Map<String, Object> values,
+
+            @Schema(description = "Number of the record, where it was saved before")
+            Long id) {}
+
+    @Schema(requiredProperties = "page")
+    record Preview(@Schema(description = "The page as HTML") String page) {}
+
+    @PostMapping("/api/sites/{site}/types/{key}/preview")
+    Preview preview(
+            @PathVariable String site,
+            @PathVariable String key,
+            @Valid @RequestBody Typed body,
+            HttpServletRequest request,
+            HttpServletResponse response) {
+        var engine = sites.engine(site);
+        var holder = engine.installed()
+                .table(Definition.Sort.TYPE, key)
+                .map(table -> table.holder())
+                .orElseThrow(() -> Refusal.missing("The site " + site + " has no content type " + key + "."));
+        var values = engine.records()
+                .check(Write.fresh(holder.id(), State.PUBLISHED, body.values(), ""))
+                .map(checked -> checked.values())
+                .orElse(Map.of());
+        var now = Instant.now();
+        var record = new StoredRecord(
+                body.id() == null ? 0 : body.id(),
+                "preview",
+                Optional.empty(),
+                0,
+                State.PUBLISHED,
+                false,
+                Optional.empty(),
+                "",
+                0,
+                true,
+                now,
+                now,
+                "",
+                "",
+                values);
+        var pages = new PublicPages(site, engine);
+        var context = new WebContext(ProofPages.exchange(request, response), Locale.ENGLISH);
+        context.setVariable("publicSite", sites.get(site));
+        context.setVariable(
+                "types",
+                engine.installed().model().types().stream()
+                        .filter(type ->
+                                type.publishing().visible() && type.publishing().navigation())
+                        .toList());
+        context.setVariable("type", (ContentType) holder.definition());
+        context.setVariable("card", pages.cards(holder, List.of(record)).getFirst());
+        context.setVariable("body", String.valueOf(values.getOrDefault("part_body", "")));
+        context.setVariable("sections", pages.sections(holder, record));
+        return new Preview(templates.process("publicsite/page", context));
+    }
+}

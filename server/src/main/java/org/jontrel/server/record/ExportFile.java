@@ -1,0 +1,192 @@
+package org.jontrel.server.record;
+
+import java.io.IOException;
+import java.io.OutputStream;
+import java.io.OutputStreamWriter;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVPrinter;
+import org.dhatim.fastexcel.Workbook;
+import org.jontrel.core.holder.Holder;
+import org.jontrel.core.model.Field;
+import org.jontrel.core.model.Kind;
+import org.jontrel.core.value.Values;
+import org.jontrel.site.Site;
+import org.jontrel.site.record.ListQuery;
+import org.jontrel.site.record.StoredRecord;
+import tools.jackson.databind.json.JsonMapper;
+
+/** What a list shows, as a file of some format: read page by page, so that it may be of any length. */
+public enum ExportFile {
+    CSV("text/csv; charset=utf-8") {
+        @Override
+        public void write(Source source, OutputStream out) throws IOException {
+            csv(source, out);
+        }
+    },
+    XLSX("application/vnd.openxmlformats-officedocument.spreadsheetml.sheet") {
+        @Override
+        public void write(Source source, OutputStream out) throws IOException {
+            xlsx(source, out);
+        }
+    },
+    JSONL("application/jsonl; charset=utf-8") {
+        @Override
+        public void write(Source source, OutputStream out) throws IOException {
+            lines(source, out);
+        }
+    };
+
+    private static final JsonMapper JSON = JsonMapper.builder().build();
+    private static final int MOST_SHEET_ROWS = 1_048_575;
+    private final String type;
+
+    ExportFile(String type) {
+        this.type = type;
+    }
+
+    /**
+     * What is exported.
+     *
+     * @param path of the site
+     * @param query whose page length does not matter
+     */
+    public record Source(String path, Site site, Holder holder, ListQuery query) {
+        List<Field> fields() {
+            return holder.fields()
+                    .filter(field -> query.fields() == null || query.fields().contains(field.id()))
+                    .filter(field -> field.kind().holdsValue())
+                    .toList();
+        }
+    }
+
+    public abstract void write(Source source, OutputStream out) throws IOException;
+
+    String type() {
+        return type;
+    }
+
+    /** By its ending: {@code csv}, {@code xlsx} or {@code jsonl}. */
+    public static ExportFile of(String ending) {
+        return valueOf(ending.toUpperCase(java.util.Locale.ROOT));
+    }
+
+    private interface Taking {
+        void take(StoredRecord record, Known known) throws IOException;
+    }
+
+    private static void each(Source source, Taking taking) throws IOException {
+        var next = source.query().most(ListQuery.MOST);
+        while (true) {
+            var page = source.site().records().page(source.holder().id(), next).orElseThrow();
+            var values = page.records().stream().map(StoredRecord::values).toList();
+            var known = Known.of(source.path(), source.site(), source.holder(), values);
+            for (var record : page.records()) {
+                taking.take(record, known);
+            }
+            if (page.next().isEmpty()) {
+                return;
+            }
+            next = next.after(page.next());
+        }
+    }
+
+    private static List<String> heads(List<Field> fields) {
+        var heads = new ArrayList<>(List.of("Number", "State", "Address"));
+        fields.forEach(field -> heads.add(field.label()));
+        return heads;
+    }
+
+    private static List<String> cells(StoredRecord record, List<Field> fields, Known known) {
+        var cells = new ArrayList<>(
+                List.of(String.valueOf(record.id()), record.state().code(), record.slug()));
+        for (var field : fields) {
+            var value = record.values().get(field.id());
+            cells.add(value == null ? "" : plain(field, value, known));
+        }
+        return cells;
+    }
+
+    /** Numbers without their unit, so that they stay numbers. */
+    private static String plain(Field field, Object value, Known known) {
+        return field.kind() instanceof Kind.Numeric
+                ? String.valueOf(Values.wire(field.kind(), value))
+                : known.show(field, value);
+    }
+
+    /** A cell that a spreadsheet would take for a formula gets an apostrophe before it, and stays text. */
+    static String harmless(String text) {
+        boolean number = text.matches("[-+]?[0-9]+([.][0-9]+)?");
+        return !number && !text.isEmpty() && "=+-@\t\r".indexOf(text.charAt(0)) >= 0 ? "'" + text : text;
+    }
+
+    private static void csv(Source source, OutputStream out) throws IOException {
+        var fields = source.fields();
+        var writer = new OutputStreamWriter(out, StandardCharsets.UTF_8);
+        var printer = new CSVPrinter(writer, CSVFormat.RFC4180);
+        printer.printRecord(heads(fields));
+        each(
+                source,
+                (record, known) -> printer.printRecord(cells(record, fields, known).stream()
+                        .map(ExportFile::harmless)
+                        .toList()));
+        printer.flush();
+    }
+
+    private static void xlsx(Source source, OutputStream out) throws IOException {
+        var fields = source.fields();
+        try (var book = new Workbook(out, "Jontrel", "1.0")) {
+            var sheet = book.newWorksheet(source.holder().key());
+            var heads = heads(fields);
+            for (int i = 0; i < heads.size(); i++) {
+                sheet.inlineString(0, i, heads.get(i));
+            }
+            int[] row = {1};
+            each(source, (record, known) -> {
+                if (row[0] > MOST_SHEET_ROWS) {
+                    return;
+                }
+                var cells = cells(record, fields, known);
+                for (int i = 0; i < cells.size(); i++) {
+                    var value =
+                            i < 3 ? null : record.values().get(fields.get(i - 3).id());
+                    if (value instanceof java.math.BigDecimal number) {
+                        sheet.value(row[0], i, number);
+                    } else if (!cells.get(i).isEmpty()) {
+                        // within the sheet: a table of all texts would have to be kept until the end
+                        sheet.inlineString(row[0], i, shortened(cells.get(i)));
+                    }
+                }
+                if (++row[0] % 1_000 == 0) {
+                    sheet.flush();
+                }
+            });
+        } catch (UncheckedIOException e) {
+            throw e.getCause();
+        }
+    }
+
+    /** A cell of a spreadsheet holds so many characters. */
+    private static String shortened(String text) {
+        return text.length() > 32_767 ? text.substring(0, 32_766) + "…" : text;
+    }
+
+    private static void lines(Source source, OutputStream out) throws IOException {
+        var fields = source.fields();
+        var writer = new OutputStreamWriter(out, StandardCharsets.UTF_8);
+        each(source, (record, _) -> {
+            var line = new LinkedHashMap<String, Object>();
+            line.put("id", record.id());
+            line.put("slug", record.slug());
+            line.put("state", record.state().code());
+            line.put("values", Values.wire(fields, record.values()));
+            writer.write(JSON.writeValueAsString(line));
+            writer.write('\n');
+        });
+        writer.flush();
+    }
+}

@@ -1,0 +1,83 @@
+package org.jontrel.server;
+
+import java.util.Map;
+import org.jontrel.core.code.PackageWriter;
+import org.jontrel.site.testing.Orchard;
+import org.jontrel.site.testing.TestDatabase;
+import org.springframework.boot.SpringApplication;
+import org.springframework.context.ConfigurableApplicationContext;
+
+/** A server whose site Field has a model of the whole language; tags and people are kept out of the content API. */
+final class OrchardServer implements AutoCloseable {
+    final Session anna;
+    private final ConfigurableApplicationContext context;
+    private final String address;
+
+    private OrchardServer(ConfigurableApplicationContext context) {
+        this.context = context;
+        this.address = "http://127.0.0.1:" + context.getEnvironment().getProperty("local.server.port");
+        this.anna = session();
+    }
+
+    static OrchardServer start() throws InterruptedException {
+        var server = new OrchardServer(SpringApplication.run(
+                Application.class,
+                "--server.port=0",
+                "--spring.datasource.url="
+                        + TestDatabase.shared().url(TestDatabase.shared().create()),
+                "--spring.datasource.username=" + TestDatabase.USER,
+                "--spring.datasource.password=" + TestDatabase.PASSWORD,
+                "--jontrel.publish-every=PT0.2S",
+                "--jontrel.setup-code=orchard-code"));
+        server.install();
+        return server;
+    }
+
+    private void install() throws InterruptedException {
+        anna.ok("GET", "/api/session", null);
+        anna.ok("POST", "/api/setup", Map.of("code", "orchard-code", "name", "anna", "password", "anna-password"));
+        anna.signIn("anna", "anna-password");
+        anna.ok("POST", "/api/workspaces", Map.of("title", "Orchard"));
+        var definitions = Orchard.edited(Map.of(
+                        "key: tag, label: Tag, kind: text,", "key: tag, label: Tag, kind: text, api: false,",
+                        "key: person\n", "key: person\napi: false\n"))
+                .definitions()
+                .stream()
+                .map(each -> Map.of("sort", PackageWriter.word(each.sort()), "definition", PackageWriter.tree(each)))
+                .toList();
+        anna.ok("POST", "/api/workspaces/orchard/draft/take", Map.of("definitions", definitions));
+        anna.ok("POST", "/api/workspaces/orchard/releases", Map.of("version", "1.0.0", "notes", ""));
+        anna.ok("POST", "/api/workspaces/orchard/sites", Map.of("name", "Field"));
+        var run = anna.ok("POST", "/api/sites/field/runs", Map.of("version", "1.0.0"));
+        while (anna.ok("GET", "/api/sites/field/runs/" + run.get("id").asLong(), null)
+                .get("state")
+                .asString()
+                .equals("running")) {
+            Thread.sleep(50);
+        }
+    }
+
+    Session session() {
+        return new Session(address);
+    }
+
+    /** A program with a new token. */
+    Session program(String name, String role) {
+        var made = anna.ok("POST", "/api/sites/field/tokens", Map.of("name", name, "role", role));
+        return session().with("Authorization", "Bearer " + made.get("secret").asString());
+    }
+
+    long add(String type, Map<String, Object> values, String state) {
+        return anna.ok(
+                        "POST",
+                        "/api/sites/field/types/" + type + "/records",
+                        Map.of("version", 0, "state", state, "values", values))
+                .at("/record/id")
+                .asLong();
+    }
+
+    @Override
+    public void close() {
+        context.close();
+    }
+}

@@ -1,0 +1,283 @@
+<script setup lang="ts">
+import { NButton, NDrawer, NDrawerContent } from 'naive-ui';
+import { refDebounced, useIntersectionObserver } from '@vueuse/core';
+import { ref, shallowRef, useTemplateRef, watch } from 'vue';
+import { useI18n } from 'vue-i18n';
+import IconFile from '~icons/tabler/file';
+import { useSession } from '@/session/session';
+import Problems from '@/shared/Problems.vue';
+import { api, ask, sentenceOf, type Schemas } from '@/shared/api/client';
+import { kilobytes } from './sizes';
+import { addressOf } from './holders';
+
+/** All pictures and files of a site: found, described, and deleted where nothing uses them. */
+const props = defineProps<{ site: string; workspace: string }>();
+type Media = Schemas['MediaView'];
+const PAGE = 60;
+const { t } = useI18n();
+const session = useSession();
+const search = ref('');
+const words = refDebounced(search, 250);
+const pictures = ref(false);
+const files = shallowRef<Media[]>([]);
+const whole = ref(false);
+const known = ref(false);
+const loading = ref(false);
+const problem = ref('');
+const open = shallowRef<Schemas['OpenMedia']>();
+const shown = ref(false);
+const alt = ref('');
+const focus = ref({ x: 50, y: 50 });
+const end = useTemplateRef<HTMLElement>('end');
+let asked = 0;
+
+async function load(more = false): Promise<void> {
+  const mine = more ? asked : ++asked;
+  loading.value = true;
+  try {
+    const after = more ? files.value[files.value.length - 1]?.id : undefined;
+    const query = { search: words.value, pictures: pictures.value, ...(after ? { after } : {}) };
+    const page = await ask(api.GET('/api/sites/{site}/media', { params: { path: { site: props.site }, query } }));
+    if (mine === asked) {
+      files.value = more ? [...files.value, ...page] : page;
+      whole.value = page.length < PAGE;
+      known.value = true;
+      problem.value = '';
+    }
+  } catch (thrown) {
+    problem.value = sentenceOf(thrown);
+  } finally {
+    loading.value = false;
+  }
+}
+
+watch([words, pictures, () => props.site], () => void load(), { immediate: true });
+useIntersectionObserver(end, ([entry]) => {
+  if (entry?.isIntersecting && known.value && !whole.value && !loading.value) {
+    void load(true);
+  }
+});
+
+async function look(file: Media): Promise<void> {
+  try {
+    const params = { path: { site: props.site, id: file.id } };
+    take(await ask(api.GET('/api/sites/{site}/media/{id}', { params })));
+    shown.value = true;
+  } catch (thrown) {
+    problem.value = sentenceOf(thrown);
+  }
+}
+
+function take(next: Schemas['OpenMedia']): void {
+  open.value = next;
+  alt.value = next.file.alt;
+  focus.value = { x: next.file.focusX, y: next.file.focusY };
+}
+
+async function describe(): Promise<void> {
+  const file = open.value?.file;
+  if (!file) {
+    return;
+  }
+  try {
+    const body = { alt: alt.value, focusX: focus.value.x, focusY: focus.value.y };
+    const params = { path: { site: props.site, id: file.id } };
+    const next = await ask(api.PUT('/api/sites/{site}/media/{id}', { params, body }));
+    take(next);
+    files.value = files.value.map((each) => (each.id === file.id ? next.file : each));
+  } catch (thrown) {
+    problem.value = sentenceOf(thrown);
+  }
+}
+
+async function remove(): Promise<void> {
+  const file = open.value?.file;
+  if (!file || !window.confirm(t('media.reallyDelete', { name: file.name }))) {
+    return;
+  }
+  try {
+    await ask(api.DELETE('/api/sites/{site}/media/{id}', { params: { path: { site: props.site, id: file.id } } }));
+    files.value = files.value.filter((each) => each.id !== file.id);
+    shown.value = false;
+  } catch (thrown) {
+    problem.value = sentenceOf(thrown);
+    shown.value = false;
+  }
+}
+
+/** Where somebody clicks is what matters most. */
+function point(event: MouseEvent): void {
+  const box = (event.currentTarget as HTMLElement).getBoundingClientRect();
+  focus.value = {
+    x: Math.round(((event.clientX - box.left) / box.width) * 100),
+    y: Math.round(((event.clientY - box.top) / box.height) * 100),
+  };
+}
+
+const use = (each: Schemas['UseView']) =>
+  `/w/${props.workspace}/records/${props.site}/${addressOf(each as { sort: 'types'; key: string })}/${String(each.id)}`;
+</script>
+
+<template>
+  <div class="stack">
+    <h1>{{ $t('media.title') }}</h1>
+    <div class="row">
+      <input
+        v-model="search"
+        class="input find"
+        type="search"
+        :placeholder="$t('media.search')"
+        :aria-label="$t('media.search')"
+      />
+      <label class="row"><input v-model="pictures" type="checkbox" />{{ $t('media.picturesOnly') }}</label>
+    </div>
+    <Problems v-if="problem" :of="[{ sentence: problem, severity: 'blocker' }]" />
+    <div v-if="known && files.length === 0" class="panel empty">
+      <p>{{ $t(search || pictures ? 'media.noneFits' : 'media.none') }}</p>
+    </div>
+    <ul v-else class="grid">
+      <li v-for="file in files" :key="file.id">
+        <button type="button" class="tile" @click="look(file)">
+          <span class="frame">
+            <img
+              v-if="file.width"
+              :src="`${file.address}?width=320`"
+              :alt="file.alt"
+              loading="lazy"
+              :style="{ objectPosition: `${file.focusX}% ${file.focusY}%` }"
+            />
+            <IconFile v-else width="40" height="40" aria-hidden="true" />
+          </span>
+          <span class="name">{{ file.name }}</span>
+          <span class="hint">{{
+            file.width ? $t('form.size', { width: file.width, height: file.height }) : kilobytes(file.bytes)
+          }}</span>
+        </button>
+      </li>
+    </ul>
+    <div ref="end" class="end" />
+    <NDrawer v-model:show="shown" :width="420" :aria-label="open?.file.name">
+      <NDrawerContent v-if="open" :title="open.file.name" closable>
+        <div class="stack">
+          <button
+            v-if="open.file.width"
+            type="button"
+            class="picture plain-button"
+            :aria-label="$t('form.focusOf', { name: open.file.name })"
+            @click="point"
+          >
+            <img :src="`${open.file.address}?width=640`" :alt="open.file.alt" />
+            <span class="focus" :style="{ left: `${focus.x}%`, top: `${focus.y}%` }" />
+          </button>
+          <p class="hint">
+            {{ open.file.format.toUpperCase() }}, {{ kilobytes(open.file.bytes)
+            }}<template v-if="open.file.width"
+              >, {{ $t('form.size', { width: open.file.width, height: open.file.height }) }}</template
+            >. {{ $t('media.by', { name: open.file.createdBy }) }}
+          </p>
+          <template v-if="open.file.width">
+            <div>
+              <label class="label" for="media-alt">{{ $t('form.alt') }}</label>
+              <input id="media-alt" v-model="alt" class="input" maxlength="1000" :disabled="!session.mayWrite" />
+              <p class="hint">{{ $t('form.focusHint') }}</p>
+            </div>
+            <NButton v-if="session.mayWrite" size="small" type="primary" @click="describe">{{
+              $t('media.keep')
+            }}</NButton>
+          </template>
+          <div>
+            <span class="label">{{ $t('media.uses') }}</span>
+            <ul v-if="open.uses.length" class="uses">
+              <li v-for="each in open.uses" :key="`${each.key}/${each.id}`">
+                <RouterLink :to="use(each)">{{ each.title }}</RouterLink> <span class="muted">{{ each.singular }}</span>
+              </li>
+            </ul>
+            <p v-else class="muted">{{ $t('media.unused') }}</p>
+          </div>
+          <div class="row spread">
+            <a :href="open.file.address" target="_blank">{{ $t('media.whole') }}</a>
+            <NButton v-if="session.mayWrite && open.uses.length === 0" size="small" quaternary @click="remove">{{
+              $t('record.delete')
+            }}</NButton>
+          </div>
+        </div>
+      </NDrawerContent>
+    </NDrawer>
+  </div>
+</template>
+
+<style scoped>
+.find {
+  width: 260px;
+}
+.grid {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
+  gap: 12px;
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+.tile {
+  display: flex;
+  flex-direction: column;
+  width: 100%;
+  padding: 6px;
+  color: var(--ink);
+  font: inherit;
+  text-align: start;
+  background: var(--surface);
+  border: 1px solid var(--line);
+  border-radius: 4px;
+  cursor: pointer;
+}
+.tile:hover {
+  border-color: var(--petrol);
+}
+.frame {
+  display: grid;
+  place-items: center;
+  aspect-ratio: 4 / 3;
+  margin-bottom: 6px;
+  color: var(--muted);
+  background: var(--ground);
+  overflow: hidden;
+}
+.frame img {
+  width: 100%;
+  height: 100%;
+  object-fit: cover;
+}
+.name {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.picture {
+  position: relative;
+  display: block;
+  padding: 0;
+  cursor: crosshair;
+}
+.picture img {
+  display: block;
+  width: 100%;
+  height: auto;
+}
+.focus {
+  position: absolute;
+  width: 14px;
+  height: 14px;
+  margin: -7px;
+  border: 2px solid var(--surface);
+  border-radius: 50%;
+  outline: 2px solid var(--petrol);
+}
+.uses {
+  margin: 0;
+  padding-left: 16px;
+}
+.end {
+  min-height: 1px;
+}
+</style>

@@ -1,0 +1,138 @@
+<script setup lang="ts">
+import { NButton } from 'naive-ui';
+import { ref, watch } from 'vue';
+import { useI18n } from 'vue-i18n';
+import Problems from '@/shared/Problems.vue';
+import { api, ask, sentenceOf, type Schemas } from '@/shared/api/client';
+import { shortTime } from '@/shared/time';
+
+/** Tokens with which programs read drafts, or write, over the site's content API. */
+const props = defineProps<{ site: string }>();
+type Role = Schemas['NewToken']['role'];
+const { t } = useI18n();
+const tokens = ref<Schemas['TokenView'][]>([]);
+const made = ref<Schemas['MadeToken']>();
+const name = ref('');
+const role = ref<Role>('editor');
+const problem = ref('');
+const copied = ref(false);
+
+const path = () => ({ site: props.site });
+
+async function trying(work: () => Promise<unknown>): Promise<void> {
+  problem.value = '';
+  try {
+    await work();
+    tokens.value = await ask(api.GET('/api/sites/{site}/tokens', { params: { path: path() } }));
+  } catch (thrown) {
+    problem.value = sentenceOf(thrown);
+  }
+}
+
+watch(
+  () => props.site,
+  () => {
+    made.value = undefined;
+    void trying(() => Promise.resolve());
+  },
+  { immediate: true },
+);
+
+const add = () =>
+  trying(async () => {
+    const body = { name: name.value, role: role.value };
+    made.value = await ask(api.POST('/api/sites/{site}/tokens', { params: { path: path() }, body }));
+    copied.value = false;
+    name.value = '';
+  });
+
+const revoke = (token: Schemas['TokenView']) =>
+  window.confirm(t('token.reallyRevoke', { name: token.name }))
+    ? trying(async () => {
+        await ask(api.DELETE('/api/sites/{site}/tokens/{id}', { params: { path: { ...path(), id: token.id } } }));
+        made.value = made.value?.token.id === token.id ? undefined : made.value;
+      })
+    : undefined;
+
+async function copy(): Promise<void> {
+  await navigator.clipboard.writeText(made.value?.secret ?? '');
+  copied.value = true;
+}
+</script>
+
+<template>
+  <section class="panel stack" aria-labelledby="tokens-title">
+    <h2 id="tokens-title">{{ $t('token.title') }}</h2>
+    <p class="hint">
+      {{ $t('token.hint') }}
+      <a :href="`/at/${site}/api/openapi.json`" target="_blank">{{ $t('token.description') }}</a>
+    </p>
+    <table v-if="tokens.length" class="table">
+      <thead>
+        <tr>
+          <th>{{ $t('session.name') }}</th>
+          <th>{{ $t('token.may') }}</th>
+          <th>{{ $t('token.made') }}</th>
+          <th>{{ $t('token.used') }}</th>
+          <th />
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="token in tokens" :key="token.id">
+          <td>{{ token.name }}</td>
+          <td>{{ $t(`token.roles.${token.role}`) }}</td>
+          <td class="muted">
+            {{ token.createdAt ? shortTime(token.createdAt) : '' }} {{ $t('record.by', { name: token.createdBy }) }}
+          </td>
+          <td class="muted">{{ token.usedAt ? shortTime(token.usedAt) : $t('token.never') }}</td>
+          <td class="act">
+            <NButton size="tiny" quaternary @click="revoke(token)">{{ $t('token.revoke') }}</NButton>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <div v-if="made" class="secret" role="status">
+      <strong>{{ $t('token.once', { name: made.token.name }) }}</strong>
+      <div class="row">
+        <code class="mono">{{ made.secret }}</code>
+        <NButton size="tiny" @click="copy">{{ $t(copied ? 'token.copied' : 'token.copy') }}</NButton>
+      </div>
+      <p class="hint mono">Authorization: Bearer …</p>
+    </div>
+    <form class="row new" @submit.prevent="add">
+      <div>
+        <label class="label" for="token-name">{{ $t('session.name') }}</label>
+        <input id="token-name" v-model="name" class="input" required maxlength="100" autocomplete="off" />
+      </div>
+      <div>
+        <label class="label" for="token-role">{{ $t('token.may') }}</label>
+        <select id="token-role" v-model="role" class="input">
+          <option value="editor">{{ $t('token.roles.editor') }}</option>
+          <option value="viewer">{{ $t('token.roles.viewer') }}</option>
+        </select>
+      </div>
+      <NButton attr-type="submit">{{ $t('token.add') }}</NButton>
+    </form>
+    <Problems v-if="problem" :of="[{ sentence: problem, severity: 'blocker' }]" />
+  </section>
+</template>
+
+<style scoped>
+.new {
+  align-items: flex-end;
+}
+.new .input {
+  width: 260px;
+}
+.act {
+  text-align: end;
+}
+.secret {
+  padding: 8px 12px;
+  background: var(--petrol-soft);
+  border-radius: 4px;
+}
+code {
+  overflow-wrap: anywhere;
+}
+</style>
