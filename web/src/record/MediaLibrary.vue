@@ -137,7 +137,7 @@ const use = (each: Schemas['UseView']) =>
     </div>
     <ul v-else class="grid">
       <li v-for="file in files" :key="file.id">
-        <button type="button" class="tile" @click="look(file)">
+        <button type="button" class="thumb" @click="look(file)">
           <span class="frame">
             <img
               v-if="file.width"
@@ -218,7 +218,7 @@ const use = (each: Schemas['UseView']) =>
   padding: 0;
   list-style: none;
 }
-.tile {
+.thumb {
   display: flex;
   flex-direction: column;
   width: 100%;
@@ -231,7 +231,7 @@ const use = (each: Schemas['UseView']) =>
   border-radius: 4px;
   cursor: pointer;
 }
-.tile:hover {
+.thumb:hover {
   border-color: var(--petrol);
 }
 .frame {

@@ -93,9 +93,10 @@ async function bringBack(): Promise<void> {
         @failed="problem = $event"
       />
       <span class="muted" role="status">{{
-        count?.exact === false
-          ? $t('record.moreThan', { n: count.records.toLocaleString('en') })
-          : $t('record.total', { n: count?.records ?? 0 }, count?.records ?? 0)
+        count &&
+        (count.exact
+          ? $t('record.total', { n: count.records }, count.records)
+          : $t('record.moreThan', { n: count.records.toLocaleString('en') }))
       }}</span>
       <span class="row exports"
         >{{ $t('record.export') }}

@@ -22,7 +22,8 @@ const order = defineModel<string>('order', { required: true });
 const picked = defineModel<Set<number>>('picked', { required: true });
 const emit = defineEmits<{ open: [number]; more: [] }>();
 
-const ROW = 33;
+/** Pixels, as in the style below. */
+const ROW = 36;
 /** Rows before the end at which the next page is asked for. */
 const AHEAD = 60;
 const rows = computed(() => props.records);
@@ -203,8 +204,9 @@ thead th {
   z-index: 1;
   background: var(--surface);
 }
-tbody tr {
-  height: 33px;
+tbody td {
+  height: 36px;
+  padding-block: 0;
 }
 th,
 td {
@@ -214,6 +216,8 @@ td {
 }
 .pick {
   width: 34px;
+  padding-inline: 8px 0;
+  text-overflow: clip;
 }
 .title {
   width: 26%;

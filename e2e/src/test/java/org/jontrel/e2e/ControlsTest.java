@@ -315,11 +315,11 @@ public class ControlsTest {
     @Test(dependsOnMethods = "everyControlTakesThePointer")
     public void filesAreFoundDescribedAndDeletedOnlyWhereNothingUsesThem() {
         anna.open("/w/orchard/records/field/media-files");
-        assertThat(page.locator(".tile")).hasCount(3);
+        assertThat(page.locator(".thumb")).hasCount(3);
         anna.checkAccessibility();
         page.getByText("Pictures only").click();
-        assertThat(page.locator(".tile")).hasCount(2);
-        page.locator(".tile").first().click();
+        assertThat(page.locator(".thumb")).hasCount(2);
+        page.locator(".thumb").first().click();
         assertThat(anna.link("By pointer")).isVisible();
         assertThat(anna.button("Delete")).hasCount(0);
         page.getByLabel("Alternative text").fill("Described later");
@@ -327,7 +327,7 @@ public class ControlsTest {
         anna.checkAccessibility();
         page.keyboard().press("Escape");
         page.getByLabel("Name or alternative text").fill("later");
-        assertThat(page.locator(".tile")).hasCount(1);
+        assertThat(page.locator(".thumb")).hasCount(1);
     }
 
     @Test

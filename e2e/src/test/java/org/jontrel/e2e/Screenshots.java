@@ -117,10 +117,10 @@ public class Screenshots {
         visitor.picture(folder, "terms");
         visitor.open("/w/tessel-waters/records/bench/media-files")
                 .page
-                .locator(".tile img")
+                .locator(".thumb img")
                 .last()
                 .waitFor();
-        page.locator(".tile").first().click();
+        page.locator(".thumb").first().click();
         page.getByText("Used by").waitFor();
         page.waitForTimeout(500);
         visitor.picture(folder, "media");
