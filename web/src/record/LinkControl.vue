@@ -142,7 +142,7 @@ function onKey(event: KeyboardEvent): void {
           v-if="form.preview"
           size="tiny"
           quaternary
-          :aria-label="$t('form.preview', { label: form.name(field, each)?.label ?? '' })"
+          :aria-label="$t('form.preview', { label: form.name(field, each)?.label ?? $t('form.gone') })"
           :aria-expanded="peeked === JSON.stringify(each)"
           @click="peek(each)"
           ><IconEye
@@ -152,7 +152,7 @@ function onKey(event: KeyboardEvent): void {
           :at="at"
           :count="chosen.length"
           :ordered="ordered"
-          :removal="$t('form.takeOut', { label: form.name(field, each)?.label ?? '' })"
+          :removal="$t('form.takeOut', { label: form.name(field, each)?.label ?? $t('form.gone') })"
           @move="move(at, $event)"
           @remove="put(chosen.filter((_, i) => i !== at))"
         />

@@ -11,6 +11,8 @@ import org.jontrel.core.model.Kind;
 
 /** Moments in UTC as in ISO 8601 without a zone: {@code 2026-05-31T09:30}. */
 record DateTimeValues(Kind.DateTime kind) implements KindValues {
+    private static final int LAST_YEAR = 9999;
+
     @Override
     public Read read(Object raw, Where where) {
         return readText(raw, Code.VALUE_NOT_MOMENT, where);
@@ -37,7 +39,8 @@ record DateTimeValues(Kind.DateTime kind) implements KindValues {
     @Override
     public Optional<Object> fromText(String text) {
         try {
-            return Optional.of(LocalDateTime.parse(text));
+            var moment = LocalDateTime.parse(text);
+            return moment.getYear() >= 0 && moment.getYear() <= LAST_YEAR ? Optional.of(moment) : Optional.empty();
         } catch (DateTimeParseException _) {
             return Optional.empty();
         }

@@ -20,7 +20,6 @@ final class Storable {
     private static final int ADDRESS_BYTES = 65_535;
     private static final int LONG_BYTES = 16 << 20;
     private static final int LAST_YEAR = 9999;
-    private static final int FIRST_YEAR = 1000;
     private static final Pattern ASCII = Pattern.compile("\\p{ASCII}*");
     private static final BigDecimal BOUND = BigDecimal.TEN.pow(Kind.Numeric.MOST_DIGITS);
 
@@ -94,6 +93,6 @@ final class Storable {
     }
 
     private static boolean year(int year) {
-        return year >= FIRST_YEAR && year <= LAST_YEAR;
+        return year >= 0 && year <= LAST_YEAR;
     }
 }
