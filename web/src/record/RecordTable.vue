@@ -24,6 +24,8 @@ const emit = defineEmits<{ open: [number]; more: [] }>();
 
 /** Pixels, as in the style below. */
 const ROW = 36;
+/** A row that was scrolled to is in the page after so many frames at most. */
+const FRAMES = 20;
 /** Rows before the end at which the next page is asked for. */
 const AHEAD = 60;
 const rows = computed(() => props.records);
@@ -69,7 +71,10 @@ async function focus(at: number): Promise<void> {
   }
   if (!rowOf(at)) {
     scrollTo(at);
-    await nextTick();
+    for (let tries = 0; !rowOf(at) && tries < FRAMES; tries++) {
+      await new Promise(requestAnimationFrame);
+      await nextTick();
+    }
   }
   rowOf(at)?.focus();
 }
@@ -199,6 +204,7 @@ function onKey(event: KeyboardEvent, at: number): void {
   min-width: 720px;
 }
 thead th {
+  overflow-wrap: anywhere;
   position: sticky;
   top: 0;
   z-index: 1;
@@ -207,8 +213,8 @@ thead th {
 tbody td {
   height: 36px;
   padding-block: 0;
+  vertical-align: middle;
 }
-th,
 td {
   overflow: hidden;
   text-overflow: ellipsis;

@@ -17,6 +17,7 @@ import org.jontrel.core.model.Model;
 import org.jontrel.core.model.State;
 import org.jontrel.core.value.Row;
 import org.jontrel.core.value.Values;
+import org.jontrel.site.record.ListQuery;
 import org.jontrel.site.record.Saved;
 import org.jontrel.site.record.StoredRecord;
 import org.jontrel.site.record.Write;
@@ -96,6 +97,20 @@ public class LanguageRunTest {
         assertEquals(trees().subList(0, 2), before);
         assertEquals(trees().size(), 3, "what was made meanwhile stays");
         assertTrue(tables().contains("tree__prunings__cuts"));
+    }
+
+    @Test
+    public void searchingFindsWhatFieldsHoldAfterARun() {
+        save("ttree", Orchard.tree("A"));
+        var branch = ListQuery.ALL.search("rough");
+        assertEquals(site.records().count("ttree", branch).records(), 1, "the texture of the bark");
+        install(
+                "2.0.0",
+                Orchard.edited(Map.of("          - {id: ftexture, key: texture, label: Texture, kind: text}\n", "")));
+        assertEquals(site.records().count("ttree", branch).records(), 0, "the field is gone");
+        assertEquals(site.records().count("ttree", ListQuery.ALL.search("gate")).records(), 1);
+        undo();
+        assertEquals(site.records().count("ttree", branch).records(), 1, "and back");
     }
 
     @Test

@@ -4,8 +4,10 @@ import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.List;
 import org.jontrel.core.code.PackageWriter;
+import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.plan.Step;
+import org.jontrel.site.record.Words;
 import org.jontrel.site.table.Bindings;
 import org.jontrel.site.table.Database;
 import org.jontrel.site.table.DatabaseException;
@@ -27,6 +29,8 @@ final class Executor {
     private final Database database;
     private final Lease lease;
     private final JournalMapper.RunRow run;
+    private final Bindings bindings;
+    private final Model from;
     private final Model to;
     private final Columns columns;
     private final Chunks chunks;
@@ -37,7 +41,8 @@ final class Executor {
         this.database = database;
         this.lease = lease;
         this.run = run;
-        var from = ModelText.read(run.fromModel());
+        this.bindings = bindings;
+        this.from = ModelText.read(run.fromModel());
         this.to = ModelText.read(run.toModel());
         this.columns = new Columns(from, to);
         this.chunks = new Chunks(from, to, CHUNK, bindings);
@@ -53,6 +58,7 @@ final class Executor {
             switchOver();
         }
         steps(Step.Phase.AFTER).forEach(this::perform);
+        Holder.all(to).forEach(this::renewWords);
         database.transaction(session -> {
             lease.fence(session.getConnection());
             var journal = session.getMapper(JournalMapper.class);
@@ -170,6 +176,26 @@ final class Executor {
                     statement.execute("SET SESSION lock_wait_timeout = DEFAULT");
                 }
             }
+        }
+    }
+
+    /** Searching finds what fields hold now: those that came, went or hold it in another way change a record's words. */
+    private void renewWords(Holder holder) {
+        var before = from.definition(holder.id()).flatMap(each -> Holder.of(from, each));
+        if (before.isEmpty() || Words.sources(before.get()).equals(Words.sources(holder))) {
+            return;
+        }
+        long[] reached = {0};
+        while (reached[0] >= 0) {
+            database.transaction(session -> {
+                lease.fence(session.getConnection());
+                var table = bindings.current(session).table(holder.id());
+                reached[0] = table.isEmpty()
+                        ? -1
+                        : Words.renew(session.getConnection(), table.get(), reached[0])
+                                .orElse(-1);
+                return null;
+            });
         }
     }
 
