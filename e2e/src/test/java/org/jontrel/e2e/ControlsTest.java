@@ -342,6 +342,7 @@ public class ControlsTest {
         all.parallelStream().forEach(values -> add("person", values));
         anna.open("/w/orchard/records/field/person");
         anna.button("Title").click();
+        assertThat(page.locator("tr[data-record]").first()).containsText("Ada");
         page.locator("tr[data-record]").first().focus();
         assertTrue(page.locator("tr[data-record]").count() < 100);
         var last = page.getByText("Person 0999");
