@@ -24,7 +24,7 @@ const chosen = computed(() =>
   (incoming.value?.definitions ?? []).flatMap((each) => {
     const how = choice.value[each.id];
     const definition = how === 'theirs' ? each.theirs : how === 'take' ? each.definition : undefined;
-    return definition ? [{ sort: each.sort, revision: each.revision, definition }] : [];
+    return definition ? [{ sort: each.sort, revision: each.revision, definition, comments: each.comments }] : [];
   }),
 );
 const link = computed(() => {

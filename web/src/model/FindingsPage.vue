@@ -26,9 +26,9 @@ async function fix(finding: FindingView): Promise<void> {
   }
   problem.value = '';
   try {
-    const { element, property, value, items } = offered;
+    const { element, property, value, items, with: meant, word } = offered;
     const params = { path: draft.path, query: draft.since() };
-    const body = { element, property, value, items };
+    const body = { element, property, value, items, with: meant, word };
     await draft.act(() => ask(api.POST('/api/workspaces/{workspace}/draft/fix', { params, body })));
   } catch (thrown) {
     problem.value = sentenceOf(thrown);

@@ -2681,6 +2681,8 @@ export interface components {
             items?: string[];
             property: string;
             value?: unknown;
+            with?: string;
+            word?: string;
         };
         FixView: {
             element: string;
@@ -2688,6 +2690,10 @@ export interface components {
             property: string;
             sentence: string;
             value?: unknown;
+            /** @description What is put in the place of the only item: the id of what was meant */
+            with?: string;
+            /** @description The word that stands for it in files */
+            word?: string;
         };
         FormField: {
             field: components["schemas"]["Field"];
@@ -2782,6 +2788,8 @@ export interface components {
         IncomingView: {
             changes: components["schemas"]["ChangeView"][];
             clashes: string[];
+            /** @description Comments of the definition's file, to be sent back when it is taken; absent for none */
+            comments?: string;
             /** @description What the draft would have */
             definition: components["schemas"]["Definition"];
             id: string;
@@ -3388,6 +3396,8 @@ export interface components {
             definitions: components["schemas"]["Taken"][];
         };
         Taken: {
+            /** @description Comments of the definition's file, as they came */
+            comments?: string;
             definition: components["schemas"]["Definition"];
             /**
              * Format: int64

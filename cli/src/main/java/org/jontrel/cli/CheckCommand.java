@@ -3,8 +3,11 @@ package org.jontrel.cli;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.SortedMap;
+import java.util.TreeMap;
 import java.util.concurrent.Callable;
 import org.jontrel.core.check.Fixes;
 import org.jontrel.core.check.ModelCheck;
@@ -12,6 +15,7 @@ import org.jontrel.core.code.ModelPackage;
 import org.jontrel.core.code.Packages;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
+import org.jontrel.core.finding.Fix;
 import org.jontrel.core.finding.Severity;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
@@ -33,8 +37,16 @@ final class CheckCommand implements Callable<Integer> {
     @Option(names = "--with", paramLabel = "PATH", description = "A package that this one needs; may be given often.")
     private List<String> others = List.of();
 
-    @Option(names = "--fix", description = "Make every fix that is offered, and write the package in canonical form.")
+    @Option(
+            names = "--fix",
+            description = "Make every fix that is offered. Only the files of what is mended are written.")
     private boolean fix;
+
+    @Option(
+            names = "--remove",
+            description =
+                    "With --fix: also make the fixes that take out what somebody wrote, with nothing in its place.")
+    private boolean remove;
 
     @Option(
             names = "--json",
@@ -83,21 +95,41 @@ final class CheckCommand implements Callable<Integer> {
 
     private ModelPackage fixed(Source source) throws IOException {
         var content = source.content().orElseThrow();
-        var fixed = Fixes.all(content.model());
+        var fixed = Fixes.all(content.model(), remove);
         var err = spec.commandLine().getErr();
         source.read()
                 .origins()
                 .locate(fixed.mended())
                 .forEach(finding -> err.println("Mended: " + Output.line(finding)));
+        if (!remove) {
+            ModelCheck.check(fixed.model()).stream()
+                    .filter(finding -> finding.fix().filter(Fix::removes).isPresent())
+                    .forEach(finding -> err.println(
+                            "Left as it is, since the fix takes something out (--remove does): " + finding.sentence()));
+        }
         var mended = new ModelPackage(content.manifest(), fixed.model(), content.migrations());
         if (!fixed.mended().isEmpty()) {
             if (path.equals(Source.STANDARD)) {
                 throw new IOException("What comes from standard input cannot be mended in place. Give a path.");
             }
-            var files = Source.canonical(source.sort(), mended, source.read().was());
-            Target.write(Path.of(path), source.sort(), files);
-            Target.removeOld(Path.of(path), source, files).forEach(err::println);
+            Target.write(Path.of(path), source.sort(), files(source, content, mended), List.of());
         }
         return mended;
+    }
+
+    /** Only the files of what was mended change. */
+    private static SortedMap<String, byte[]> files(Source source, ModelPackage content, ModelPackage mended) {
+        var before = source.canonical(content, false);
+        var after = source.canonical(mended, false);
+        var files = new TreeMap<>(source.files());
+        if (source.sort() == Source.Sort.FILE) {
+            return after;
+        }
+        after.forEach((name, bytes) -> {
+            if (!Arrays.equals(bytes, before.get(name)) || !files.containsKey(name)) {
+                files.put(name, bytes);
+            }
+        });
+        return files;
     }
 }

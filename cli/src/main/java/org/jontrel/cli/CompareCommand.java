@@ -5,18 +5,16 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Optional;
-import java.util.Set;
 import java.util.concurrent.Callable;
-import org.jontrel.core.code.Identities;
 import org.jontrel.core.compare.Change;
 import org.jontrel.core.compare.Comparison;
 import org.jontrel.core.compare.Likely;
+import org.jontrel.core.compare.ManifestChanges;
 import org.jontrel.core.compare.Report;
 import org.jontrel.core.compare.Sentences;
 import org.jontrel.core.finding.Finding;
+import org.jontrel.core.identity.Alignment;
 import org.jontrel.core.model.Ids;
-import org.jontrel.core.model.Model;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
@@ -26,7 +24,8 @@ import picocli.CommandLine.Spec;
 @Command(
         name = "compare",
         mixinStandardHelpOptions = true,
-        description = "Says what differs between two packages. Exit code 1 where anything does.")
+        description = "Says what differs between two packages. Exit code 1 where anything does, 2 where one of them"
+                + " cannot be read.")
 final class CompareCommand implements Callable<Integer> {
     @Spec
     private CommandSpec spec;
@@ -39,8 +38,9 @@ final class CompareCommand implements Callable<Integer> {
 
     @Option(
             names = "--json",
-            description = "For machines: {\"advice\": …, \"changes\": [{change, what, definition, element, sentence,"
-                    + " advice, reach, …}], \"questions\": [{sentence, element, was}]}")
+            description =
+                    "For machines: {\"advice\": …, \"package\": [sentence], \"changes\": [{change, what, definition, element, sentence,"
+                            + " advice, reach, …}], \"questions\": [{sentence, element, was}]}")
     private boolean json;
 
     @Option(names = "--markdown", description = "For a pull request.")
@@ -48,51 +48,69 @@ final class CompareCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws IOException {
-        var ids = Ids.secure();
-        var first = read(before, Model.EMPTY, ids);
-        var second = first.isEmpty() ? first : read(after, first.get().model(), ids);
-        if (first.isEmpty() || second.isEmpty()) {
-            return 1;
+        var first = Source.read(before);
+        var second = Source.read(after);
+        if (first.content().isEmpty() || second.content().isEmpty()) {
+            return unreadable(first, second);
         }
-        var comparison = Comparison.of(first.get().model(), second.get().model());
-        var renames = Likely.renames(comparison, second.get().given());
+        tell(before, first);
+        tell(after, second);
+        var alignment = Alignment.of(side(first), side(second), Ids.secure());
+        var comparison =
+                Comparison.of(alignment.sides().get(0), alignment.sides().get(1));
+        var renames = Likely.renames(comparison, alignment.madeUp());
+        var about = ManifestChanges.between(
+                first.content().get().manifest(), second.content().get().manifest());
         var out = spec.commandLine().getOut();
         if (json) {
-            out.println(Output.json(tree(comparison, renames)));
+            out.println(Output.json(tree(comparison, about, renames)));
         } else if (markdown) {
-            out.print(Report.markdown(comparison));
+            out.print(Report.markdown(comparison, about));
             renames.forEach(rename -> out.print("\n> " + Report.escaped(rename.sentence()) + "\n"));
             out.flush();
         } else {
+            about.forEach(out::println);
             out.print(Report.text(comparison));
             renames.forEach(rename -> out.println("? " + rename.sentence()));
             out.flush();
-            if (comparison.isEmpty()) {
-                spec.commandLine().getErr().println("The two are the same.");
-            }
         }
-        return comparison.isEmpty() ? 0 : 1;
+        boolean same = comparison.isEmpty() && about.isEmpty();
+        if (same && !json && !markdown) {
+            spec.commandLine().getErr().println("The two are the same.");
+        }
+        return same ? 0 : 1;
     }
 
-    /** @param given ids made up for what the files gave none */
-    private record Side(Model model, Set<String> given) {}
+    private static Alignment.Side side(Source source) {
+        return new Alignment.Side(
+                source.content().orElseThrow().model(), source.read().was());
+    }
 
-    private Optional<Side> read(String path, Model earlier, Ids ids) throws IOException {
-        var source = Source.read(path);
+    /** Nothing was compared, which is neither "same" nor "differs". */
+    private int unreadable(Source first, Source second) {
+        if (!json) {
+            tell(before, first);
+            tell(after, second);
+            return 2;
+        }
+        var tree = new LinkedHashMap<String, Object>();
+        tree.put("before", Output.trees(first.findings()));
+        tree.put("after", Output.trees(second.findings()));
+        spec.commandLine().getOut().println(Output.json(Map.of("findings", tree)));
+        return 2;
+    }
+
+    private void tell(String path, Source source) {
         var err = spec.commandLine().getErr();
         source.findings().stream()
                 .sorted(Finding.WORST_FIRST)
                 .forEach(finding -> err.println(path + ": " + Output.line(finding)));
-        var identities = new Identities(earlier, ids);
-        return source.content().map(content -> {
-            var model = identities.complete(content.model(), source.read().was());
-            return new Side(model, Set.copyOf(identities.given().values()));
-        });
     }
 
-    private static Map<String, Object> tree(Comparison comparison, List<Likely.Rename> renames) {
+    private static Map<String, Object> tree(Comparison comparison, List<String> about, List<Likely.Rename> renames) {
         var tree = new LinkedHashMap<String, Object>();
         tree.put("advice", lower(comparison.advice()));
+        tree.put("package", about);
         tree.put(
                 "changes",
                 comparison.changes().stream().map(CompareCommand::tree).toList());

@@ -1,13 +1,16 @@
 package org.jontrel.cli;
 
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.concurrent.Callable;
+import org.jontrel.core.code.PackageReader;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.model.Ids;
 import org.jontrel.core.model.Model;
@@ -20,7 +23,8 @@ import picocli.CommandLine.Spec;
 @Command(
         name = "format",
         mixinStandardHelpOptions = true,
-        description = "Writes a package, or one file, in the canonical form. Comments are not kept.")
+        description = "Writes a package, or one file, in the canonical form. Comments, blank lines and line ends"
+                + " stay, and so does every file that is no definition.")
 final class FormatCommand implements Callable<Integer> {
     @Spec
     private CommandSpec spec;
@@ -36,6 +40,11 @@ final class FormatCommand implements Callable<Integer> {
     @Option(names = "--ids", description = "Give an id to everything that has none.")
     private boolean ids;
 
+    @Option(
+            names = "--rename",
+            description = "Also name each file by what it defines (types/mooring.yaml), and make YAML of JSON.")
+    private boolean rename;
+
     @Override
     public Integer call() throws IOException {
         var source = read();
@@ -44,26 +53,32 @@ final class FormatCommand implements Callable<Integer> {
         if (source.content().isEmpty()) {
             return 1;
         }
-        var files = Source.canonical(
-                source.sort(), source.content().get(), source.read().was());
+        var files = source.canonical(source.content().get(), rename && source.sort() != Source.Sort.FILE);
         if (path.equals(Source.STANDARD) && !check) {
-            spec.commandLine().getOut().print(new String(files.get(""), java.nio.charset.StandardCharsets.UTF_8));
+            spec.commandLine().getOut().print(new String(files.get(""), StandardCharsets.UTF_8));
             spec.commandLine().getOut().flush();
             return 0;
         }
         var before = source.sort() == Source.Sort.FILE
-                ? new TreeMap<>(
-                        java.util.Map.of("", source.files().values().iterator().next()))
+                ? new TreeMap<>(Map.of("", source.files().values().iterator().next()))
                 : source.files();
         var changed = changed(before, files);
-        changed.forEach(name -> spec.commandLine().getOut().println(name.isEmpty() ? path : name));
+        var removed = rename ? renamed(before, files) : List.<String>of();
+        var out = spec.commandLine().getOut();
+        changed.forEach(name -> out.println(name.isEmpty() ? path : name));
+        removed.forEach(name -> out.println(name + " removed: what it defines has a file of its own name"));
         if (check) {
-            return changed.isEmpty() ? 0 : 1;
+            return changed.isEmpty() && removed.isEmpty() ? 0 : 1;
         }
-        Target.write(Path.of(path), source.sort(), files);
-        Target.removeOld(Path.of(path), source, files)
-                .forEach(spec.commandLine().getOut()::println);
+        Target.write(Path.of(path), source.sort(), files, removed);
         return 0;
+    }
+
+    /** Files of definitions whose content is in files of other names now. */
+    private static List<String> renamed(SortedMap<String, byte[]> before, SortedMap<String, byte[]> after) {
+        return before.keySet().stream()
+                .filter(name -> PackageReader.isOfPackage(name) && !after.containsKey(name))
+                .toList();
     }
 
     private Source read() throws IOException {

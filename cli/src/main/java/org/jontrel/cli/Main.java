@@ -2,6 +2,7 @@ package org.jontrel.cli;
 
 import java.io.PrintWriter;
 import java.nio.charset.StandardCharsets;
+import org.jontrel.core.code.UnwritableException;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 
@@ -29,6 +30,10 @@ public final class Main {
     static int run(PrintWriter out, PrintWriter err, String... arguments) {
         var line = new CommandLine(new Main()).setOut(out).setErr(err);
         line.setExecutionExceptionHandler((e, _, _) -> {
+            if (e instanceof UnwritableException unwritable) {
+                unwritable.findings().forEach(finding -> err.println(Output.line(finding)));
+                return 1;
+            }
             err.println("jontrel: " + e.getMessage());
             return CommandLine.ExitCode.USAGE;
         });

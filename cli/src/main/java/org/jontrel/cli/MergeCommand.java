@@ -1,28 +1,18 @@
 package org.jontrel.cli;
 
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayList;
-import java.util.HashMap;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
-import java.util.Set;
 import java.util.TreeMap;
 import java.util.concurrent.Callable;
-import org.jontrel.core.code.Decision;
-import org.jontrel.core.code.Identities;
-import org.jontrel.core.code.Migration;
-import org.jontrel.core.code.ModelPackage;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Severity;
 import org.jontrel.core.merge.Clash;
-import org.jontrel.core.merge.Merge;
+import org.jontrel.core.merge.PackageMerge;
 import org.jontrel.core.model.Ids;
-import org.jontrel.core.model.Model;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
@@ -32,8 +22,9 @@ import picocli.CommandLine.Spec;
 @Command(
         name = "merge",
         mixinStandardHelpOptions = true,
-        description = "Brings two packages together over the one both come from. Writes nothing and exits with 1 where"
-                + " they clash.")
+        description = "Brings two packages together over the one both come from. Where they clash it writes nothing and"
+                + " exits with 1; a single file with --path gets both versions between markers then. Exit code 2 where"
+                + " something cannot be read.")
 final class MergeCommand implements Callable<Integer> {
     @Spec
     private CommandSpec spec;
@@ -51,86 +42,119 @@ final class MergeCommand implements Callable<Integer> {
             names = "-o",
             paramLabel = "OUT",
             required = true,
-            description = "Where to write: a folder, a .zip, or a file.")
+            description =
+                    "Where to write: a folder, a .zip, or a file. The whole merged package is written; in OURS itself,"
+                            + " files of definitions that are no more are removed.")
     private Path out;
+
+    @Option(
+            names = "--path",
+            paramLabel = "PATH",
+            description = "The three are versions of one file, which has this path in its package (git: %%P).")
+    private String inPackage;
+
+    @Option(
+            names = "--replace",
+            description = "Replace OUT where it is not OURS and has something already: definitions that are not in the"
+                    + " merged package are removed from it.")
+    private boolean replace;
 
     @Option(names = "--json", description = "For machines: {\"clashes\": [{what, base, ours, theirs, sentence}]}")
     private boolean json;
 
     @Override
     public Integer call() throws IOException {
-        var ids = Ids.secure();
+        return inPackage == null ? packages() : file();
+    }
+
+    private int packages() throws IOException {
         var before = read(base);
         var here = read(ours);
         var there = read(theirs);
-        if (before.isEmpty() || here.isEmpty() || there.isEmpty()) {
-            return 1;
+        if (before.content().isEmpty()
+                || here.content().isEmpty()
+                || there.content().isEmpty()) {
+            return 2;
         }
-        var given = new HashSet<String>();
-        var earlierKeys = new HashMap<String, String>();
-        var root = completed(before.get(), Model.EMPTY, ids, given, new HashMap<>());
-        var merged = Merge.merge(
-                root,
-                completed(here.get(), root, ids, given, earlierKeys),
-                completed(there.get(), root, ids, given, earlierKeys));
+        boolean inPlace = isSame(out, Path.of(ours));
+        var sort = out.toString().endsWith(".zip") ? Source.Sort.ZIP : here.sort();
+        var merged = PackageMerge.merge(
+                before.read(), here.read(), there.read(), inPlace || sort == Source.Sort.FILE, Ids.secure());
         say(merged.clashes());
         if (!merged.clashes().isEmpty()) {
             return 1;
         }
-        var forgotten = Identities.forgotten(given);
-        var content = new ModelPackage(
-                here.get().content().manifest(),
-                Identities.renamed(merged.model(), forgotten),
-                migrations(
-                        here.get().content().migrations(), there.get().content().migrations()));
-        var was = new HashMap<String, String>();
-        earlierKeys.forEach((id, key) -> was.put(forgotten.getOrDefault(id, id), key));
-        var sort = out.toString().endsWith(".zip")
-                ? Source.Sort.ZIP
-                : Source.read(ours).sort();
-        Target.write(out, sort, Source.canonical(sort, content, was));
+        var files = merged.files();
+        if (sort == Source.Sort.FILE) {
+            files = new TreeMap<>(Map.of("", files.get(here.files().firstKey())));
+        }
+        var stale = sort == Source.Sort.FOLDER ? Target.stale(out, files) : List.<String>of();
+        boolean asked = replace || inPlace || sort == Source.Sort.FILE;
+        if (!asked && (!stale.isEmpty() || (sort == Source.Sort.ZIP && Files.exists(out)))) {
+            throw new IOException(out + " has something already"
+                    + (stale.isEmpty() ? "" : " that is not in the merged package: " + String.join(", ", stale))
+                    + ". Give another OUT, or --replace.");
+        }
+        Target.write(out, sort, files, stale);
+        stale.forEach(name -> spec.commandLine().getErr().println("Removed " + name));
         return 0;
     }
 
-    /** What was read, and the keys that it says things had. */
-    private record Side(ModelPackage content, Map<String, String> was) {}
-
-    /** The side with ids; those that it had none for are noted, so that no merge writes ids nobody gave. */
-    private static Model completed(Side side, Model earlier, Ids ids, Set<String> given, Map<String, String> was) {
-        var identities = new Identities(earlier, ids);
-        var model = identities.complete(side.content().model(), side.was());
-        given.addAll(identities.given().values());
-        side.was().forEach((id, key) -> was.putIfAbsent(identities.given().getOrDefault(id, id), key));
-        return model;
+    /** One file as version control hands it over: whatever comes, no side is lost. */
+    private int file() throws IOException {
+        var before = Source.ofPackage(base, inPackage);
+        var here = Source.ofPackage(ours, inPackage);
+        var there = Source.ofPackage(theirs, inPackage);
+        if (Finding.blocks(before.findings()) || Finding.blocks(here.findings()) || Finding.blocks(there.findings())) {
+            List.of(before, here, there).forEach(each -> tell(inPackage, each));
+            FolderWriter.replace(out, Markers.between(bytes(here), bytes(there)));
+            return 1;
+        }
+        var ids = Ids.secure();
+        var merged = PackageMerge.merge(before.read(), here.read(), there.read(), true, ids);
+        say(merged.clashes());
+        if (merged.clashes().isEmpty()) {
+            FolderWriter.replace(out, content(merged, here, there));
+            return 0;
+        }
+        var other = PackageMerge.merge(before.read(), there.read(), here.read(), true, ids);
+        var mine = content(merged, here, there);
+        var theirOwn = content(other, there, here);
+        boolean apart = !java.util.Arrays.equals(mine, theirOwn);
+        FolderWriter.replace(out, apart ? Markers.between(mine, theirOwn) : Markers.between(bytes(here), bytes(there)));
+        return 1;
     }
 
-    private Optional<Side> read(String path) throws IOException {
+    /** What the merged file has; nothing where both sides removed what it defined. */
+    private static byte[] content(PackageMerge.Merged merged, Source first, Source second) {
+        var name = first.files().isEmpty()
+                ? second.files().firstKey()
+                : first.files().firstKey();
+        return merged.files().getOrDefault(name, new byte[0]);
+    }
+
+    private static byte[] bytes(Source source) {
+        return source.files().isEmpty()
+                ? new byte[0]
+                : source.files().values().iterator().next();
+    }
+
+    private static boolean isSame(Path a, Path b) throws IOException {
+        return Files.exists(a) && Files.exists(b) && Files.isSameFile(a, b);
+    }
+
+    private Source read(String path) throws IOException {
         var source = Source.read(path);
+        tell(path, source);
+        return source;
+    }
+
+    private void tell(String path, Source source) {
         var err = spec.commandLine().getErr();
         source.findings().stream()
                 .filter(finding -> finding.severity() != Severity.NOTE)
                 .sorted(Finding.WORST_FIRST)
                 .forEach(finding -> err.println(path + ": " + Output.line(finding)));
-        return source.content().map(content -> new Side(content, source.read().was()));
-    }
-
-    /** Decisions of both sides; where both answered the same question, ours. */
-    private static List<Migration> migrations(List<Migration> ours, List<Migration> theirs) {
-        var byVersion = new TreeMap<String, LinkedHashSet<Decision>>();
-        for (var side : List.of(ours, theirs)) {
-            for (var migration : side) {
-                var kept = byVersion.computeIfAbsent(migration.version(), _ -> new LinkedHashSet<>());
-                migration.decisions().stream()
-                        .filter(decision -> kept.stream()
-                                .noneMatch(other -> other.fieldId().equals(decision.fieldId())
-                                        && other.about() == decision.about()))
-                        .toList()
-                        .forEach(kept::add);
-            }
-        }
-        var merged = new ArrayList<Migration>();
-        byVersion.forEach((version, decisions) -> merged.add(new Migration(version, List.copyOf(decisions))));
-        return merged;
     }
 
     private void say(List<Clash> clashes) {

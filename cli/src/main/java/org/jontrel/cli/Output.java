@@ -56,6 +56,13 @@ final class Output {
                 tree.put("set", property);
                 tree.put("value", value);
             }
+            case Fix.Replace(String element, String property, String item, String with, String word) -> {
+                tree.put("element", element);
+                tree.put("replace", property);
+                tree.put("item", item);
+                tree.put("with", with);
+                tree.put("word", word);
+            }
             case Fix.Remove(String element, String property, List<String> items) -> {
                 tree.put("element", element);
                 tree.put("remove", property);

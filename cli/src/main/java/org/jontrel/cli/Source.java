@@ -1,7 +1,6 @@
 package org.jontrel.cli;
 
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -44,6 +43,7 @@ record Source(Sort sort, PackageReader.Result read, SortedMap<String, byte[]> fi
                     "There is nothing at " + path + ". Give a folder, a zip or a file of one definition.");
         }
         if (Files.isDirectory(at)) {
+            FolderWriter.recover(at);
             var findings = new ArrayList<Finding>();
             var files = PackageFiles.read(at, findings);
             return new Source(Sort.FOLDER, PackageReader.read(files, findings), files);
@@ -89,16 +89,47 @@ record Source(Sort sort, PackageReader.Result read, SortedMap<String, byte[]> fi
         return new Source(sort, other, files);
     }
 
-    /** The content in canonical form, by the names of its files; a single file has an empty name. */
-    static SortedMap<String, byte[]> canonical(Sort sort, ModelPackage content, Map<String, String> was) {
+    /** A file of a package on its own, as version control hands it over. @param inPackage its path in the package */
+    static Source ofPackage(String path, String inPackage) throws IOException {
+        var name = inPackage.substring(inPackage.lastIndexOf('/', inPackage.lastIndexOf('/') - 1) + 1);
+        var bytes = Files.readAllBytes(Path.of(path));
+        if (bytes.length == 0) {
+            return new Source(Sort.FILE, PackageReader.nothing(), new TreeMap<>());
+        }
+        var sort = PackageReader.sortOf(inPackage);
+        if (sort.isPresent()) {
+            var read = PackageReader.single(name, bytes, sort, List.of());
+            return new Source(Sort.FILE, read, new TreeMap<>(Map.of(name, bytes)));
+        }
+        var file = inPackage.substring(inPackage.lastIndexOf('/') + 1);
+        if (file.equals(PackageReader.MANIFEST)) {
+            return part(file, Map.of(file, bytes));
+        }
+        if (PackageReader.isOfPackage(name)) {
+            return part(name, Map.of(name, bytes, PackageReader.MANIFEST, PackageReader.ANY_MANIFEST));
+        }
+        throw new IOException(inPackage + " is no file of a package, so it cannot be merged as one. Name the path that"
+                + " it has in its package, such as types/mooring.yaml.");
+    }
+
+    private static Source part(String name, Map<String, byte[]> files) {
+        var all = new TreeMap<>(files);
+        return new Source(Sort.FILE, PackageReader.read(all, List.of()), new TreeMap<>(Map.of(name, files.get(name))));
+    }
+
+    /**
+     * The content in canonical form, in the files that it stands in; a single file has an empty name.
+     *
+     * @param rename whether files are named by what they define instead
+     */
+    SortedMap<String, byte[]> canonical(ModelPackage content, boolean rename) {
+        var formatting = rename ? read.formatting().withoutNames() : read.formatting();
+        var written = PackageWriter.writeFolder(content, formatting, read.was());
         if (sort != Sort.FILE) {
-            return PackageWriter.write(content, was);
+            return written;
         }
         var files = new TreeMap<String, byte[]>();
-        content.model()
-                .definitions()
-                .forEach(definition -> files.put(
-                        "", PackageWriter.text(content.model(), definition, was).getBytes(StandardCharsets.UTF_8)));
+        this.files.keySet().forEach(name -> files.put("", written.get(name)));
         return files;
     }
 }

@@ -4,63 +4,36 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
 import java.util.SortedMap;
 import org.jontrel.core.code.PackageFiles;
-import org.jontrel.core.model.Definition;
+import org.jontrel.core.code.PackageReader;
 
-/** Writes files to where the command line says. */
+/** Writes files to where the command line says: all of them or none. */
 final class Target {
     private Target() {}
 
-    /** Writes only what differs from what is there, so that times of unchanged files stay. */
-    static void write(Path to, Source.Sort sort, SortedMap<String, byte[]> files) throws IOException {
+    /** @param removed names of files that go */
+    static void write(Path to, Source.Sort sort, SortedMap<String, byte[]> files, List<String> removed)
+            throws IOException {
         switch (sort) {
-            case FOLDER -> {
-                for (var file : files.entrySet()) {
-                    put(to.resolve(file.getKey()), file.getValue());
-                }
-            }
-            case ZIP -> put(to, PackageFiles.toZip(files));
+            case FOLDER -> FolderWriter.write(to, files, removed);
+            case ZIP -> FolderWriter.replace(to, PackageFiles.toZip(files));
             case FILE -> {
                 for (var content : files.values()) {
-                    put(to, content);
+                    FolderWriter.replace(to, content);
                 }
             }
         }
     }
 
-    /**
-     * Removes definitions that stand in files of other names: each is now in its canonical file, and would be there
-     * twice. Gives the names of what was removed.
-     */
-    static List<String> removeOld(Path folder, Source source, SortedMap<String, byte[]> now) throws IOException {
-        var removed = new ArrayList<String>();
-        if (source.sort() != Source.Sort.FOLDER) {
-            return removed;
+    /** The files of definitions and decisions in a folder that are not among some; any other file is nobody's business. */
+    static List<String> stale(Path folder, SortedMap<String, byte[]> files) throws IOException {
+        if (!Files.isDirectory(folder)) {
+            return List.of();
         }
-        var definitions = new HashSet<String>(List.of("migrations"));
-        for (var sort : Definition.Sort.values()) {
-            definitions.add(sort.folder());
-        }
-        for (var name : source.files().keySet()) {
-            int slash = name.indexOf('/');
-            if (slash > 0 && definitions.contains(name.substring(0, slash)) && !now.containsKey(name)) {
-                Files.delete(folder.resolve(name));
-                removed.add(name);
-            }
-        }
-        return removed;
-    }
-
-    private static void put(Path file, byte[] content) throws IOException {
-        if (Files.exists(file) && java.util.Arrays.equals(Files.readAllBytes(file), content)) {
-            return;
-        }
-        if (file.getParent() != null) {
-            Files.createDirectories(file.getParent());
-        }
-        Files.write(file, content);
+        return PackageFiles.read(folder, new ArrayList<>()).keySet().stream()
+                .filter(name -> !files.containsKey(name) && PackageReader.isOfPackage(name))
+                .toList();
     }
 }

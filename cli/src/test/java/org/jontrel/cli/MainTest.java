@@ -100,23 +100,6 @@ public class MainTest {
     }
 
     @Test
-    public void formatIsAFixedPointAndCheckNamesWhatWouldChange() throws IOException {
-        var json = "{\"key\": \"weir\", \"singular\": \"Weir\", \"plural\": \"Weirs\", \"path\": \"weirs\"}";
-        Files.writeString(folder.resolve("types/odd.json"), json);
-        var checked = run("format", folder, "--check");
-        assertEquals(checked.code(), 1);
-        assertTrue(checked.out().contains("types/weir.yaml"), checked.out());
-        assertTrue(Files.exists(folder.resolve("types/odd.json")), "check changes nothing");
-        assertEquals(run("format", folder).code(), 0);
-        assertEquals(
-                Files.readString(folder.resolve("types/weir.yaml")),
-                "key: weir\nsingular: Weir\nplural: Weirs\npath: weirs\n");
-        assertTrue(Files.notExists(folder.resolve("types/odd.json")));
-        assertEquals(run("format", folder, "--check").code(), 0);
-        assertEquals(run("check", folder).code(), 0);
-    }
-
-    @Test
     public void independentEditsMergeAndClashesWriteNothing() throws IOException {
         var ours = write("ours", TYPE.replace("label: Length", "label: Length of berth"));
         var theirs = write("theirs", TYPE.replace("unit: m", "unit: metres"));

@@ -2,6 +2,7 @@ package org.jontrel.core.check;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Nearest;
 import org.jontrel.core.model.Condition;
@@ -13,7 +14,6 @@ import org.jontrel.core.model.Layout;
 import org.jontrel.core.model.Listing;
 import org.jontrel.core.model.SharedGroup;
 import org.jontrel.core.model.Taxonomy;
-import org.jontrel.core.model.Term;
 import org.jontrel.core.value.Conditions;
 
 /** Whether what a condition compares is there, can be seen from its place, and can be compared. */
@@ -61,7 +61,7 @@ record ConditionCheck(Known known, Report report, String property, String owner)
             if (elsewhere != null) {
                 report.add(property, Code.CONDITION_OUT_OF_SIGHT, owner, elsewhere.label());
             } else {
-                var keys = everywhere.values().stream().map(Field::key).toList();
+                var keys = Known.keys(everywhere.values()).keySet();
                 report.add(
                         property, Code.REFERENCE_UNKNOWN, owner, "field", is.field(), Nearest.hint(is.field(), keys));
             }
@@ -110,15 +110,22 @@ record ConditionCheck(Known known, Report report, String property, String owner)
                     case Kind.Choice choice ->
                         known.options(choice).stream()
                                 .anyMatch(option -> option.id().equals(value));
-                    case Kind.TermPick _ -> true;
+                    case Kind.TermPick pick -> known.hasTerm(pick.taxonomy(), value);
                     default -> Conditions.read(field.kind(), value).isPresent();
                 };
         if (!valid) {
-            var words = field.kind() instanceof Kind.Choice choice
-                    ? known.options(choice).stream().map(Kind.Option::key).toList()
-                    : List.<String>of();
-            report.add(property, Code.CONDITION_VALUE, owner, value, field.label(), Nearest.hint(value, words));
+            report.add(property, Code.CONDITION_VALUE, owner, value, field.label(), Nearest.hint(value, words(field)));
+        } else if (Limits.beyond(field, test, value)) {
+            report.add(property, Code.CONDITION_BEYOND, owner, value, field.label());
         }
+    }
+
+    private Set<String> words(Field field) {
+        return switch (field.kind()) {
+            case Kind.Choice choice -> known.optionKeys(choice).keySet();
+            case Kind.TermPick pick -> known.termKeys(pick.taxonomy()).keySet();
+            default -> Set.of();
+        };
     }
 
     private void terms(Condition.TermIs is, Definition definition) {
@@ -130,7 +137,8 @@ record ConditionCheck(Known known, Report report, String property, String owner)
                     owner,
                     "taxonomy",
                     is.taxonomy(),
-                    Nearest.hint(is.taxonomy(), known.keys(Definition.Sort.TAXONOMY)));
+                    Nearest.hint(
+                            is.taxonomy(), known.keys(Definition.Sort.TAXONOMY).keySet()));
             return;
         }
         var type =
@@ -153,9 +161,9 @@ record ConditionCheck(Known known, Report report, String property, String owner)
         if (is.test() == Condition.Test.FILLED) {
             return;
         }
-        var keys = taxonomy.get().allTerms().map(Term::key).toList();
+        var keys = known.termKeys(is.taxonomy()).keySet();
         for (var value : is.values()) {
-            if (taxonomy.get().allTerms().noneMatch(term -> term.id().equals(value))) {
+            if (!known.hasTerm(is.taxonomy(), value)) {
                 report.add(
                         property,
                         Code.CONDITION_VALUE,
@@ -180,7 +188,7 @@ record ConditionCheck(Known known, Report report, String property, String owner)
                         owner,
                         "content type",
                         id,
-                        Nearest.hint(id, known.keys(Definition.Sort.TYPE)));
+                        Nearest.hint(id, known.keys(Definition.Sort.TYPE).keySet()));
             } else if (definition instanceof ContentType type
                     && !type.nesting().under().contains(id)) {
                 report.add(

@@ -1,13 +1,12 @@
 package org.jontrel.core.check;
 
 import java.util.List;
+import java.util.Map;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Nearest;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
-import org.jontrel.core.model.Taxonomy;
-import org.jontrel.core.model.Term;
 import org.jontrel.core.value.Conditions;
 import org.jontrel.core.value.Values;
 
@@ -26,20 +25,14 @@ record DefaultCheck(Known known, Report report) {
                 var option =
                         options.stream().filter(each -> each.id().equals(value)).findFirst();
                 if (option.isEmpty()) {
-                    var hint = Nearest.hint(
-                            value, options.stream().map(Kind.Option::key).toList());
-                    refuse(property, Code.VALUE_NOT_OPTION, field, value, hint);
+                    meant(property, field, value, known.optionKeys(choice));
                 } else if (option.get().retired()) {
                     refuse(property, Code.DEFAULT_RETIRED, field, option.get().label());
                 }
             }
             case Kind.TermPick pick -> {
-                var terms = known.find(Taxonomy.class, pick.taxonomy()).stream()
-                        .flatMap(Taxonomy::allTerms)
-                        .toList();
-                if (terms.stream().noneMatch(term -> term.id().equals(value))) {
-                    var hint = Nearest.hint(value, terms.stream().map(Term::key).toList());
-                    refuse(property, Code.VALUE_NOT_OPTION, field, value, hint);
+                if (!known.hasTerm(pick.taxonomy(), value)) {
+                    meant(property, field, value, known.termKeys(pick.taxonomy()));
                 }
             }
             case Kind kind
@@ -49,6 +42,20 @@ record DefaultCheck(Known known, Report report) {
                 List<Finding> problems = Values.parse(field, value).findings();
                 problems.forEach(problem -> refuse(property, Code.DEFAULT_INVALID, field, problem.sentence()));
             }
+        }
+    }
+
+    private void meant(String property, Field field, String value, Map<String, String> valid) {
+        var finding = Finding.of(
+                Code.VALUE_NOT_OPTION,
+                report.place(property),
+                field.label(),
+                value,
+                Nearest.hint(value, valid.keySet()));
+        if (property.equals("default")) {
+            report.addMeant(finding, property, value, valid);
+        } else {
+            report.findings().add(finding);
         }
     }
 

@@ -5,8 +5,8 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.jontrel.core.finding.Code;
-import org.jontrel.core.finding.Nearest;
 import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
@@ -27,12 +27,19 @@ final class FieldsCheck {
     private final List<Field> all;
     private final Map<String, Field> everywhere = new HashMap<>();
 
+    /** What must hold for the group of each field to be seen, by the field's id. */
+    private final Map<String, Condition> around = new HashMap<>();
+
+    /** Where each field comes from where that is not the definition itself: the title of the shared group, by id. */
+    private final Map<String, String> shared = new HashMap<>();
+
     FieldsCheck(Known known, Definition definition, Report report) {
         this.known = known;
         this.definition = definition;
         this.report = report;
         this.all = known.fields(definition);
         all.forEach(field -> field.withInner().forEach(each -> everywhere.putIfAbsent(each.id(), each)));
+        known.uses(definition).forEach(use -> fields(use).forEach(field -> shared.putIfAbsent(field.id(), name(use))));
     }
 
     void run(List<Field> fields) {
@@ -45,40 +52,76 @@ final class FieldsCheck {
         together(all);
         var sight = new Sight(all, null);
         var seen = new HashSet<String>();
-        for (var section : sections) {
-            switch (section) {
+        for (int i = 0; i < sections.size(); i++) {
+            switch (sections.get(i)) {
                 case Group group -> {
                     var at = report.of(group.id());
                     var names = new NameCheck(at);
                     names.label("title", group.title(), "A group");
                     names.prose("description", group.description());
                     condition(at, group.showWhen(), sight, "", group.title(), Condition.ALWAYS);
+                    onOwn(at, group.showWhen(), group.fields(), "show_when", group.title());
                     group.fields().forEach(field -> field(field, sight, group.showWhen(), 1));
                 }
                 case GroupUse use -> {
-                    use(use, seen);
-                    condition(report, use.showWhen(), sight, "", use.group(), Condition.ALWAYS);
+                    use(use, i, seen);
+                    var label = name(use);
+                    condition(report, use.showWhen(), sight, "", label, Condition.ALWAYS);
+                    onOwn(report, use.showWhen(), fields(use), "groups." + i + ".show_when", label);
                 }
             }
         }
         cycles();
     }
 
-    private void use(GroupUse use, HashSet<String> seen) {
+    private List<Field> fields(GroupUse use) {
+        return known.find(SharedGroup.class, use.group())
+                .map(SharedGroup::fields)
+                .orElse(List.of());
+    }
+
+    private String name(GroupUse use) {
+        return known.find(SharedGroup.class, use.group())
+                .map(SharedGroup::title)
+                .orElse(use.group());
+    }
+
+    /** A group that one of its own fields decides about; and what must hold for its fields to be seen. */
+    private void onOwn(Report at, Condition condition, List<Field> fields, String property, String label) {
+        fields.forEach(field -> field.withInner().forEach(each -> around.put(each.id(), condition)));
+        boolean own = compared(condition)
+                .anyMatch(id -> fields.stream()
+                        .flatMap(Field::withInner)
+                        .anyMatch(field -> field.id().equals(id)));
+        if (own) {
+            at.add(property, Code.CONDITION_ON_ITSELF, label);
+        }
+    }
+
+    private static Stream<String> compared(Condition condition) {
+        return condition
+                .all()
+                .filter(Condition.FieldIs.class::isInstance)
+                .map(each -> ((Condition.FieldIs) each).field());
+    }
+
+    private void use(GroupUse use, int at, HashSet<String> seen) {
+        var place = "groups." + at + ".use";
         var group = known.find(SharedGroup.class, use.group());
         if (group.isEmpty()) {
-            report.addRemovable(
+            report.addUnknown(
                     "groups",
-                    use.group(),
-                    Code.REFERENCE_UNKNOWN,
+                    place,
                     definition.name(),
                     "shared group",
                     use.group(),
-                    Nearest.hint(use.group(), known.keys(Definition.Sort.GROUP)));
+                    known.keys(
+                            Definition.Sort.GROUP,
+                            known.uses(definition).stream().map(GroupUse::group).toList()));
         }
         if (!seen.add(use.group())) {
             report.add(
-                    "groups",
+                    place,
                     Code.USE_TWICE,
                     definition.name(),
                     "shared group",
@@ -134,13 +177,40 @@ final class FieldsCheck {
     private void together(List<Field> fields) {
         var keys = new NameCheck.Keyed();
         var labels = new HashMap<String, Field>();
+        var first = new HashMap<String, Field>();
         for (var field : fields) {
             var at = report.of(field.id().startsWith("part_") ? "" : field.id());
-            keys.claim(field.key(), field.label(), at);
+            var other = first.putIfAbsent(field.key(), field);
+            if (other != null && (shared.containsKey(field.id()) || shared.containsKey(other.id()))) {
+                meet(other, field);
+            } else {
+                keys.claim(field.key(), field.label(), at);
+            }
             if (!field.label().isBlank() && labels.putIfAbsent(field.label().toLowerCase(), field) != null) {
                 at.add("label", Code.LABEL_TWICE, field.label(), definition.name());
             }
         }
+    }
+
+    /** Two fields of one key that meet in a definition, at least one of them by way of a shared group: said at both. */
+    private void meet(Field one, Field other) {
+        for (var field : List.of(one, other)) {
+            report.of(field.id().startsWith("part_") ? "" : field.id())
+                    .add(
+                            "key",
+                            Code.KEY_MEETS,
+                            one.key(),
+                            one.label(),
+                            home(one),
+                            other.label(),
+                            home(other),
+                            definition.name());
+        }
+    }
+
+    private String home(Field field) {
+        var group = shared.get(field.id());
+        return group == null ? definition.name() : "the shared group " + group;
     }
 
     /**
@@ -155,12 +225,22 @@ final class FieldsCheck {
         }
         var check = new ConditionCheck(known, at, "show_when", label);
         check.run(condition, sight, everywhere, own, definition);
-        var whole = new Condition.All(List.of(around, condition));
-        if (!new Satisfiable(id -> java.util.Optional.ofNullable(everywhere.get(id)), known).possible(whole)) {
+        if (!isPossible(new Condition.All(List.of(around, condition)))) {
             boolean required = !own.isEmpty()
                     && everywhere.get(own) != null
                     && everywhere.get(own).required();
             at.addFixed("show_when", null, required ? Code.REQUIRED_NEVER_SHOWN : Code.CONDITION_NEVER, label);
+        }
+    }
+
+    private boolean isPossible(Condition condition) {
+        return new Satisfiable(id -> java.util.Optional.ofNullable(everywhere.get(id)), known).possible(condition);
+    }
+
+    /** Says where a condition on records can never hold. */
+    void possible(Report at, String property, Condition condition, String label) {
+        if (!isPossible(condition)) {
+            at.addFixed(property, null, Code.CONDITION_NEVER, label);
         }
     }
 
@@ -174,23 +254,28 @@ final class FieldsCheck {
             if (!reported.contains(field.id()) && leadsBack(field, field.id(), way, new HashSet<>())) {
                 reported.addAll(way);
                 var labels = way.stream().map(this::label).toList();
-                report.of(field.id())
-                        .addFixed("show_when", null, Code.CONDITION_CYCLE, String.join(" → ", labels), field.label());
+                var at = report.of(field.id());
+                if (field.showWhen().equals(Condition.ALWAYS)) {
+                    at.add("", Code.CONDITION_CYCLE, String.join(" → ", labels), field.label());
+                } else {
+                    at.addFixed("show_when", null, Code.CONDITION_CYCLE, String.join(" → ", labels), field.label());
+                }
             }
         }
     }
 
     private boolean leadsBack(Field field, String start, List<String> way, HashSet<String> seen) {
         way.add(field.id());
-        for (var each : field.showWhen().all().toList()) {
-            if (!(each instanceof Condition.FieldIs is)) {
-                continue;
-            }
+        var decides = Stream.concat(
+                        compared(field.showWhen()), compared(around.getOrDefault(field.id(), Condition.ALWAYS)))
+                .distinct()
+                .toList();
+        for (var id : decides) {
             // a condition on itself is said on its own
-            if (is.field().equals(start) && way.size() > 1) {
+            if (id.equals(start) && way.size() > 1) {
                 return true;
             }
-            var next = everywhere.get(is.field());
+            var next = everywhere.get(id);
             if (next != null && seen.add(next.id()) && !next.id().equals(start) && leadsBack(next, start, way, seen)) {
                 return true;
             }
@@ -205,18 +290,17 @@ final class FieldsCheck {
     }
 
     /** Whether a reference means a field of the definition. */
-    boolean known(String property, String fieldId) {
+    boolean known(String property, String place, String fieldId) {
         if (everywhere.containsKey(fieldId)) {
             return true;
         }
-        var keys = everywhere.values().stream().map(Field::key).toList();
-        report.add(property, Code.REFERENCE_UNKNOWN, definition.name(), "field", fieldId, Nearest.hint(fieldId, keys));
+        report.addUnknown(property, place, definition.name(), "field", fieldId, Known.keys(everywhere.values()));
         return false;
     }
 
     /** Whether records can be sorted by a field: it is there, one to a record, and has an order. */
     void sortable(String property, String fieldId, String owner) {
-        if (!known(property, fieldId)) {
+        if (!known(property, property, fieldId)) {
             return;
         }
         var field = everywhere.get(fieldId);

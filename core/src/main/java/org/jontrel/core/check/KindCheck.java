@@ -3,9 +3,11 @@ package org.jontrel.core.check;
 import com.google.re2j.Pattern;
 import com.google.re2j.PatternSyntaxException;
 import java.math.BigDecimal;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Set;
 import org.jontrel.core.finding.Code;
+import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Nearest;
 import org.jontrel.core.model.ChoiceList;
 import org.jontrel.core.model.ContentType;
@@ -99,6 +101,8 @@ final class KindCheck {
         names.prose("suffix", text.suffix());
         if (text.unique() && inner) {
             report.addFixed("unique", null, Code.UNIQUE_IN_ROWS, field.label());
+        } else if (text.unique() && !field.fallback().isEmpty()) {
+            report.addFixed("default", null, Code.DEFAULT_UNIQUE, field.label(), field.fallback());
         }
     }
 
@@ -162,6 +166,15 @@ final class KindCheck {
 
     private void choice(Kind.Choice choice) {
         amount(choice.amount());
+        int options = known.options(choice).size();
+        if (choice.amount().min() != null && options > 0 && choice.amount().min() > options) {
+            report.add(
+                    "min_count",
+                    Code.OPTIONS_TOO_FEW,
+                    field.label(),
+                    choice.amount().min(),
+                    options);
+        }
         if (choice.list().isEmpty()) {
             OptionCheck.run(choice.options(), field.label(), report);
             return;
@@ -185,13 +198,19 @@ final class KindCheck {
         image.widths().forEach(width -> range("widths", width, 16, MOST_PIXELS));
         for (var format : image.formats()) {
             if (!Kind.Image.FORMATS.contains(format)) {
-                report.addRemovable(
+                var words = new LinkedHashMap<String, String>();
+                Kind.Image.FORMATS.forEach(each -> words.put(each, each));
+                image.formats().forEach(words::remove);
+                report.addMeant(
+                        Finding.of(
+                                Code.FORMAT_UNKNOWN,
+                                report.place("formats." + format),
+                                field.label(),
+                                format,
+                                Nearest.hint(format, Kind.Image.FORMATS)),
                         "formats",
                         format,
-                        Code.FORMAT_UNKNOWN,
-                        field.label(),
-                        format,
-                        Nearest.hint(format, Kind.Image.FORMATS));
+                        words);
             }
         }
         amount(image.amount());
@@ -204,14 +223,13 @@ final class KindCheck {
         }
         for (var target : relation.to()) {
             if (known.find(ContentType.class, target).isEmpty()) {
-                report.addRemovable(
+                report.addUnknown(
                         "to",
-                        target,
-                        Code.REFERENCE_UNKNOWN,
+                        "to." + target,
                         field.label(),
                         "content type",
                         target,
-                        Nearest.hint(target, known.keys(Definition.Sort.TYPE)));
+                        known.keys(Definition.Sort.TYPE, relation.to()));
             }
         }
         if (relation.ordered() && !relation.amount().many()) {
@@ -250,15 +268,13 @@ final class KindCheck {
                     .filter(each -> each.id().equals(repeater.rowName()))
                     .findFirst();
             if (named.isEmpty()) {
-                var keys = repeater.fields().stream().map(Field::key).toList();
-                report.addFixed(
+                report.addUnknown(
                         "row_name",
-                        null,
-                        Code.REFERENCE_UNKNOWN,
+                        "row_name",
                         field.label(),
                         "field within it",
                         repeater.rowName(),
-                        Nearest.hint(repeater.rowName(), keys));
+                        Known.keys(repeater.fields()));
             } else if (!named.get().inner().isEmpty() || !named.get().kind().holdsValue()) {
                 report.addFixed(
                         "row_name",
@@ -289,13 +305,7 @@ final class KindCheck {
     }
 
     private void unknown(String property, Definition.Sort sort, String word) {
-        report.add(
-                property,
-                Code.REFERENCE_UNKNOWN,
-                field.label(),
-                sort.noun(),
-                word,
-                Nearest.hint(word, known.keys(sort)));
+        report.addUnknown(property, property, field.label(), sort.noun(), word, known.keys(sort));
     }
 
     private void range(String name, Integer value, int least, int most) {

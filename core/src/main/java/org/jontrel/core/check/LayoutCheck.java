@@ -2,7 +2,6 @@ package org.jontrel.core.check;
 
 import java.util.List;
 import org.jontrel.core.finding.Code;
-import org.jontrel.core.finding.Nearest;
 import org.jontrel.core.model.Block;
 import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.ContentType;
@@ -16,13 +15,8 @@ record LayoutCheck(Known known, Report report) {
 
     void run(Layout layout) {
         if (known.find(ContentType.class, layout.type()).isEmpty()) {
-            report.add(
-                    "type",
-                    Code.REFERENCE_UNKNOWN,
-                    layout.title(),
-                    "content type",
-                    layout.type(),
-                    Nearest.hint(layout.type(), known.keys(Definition.Sort.TYPE)));
+            report.addUnknown(
+                    "type", "type", layout.title(), "content type", layout.type(), known.keys(Definition.Sort.TYPE));
             return;
         }
         var fields = new FieldsCheck(known, layout, report);
@@ -37,24 +31,22 @@ record LayoutCheck(Known known, Report report) {
         says("listing", block.listing(), block.sort() == Block.Sort.LISTING, name, at);
         says("text", block.text(), block.sort() == Block.Sort.TEXT, name, at);
         if (!block.field().isEmpty() && fields.everywhere().get(block.field()) == null) {
-            var keys = fields.everywhere().values().stream()
-                    .map(field -> field.key())
-                    .toList();
-            at.add("field", Code.REFERENCE_UNKNOWN, name, "field", block.field(), Nearest.hint(block.field(), keys));
+            at.addUnknown(
+                    "field",
+                    "field",
+                    name,
+                    "field",
+                    block.field(),
+                    Known.keys(fields.everywhere().values()));
         }
         if (!block.listing().isEmpty()
                 && known.find(Listing.class, block.listing()).isEmpty()) {
-            at.add(
-                    "listing",
-                    Code.REFERENCE_UNKNOWN,
-                    name,
-                    "listing",
-                    block.listing(),
-                    Nearest.hint(block.listing(), known.keys(Definition.Sort.LISTING)));
+            at.addUnknown("listing", "listing", name, "listing", block.listing(), known.keys(Definition.Sort.LISTING));
         }
         if (!block.showWhen().equals(Condition.ALWAYS)) {
             new ConditionCheck(known, at, "show_when", name)
                     .run(block.showWhen(), new Sight(fields.all(), null), fields.everywhere(), "", layout);
+            fields.possible(at, "show_when", block.showWhen(), name);
         }
         if (!block.sort().holdsBlocks() && !block.blocks().isEmpty()) {
             at.add("blocks", Code.BLOCK_UNFIT, name, "blocks", block.sort().code());

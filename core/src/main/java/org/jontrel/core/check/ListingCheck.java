@@ -1,7 +1,6 @@
 package org.jontrel.core.check;
 
 import org.jontrel.core.finding.Code;
-import org.jontrel.core.finding.Nearest;
 import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
@@ -12,13 +11,8 @@ import org.jontrel.core.model.Listing;
 record ListingCheck(Known known, Report report) {
     void run(Listing listing) {
         if (known.find(ContentType.class, listing.type()).isEmpty()) {
-            report.add(
-                    "type",
-                    Code.REFERENCE_UNKNOWN,
-                    listing.title(),
-                    "content type",
-                    listing.type(),
-                    Nearest.hint(listing.type(), known.keys(Definition.Sort.TYPE)));
+            report.addUnknown(
+                    "type", "type", listing.title(), "content type", listing.type(), known.keys(Definition.Sort.TYPE));
             return;
         }
         if (listing.limit() < 1 || listing.limit() > Listing.MOST) {
@@ -27,10 +21,11 @@ record ListingCheck(Known known, Report report) {
         }
         var fields = new FieldsCheck(known, listing, report);
         listing.order().forEach(order -> fields.sortable("order", order.field(), listing.title()));
-        listing.fields().forEach(field -> fields.known("fields", field));
+        listing.fields().forEach(field -> fields.known("fields", "fields." + field, field));
         if (!listing.where().equals(Condition.ALWAYS)) {
             new ConditionCheck(known, report, "where", listing.title())
                     .run(listing.where(), new Sight(fields.all(), null), fields.everywhere(), "", listing);
+            fields.possible(report, "where", listing.where(), listing.title());
         }
         layout(listing);
     }
@@ -45,13 +40,13 @@ record ListingCheck(Known known, Report report) {
         }
         var layout = known.find(Layout.class, listing.layout());
         if (layout.isEmpty()) {
-            report.add(
+            report.addUnknown(
                     "layout",
-                    Code.REFERENCE_UNKNOWN,
+                    "layout",
                     listing.title(),
                     "layout",
                     listing.layout(),
-                    Nearest.hint(listing.layout(), known.keys(Definition.Sort.LAYOUT)));
+                    known.keys(Definition.Sort.LAYOUT));
         } else if (!layout.get().type().equals(listing.type())) {
             report.add(
                     "layout",

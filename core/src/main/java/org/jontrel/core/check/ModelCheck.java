@@ -56,9 +56,11 @@ public final class ModelCheck {
             claim(definition, definition);
             Things.within(definition, thing -> claim(definition, thing));
             check(definition, report);
+            HiddenCharacters.check(definition, report);
         }
         new InverseCheck(known, findings).run(model);
         new NestingCheck(known, findings).run(model);
+        new LayoutCycleCheck(known, findings).run(model);
         unused();
         findings.sort(Finding.WORST_FIRST);
         return List.copyOf(findings);

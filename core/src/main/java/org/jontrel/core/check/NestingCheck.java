@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Set;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
-import org.jontrel.core.finding.Nearest;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Model;
@@ -18,13 +17,13 @@ record NestingCheck(Known known, List<Finding> findings) {
             var report = new Report(findings, type.id(), "");
             for (var above : type.nesting().under()) {
                 if (known.find(ContentType.class, above).isEmpty()) {
-                    report.add(
-                            "nested",
-                            Code.REFERENCE_UNKNOWN,
+                    report.addUnknown(
+                            "nested.under",
+                            "nested.under." + above,
                             type.singular(),
                             "content type",
                             above,
-                            Nearest.hint(above, known.keys(Definition.Sort.TYPE)));
+                            known.keys(Definition.Sort.TYPE));
                 }
             }
             if (type.nesting().required() && !canBegin(type, new HashSet<>())) {

@@ -1,9 +1,11 @@
 package org.jontrel.core.check;
 
 import java.util.List;
+import java.util.Map;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Fix;
+import org.jontrel.core.finding.Nearest;
 import org.jontrel.core.finding.Place;
 
 /**
@@ -28,6 +30,29 @@ record Report(List<Finding> findings, String definition, String element) {
     void addFixed(String property, Object value, Code code, Object... arguments) {
         var fix = new Fix.Set(element.isEmpty() ? definition : element, property, value);
         findings.add(Finding.of(code, place(property), arguments).with(fix));
+    }
+
+    /**
+     * A word that names nothing, with the one that was surely meant in its place; without a fix where none was.
+     *
+     * @param property the list that holds the word, or the property whose value it is
+     * @param place where the word stands, as a path of properties
+     * @param owner what refers, in words
+     * @param noun what it should name, in words
+     * @param valid what it could name: ids by the words of files
+     */
+    void addUnknown(String property, String place, String owner, String noun, String word, Map<String, String> valid) {
+        var finding =
+                Finding.of(Code.REFERENCE_UNKNOWN, place(place), owner, noun, word, Nearest.hint(word, valid.keySet()));
+        addMeant(finding, property, word, valid);
+    }
+
+    /** A finding about a word, with the one that was surely meant in its place. */
+    void addMeant(Finding finding, String property, String word, Map<String, String> valid) {
+        var meant = Nearest.sure(word, valid.keySet());
+        var thing = element.isEmpty() ? definition : element;
+        findings.add(meant.map(each -> finding.with(new Fix.Replace(thing, property, word, valid.get(each), each)))
+                .orElse(finding));
     }
 
     /** With what would mend it: something taken out of a list. */

@@ -1,6 +1,7 @@
 package org.jontrel.core.check;
 
 import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -159,7 +160,7 @@ final class Satisfiable {
         }
 
         private Optional<Object> read(String text) {
-            return kind instanceof Kind.Choice
+            return kind instanceof Kind.Choice || kind instanceof Kind.TermPick
                     ? Optional.of(text)
                     : Conditions.read(kind, text)
                             .map(value -> value instanceof BigDecimal number ? number.stripTrailingZeros() : value);
@@ -198,13 +199,27 @@ final class Satisfiable {
             if (!filled) {
                 return true;
             }
-            if (least != null && greatest != null) {
-                int order = Conditions.compare(least, greatest);
-                if (order > 0 || (order == 0 && (leastOpen || greatestOpen))) {
-                    return false;
-                }
+            if (least != null && greatest != null && isEmpty()) {
+                return false;
             }
             return allowed == null || allowed.stream().anyMatch(this::fits);
+        }
+
+        private boolean isEmpty() {
+            int order = Conditions.compare(least, greatest);
+            var unit = Limits.unit(kind);
+            if (order > 0 || (order == 0 && (leastOpen || greatestOpen))) {
+                return true;
+            }
+            if (unit == null || !(least instanceof BigDecimal low && greatest instanceof BigDecimal high)) {
+                return false;
+            }
+            // numbers of a field lie apart: nothing is above 5 and below 6 where there are no decimals
+            var first = low.setScale(unit.scale(), RoundingMode.CEILING);
+            first = leastOpen && first.compareTo(low) == 0 ? first.add(unit) : first;
+            var last = high.setScale(unit.scale(), RoundingMode.FLOOR);
+            last = greatestOpen && last.compareTo(high) == 0 ? last.subtract(unit) : last;
+            return first.compareTo(last) > 0;
         }
 
         private boolean fits(Object value) {

@@ -1,6 +1,11 @@
 package org.jontrel.core.check;
 
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Nearest;
 import org.jontrel.core.model.Field;
@@ -14,12 +19,14 @@ final class TaxonomyCheck {
     private final Taxonomy taxonomy;
     private final Report report;
     private final FieldsCheck fields;
+    private final Map<String, Field> byId = new HashMap<>();
 
     TaxonomyCheck(Known known, Taxonomy taxonomy, Report report, FieldsCheck fields) {
         this.known = known;
         this.taxonomy = taxonomy;
         this.report = report;
         this.fields = fields;
+        fields.all().forEach(field -> byId.putIfAbsent(field.id(), field));
     }
 
     void run() {
@@ -35,7 +42,19 @@ final class TaxonomyCheck {
         fields.runSections(taxonomy.sections());
         RowSize.check(fields.all(), taxonomy.singular(), report);
         var keys = new NameCheck.Keyed();
-        taxonomy.terms().forEach(term -> term(term, keys, 1));
+        terms(taxonomy.terms(), keys, 1);
+    }
+
+    /** Terms side by side, which people tell apart by their labels. */
+    private void terms(List<Term> terms, NameCheck.Keyed keys, int depth) {
+        var labels = new HashSet<String>();
+        for (var term : terms) {
+            if (!term.label().isBlank() && !labels.add(term.label().strip().toLowerCase(Locale.ROOT))) {
+                report.of(term.id())
+                        .add("label", Code.OPTION_LABEL_TWICE, taxonomy.singular(), term.label(), "terms side by side");
+            }
+            term(term, keys, depth);
+        }
     }
 
     private void term(Term term, NameCheck.Keyed keys, int depth) {
@@ -55,17 +74,23 @@ final class TaxonomyCheck {
             at.add("children", Code.NESTED_TOO_DEEP, term.label(), depth + 1, DEEPEST);
             return;
         }
-        term.children().forEach(child -> term(child, keys, depth + 1));
+        terms(term.children(), keys, depth + 1);
     }
 
     private void value(Term term, String fieldId, String value, Report at) {
-        var field =
-                fields.all().stream().filter(each -> each.id().equals(fieldId)).findFirst();
+        var field = Optional.ofNullable(byId.get(fieldId));
         if (field.isPresent()) {
-            new DefaultCheck(known, at).check(field.get(), value, "values");
+            new DefaultCheck(known, at)
+                    .check(field.get(), value, "values." + field.get().key());
             return;
         }
         List<String> keys = fields.all().stream().map(Field::key).toList();
-        at.add("values", Code.REFERENCE_UNKNOWN, term.label(), "field", fieldId, Nearest.hint(fieldId, keys));
+        at.add(
+                "values." + fieldId,
+                Code.REFERENCE_UNKNOWN,
+                term.label(),
+                "field",
+                fieldId,
+                Nearest.hint(fieldId, keys));
     }
 }

@@ -12,6 +12,7 @@ import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Index;
 import org.jontrel.core.model.Part;
 import org.jontrel.core.model.Taxonomy;
+import org.jontrel.core.model.TaxonomyUse;
 import org.jontrel.core.model.Wording;
 
 /** What a content type says of itself; its fields are checked by {@link FieldsCheck}. */
@@ -82,7 +83,7 @@ final class TypeCheck {
             report.addFixed(
                     "index.page_size", 24, Code.LIMIT_OUT_OF_RANGE, type.singular(), "page_size", size, 1, Index.MOST);
         }
-        fields.sortable("index", type.index().order(), type.singular());
+        fields.sortable("index.order", type.index().order(), type.singular());
     }
 
     private void columns() {
@@ -91,30 +92,34 @@ final class TypeCheck {
             if (!seen.add(column)) {
                 report.add("columns", Code.COLUMN_TWICE, fields.label(column), type.singular());
             }
-            fields.known("columns", column);
+            fields.known("columns", "columns." + column, column);
         }
     }
 
     private void taxonomies() {
         var seen = new HashSet<String>();
-        for (var use : type.taxonomies()) {
+        for (int i = 0; i < type.taxonomies().size(); i++) {
+            var use = type.taxonomies().get(i);
             var taxonomy = known.find(Taxonomy.class, use.taxonomy());
             var name = taxonomy.map(Taxonomy::singular).orElse(use.taxonomy());
             if (taxonomy.isEmpty()) {
-                report.addRemovable(
+                report.addUnknown(
                         "taxonomies",
-                        use.taxonomy(),
-                        Code.REFERENCE_UNKNOWN,
+                        "taxonomies." + i + ".use",
                         type.singular(),
                         "taxonomy",
                         use.taxonomy(),
-                        Nearest.hint(use.taxonomy(), known.keys(Definition.Sort.TAXONOMY)));
+                        known.keys(
+                                Definition.Sort.TAXONOMY,
+                                type.taxonomies().stream()
+                                        .map(TaxonomyUse::taxonomy)
+                                        .toList()));
             }
             if (!seen.add(use.taxonomy())) {
-                report.add("taxonomies", Code.USE_TWICE, type.singular(), "taxonomy", name);
+                report.add("taxonomies." + i + ".use", Code.USE_TWICE, type.singular(), "taxonomy", name);
             }
             if (use.max() != null && (use.max() < 1 || use.max() > MOST_TERMS)) {
-                report.add("taxonomies", Code.LIMIT_OUT_OF_RANGE, name, "max", use.max(), 1, MOST_TERMS);
+                report.add("taxonomies." + i + ".max", Code.LIMIT_OUT_OF_RANGE, name, "max", use.max(), 1, MOST_TERMS);
             }
         }
     }

@@ -25,7 +25,11 @@ public record Manifest(
         return new Manifest(Limits.FORMAT, name, version, title, authors, licence, description, List.of(), "");
     }
 
-    Manifest withChecksum(String newChecksum) {
+    public Manifest withChecksum(String newChecksum) {
         return new Manifest(Limits.FORMAT, name, version, title, authors, licence, description, requires, newChecksum);
+    }
+
+    public Manifest with(List<String> newAuthors, List<Requirement> newRequires) {
+        return new Manifest(format, name, version, title, newAuthors, licence, description, newRequires, checksum);
     }
 }

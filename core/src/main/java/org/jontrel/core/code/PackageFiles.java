@@ -3,11 +3,16 @@ package org.jontrel.core.code;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.nio.file.FileVisitResult;
 import java.nio.file.Files;
 import java.nio.file.LinkOption;
 import java.nio.file.Path;
+import java.nio.file.SimpleFileVisitor;
+import java.nio.file.attribute.BasicFileAttributes;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.regex.Pattern;
@@ -23,6 +28,15 @@ import org.jontrel.core.shape.Limits;
 /** The files of a package as bytes by their path within it, from a folder or a zip that is not trusted. */
 public final class PackageFiles {
     private static final Pattern SAFE = Pattern.compile("[A-Za-z0-9][A-Za-z0-9._-]*(/[A-Za-z0-9][A-Za-z0-9._-]*)*");
+
+    /** How deep below the folder files are looked for: a definition in a folder too many is told of. */
+    private static final int DEPTH = 3;
+
+    private static final Pattern DEFINING = Pattern.compile("\\.(yaml|yml|json)$");
+
+    /** Names that lead out of an archive, whatever stands there. */
+    private static final Pattern OUTSIDE =
+            Pattern.compile("(^|[/\\\\])\\.\\.([/\\\\]|$)|^[/\\\\]|^[A-Za-z]:|\\p{Cntrl}");
 
     private PackageFiles() {}
 
@@ -44,28 +58,70 @@ public final class PackageFiles {
     }
 
     private static SortedMap<String, byte[]> folder(Path root, List<Finding> findings) throws IOException {
-        var files = new Collected(findings);
-        try (var walk = Files.walk(root, 3)) {
-            var paths = walk.filter(path -> !path.equals(root) && !Files.isDirectory(path, LinkOption.NOFOLLOW_LINKS))
-                    .sorted()
-                    .limit(Limits.FILES + 1L)
-                    .toList();
-            for (var path : paths) {
-                var name = root.relativize(path).toString().replace('\\', '/');
-                if (name.startsWith(".") || name.contains("/.")) {
-                    continue;
-                }
-                if (!Files.isRegularFile(path, LinkOption.NOFOLLOW_LINKS)) {
-                    findings.add(Finding.of(Code.LINK_LEFT_OUT, Place.file(name), name));
-                    continue;
-                }
-                if (!files.room(Files.size(path))) {
-                    break;
-                }
-                files.add(name, Files.readAllBytes(path));
+        var found = new ArrayList<Path>();
+        Files.walkFileTree(root, Set.of(), DEPTH, new SimpleFileVisitor<>() {
+            @Override
+            public FileVisitResult preVisitDirectory(Path folder, BasicFileAttributes attributes) {
+                boolean hidden =
+                        !folder.equals(root) && isHidden(folder.getFileName().toString());
+                return hidden ? FileVisitResult.SKIP_SUBTREE : FileVisitResult.CONTINUE;
             }
+
+            @Override
+            public FileVisitResult visitFile(Path file, BasicFileAttributes attributes) {
+                boolean folder = attributes.isSymbolicLink() && FileNames.isFolder(name(root, file));
+                if (folder || (!attributes.isDirectory() && mayDefine(name(root, file)))) {
+                    found.add(file);
+                }
+                return found.size() > Limits.FILES ? FileVisitResult.TERMINATE : FileVisitResult.CONTINUE;
+            }
+
+            @Override
+            public FileVisitResult visitFileFailed(Path file, IOException e) throws IOException {
+                if (mayDefine(name(root, file))) {
+                    throw e;
+                }
+                return FileVisitResult.CONTINUE;
+            }
+        });
+        found.sort(null);
+        return collected(root, found, findings);
+    }
+
+    private static SortedMap<String, byte[]> collected(Path root, List<Path> found, List<Finding> findings)
+            throws IOException {
+        var files = new Collected(findings);
+        for (var path : found) {
+            var name = name(root, path);
+            if (!Files.isRegularFile(path, LinkOption.NOFOLLOW_LINKS)) {
+                findings.add(Finding.of(Code.LINK_LEFT_OUT, Place.file(name), name));
+                continue;
+            }
+            if (!files.room(Files.size(path))) {
+                break;
+            }
+            files.add(name, Files.readAllBytes(path));
         }
         return files.byName;
+    }
+
+    private static String name(Path root, Path file) {
+        return root.relativize(file).toString().replace('\\', '/');
+    }
+
+    /** Files and folders that people and programs put beside definitions; nobody wants to hear of them. */
+    private static boolean isHidden(String name) {
+        return name.startsWith(".") || name.equals("__MACOSX") || name.equals("node_modules");
+    }
+
+    /** Whether a file may be meant as one of the package: any other is somebody's, and none of our business. */
+    static boolean mayDefine(String name) {
+        for (var part : name.split("/")) {
+            if (isHidden(part)) {
+                return false;
+            }
+        }
+        return DEFINING.matcher(name).find();
     }
 
     /** The files of a zip; a single folder around everything is taken off. Nothing is written anywhere. */
@@ -75,19 +131,9 @@ public final class PackageFiles {
             int entries = 0;
             for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
                 entries++;
-                var name = entry.getName();
-                if (entry.isDirectory()) {
-                    continue;
-                }
-                if (!SAFE.matcher(name).matches()) {
-                    findings.add(Finding.of(Code.ARCHIVE_NAME_UNSAFE, Place.NOWHERE, name));
+                if (!entry.isDirectory() && !take(zip, entry.getName(), files, findings)) {
                     return new TreeMap<>();
                 }
-                var content = zip.readNBytes(Limits.FILE_BYTES + 1);
-                if (!files.room(content.length)) {
-                    return new TreeMap<>();
-                }
-                files.add(name, content);
             }
             if (entries == 0) {
                 findings.add(Finding.of(Code.ARCHIVE_BROKEN, Place.NOWHERE, "it has no entries"));
@@ -98,6 +144,32 @@ public final class PackageFiles {
             return new TreeMap<>();
         }
         return unwrapped(files.byName);
+    }
+
+    /** Whether to go on. */
+    private static boolean take(ZipInputStream zip, String name, Collected files, List<Finding> findings)
+            throws IOException {
+        boolean wanted = mayDefine(name);
+        if (OUTSIDE.matcher(name).find() || (wanted && !SAFE.matcher(name).matches())) {
+            findings.add(Finding.of(Code.ARCHIVE_NAME_UNSAFE, Place.NOWHERE, name));
+            return false;
+        }
+        if (!wanted) {
+            // what is left out is unpacked to find the next entry, and so counts too
+            var buffer = new byte[8192];
+            for (int read = 0; read >= 0; read = zip.read(buffer)) {
+                if (!files.passed(read)) {
+                    return false;
+                }
+            }
+            return true;
+        }
+        var content = zip.readNBytes(Limits.FILE_BYTES + 1);
+        if (!files.room(content.length)) {
+            return false;
+        }
+        files.add(name, content);
+        return true;
     }
 
     private static SortedMap<String, byte[]> unwrapped(SortedMap<String, byte[]> files) {
@@ -139,6 +211,7 @@ public final class PackageFiles {
         private final SortedMap<String, byte[]> byName = new TreeMap<>();
         private final List<Finding> findings;
         private long total;
+        private long leftOut;
 
         Collected(List<Finding> findings) {
             this.findings = findings;
@@ -150,6 +223,17 @@ public final class PackageFiles {
                 var what = total > Limits.PACKAGE_BYTES ? "bytes" : "files";
                 var limit = total > Limits.PACKAGE_BYTES ? Limits.PACKAGE_BYTES : Limits.FILES;
                 findings.add(Finding.of(Code.PACKAGE_TOO_LARGE, Place.NOWHERE, limit, what));
+                byName.clear();
+                return false;
+            }
+            return true;
+        }
+
+        /** Whether so many bytes of files that are left out can still be passed by. */
+        boolean passed(long more) {
+            leftOut += more;
+            if (leftOut > Limits.PACKAGE_BYTES) {
+                findings.add(Finding.of(Code.PACKAGE_TOO_LARGE, Place.NOWHERE, Limits.PACKAGE_BYTES, "bytes"));
                 byName.clear();
                 return false;
             }

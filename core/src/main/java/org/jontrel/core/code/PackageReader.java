@@ -1,38 +1,50 @@
 package org.jontrel.core.code;
 
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.SortedMap;
+import java.util.TreeMap;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Nearest;
 import org.jontrel.core.finding.Place;
+import org.jontrel.core.identity.Identities;
+import org.jontrel.core.identity.Names;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Ids;
+import org.jontrel.core.model.Keys;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.shape.Limits;
 import org.jontrel.core.shape.Node;
 import org.jontrel.core.shape.Reading;
 import org.jontrel.core.shape.Shape;
 import org.jontrel.core.shape.Shapes;
+import org.jontrel.core.yaml.YamlReader;
 import org.semver4j.Semver;
 
 /** Files to a package: strict, all problems at once, each with its place. */
 public final class PackageReader {
-    public static final String MANIFEST = "package.yaml";
+    public static final String MANIFEST = FileNames.MANIFEST;
     private static final Pattern FILE = Pattern.compile("([a-z]+)/[^/]+\\.(yaml|yml|json)");
-    private static final String MIGRATIONS = "migrations";
+
+    /** For a file of a package that is read without the rest. */
+    public static final byte[] ANY_MANIFEST =
+            ("format: " + Limits.FORMAT + "\nname: file\nversion: 0.0.0\n").getBytes(StandardCharsets.UTF_8);
 
     private final SortedMap<String, byte[]> files;
     private final List<Finding> findings;
     private final Reading reading;
     private final List<Definition> definitions = new ArrayList<>();
     private final List<Migration> migrations = new ArrayList<>();
+    private final Map<String, String> names = new LinkedHashMap<>();
     private int format = 1;
 
     private PackageReader(SortedMap<String, byte[]> files, List<Finding> findings) {
@@ -47,23 +59,62 @@ public final class PackageReader {
      * @param content empty where a blocker was found; what the files gave no id has one that begins with {@code ?}
      * @param origins where everything stands
      * @param was keys that the files say things had before, by their ids
+     * @param names the file of each definition by its id, of each migration by its version
+     * @param around the model whose things the definitions refer to, where that is not their own
      */
     public record Result(
-            Optional<ModelPackage> content, Origins origins, Map<String, String> was, List<Finding> findings) {
+            Optional<ModelPackage> content,
+            Origins origins,
+            Map<String, String> was,
+            List<Finding> findings,
+            SortedMap<String, byte[]> files,
+            Map<String, String> names,
+            Optional<Model> around) {
         /** The same with an id for everything: of what has the same name in an earlier model, else a new one. */
         public Result completed(Model earlier, Ids ids) {
             var identities = new Identities(earlier, ids);
             var completed = content.map(read ->
                     new ModelPackage(read.manifest(), identities.complete(read.model(), was), read.migrations()));
-            return new Result(completed, origins.renamed(identities.given()), was, findings);
+            return new Result(completed, origins, was, findings, files, names, around).renamed(identities.given());
         }
+
+        private Result renamed(Map<String, String> given) {
+            return new Result(
+                    content,
+                    origins.renamed(given),
+                    renamedKeys(was, given),
+                    findings,
+                    files,
+                    renamedKeys(names, given),
+                    around);
+        }
+
+        private static Map<String, String> renamedKeys(Map<String, String> map, Map<String, String> given) {
+            var renamed = new LinkedHashMap<String, String>();
+            map.forEach((id, value) -> renamed.put(given.getOrDefault(id, id), value));
+            return renamed;
+        }
+
+        private Result around(Model model) {
+            return new Result(content, origins, was, findings, files, names, Optional.of(model));
+        }
+
+        /** Comments, names and line ends; costs another look at the files, and so is found when it is asked for. */
+        public Formatting formatting() {
+            return new FormattingReader(this).read();
+        }
+    }
+
+    private Result result(Optional<ModelPackage> content) {
+        return new Result(
+                content, new Origins(reading.origins()), reading.was(), findings, files, names, Optional.empty());
     }
 
     /** @param before what reading the folder or archive itself had to say */
     public static Result read(SortedMap<String, byte[]> files, List<Finding> before) {
         var findings = new ArrayList<>(before);
         if (Finding.blocks(findings)) {
-            return new Result(Optional.empty(), new Origins(Map.of()), Map.of(), findings);
+            return new PackageReader(files, findings).result(Optional.empty());
         }
         return new PackageReader(files, findings).read();
     }
@@ -71,11 +122,12 @@ public final class PackageReader {
     private Result read() {
         var manifest = manifest();
         files.forEach(this::readFile);
+        EarlierKeys.check(definitions, reading, findings);
         var content = Finding.blocks(findings)
                 ? Optional.<ModelPackage>empty()
                 : manifest.map(m -> new ModelPackage(m, new Names(new Model(definitions)).toIds(), migrations));
         content.ifPresent(read -> checkChecksum(read.manifest()));
-        return new Result(content, new Origins(reading.origins()), reading.was(), findings);
+        return result(content);
     }
 
     private void readFile(String name, byte[] bytes) {
@@ -87,15 +139,24 @@ public final class PackageReader {
         if (sort.isPresent()) {
             readFile(name, bytes, Shapes.of(sort.get()), sort.get().noun()).ifPresent(definition -> {
                 definitions.add(definition);
-                checkName(name, sort.get().folder(), definition.key());
+                names.put(definition.id(), name);
+                checkName(name, sort.get().folder() + "/" + definition.key(), definition.key());
             });
-        } else if (folder.matches() && folder.group(1).equals(MIGRATIONS)) {
+        } else if (folder.matches() && folder.group(1).equals(FileNames.MIGRATIONS)) {
             YamlReader.read(name, bytes, findings)
                     .map(node -> Upgrades.apply(format, name, node))
                     .ifPresent(node -> PackageShapes.MIGRATION
                             .read(node, "migration", reading.in(name))
                             .filter(migration -> isVersion(migration.version(), name, node))
-                            .ifPresent(migrations::add));
+                            .ifPresent(migration -> {
+                                migrations.add(migration);
+                                var other = names.putIfAbsent(migration.version(), name);
+                                if (other != null) {
+                                    findings.add(Finding.of(
+                                            Code.MIGRATION_TWICE, Place.file(name), migration.version(), other, name));
+                                }
+                                checkName(name, FileNames.MIGRATIONS + "/" + migration.version(), migration.version());
+                            }));
         } else {
             var last = name.substring(name.lastIndexOf('/') + 1);
             var valid = Stream.concat(Stream.of(MANIFEST), folders().map(each -> each + "/" + last))
@@ -110,7 +171,8 @@ public final class PackageReader {
     }
 
     private static Stream<String> folders() {
-        return Stream.concat(Stream.of(Definition.Sort.values()).map(Definition.Sort::folder), Stream.of(MIGRATIONS));
+        return Stream.concat(
+                Stream.of(Definition.Sort.values()).map(Definition.Sort::folder), Stream.of(FileNames.MIGRATIONS));
     }
 
     private static Optional<Definition.Sort> sort(String folder) {
@@ -134,21 +196,52 @@ public final class PackageReader {
 
     /** A single file of a definition on its own: references stay the words they are where nothing has that name. */
     public static Result single(String file, byte[] bytes, List<Finding> before) {
+        return single(file, bytes, Optional.empty(), before);
+    }
+
+    /** @param sort what the file defines, where that is known; else it is told by what the file says */
+    public static Result single(String file, byte[] bytes, Optional<Definition.Sort> sort, List<Finding> before) {
         var findings = new ArrayList<>(before);
-        var reader = new PackageReader(new java.util.TreeMap<>(), findings);
+        var reader = new PackageReader(new TreeMap<>(Map.of(file, bytes)), findings);
         reader.format = Limits.FORMAT;
-        var node = YamlReader.read(file, bytes, findings);
-        node.map(Single::sort)
-                .ifPresent(sort -> Shapes.of(sort)
-                        .read(node.get(), sort.noun(), reader.reading.in(file))
-                        .ifPresent(reader.definitions::add));
+        YamlReader.read(file, bytes, findings)
+                .ifPresent(node -> reader.define(file, node, sort.orElseGet(() -> Single.sort(node))));
+        EarlierKeys.check(reader.definitions, reader.reading, findings);
         var content = Finding.blocks(findings) || reader.definitions.isEmpty()
                 ? Optional.<ModelPackage>empty()
                 : Optional.of(new ModelPackage(
                         Manifest.of("file", "0.0.0", "", List.of(), "", ""),
                         new Names(new Model(reader.definitions)).toIds(),
                         List.of()));
-        return new Result(content, new Origins(reader.reading.origins()), reader.reading.was(), findings);
+        return reader.result(content);
+    }
+
+    private void define(String file, Node node, Definition.Sort sort) {
+        Shapes.of(sort).read(node, sort.noun(), reading.in(file)).ifPresent(definition -> {
+            definitions.add(definition);
+            names.put(definition.id(), file);
+        });
+    }
+
+    /** A package with nothing in it: what both sides come from where they made a file anew. */
+    public static Result nothing() {
+        var files = new TreeMap<String, byte[]>();
+        var reader = new PackageReader(files, new ArrayList<>());
+        return reader.result(
+                Optional.of(new ModelPackage(Manifest.of("", "0.0.0", "", List.of(), "", ""), Model.EMPTY, List.of())));
+    }
+
+    /** Whether a path within a package is that of a definition or of decisions. */
+    public static boolean isOfPackage(String path) {
+        var folder = FILE.matcher(path);
+        return folder.matches()
+                && (sort(folder.group(1)).isPresent() || folder.group(1).equals(FileNames.MIGRATIONS));
+    }
+
+    /** What a file of a package defines, told by its path; empty where files of that path define nothing. */
+    public static Optional<Definition.Sort> sortOf(String path) {
+        var folder = FILE.matcher(path.substring(path.lastIndexOf('/', path.lastIndexOf('/') - 1) + 1));
+        return folder.matches() ? sort(folder.group(1)) : Optional.empty();
     }
 
     /**
@@ -158,26 +251,26 @@ public final class PackageReader {
     public static Result edited(
             String file, byte[] bytes, Definition.Sort sort, Model model, Definition before, Ids ids) {
         var findings = new ArrayList<Finding>();
-        var reader = new PackageReader(new java.util.TreeMap<>(), findings);
-        YamlReader.read(file, bytes, findings)
-                .flatMap(node -> Shapes.of(sort).read(node, sort.noun(), reader.reading.in(file)))
-                .ifPresent(reader.definitions::add);
-        var origins = new Origins(reader.reading.origins());
+        var reader = new PackageReader(new TreeMap<>(Map.of(file, bytes)), findings);
+        YamlReader.read(file, bytes, findings).ifPresent(node -> reader.define(file, node, sort));
+        EarlierKeys.check(reader.definitions, reader.reading, findings);
         if (Finding.blocks(findings) || reader.definitions.isEmpty()) {
-            return new Result(Optional.empty(), origins, reader.reading.was(), findings);
+            return reader.result(Optional.empty());
         }
         var identities = new Identities(new Model(List.of(before)), ids);
         var read = reader.definitions.getFirst();
         if (!read.id().startsWith(Reading.GIVEN_HERE) && !read.id().equals(before.id())) {
             findings.add(Finding.of(Code.ID_CHANGED, Place.file(file), read.id(), before.id()));
-            return new Result(Optional.empty(), origins, reader.reading.was(), findings);
+            return reader.result(Optional.empty());
         }
         var known = identities.complete(new Model(List.of(read)), reader.reading.was());
         var complete = withId(known.definitions().getFirst(), before.id());
+        var given = new HashMap<>(identities.given());
+        given.put(read.id(), before.id());
         var named = new Names(model.with(complete)).toIds(complete);
         var content = new ModelPackage(
                 Manifest.of("draft", "0.0.0", "", List.of(), "", ""), new Model(List.of(named)), List.of());
-        return new Result(Optional.of(content), origins.renamed(identities.given()), reader.reading.was(), findings);
+        return reader.result(Optional.of(content)).around(model.with(named)).renamed(given);
     }
 
     /** A definition of another key is still the one that was edited. */
@@ -193,6 +286,10 @@ public final class PackageReader {
             findings.add(Finding.of(Code.FILE_MISSING, Place.file(MANIFEST), MANIFEST));
             return Optional.empty();
         }
+        return manifest(bytes);
+    }
+
+    private Optional<Manifest> manifest(byte[] bytes) {
         return YamlReader.read(MANIFEST, bytes, findings)
                 .flatMap(node -> PackageShapes.MANIFEST
                         .read(node, "package", reading.in(MANIFEST))
@@ -204,6 +301,13 @@ public final class PackageReader {
         if (format > Limits.FORMAT) {
             reading.add(Code.FORMAT_NEWER, node.property("format"), format, Limits.FORMAT);
             return false;
+        }
+        if (format < 1) {
+            reading.add(Code.FORMAT_INVALID, node.property("format"), format, Limits.FORMAT);
+            return false;
+        }
+        if (!Keys.isPackageName(manifest.name())) {
+            reading.add(Code.NAME_INVALID, node.property("name"), manifest.name(), Keys.packageName(manifest.name()));
         }
         for (var requirement : manifest.requires()) {
             if (!Ranges.isRange(requirement.version())) {
@@ -227,9 +331,10 @@ public final class PackageReader {
                 .flatMap(node -> shape.read(node, what, reading.in(name)));
     }
 
-    private void checkName(String file, String folder, String key) {
-        var expected = folder + "/" + key + file.substring(file.lastIndexOf('.'));
-        if (!file.equals(expected)) {
+    private void checkName(String file, String name, String key) {
+        var expected = name + file.substring(file.lastIndexOf('.'));
+        boolean possible = !name.startsWith(FileNames.MIGRATIONS + "/") ? Keys.isKey(key) : Semver.isValid(key);
+        if (possible && !file.equals(expected)) {
             findings.add(Finding.of(Code.FILE_NAME_DIFFERS, Place.file(file), file, key, expected));
         }
     }

@@ -8,7 +8,7 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.SequencedMap;
 import java.util.SortedMap;
-import java.util.TreeMap;
+import org.jontrel.core.identity.Names;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.shape.ObjectShape;
@@ -20,20 +20,52 @@ import org.jontrel.core.shape.Writing;
 public final class PackageWriter {
     private PackageWriter() {}
 
+    /**
+     * A package as it is released: every file named by its key, with a checksum.
+     *
+     * @throws UnwritableException where definitions cannot have a file each
+     */
     public static SortedMap<String, byte[]> write(ModelPackage content) {
-        return write(content, Map.of());
+        return write(content, Formatting.NONE, Map.of());
     }
 
-    /** @param was keys that things had before, by their ids: written so that files without ids lose nothing */
-    public static SortedMap<String, byte[]> write(ModelPackage content, Map<String, String> was) {
-        var files = definitions(content.model(), new Writing(was));
-        var checksum = checksum(files);
-        content.migrations()
-                .forEach(migration -> files.put(
-                        "migrations/" + migration.version() + ".yaml",
-                        bytes(PackageShapes.MIGRATION.write(migration, Writing.PLAIN))));
-        var manifest = content.manifest().withChecksum(checksum);
-        files.put(PackageReader.MANIFEST, bytes(PackageShapes.MANIFEST.write(manifest, Writing.PLAIN)));
+    /**
+     * A package as it is released, with comments.
+     *
+     * @param formatting comments and line ends; files are named by their keys
+     * @param was keys that things had before, by their ids: written so that files without ids lose nothing
+     * @throws UnwritableException where definitions cannot have a file each
+     */
+    public static SortedMap<String, byte[]> write(
+            ModelPackage content, Formatting formatting, Map<String, String> was) {
+        var files = new PackageFileWriter(formatting.withoutNames(), was).definitions(content.model());
+        return withRest(content, formatting.withoutNames(), checksum(files), files);
+    }
+
+    /**
+     * A working folder: definitions stay in the files that they stand in. It needs no checksum, and has the present one only
+     * where it had one before.
+     *
+     * @throws UnwritableException where definitions cannot have a file each
+     */
+    public static SortedMap<String, byte[]> writeFolder(
+            ModelPackage content, Formatting formatting, Map<String, String> was) {
+        var files = new PackageFileWriter(formatting, was).definitions(content.model());
+        var checksum = content.manifest().checksum().isEmpty() ? "" : checksum(files);
+        return withRest(content, formatting, checksum, files);
+    }
+
+    private static SortedMap<String, byte[]> withRest(
+            ModelPackage content, Formatting formatting, String checksum, SortedMap<String, byte[]> files) {
+        var writer = new PackageFileWriter(formatting, Map.of());
+        content.migrations().forEach(migration -> files.put(writer.name(migration), writer.bytes(migration)));
+        files.put(
+                PackageReader.MANIFEST,
+                writer.bytes(
+                        PackageReader.MANIFEST,
+                        PackageReader.MANIFEST,
+                        PackageShapes.MANIFEST,
+                        content.manifest().withChecksum(checksum)));
         return files;
     }
 
@@ -44,7 +76,12 @@ public final class PackageWriter {
 
     /** @param was keys that things had before, by their ids */
     public static String text(Model model, Definition definition, Map<String, String> was) {
-        return YamlWriter.write(tree(new Names(model).toKeys(definition), new Writing(was)));
+        return text(model, definition, Formatting.NONE, was);
+    }
+
+    /** @param formatting the comments to stand in it */
+    public static String text(Model model, Definition definition, Formatting formatting, Map<String, String> was) {
+        return new PackageFileWriter(formatting, was).text(new Names(model).toKeys(definition));
     }
 
     /** One definition as a tree of maps, lists and scalars, in the words of the files but with ids for references. */
@@ -58,7 +95,7 @@ public final class PackageWriter {
 
     /** SHA-256 over paths and bytes of all definitions in canonical form, as 64 hexadecimal digits. */
     public static String checksum(Model model) {
-        return checksum(definitions(model, Writing.PLAIN));
+        return checksum(new PackageFileWriter(Formatting.NONE, Map.of()).definitions(model));
     }
 
     /** The same over the files as they are; anything that defines nothing is left out. */
@@ -86,6 +123,11 @@ public final class PackageWriter {
             }
         }
         return false;
+    }
+
+    /** The shape of what a package says of itself. */
+    public static ObjectShape<Manifest> manifestShape() {
+        return PackageShapes.MANIFEST;
     }
 
     /** The shapes of every class of file by its name, as {@code type} and {@code package}. */
@@ -133,18 +175,5 @@ public final class PackageWriter {
             camel.append(Character.toUpperCase(word.charAt(0))).append(word.substring(1));
         }
         return camel.toString();
-    }
-
-    private static SortedMap<String, byte[]> definitions(Model model, Writing to) {
-        var files = new TreeMap<String, byte[]>();
-        for (var definition : new Names(model).toKeys().definitions()) {
-            var name = definition.sort().folder() + "/" + definition.key() + ".yaml";
-            files.put(name, bytes(tree(definition, to)));
-        }
-        return files;
-    }
-
-    private static byte[] bytes(Object tree) {
-        return YamlWriter.write(tree).getBytes(StandardCharsets.UTF_8);
     }
 }

@@ -8,6 +8,7 @@ import java.util.stream.Collectors;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
+import org.jontrel.core.identity.Names;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Model;
 

@@ -31,6 +31,7 @@ final class Upgrades {
     private static Node renamed(Node node, Map<String, String> names) {
         return switch (node) {
             case Node.Scalar scalar -> scalar;
+            case Node.Nothing nothing -> nothing;
             case Node.Sequence sequence ->
                 new Node.Sequence(
                         sequence.items().stream()

@@ -27,12 +27,21 @@ public final class Report {
 
     /** Markdown for a pull request, with the advised kind of release first. Texts of the model are escaped. */
     public static String markdown(Comparison comparison) {
-        if (comparison.isEmpty()) {
+        return markdown(comparison, List.of());
+    }
+
+    /** @param about sentences of what the packages say differently of themselves */
+    public static String markdown(Comparison comparison, List<String> about) {
+        if (comparison.isEmpty() && about.isEmpty()) {
             return "No changes.\n";
         }
         var text = new StringBuilder("**Advised: a ")
                 .append(comparison.advice().name().toLowerCase(Locale.ROOT))
                 .append(" release.**\n");
+        if (!about.isEmpty()) {
+            text.append('\n');
+            about.forEach(each -> text.append("- ").append(escaped(each)).append('\n'));
+        }
         byType(comparison).forEach((type, changes) -> {
             text.append("\n### ").append(escaped(type)).append("\n\n");
             changes.forEach(change -> text.append("- ")

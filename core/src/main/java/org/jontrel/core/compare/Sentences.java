@@ -56,12 +56,17 @@ public final class Sentences {
         if (changed.difference().after() instanceof Boolean is) {
             return changed.name() + (is ? " on" : " off");
         }
-        if (changed.is().isEmpty()) {
-            return changed.name() + " removed (was " + shown(changed.was()) + ")";
+        return setting(changed.name(), changed.was(), changed.is());
+    }
+
+    /** What became of a setting: set, changed or removed. */
+    static String setting(String name, String was, String is) {
+        if (is.isEmpty()) {
+            return name + " removed (was " + shown(was) + ")";
         }
-        return changed.was().isEmpty()
-                ? changed.name() + " set to " + shown(changed.is())
-                : changed.name() + " changed from " + shown(changed.was()) + " to " + shown(changed.is());
+        return was.isEmpty()
+                ? name + " set to " + shown(is)
+                : name + " changed from " + shown(was) + " to " + shown(is);
     }
 
     private static String what(Subject subject) {

@@ -3,7 +3,7 @@ package org.jontrel.core.edit;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Set;
-import org.jontrel.core.code.Identities;
+import org.jontrel.core.identity.Identities;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Group;
 import org.jontrel.core.model.Ids;

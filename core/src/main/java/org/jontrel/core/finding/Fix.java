@@ -7,6 +7,9 @@ public sealed interface Fix {
     /** What it does, in a clause: {@code set path to moorings}. */
     String sentence();
 
+    /** Whether it takes out what somebody wrote, with nothing in its place. */
+    boolean removes();
+
     /**
      * Gives a property of a thing another value.
      *
@@ -17,6 +20,11 @@ public sealed interface Fix {
         @Override
         public String sentence() {
             return value == null ? "leave out " + property : "set " + property + " to " + value;
+        }
+
+        @Override
+        public boolean removes() {
+            return value == null;
         }
     }
 
@@ -29,6 +37,30 @@ public sealed interface Fix {
         @Override
         public String sentence() {
             return "take " + String.join(", ", items) + " out of " + property;
+        }
+
+        @Override
+        public boolean removes() {
+            return true;
+        }
+    }
+
+    /**
+     * Puts the right word in the place of one that names nothing.
+     *
+     * @param property the list that holds it, or the property that it is the value of
+     * @param with what is put there in the model: the id of what was meant
+     * @param word what is put there in a file
+     */
+    record Replace(String element, String property, String item, String with, String word) implements Fix {
+        @Override
+        public String sentence() {
+            return "write " + word + " for " + item + " in " + property;
+        }
+
+        @Override
+        public boolean removes() {
+            return false;
         }
     }
 }

@@ -3,8 +3,9 @@ package org.jontrel.core.merge;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Objects;
+import java.util.Set;
 import org.jontrel.core.check.ModelCheck;
+import org.jontrel.core.compare.Shown;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Severity;
 import org.jontrel.core.merge.Clash.Merged;
@@ -19,6 +20,11 @@ public final class Merge {
     private Merge() {}
 
     public static Merged merge(Model base, Model ours, Model theirs) {
+        return merge(base, ours, theirs, Set.of());
+    }
+
+    /** @param madeUp ids that no file gave: what seems gone under them on both sides may have been renamed by both */
+    public static Merged merge(Model base, Model ours, Model theirs, Set<String> madeUp) {
         if (ours.equals(base) || ours.equals(theirs)) {
             return new Merged(theirs, List.of());
         }
@@ -26,20 +32,34 @@ public final class Merge {
             return new Merged(ours, List.of());
         }
         var clashes = new ArrayList<Clash>();
-        var merged = new ThreeWay(base, ours, theirs, clashes).run();
-        broken(ours, theirs, merged, clashes);
+        var merged = new ThreeWay(base, ours, theirs, clashes).run(madeUp);
+        broken(List.of(base, ours, theirs), merged, clashes);
         return new Merged(merged, clashes);
     }
 
     /** Blockers that neither side has: two things that were fine alone and meet now. */
-    private static void broken(Model ours, Model theirs, Model merged, List<Clash> clashes) {
-        var known = new HashSet<Finding>(ModelCheck.check(ours));
-        known.addAll(ModelCheck.check(theirs));
+    private static void broken(List<Model> models, Model merged, List<Clash> clashes) {
+        var known = new HashSet<Finding>(ModelCheck.check(models.get(1)));
+        known.addAll(ModelCheck.check(models.get(2)));
+        var words = models.stream().map(Shown::new).toList();
         ModelCheck.check(merged).stream()
                 .filter(finding -> finding.severity() == Severity.BLOCKER && !known.contains(finding))
                 .map(finding -> new Clash(
-                        finding.place().definition(), finding.place().field(), finding.sentence(), "", "", ""))
-                .filter(clash -> clashes.stream().noneMatch(other -> Objects.equals(other, clash)))
+                        finding.place().definition(), finding.place().field(), told(finding, words), "", "", ""))
+                .distinct()
+                .filter(clash -> !clashes.contains(clash))
                 .forEach(clashes::add);
+    }
+
+    /** The finding with the names of things in the place of ids: what it is about may be gone on one side. */
+    private static String told(Finding finding, List<Shown> words) {
+        var arguments = finding.arguments().stream()
+                .map(argument -> words.stream()
+                        .map(shown -> shown.value(argument))
+                        .filter(label -> !label.equals(argument))
+                        .findFirst()
+                        .orElse(argument))
+                .toList();
+        return new Finding(finding.code(), finding.place(), arguments, finding.fix()).sentence();
     }
 }

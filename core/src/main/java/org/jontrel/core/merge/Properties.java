@@ -8,6 +8,7 @@ import java.util.TreeMap;
 import java.util.TreeSet;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
+import org.jontrel.core.shape.Difference;
 import org.jontrel.core.shape.FieldShape;
 import org.jontrel.core.shape.ObjectShape;
 import org.jontrel.core.shape.Property;
@@ -16,9 +17,9 @@ import org.jontrel.core.shape.Writing;
 
 /** What is said of a thing, brought together property by property. */
 final class Properties {
-    private final ThreeWay.Chooser chooser;
+    private final Chooser chooser;
 
-    Properties(ThreeWay.Chooser chooser) {
+    Properties(Chooser chooser) {
         this.chooser = chooser;
     }
 
@@ -34,7 +35,32 @@ final class Properties {
         if (shape != Things.of(other)) {
             return mergedKinds((Field) before, (Field) mine, (Field) other);
         }
-        return merged(shape, before == null || Things.of(before) != shape ? null : before, mine, other, "");
+        return before == null || Things.of(before) == shape
+                ? merged(shape, before, mine, other, "")
+                : mergedNewKind(shape, (Field) before, mine, other);
+    }
+
+    /** Both sides made it the same new kind: what all fields have is compared with before, settings of the kind are new. */
+    private Object mergedNewKind(ObjectShape<Object> shape, Field before, Object mine, Object other) {
+        var as = (Object) ((Field) mine)
+                .withLabel(before.label())
+                .withKey(before.key())
+                .withRequired(before.required())
+                .withShowWhen(before.showWhen())
+                .withFallback(before.fallback());
+        var values = new HashMap<String, Object>();
+        for (var property : shape.properties()) {
+            if (property.slot() == null) {
+                boolean common = FieldShape.isCommon(property.name());
+                values.put(property.name(), chosenOf(property, common ? as : null, mine, other, ""));
+            }
+        }
+        return shape.with(mine, values);
+    }
+
+    /** What is said of something that is no thing of a model. @param before {@code null} where both sides made it */
+    <T> T merged(ObjectShape<T> shape, T before, T mine, T other) {
+        return merged(shape, before, mine, other, "");
     }
 
     private <T> T merged(ObjectShape<T> shape, T before, T mine, T other, String prefix) {
@@ -128,12 +154,22 @@ final class Properties {
         if (before != null && bare(before.kind()).equals(bare(other.kind()))) {
             return mine.kind();
         }
-        chooser.choose(
-                "kind",
-                before == null ? null : before.kind().code(),
-                mine.kind().code(),
-                other.kind().code());
+        chooser.clash("kind", before == null ? null : said(before, null), said(mine, before), said(other, before));
         return mine.kind();
+    }
+
+    /** The kind in words, with the settings that differ from before where it is still of that kind. */
+    private String said(Field field, Field before) {
+        var kind = new StringBuilder(field.kind().code().replace('_', ' '));
+        if (before != null && Things.of(before) == Things.of(field)) {
+            Difference.between(before, field).stream()
+                    .filter(difference -> !FieldShape.isCommon(difference.name()))
+                    .forEach(difference -> kind.append(", ")
+                            .append(chooser.words().ours().name(difference.name()))
+                            .append(' ')
+                            .append(chooser.words().ours().value(difference.after())));
+        }
+        return kind.toString();
     }
 
     /** A kind without what is brought together on its own. */

@@ -7,10 +7,11 @@ import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.jontrel.core.compare.Shown;
 import org.jontrel.core.model.Definition;
+import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Group;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.shape.Located;
@@ -25,7 +26,7 @@ final class ThreeWay {
     private final Model ours;
     private final Model theirs;
     private final List<Clash> clashes;
-    private final Words words;
+    private final Chooser.Words words;
     private final List<Definition> untouched = new ArrayList<>();
     private final Map<String, Located> was;
     private final Map<String, Located> here;
@@ -34,19 +35,17 @@ final class ThreeWay {
     private final Set<String> rescued = new HashSet<>();
     private final Map<String, Home> homes = new LinkedHashMap<>();
     private final Map<Home, Set<String>> held = new HashMap<>();
-
-    /** How the settings of each model read. */
-    record Words(Shown base, Shown ours, Shown theirs) {}
+    private final Map<String, Object> merged = new HashMap<>();
 
     /** Where a thing stands: within which, in which slot. */
-    private record Home(String owner, String slot) {}
+    record Home(String owner, String slot) {}
 
     ThreeWay(Model base, Model ours, Model theirs, List<Clash> clashes) {
         this.base = base;
         this.ours = ours;
         this.theirs = theirs;
         this.clashes = clashes;
-        this.words = new Words(new Shown(base), new Shown(ours), new Shown(theirs));
+        this.words = new Chooser.Words(new Shown(base), new Shown(ours), new Shown(theirs));
         var touched = touched();
         was = Located.index(of(base, touched));
         here = Located.index(of(ours, touched));
@@ -84,13 +83,20 @@ final class ThreeWay {
                 .toList();
     }
 
-    Model run() {
+    /** @param madeUp ids that no file gave: what seems gone under them may have been renamed */
+    Model run(Set<String> madeUp) {
         var all = new LinkedHashSet<>(here.keySet());
         all.addAll(there.keySet());
         all.forEach(this::decide);
+        if (!madeUp.isEmpty()) {
+            new Renames(was, here, there, madeUp)
+                    .run((before, mine, other) -> chooser(before, base)
+                            .clash("name", before.label(base), mine.label(ours), other.label(theirs)));
+        }
         List.copyOf(kept).forEach(this::settle);
         homes.forEach((key, home) ->
                 held.computeIfAbsent(home, _ -> new LinkedHashSet<>()).add(key));
+        homes.values().stream().distinct().forEach(this::keepSlot);
         var definitions = new ArrayList<>(untouched);
         for (var key : kept) {
             if (side(key).owner() == null) {
@@ -98,6 +104,39 @@ final class ThreeWay {
             }
         }
         return new Model(definitions);
+    }
+
+    /**
+     * What one side put into a thing stays nowhere where the other made it of a kind that holds nothing: that is a clash,
+     * never a loss.
+     */
+    private void keepSlot(Home home) {
+        var owner = itself(home.owner());
+        boolean holds = Things.of(owner).properties().stream()
+                .anyMatch(property -> property.name().equals(home.slot()) && property.slot() != null);
+        var at = side(home.owner());
+        boolean told = clashes.stream()
+                .anyMatch(clash ->
+                        clash.elementId().equals(elementId(at)) && clash.what().endsWith(": kind"));
+        if (holds || told) {
+            return;
+        }
+        chooser(at, modelOf(home.owner()))
+                .clash("kind", kindOn(was, home, base), kindOn(here, home, ours), kindOn(there, home, theirs));
+    }
+
+    /** What kind a field is of on one side, with what it holds there and would lose. */
+    private String kindOn(Map<String, Located> side, Home home, Model model) {
+        var at = side.get(home.owner());
+        if (at == null || !(at.thing() instanceof Field field)) {
+            return null;
+        }
+        var kind = field.kind().code().replace('_', ' ');
+        var lost = at.items(home.slot()).stream()
+                .filter(item -> held.get(home).contains(item.key()))
+                .map(item -> item.label(model))
+                .toList();
+        return lost.isEmpty() ? kind : kind + " with " + String.join(", ", lost);
     }
 
     private Located side(String key) {
@@ -123,7 +162,7 @@ final class ThreeWay {
         } else if (!same(before.thing(), left.thing()) || !sameSpot(before, left)) {
             kept.add(key);
             rescued.add(key);
-            var label = left.label(modelOf(key));
+            var label = left.label(modelOf(key)) + Told.edits(before, left, new Shown(modelOf(key)));
             clashes.add(new Clash(
                     left.definition().id(),
                     elementId(left),
@@ -230,7 +269,22 @@ final class ThreeWay {
     private List<Object> inside(Home home) {
         var keys = held.getOrDefault(home, Set.of());
         var ordered = Sequences.merge(keysIn(was, home), keysIn(here, home), keysIn(there, home), keys);
-        return ordered.stream().map(this::whole).toList();
+        if (ordered.clash()) {
+            var at = side(home.owner());
+            chooser(at, modelOf(home.owner()))
+                    .clash("order of " + home.slot(), order(was, home), order(here, home), order(there, home));
+        }
+        return ordered.order().stream().map(this::whole).toList();
+    }
+
+    private String order(Map<String, Located> side, Home home) {
+        var model = side == was ? base : side == here ? ours : theirs;
+        var owner = side.get(home.owner());
+        return owner == null
+                ? null
+                : owner.items(home.slot()).stream()
+                        .map(item -> item.label(model))
+                        .collect(Collectors.joining(", "));
     }
 
     private static List<String> keysIn(Map<String, Located> side, Home home) {
@@ -242,6 +296,15 @@ final class ThreeWay {
 
     /** What is said of a thing, whatever it holds. */
     private Object itself(String key) {
+        var known = merged.get(key);
+        if (known == null) {
+            known = broughtTogether(key);
+            merged.put(key, known);
+        }
+        return known;
+    }
+
+    private Object broughtTogether(String key) {
         var mine = here.get(key);
         var other = there.get(key);
         if (mine == null || other == null) {
@@ -266,33 +329,5 @@ final class ThreeWay {
             return Character.toUpperCase(at.level().charAt(0)) + at.level().substring(1) + " " + label;
         }
         return at.definition().name() + ": " + at.level() + " " + label;
-    }
-
-    /** Takes the side that changed; ours, with a clash, where both did and differ. */
-    record Chooser(String definitionId, String elementId, String what, Words words, List<Clash> clashes) {
-        <V> V choose(String property, V before, V mine, V other) {
-            if (Objects.equals(mine, other) || Objects.equals(before, other)) {
-                return mine;
-            }
-            if (Objects.equals(before, mine)) {
-                return other;
-            }
-            clash(property, before, mine, other);
-            return mine;
-        }
-
-        void clash(String property, Object before, Object mine, Object other) {
-            clashes.add(new Clash(
-                    definitionId,
-                    elementId,
-                    what + ": " + words.ours().name(property),
-                    text(words.base(), before),
-                    text(words.ours(), mine),
-                    text(words.theirs(), other)));
-        }
-
-        private static String text(Shown words, Object value) {
-            return words.value(value instanceof Home home ? home.owner() : value);
-        }
     }
 }

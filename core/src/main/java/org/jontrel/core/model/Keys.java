@@ -8,6 +8,8 @@ import java.util.regex.Pattern;
 /** The rules for keys and paths, and how both derive from a label. */
 public final class Keys {
     public static final int LONGEST = 40;
+    private static final int LONGEST_PACKAGE = 64;
+    private static final Pattern PACKAGE = Pattern.compile("[a-z][a-z0-9]*(-[a-z0-9]+)*");
     private static final Pattern KEY = Pattern.compile("[a-z][a-z0-9]*(_[a-z0-9]+)*");
     private static final Pattern PATH = Pattern.compile("[a-z0-9]+(-[a-z0-9]+)*");
 
@@ -26,6 +28,17 @@ public final class Keys {
     /** {@code kebab-case}, at most 40 characters. */
     public static boolean isPath(String text) {
         return text.length() <= LONGEST && PATH.matcher(text).matches();
+    }
+
+    /** {@code kebab-case} from a letter on, at most 64 characters: what a package may be called. */
+    public static boolean isPackageName(String text) {
+        return text.length() <= LONGEST_PACKAGE && PACKAGE.matcher(text).matches();
+    }
+
+    /** The name of a package for any words: "Tessel Waters" gives {@code tessel-waters}; never empty. */
+    public static String packageName(String text) {
+        var name = words(text, "-").replaceFirst("^[0-9-]+", "");
+        return name.isEmpty() ? "model" : name.substring(0, Math.min(LONGEST_PACKAGE, name.length()));
     }
 
     /** The key for a label: "Rise of the lock" gives {@code rise_of_the_lock}; never empty. */

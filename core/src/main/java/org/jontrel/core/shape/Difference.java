@@ -35,6 +35,13 @@ public record Difference(String name, Sense sense, Object before, Object after) 
         return differences;
     }
 
+    /** What differs between two values of one shape that are no things of a model. */
+    public static <T> List<Difference> between(ObjectShape<T> shape, T before, T after) {
+        var differences = new ArrayList<Difference>();
+        shape.properties().forEach(property -> add("", property, property, before, after, differences));
+        return differences;
+    }
+
     private static <T> void add(
             String prefix, Property<T, ?> was, Property<T, ?> is, T before, T after, List<Difference> found) {
         if (is.sense() == Sense.PARTS || is.sense() == Sense.IDENTITY) {

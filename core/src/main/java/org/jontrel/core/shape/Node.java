@@ -13,6 +13,9 @@ public sealed interface Node {
     /** @param plain written without quotes, so that {@code true} or {@code 12} may be more than text */
     record Scalar(String text, boolean plain, int line, int column) implements Node {}
 
+    /** No value at all: {@code null}, {@code ~}, or nothing behind the name of a property. */
+    record Nothing(int line, int column) implements Node {}
+
     record Sequence(List<Node> items, int line, int column) implements Node {}
 
     record Mapping(List<Entry> entries, int line, int column) implements Node {}
@@ -36,6 +39,7 @@ public sealed interface Node {
         return switch (this) {
             case Scalar s when s.text().isEmpty() -> "empty";
             case Scalar s -> "\"" + (s.text().length() > 60 ? s.text().substring(0, 60) + "…" : s.text()) + "\"";
+            case Nothing _ -> "nothing";
             case Sequence _ -> "a list";
             case Mapping _ -> "a set of properties";
         };
@@ -56,7 +60,7 @@ public sealed interface Node {
             case List<?> list ->
                 new Sequence(
                         list.stream()
-                                .map(item -> item == null ? of("") : of(item))
+                                .map(item -> item == null ? new Nothing(0, 0) : of(item))
                                 .toList(),
                         0,
                         0);

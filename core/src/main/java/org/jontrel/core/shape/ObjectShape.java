@@ -192,6 +192,9 @@ public final class ObjectShape<T> implements ThingShape<T> {
         if (was != null) {
             tree.put(WAS, was);
         }
+        if (identity != null && !scoped) {
+            to.wrote(id(value), tree);
+        }
         return tree;
     }
 

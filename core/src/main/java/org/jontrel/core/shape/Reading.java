@@ -30,7 +30,12 @@ public final class Reading {
         return this;
     }
 
+    /** Where there is nothing at all, that is said, whatever was expected; the first argument names the property. */
     public void add(Code code, Node at, Object... arguments) {
+        if (at instanceof Node.Nothing && (code == Code.VALUE_WRONG_SHAPE || code == Code.WORD_UNKNOWN)) {
+            findings.add(Finding.of(Code.VALUE_NOTHING, Place.in(file, at.line(), at.column()), arguments[0]));
+            return;
+        }
         findings.add(Finding.of(code, Place.in(file, at.line(), at.column()), arguments));
     }
 

@@ -38,7 +38,7 @@ public class ExamplesTest {
         var content = read.content().orElseThrow();
         var found = ModelCheck.check(content.model());
         assertTrue(found.stream().allMatch(each -> each.severity() == Severity.NOTE), found.toString());
-        var written = PackageWriter.write(content, read.was());
+        var written = PackageWriter.writeFolder(content, read.formatting(), read.was());
         for (var file : written.entrySet()) {
             if (!file.getKey().equals(PackageReader.MANIFEST)) {
                 assertEquals(new String(file.getValue()), new String(files.get(file.getKey())), file.getKey());

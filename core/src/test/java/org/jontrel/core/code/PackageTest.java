@@ -15,6 +15,7 @@ import java.util.zip.ZipOutputStream;
 import org.jontrel.core.Samples;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
+import org.jontrel.core.identity.Identities;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Ids;
 import org.jontrel.core.model.Kind;
@@ -163,7 +164,7 @@ public class PackageTest {
     public Object[][] brokenFiles() {
         var plain = "key: mooring\nsingular: M\nplural: Ms\npath: m\n";
         return new Object[][] {
-            {"key: [", Code.SYNTAX},
+            {"key: [", Code.NOT_CLOSED},
             {"", Code.SYNTAX},
             {plain + "---\nkey: x\n", Code.SYNTAX},
             {plain + "groups: &a []\n", Code.ALIAS_USED},
@@ -174,7 +175,7 @@ public class PackageTest {
             {"- a\n- b\n", Code.VALUE_WRONG_SHAPE},
             {"[".repeat(60) + "]".repeat(60), Code.TOO_DEEP},
             {"{".repeat(4000), Code.TOO_DEEP},
-            {"a: " + "[1,".repeat(3), Code.SYNTAX},
+            {"a: " + "[1,".repeat(3), Code.NOT_CLOSED},
             {"? [a]\n: b\n", Code.SYNTAX},
             {"l: [" + "1,".repeat(250_000) + "1]", Code.TOO_MANY_NODES},
             {"\u0000", Code.SYNTAX},
@@ -257,7 +258,14 @@ public class PackageTest {
     @DataProvider
     public Object[][] unsafeNames() {
         return new Object[][] {
-            {"../x.yaml"}, {"/etc/passwd"}, {"types/../../x"}, {"C:\\x"}, {"a\\..\\b"}, {".hidden"}, {"a//b"}
+            {"../x.yaml"},
+            {"/etc/passwd"},
+            {"types/../../x"},
+            {"C:\\x"},
+            {"a\\..\\b"},
+            {"a//b.yaml"},
+            {"types/sp ace.yaml"},
+            {"x\n.txt"}
         };
     }
 

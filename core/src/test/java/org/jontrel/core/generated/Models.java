@@ -155,6 +155,7 @@ public final class Models {
         type.fields().map(Field::id).forEach(fields::add);
         var listing = draw.id('q');
         var layout = draw.id('y');
+        var card = draw.id('y');
         all.add(new Listing(
                 listing,
                 "listing_" + draw.fresh(),
@@ -166,7 +167,14 @@ public final class Models {
                 5 + draw.below(20),
                 Listing.Shown.LAYOUT,
                 List.of(draw.of(fields)),
-                layout));
+                card));
+        all.add(new Layout(
+                card,
+                "card_" + draw.fresh(),
+                draw.text(),
+                some(),
+                type.id(),
+                List.of(block(Block.Sort.FIELD, draw.of(fields), "", ""))));
         all.add(new Layout(
                 layout,
                 "layout_" + draw.fresh(),

@@ -15,6 +15,7 @@ import java.util.Map;
 import java.util.SequencedMap;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.jontrel.core.code.Formatting;
 import org.jontrel.core.code.PackageReader;
 import org.jontrel.core.code.PackageWriter;
 import org.jontrel.core.edit.Resolved;
@@ -166,7 +167,8 @@ class ProofController {
                     Set.of());
         }
         var definition = read.get();
-        var model = drafts.get(workspaces.get(workspace).id()).model().with(definition);
+        var draft = drafts.get(workspaces.get(workspace).id());
+        var model = draft.model().with(definition);
         var first = first(definition);
         var groups = new Resolved(model).groups(definition);
         var checked = FormCheck.check(first, groups, body.values());
@@ -175,7 +177,7 @@ class ProofController {
             Arrays.stream(Wording.values()).forEach(wording -> wordings.put(wording.code(), wording.of(type)));
         }
         return new Proof(
-                PackageWriter.text(model, definition),
+                PackageWriter.text(model, definition, Formatting.of(draft.comments()), Map.of()),
                 wordings,
                 FieldView.of(first),
                 groups.stream()

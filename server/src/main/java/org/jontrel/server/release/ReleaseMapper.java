@@ -15,6 +15,7 @@ interface ReleaseMapper {
             int position,
             String notes,
             String model,
+            String comments,
             String checksum,
             String byWhom,
             LocalDateTime releasedAt) {}
@@ -29,7 +30,7 @@ interface ReleaseMapper {
             String byWhom) {}
 
     String RELEASE =
-            "SELECT workspace_id, version, position, notes, model, checksum, by_whom, released_at FROM model_release";
+            "SELECT workspace_id, version, position, notes, model, comments, checksum, by_whom, released_at FROM model_release";
 
     @Select(RELEASE + " WHERE workspace_id = #{workspaceId} ORDER BY position DESC")
     List<ReleaseRow> all(long workspaceId);
@@ -41,8 +42,8 @@ interface ReleaseMapper {
     String latestVersion(long workspaceId);
 
     @Insert(
-            "INSERT INTO model_release (workspace_id, version, position, notes, model, checksum, by_whom, released_at) VALUES"
-                    + " (#{workspaceId}, #{version}, #{position}, #{notes}, #{model}, #{checksum}, #{byWhom}, UTC_TIMESTAMP(3))")
+            "INSERT INTO model_release (workspace_id, version, position, notes, model, comments, checksum, by_whom, released_at) VALUES"
+                    + " (#{workspaceId}, #{version}, #{position}, #{notes}, #{model}, #{comments}, #{checksum}, #{byWhom}, UTC_TIMESTAMP(3))")
     void insert(ReleaseRow release);
 
     @Select(

@@ -8,10 +8,12 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import org.jontrel.core.check.ModelCheck;
 import org.jontrel.core.code.Decision;
+import org.jontrel.core.code.Formatting;
 import org.jontrel.core.code.Manifest;
 import org.jontrel.core.code.Migration;
 import org.jontrel.core.code.ModelPackage;
@@ -20,6 +22,7 @@ import org.jontrel.core.code.PackageWriter;
 import org.jontrel.core.compare.Comparison;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.model.Model;
+import org.jontrel.core.yaml.Comments;
 import org.jontrel.server.web.Refusal;
 import org.jontrel.site.table.ModelText;
 import org.semver4j.Semver;
@@ -43,7 +46,14 @@ public class Releases {
 
     /** An immutable snapshot of a model. */
     public record Release(
-            String version, int position, String notes, Model model, String checksum, String by, Instant at) {}
+            String version,
+            int position,
+            String notes,
+            Model model,
+            Comments comments,
+            String checksum,
+            String by,
+            Instant at) {}
 
     /** All releases of a workspace, newest first. */
     public List<Release> all(long workspaceId) {
@@ -70,6 +80,7 @@ public class Releases {
                 row.position(),
                 row.notes(),
                 ModelText.read(row.model()),
+                CommentText.read(row.comments()),
                 row.checksum(),
                 row.byWhom(),
                 row.releasedAt().toInstant(ZoneOffset.UTC));
@@ -82,7 +93,7 @@ public class Releases {
 
     /** Makes a release of a model that passes all checks and differs from the one before. */
     @Transactional
-    public Release release(long workspaceId, String version, String notes, Model model, String by) {
+    public Release release(long workspaceId, String version, String notes, Model model, Comments comments, String by) {
         var findings = ModelCheck.check(model);
         if (Finding.blocks(findings)) {
             throw Refusal.invalid("The draft has problems that must be solved before a release.", findings);
@@ -107,11 +118,11 @@ public class Releases {
         } else if (model.types().isEmpty()) {
             throw Refusal.invalid("The draft has no content types yet. Add one, then release.", List.of());
         }
-        insert(workspaceId, version, notes, model, by);
+        insert(workspaceId, version, notes, model, comments, by);
         return get(workspaceId, version);
     }
 
-    private void insert(long workspaceId, String version, String notes, Model model, String by) {
+    private void insert(long workspaceId, String version, String notes, Model model, Comments comments, String by) {
         int position = latest(workspaceId).map(Release::position).orElse(0) + 1;
         try {
             mapper.insert(new ReleaseMapper.ReleaseRow(
@@ -120,6 +131,7 @@ public class Releases {
                     position,
                     notes,
                     ModelText.write(model),
+                    CommentText.write(comments),
                     PackageWriter.checksum(model),
                     by,
                     null));
@@ -130,8 +142,8 @@ public class Releases {
 
     /** Takes a package in as the first release of a workspace, with its decisions. */
     @Transactional
-    public void adopt(long workspaceId, ModelPackage content, Model model, String by) {
-        insert(workspaceId, content.manifest().version(), content.manifest().description(), model, by);
+    public void adopt(long workspaceId, ModelPackage content, Model model, Comments comments, String by) {
+        insert(workspaceId, content.manifest().version(), content.manifest().description(), model, comments, by);
         for (var migration : content.migrations()) {
             migration.decisions().forEach(decision -> decide(workspaceId, migration.version(), decision, by));
         }
@@ -180,6 +192,7 @@ public class Releases {
         var migrations = migrations(workspaceId).stream()
                 .filter(migration -> !new Semver(migration.version()).isGreaterThan(version))
                 .toList();
-        return PackageFiles.toZip(PackageWriter.write(new ModelPackage(manifest, release.model(), migrations)));
+        var content = new ModelPackage(manifest, release.model(), migrations);
+        return PackageFiles.toZip(PackageWriter.write(content, Formatting.of(release.comments()), Map.of()));
     }
 }

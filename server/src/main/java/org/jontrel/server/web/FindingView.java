@@ -22,15 +22,31 @@ public record FindingView(
 
         @Schema(description = "What would mend it; send it back to have it done")
         FixView fix) {
-    /** Sets a property (to nothing where the value is absent), or takes items out of a list. */
+    /**
+     * Sets a property (to nothing where the value is absent), takes items out of a list, or puts {@code with} in the place of
+     * one word.
+     */
     @Schema(requiredProperties = {"sentence", "element", "property"})
-    public record FixView(String sentence, String element, String property, Object value, List<String> items) {
+    public record FixView(
+            String sentence,
+            String element,
+            String property,
+            Object value,
+            List<String> items,
+
+            @Schema(description = "What is put in the place of the only item: the id of what was meant")
+            String with,
+
+            @Schema(description = "The word that stands for it in files")
+            String word) {
         static FixView of(Fix fix) {
             return switch (fix) {
                 case Fix.Set(String element, String property, Object value) ->
-                    new FixView(fix.sentence(), element, property, value, null);
+                    new FixView(fix.sentence(), element, property, value, null, null, null);
                 case Fix.Remove(String element, String property, List<String> items) ->
-                    new FixView(fix.sentence(), element, property, null, items);
+                    new FixView(fix.sentence(), element, property, null, items, null, null);
+                case Fix.Replace(String element, String property, String item, String with, String word) ->
+                    new FixView(fix.sentence(), element, property, null, List.of(item), with, word);
             };
         }
     }

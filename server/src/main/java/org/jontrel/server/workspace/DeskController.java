@@ -12,13 +12,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.jontrel.core.check.Fixes;
-import org.jontrel.core.code.Identities;
 import org.jontrel.core.code.PackageReader;
 import org.jontrel.core.code.PackageWriter;
 import org.jontrel.core.edit.Copies;
 import org.jontrel.core.edit.PastedTerms;
 import org.jontrel.core.edit.Regroup;
 import org.jontrel.core.finding.Fix;
+import org.jontrel.core.identity.Identities;
 import org.jontrel.core.infer.Infer;
 import org.jontrel.core.model.Ids;
 import org.jontrel.core.model.Model;
@@ -80,7 +80,22 @@ class DeskController {
             @Schema(ref = "#/components/schemas/Field") Object field,
             @Schema(ref = "#/components/schemas/Group") Object group) {}
 
-    record FixRequest(@NotBlank String element, @NotBlank String property, Object value, List<String> items) {}
+    record FixRequest(
+            @NotBlank String element,
+            @NotBlank String property,
+            Object value,
+            List<String> items,
+            String with,
+            String word) {
+        Fix fix() {
+            if (items == null || items.isEmpty()) {
+                return new Fix.Set(element, property, value);
+            }
+            return with == null
+                    ? new Fix.Remove(element, property, items)
+                    : new Fix.Replace(element, property, items.getFirst(), with, word == null ? with : word);
+        }
+    }
 
     record CodeRequest(
             @NotNull String text,
@@ -186,9 +201,7 @@ class DeskController {
             @RequestParam(defaultValue = "0") long since,
             @Valid @RequestBody FixRequest body,
             Principal principal) {
-        var fix = body.items() == null
-                ? new Fix.Set(body.element(), body.property(), body.value())
-                : new Fix.Remove(body.element(), body.property(), body.items());
+        var fix = body.fix();
         return change(workspace, since, principal, model -> Fixes.apply(model, fix), "Fix: " + fix.sentence());
     }
 
@@ -229,7 +242,9 @@ class DeskController {
         }
         var before = DefinitionView.read(PackageWriter.word(sort), body.before());
         long base = before.equals(now.definition()) ? now.revision() : Drafts.ANOTHER;
-        drafts.put(workspaceId, definition.get(), base, Optional.of(before), principal.getName());
+        var comments = read.formatting().comments();
+        drafts.put(
+                workspaceId, definition.get(), Optional.of(comments), base, Optional.of(before), principal.getName());
         return new CodeResult(FindingView.of(read.findings()), views.view(workspaceId, since));
     }
 }

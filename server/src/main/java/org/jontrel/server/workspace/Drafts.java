@@ -18,6 +18,8 @@ import org.jontrel.core.merge.Clash;
 import org.jontrel.core.merge.Merge;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Model;
+import org.jontrel.core.yaml.Comments;
+import org.jontrel.server.release.CommentText;
 import org.jontrel.server.web.Refusal;
 import org.jontrel.site.table.ModelText;
 import org.springframework.stereotype.Service;
@@ -41,12 +43,21 @@ public class Drafts {
     }
 
     /** A definition in a draft; {@code revision} is sent back with an edit so that nothing is overwritten unseen. */
-    public record Drafted(Definition definition, long revision) {}
+    public record Drafted(Definition definition, long revision, Comments comments) {}
 
     /** The whole draft; {@code undo} and {@code redo} name the edits those would touch, or are {@code null}. */
     public record Draft(long revision, List<Drafted> definitions, String undo, String redo) {
         public Model model() {
             return new Model(definitions.stream().map(Drafted::definition).toList());
+        }
+
+        /** The comments of all definitions' files. */
+        public Comments comments() {
+            var all = Comments.NONE;
+            for (var each : definitions) {
+                all = each.comments().isEmpty() ? all : all.with(each.comments());
+            }
+            return all;
         }
 
         Optional<Drafted> find(String id) {
@@ -62,7 +73,7 @@ public class Drafts {
     @Transactional(readOnly = true)
     public Draft get(long workspaceId) {
         var definitions = mapper.definitions(workspaceId).stream()
-                .map(row -> new Drafted(definition(row.content()), row.revision()))
+                .map(row -> new Drafted(definition(row.content()), row.revision(), comments(row.content())))
                 .sorted(Comparator.comparing(drafted -> drafted.definition().name()))
                 .toList();
         return new Draft(
@@ -93,10 +104,23 @@ public class Drafts {
      */
     @Transactional
     public boolean put(long workspaceId, Definition definition, long base, Optional<Definition> before, String by) {
+        return put(workspaceId, definition, Optional.empty(), base, before, by);
+    }
+
+    /** @param comments those of the definition's file, where that was edited; else they stay */
+    @Transactional
+    public boolean put(
+            long workspaceId,
+            Definition definition,
+            Optional<Comments> comments,
+            long base,
+            Optional<Definition> before,
+            String by) {
         mapper.raise(workspaceId);
         var now = mapper.definition(workspaceId, definition.id());
         long revision = now == null ? 0 : now.revision();
-        var content = text(definition);
+        var kept = comments.orElseGet(() -> comments(now == null ? null : now.content()));
+        var content = text(definition, kept);
         if (now != null && now.content().equals(content)) {
             return false;
         }
@@ -122,7 +146,7 @@ public class Drafts {
                 workspaceId,
                 definition.id(),
                 now.content(),
-                text(merged.model().definitions().getFirst()),
+                text(merged.model().definitions().getFirst(), kept),
                 by);
         return true;
     }
@@ -130,19 +154,34 @@ public class Drafts {
     /** Makes a draft what {@code to} is, as one edit; {@code from} is what the caller had seen. */
     @Transactional
     public void change(long workspaceId, Model from, Model to, String title, String by) {
+        change(workspaceId, from, to, Comments.NONE, title, by);
+    }
+
+    /** @param comments of files that come in; those of definitions that have none there stay as they are */
+    @Transactional
+    public void change(long workspaceId, Model from, Model to, Comments comments, String title, String by) {
         mapper.raise(workspaceId);
         var changed = new ArrayList<WorkspaceMapper.EditRow>();
         var ids = new LinkedHashSet<String>();
         from.definitions().forEach(each -> ids.add(each.id()));
         to.definitions().forEach(each -> ids.add(each.id()));
         for (var id : ids) {
-            var was = from.definition(id).map(Drafts::text).orElse(null);
-            var is = to.definition(id).map(Drafts::text).orElse(null);
-            if (Objects.equals(was, is)) {
+            var seen =
+                    from.definition(id).map(each -> text(each, Comments.NONE)).orElse(null);
+            var now = mapper.definition(workspaceId, id);
+            var was = now == null ? null : now.content();
+            var kept = comments(was);
+            var is = to.definition(id)
+                    .map(each -> {
+                        var incoming = CommentText.of(each, comments);
+                        return text(each, incoming.isEmpty() ? kept : incoming);
+                    })
+                    .orElse(null);
+            if (Objects.equals(was, is)
+                    || (Objects.equals(from.definition(id), to.definition(id)) && comments.isEmpty())) {
                 continue;
             }
-            var now = mapper.definition(workspaceId, id);
-            if (!Objects.equals(now == null ? null : now.content(), was)) {
+            if (!Objects.equals(was == null ? null : alone(was), seen)) {
                 throw Refusal.conflict("The draft was changed at the same moment. Try again.", null);
             }
             changed.add(new WorkspaceMapper.EditRow(workspaceId, 0, id, title, "several", was, is, by, true));
@@ -177,9 +216,11 @@ public class Drafts {
 
     /** Puts a whole model in place of an empty draft, as one that cannot be undone. */
     @Transactional
-    public void adopt(long workspaceId, Model model) {
+    public void adopt(long workspaceId, Model model, Comments comments) {
         mapper.raise(workspaceId);
-        model.definitions().forEach(definition -> write(workspaceId, definition.id(), text(definition)));
+        model.definitions()
+                .forEach(definition ->
+                        write(workspaceId, definition.id(), text(definition, CommentText.of(definition, comments))));
     }
 
     @Transactional
@@ -273,7 +314,7 @@ public class Drafts {
 
     private static String title(List<Change> changes) {
         if (changes.isEmpty()) {
-            return "Edit";
+            return "Comments changed";
         }
         var first = Sentences.of(changes.getFirst());
         return cut(changes.size() == 1 ? first : first + " and " + (changes.size() - 1) + " more");
@@ -298,12 +339,25 @@ public class Drafts {
 
     private Definition definition(String content) {
         return read.get(
-                content, text -> ModelText.read("[" + text + "]").definitions().getFirst());
+                alone(content),
+                text -> ModelText.read("[" + text + "]").definitions().getFirst());
     }
 
-    /** One definition, as an element of a model's text. */
-    private static String text(Definition definition) {
+    /** The definition of a content, without its comments. */
+    private static String alone(String content) {
+        int end = content.indexOf('\n');
+        return end < 0 ? content : content.substring(0, end);
+    }
+
+    private static Comments comments(String content) {
+        int end = content == null ? -1 : content.indexOf('\n');
+        return end < 0 ? Comments.NONE : CommentText.read(content.substring(end + 1));
+    }
+
+    /** One definition, as an element of a model's text; its comments in a second line, where it has any. */
+    private static String text(Definition definition, Comments comments) {
         var list = ModelText.write(new Model(List.of(definition)));
-        return list.substring(1, list.length() - 1);
+        var alone = list.substring(1, list.length() - 1);
+        return comments.isEmpty() ? alone : alone + "\n" + CommentText.write(comments);
     }
 }

@@ -11,22 +11,26 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.jontrel.core.check.ModelCheck;
-import org.jontrel.core.code.Identities;
+import org.jontrel.core.code.Formatting;
 import org.jontrel.core.code.Manifest;
 import org.jontrel.core.code.ModelPackage;
-import org.jontrel.core.code.Names;
 import org.jontrel.core.code.PackageFiles;
 import org.jontrel.core.code.PackageReader;
 import org.jontrel.core.code.PackageWriter;
+import org.jontrel.core.code.UnwritableException;
 import org.jontrel.core.compare.Comparison;
 import org.jontrel.core.edit.Needs;
 import org.jontrel.core.finding.Finding;
+import org.jontrel.core.identity.Identities;
+import org.jontrel.core.identity.Names;
 import org.jontrel.core.merge.Clash;
 import org.jontrel.core.merge.Merge;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Ids;
 import org.jontrel.core.model.Model;
+import org.jontrel.core.yaml.Comments;
 import org.jontrel.server.release.ChangeView;
+import org.jontrel.server.release.CommentText;
 import org.jontrel.server.release.Releases;
 import org.jontrel.server.web.FindingView;
 import org.jontrel.server.web.Refusal;
@@ -87,7 +91,12 @@ class ExchangeController {
             Map<String, Object> definition,
 
             @Schema(ref = "#/components/schemas/Definition", description = "What the package has, where both clash")
-            Map<String, Object> theirs) {}
+            Map<String, Object> theirs,
+
+            @Schema(
+                    description =
+                            "Comments of the definition's file, to be sent back when it is taken; absent for none")
+            String comments) {}
 
     @Schema(requiredProperties = {"definitions", "findings"})
     record Incoming(List<IncomingView> definitions, List<FindingView> findings) {}
@@ -101,7 +110,10 @@ class ExchangeController {
             Long revision,
 
             @Schema(ref = "#/components/schemas/Definition") @NotNull
-            Map<String, Object> definition) {}
+            Map<String, Object> definition,
+
+            @Schema(description = "Comments of the definition's file, as they came")
+            String comments) {}
 
     record TakeRequest(@NotNull List<Taken> definitions) {}
 
@@ -162,9 +174,13 @@ class ExchangeController {
         var draft = drafts.get(id);
         var findings = new ArrayList<Finding>();
         var read = new ArrayList<Definition>();
+        var comments = Comments.NONE;
         for (var file : files) {
-            read.addAll(read(file, draft.model(), findings));
+            var incoming = read(file, draft.model(), findings);
+            read.addAll(incoming.definitions());
+            comments = comments.with(incoming.comments());
         }
+        var allComments = comments;
         if (Finding.blocks(findings)) {
             throw Refusal.invalid("This cannot be read, and nothing was changed.", findings);
         }
@@ -176,12 +192,14 @@ class ExchangeController {
         var names = new Names(together);
         return new Incoming(
                 read.stream()
-                        .map(each -> incoming(released, draft, names.toIds(each)))
+                        .map(each -> incoming(released, draft, names.toIds(each), CommentText.of(each, allComments)))
                         .toList(),
                 FindingView.of(findings));
     }
 
-    private List<Definition> read(MultipartFile file, Model draft, List<Finding> findings) throws IOException {
+    private record Read(List<Definition> definitions, Comments comments) {}
+
+    private Read read(MultipartFile file, Model draft, List<Finding> findings) throws IOException {
         var bytes = file.getBytes();
         var name = Optional.ofNullable(file.getOriginalFilename()).orElse("file");
         boolean zip = bytes.length > 1 && bytes[0] == 'P' && bytes[1] == 'K';
@@ -190,13 +208,16 @@ class ExchangeController {
                 ? PackageReader.read(PackageFiles.zip(bytes, before), before)
                 : PackageReader.single(name, bytes, List.of());
         findings.addAll(result.findings());
-        return result.content()
-                .map(content -> new Identities(draft, ids).complete(content.model(), result.was()))
-                .map(model -> List.<Definition>copyOf(model.definitions()))
-                .orElse(List.of());
+        if (result.content().isEmpty()) {
+            return new Read(List.of(), Comments.NONE);
+        }
+        var identities = new Identities(draft, ids);
+        var model = identities.complete(result.content().get().model(), result.was());
+        return new Read(
+                List.copyOf(model.definitions()), result.formatting().comments().renamed(identities.given()));
     }
 
-    private static IncomingView incoming(Model released, Drafts.Draft drafted, Definition theirs) {
+    private static IncomingView incoming(Model released, Drafts.Draft drafted, Definition theirs, Comments comments) {
         var draft = drafted.model();
         var base = only(released.definition(theirs.id()));
         var ours = only(draft.definition(theirs.id()));
@@ -216,7 +237,8 @@ class ExchangeController {
                 clashes ? merged.clashes().stream().map(Clash::sentence).toList() : List.of(),
                 drafted.find(theirs.id()).map(Drafts.Drafted::revision).orElse(0L),
                 PackageWriter.tree(kept),
-                clashes ? PackageWriter.tree(theirs) : null);
+                clashes ? PackageWriter.tree(theirs) : null,
+                comments.isEmpty() ? null : CommentText.write(comments));
     }
 
     private static Model only(Optional<? extends Definition> definition) {
@@ -250,6 +272,7 @@ class ExchangeController {
         var draft = drafts.get(workspaceId);
         var before = draft.model();
         var after = before;
+        var comments = Comments.NONE;
         for (var taken : body.definitions()) {
             var definition = DefinitionView.read(taken.sort(), taken.definition());
             long now = draft.find(definition.id()).map(Drafts.Drafted::revision).orElse(0L);
@@ -260,12 +283,29 @@ class ExchangeController {
                         null);
             }
             after = after.with(definition);
+            comments = comments.with(comments(taken));
         }
         var title = body.definitions().size() == 1
                 ? "1 definition taken in"
                 : body.definitions().size() + " definitions taken in";
-        drafts.change(workspaceId, before, after, title, principal.getName());
+        drafts.change(workspaceId, before, after, comments, title, principal.getName());
         return views.view(workspaceId, since);
+    }
+
+    private static byte[] zip(ModelPackage content, Comments comments) {
+        try {
+            return PackageFiles.toZip(PackageWriter.write(content, Formatting.of(comments), Map.of()));
+        } catch (UnwritableException e) {
+            throw Refusal.invalid("These definitions cannot have a file each, so there is no package.", e.findings());
+        }
+    }
+
+    private static Comments comments(Taken taken) {
+        try {
+            return CommentText.read(taken.comments());
+        } catch (tools.jackson.core.JacksonException _) {
+            throw Refusal.invalid("These are no comments. Send them back as they came, or leave them out.", List.of());
+        }
     }
 
     /** The draft, or chosen definitions of it with all they need, as a package. */
@@ -273,7 +313,8 @@ class ExchangeController {
     ResponseEntity<byte[]> export(
             @PathVariable String workspace, @RequestParam(defaultValue = "") List<String> only, Principal principal) {
         var found = workspaces.get(workspace);
-        var model = drafts.get(found.id()).model();
+        var draft = drafts.get(found.id());
+        var model = draft.model();
         var chosen = only.isEmpty() ? model : Needs.of(model, only);
         var next = Comparison.of(released(found.id()), model)
                 .nextVersion(releases.latest(found.id())
@@ -286,7 +327,7 @@ class ExchangeController {
                 List.of(principal.getName()),
                 "",
                 "A draft, not released.");
-        var zip = PackageFiles.toZip(PackageWriter.write(new ModelPackage(manifest, chosen, List.of())));
+        var zip = zip(new ModelPackage(manifest, chosen, List.of()), draft.comments());
         boolean sound = !Finding.blocks(ModelCheck.check(chosen));
         var name = found.path() + (only.isEmpty() ? "" : "-part") + "-draft" + (sound ? "" : "-with-problems") + ".zip";
         return ResponseEntity.ok()

@@ -10,11 +10,11 @@ import java.time.Instant;
 import java.util.List;
 import org.jontrel.core.check.ModelCheck;
 import org.jontrel.core.code.Decision;
-import org.jontrel.core.code.Identities;
 import org.jontrel.core.code.PackageFiles;
 import org.jontrel.core.code.PackageReader;
 import org.jontrel.core.compare.Comparison;
 import org.jontrel.core.finding.Finding;
+import org.jontrel.core.identity.Identities;
 import org.jontrel.core.model.Ids;
 import org.jontrel.core.model.Model;
 import org.jontrel.server.release.ChangeView;
@@ -128,7 +128,9 @@ class WorkspaceController {
         var content = read.content()
                 .orElseThrow(
                         () -> Refusal.invalid("The package cannot be read, and nothing was changed.", read.findings()));
-        var model = new Identities(Model.EMPTY, ids).complete(content.model());
+        var identities = new Identities(Model.EMPTY, ids);
+        var model = identities.complete(content.model(), read.was());
+        var comments = read.formatting().comments().renamed(identities.given());
         var problems = ModelCheck.check(model);
         if (Finding.blocks(problems)) {
             throw Refusal.invalid("The package's definitions have problems, and nothing was changed.", problems);
@@ -136,8 +138,8 @@ class WorkspaceController {
         var manifest = content.manifest();
         var named = !title.isBlank() ? title : manifest.title().isBlank() ? manifest.name() : manifest.title();
         var workspace = workspaces.create(named);
-        drafts.adopt(workspace.id(), model);
-        releases.adopt(workspace.id(), content, model, principal.getName());
+        drafts.adopt(workspace.id(), model, comments);
+        releases.adopt(workspace.id(), content, model, comments, principal.getName());
         return new Imported(view(workspace), FindingView.of(read.findings()));
     }
 
@@ -182,9 +184,11 @@ class WorkspaceController {
     @ResponseStatus(HttpStatus.CREATED)
     ReleaseView release(@PathVariable String workspace, @Valid @RequestBody NewRelease body, Principal principal) {
         var id = workspaces.get(workspace).id();
-        var model = drafts.get(id).model();
-        var changes = releases.changes(id, model);
-        return view(releases.release(id, body.version(), body.notes(), model, principal.getName()), changes);
+        var draft = drafts.get(id);
+        var changes = releases.changes(id, draft.model());
+        var made = releases.release(
+                id, body.version(), body.notes(), draft.model(), draft.comments(), principal.getName());
+        return view(made, changes);
     }
 
     @GetMapping(path = "/{workspace}/releases/{version}/package", produces = "application/zip")

@@ -1,7 +1,8 @@
-package org.jontrel.core.code;
+package org.jontrel.core.yaml;
 
 import java.io.StringWriter;
 import java.util.ArrayList;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -18,17 +19,49 @@ import org.snakeyaml.engine.v2.nodes.ScalarNode;
 import org.snakeyaml.engine.v2.nodes.SequenceNode;
 import org.snakeyaml.engine.v2.nodes.Tag;
 
-/** The one way a tree is written: the same tree gives the same bytes. Short things stand on one line. */
-final class YamlWriter {
+/**
+ * The one way a tree is written: the same tree with the same comments gives the same bytes. Short things stand on one line
+ * unless a comment stands within.
+ */
+public final class YamlWriter {
     private static final int LINE = 150;
 
-    /** Words and shapes that some reader of YAML, old or new, takes for more than text. */
-    private static final Pattern AMBIGUOUS = Pattern.compile(
-            "(?i)y|n|yes|no|on|off|true|false|null|~|[-+.]?[0-9][0-9_.,:eExXoO+-]*|\\.inf|\\.nan|[0-9]{4}-[0-9].*");
+    /**
+     * What some reader of YAML, 1.1 or 1.2, takes for more than text: words for yes and no, nothing, the merge and value
+     * keys, numbers of all bases with underscores, numbers to the base of 60, times, dates.
+     */
+    private static final Pattern AMBIGUOUS = Pattern.compile("(?i)y|n|yes|no|on|off|true|false|null|~|=|<<"
+            + "|[-+]?0[bo]?[0-7_]+|[-+]?0x[0-9a-f_]+"
+            + "|[-+]?[0-9][0-9_.,:ex+-]*[0-9_.]?|[-+]?\\.[0-9_][0-9_.e+-]*|[-+.][0-9_.:e+-]*"
+            + "|[-+]?\\.inf|\\.nan|[0-9]{4}-[0-9].*");
 
-    private YamlWriter() {}
+    private final Comments comments;
+    private final Map<Object, String> things;
+    private final String file;
 
-    static String write(Object tree) {
+    private YamlWriter(Comments comments, Map<Object, String> things, String file) {
+        this.comments = comments;
+        this.things = things;
+        this.file = file;
+    }
+
+    public static String write(Object tree) {
+        return write(tree, Comments.NONE, new IdentityHashMap<>(), "");
+    }
+
+    /**
+     * @param comments what is to stand at the things of this file
+     * @param things the ids of things, by the very trees within this one
+     * @param file the name under which comments are kept that belong to no thing
+     */
+    public static String write(Object tree, Comments comments, Map<Object, String> things, String file) {
+        boolean plain = comments.isEmpty();
+        var writer = new YamlWriter(comments, things, file);
+        var text = emitted(writer.node(tree, new TreeWalk.At(file, Comments.ITSELF), new TreeWalk(things), true));
+        return plain ? text : CommentWriter.insert(text, tree, comments, things, file);
+    }
+
+    private static String emitted(Node node) {
         var settings = DumpSettings.builder()
                 .setIndent(2)
                 .setIndicatorIndent(2)
@@ -37,7 +70,7 @@ final class YamlWriter {
                 .setSplitLines(false)
                 .build();
         var out = new StringWriter();
-        new Dump(settings).dumpNode(node(tree, 0), new StreamDataWriter() {
+        new Dump(settings).dumpNode(node, new StreamDataWriter() {
             @Override
             public void write(String text) {
                 out.write(text);
@@ -51,16 +84,21 @@ final class YamlWriter {
         return out.toString();
     }
 
-    private static Node node(Object tree, int depth) {
+    private Node node(Object tree, TreeWalk.At at, TreeWalk walk, boolean outermost) {
+        var own = walk.enter(tree, at);
         return switch (tree) {
             case Map<?, ?> map -> {
+                boolean line = !outermost && fits(map) && quiet(map, own);
                 var tuples = new ArrayList<NodeTuple>();
-                map.forEach((name, value) -> tuples.add(new NodeTuple(node(name, depth), node(value, depth + 1))));
-                yield new MappingNode(Tag.MAP, tuples, depth > 0 && fits(map) ? FlowStyle.FLOW : FlowStyle.BLOCK);
+                map.forEach((name, value) -> tuples.add(new NodeTuple(
+                        text((String) name), node(value, walk.property(own, (String) name, value), walk, false))));
+                yield new MappingNode(Tag.MAP, tuples, line ? FlowStyle.FLOW : FlowStyle.BLOCK);
             }
             case List<?> list -> {
-                var items = list.stream().map(item -> node(item, depth + 1)).toList();
-                yield new SequenceNode(Tag.SEQ, items, fits(list) && plain(list) ? FlowStyle.FLOW : FlowStyle.BLOCK);
+                boolean line = fits(list) && plain(list) && quiet(list, own);
+                var items = new ArrayList<Node>();
+                list.forEach(item -> items.add(node(item, walk.item(own, item), walk, false)));
+                yield new SequenceNode(Tag.SEQ, items, line ? FlowStyle.FLOW : FlowStyle.BLOCK);
             }
             case Boolean flag -> new ScalarNode(Tag.BOOL, flag.toString(), ScalarStyle.PLAIN);
             case Integer whole -> new ScalarNode(Tag.INT, whole.toString(), ScalarStyle.PLAIN);
@@ -68,6 +106,22 @@ final class YamlWriter {
                 new ScalarNode(number.scale() <= 0 ? Tag.INT : Tag.FLOAT, number.toPlainString(), ScalarStyle.PLAIN);
             default -> text(String.valueOf(tree));
         };
+    }
+
+    /** Whether no comment stands within, so that all of it may stand on one line. */
+    private boolean quiet(Object tree, TreeWalk.At own) {
+        if (comments.isEmpty()) {
+            return true;
+        }
+        // what stands above the value of a property, and not above its name, stands within
+        if (own.way().endsWith("/")
+                && !comments.at(own.thing(), own.way()).above().isEmpty()) {
+            return false;
+        }
+        var within = new TreeWalk(things);
+        return within.all(tree, own).stream()
+                .filter(at -> !at.equals(own))
+                .allMatch(at -> comments.at(at.thing(), at.way()).isEmpty());
     }
 
     private static ScalarNode text(String text) {

@@ -1,4 +1,4 @@
-package org.jontrel.core.code;
+package org.jontrel.core.identity;
 
 import java.util.ArrayList;
 import java.util.HashMap;

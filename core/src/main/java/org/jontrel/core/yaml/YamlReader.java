@@ -1,4 +1,4 @@
-package org.jontrel.core.code;
+package org.jontrel.core.yaml;
 
 import java.nio.ByteBuffer;
 import java.nio.charset.CharacterCodingException;
@@ -8,6 +8,8 @@ import java.util.ArrayList;
 import java.util.Iterator;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Pattern;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
@@ -29,7 +31,16 @@ import org.snakeyaml.engine.v2.exceptions.MarkedYamlEngineException;
 import org.snakeyaml.engine.v2.exceptions.YamlEngineException;
 
 /** Bytes of one file (YAML 1.2, of which JSON is a part) to nodes, within {@link Limits}; never throws on content. */
-final class YamlReader {
+public final class YamlReader {
+    /** A line with which version control marks two sides of a merge. */
+    private static final Pattern MARKER = Pattern.compile("(?m)^(<{7} |={7}$|>{7} )");
+
+    /** How the parser says that the file ended too early. */
+    private static final Pattern END = Pattern.compile("end of stream|stream end");
+
+    /** The words of YAML 1.2 for nothing. */
+    private static final Set<String> NOTHING = Set.of("", "~", "null", "Null", "NULL");
+
     private final String file;
     private final List<Finding> findings;
     private int nodes;
@@ -41,7 +52,7 @@ final class YamlReader {
     }
 
     /** The one document of the file, or empty with at least one finding added. */
-    static Optional<Node> read(String file, byte[] bytes, List<Finding> findings) {
+    public static Optional<Node> read(String file, byte[] bytes, List<Finding> findings) {
         if (bytes.length > Limits.FILE_BYTES) {
             findings.add(Finding.of(Code.FILE_TOO_LARGE, Place.file(file), file, bytes.length, Limits.FILE_BYTES));
             return Optional.empty();
@@ -89,8 +100,7 @@ final class YamlReader {
             findings.add(refused.finding);
             return Optional.empty();
         } catch (MarkedYamlEngineException e) {
-            var mark = e.getProblemMark().or(e::getContextMark);
-            findings.add(Finding.of(Code.SYNTAX, place(mark), e.getProblem()));
+            findings.add(broken(e, text));
             return Optional.empty();
         } catch (YamlEngineException | java.util.NoSuchElementException e) {
             var message = String.valueOf(e.getMessage()).lines().findFirst().orElse("");
@@ -99,7 +109,31 @@ final class YamlReader {
         }
     }
 
+    /** What does not end is told where it begins: the end of the file helps nobody to find it. */
+    private Finding broken(MarkedYamlEngineException e, String text) {
+        var marker = MARKER.matcher(text);
+        if (marker.find()) {
+            int line = (int) text.substring(0, marker.start()).lines().count() + 1;
+            return Finding.of(Code.MERGE_MARKERS, Place.in(file, line, 1));
+        }
+        boolean unclosed = e.getProblem() != null && END.matcher(e.getProblem()).find();
+        if (unclosed && e.getContextMark().isPresent()) {
+            return Finding.of(Code.NOT_CLOSED, place(e.getContextMark()));
+        }
+        return Finding.of(Code.SYNTAX, place(e.getProblemMark().or(e::getContextMark)), e.getProblem());
+    }
+
     private Node node(Event event, int depth) {
+        count(event, depth);
+        return switch (event) {
+            case ScalarEvent scalar -> scalar(scalar);
+            case SequenceStartEvent start -> sequence(start, depth);
+            case MappingStartEvent start -> mapping(start, depth);
+            default -> throw refused(Code.SYNTAX, event, "a value was expected");
+        };
+    }
+
+    private void count(Event event, int depth) {
         if (depth > Limits.DEPTH) {
             throw refused(Code.TOO_DEEP, event, Limits.DEPTH);
         }
@@ -110,32 +144,35 @@ final class YamlReader {
                 || event instanceof NodeEvent named && named.getAnchor().isPresent()) {
             throw refused(Code.ALIAS_USED, event);
         }
-        return switch (event) {
-            case ScalarEvent scalar -> scalar(scalar);
-            case SequenceStartEvent start -> {
-                var items = new ArrayList<Node>();
-                for (var next = events.next(); !(next instanceof SequenceEndEvent); next = events.next()) {
-                    items.add(node(next, depth + 1));
-                }
-                yield new Node.Sequence(items, line(start), column(start));
-            }
-            case MappingStartEvent start -> mapping(start, depth);
-            default -> throw refused(Code.SYNTAX, event, "a value was expected");
-        };
+    }
+
+    private Node sequence(SequenceStartEvent start, int depth) {
+        var items = new ArrayList<Node>();
+        for (var next = events.next(); !(next instanceof SequenceEndEvent); next = events.next()) {
+            items.add(node(next, depth + 1));
+        }
+        return new Node.Sequence(items, line(start), column(start));
     }
 
     private Node mapping(MappingStartEvent start, int depth) {
         var entries = new ArrayList<Node.Entry>();
         for (var next = events.next(); !(next instanceof MappingEndEvent); next = events.next()) {
-            if (!(node(next, depth + 1) instanceof Node.Scalar name)) {
+            if (!(next instanceof ScalarEvent name)) {
+                node(next, depth + 1);
                 throw refused(Code.SYNTAX, next, "a property's name must be a single word");
             }
-            entries.add(new Node.Entry(name, node(events.next(), depth + 1)));
+            count(next, depth + 1);
+            entries.add(new Node.Entry(word(name), node(events.next(), depth + 1)));
         }
         return new Node.Mapping(entries, line(start), column(start));
     }
 
-    private static Node.Scalar scalar(ScalarEvent event) {
+    private static Node scalar(ScalarEvent event) {
+        boolean plain = event.getScalarStyle() == ScalarStyle.PLAIN;
+        return plain && NOTHING.contains(event.getValue()) ? new Node.Nothing(line(event), column(event)) : word(event);
+    }
+
+    private static Node.Scalar word(ScalarEvent event) {
         return new Node.Scalar(
                 event.getValue(), event.getScalarStyle() == ScalarStyle.PLAIN, line(event), column(event));
     }
