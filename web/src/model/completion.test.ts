@@ -12,9 +12,9 @@ const root: Schema = {
   },
   $defs: {
     field: {
-      oneOf: [
-        { properties: { kind: { const: 'text' }, pattern: {} } },
-        { properties: { kind: { const: 'number' }, unit: {}, shown: { enum: ['box', 'slider'] } } },
+      allOf: [
+        { then: { properties: { kind: { const: 'text' }, pattern: {} } } },
+        { then: { properties: { kind: { const: 'number' }, unit: {}, shown: { enum: ['box', 'slider'] } } } },
       ],
     },
   },

@@ -10,6 +10,7 @@ export interface Schema {
   properties?: Record<string, Schema>;
   oneOf?: Schema[];
   anyOf?: Schema[];
+  allOf?: { then?: Schema }[];
 }
 
 export interface Word {
@@ -23,7 +24,9 @@ function resolved(schema: Schema, root: Schema): Schema[] {
     const target = root.$defs?.[schema.$ref.replace('#/$defs/', '')];
     return target ? resolved(target, root) : [];
   }
-  const several = schema.oneOf ?? schema.anyOf;
+  // what a thing can be is told in branches, each for one word or property
+  const branches = schema.allOf?.flatMap((each) => each.then ?? []);
+  const several = branches ?? schema.oneOf ?? schema.anyOf;
   return several ? several.flatMap((each) => resolved(each, root)) : [schema];
 }
 

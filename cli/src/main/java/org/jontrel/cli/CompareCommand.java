@@ -15,6 +15,7 @@ import org.jontrel.core.compare.Sentences;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.identity.Alignment;
 import org.jontrel.core.model.Ids;
+import org.jontrel.core.yaml.NodeCache;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
@@ -48,8 +49,9 @@ final class CompareCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws IOException {
-        var first = Source.read(before);
-        var second = Source.read(after);
+        var cache = new NodeCache();
+        var first = Source.read(before, cache);
+        var second = Source.read(after, cache);
         if (first.content().isEmpty() || second.content().isEmpty()) {
             return unreadable(first, second);
         }

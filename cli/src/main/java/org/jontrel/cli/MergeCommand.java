@@ -13,6 +13,7 @@ import org.jontrel.core.finding.Severity;
 import org.jontrel.core.merge.Clash;
 import org.jontrel.core.merge.PackageMerge;
 import org.jontrel.core.model.Ids;
+import org.jontrel.core.yaml.NodeCache;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
@@ -68,9 +69,10 @@ final class MergeCommand implements Callable<Integer> {
     }
 
     private int packages() throws IOException {
-        var before = read(base);
-        var here = read(ours);
-        var there = read(theirs);
+        var cache = new NodeCache();
+        var before = read(base, cache);
+        var here = read(ours, cache);
+        var there = read(theirs, cache);
         if (before.content().isEmpty()
                 || here.content().isEmpty()
                 || there.content().isEmpty()) {
@@ -143,8 +145,8 @@ final class MergeCommand implements Callable<Integer> {
         return Files.exists(a) && Files.exists(b) && Files.isSameFile(a, b);
     }
 
-    private Source read(String path) throws IOException {
-        var source = Source.read(path);
+    private Source read(String path, NodeCache cache) throws IOException {
+        var source = Source.read(path, cache);
         tell(path, source);
         return source;
     }

@@ -14,6 +14,7 @@ import org.jontrel.core.code.PackageFiles;
 import org.jontrel.core.code.PackageReader;
 import org.jontrel.core.code.PackageWriter;
 import org.jontrel.core.finding.Finding;
+import org.jontrel.core.yaml.NodeCache;
 
 /**
  * What a PATH on the command line names: a folder, a zip, a single file of one definition, or {@code -} for such a
@@ -33,6 +34,11 @@ record Source(Sort sort, PackageReader.Result read, SortedMap<String, byte[]> fi
 
     /** @throws IOException with a sentence for people where the path cannot be read */
     static Source read(String path) throws IOException {
+        return read(path, new NodeCache());
+    }
+
+    /** @param cache has the files of other packages that were read before */
+    static Source read(String path, NodeCache cache) throws IOException {
         if (path.equals(STANDARD)) {
             var bytes = System.in.readAllBytes();
             return isZip(bytes) ? zip(bytes) : file("standard input", bytes);
@@ -46,7 +52,7 @@ record Source(Sort sort, PackageReader.Result read, SortedMap<String, byte[]> fi
             FolderWriter.recover(at);
             var findings = new ArrayList<Finding>();
             var files = PackageFiles.read(at, findings);
-            return new Source(Sort.FOLDER, PackageReader.read(files, findings), files);
+            return new Source(Sort.FOLDER, PackageReader.read(files, findings, cache), files);
         }
         if (path.endsWith(".zip") || isZip(at)) {
             var findings = new ArrayList<Finding>();

@@ -3,12 +3,15 @@ package org.jontrel.describe;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.jontrel.core.code.PackageWriter;
+import org.jontrel.core.compare.Advice;
+import org.jontrel.core.compare.Effect;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
@@ -23,6 +26,9 @@ public final class FormatPages {
             Set.of("id", "key", "label", "kind", "help", "required", "default", "width", "show_when", "api", "was");
 
     private final Map<String, String> examples;
+
+    /** Schemas of values, which have no section of their own in the pages of files. */
+    private static final Set<String> VALUES = Set.of("field", "condition", "text", "number", "time", "moment");
 
     private FormatPages(Map<String, String> examples) {
         this.examples = examples;
@@ -46,6 +52,7 @@ public final class FormatPages {
         pages.put("fields.md", fields(map(shared, "field")));
         pages.put("conditions.md", conditions(map(shared, "condition")));
         pages.put("findings.md", findings());
+        pages.put("changes.md", changes());
         return pages;
     }
 
@@ -84,7 +91,7 @@ public final class FormatPages {
         inline(schema, nested);
         nested.forEach((title, each) -> section(page, title, each));
         map(schema, "$defs").forEach((title, each) -> {
-            if (!title.equals("field") && !title.equals("condition")) {
+            if (!VALUES.contains(title)) {
                 section(page, title, cast(each));
             }
         });
@@ -146,6 +153,8 @@ public final class FormatPages {
             return switch (target) {
                 case "field" -> "[field](fields.md)";
                 case "condition" -> "[condition](conditions.md)";
+                case "text", "number", "time" -> target;
+                case "moment" -> "moment in UTC";
                 default -> "[" + target + "](#" + target + ")";
             };
         }
@@ -154,6 +163,11 @@ public final class FormatPages {
         }
         if (schema.containsKey("const")) {
             return "`" + schema.get("const") + "`";
+        }
+        if (schema.get("allOf") instanceof List<?> branches) {
+            return branches.stream()
+                    .map(each -> holds(name, map(cast(each), "then")))
+                    .collect(Collectors.joining(" or "));
         }
         for (var alternatives : List.of("anyOf", "oneOf")) {
             if (schema.get(alternatives) instanceof List<?> several) {
@@ -204,8 +218,8 @@ public final class FormatPages {
 
     private static Map<String, Map<String, Object>> kinds(Map<String, Object> schema) {
         var kinds = new LinkedHashMap<String, Map<String, Object>>();
-        for (var each : (List<?>) schema.get("oneOf")) {
-            var kind = cast(each);
+        for (var each : (List<?>) schema.get("allOf")) {
+            var kind = map(cast(each), "then");
             kinds.put((String) map(map(kind, "properties"), "kind").get("const"), kind);
         }
         return kinds;
@@ -229,8 +243,9 @@ public final class FormatPages {
                 "state", "the record is in this state",
                 "field", "the field, beside this one or around it, compares so; a field hidden itself has no value",
                 "taxonomy", "the record's terms compare so");
-        for (var each : (List<?>) schema.get("oneOf")) {
-            var properties = new ArrayList<>(map(cast(each), "properties").keySet());
+        for (var each : (List<?>) schema.get("allOf")) {
+            var properties =
+                    new ArrayList<>(map(map(cast(each), "then"), "properties").keySet());
             var form = properties.removeFirst();
             page.append("| `")
                     .append(form)
@@ -283,6 +298,40 @@ public final class FormatPages {
                     .append(" |\n");
         }
         return page.toString();
+    }
+
+    private static String changes() {
+        var page = new StringBuilder("""
+                # Changes
+
+                What a change between two releases does, how far it goes, and which part of the version number it advises to
+                raise: for those who read the content API, for those who read pages, and for those who write records, by
+                hand or by program. The advice for a release is the worst of all its changes for anybody.
+
+                | | what changes | reaches | API readers | page readers | writers | advice |
+                |---|---|---|---|---|---|---|
+                """);
+        for (var effect : Effect.values()) {
+            page.append("| `")
+                    .append(effect)
+                    .append("` | ")
+                    .append(effect.about())
+                    .append(" | ")
+                    .append(effect.reach().stream().map(FormatPages::lower).collect(Collectors.joining(", ")));
+            for (var advice : List.of(effect.apiReaders(), effect.pageReaders(), effect.writers(), effect.advice())) {
+                page.append(" | ").append(advice == Advice.MAJOR ? "**major**" : lower(advice));
+            }
+            page.append(" |\n");
+        }
+        return page.append("""
+
+                What a layout or listing mentions reaches `layouts` too. What a package says of itself (its name, its title,
+                what it requires) is told by `./jontrel compare` and advises nothing.
+                """).toString();
+    }
+
+    private static String lower(Enum<?> word) {
+        return word.name().toLowerCase(Locale.ROOT);
     }
 
     private static Map<String, Object> map(Map<String, Object> schema, String name) {

@@ -98,8 +98,8 @@ final class KindWords {
         return switch (property.sense()) {
             case LOWER_BOUND, UPPER_BOUND, RULE, ALLOWED, ALLOWED_OR_ALL ->
                 !property.isDefault(kind) && !property.name().equals("to");
-            case WORDING -> property.name().equals("unit") && !property.isDefault(kind);
-            case IDENTITY, PARTS, NAME, FORM, BEHAVIOUR, ADDRESS, PERMISSION, STRUCTURE -> false;
+            case MEANING -> !property.isDefault(kind);
+            case IDENTITY, PARTS, NAME, WORDING, FORM, BEHAVIOUR, ADDRESS, API_ADDRESS, PERMISSION, STRUCTURE -> false;
         };
     }
 

@@ -319,6 +319,82 @@ public class DeskApiTest {
         assertEquals(names, List.of("package.yaml", "taxonomies/origin.yaml", "types/person.yaml", "types/trip.yaml"));
     }
 
+    /** The files of a package by name, as texts. */
+    private Map<String, String> packaged(String path) throws Exception {
+        var zip = anna.http.send(
+                HttpRequest.newBuilder(URI.create(address + path)).build(), HttpResponse.BodyHandlers.ofByteArray());
+        assertEquals(zip.statusCode(), 200);
+        var texts = new LinkedHashMap<String, String>();
+        try (var in = new ZipInputStream(new ByteArrayInputStream(zip.body()), StandardCharsets.UTF_8)) {
+            for (var entry = in.getNextEntry(); entry != null; entry = in.getNextEntry()) {
+                texts.put(entry.getName(), new String(in.readAllBytes(), StandardCharsets.UTF_8));
+            }
+        }
+        return texts;
+    }
+
+    @Test
+    public void commentsComeInStayAndGoOut() throws Exception {
+        var text =
+                "# agreed with the client\nkey: pier\nsingular: Pier\nplural: Piers\npath: piers\n\n# sizes\ngroups:\n"
+                        + "  - title: Size\n    fields:\n      # how far out\n      - {key: reach, label: Reach, kind: number} # metres\n";
+        var incoming = incoming(Map.of("pier.yaml", text)).at("/definitions/0");
+        assertEquals(incoming.get("state").asString(), "new");
+        var taken = new LinkedHashMap<String, Object>(taken(incoming));
+        taken.put("comments", incoming.get("comments").asString());
+        anna.ok("POST", DRAFT + "/take", Map.of("definitions", List.of(taken)));
+        var id = incoming.get("id").asString();
+        var export = DRAFT + "/package?only=" + id;
+        var withoutIds = packaged(export)
+                .get("types/pier.yaml")
+                .replaceAll("(?m)^( *-? ?)id: [a-z0-9]+\n *", "$1")
+                .replaceAll("id: [a-z0-9]+, ", "");
+        assertEquals(withoutIds.replace("# agreed with the client\nkey", "# agreed with the client\nkey"), text);
+
+        // an edit in the form leaves them, and a field that moves takes its own along
+        var view = view(draft(0), "pier");
+        var edited = tree(view);
+        edited.put("description", "Into the sea.");
+        put(view, edited);
+        assertTrue(packaged(export).get("types/pier.yaml").contains("      # how far out\n      - {id: "));
+
+        // the code is shown with them, and what is written there is kept
+        var proof = Map.of("sort", "type", "definition", tree(view(draft(0), "pier")), "values", Map.of());
+        var code = anna.ok("POST", "/api/proof/seeds", proof).get("code").asString();
+        assertTrue(code.contains("# how far out") && code.contains("# metres"), code);
+        var changed = code.replace("# how far out", "# from the shore").replace("Into the sea.", "Into the water.");
+        anna.ok(
+                "POST",
+                DRAFT + "/definitions/" + id + "/code",
+                Map.of("text", changed, "before", tree(view(draft(0), "pier"))));
+        assertEquals(
+                anna.ok(
+                                "POST",
+                                "/api/proof/seeds",
+                                Map.of("sort", "type", "definition", tree(view(draft(0), "pier")), "values", Map.of()))
+                        .get("code")
+                        .asString(),
+                changed);
+        anna.ok("POST", DRAFT + "/undo", null);
+        assertTrue(packaged(export).get("types/pier.yaml").contains("# how far out"));
+        anna.ok("POST", DRAFT + "/redo", null);
+
+        // a release has them, and so has a workspace that is made of it
+        anna.ok("POST", "/api/workspaces/seeds/releases", Map.of("version", "9.0.0", "notes", ""));
+        var released = packaged("/api/workspaces/seeds/releases/9.0.0/package");
+        assertTrue(released.get("types/pier.yaml").contains("# from the shore"), released.get("types/pier.yaml"));
+        assertTrue(anna.send("POST", DRAFT + "/take", Map.of("definitions", List.of(broken(taken))))
+                .body()
+                .contains("These are no comments"));
+    }
+
+    private static Map<String, Object> broken(Map<String, Object> taken) {
+        var broken = new LinkedHashMap<>(taken);
+        broken.put("comments", "{[");
+        broken.remove("revision");
+        return broken;
+    }
+
     @Test
     public void manyWindowsBeatAtOnceAndSeeOneAnother() throws Exception {
         try (var threads = Executors.newFixedThreadPool(8)) {

@@ -25,7 +25,9 @@ final class FormattingReader {
     Formatting read() {
         read.content().ifPresent(content -> {
             var names = new Names(read.around().orElse(content.model()));
-            content.model().definitions().forEach(definition -> definition(names.toKeys(definition)));
+            content.model().definitions().stream()
+                    .filter(definition -> mayHaveComments(definition.id()))
+                    .forEach(definition -> definition(names.toKeys(definition)));
             file(PackageReader.MANIFEST, PackageReader.MANIFEST, PackageShapes.MANIFEST, content.manifest());
             content.migrations()
                     .forEach(each -> file(
@@ -35,6 +37,11 @@ final class FormattingReader {
                             each));
         });
         return new Formatting(comments, read.names(), crlf());
+    }
+
+    private boolean mayHaveComments(String id) {
+        var bytes = read.files().get(read.names().getOrDefault(id, ""));
+        return bytes != null && CommentReader.mayHaveComments(bytes);
     }
 
     private <D extends Definition> void definition(D definition) {

@@ -30,6 +30,11 @@ public final class PackageFileWriter {
 
     /** @throws UnwritableException where definitions cannot have a file each */
     SortedMap<String, byte[]> definitions(Model model) {
+        return definitions(model, Map.of());
+    }
+
+    /** @param known files that need not be written anew, by their names */
+    SortedMap<String, byte[]> definitions(Model model, Map<String, byte[]> known) {
         var problems = FileNames.problems(model).stream()
                 .filter(problem ->
                         !formatting.names().containsKey(problem.place().definition()))
@@ -40,7 +45,8 @@ public final class PackageFileWriter {
         var files = new TreeMap<String, byte[]>();
         for (var definition : new Names(model).toKeys().definitions()) {
             var name = name(definition);
-            if (files.put(name, end(name, text(definition))) != null) {
+            var bytes = known.get(name);
+            if (files.put(name, bytes == null ? end(name, text(definition)) : bytes) != null) {
                 throw new UnwritableException(List.of(Finding.of(
                         Code.ID_TWICE,
                         Place.definition(definition.id(), "id"),

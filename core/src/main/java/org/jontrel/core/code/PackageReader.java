@@ -27,7 +27,7 @@ import org.jontrel.core.shape.Node;
 import org.jontrel.core.shape.Reading;
 import org.jontrel.core.shape.Shape;
 import org.jontrel.core.shape.Shapes;
-import org.jontrel.core.yaml.YamlReader;
+import org.jontrel.core.yaml.NodeCache;
 import org.semver4j.Semver;
 
 /** Files to a package: strict, all problems at once, each with its place. */
@@ -45,9 +45,15 @@ public final class PackageReader {
     private final List<Definition> definitions = new ArrayList<>();
     private final List<Migration> migrations = new ArrayList<>();
     private final Map<String, String> names = new LinkedHashMap<>();
+    private final NodeCache cache;
     private int format = 1;
 
     private PackageReader(SortedMap<String, byte[]> files, List<Finding> findings) {
+        this(files, findings, new NodeCache());
+    }
+
+    private PackageReader(SortedMap<String, byte[]> files, List<Finding> findings, NodeCache cache) {
+        this.cache = cache;
         this.files = files;
         this.findings = findings;
         this.reading = new Reading(findings);
@@ -112,11 +118,14 @@ public final class PackageReader {
 
     /** @param before what reading the folder or archive itself had to say */
     public static Result read(SortedMap<String, byte[]> files, List<Finding> before) {
+        return read(files, before, new NodeCache());
+    }
+
+    /** @param cache has the files of other packages that were read before */
+    public static Result read(SortedMap<String, byte[]> files, List<Finding> before, NodeCache cache) {
         var findings = new ArrayList<>(before);
-        if (Finding.blocks(findings)) {
-            return new PackageReader(files, findings).result(Optional.empty());
-        }
-        return new PackageReader(files, findings).read();
+        var reader = new PackageReader(files, findings, cache);
+        return Finding.blocks(findings) ? reader.result(Optional.empty()) : reader.read();
     }
 
     private Result read() {
@@ -143,11 +152,10 @@ public final class PackageReader {
                 checkName(name, sort.get().folder() + "/" + definition.key(), definition.key());
             });
         } else if (folder.matches() && folder.group(1).equals(FileNames.MIGRATIONS)) {
-            YamlReader.read(name, bytes, findings)
+            cache.read(name, bytes, findings)
                     .map(node -> Upgrades.apply(format, name, node))
                     .ifPresent(node -> PackageShapes.MIGRATION
                             .read(node, "migration", reading.in(name))
-                            .filter(migration -> isVersion(migration.version(), name, node))
                             .ifPresent(migration -> {
                                 migrations.add(migration);
                                 var other = names.putIfAbsent(migration.version(), name);
@@ -204,7 +212,8 @@ public final class PackageReader {
         var findings = new ArrayList<>(before);
         var reader = new PackageReader(new TreeMap<>(Map.of(file, bytes)), findings);
         reader.format = Limits.FORMAT;
-        YamlReader.read(file, bytes, findings)
+        reader.cache
+                .read(file, bytes, findings)
                 .ifPresent(node -> reader.define(file, node, sort.orElseGet(() -> Single.sort(node))));
         EarlierKeys.check(reader.definitions, reader.reading, findings);
         var content = Finding.blocks(findings) || reader.definitions.isEmpty()
@@ -252,7 +261,7 @@ public final class PackageReader {
             String file, byte[] bytes, Definition.Sort sort, Model model, Definition before, Ids ids) {
         var findings = new ArrayList<Finding>();
         var reader = new PackageReader(new TreeMap<>(Map.of(file, bytes)), findings);
-        YamlReader.read(file, bytes, findings).ifPresent(node -> reader.define(file, node, sort));
+        reader.cache.read(file, bytes, findings).ifPresent(node -> reader.define(file, node, sort));
         EarlierKeys.check(reader.definitions, reader.reading, findings);
         if (Finding.blocks(findings) || reader.definitions.isEmpty()) {
             return reader.result(Optional.empty());
@@ -290,7 +299,7 @@ public final class PackageReader {
     }
 
     private Optional<Manifest> manifest(byte[] bytes) {
-        return YamlReader.read(MANIFEST, bytes, findings)
+        return cache.read(MANIFEST, bytes, findings)
                 .flatMap(node -> PackageShapes.MANIFEST
                         .read(node, "package", reading.in(MANIFEST))
                         .filter(manifest -> isSound(manifest, node)));
@@ -306,27 +315,11 @@ public final class PackageReader {
             reading.add(Code.FORMAT_INVALID, node.property("format"), format, Limits.FORMAT);
             return false;
         }
-        if (!Keys.isPackageName(manifest.name())) {
-            reading.add(Code.NAME_INVALID, node.property("name"), manifest.name(), Keys.packageName(manifest.name()));
-        }
-        for (var requirement : manifest.requires()) {
-            if (!Ranges.isRange(requirement.version())) {
-                reading.add(Code.RANGE_INVALID, node.property("requires"), requirement.version(), requirement.name());
-            }
-        }
-        return isVersion(manifest.version(), MANIFEST, node);
-    }
-
-    private boolean isVersion(String version, String file, Node node) {
-        boolean valid = Semver.isValid(version);
-        if (!valid) {
-            reading.in(file).add(Code.VERSION_INVALID, node.property("version"), version);
-        }
-        return valid;
+        return true;
     }
 
     private <T> Optional<T> readFile(String name, byte[] bytes, Shape<T> shape, String what) {
-        return YamlReader.read(name, bytes, findings)
+        return cache.read(name, bytes, findings)
                 .map(node -> Upgrades.apply(format, name, node))
                 .flatMap(node -> shape.read(node, what, reading.in(name)));
     }

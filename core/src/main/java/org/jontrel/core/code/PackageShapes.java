@@ -1,17 +1,38 @@
 package org.jontrel.core.code;
 
 import java.util.List;
+import org.jontrel.core.finding.Code;
+import org.jontrel.core.model.Keys;
 import org.jontrel.core.shape.Files;
+import org.jontrel.core.shape.Limits;
 import org.jontrel.core.shape.ObjectShape;
 import org.jontrel.core.shape.Sense;
+import org.jontrel.core.shape.Shape;
+import org.semver4j.Semver;
 
 /** The files of a package that define nothing: what it says of itself, and decisions. */
 final class PackageShapes {
+    private static final Shape<String> NAME = Files.text(
+            Keys::isPackageName, "^(?=.{1,64}$)" + Keys.PACKAGE_NAME + "$", Code.NAME_INVALID, Keys::packageName);
+
+    /** Semantic versions; the pattern is that of semver.org. */
+    private static final Shape<String> VERSION = Files.text(
+            PackageShapes::isVersion,
+            "^(0|[1-9][0-9]*)\\.(0|[1-9][0-9]*)\\.(0|[1-9][0-9]*)"
+                    + "(-(0|[1-9][0-9]*|[0-9]*[a-zA-Z-][0-9a-zA-Z-]*)(\\.(0|[1-9][0-9]*|[0-9]*[a-zA-Z-][0-9a-zA-Z-]*))*)?"
+                    + "(\\+[0-9a-zA-Z-]+(\\.[0-9a-zA-Z-]+)*)?$",
+            Code.VERSION_INVALID,
+            _ -> "");
+
+    private static boolean isVersion(String text) {
+        return text.length() <= 100 && Semver.isValid(text);
+    }
+
     private static final ObjectShape<Requirement> REQUIREMENT = ObjectShape.<Requirement>of("requirement")
-            .required("name", Files.text(), Requirement::name, Sense.NAME, "Name of the other package.")
+            .required("name", NAME, Requirement::name, Sense.NAME, "Name of the other package.")
             .required(
                     "version",
-                    Files.text(),
+                    Files.text(Ranges::isRange, "^(" + Ranges.pattern() + ")$", Code.RANGE_INVALID, _ -> ""),
                     Requirement::version,
                     Sense.RULE,
                     "Range of versions that will do, such as \">=1.2 <2\".")
@@ -20,13 +41,13 @@ final class PackageShapes {
     static final ObjectShape<Manifest> MANIFEST = ObjectShape.<Manifest>of("package")
             .optional(
                     "format",
-                    Files.whole(),
+                    Files.whole(1, Limits.FORMAT),
                     Manifest::format,
                     1,
                     Sense.IDENTITY,
                     "Version of this file format; older ones are upgraded on reading.")
-            .required("name", Files.text(), Manifest::name, Sense.NAME, "Short name, kebab-case.")
-            .required("version", Files.text(), Manifest::version, Sense.NAME, "Semantic version of the release.")
+            .required("name", NAME, Manifest::name, Sense.NAME, "Short name, kebab-case.")
+            .required("version", VERSION, Manifest::version, Sense.NAME, "Semantic version of the release.")
             .optional("title", Files.text(), Manifest::title, "", Sense.WORDING, "Name that people read.")
             .optional("authors", Files.list(Files.text()), Manifest::authors, List.of(), Sense.WORDING, "Who made it.")
             .optional("licence", Files.text(), Manifest::licence, "", Sense.WORDING, "SPDX identifier of the licence.")
@@ -79,7 +100,7 @@ final class PackageShapes {
             .build(v -> new Decision(v.get("element"), v.get("question"), v.get("answer"), v.get("value")));
 
     static final ObjectShape<Migration> MIGRATION = ObjectShape.<Migration>of("migration")
-            .required("version", Files.text(), Migration::version, Sense.NAME, "The release these decisions lead to.")
+            .required("version", VERSION, Migration::version, Sense.NAME, "The release these decisions lead to.")
             .optional(
                     "decisions",
                     Files.list(DECISION),

@@ -50,7 +50,13 @@ public final class PackageWriter {
      */
     public static SortedMap<String, byte[]> writeFolder(
             ModelPackage content, Formatting formatting, Map<String, String> was) {
-        var files = new PackageFileWriter(formatting, was).definitions(content.model());
+        return writeFolder(content, formatting, was, Map.of());
+    }
+
+    /** @param known files of definitions that need not be written anew, by their names */
+    public static SortedMap<String, byte[]> writeFolder(
+            ModelPackage content, Formatting formatting, Map<String, String> was, Map<String, byte[]> known) {
+        var files = new PackageFileWriter(formatting, was).definitions(content.model(), known);
         var checksum = content.manifest().checksum().isEmpty() ? "" : checksum(files);
         return withRest(content, formatting, checksum, files);
     }

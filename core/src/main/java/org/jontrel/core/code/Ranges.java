@@ -11,6 +11,11 @@ public final class Ranges {
 
     private Ranges() {}
 
+    /** The form of a range, as a regular expression. */
+    static String pattern() {
+        return RANGE.pattern();
+    }
+
     static boolean isRange(String text) {
         return text.length() <= 200 && RANGE.matcher(text).matches();
     }

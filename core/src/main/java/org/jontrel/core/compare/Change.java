@@ -1,6 +1,5 @@
 package org.jontrel.core.compare;
 
-import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
 import org.jontrel.core.model.Block;
@@ -16,23 +15,30 @@ import org.jontrel.core.shape.Difference;
 public sealed interface Change {
     Subject subject();
 
+    /** What it does. */
+    default Effect effect() {
+        return switch (this) {
+            case Added added when !holds(added.content()) && !added.required() -> Effect.ADDED_VIEW;
+            case Added added -> added.required() ? Effect.ADDED_REQUIRED : Effect.ADDED;
+            case Removed removed -> removed(removed.content());
+            case KindChanged _ -> Effect.KIND;
+            case Renamed renamed -> renamed.shown() ? Effect.RENAMED : Effect.RENAMED_WITHIN;
+            case Moved moved ->
+                switch (moved.distance()) {
+                    case WITHIN, SHARED -> Effect.MOVED;
+                    case UNDER -> Effect.MOVED_TERM;
+                    case UNDER_IN_ADDRESS -> Effect.MOVED_TERM_ADDRESS;
+                    case AWAY -> Effect.MOVED_AWAY;
+                };
+            case Reordered _ -> Effect.ORDER;
+            case Shared _, Owned _ -> Effect.REGROUPED;
+            case Changed changed -> changed.effects();
+        };
+    }
+
     /** How far it goes, never empty. */
     default Set<Reach> reach() {
-        var reach =
-                switch (this) {
-                    case Added added ->
-                        holds(added.content()) ? EnumSet.of(Reach.FORM, Reach.API) : EnumSet.of(Reach.FORM);
-                    case Removed removed ->
-                        holds(removed.content())
-                                ? EnumSet.of(Reach.FORM, Reach.VALUES, Reach.API)
-                                : EnumSet.of(Reach.FORM);
-                    case KindChanged _ -> EnumSet.of(Reach.FORM, Reach.VALUES, Reach.API);
-                    case Renamed _ -> EnumSet.of(Reach.VALUES, Reach.API);
-                    case Moved moved
-                    when moved.distance() == Moved.Distance.AWAY -> EnumSet.of(Reach.FORM, Reach.VALUES, Reach.API);
-                    case Moved _, Reordered _, Shared _, Owned _ -> EnumSet.of(Reach.FORM);
-                    case Changed changed -> changed.reaches();
-                };
+        var reach = effect().reach();
         if (subject().mentioned() && !(this instanceof Reordered)) {
             reach.add(Reach.LAYOUTS);
         }
@@ -41,23 +47,17 @@ public sealed interface Change {
 
     /** What it advises for the version number. */
     default Advice advice() {
-        return switch (this) {
-            case Added added -> holds(added.content()) ? Advice.MINOR : Advice.PATCH;
-            case Removed removed -> removedAdvice(removed.content());
-            case KindChanged _ -> Advice.MAJOR;
-            case Renamed _ -> Advice.MINOR;
-            case Moved moved -> moved.distance() == Moved.Distance.AWAY ? Advice.MAJOR : Advice.PATCH;
-            case Reordered _, Shared _, Owned _ -> Advice.PATCH;
-            case Changed changed -> changed.advises();
-        };
+        return effect().advice();
     }
 
     /** The change that takes this one back. */
     default Change inverse() {
         return switch (this) {
-            case Added added -> new Removed(added.subject().inverse(), added.spot(), added.content());
-            case Removed removed -> new Added(removed.subject().inverse(), removed.spot(), removed.content());
-            case Renamed renamed -> new Renamed(renamed.subject().inverse(), renamed.after(), renamed.before());
+            case Added added -> new Removed(added.subject().inverse(), added.spot(), added.content(), added.required());
+            case Removed removed ->
+                new Added(removed.subject().inverse(), removed.spot(), removed.content(), removed.required());
+            case Renamed renamed ->
+                new Renamed(renamed.subject().inverse(), renamed.after(), renamed.before(), renamed.shown());
             case Moved moved -> new Moved(moved.subject().inverse(), moved.after(), moved.before(), moved.distance());
             case KindChanged kind -> new KindChanged(kind.subject().inverse(), kind.after(), kind.before());
             case Reordered order ->
@@ -81,28 +81,39 @@ public sealed interface Change {
     /** Whether records or readers hold something of it. */
     private static boolean holds(Object thing) {
         return switch (thing) {
-            case Block _, Layout _, Listing _, Group _ -> false;
+            case Block _, Layout _, Listing _ -> false;
+            case Group group -> group.fields().stream().anyMatch(field -> holds(field));
             case Field field -> field.kind().holdsValue();
             default -> true;
         };
     }
 
-    private static Advice removedAdvice(Object thing) {
+    private static Effect removed(Object thing) {
         return switch (thing) {
-            case Layout _, Listing _, Term _ -> Advice.MINOR;
-            case Group group -> group.fields().isEmpty() ? Advice.PATCH : Advice.MAJOR;
-            default -> holds(thing) ? Advice.MAJOR : Advice.PATCH;
+            case Layout _, Listing _ -> Effect.REMOVED_LAYOUT;
+            case Term _ -> Effect.REMOVED_TERM;
+            default -> holds(thing) ? Effect.REMOVED : Effect.REMOVED_VIEW;
         };
     }
 
-    /** @param content the thing with everything in it that was nowhere before */
-    record Added(Subject subject, Spot spot, Object content) implements Change {}
+    /**
+     * @param content the thing with everything in it that was nowhere before
+     * @param required whether records that are there already lack a value that they need with it
+     */
+    record Added(Subject subject, Spot spot, Object content, boolean required) implements Change {}
 
-    /** @param content the thing with everything in it that is nowhere after */
-    record Removed(Subject subject, Spot spot, Object content) implements Change {}
+    /**
+     * @param content the thing with everything in it that is nowhere after
+     * @param required whether records needed a value with it
+     */
+    record Removed(Subject subject, Spot spot, Object content, boolean required) implements Change {}
 
-    /** The key changed; the id, and so the values, stayed. */
-    record Renamed(Subject subject, String before, String after) implements Change {}
+    /**
+     * The key changed; the id, and so the values, stayed.
+     *
+     * @param shown whether the content API shows the key
+     */
+    record Renamed(Subject subject, String before, String after, boolean shown) implements Change {}
 
     /** A thing went elsewhere. */
     record Moved(Subject subject, Spot before, Spot after, Distance distance) implements Change {
@@ -112,6 +123,10 @@ public sealed interface Change {
             WITHIN,
             /** Between a group of a type's own and a shared one that the type uses. */
             SHARED,
+            /** A term, under another one. */
+            UNDER,
+            /** A term, under another one, where addresses carry those above. */
+            UNDER_IN_ADDRESS,
             /** Into or out of a repeater, or to another definition. */
             AWAY
         }
@@ -161,23 +176,18 @@ public sealed interface Change {
             return difference.narrows();
         }
 
-        private EnumSet<Reach> reaches() {
+        private Effect effects() {
             return switch (difference.sense()) {
-                case WORDING -> EnumSet.of(Reach.WORDING);
-                case FORM, BEHAVIOUR, IDENTITY, PARTS, NAME -> EnumSet.of(Reach.FORM);
-                case ADDRESS -> EnumSet.of(Reach.ADDRESSES);
-                case LOWER_BOUND, UPPER_BOUND, RULE, ALLOWED, ALLOWED_OR_ALL -> EnumSet.of(Reach.FORM, Reach.VALUES);
-                case PERMISSION -> EnumSet.of(Reach.FORM, Reach.API);
-                case STRUCTURE -> EnumSet.of(Reach.FORM, Reach.VALUES, Reach.API);
-            };
-        }
-
-        private Advice advises() {
-            return switch (difference.sense()) {
-                case WORDING, FORM, IDENTITY, PARTS, NAME -> Advice.PATCH;
-                case BEHAVIOUR, ADDRESS -> Advice.MINOR;
-                case LOWER_BOUND, UPPER_BOUND, RULE, ALLOWED, ALLOWED_OR_ALL, PERMISSION, STRUCTURE ->
-                    narrows() ? Advice.MAJOR : Advice.MINOR;
+                case WORDING -> Effect.WORDING;
+                case FORM, IDENTITY, PARTS, NAME -> Effect.APPEARANCE;
+                case BEHAVIOUR -> Effect.BEHAVIOUR;
+                case MEANING -> was.isEmpty() ? Effect.MEANING_GIVEN : Effect.MEANING;
+                case ADDRESS -> Effect.ADDRESS;
+                case API_ADDRESS -> Effect.API_ADDRESS;
+                case LOWER_BOUND, UPPER_BOUND, RULE, ALLOWED, ALLOWED_OR_ALL ->
+                    narrows() ? Effect.NARROWED : Effect.WIDENED;
+                case PERMISSION -> narrows() ? Effect.CLOSED : Effect.OPENED;
+                case STRUCTURE -> Effect.STRUCTURE;
             };
         }
     }

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Predicate;
+import org.jontrel.core.model.ChoiceList;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Field;
@@ -15,6 +16,9 @@ import org.jontrel.core.model.Layout;
 import org.jontrel.core.model.Listing;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.Section;
+import org.jontrel.core.model.SharedGroup;
+import org.jontrel.core.model.Taxonomy;
+import org.jontrel.core.model.Term;
 import org.jontrel.core.shape.Difference;
 import org.jontrel.core.shape.Located;
 import org.jontrel.core.shape.Sense;
@@ -100,7 +104,7 @@ final class Differ {
     /** A thing that was nowhere before, then what it holds that was somewhere. */
     private void added(Located now) {
         var content = stripped(now.thing(), now.key(), were::containsKey);
-        changes.add(new Change.Added(subject(null, now), spot(now, after), content));
+        changes.add(new Change.Added(subject(null, now), spot(now, after), content, Demands.of(now, after)));
         survivors(now);
     }
 
@@ -118,7 +122,7 @@ final class Differ {
 
     private void removed(Located was) {
         var content = stripped(was.thing(), was.key(), are::containsKey);
-        changes.add(new Change.Removed(subject(was, null), spot(was, before), content));
+        changes.add(new Change.Removed(subject(was, null), spot(was, before), content, Demands.of(was, before)));
     }
 
     /** The thing without what is somewhere on the other side. */
@@ -159,13 +163,11 @@ final class Differ {
             changes.add(
                     difference.sense() == Sense.NAME
                             ? new Change.Renamed(
-                                    subject, String.valueOf(difference.before()), String.valueOf(difference.after()))
-                            : new Change.Changed(
                                     subject,
-                                    difference,
-                                    shownAfter.name(difference.name()),
-                                    shownBefore.before(difference),
-                                    shownAfter.after(difference)));
+                                    String.valueOf(difference.before()),
+                                    String.valueOf(difference.after()),
+                                    isShown(now.thing()))
+                            : changed(subject, difference, was.thing(), now.thing()));
         }
         var slotsBefore = was.slots();
         var slotsAfter = now.slots();
@@ -182,6 +184,52 @@ final class Differ {
                 survivorsIn(now, slot);
             }
         }
+    }
+
+    /** Whether the content API shows the key of a thing. */
+    private static boolean isShown(Object thing) {
+        return switch (thing) {
+            case SharedGroup _, ChoiceList _, Layout _, Listing _ -> false;
+            default -> true;
+        };
+    }
+
+    private Change.Changed changed(Subject subject, Difference difference, Object was, Object is) {
+        var told = difference.sense() == Sense.ADDRESS || difference.sense() == Sense.API_ADDRESS
+                ? difference.as(sense(difference, was, is))
+                : difference;
+        var before = shownBefore.before(told);
+        var after = shownAfter.after(told);
+        boolean alike = before.equals(after);
+        return new Change.Changed(
+                subject,
+                told,
+                shownAfter.name(told.name(), shownBefore),
+                alike ? shownBefore.withKeys(told.before()) : before,
+                alike ? shownAfter.withKeys(told.after()) : after);
+    }
+
+    /** A path is an address in the API where the type has no other there; an own one is none where nothing changes by it. */
+    private static Sense sense(Difference difference, Object was, Object is) {
+        if (!(was instanceof ContentType a && is instanceof ContentType b)) {
+            return difference.sense();
+        }
+        boolean own = difference.name().equals("api_path");
+        if (!own && !difference.name().equals("path")) {
+            return difference.sense();
+        }
+        boolean moves = a.publishing().api()
+                && b.publishing().api()
+                && !apiAddress(a).equals(apiAddress(b))
+                && (own
+                        || (a.publishing().apiPath().isEmpty()
+                                && b.publishing().apiPath().isEmpty()));
+        return moves ? Sense.API_ADDRESS : own ? Sense.FORM : Sense.ADDRESS;
+    }
+
+    private static String apiAddress(ContentType type) {
+        var own = type.publishing().apiPath();
+        return own.isEmpty() ? type.path() : own;
     }
 
     private void survivorsIn(Located now, String slot) {
@@ -241,6 +289,11 @@ final class Differ {
     }
 
     private Change.Moved.Distance distance(Located was, Located now) {
+        if (was.thing() instanceof Term) {
+            boolean carried = was.definition() instanceof Taxonomy a && a.parentsInAddress()
+                    || now.definition() instanceof Taxonomy b && b.parentsInAddress();
+            return carried ? Change.Moved.Distance.UNDER_IN_ADDRESS : Change.Moved.Distance.UNDER;
+        }
         var from = was.holder();
         var to = now.holder();
         if (from.equals(to)) {

@@ -2,10 +2,13 @@ package org.jontrel.core.compare;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.apache.commons.text.similarity.JaroWinklerSimilarity;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Field;
@@ -22,6 +25,12 @@ public final class Likely {
 
     /** Half of what is asked at this likeness was renamed, in our examples; below it hardly any. */
     private static final double LEAST = 0.7;
+
+    /** Up to so many pairs of one sort all are compared. */
+    private static final long ALL_PAIRS = 40_000;
+
+    /** So many that share a sign are compared. */
+    private static final int SHARED = 8;
 
     private Likely() {}
 
@@ -47,32 +56,76 @@ public final class Likely {
      * @param given ids that were made up for what files gave none; only these can be renames
      */
     public static List<Rename> renames(Comparison comparison, Set<String> given) {
-        var candidates = new ArrayList<Rename>();
-        for (var removed : comparison.changes()) {
-            for (var added : comparison.changes()) {
-                if (removed instanceof Change.Removed gone
-                        && added instanceof Change.Added come
-                        && given.contains(come.subject().elementId())) {
-                    candidate(gone, come).ifPresent(candidates::add);
-                }
+        var gone = new LinkedHashMap<Sort, List<Change.Removed>>();
+        var come = new LinkedHashMap<Sort, List<Change.Added>>();
+        for (var change : comparison.changes()) {
+            if (change instanceof Change.Removed removed) {
+                gone.computeIfAbsent(Sort.of(removed, removed.content()), _ -> new ArrayList<>())
+                        .add(removed);
+            } else if (change instanceof Change.Added added
+                    && given.contains(added.subject().elementId())) {
+                come.computeIfAbsent(Sort.of(added, added.content()), _ -> new ArrayList<>())
+                        .add(added);
             }
         }
+        var candidates = new ArrayList<Rename>();
+        gone.forEach((sort, removed) -> candidates(removed, come.getOrDefault(sort, List.of()), candidates));
         candidates.sort(Comparator.comparingDouble(Rename::likeness)
                 .reversed()
                 .thenComparing(rename -> rename.added().subject().elementId()));
-        var taken = new HashSet<Change>();
+        var taken = new HashSet<String>();
         return candidates.stream()
-                .filter(each -> !taken.contains(each.removed()) && !taken.contains(each.added()))
-                .peek(each -> taken.addAll(List.of(each.removed(), each.added())))
+                .filter(each -> !taken.contains(each.removed().subject().elementId())
+                        && !taken.contains(each.added().subject().elementId()))
+                .peek(each -> {
+                    taken.add(each.removed().subject().elementId());
+                    taken.add(each.added().subject().elementId());
+                })
                 .toList();
     }
 
+    /** What must be the same of a thing before and after a rename: what it is, and the definition it is in. */
+    private record Sort(String level, String definition, String kind) {
+        static Sort of(Change change, Object content) {
+            var subject = change.subject();
+            return new Sort(
+                    subject.level(),
+                    subject.isDefinition() ? "" : subject.definitionId(),
+                    content instanceof Field field ? field.kind().code() : "");
+        }
+    }
+
+    /** Few are compared each with each; of many only those that share a label, a place or the beginning of a key. */
+    private static void candidates(List<Change.Removed> gone, List<Change.Added> come, List<Rename> candidates) {
+        if ((long) gone.size() * come.size() <= ALL_PAIRS) {
+            gone.forEach(
+                    removed -> come.forEach(added -> candidate(removed, added).ifPresent(candidates::add)));
+            return;
+        }
+        var signs = new HashMap<Object, List<Change.Added>>();
+        for (var added : come) {
+            signs(added, added.spot(), added.content())
+                    .forEach(sign ->
+                            signs.computeIfAbsent(sign, _ -> new ArrayList<>()).add(added));
+        }
+        for (var removed : gone) {
+            signs(removed, removed.spot(), removed.content())
+                    .flatMap(
+                            sign -> signs.getOrDefault(sign, List.of()).stream().limit(SHARED))
+                    .distinct()
+                    .forEach(added -> candidate(removed, added).ifPresent(candidates::add));
+        }
+    }
+
+    private static Stream<Object> signs(Change change, Spot spot, Object content) {
+        var key = key(content).orElse("");
+        return Stream.of(
+                "label " + change.subject().name().label(), spot, "key " + key.substring(0, Math.min(key.length(), 6)));
+    }
+
     private static Optional<Rename> candidate(Change.Removed gone, Change.Added come) {
-        boolean same = gone.subject().level().equals(come.subject().level())
-                && (gone.subject().isDefinition()
-                        || gone.subject().definitionId().equals(come.subject().definitionId()));
         var was = key(gone.content());
-        if (!same || was.isEmpty() || !sameKind(gone.content(), come.content())) {
+        if (was.isEmpty() || !sameKind(gone.content(), come.content())) {
             return Optional.empty();
         }
         double names = Math.max(

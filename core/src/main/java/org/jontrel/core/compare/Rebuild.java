@@ -98,7 +98,7 @@ final class Rebuild {
     /** What is said of things that stay. */
     private void settle(Change change) {
         switch (change) {
-            case Change.Renamed(Subject subject, String before, String after) ->
+            case Change.Renamed(Subject subject, String before, String after, boolean _) ->
                 set(subject, new Difference("key", Sense.NAME, before, after));
             case Change.Changed changed -> {
                 if (hasProperty(changed.subject(), changed.difference())) {
@@ -157,7 +157,7 @@ final class Rebuild {
 
     private void arrive(Change change) {
         switch (change) {
-            case Change.Added(Subject subject, Spot spot, Object content) -> {
+            case Change.Added(Subject subject, Spot spot, Object content, boolean _) -> {
                 var piece = take(content, subject.elementId());
                 if (spot.ownerId().isEmpty()) {
                     definitions.put(subject.elementId(), piece);

@@ -1,6 +1,8 @@
 package org.jontrel.core.compare;
 
 import java.util.Locale;
+import java.util.stream.Collectors;
+import org.jontrel.core.model.Group;
 import org.jontrel.core.model.Nouns;
 
 /** Changes in plain English, in the words of the model. */
@@ -11,14 +13,14 @@ public final class Sentences {
     public static String of(Change change) {
         var what = what(change.subject());
         return switch (change) {
-            case Change.Added _ -> what + " added";
+            case Change.Added added -> what + " added" + fields(added.content());
             case Change.Removed _ -> what + " removed";
             case Change.Renamed renamed -> what + " renamed from " + renamed.before() + " to " + renamed.after();
             case Change.Moved moved -> what + " moved" + way(moved);
             case Change.KindChanged kind ->
                 what + " changed from " + words(kind.before().code()) + " to "
                         + words(kind.after().code());
-            case Change.Reordered reordered -> what + reordered(reordered);
+            case Change.Reordered reordered -> reordered(reordered, what);
             case Change.Shared shared ->
                 what + " became the shared group "
                         + shared.use().subject().name().label();
@@ -48,13 +50,27 @@ public final class Sentences {
         return " from " + moved.before().name() + " to " + moved.after().name();
     }
 
-    private static String reordered(Change.Reordered reordered) {
-        return reordered.subject().isDefinition() ? ": " + words(reordered.slot()) + " reordered" : " reordered";
+    /** What a new group holds: nobody should have to look it up. */
+    private static String fields(Object content) {
+        if (!(content instanceof Group group) || group.fields().isEmpty()) {
+            return "";
+        }
+        return group.fields().stream()
+                .map(field -> field.label() + (field.required() ? " (required)" : ""))
+                .collect(Collectors.joining(", ", " with ", ""));
+    }
+
+    private static String reordered(Change.Reordered reordered, String what) {
+        var subject = reordered.subject();
+        return subject.isDefinition()
+                ? what + ": " + words(reordered.slot()) + " reordered"
+                : subject.name().definition() + ": " + words(reordered.slot()) + " of " + subject.level() + " "
+                        + subject.name().label() + " reordered";
     }
 
     private static String setting(Change.Changed changed) {
         if (changed.difference().after() instanceof Boolean is) {
-            return changed.name() + (is ? " on" : " off");
+            return changed.name() + (is ? " switched on" : " switched off");
         }
         return setting(changed.name(), changed.was(), changed.is());
     }

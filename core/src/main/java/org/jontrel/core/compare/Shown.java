@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Ids;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.Nouns;
@@ -27,13 +28,36 @@ public final class Shown {
 
     /** A setting's name in words; of an entry by the id of something, with its label. */
     public String name(String setting) {
+        return name(setting, this);
+    }
+
+    /** @param other has the label of what is gone here */
+    String name(String setting, Shown other) {
+        // a flag that is called "on" says what is around it
+        if (setting.endsWith(".on")) {
+            return words(setting.substring(0, setting.length() - 3)) + " page";
+        }
         int dot = setting.lastIndexOf('.');
         if (dot < 0) {
             return words(setting);
         }
         var last = setting.substring(dot + 1);
-        var label = label(last);
+        var label = label(last).equals(last) ? other.label(last) : label(last);
         return label.equals(last) ? words(setting) : words(setting.substring(0, dot)) + " " + label;
+    }
+
+    /** A value as written, with the keys of what is referred to: where labels alone would not tell two values apart. */
+    String withKeys(Object written) {
+        return switch (written) {
+            case null -> "";
+            case Collection<?> several ->
+                several.stream().map(this::withKeys).sorted().collect(Collectors.joining(", "));
+            case String text -> {
+                var key = model.definition(text).map(Definition::key).orElse("");
+                yield key.isEmpty() ? value(text) : label(text) + " (" + key + ")";
+            }
+            default -> value(written);
+        };
     }
 
     private static String words(String code) {

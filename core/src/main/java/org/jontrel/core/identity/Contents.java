@@ -105,6 +105,7 @@ final class Contents {
             return;
         }
         var run = new Run(items, beside, pairs, matchable);
+        run.titles();
         run.ends();
         run.unique((item, isNow) -> of(item, isNow));
         run.unique((item, isNow) -> text(item, isNow).itself());
@@ -196,8 +197,30 @@ final class Contents {
             return true;
         }
 
+        /** Groups of which both sides have the same, each once, are known by their titles. */
+        void titles() {
+            var titles = titles(items);
+            var others = titles(beside);
+            if (titles != null && others != null && titles.keySet().equals(others.keySet())) {
+                titles.forEach((title, item) -> pair(item, others.get(title)));
+            }
+        }
+
+        private static Map<String, Object> titles(List<Object> things) {
+            var titles = new HashMap<String, Object>();
+            for (var thing : things) {
+                if (!(thing instanceof Group group) || titles.put(group.title(), thing) != null) {
+                    return null;
+                }
+            }
+            return titles;
+        }
+
         /** What is the same from the beginning on, and from the end back. */
         void ends() {
+            if (items.stream().allMatch(this::paired)) {
+                return;
+            }
             int most = Math.min(items.size(), beside.size());
             int first = 0;
             while (first < most && same(items.get(first), beside.get(first))) {
@@ -216,6 +239,9 @@ final class Contents {
         }
 
         void unique(Sign sign) {
+            if (items.stream().allMatch(this::paired)) {
+                return;
+            }
             var left = new HashMap<String, List<Object>>();
             var right = new HashMap<String, List<Object>>();
             items.stream()

@@ -39,11 +39,17 @@ public final class Merge {
 
     /** Blockers that neither side has: two things that were fine alone and meet now. */
     private static void broken(List<Model> models, Model merged, List<Clash> clashes) {
+        var blockers = ModelCheck.check(merged).stream()
+                .filter(finding -> finding.severity() == Severity.BLOCKER)
+                .toList();
+        if (blockers.isEmpty()) {
+            return;
+        }
         var known = new HashSet<Finding>(ModelCheck.check(models.get(1)));
         known.addAll(ModelCheck.check(models.get(2)));
         var words = models.stream().map(Shown::new).toList();
-        ModelCheck.check(merged).stream()
-                .filter(finding -> finding.severity() == Severity.BLOCKER && !known.contains(finding))
+        blockers.stream()
+                .filter(finding -> !known.contains(finding))
                 .map(finding -> new Clash(
                         finding.place().definition(), finding.place().field(), told(finding, words), "", "", ""))
                 .distinct()

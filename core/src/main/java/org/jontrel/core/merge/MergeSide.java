@@ -21,7 +21,7 @@ final class MergeSide {
     private final PackageReader.Result read;
     private final Model model;
     private final Map<String, String> given;
-    private final Set<String> madeUp;
+    private final Set<String> lacking;
     private final Formatting formatting;
     private final Map<String, String> was = new HashMap<>();
 
@@ -30,7 +30,8 @@ final class MergeSide {
         this.read = read;
         this.model = alignment.sides().get(number);
         this.given = alignment.given().get(number);
-        this.madeUp = alignment.madeUp();
+        this.lacking = new HashSet<>(given.values());
+        lacking.removeAll(alignment.madeUp());
         this.formatting = read.formatting().renamed(given);
         read.was().forEach((id, key) -> was.put(given.getOrDefault(id, id), key));
     }
@@ -91,6 +92,6 @@ final class MergeSide {
 
     /** Whether this side's file has every id that the merged one has. */
     private boolean lacksNoId(Set<String> things) {
-        return given.values().stream().noneMatch(id -> things.contains(id) && !madeUp.contains(id));
+        return lacking.isEmpty() || things.stream().noneMatch(lacking::contains);
     }
 }

@@ -113,15 +113,14 @@ public final class PackageMerge {
                 new ModelPackage(whole.manifest(), Identities.renamed(whole.model(), forgotten), whole.migrations());
         var keys = new LinkedHashMap<String, String>();
         was.forEach((id, key) -> keys.put(forgotten.getOrDefault(id, id), key));
-        var files = PackageWriter.writeFolder(content, formatting.renamed(forgotten), keys);
         var names = new PackageFileWriter(formatting, Map.of());
+        var untouched = new HashMap<String, byte[]>();
         for (var side : sides.reversed()) {
-            side.untouched(whole, formatting, names).forEach((name, bytes) -> {
-                if (files.containsKey(name)) {
-                    files.put(name, bytes);
-                }
-            });
+            untouched.putAll(side.untouched(whole, formatting, names));
         }
+        var files = PackageWriter.writeFolder(content, formatting.renamed(forgotten), keys, untouched);
+        // the rest is small, and written in any case
+        untouched.forEach((name, bytes) -> files.computeIfPresent(name, (_, _) -> bytes));
         return new Merged(content, files, clashes);
     }
 

@@ -209,8 +209,27 @@ final class ThreeWay {
         }
         homes.put(key, home);
         if (kept.add(home.owner())) {
+            brought(home.owner(), key);
             settle(home.owner());
         }
+    }
+
+    /** A thing that one side removed stays, since the other put something into it: that needs a person. */
+    private void brought(String owner, String item) {
+        var before = was.get(owner);
+        if (before == null || (here.containsKey(owner) && there.containsKey(owner))) {
+            return;
+        }
+        var at = side(owner);
+        var label = at.label(modelOf(owner));
+        var with = label + " with " + side(item).label(modelOf(item));
+        clashes.add(new Clash(
+                at.definition().id(),
+                elementId(at),
+                what(at, modelOf(owner)),
+                before.label(base),
+                here.containsKey(owner) ? with : "",
+                there.containsKey(owner) ? with : ""));
     }
 
     /** Whether one thing stands within another, as far as is settled. */

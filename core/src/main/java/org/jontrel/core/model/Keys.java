@@ -9,7 +9,11 @@ import java.util.regex.Pattern;
 public final class Keys {
     public static final int LONGEST = 40;
     private static final int LONGEST_PACKAGE = 64;
-    private static final Pattern PACKAGE = Pattern.compile("[a-z][a-z0-9]*(-[a-z0-9]+)*");
+
+    /** The form of a package's name, as a regular expression. */
+    public static final String PACKAGE_NAME = "[a-z][a-z0-9]*(-[a-z0-9]+)*";
+
+    private static final Pattern PACKAGE = Pattern.compile(PACKAGE_NAME);
     private static final Pattern KEY = Pattern.compile("[a-z][a-z0-9]*(_[a-z0-9]+)*");
     private static final Pattern PATH = Pattern.compile("[a-z0-9]+(-[a-z0-9]+)*");
 

@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.SequencedMap;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.jontrel.core.finding.Code;
@@ -135,18 +136,18 @@ final class ConditionShape implements Shape<Condition> {
 
     @Override
     public Map<String, Object> schema(Schemas schemas) {
-        return schemas.reference("condition", () -> Map.of("oneOf", forms(schemas)));
+        return schemas.reference("condition", () -> schemas.byProperty(forms(schemas), null));
     }
 
-    private List<Map<String, Object>> forms(Schemas schemas) {
-        var forms = new ArrayList<Map<String, Object>>();
-        forms.add(form(Map.of("all", SEVERAL.schema(schemas))));
-        forms.add(form(Map.of("any", SEVERAL.schema(schemas))));
-        forms.add(form(Map.of("not", schema(schemas))));
-        forms.add(form(Map.of("parent", TYPES.schema(schemas))));
-        forms.add(form(Map.of("state", STATE.schema(schemas))));
-        forms.add(comparisons("field", OF_FIELDS, schemas));
-        forms.add(comparisons("taxonomy", OF_TERMS, schemas));
+    private SequencedMap<String, Map<String, Object>> forms(Schemas schemas) {
+        var forms = new LinkedHashMap<String, Map<String, Object>>();
+        forms.put("all", form(Map.of("all", SEVERAL.schema(schemas))));
+        forms.put("any", form(Map.of("any", SEVERAL.schema(schemas))));
+        forms.put("not", form(Map.of("not", schema(schemas))));
+        forms.put("parent", form(Map.of("parent", TYPES.schema(schemas))));
+        forms.put("state", form(Map.of("state", STATE.schema(schemas))));
+        forms.put("field", comparisons("field", OF_FIELDS, schemas));
+        forms.put("taxonomy", comparisons("taxonomy", OF_TERMS, schemas));
         return forms;
     }
 
@@ -164,7 +165,7 @@ final class ConditionShape implements Shape<Condition> {
 
     private static Map<String, Object> comparisons(String form, Set<Condition.Test> tests, Schemas schemas) {
         var properties = new LinkedHashMap<String, Object>();
-        properties.put(form, Map.of("type", "string"));
+        properties.put(form, schemas.text());
         tests.stream().sorted().forEach(test -> properties.put(test.code(), VALUES.schema(schemas)));
         return new java.util.TreeMap<>(Map.of(
                 "type",

@@ -83,8 +83,13 @@ public record Difference(String name, Sense sense, Object before, Object after) 
             case ALLOWED -> Bounds.loses(before, after, false);
             case ALLOWED_OR_ALL -> Bounds.loses(before, after, true);
             case STRUCTURE -> true;
-            case IDENTITY, PARTS, NAME, WORDING, FORM, BEHAVIOUR, ADDRESS -> false;
+            case IDENTITY, PARTS, NAME, WORDING, FORM, BEHAVIOUR, MEANING, ADDRESS, API_ADDRESS -> false;
         };
+    }
+
+    /** The same, meaning something else where it stands. */
+    public Difference as(Sense other) {
+        return new Difference(name, other, before, after);
     }
 
     /** The other way round. */

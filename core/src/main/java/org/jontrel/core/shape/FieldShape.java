@@ -1,8 +1,6 @@
 package org.jontrel.core.shape;
 
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
-import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.SequencedMap;
@@ -169,16 +167,16 @@ public final class FieldShape implements ThingShape<Field> {
     @Override
     public Map<String, Object> schema(Schemas schemas) {
         return schemas.reference("field", () -> {
-            List<Map<String, Object>> kinds = new ArrayList<>();
+            var kinds = new LinkedHashMap<String, Map<String, Object>>();
             byKind().forEach((code, shape) -> {
                 var schema = new LinkedHashMap<>(shape.schemaOfProperties(schemas));
                 @SuppressWarnings("unchecked")
                 var properties = new LinkedHashMap<>((Map<String, Object>) schema.get("properties"));
                 properties.put("kind", Map.of("const", code));
                 schema.put("properties", properties);
-                kinds.add(schema);
+                kinds.put(code, schema);
             });
-            return Map.of("oneOf", kinds);
+            return schemas.byWord("kind", kinds);
         });
     }
 }

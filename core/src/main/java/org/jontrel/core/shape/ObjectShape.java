@@ -218,13 +218,9 @@ public final class ObjectShape<T> implements ThingShape<T> {
             fields.put(property.name(), schema);
         }
         if (renamable) {
-            fields.put(
-                    WAS,
-                    Map.of(
-                            "type",
-                            "string",
-                            "description",
-                            "The key it had before; lets a file without ids say what was renamed."));
+            var was = new LinkedHashMap<>(schemas.text());
+            was.put("description", "The key it had before; lets a file without ids say what was renamed.");
+            fields.put(WAS, was);
         }
         var schema = new LinkedHashMap<String, Object>();
         schema.put("type", "object");

@@ -9,7 +9,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.SequencedMap;
+import java.util.Set;
+import java.util.function.BiFunction;
 import java.util.function.Function;
+import java.util.function.Predicate;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.jontrel.core.finding.Code;
@@ -18,64 +21,110 @@ import org.jontrel.core.model.Part;
 
 /** Shapes of single words. */
 final class Scalars {
-    private static final Pattern WHOLE = Pattern.compile("-?[0-9]{1,9}");
     private static final Pattern DECIMAL = Pattern.compile("-?[0-9]{1,20}(\\.[0-9]{1,20})?");
+
+    /** Numbers as YAML 1.2 has them, without those that are no numbers or have no end. */
+    private static final Pattern PLAIN_DECIMAL =
+            Pattern.compile("[-+]?(\\.[0-9]{1,20}|[0-9]{1,20}(\\.[0-9]{0,20})?)([eE][-+]?[0-9]{1,2})?");
+
+    private static final Set<String> FLAGS = Set.of("true", "True", "TRUE", "false", "False", "FALSE");
+    private static final Pattern OTHER_BASE = Pattern.compile("0o[0-7]{1,12}|0x[0-9a-fA-F]{1,10}");
+    private static final BigDecimal WHOLE_LIMIT = new BigDecimal(999_999_999);
+    private static final BigDecimal NUMBER_LIMIT = BigDecimal.TEN.pow(20);
     private static final Pattern PLAIN_NUMBER =
             Pattern.compile("0|-?(0\\.[0-9]{0,19}[1-9]|[1-9][0-9]{0,19}(\\.[0-9]{0,19}[1-9])?)");
+
+    private static final String CLOCK = "([01][0-9]|2[0-3]):[0-5][0-9](:[0-5][0-9](\\.[0-9]{1,9})?)?";
+
+    /** Days that there are, by the Gregorian calendar. */
+    private static final String DAY = "([0-9]{4}-((0[13578]|1[02])-(0[1-9]|[12][0-9]|3[01])"
+            + "|(0[469]|11)-(0[1-9]|[12][0-9]|30)|02-(0[1-9]|1[0-9]|2[0-8]))"
+            + "|([0-9]{2}(0[48]|[2468][048]|[13579][26])|(0[48]|[2468][048]|[13579][26]|00)00)-02-29)";
 
     /** Any text of whole characters; half a surrogate pair cannot be written as UTF-8 and is refused. */
     static final Shape<String> TEXT = new Scalar<>(
             "text of whole characters",
             true,
-            text -> whole(text) ? Optional.of(text) : Optional.empty(),
+            (text, _) -> whole(text) ? Optional.of(text) : Optional.empty(),
             value -> value,
-            Map.of("type", "string"));
+            Schemas::text);
 
     static final Shape<Boolean> FLAG = new Scalar<>(
             "true or false",
             false,
-            text -> switch (text) {
-                case "true" -> Optional.of(true);
-                case "false" -> Optional.of(false);
+            (text, _) -> switch (text) {
+                case "true", "True", "TRUE" -> Optional.of(true);
+                case "false", "False", "FALSE" -> Optional.of(false);
                 default -> Optional.empty();
             },
             value -> value,
-            Map.of("type", "boolean"));
+            _ -> Map.of("type", "boolean"));
 
-    static final Shape<Integer> WHOLE_NUMBER = new Scalar<>(
-            "a whole number",
-            false,
-            text -> WHOLE.matcher(text).matches() ? Optional.of(Integer.valueOf(text)) : Optional.empty(),
-            value -> value,
-            Map.of("type", "integer"));
+    static final Shape<Integer> WHOLE_NUMBER = whole(-999_999_999, 999_999_999);
+
+    /** A whole number; its limits are those of the schema, and whoever reads it says why it breaks them. */
+    static Shape<Integer> whole(int least, int most) {
+        return new Scalar<>(
+                "a whole number",
+                false,
+                (text, _) -> number(text)
+                        .filter(number -> number.abs().compareTo(WHOLE_LIMIT) <= 0
+                                && number.stripTrailingZeros().scale() <= 0)
+                        .map(BigDecimal::intValueExact),
+                value -> value,
+                _ -> Map.of("type", "integer", "minimum", least, "maximum", most));
+    }
 
     static final Shape<BigDecimal> NUMBER = new Scalar<>(
             "a number such as 12 or 2.5",
             true,
-            text -> DECIMAL.matcher(text).matches() ? Optional.of(new BigDecimal(text)) : Optional.empty(),
+            (text, plain) -> plain
+                    ? number(text).filter(number -> number.abs().compareTo(NUMBER_LIMIT) < 0)
+                    : DECIMAL.matcher(text).matches() ? Optional.of(new BigDecimal(text)) : Optional.empty(),
             value -> value,
-            Map.of("type", "number"));
+            schemas -> schemas.inFiles(
+                    "number",
+                    Map.of(
+                            "anyOf",
+                            List.of(
+                                    Map.of(
+                                            "type",
+                                            "number",
+                                            "exclusiveMinimum",
+                                            NUMBER_LIMIT.negate(),
+                                            "exclusiveMaximum",
+                                            NUMBER_LIMIT),
+                                    matching(DECIMAL.pattern()))),
+                    Map.of("type", "number")));
 
     static final Shape<LocalDate> DATE = new Scalar<>(
-            "a date such as 2026-05-31", true, parsed(LocalDate::parse), LocalDate::toString, text("date"));
+            "a date such as 2026-05-31",
+            true,
+            parsed(DAY, LocalDate::parse),
+            LocalDate::toString,
+            _ -> Map.of("type", "string", "format", "date"));
 
-    static final Shape<LocalTime> TIME =
-            new Scalar<>("a time such as 09:30", true, parsed(LocalTime::parse), LocalTime::toString, text("time"));
+    static final Shape<LocalTime> TIME = new Scalar<>(
+            "a time such as 09:30",
+            true,
+            parsed(CLOCK, LocalTime::parse),
+            LocalTime::toString,
+            schemas -> schemas.inFiles("time", matching(CLOCK), Map.of("type", "string", "format", "time")));
 
     static final Shape<LocalDateTime> MOMENT = new Scalar<>(
             "a moment in UTC such as 2026-05-31T09:30",
             true,
-            parsed(LocalDateTime::parse),
+            parsed(DAY + "T" + CLOCK, LocalDateTime::parse),
             LocalDateTime::toString,
-            Map.of("type", "string"));
+            schemas -> schemas.inFiles("moment", matching(DAY + "T" + CLOCK), Map.of("type", "string")));
 
     /** A value in the form of some field: a text, a number, or yes or no; held as its text. */
     static final Shape<String> VALUE = new Scalar<>(
             "a single value",
             true,
-            text -> whole(text) ? Optional.of(text) : Optional.empty(),
+            (text, _) -> whole(text) ? Optional.of(text) : Optional.empty(),
             Scalars::natural,
-            Map.of("type", List.of("string", "number", "boolean")));
+            _ -> Map.of("type", List.of("string", "number", "boolean")));
 
     private Scalars() {}
 
@@ -91,18 +140,63 @@ final class Scalars {
         return text.codePoints().noneMatch(c -> Character.getType(c) == Character.SURROGATE);
     }
 
-    private static <T> Function<String, Optional<T>> parsed(Function<String, T> parse) {
-        return text -> {
+    private static Map<String, Object> matching(String pattern) {
+        return Map.of("type", "string", "pattern", "^(" + pattern + ")$");
+    }
+
+    /**
+     * Text of a form that the reader and the schema check alike.
+     *
+     * @param code of the finding where the text is not of the form; gets the text, then what {@code hint} makes of it
+     */
+    record Formed(Predicate<String> valid, String pattern, Code code, Function<String, String> hint)
+            implements Shape<String> {
+        @Override
+        public Optional<String> read(Node node, String name, Reading reading) {
+            var text = TEXT.read(node, name, reading);
+            boolean other = node instanceof Node.Scalar scalar
+                    && scalar.plain()
+                    && (FLAGS.contains(scalar.text()) || number(scalar.text()).isPresent());
+            if (text.isPresent() && (other || !valid.test(text.get()))) {
+                reading.add(code, node, text.get(), hint.apply(text.get()));
+                return Optional.empty();
+            }
+            return text;
+        }
+
+        @Override
+        public Object write(String value, Writing to) {
+            return value;
+        }
+
+        @Override
+        public Map<String, Object> schema(Schemas schemas) {
+            return Map.of("type", "string", "pattern", pattern);
+        }
+    }
+
+    private static Optional<BigDecimal> number(String text) {
+        if (OTHER_BASE.matcher(text).matches()) {
+            int base = text.charAt(1) == 'x' ? 16 : 8;
+            return Optional.of(new BigDecimal(new java.math.BigInteger(text.substring(2), base)));
+        }
+        return PLAIN_DECIMAL.matcher(text).matches()
+                ? Optional.of(new BigDecimal(text.endsWith(".") ? text + "0" : text.replaceFirst("\\.([eE])", ".0$1")))
+                : Optional.empty();
+    }
+
+    private static <T> BiFunction<String, Boolean, Optional<T>> parsed(String form, Function<String, T> parse) {
+        var pattern = Pattern.compile(form);
+        return (text, _) -> {
+            if (!pattern.matcher(text).matches()) {
+                return Optional.empty();
+            }
             try {
                 return Optional.of(parse.apply(text));
             } catch (DateTimeParseException _) {
                 return Optional.empty();
             }
         };
-    }
-
-    private static Map<String, Object> text(String format) {
-        return Map.of("type", "string", "format", format);
     }
 
     /** A reference to a definition or field: a key in files, an id in the model. */
@@ -142,7 +236,7 @@ final class Scalars {
 
         @Override
         public Map<String, Object> schema(Schemas schemas) {
-            return Map.of("type", "string");
+            return schemas.text();
         }
 
         @Override
@@ -188,18 +282,18 @@ final class Scalars {
         }
     }
 
-    /** Text goes through {@code parse}, which gives empty where it does not fit. */
+    /** Text, and whether it is without quotation marks, goes through {@code parse}, which gives empty where it does not fit. */
     private record Scalar<T>(
             String expected,
             boolean quotable,
-            Function<String, Optional<T>> parse,
+            BiFunction<String, Boolean, Optional<T>> parse,
             Function<T, Object> write,
-            Map<String, Object> described)
+            Function<Schemas, Map<String, Object>> described)
             implements Shape<T> {
         @Override
         public Optional<T> read(Node node, String name, Reading reading) {
             if (node instanceof Node.Scalar scalar && (quotable || scalar.plain())) {
-                var parsed = parse.apply(scalar.text());
+                var parsed = parse.apply(scalar.text(), scalar.plain());
                 if (parsed.isPresent()) {
                     return parsed;
                 }
@@ -215,7 +309,7 @@ final class Scalars {
 
         @Override
         public Map<String, Object> schema(Schemas schemas) {
-            return described;
+            return described.apply(schemas);
         }
     }
 }

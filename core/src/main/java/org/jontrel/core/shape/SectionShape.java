@@ -1,5 +1,6 @@
 package org.jontrel.core.shape;
 
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -113,6 +114,8 @@ final class SectionShape implements ThingShape<Section> {
 
     @Override
     public Map<String, Object> schema(Schemas schemas) {
-        return Map.of("oneOf", List.of(OWN.schema(schemas), USE.schema(schemas)));
+        var uses = new LinkedHashMap<String, Map<String, Object>>();
+        uses.put("use", USE.schema(schemas));
+        return schemas.byProperty(uses, OWN.schema(schemas));
     }
 }

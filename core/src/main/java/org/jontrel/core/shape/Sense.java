@@ -14,8 +14,12 @@ public enum Sense {
     FORM,
     /** What editors are offered and when; no stored value is touched. */
     BEHAVIOUR,
+    /** What a stored value means, such as its unit: whoever reads it reads something else. */
+    MEANING,
     /** A public address. */
     ADDRESS,
+    /** An address in the content API. */
+    API_ADDRESS,
     /** Narrows when it rises or appears. */
     LOWER_BOUND,
     /** Narrows when it falls or appears. */

@@ -132,7 +132,7 @@ public final class Shapes {
 
     /** The JSON Schema (2020-12) of a shape, with everything it refers to in {@code $defs}. */
     public static SequencedMap<String, Object> schema(ObjectShape<?> shape) {
-        var schemas = new Schemas("#/$defs/", name -> name);
+        var schemas = Schemas.ofFiles();
         var schema = new LinkedHashMap<String, Object>();
         schema.put("$schema", "https://json-schema.org/draft/2020-12/schema");
         schema.putAll(shape.schemaOfProperties(schemas));

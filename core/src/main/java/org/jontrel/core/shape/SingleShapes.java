@@ -102,7 +102,7 @@ final class SingleShapes {
                     null,
                     Sense.RULE,
                     "Distance between values, counted from min or 0.")
-            .optional("unit", Scalars.TEXT, Kind.Numeric::unit, "", Sense.WORDING, "Shown behind the number.")
+            .optional("unit", Scalars.TEXT, Kind.Numeric::unit, "", Sense.MEANING, "Shown behind the number.")
             .optional(
                     "shown",
                     Scalars.word(Kind.Numeric.Shown.class, Kind.Numeric.Shown::code),

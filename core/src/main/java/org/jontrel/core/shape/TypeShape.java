@@ -124,7 +124,7 @@ final class TypeShape {
                     Scalars.TEXT,
                     Publishing::apiPath,
                     "",
-                    Sense.ADDRESS,
+                    Sense.API_ADDRESS,
                     "Its address in the API; its path when left out.")
             .optional(
                     "new_records",

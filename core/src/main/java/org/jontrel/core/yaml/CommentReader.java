@@ -35,10 +35,10 @@ public final class CommentReader {
      * @param ids the id of what begins at a line and column, from 1; {@code null} where nothing with an id does
      */
     public static Comments read(String file, byte[] bytes, BiFunction<Integer, Integer, String> ids) {
-        var text = new String(bytes, StandardCharsets.UTF_8);
-        if (!mayHaveComments(text)) {
+        if (!mayHaveComments(bytes)) {
             return Comments.NONE;
         }
+        var text = new String(bytes, StandardCharsets.UTF_8);
         try {
             var reader = new CommentReader(ids);
             compose(text).ifPresent(root -> reader.thing(file, Comments.ITSELF, root, List.of()));
@@ -49,13 +49,16 @@ public final class CommentReader {
         }
     }
 
-    private static boolean mayHaveComments(String text) {
-        return text.indexOf('#') >= 0
-                || text.contains("\n\n")
-                || text.contains("\n\r\n")
-                || text.startsWith("\n")
-                || text.startsWith("\r\n")
-                || text.lines().anyMatch(String::isBlank);
+    /** Whether a file may have comments or empty lines at all: one look at its bytes, which tells most that have none. */
+    public static boolean mayHaveComments(byte[] bytes) {
+        boolean blank = true;
+        for (var b : bytes) {
+            if (b == '#' || (b == '\n' && blank)) {
+                return true;
+            }
+            blank = b == '\n' || (blank && (b == ' ' || b == '\t' || b == '\r'));
+        }
+        return false;
     }
 
     static java.util.Optional<Node> compose(String text) {

@@ -35,6 +35,13 @@ public final class YamlWriter {
             + "|[-+]?[0-9][0-9_.,:ex+-]*[0-9_.]?|[-+]?\\.[0-9_][0-9_.e+-]*|[-+.][0-9_.:e+-]*"
             + "|[-+]?\\.inf|\\.nan|[0-9]{4}-[0-9].*");
 
+    /** What some reader of YAML takes for the end of a line. */
+    private static final Pattern OTHER_BREAK = Pattern.compile("[\\n\\r\u0085\u2028\u2029]");
+
+    /** What cannot stand in lines as they are, or is lost at their ends. */
+    private static final Pattern UNWRITTEN =
+            Pattern.compile("[\\r\u0085\u2028\u2029\\p{Cc}&&[^\\n]]|(?m)^[ \t]+$|\\n{2,}\\z");
+
     private final Comments comments;
     private final Map<Object, String> things;
     private final String file;
@@ -91,7 +98,7 @@ public final class YamlWriter {
                 boolean line = !outermost && fits(map) && quiet(map, own);
                 var tuples = new ArrayList<NodeTuple>();
                 map.forEach((name, value) -> tuples.add(new NodeTuple(
-                        text((String) name), node(value, walk.property(own, (String) name, value), walk, false))));
+                        name((String) name), node(value, walk.property(own, (String) name, value), walk, false))));
                 yield new MappingNode(Tag.MAP, tuples, line ? FlowStyle.FLOW : FlowStyle.BLOCK);
             }
             case List<?> list -> {
@@ -125,10 +132,30 @@ public final class YamlWriter {
     }
 
     private static ScalarNode text(String text) {
-        var style = text.contains("\n")
-                ? ScalarStyle.LITERAL
-                : AMBIGUOUS.matcher(text).matches() || text.isEmpty() ? ScalarStyle.DOUBLE_QUOTED : ScalarStyle.PLAIN;
+        return scalar(text, lines(text) ? ScalarStyle.LITERAL : style(text));
+    }
+
+    /** A name of a property, which stands on one line whatever it has. */
+    private static ScalarNode name(String text) {
+        return scalar(text, style(text));
+    }
+
+    private static ScalarNode scalar(String text, ScalarStyle style) {
         return new ScalarNode(Tag.STR, true, text, style, Optional.empty(), Optional.empty());
+    }
+
+    private static ScalarStyle style(String text) {
+        boolean quoted = text.isEmpty()
+                || OTHER_BREAK.matcher(text).find()
+                || AMBIGUOUS.matcher(text).matches();
+        return quoted ? ScalarStyle.DOUBLE_QUOTED : ScalarStyle.PLAIN;
+    }
+
+    /** Whether it can stand as the lines that it has. */
+    private static boolean lines(String text) {
+        return text.indexOf('\n') > 0
+                && !text.startsWith(" ")
+                && !UNWRITTEN.matcher(text).find();
     }
 
     /** A list of words stands on one line; a list of things has one line each, unless it is within such a line. */

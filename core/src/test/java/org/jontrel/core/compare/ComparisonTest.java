@@ -77,7 +77,7 @@ public class ComparisonTest {
             {
                 Samples.with(Samples.NOTE.id(), f -> f.withKey("remarks")),
                 "Mooring: field Note renamed from note to remarks",
-                Advice.MINOR
+                Advice.MAJOR
             },
             {
                 Samples.with(Samples.NOTE.id(), f -> f.withLabel("Remarks")),
@@ -86,12 +86,12 @@ public class ComparisonTest {
             },
             {
                 Samples.with(Samples.NOTE.id(), f -> f.withRequired(true)),
-                "Mooring: field Note: required on",
+                "Mooring: field Note: required switched on",
                 Advice.MAJOR
             },
             {
                 Samples.with(Samples.LENGTH.id(), f -> f.withRequired(false)),
-                "Mooring: field Length: required off",
+                "Mooring: field Length: required switched off",
                 Advice.MINOR
             },
             {
@@ -105,14 +105,14 @@ public class ComparisonTest {
             {number(1, "0", null), "Mooring: field Length: max removed (was “99.5”)", Advice.MINOR},
             {number(1, "1", "99.5"), "Mooring: field Length: min changed from “0” to “1”", Advice.MAJOR},
             {number(0, "0", "99.5"), "Mooring: field Length: decimals changed from “1” to “0”", Advice.MAJOR},
-            {options(hard, grass), "Mooring: field Surface reordered", Advice.PATCH},
+            {options(hard, grass), "Mooring: options of field Surface reordered", Advice.PATCH},
             {options(grass), "Mooring: option Hard standing of Surface removed", Advice.MAJOR},
             {
                 options(grass, new Kind.Option("o2aaaaaaa", "paved", "Hard standing", true)),
                 "Mooring: option Hard standing of Surface renamed from hard to paved",
-                Advice.MINOR
+                Advice.MAJOR
             },
-            {new Model(List.of(path)), "Content type Mooring: path changed from “moorings” to “berths”", Advice.MINOR},
+            {new Model(List.of(path)), "Content type Mooring: path changed from “moorings” to “berths”", Advice.MAJOR},
             {new Model(List.of(body)), "Mooring: standard part Body added", Advice.MINOR},
             {Model.EMPTY, "Content type Mooring removed", Advice.MAJOR},
         };
@@ -146,7 +146,7 @@ public class ComparisonTest {
         assertEquals(wording.nextVersion("1.4.2"), "1.4.3");
         var both = Comparison.of(
                 Samples.MODEL,
-                Samples.with(Samples.NOTE.id(), f -> f.withLabel("R").withKey("r")));
+                Samples.with(Samples.NOTE.id(), f -> f.withLabel("R").withFallback("As usual")));
         assertEquals(both.nextVersion("1.4.2"), "1.5.0");
         assertEquals(both.causes().size(), 1);
         assertEquals(Comparison.of(Samples.MODEL, Model.EMPTY).nextVersion("1.4.2"), "2.0.0");

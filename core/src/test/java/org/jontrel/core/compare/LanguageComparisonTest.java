@@ -45,15 +45,15 @@ public class LanguageComparisonTest {
                 edit(ACCESSION, "index: {order: received, descending: true, page_size: 50}", "index: {page_size: 50}"),
                 List.of(
                         "Content type Accession: index order changed from “Received on” to “Title”",
-                        "Content type Accession: index descending off"),
+                        "Content type Accession: index descending switched off"),
                 Advice.PATCH
             },
             {
                 edit(ACCESSION, "many: true, max_count: 6, ordered: true", "ordered: false"),
                 List.of(
-                        "Accession: field Collectors: many off",
+                        "Accession: field Collectors: many switched off",
                         "Accession: field Collectors: max count removed (was “6”)",
-                        "Accession: field Collectors: ordered off"),
+                        "Accession: field Collectors: ordered switched off"),
                 Advice.MAJOR
             },
             {
@@ -77,7 +77,7 @@ public class LanguageComparisonTest {
             },
             {
                 edit("taxonomies/origin.yaml", "parents_in_address: true\n", ""),
-                List.of("Taxonomy Origin: parents in address off"),
+                List.of("Taxonomy Origin: parents in address switched off"),
                 Advice.MINOR
             },
             {
@@ -91,11 +91,11 @@ public class LanguageComparisonTest {
                         ", {key: cawder_edge, label: Cawder Edge}]",
                         "]\n  - {key: cawder_edge, label: Cawder Edge}"),
                 List.of("Origin: term Cawder Edge moved from North Fells to Origin"),
-                Advice.PATCH
+                Advice.MAJOR
             },
             {
                 edit("lists/causes.yaml", "{key: dead, label: Dead}", "{key: dead, label: Dead, retired: true}"),
-                List.of("Causes of failure: option Dead: retired on"),
+                List.of("Causes of failure: option Dead: retired switched on"),
                 Advice.MINOR
             },
             {

@@ -21,7 +21,7 @@ public class ReportTest {
     public void textIsByDefinitionWithTheWorstFirst() {
         assertEquals(Report.text(Comparison.of(BEFORE, AFTER)), """
                 Mooring
-                  major: Mooring: field Re<b>marks_: required on
+                  major: Mooring: field Re<b>marks_: required switched on
                   patch: Mooring: field Re<b>marks_: label changed from “Note” to “Re<b>marks_”
                 Weir
                   minor: Content type Weir added
@@ -36,7 +36,7 @@ public class ReportTest {
 
                 ### Mooring
 
-                - major: Mooring: field Re\\<b\\>marks\\_: required on
+                - major: Mooring: field Re\\<b\\>marks\\_: required switched on
                 - patch: Mooring: field Re\\<b\\>marks\\_: label changed from “Note” to “Re\\<b\\>marks\\_”
 
                 ### Weir

@@ -43,6 +43,9 @@ final class Edits {
     }
 
     private Optional<Model> attempt(Model model) {
+        if (model.definitions().isEmpty()) {
+            return addList(model);
+        }
         return switch (draw.below(9)) {
             case 0, 1, 2 -> property(model);
             case 3 -> remove(model);
@@ -192,8 +195,8 @@ final class Edits {
 
     /** A group of a type's own becomes a shared one. */
     private Optional<Model> share(Model model) {
-        var type = draw.of(model.types());
-        if (type.groups().isEmpty()) {
+        var type = model.types().isEmpty() ? null : draw.of(model.types());
+        if (type == null || type.groups().isEmpty()) {
             return Optional.empty();
         }
         var group = draw.of(type.groups());
