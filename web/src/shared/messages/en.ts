@@ -79,7 +79,7 @@ export const en = {
     indexHint: 'The page that lists records, with made-up ones.',
     apiHint: 'What the content API would give, without what is kept out of it.',
     codeHint:
-      'The file of this definition, as it stands in a package. Edit it and apply: one step, which undo takes back.',
+      'The file of this definition, as it stands in a package. Edit it and apply: one step, which undo takes back. Comments stay where they are and go out with the package.',
     apply: 'Apply',
     applyKey: 'Ctrl+Enter',
     revert: 'Revert',
@@ -261,7 +261,7 @@ export const en = {
       },
       release: {
         title: 'Releases',
-        text: 'A release is a numbered snapshot of the draft that never changes. Jontrel says what changed since the last one and which number fits: wording alone raises the last number, additions and renames the middle one, and whatever can put a stored value out of use the first. A release can be exported as a package of YAML files and taken into another installation.',
+        text: 'A release is a numbered snapshot of the draft that never changes. Jontrel says what changed since the last one and which number fits: wording and order raise the last number; additions and wider limits raise the middle one; what can put a stored value out of use, what asks more of records that are there already, and what programs must follow (another key, another address in the API, another unit) raises the first. A release can be exported as a package of YAML files, with the comments that were written in them, and taken into another installation.',
       },
       site: {
         title: 'Sites',
