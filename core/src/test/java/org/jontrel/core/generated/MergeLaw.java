@@ -3,7 +3,6 @@ package org.jontrel.core.generated;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -169,8 +168,9 @@ public final class MergeLaw {
         var base = models.getFirst();
         var done = facts(Comparison.of(base, merged.model()));
         var result = Located.index(new ArrayList<>(merged.model().definitions()));
-        var index = new HashMap<String, Located>();
-        models.forEach(model -> index.putAll(Located.index(new ArrayList<>(model.definitions()))));
+        var index = models.stream()
+                .map(model -> Located.index(new ArrayList<>(model.definitions())))
+                .toList();
         var clashed = new HashSet<String>();
         merged.clashes()
                 .forEach(clash -> clashed.add(clash.elementId().isEmpty() ? clash.typeId() : clash.elementId()));
@@ -194,10 +194,13 @@ public final class MergeLaw {
         }
     }
 
-    private static boolean within(String id, Set<String> clashed, Map<String, Located> index) {
-        for (var at = index.get(id); at != null; at = at.owner()) {
-            if (clashed.contains(at.key())) {
-                return true;
+    /** Whether a thing is one of some, or stands within one, in any of the models. */
+    private static boolean within(String id, Set<String> some, List<Map<String, Located>> models) {
+        for (var index : models) {
+            for (var at = index.get(id); at != null; at = at.owner()) {
+                if (some.contains(at.key())) {
+                    return true;
+                }
             }
         }
         return false;
