@@ -246,6 +246,11 @@ final class FieldsCheck {
 
     /** Fields that are shown only when they are shown themselves, by way of others. */
     private void cycles() {
+        boolean any = Stream.concat(everywhere.values().stream().map(Field::showWhen), around.values().stream())
+                .anyMatch(condition -> !condition.equals(Condition.ALWAYS));
+        if (!any) {
+            return;
+        }
         var reported = new HashSet<String>();
         for (var field : everywhere.values().stream()
                 .sorted(java.util.Comparator.comparing(Field::key))

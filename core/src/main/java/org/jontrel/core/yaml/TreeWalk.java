@@ -9,10 +9,21 @@ import java.util.Set;
 /** Where each value of a tree stands, told by thing and way as comments are kept. One walk for one file. */
 final class TreeWalk {
     private final Map<Object, String> things;
+    private final boolean idle;
     private final Map<At, Integer> same = new HashMap<>();
 
     TreeWalk(Map<Object, String> things) {
+        this(things, false);
+    }
+
+    private TreeWalk(Map<Object, String> things, boolean idle) {
         this.things = things;
+        this.idle = idle;
+    }
+
+    /** For where there are no comments: every place is the same, and none is worked out. */
+    static TreeWalk idle() {
+        return new TreeWalk(Map.of(), true);
     }
 
     /** A place at which comments may stand. */
@@ -20,17 +31,26 @@ final class TreeWalk {
 
     /** The place of a value itself: its own where it is a thing with an id. */
     At enter(Object tree, At at) {
+        if (idle) {
+            return at;
+        }
         var id = things.get(tree);
         return id == null ? at : new At(id, Comments.ITSELF);
     }
 
     /** The place of a property; of what is within its value, where that is more than one word. */
     At property(At of, String name, Object value) {
+        if (idle) {
+            return of;
+        }
         var way = Way.property(of.way(), name);
         return new At(of.thing(), value instanceof Map || value instanceof List ? Way.content(way) : way);
     }
 
     At item(At of, Object item) {
+        if (idle) {
+            return of;
+        }
         var at = new At(of.thing(), Way.item(of.way(), item));
         int times = same.merge(at, 1, Integer::sum);
         return times == 1 ? at : new At(at.thing(), at.way() + "~" + times);

@@ -4,8 +4,10 @@ import java.io.StringWriter;
 import java.util.ArrayList;
 import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Pattern;
 import org.snakeyaml.engine.v2.api.Dump;
 import org.snakeyaml.engine.v2.api.DumpSettings;
@@ -30,10 +32,13 @@ public final class YamlWriter {
      * What some reader of YAML, 1.1 or 1.2, takes for more than text: words for yes and no, nothing, the merge and value
      * keys, numbers of all bases with underscores, numbers to the base of 60, times, dates.
      */
-    private static final Pattern AMBIGUOUS = Pattern.compile("(?i)y|n|yes|no|on|off|true|false|null|~|=|<<"
+    private static final Pattern AMBIGUOUS = Pattern.compile("(?i)~|=|<<"
             + "|[-+]?0[bo]?[0-7_]+|[-+]?0x[0-9a-f_]+"
             + "|[-+]?[0-9][0-9_.,:ex+-]*[0-9_.]?|[-+]?\\.[0-9_][0-9_.e+-]*|[-+.][0-9_.:e+-]*"
             + "|[-+]?\\.inf|\\.nan|[0-9]{4}-[0-9].*");
+
+    /** Words, in small letters, that some reader of YAML takes for yes or no, or for nothing. */
+    private static final Set<String> WORDS = Set.of("y", "n", "yes", "no", "on", "off", "true", "false", "null");
 
     /** What some reader of YAML takes for the end of a line. */
     private static final Pattern OTHER_BREAK = Pattern.compile("[\\n\\r\u0085\u2028\u2029]");
@@ -64,7 +69,8 @@ public final class YamlWriter {
     public static String write(Object tree, Comments comments, Map<Object, String> things, String file) {
         boolean plain = comments.isEmpty();
         var writer = new YamlWriter(comments, things, file);
-        var text = emitted(writer.node(tree, new TreeWalk.At(file, Comments.ITSELF), new TreeWalk(things), true));
+        var text = emitted(writer.node(
+                tree, new TreeWalk.At(file, Comments.ITSELF), plain ? TreeWalk.idle() : new TreeWalk(things), true));
         return plain ? text : CommentWriter.insert(text, tree, comments, things, file);
     }
 
@@ -145,10 +151,25 @@ public final class YamlWriter {
     }
 
     private static ScalarStyle style(String text) {
+        if (isWord(text)) {
+            return WORDS.contains(text.toLowerCase(Locale.ROOT)) ? ScalarStyle.DOUBLE_QUOTED : ScalarStyle.PLAIN;
+        }
         boolean quoted = text.isEmpty()
                 || OTHER_BREAK.matcher(text).find()
                 || AMBIGUOUS.matcher(text).matches();
         return quoted ? ScalarStyle.DOUBLE_QUOTED : ScalarStyle.PLAIN;
+    }
+
+    /** Letters, digits, spaces and the like, a letter first: most of what is written, told without a regular expression. */
+    private static boolean isWord(String text) {
+        for (int i = 0; i < text.length(); i++) {
+            char c = text.charAt(i);
+            boolean letter = (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z');
+            if (!letter && (i == 0 || !((c >= '0' && c <= '9') || c == ' ' || c == '_'))) {
+                return false;
+            }
+        }
+        return !text.isEmpty();
     }
 
     /** Whether it can stand as the lines that it has. */
