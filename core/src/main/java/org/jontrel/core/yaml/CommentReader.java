@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.function.BiFunction;
+import java.util.regex.Pattern;
 import org.jontrel.core.shape.Limits;
 import org.snakeyaml.engine.v2.api.LoadSettings;
 import org.snakeyaml.engine.v2.api.lowlevel.Compose;
@@ -21,6 +22,13 @@ import org.snakeyaml.engine.v2.nodes.SequenceNode;
  * the set, as people mean it.
  */
 public final class CommentReader {
+    /** The mark of a document, or a directive before it, alone on its line but for a comment. */
+    private static final Pattern DOCUMENT =
+            Pattern.compile("(?m)^(---|\\.\\.\\.|%[A-Z]+ [^\\n\\r#]*)(?=[ \\t]*(#.*)?\\r?$)");
+
+    /** What no comment of a person begins with: a character for private use. */
+    private static final String MARK = "\uE000";
+
     private final Comments.Builder found = new Comments.Builder();
 
     /** The id of what begins at a line and column (from 1) of the file; {@code null} where nothing with an id does. */
@@ -41,7 +49,7 @@ public final class CommentReader {
         var text = new String(bytes, StandardCharsets.UTF_8);
         try {
             var reader = new CommentReader(ids);
-            compose(text).ifPresent(root -> reader.thing(file, Comments.ITSELF, root, List.of()));
+            compose(unmarked(text)).ifPresent(root -> reader.thing(file, Comments.ITSELF, root, List.of()));
             return reader.found.build();
         } catch (YamlEngineException | java.util.NoSuchElementException _) {
             // what cannot be read is a finding of the reader
@@ -59,6 +67,14 @@ public final class CommentReader {
             blank = b == '\n' || (blank && (b == ' ' || b == '\t' || b == '\r'));
         }
         return false;
+    }
+
+    /**
+     * The text with comments in the place of the marks of a document and of directives: the library loses comments that
+     * stand beside them. Lines stay where they are.
+     */
+    private static String unmarked(String text) {
+        return DOCUMENT.matcher(text).find() ? DOCUMENT.matcher(text).replaceAll("#" + MARK) : text;
     }
 
     static java.util.Optional<Node> compose(String text) {
@@ -135,11 +151,21 @@ public final class CommentReader {
     }
 
     private static List<String> lines(List<CommentLine> comments) {
-        return comments == null
-                ? List.of()
-                : comments.stream()
-                        .map(line -> line.getCommentType() == CommentType.BLANK_LINE ? Comment.BLANK : line.getValue())
-                        .toList();
+        if (comments == null) {
+            return List.of();
+        }
+        var lines = new ArrayList<String>();
+        for (var comment : comments) {
+            var line = comment.getValue();
+            if (comment.getCommentType() == CommentType.BLANK_LINE) {
+                lines.add(Comment.BLANK);
+            } else if (!line.startsWith(MARK)) {
+                lines.add(line);
+            } else if (line.indexOf('#') > 0) {
+                lines.add(line.substring(line.indexOf('#') + 1));
+            }
+        }
+        return lines;
     }
 
     /** Ids of things by where they begin. */

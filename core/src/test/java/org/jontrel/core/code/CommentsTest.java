@@ -130,6 +130,18 @@ public class CommentsTest {
     }
 
     @Test
+    public void marksOfTheDocumentTakeNoCommentWithThem() {
+        var text =
+                "# a\n--- # b\n# c\nkey: mooring\nsingular: Mooring\nplural: Moorings\npath: moorings\n... # d\n# e\n";
+        assertEquals(
+                formattedType(text),
+                "# a\n# b\n# c\nkey: mooring\nsingular: Mooring\nplural: Moorings\npath: moorings\n# d\n# e\n");
+        assertEquals(
+                formattedType("%YAML 1.2\n# a\n---\n" + text.substring(text.indexOf("key"))),
+                "# a\nkey: mooring\nsingular: Mooring\nplural: Moorings\npath: moorings\n# d\n# e\n");
+    }
+
+    @Test
     public void lineEndsAreThoseOfTheFile() {
         var text = "key: mooring # one\r\nsingular: Mooring\r\nplural: Moorings\r\n\r\n# two\r\npath: moorings\r\n";
         assertEquals(formattedType(text), text);
