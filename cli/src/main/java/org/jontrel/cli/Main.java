@@ -2,6 +2,10 @@ package org.jontrel.cli;
 
 import java.io.PrintWriter;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.AccessDeniedException;
+import java.nio.file.FileAlreadyExistsException;
+import java.nio.file.FileSystemException;
+import java.nio.file.NoSuchFileException;
 import org.jontrel.core.code.UnwritableException;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
@@ -27,6 +31,18 @@ public final class Main {
         System.exit(run(out, err, arguments));
     }
 
+    /** What the file system refused, in words: its own messages are names of files and nothing else. */
+    private static String told(FileSystemException e) {
+        var reason =
+                switch (e) {
+                    case AccessDeniedException _ -> "this account may not";
+                    case NoSuchFileException _ -> "it, or the folder it is to be in, is not there";
+                    case FileAlreadyExistsException _ -> "there is a file where a folder is needed";
+                    default -> e.getReason() == null ? "the system gave no reason" : e.getReason();
+                };
+        return e.getFile() + " cannot be read or written: " + reason + ".";
+    }
+
     static int run(PrintWriter out, PrintWriter err, String... arguments) {
         var line = new CommandLine(new Main()).setOut(out).setErr(err);
         line.setExecutionExceptionHandler((e, _, _) -> {
@@ -34,7 +50,7 @@ public final class Main {
                 unwritable.findings().forEach(finding -> err.println(Output.line(finding)));
                 return 1;
             }
-            err.println("jontrel: " + e.getMessage());
+            err.println("jontrel: " + (e instanceof FileSystemException file ? told(file) : e.getMessage()));
             return CommandLine.ExitCode.USAGE;
         });
         return line.execute(arguments);

@@ -120,7 +120,7 @@ public class MergeTest {
     }
 
     @Test
-    public void aGroupRemovedHereThatGotAFieldThereStays() {
+    public void aGroupRemovedHereThatGotAFieldThereStaysAndNeedsAPerson() {
         var empty = new Group("gmore", "More", "", List.of());
         var two = new Model(List.of(
                 Samples.MOORING.withSections(List.of(Samples.MOORING.groups().getFirst(), empty))));
@@ -128,7 +128,9 @@ public class MergeTest {
         var filled = new Model(List.of(Samples.MOORING.withSections(
                 List.of(Samples.MOORING.groups().getFirst(), empty.withFields(List.of(field))))));
         var merged = Merge.merge(two, BASE, filled);
-        assertEquals(merged.clashes(), List.of());
+        assertEquals(
+                merged.clashes().stream().map(Clash::sentence).toList(),
+                List.of("Mooring: group More was “More”; ours makes it not there, theirs “More with X”. Choose one."));
         assertTrue(merged.model().types().getFirst().field("fxxxxxxxx").isPresent());
     }
 
