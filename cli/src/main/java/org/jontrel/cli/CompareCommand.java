@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.concurrent.Callable;
+import org.jontrel.core.code.EarlierKeys;
 import org.jontrel.core.compare.Change;
 import org.jontrel.core.compare.Comparison;
 import org.jontrel.core.compare.Likely;
@@ -60,6 +61,7 @@ final class CompareCommand implements Callable<Integer> {
         var alignment = Alignment.of(side(first), side(second), Ids.secure());
         var comparison =
                 Comparison.of(alignment.sides().get(0), alignment.sides().get(1));
+        unfound(second, alignment.unfound().get(1));
         var renames = Likely.renames(comparison, alignment.madeUp());
         var about = ManifestChanges.between(
                 first.content().get().manifest(), second.content().get().manifest());
@@ -86,6 +88,12 @@ final class CompareCommand implements Callable<Integer> {
     private static Alignment.Side side(Source source) {
         return new Alignment.Side(
                 source.content().orElseThrow().model(), source.read().was());
+    }
+
+    /** Earlier keys in the files that nothing had. */
+    private void unfound(Source source, Map<String, String> keys) {
+        var err = spec.commandLine().getErr();
+        EarlierKeys.unknown(source.read(), keys).forEach(finding -> err.println(after + ": " + Output.line(finding)));
     }
 
     /** Nothing was compared, which is neither "same" nor "differs". */

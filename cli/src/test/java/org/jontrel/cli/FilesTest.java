@@ -340,6 +340,17 @@ public class FilesTest {
     }
 
     @Test
+    public void anEarlierKeyThatNothingHadIsTold() throws IOException {
+        var other =
+                made("other", Map.of("types/mooring.yaml", TYPE.replace("{key: name,", "{key: title_of, was: nam,")));
+        var ran = Ran.run("compare", folder, other);
+        assertTrue(ran.err().contains("types/mooring.yaml:9:") && ran.err().contains("[WAS_UNKNOWN]"), ran.err());
+        put(other, "types/mooring.yaml", TYPE.replace("{key: name,", "{key: title_of, was: name,"));
+        assertFalse(Ran.run("compare", folder, other).err().contains("WAS_UNKNOWN"));
+        assertFalse(Ran.run("compare", other, other).err().contains("WAS_UNKNOWN"), "it may stay for good");
+    }
+
+    @Test
     public void idsAreAddedWithoutMakingAllNew() throws IOException {
         var withIds = made("ids", Map.of("types/mooring.yaml", TYPE));
         assertEquals(Ran.run("format", withIds, "--ids").code(), 0);

@@ -1,7 +1,9 @@
 package org.jontrel.core.code;
 
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
@@ -10,7 +12,7 @@ import org.jontrel.core.shape.Reading;
 import org.jontrel.core.shape.Things;
 
 /** Whether what files say of earlier keys can be: of things side by side, only one can have had a key. */
-final class EarlierKeys {
+public final class EarlierKeys {
     private final Reading reading;
     private final List<Finding> findings;
 
@@ -29,6 +31,34 @@ final class EarlierKeys {
                     definitions.stream().filter(each -> each.sort() == sort).toList());
         }
         definitions.forEach(check::within);
+    }
+
+    /**
+     * Findings on earlier keys that nothing had.
+     *
+     * @param keys the keys, by the id that the thing has in what was read
+     */
+    public static List<Finding> unknown(PackageReader.Result read, Map<String, String> keys) {
+        var findings = new ArrayList<Finding>();
+        read.content()
+                .ifPresent(content -> content.model().definitions().forEach(definition -> {
+                    tell(definition, keys, findings, definition.id(), "");
+                    Things.within(definition, thing -> {
+                        var id = Things.shape(thing).id(thing);
+                        tell(thing, keys, findings, definition.id(), id);
+                    });
+                }));
+        return read.origins().locate(findings);
+    }
+
+    private static void tell(
+            Object thing, Map<String, String> keys, List<Finding> findings, String definition, String element) {
+        var shape = Things.shape(thing);
+        var key = shape.scoped(thing) ? null : keys.get(shape.id(thing));
+        if (key != null) {
+            var place = Place.field(definition, element, "was");
+            findings.add(Finding.of(Code.WAS_UNKNOWN, place, shape.label(thing), key));
+        }
     }
 
     private void within(Object thing) {

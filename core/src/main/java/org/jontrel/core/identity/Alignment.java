@@ -19,9 +19,14 @@ import org.jontrel.core.shape.Things;
  * @param given for each the ids that were put in the place of others
  * @param madeUp ids that no file gave
  * @param differing things to which two sides gave different ids; they have the first here
+ * @param unfound for each model the earlier keys that its files give and nothing had, by the id in the model as it was read
  */
 public record Alignment(
-        List<Model> sides, List<Map<String, String>> given, Set<String> madeUp, List<Identities.Differing> differing) {
+        List<Model> sides,
+        List<Map<String, String>> given,
+        Set<String> madeUp,
+        List<Identities.Differing> differing,
+        List<Map<String, String>> unfound) {
 
     /** A model as it was read, and the keys that its files say things had before. */
     public record Side(Model model, Map<String, String> was) {}
@@ -70,7 +75,8 @@ public record Alignment(
                         chain(chain(second.given(), third.adopted()), fourth.adopted()),
                         chain(third.given(), fourth.given())),
                 still,
-                differing);
+                differing,
+                List.of(Map.of(), second.unfound(), third.unfound()));
     }
 
     private static Set<String> idsOf(Model model) {

@@ -32,6 +32,7 @@ public final class Identities {
     private final Map<String, String> given = new LinkedHashMap<>();
     private final Map<String, String> adopted = new LinkedHashMap<>();
     private final List<Differing> differing = new ArrayList<>();
+    private final Map<String, String> unfound = new LinkedHashMap<>();
 
     public Identities(Model earlier, Ids ids) {
         this(earlier, Openness.NONE, ids);
@@ -95,7 +96,9 @@ public final class Identities {
     }
 
     private void match(Model model, Map<String, String> was) {
-        new Matching(earlier, model, was, open, this::bind).run();
+        var matching = new Matching(earlier, model, was, open, this::bind);
+        matching.run();
+        matching.unfound().forEach(thing -> unfound.put(idOf(thing), was.get(idOf(thing))));
     }
 
     /** Two things are the same: one id for both. */
@@ -155,6 +158,11 @@ public final class Identities {
     /** The ids that the model had for things of the earlier one, by the made-up ones that stood there. */
     Map<String, String> adopted() {
         return adopted;
+    }
+
+    /** Earlier keys that nothing had, by what stood in the place of the id of the thing that says so. */
+    Map<String, String> unfound() {
+        return unfound;
     }
 
     List<Differing> differing() {

@@ -30,6 +30,7 @@ final class Matching {
     private final BiConsumer<Object, Object> bind;
     private final Contents contents;
     private final Set<String> taken = new HashSet<>();
+    private final Map<String, Object> unfound = new LinkedHashMap<>();
     private final Set<String> mine = new HashSet<>();
 
     /** @param bind gets each thing with what it was */
@@ -45,6 +46,11 @@ final class Matching {
         this.open = open;
         this.bind = bind;
         this.contents = new Contents(model, earlier);
+    }
+
+    /** Things beside others that were, whose earlier key and present key nothing had. */
+    List<Object> unfound() {
+        return List.copyOf(unfound.values());
     }
 
     void run() {
@@ -82,6 +88,7 @@ final class Matching {
     }
 
     private void bind(Object thing, Object before) {
+        unfound.remove(Identities.idOf(thing));
         taken.add(Identities.idOf(before));
         bind.accept(thing, before);
     }
@@ -163,7 +170,7 @@ final class Matching {
         for (var each : beside) {
             Contents.key(each).ifPresent(key -> named.putIfAbsent(key, each));
         }
-        var said = said(items, named);
+        var said = said(items, named, pairs);
         for (var item : items) {
             Contents.key(item).ifPresent(key -> {
                 var id = Identities.idOf(item);
@@ -180,7 +187,7 @@ final class Matching {
      * Of what files say of earlier keys, what still holds: a file may say it long after. It holds where nothing had the key
      * of now before, or what had it says that it has another now; so keys can be exchanged.
      */
-    private Map<String, String> said(List<Object> items, Map<String, Object> named) {
+    private Map<String, String> said(List<Object> items, Map<String, Object> named, Map<String, Object> pairs) {
         var said = new HashMap<String, String>();
         var keys = new HashMap<String, String>();
         for (var item : items) {
@@ -189,6 +196,9 @@ final class Matching {
             if (key != null && named.containsKey(key)) {
                 said.put(id, key);
                 keys.put(id, Contents.key(item).orElse(""));
+            }
+            if (key != null && !pairs.containsKey(id)) {
+                unfound.put(id, item);
             }
         }
         boolean again = !said.isEmpty();

@@ -111,4 +111,67 @@ public class MistakesTest {
             });
         }
     }
+
+    private static List<Finding> located(Map<String, String> files) {
+        var read = read(files);
+        var findings = new ArrayList<>(read.findings());
+        read.content().ifPresent(content -> findings.addAll(read.origins().locate(ModelCheck.check(content.model()))));
+        return findings;
+    }
+
+    @Test
+    public void aConditionOnATermIsSoundWithoutIds() {
+        var type = "key: lock\nsingular: Lock\nplural: Locks\npath: locks\ngroups:\n  - title: A\n    fields:\n"
+                + "      - {key: manned, label: Manned, kind: yes_no}\n"
+                + "      - {key: sort, label: Sort, kind: choice, list: sorts}\n"
+                + "      - {key: n, label: N, kind: term, taxonomy: water}\n"
+                + "      - {key: x, label: X, kind: text, required: true, show_when: {field: n, is: [main, branch]}}\n"
+                + "  - use: facts\ntaxonomies:\n  - use: water\n";
+        assertEquals(located(Map.of("types/lock.yaml", type)), List.of());
+    }
+
+    @Test
+    public void placesAreThoseOfTheWordThatIsWrong() {
+        var start = "key: lock\nsingular: Lock\nplural: Locks\npath: locks\n";
+        var end = "groups:\n  - title: A\n    fields:\n      - {key: manned, label: Manned, kind: yes_no}\n"
+                + "      - {key: sort, label: Sort, kind: choice, list: sorts}\n  - use: facts\n  - use: fcats\n"
+                + "taxonomies:\n  - use: water\n  - use: air\n";
+        var found =
+                located(Map.of("types/lock.yaml", start + "index:\n  order: title\n  page_size: 999\n" + end)).stream()
+                        .map(finding -> finding.code() + " " + finding.place().inFile())
+                        .toList();
+        assertEquals(
+                found,
+                List.of(
+                        "LIMIT_OUT_OF_RANGE types/lock.yaml:7:3",
+                        "REFERENCE_UNKNOWN types/lock.yaml:17:5",
+                        "REFERENCE_UNKNOWN types/lock.yaml:14:5"),
+                found.toString());
+        var open = located(Map.of("types/lock.yaml", start + "description: \"open\n" + end));
+        assertEquals(open.getFirst().place().inFile(), "types/lock.yaml:5:14", open.toString());
+    }
+
+    @Test
+    public void aFileOfDecisionsIsNamedByItsVersion() {
+        var found = located(Map.of("migrations/first.yaml", "version: 1.1.0\n"));
+        assertEquals(found.getFirst().code(), Code.FILE_NAME_DIFFERS, found.toString());
+        assertTrue(found.getFirst().sentence().contains("migrations/1.1.0.yaml"), found.toString());
+    }
+
+    @Test
+    public void defaultsAreWithinTheLimitsOfTheirFields() {
+        for (var field : List.of(
+                "kind: number, max: 9, default: 10",
+                "kind: text, max_length: 3, default: long",
+                "kind: date, earliest: 2020-01-01, default: 2019-12-31",
+                "kind: number, decimals: 1, step: 0.5, default: 0.7",
+                "kind: text, pattern: '[A-Z]+', default: abc")) {
+            var type = "key: lock\nsingular: Lock\nplural: Locks\npath: locks\ngroups:\n  - title: A\n    fields:\n"
+                    + "      - {key: sort, label: Sort, kind: choice, list: sorts}\n      - {key: x, label: X, " + field
+                    + "}\n"
+                    + "  - use: facts\ntaxonomies:\n  - use: water\n";
+            var found = located(Map.of("types/lock.yaml", type));
+            assertTrue(found.stream().anyMatch(each -> each.code() == Code.DEFAULT_INVALID), field + " " + found);
+        }
+    }
 }
