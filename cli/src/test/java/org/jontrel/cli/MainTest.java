@@ -140,7 +140,7 @@ public class MainTest {
         assertEquals(run("schema", "-o", out).code(), 0);
         var type = JsonMapper.shared().readTree(Files.readString(out.resolve("type.schema.json")));
         assertEquals(type.get("$schema").asString(), "https://json-schema.org/draft/2020-12/schema");
-        assertEquals(type.at("/$defs/field/oneOf").size(), 22);
+        assertEquals(type.at("/$defs/field/allOf").size(), 22);
         assertTrue(
                 Files.exists(out.resolve("package.schema.json")) && Files.exists(out.resolve("migration.schema.json")));
     }

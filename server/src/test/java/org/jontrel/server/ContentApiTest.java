@@ -103,6 +103,7 @@ public class ContentApiTest {
         var under = read("/trees?filter=" + encoded("{\"taxonomy\": \"sort\", \"under\": [\"" + apple + "\"]}"));
         assertEquals(under.at("/items/0/id").asLong(), tree);
         assertEquals(read("/trees?search=young").get("total").asInt(), 5);
+        assertEquals(read("/trees?search=the").get("total").asInt(), 1, "too common to be kept, looked for in titles");
         assertEquals(read("/taxonomies/sort").get("total").asInt(), 3);
         assertEquals(read("/taxonomies/sort/" + apple).get("tint").asString(), "#aa2211");
         anna.ok(
@@ -125,6 +126,10 @@ public class ContentApiTest {
             {"/trees?limit=0", 422},
             {"/trees?limit=101", 422},
             {"/trees?after=x", 422},
+            // of the form of a cursor, with a word where a number was, half a sign, and a moment that is none
+            {"/trees?sort=-height&after=K1lXSmogNQ", 422},
+            {"/trees?sort=-height&after=K0EgNQ", 422},
+            {"/trees?sort=updated_at&after=K2MyOXZiZyA1", 422},
             {"/trees?filter=%7B", 422},
             {"/trees?filter=" + encoded("{\"field\": \"tag\", \"is\": \"x\"}"), 422},
             {"/trees?filter=" + encoded("{\"state\": \"draft\"}"), 422},

@@ -1,7 +1,5 @@
 package org.jontrel.server.site;
 
-import com.zaxxer.hikari.HikariConfig;
-import com.zaxxer.hikari.HikariDataSource;
 import jakarta.annotation.PreDestroy;
 import java.lang.management.ManagementFactory;
 import java.nio.file.Path;
@@ -23,21 +21,20 @@ import org.springframework.stereotype.Service;
 @Service
 public class Sites {
     private static final Pattern DATABASE = Pattern.compile("[a-z][a-z0-9_]{0,63}");
-    private static final int CONNECTIONS = 12;
     private final SiteMapper mapper;
     private final RecordIds ids;
-    private final DataSourceProperties server;
     private final Settings settings;
-    private final ConcurrentHashMap<String, Opened> opened = new ConcurrentHashMap<>();
+    private final SiteConnections connections;
+
+    /** The engines by the path of their site as it is stored, never as somebody typed it. */
+    private final ConcurrentHashMap<String, Site> opened = new ConcurrentHashMap<>();
 
     Sites(SiteMapper mapper, RecordIds ids, DataSourceProperties server, Settings settings) {
         this.mapper = mapper;
         this.ids = ids;
-        this.server = server;
         this.settings = settings;
+        this.connections = new SiteConnections(server);
     }
-
-    private record Opened(Site site, HikariDataSource source) {}
 
     /** A site as it is registered; {@code path} is its address. */
     public record Registered(long workspaceId, String path, String name) {}
@@ -51,7 +48,12 @@ public class Sites {
     }
 
     public Optional<Registered> find(String path) {
-        return Optional.ofNullable(mapper.find(path)).map(Sites::registered);
+        return row(path).map(Sites::registered);
+    }
+
+    /** The database takes other spellings for the same word (capitals, accents, signs without width); an address is exact. */
+    private Optional<SiteMapper.SiteRow> row(String path) {
+        return Optional.ofNullable(mapper.find(path)).filter(row -> row.path().equals(path));
     }
 
     private static Registered registered(SiteMapper.SiteRow row) {
@@ -91,39 +93,28 @@ public class Sites {
     public Site engine(String path) {
         var known = opened.get(path);
         if (known != null) {
-            return known.site();
+            return known;
         }
-        var row = Optional.ofNullable(mapper.find(path))
-                .orElseThrow(() -> Refusal.missing("There is no site " + path + "."));
-        return opened.computeIfAbsent(path, _ -> open(row)).site();
+        var row = row(path).orElseThrow(() -> Refusal.missing("There is no site " + path + "."));
+        return opened.computeIfAbsent(row.path(), _ -> open(row));
     }
 
     /** The engines that have been used since the start. */
     List<Site> engines() {
-        return opened.values().stream().map(Opened::site).toList();
+        return List.copyOf(opened.values());
     }
 
-    private Opened open(SiteMapper.SiteRow row) {
-        var config = new HikariConfig();
-        config.setJdbcUrl(server.getUrl().replaceFirst("^(jdbc:mariadb://[^/]+/)[^?]*", "$1" + row.databaseName()));
-        config.setUsername(server.getUsername());
-        config.setPassword(server.getPassword());
-        config.setPoolName("site-" + row.path());
-        config.setMaximumPoolSize(CONNECTIONS);
-        config.setMinimumIdle(0);
-        // as the engine wants them: set once for a connection, not for each transaction
-        config.setAutoCommit(false);
-        config.setTransactionIsolation("TRANSACTION_READ_COMMITTED");
-        var source = new HikariDataSource(config);
+    private Site open(SiteMapper.SiteRow row) {
         var owner = ManagementFactory.getRuntimeMXBean().getName();
         var folder = Optional.ofNullable(settings.mediaFolder())
                 .filter(each -> !each.isBlank())
                 .map(each -> Path.of(each).resolve(row.path()));
-        return new Opened(Site.open(source, owner, Duration.ofSeconds(settings.runStaleSeconds()), folder), source);
+        return Site.open(
+                connections.to(row.databaseName()), owner, Duration.ofSeconds(settings.runStaleSeconds()), folder);
     }
 
     @PreDestroy
     void close() {
-        opened.values().forEach(each -> each.source().close());
+        connections.close();
     }
 }

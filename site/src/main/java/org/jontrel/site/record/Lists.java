@@ -11,6 +11,7 @@ import static org.mybatis.dynamic.sql.SqlBuilder.select;
 import java.nio.charset.StandardCharsets;
 import java.sql.SQLException;
 import java.sql.Timestamp;
+import java.time.DateTimeException;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Base64;
@@ -57,6 +58,8 @@ final class Lists {
             "who", "will", "with", "www");
 
     private final Binding.Table table;
+    private static final String NO_CURSOR = "This is not where a page of this list ended. Begin the list anew.";
+
     private final SqlTable main;
     private final SqlColumn<Object> id;
     private final Criteria criteria;
@@ -160,6 +163,10 @@ final class Lists {
         words.stream()
                 .filter(word -> word.length() <= 2 || word.length() > LONGEST_WORD)
                 .forEach(word -> all.add(titled(word)));
+        if (all.isEmpty()) {
+            // words so common that they are not kept: they may still be a title
+            return Optional.of(titled(search.strip()));
+        }
         List<AndOrCriteriaGroup> rest =
                 all.stream().skip(1).map(SqlBuilder::and).toList();
         return Optional.of(group(all.getFirst(), rest));
@@ -267,7 +274,15 @@ final class Lists {
 
     /** What comes behind the end of the page before; nothing comes before something. */
     private SqlCriterion behind(List<Key> keys, String cursor) {
-        var parts = parts(cursor, keys.size() + 1);
+        try {
+            return behind(keys, parts(cursor, keys.size() + 1));
+        } catch (IllegalArgumentException | DateTimeException _) {
+            // it has the form of a cursor, and was never one of this list
+            throw new BadQuery(NO_CURSOR);
+        }
+    }
+
+    private SqlCriterion behind(List<Key> keys, List<String> parts) {
         var last = Long.valueOf(parts.getLast());
         boolean down = keys.getFirst().descending();
         SqlCriterion behind =
@@ -311,7 +326,9 @@ final class Lists {
         if (own.isPresent()) {
             return own.get().cell(text).orElse(text);
         }
-        return Conditions.read(key.field().kind(), text).map(Cells::toColumn).orElse(text);
+        return Conditions.read(key.field().kind(), text)
+                .map(Cells::toColumn)
+                .orElseThrow(() -> new BadQuery(NO_CURSOR));
     }
 
     private static List<String> parts(String cursor, int count) {
@@ -327,6 +344,6 @@ final class Lists {
         } catch (IllegalArgumentException _) {
             // said below
         }
-        throw new BadQuery("This is not where a page of this list ended. Begin the list anew.");
+        throw new BadQuery(NO_CURSOR);
     }
 }
