@@ -319,6 +319,30 @@ public class DeskApiTest {
         assertEquals(names, List.of("package.yaml", "taxonomies/origin.yaml", "types/person.yaml", "types/trip.yaml"));
     }
 
+    @Test
+    public void aTypingErrorInAReferenceIsMendedByTheWordThatWasMeant() {
+        var made = anna.ok("POST", DRAFT + "/definitions", Map.of("sort", "type", "name", "Landing"));
+        var id = made.get("id").asString();
+        var view = view(made.get("draft"), "landing");
+        var wrong = tree(view);
+        wrong.put("taxonomies", List.of(Map.of("use", "orgin")));
+        put(view, wrong);
+        var finding = draft(0).get("findings")
+                .valueStream()
+                .filter(each -> each.get("definition").asString().equals(id)
+                        && each.get("code").asString().equals("REFERENCE_UNKNOWN"))
+                .findFirst()
+                .orElseThrow();
+        assertEquals(finding.at("/fix/sentence").asString(), "write origin for orgin in taxonomies");
+        var fix = JSON.convertValue(finding.get("fix"), Map.class);
+        fix.remove("sentence");
+        var mended = anna.ok("POST", DRAFT + "/fix", fix);
+        assertEquals(
+                view(mended, "landing").at("/definition/taxonomies/0/use"),
+                view(draft(0), "origin").at("/definition/id"));
+        anna.ok("DELETE", DRAFT + "/definitions/" + id, null);
+    }
+
     /** The files of a package by name, as texts. */
     private Map<String, String> packaged(String path) throws Exception {
         var zip = anna.http.send(
