@@ -319,6 +319,35 @@ public class DeskApiTest {
         assertEquals(names, List.of("package.yaml", "taxonomies/origin.yaml", "types/person.yaml", "types/trip.yaml"));
     }
 
+    /** Every field of a release may be what a plan asks about: in rows, in shared groups, of terms, of site values. */
+    @Test
+    public void answersAreTakenForFieldsOfEveryHolder() throws Exception {
+        var tests = new ArrayList<String>();
+        for (var view : draft(0).get("definitions")) {
+            var sort = view.get("sort").asString();
+            if (List.of("type", "taxonomy", "group", "values").contains(sort)) {
+                ids(view.get("definition"), tests);
+            }
+        }
+        assertTrue(tests.size() > 30, tests.toString());
+        for (var id : tests) {
+            var answer = Map.of("field", id, "about", "UNCONVERTED", "answer", "SET_ASIDE", "value", "");
+            var sent = anna.send("PUT", "/api/workspaces/seeds/releases/1.0.0/decisions", answer);
+            boolean released = packaged("/api/workspaces/seeds/releases/1.0.0/package")
+                    .toString()
+                    .contains(id);
+            assertEquals(sent.statusCode(), released ? 204 : 422, id + sent.body());
+        }
+    }
+
+    /** The ids of all fields within, however deep. */
+    private static void ids(JsonNode node, List<String> ids) {
+        if (node.has("kind") && node.has("id")) {
+            ids.add(node.get("id").asString());
+        }
+        node.forEach(each -> ids(each, ids));
+    }
+
     @Test
     public void aTypingErrorInAReferenceIsMendedByTheWordThatWasMeant() {
         var made = anna.ok("POST", DRAFT + "/definitions", Map.of("sort", "type", "name", "Landing"));

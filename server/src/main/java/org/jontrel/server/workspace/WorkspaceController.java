@@ -17,6 +17,7 @@ import org.jontrel.core.finding.Finding;
 import org.jontrel.core.identity.Identities;
 import org.jontrel.core.model.Ids;
 import org.jontrel.core.model.Model;
+import org.jontrel.core.shape.Things;
 import org.jontrel.server.release.ChangeView;
 import org.jontrel.server.release.Releases;
 import org.jontrel.server.web.FindingView;
@@ -212,8 +213,10 @@ class WorkspaceController {
             Principal principal) {
         var id = workspaces.get(workspace).id();
         var release = releases.get(id, version);
-        boolean known = release.model().types().stream()
-                .anyMatch(type -> type.field(body.field()).isPresent());
+        // of types, shared groups, taxonomies and site values, and within other fields
+        boolean known = release.model().definitions().stream()
+                .flatMap(definition -> Things.fields(definition).stream())
+                .anyMatch(field -> field.id().equals(body.field()));
         if (!known) {
             throw Refusal.invalid("Release " + version + " has no field " + body.field() + ".", List.of());
         }
