@@ -341,11 +341,11 @@ public class StoryTest {
         page.getByLabel("Depth is required").check();
         assertThat(page.getByRole(AriaRole.STATUS).getByText("Saved")).isVisible();
         anna.link("Releases").click();
-        assertThat(page.getByLabel("Version")).hasValue("1.1.0");
+        assertThat(page.getByLabel("Version")).hasValue("2.0.0");
         assertThat(page.locator("#advice")).containsText("field Rise of the lock renamed from rise to rise_of_lock");
         assertThat(page.locator("#advice")).containsText("field Depth added");
-        anna.button("Release 1.1.0").click();
-        assertThat(anna.heading("1.1.0")).isVisible();
+        anna.button("Release 2.0.0").click();
+        assertThat(anna.heading("2.0.0")).isVisible();
     }
 
     @Test(dependsOnMethods = "s8_theModelChangesAndTheAdviceSaysWhy")
@@ -378,12 +378,12 @@ public class StoryTest {
     @Test(dependsOnMethods = "s8b_thePlanAsksAndRunsAndNothingIsLost")
     public void s8c_undoGivesEveryValueBack() {
         anna.open("/w/tessel-waters/sites/trial");
-        page.getByText("Run 1.0.0 to 1.1.0").click();
+        page.getByText("Run 1.0.0 to 2.0.0").click();
         anna.button("Undo this run").click();
         assertThat(page.getByText("Every value goes back to what it was.")).isVisible();
         anna.checkAccessibility();
         anna.button("Undo now").click();
-        assertThat(anna.heading("Undo 1.1.0 to 1.0.0")).isVisible();
+        assertThat(anna.heading("Undo 2.0.0 to 1.0.0")).isVisible();
         assertThat(page.getByRole(AriaRole.STATUS).getByText("Done")).isVisible();
         assertEquals(everything(), before);
         anna.open("/w/tessel-waters/records/trial/mooring");
@@ -433,7 +433,7 @@ public class StoryTest {
             var there = client.get("/api/workspaces/tessel-waters/releases").get(0);
             var here = api.get("/api/workspaces/tessel-waters/releases").get(0);
             assertEquals(there.get("checksum"), here.get("checksum"));
-            assertEquals(there.get("version").asString(), "1.1.0");
+            assertEquals(there.get("version").asString(), "2.0.0");
             assertEquals(visitor.errors(), List.of());
         }
     }
