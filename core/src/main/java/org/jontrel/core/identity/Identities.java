@@ -14,7 +14,6 @@ import org.jontrel.core.model.Group;
 import org.jontrel.core.model.Ids;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
-import org.jontrel.core.model.SharedGroup;
 import org.jontrel.core.model.Term;
 import org.jontrel.core.shape.Reading;
 import org.jontrel.core.shape.Shapes;
@@ -88,8 +87,6 @@ public final class Identities {
 
     /** A group with ids for everything in it. */
     public Group complete(Group group) {
-        var owner = new SharedGroup("g00000000", "key", group.title(), "", List.of());
-        match(new Model(List.of(owner)), Map.of());
         give(group);
         Things.within(group, this::give);
         return (Group) renamed(group, given);
