@@ -93,6 +93,9 @@ public final class Identities {
     }
 
     private void match(Model model, Map<String, String> was) {
+        if (model.definitions().isEmpty()) {
+            return;
+        }
         var matching = new Matching(earlier, model, was, open, this::bind);
         matching.run();
         matching.unfound().forEach(thing -> unfound.put(idOf(thing), was.get(idOf(thing))));

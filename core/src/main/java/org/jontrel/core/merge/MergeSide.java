@@ -48,18 +48,21 @@ final class MergeSide {
     /**
      * The files of this side that say just what the merged package says, comments and all, by the names they have there.
      *
+     * @param inKeys the merged model with keys for references
      * @param names tells what they are called
      */
-    Map<String, byte[]> untouched(ModelPackage merged, Formatting mergedFormatting, PackageFileWriter names) {
+    Map<String, byte[]> untouched(
+            ModelPackage merged, Model inKeys, Formatting mergedFormatting, PackageFileWriter names) {
         var files = new HashMap<String, byte[]>();
         var own = new HashMap<String, Definition>();
         new Names(model).toKeys().definitions().forEach(each -> own.put(each.id(), each));
-        for (var definition : new Names(merged.model()).toKeys().definitions()) {
+        for (var definition : inKeys.definitions()) {
+            if (!definition.equals(own.get(definition.id()))) {
+                continue;
+            }
             var things = new HashSet<String>(Set.of(definition.id()));
             Things.within(definition, thing -> things.add(Things.shape(thing).id(thing)));
-            if (definition.equals(own.get(definition.id()))
-                    && sameComments(things, mergedFormatting)
-                    && lacksNoId(things)) {
+            if (sameComments(things, mergedFormatting) && lacksNoId(things)) {
                 put(definition.id(), names.name(definition), files);
             }
         }

@@ -15,6 +15,7 @@ import org.jontrel.core.code.PackageReader;
 import org.jontrel.core.code.PackageWriter;
 import org.jontrel.core.identity.Alignment;
 import org.jontrel.core.identity.Identities;
+import org.jontrel.core.identity.Names;
 import org.jontrel.core.model.Ids;
 import org.jontrel.core.shape.Things;
 
@@ -114,9 +115,10 @@ public final class PackageMerge {
         var keys = new LinkedHashMap<String, String>();
         was.forEach((id, key) -> keys.put(forgotten.getOrDefault(id, id), key));
         var names = new PackageFileWriter(formatting, Map.of());
+        var inKeys = new Names(whole.model()).toKeys();
         var untouched = new HashMap<String, byte[]>();
         for (var side : sides.reversed()) {
-            untouched.putAll(side.untouched(whole, formatting, names));
+            untouched.putAll(side.untouched(whole, inKeys, formatting, names));
         }
         var files = PackageWriter.writeFolder(content, formatting.renamed(forgotten), keys, untouched);
         // the rest is small, and written in any case

@@ -29,6 +29,7 @@ final class Scalars {
 
     private static final Set<String> FLAGS = Set.of("true", "True", "TRUE", "false", "False", "FALSE");
     private static final Pattern OTHER_BASE = Pattern.compile("0o[0-7]{1,12}|0x[0-9a-fA-F]{1,10}");
+    private static final Pattern BARE_POINT = Pattern.compile("\\.(?=[eE]|$)");
     private static final BigDecimal WHOLE_LIMIT = new BigDecimal(999_999_999);
     private static final BigDecimal NUMBER_LIMIT = BigDecimal.TEN.pow(20);
     private static final Pattern PLAIN_NUMBER =
@@ -137,7 +138,18 @@ final class Scalars {
     }
 
     private static boolean whole(String text) {
-        return text.codePoints().noneMatch(c -> Character.getType(c) == Character.SURROGATE);
+        for (int i = 0; i < text.length(); i++) {
+            if (Character.isSurrogate(text.charAt(i)) && isHalf(text, i)) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private static boolean isHalf(String text, int i) {
+        return Character.isHighSurrogate(text.charAt(i))
+                ? i + 1 == text.length() || !Character.isLowSurrogate(text.charAt(i + 1))
+                : i == 0 || !Character.isHighSurrogate(text.charAt(i - 1));
     }
 
     private static Map<String, Object> matching(String pattern) {
@@ -176,13 +188,20 @@ final class Scalars {
     }
 
     private static Optional<BigDecimal> number(String text) {
+        if (text.isEmpty() || !mayBegin(text.charAt(0))) {
+            return Optional.empty();
+        }
         if (OTHER_BASE.matcher(text).matches()) {
             int base = text.charAt(1) == 'x' ? 16 : 8;
             return Optional.of(new BigDecimal(new java.math.BigInteger(text.substring(2), base)));
         }
         return PLAIN_DECIMAL.matcher(text).matches()
-                ? Optional.of(new BigDecimal(text.endsWith(".") ? text + "0" : text.replaceFirst("\\.([eE])", ".0$1")))
+                ? Optional.of(new BigDecimal(BARE_POINT.matcher(text).replaceFirst(".0")))
                 : Optional.empty();
+    }
+
+    private static boolean mayBegin(char sign) {
+        return sign >= '0' && sign <= '9' || sign == '-' || sign == '+' || sign == '.';
     }
 
     private static <T> BiFunction<String, Boolean, Optional<T>> parsed(String form, Function<String, T> parse) {
