@@ -18,6 +18,7 @@ import org.jontrel.core.model.State;
 import org.jontrel.core.value.Link;
 import org.jontrel.core.value.Row;
 import org.jontrel.core.value.Values;
+import org.jontrel.site.record.Audience;
 import org.jontrel.site.record.ListQuery;
 import org.jontrel.site.record.RecordStore;
 import org.jontrel.site.record.Saved;
@@ -438,7 +439,11 @@ public class LanguageTest {
                             true,
                             "ben")));
         }
-        assertEquals(site.records().count("ttree", ListQuery.ALL.published()).records(), 1);
+        assertEquals(
+                site.records()
+                        .count("ttree", ListQuery.ALL.as(Audience.VISITORS))
+                        .records(),
+                1);
         assertEquals(site.records().publishDue(), 1);
         assertEquals(count(new Condition.StateIs(State.PUBLISHED)), 1);
         assertEquals(count(new Condition.StateIs(State.SCHEDULED)), 1);

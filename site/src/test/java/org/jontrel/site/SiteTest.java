@@ -33,6 +33,7 @@ import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.State;
 import org.jontrel.site.media.MediaStore;
+import org.jontrel.site.record.Audience;
 import org.jontrel.site.record.ListQuery;
 import org.jontrel.site.record.Saved;
 import org.jontrel.site.record.StoredRecord;
@@ -197,7 +198,7 @@ public class SiteTest {
         assertFalse(draft.complete());
         var incomplete = new Condition.FieldIs("own_complete", Condition.Test.IS, List.of("false"));
         assertEquals(Records.count(site, "mooring", ListQuery.ALL.where(incomplete)), 1);
-        assertEquals(Records.count(site, "mooring", ListQuery.ALL.published()), 0);
+        assertEquals(Records.count(site, "mooring", ListQuery.ALL.as(Audience.VISITORS)), 0);
     }
 
     @Test

@@ -19,6 +19,7 @@ import org.jontrel.core.value.Spot;
 import org.jontrel.core.value.Values;
 import org.jontrel.server.record.Known;
 import org.jontrel.site.Site;
+import org.jontrel.site.record.Audience;
 import org.jontrel.site.record.StoredRecord;
 
 /** Records as the content API gives them: without what is kept out of it, numbers as numbers. */
@@ -26,14 +27,14 @@ final class Answers {
     static final int DEEPEST = 2;
     private final String path;
     private final Site site;
-    private final boolean everything;
+    private final Audience audience;
     private final Set<String> include;
 
     /** @param include keys of relations whose records are given whole, to a depth of two */
     Answers(Call call, Set<String> include) {
         this.path = call.site();
         this.site = call.engine();
-        this.everything = call.everything();
+        this.audience = call.audience();
         this.include = include;
     }
 
@@ -42,11 +43,11 @@ final class Answers {
     }
 
     private List<Map<String, Object>> of(
-            Holder holder, Collection<StoredRecord> records, Set<String> fields, int depth) {
-        var values = records.stream().map(StoredRecord::values).toList();
-        var known = Known.of(path, site, holder, values);
-        var addresses = site.records().addresses(holder.id(), records);
-        var included = depth < DEEPEST ? included(holder, values, depth) : Map.<Link, Map<String, Object>>of();
+            Holder holder, Collection<StoredRecord> stored, Set<String> fields, int depth) {
+        var known = Known.of(path, site, holder, stored, audience);
+        var addresses = site.records().addresses(holder.id(), stored);
+        var records = stored.stream().map(record -> known.seen(holder, record)).toList();
+        var included = depth < DEEPEST ? included(holder, records, depth) : Map.<Link, Map<String, Object>>of();
         return records.stream()
                 .map(record -> {
                     var answer = new LinkedHashMap<String, Object>();
@@ -56,7 +57,7 @@ final class Answers {
                         answer.put("url", "/at/" + path + "/" + holder.path() + "/" + addresses.get(record.id()));
                     }
                     record.parent().ifPresent(parent -> answer.put("parent", parent.id()));
-                    if (everything && !holder.single()) {
+                    if (audience.everyState() && !holder.single()) {
                         answer.put("state", record.state().code());
                         record.publishAt().ifPresent(at -> answer.put("publish_at", at.toString()));
                     }
@@ -80,36 +81,24 @@ final class Answers {
                 || type.publishing().visible();
     }
 
-    /** The records that the wanted relations lead to, for what the API gives and visitors may see. */
-    private Map<Link, Map<String, Object>> included(
-            Holder holder, Collection<? extends Map<String, Object>> values, int depth) {
+    /** The records that the wanted relations lead to. */
+    private Map<Link, Map<String, Object>> included(Holder holder, Collection<StoredRecord> seen, int depth) {
         var wanted = new LinkedHashMap<String, Set<Long>>();
         var fields = holder.fields().toList();
-        values.forEach(each -> Leaves.of(fields, each, (field, value) -> {
-            if (field.api() && include.contains(field.key()) && value instanceof Link link) {
+        seen.forEach(each -> Leaves.of(fields, each.values(), (field, value) -> {
+            if (include.contains(field.key()) && value instanceof Link link) {
                 wanted.computeIfAbsent(link.type(), _ -> new HashSet<>()).add(link.id());
             }
         }));
         var found = new LinkedHashMap<Link, Map<String, Object>>();
-        var now = java.time.Instant.now();
-        wanted.forEach((type, ids) -> site.installed()
-                .table(type)
-                .filter(table -> inApi(table.holder()))
-                .ifPresent(table -> {
-                    var records = site.records().byIds(type, ids).stream()
-                            .filter(record -> everything || record.visible(now))
-                            .toList();
-                    var answers = of(table.holder(), records, Set.of(), depth + 1);
-                    for (int i = 0; i < records.size(); i++) {
-                        found.put(new Link(type, records.get(i).id()), answers.get(i));
-                    }
-                }));
+        wanted.forEach((type, ids) -> site.installed().table(type).ifPresent(table -> {
+            var records = site.records().byIds(type, ids);
+            var answers = of(table.holder(), records, Set.of(), depth + 1);
+            for (int i = 0; i < records.size(); i++) {
+                found.put(new Link(type, records.get(i).id()), answers.get(i));
+            }
+        }));
         return found;
-    }
-
-    static boolean inApi(Holder holder) {
-        return !(holder.definition() instanceof ContentType type)
-                || type.publishing().api();
     }
 
     private Map<String, Object> given(
@@ -117,7 +106,7 @@ final class Answers {
         var given = new LinkedHashMap<String, Object>();
         for (var field : fields) {
             var value = values.get(field.id());
-            if (field.api() && value != null) {
+            if (value != null) {
                 var shown = value(field, value, known, included);
                 if (shown != null) {
                     given.put(field.key(), shown);
@@ -158,21 +147,21 @@ final class Answers {
         return map;
     }
 
-    /** Only what is published, of types that the API gives, is told at all. */
     private Object link(Link link, Known known) {
-        var named = known.named(link);
-        var target = site.installed().table(link.type());
-        return named == null
-                        || !everything && !named.state().equals("published")
-                        || target.isEmpty()
-                        || !inApi(target.get().holder())
-                ? null
-                : ordered("type", target.get().holder().key(), "id", link.id(), "title", named.title());
+        return site.installed()
+                .table(link.type())
+                .map(target -> ordered(
+                        "type",
+                        target.holder().key(),
+                        "id",
+                        link.id(),
+                        "title",
+                        known.named(link).title()))
+                .orElse(null);
     }
 
     private static Object term(Link link, Known known) {
-        var named = known.named(link);
-        return named == null ? null : ordered("id", link.id(), "label", named.title());
+        return ordered("id", link.id(), "label", known.named(link).title());
     }
 
     private Object file(long id, Field field, Known known) {

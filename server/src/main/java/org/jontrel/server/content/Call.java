@@ -15,6 +15,7 @@ import org.jontrel.core.holder.Holder;
 import org.jontrel.server.token.Tokens;
 import org.jontrel.server.web.Refusal;
 import org.jontrel.site.Site;
+import org.jontrel.site.record.Audience;
 import org.jontrel.site.record.StoredRecord;
 import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;
@@ -29,14 +30,14 @@ import tools.jackson.databind.json.JsonMapper;
 record Call(String site, Site engine, Optional<Tokens.Token> token, HttpServletRequest request) {
     private static final JsonMapper JSON = JsonMapper.builder().build();
 
-    boolean everything() {
-        return token.isPresent();
+    Audience audience() {
+        return token.isPresent() ? Audience.TOKEN : Audience.PUBLIC_API;
     }
 
     Holder holder(String segment) {
         return engine.installed().tables().values().stream()
                 .map(table -> table.holder())
-                .filter(Answers::inApi)
+                .filter(audience()::reads)
                 .filter(holder -> Description.segment(holder).equals(segment))
                 .findFirst()
                 .orElseThrow(() -> Refusal.missing("This site's API has nothing at " + segment + "."));
@@ -50,7 +51,7 @@ record Call(String site, Site engine, Optional<Tokens.Token> token, HttpServletR
                         .byAddress(holder.id(), id)
                         .filter(each -> !each.moved())
                         .map(each -> each.record());
-        return found.filter(each -> everything() || each.visible(Instant.now()))
+        return found.filter(each -> audience().reads(each, Instant.now()))
                 .orElseThrow(() -> Refusal.missing("There is no " + holder.singular() + " " + id + "."));
     }
 
@@ -83,7 +84,7 @@ record Call(String site, Site engine, Optional<Tokens.Token> token, HttpServletR
         var text = JSON.writeValueAsString(answer);
         var tag = tag(text);
         var asked = request.getHeader("If-None-Match");
-        var cache = everything()
+        var cache = audience().everyState()
                 ? CacheControl.noStore()
                 : CacheControl.maxAge(Duration.ZERO).cachePublic().mustRevalidate();
         if (asked != null && status == 200 && matches(asked, tag)) {

@@ -52,7 +52,7 @@ class ContentController {
         var links = new LinkedHashMap<String, Object>();
         call.engine().installed().tables().values().stream()
                 .map(table -> table.holder())
-                .filter(Answers::inApi)
+                .filter(call.audience()::reads)
                 .forEach(holder ->
                         links.put(Description.segment(holder), "/at/" + site + "/api/" + Description.segment(holder)));
         return call.answer(Map.of("openapi", "/at/" + site + "/api/openapi.json", "links", links));
@@ -123,7 +123,7 @@ class ContentController {
                     Optional.ofNullable(asked.get("after")).filter(each -> !each.isEmpty()),
                     number(asked.getOrDefault("limit", String.valueOf(PAGE))),
                     null,
-                    !call.everything());
+                    call.audience());
             var page = call.engine().records().page(holder.id(), query).orElseThrow();
             var count = call.engine().records().count(holder.id(), query);
             var answer = new LinkedHashMap<String, Object>();

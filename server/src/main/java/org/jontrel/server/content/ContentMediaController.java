@@ -34,7 +34,7 @@ class ContentMediaController {
             @RequestParam(required = false) Long after,
             HttpServletRequest request) {
         var call = callers.of(site, request);
-        if (!call.everything()) {
+        if (!call.audience().everyState()) {
             throw Refusal.unauthorized("The list of all files needs a token of this site.");
         }
         var files = call.engine().media().page(search, Optional.ofNullable(after), false, PAGE);

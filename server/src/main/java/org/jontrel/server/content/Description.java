@@ -9,6 +9,7 @@ import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.sample.ApiShape;
+import org.jontrel.site.record.Audience;
 import org.jontrel.site.table.Binding;
 
 /** A site's content API as OpenAPI 3.1, from its installed definitions. */
@@ -34,7 +35,7 @@ final class Description {
         var schemas = new LinkedHashMap<String, Object>();
         for (var table : installed.tables().values()) {
             var holder = table.holder();
-            if (Answers.inApi(holder)) {
+            if (Audience.TOKEN.reads(holder)) {
                 var component =
                         holder.definition().sort().name().toLowerCase(java.util.Locale.ROOT) + "_" + holder.key();
                 schemas.put(component, schema(holder));

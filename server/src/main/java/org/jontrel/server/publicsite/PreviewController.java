@@ -15,6 +15,7 @@ import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.State;
 import org.jontrel.server.site.Sites;
 import org.jontrel.server.web.Refusal;
+import org.jontrel.site.record.Audience;
 import org.jontrel.site.record.StoredRecord;
 import org.jontrel.site.record.Write;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -78,7 +79,7 @@ class PreviewController {
                 "",
                 "",
                 values);
-        var pages = new PublicPages(site, engine);
+        var pages = new PublicPages(site, engine, Audience.VISITORS);
         var context = new WebContext(ProofPages.exchange(request, response), Locale.ENGLISH);
         context.setVariable("publicSite", sites.get(site));
         context.setVariable(

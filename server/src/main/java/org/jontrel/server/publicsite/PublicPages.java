@@ -21,6 +21,7 @@ import org.jontrel.core.value.Values;
 import org.jontrel.server.record.Known;
 import org.jontrel.site.Site;
 import org.jontrel.site.media.StoredFile;
+import org.jontrel.site.record.Audience;
 import org.jontrel.site.record.StoredRecord;
 import org.jontrel.site.record.Write;
 import org.springframework.web.util.UriUtils;
@@ -29,8 +30,10 @@ import org.springframework.web.util.UriUtils;
 final class PublicPages {
     private final String path;
     private final Site site;
+    private final Audience audience;
 
-    PublicPages(String path, Site site) {
+    PublicPages(String path, Site site, Audience audience) {
+        this.audience = audience;
         this.path = path;
         this.site = site;
     }
@@ -45,10 +48,10 @@ final class PublicPages {
     record Card(String title, String summary, String address, StoredFile picture, List<Line.Item> items) {}
 
     /** Cards of records, in their order. */
-    List<Card> cards(Holder holder, Collection<StoredRecord> records) {
-        var known = Known.of(
-                path, site, holder, records.stream().map(StoredRecord::values).toList());
-        var addresses = site.records().addresses(holder.id(), records);
+    List<Card> cards(Holder holder, Collection<StoredRecord> stored) {
+        var known = Known.of(path, site, holder, stored, audience);
+        var addresses = site.records().addresses(holder.id(), stored);
+        var records = stored.stream().map(record -> known.seen(holder, record)).toList();
         var terms = terms(holder, records);
         return records.stream()
                 .map(record -> new Card(
@@ -113,8 +116,9 @@ final class PublicPages {
     }
 
     /** The sections of a record's page. */
-    List<Section> sections(Holder holder, StoredRecord record) {
-        var known = Known.of(path, site, holder, List.of(record.values()));
+    List<Section> sections(Holder holder, StoredRecord stored) {
+        var known = Known.of(path, site, holder, List.of(stored), audience);
+        var record = known.seen(holder, stored);
         var terms = terms(holder, List.of(record));
         var hidden = hidden(holder, record);
         var links = links(holder, record);
@@ -164,7 +168,7 @@ final class PublicPages {
         var now = java.time.Instant.now();
         byType.forEach((type, ids) -> installed.table(type).ifPresent(table -> {
             var records = site.records().byIds(type, ids, Set.of("part_title")).stream()
-                    .filter(each -> each.visible(now))
+                    .filter(each -> audience.reads(each, now))
                     .toList();
             var addresses = site.records().addresses(type, records);
             boolean pages = table.holder().definition() instanceof ContentType is

@@ -17,6 +17,7 @@ import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Wording;
 import org.jontrel.server.site.Sites;
 import org.jontrel.site.Site;
+import org.jontrel.site.record.Audience;
 import org.jontrel.site.record.BadQuery;
 import org.jontrel.site.record.ListQuery;
 import org.jontrel.site.record.RecordStore;
@@ -70,7 +71,7 @@ class PublicSiteController {
         if (holder.isEmpty()) {
             return moved(engine.get(), site, path, address);
         }
-        var pages = new PublicPages(site, engine.get());
+        var pages = new PublicPages(site, engine.get(), Audience.VISITORS);
         if (address.isEmpty()) {
             return index(engine.get(), holder.get(), pages, after, model);
         }
@@ -96,7 +97,10 @@ class PublicSiteController {
 
     private Object index(Site engine, Holder holder, PublicPages pages, String after, Model model) {
         if (!(holder.definition() instanceof ContentType type)) {
-            var terms = engine.records().all(holder.id(), 2_000);
+            var now = Instant.now();
+            var terms = engine.records().all(holder.id(), 2_000).stream()
+                    .filter(term -> term.visible(now))
+                    .toList();
             model.addAttribute("heading", holder.plural());
             model.addAttribute("terms", pages.cards(holder, terms));
             return "publicsite/terms";
@@ -106,7 +110,7 @@ class PublicSiteController {
         }
         try {
             var query = ListQuery.ALL
-                    .published()
+                    .as(Audience.VISITORS)
                     .most(type.index().pageSize())
                     .sortedBy(order(holder, type), type.index().descending())
                     .after(after.isEmpty() ? Optional.empty() : Optional.of(after));
@@ -146,7 +150,7 @@ class PublicSiteController {
                 var found = engine.records()
                         .page(
                                 table.holder().id(),
-                                ListQuery.ALL.published().where(under).most(PER_TYPE))
+                                ListQuery.ALL.as(Audience.VISITORS).where(under).most(PER_TYPE))
                         .orElseThrow();
                 if (!found.records().isEmpty()) {
                     byType.put(type.plural(), pages.cards(table.holder(), found.records()));

@@ -3,6 +3,7 @@ package org.jontrel.server.record;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.Collection;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -18,15 +19,19 @@ import org.jontrel.core.value.Row;
 import org.jontrel.core.value.Values;
 import org.jontrel.site.Site;
 import org.jontrel.site.media.StoredFile;
+import org.jontrel.site.record.Audience;
 import org.jontrel.site.record.RecordStore;
+import org.jontrel.site.record.StoredRecord;
 
 /** What the values of some records lead to, by the names people know it by; asked for once for all of them. */
 public final class Known {
     private final String site;
+    private final Audience audience;
     private final Map<Link, RecordStore.Named> links;
     private final Map<Long, StoredFile> files;
 
-    private Known(String site, Map<Link, RecordStore.Named> links, Map<Long, StoredFile> files) {
+    private Known(String site, Audience audience, Map<Link, RecordStore.Named> links, Map<Long, StoredFile> files) {
+        this.audience = audience;
         this.site = site;
         this.links = links;
         this.files = files;
@@ -71,7 +76,26 @@ public final class Known {
     }
 
     public static Known of(String site, Site engine, Holder holder, Collection<? extends Map<String, Object>> records) {
-        var links = new LinkedHashSet<Link>();
+        return of(site, engine, holder, records, Set.of(), Audience.PEOPLE);
+    }
+
+    /** What an audience may read of what records lead to; {@link #seen} gives the records without the rest. */
+    public static Known of(
+            String site, Site engine, Holder holder, Collection<StoredRecord> records, Audience audience) {
+        var parents =
+                records.stream().flatMap(record -> record.parent().stream()).collect(Collectors.toSet());
+        return of(
+                site, engine, holder, records.stream().map(StoredRecord::values).toList(), parents, audience);
+    }
+
+    private static Known of(
+            String site,
+            Site engine,
+            Holder holder,
+            Collection<? extends Map<String, Object>> records,
+            Set<Link> parents,
+            Audience audience) {
+        var links = new LinkedHashSet<>(parents);
         var files = new LinkedHashSet<Long>();
         var fields = holder.fields().toList();
         records.forEach(values -> Leaves.of(fields, values, (field, value) -> {
@@ -82,11 +106,62 @@ public final class Known {
                 default -> {}
             }
         }));
-        return new Known(site, engine.records().named(links), engine.media().find(files));
+        return new Known(
+                site,
+                audience,
+                engine.records().named(links, audience),
+                engine.media().find(files));
+    }
+
+    /**
+     * The record as the audience may read it: without the fields kept from it, and without links, terms and a parent that
+     * lead to nothing it may read.
+     */
+    public StoredRecord seen(Holder holder, StoredRecord record) {
+        return record.with(
+                record.parent().filter(links::containsKey), seen(holder.fields().toList(), record.values()));
+    }
+
+    private Map<String, Object> seen(List<Field> fields, Map<?, ?> values) {
+        var seen = new LinkedHashMap<String, Object>();
+        for (var field : fields) {
+            var value = values.get(field.id());
+            var left = value == null || !audience.reads(field) ? null : seen(field, value);
+            if (left != null) {
+                seen.put(field.id(), left);
+            }
+        }
+        return seen;
+    }
+
+    /** {@code null} where nothing is left. */
+    private Object seen(Field field, Object value) {
+        return switch (value) {
+            case List<?> list -> {
+                var left = list.stream()
+                        .map(each -> seen(field, each))
+                        .filter(Objects::nonNull)
+                        .toList();
+                yield left.isEmpty() ? null : left;
+            }
+            case Row row -> {
+                var left = seen(field.inner(), row.values());
+                yield left.isEmpty() ? null : new Row(row.id(), left);
+            }
+            case Map<?, ?> group -> {
+                var left = seen(field.inner(), group);
+                yield left.isEmpty() ? null : left;
+            }
+            case Link link -> links.containsKey(link) ? link : null;
+            case Long term
+            when field.kind() instanceof Kind.TermPick pick ->
+                links.containsKey(new Link(pick.taxonomy(), term)) ? term : null;
+            default -> value;
+        };
     }
 
     static Known links(String site, Site engine, Set<Link> links) {
-        return new Known(site, engine.records().named(links), new HashMap<>());
+        return new Known(site, Audience.PEOPLE, engine.records().named(links), new HashMap<>());
     }
 
     List<LinkView> links() {

@@ -11,6 +11,7 @@ import java.util.Set;
 import org.jontrel.core.model.Condition;
 import org.jontrel.core.shape.Shapes;
 import org.jontrel.server.web.Refusal;
+import org.jontrel.site.record.Audience;
 import org.jontrel.site.record.BadQuery;
 import org.jontrel.site.record.ListQuery;
 import org.jontrel.site.record.Own;
@@ -112,7 +113,7 @@ class ListController {
                 Optional.empty(),
                 PAGE,
                 fields.isBlank() ? null : wanted(fields),
-                false);
+                Audience.PEOPLE);
     }
 
     private static Set<String> wanted(String fields) {

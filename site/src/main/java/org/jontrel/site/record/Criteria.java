@@ -11,9 +11,11 @@ import static org.mybatis.dynamic.sql.SqlBuilder.or;
 import static org.mybatis.dynamic.sql.SqlBuilder.select;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.stream.Stream;
 import org.jontrel.core.holder.Kept;
 import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.Field;
@@ -35,8 +37,10 @@ final class Criteria {
     private final Binding.Table table;
     private final SqlTable main;
     private final SqlColumn<Object> id;
+    private final Audience audience;
 
-    Criteria(Binding binding, Binding.Table table, SqlTable main) {
+    Criteria(Binding binding, Binding.Table table, SqlTable main, Audience audience) {
+        this.audience = audience;
         this.binding = binding;
         this.table = table;
         this.main = main;
@@ -45,6 +49,19 @@ final class Criteria {
 
     static SqlColumn<Object> column(SqlTable table, String name) {
         return SqlColumn.of(Names.quoted(name), table);
+    }
+
+    /** What visitors may see. */
+    static SqlCriterion visible(SqlTable records) {
+        var state = column(records, "state");
+        var now = SqlColumn.<Object>of("UTC_TIMESTAMP()", SqlTable.of("dual"));
+        return group(
+                state,
+                isEqualTo((Object) "published"),
+                or(group(
+                        state,
+                        isEqualTo((Object) "scheduled"),
+                        and(column(records, "publish_at"), SqlBuilder.isLessThanOrEqualTo(now)))));
     }
 
     /** The criterion; empty where the condition holds for everything. */
@@ -56,14 +73,66 @@ final class Criteria {
                 Optional.of(of(of).<SqlCriterion>map(each -> not(each)).orElse(never()));
             case Condition.StateIs(var state) ->
                 Optional.of(group(column(main, "state"), isEqualTo((Object) state.code())));
-            case Condition.ParentIs(List<String> types) ->
-                Optional.of(
-                        types.isEmpty()
-                                ? group(column(main, "parent_id"), SqlBuilder.isNotEqualTo((Object) 0))
-                                : group(column(main, "parent_type"), isIn(List.<Object>copyOf(types))));
+            case Condition.ParentIs(List<String> types) -> Optional.of(parent(types));
             case Condition.TermIs is -> Optional.of(terms(is.taxonomy(), is.test(), is.values()));
             case Condition.FieldIs is -> Optional.of(field(is));
         };
+    }
+
+    private SqlCriterion parent(List<String> types) {
+        if (audience == Audience.PEOPLE) {
+            return types.isEmpty()
+                    ? group(column(main, "parent_id"), SqlBuilder.isNotEqualTo((Object) 0))
+                    : group(column(main, "parent_type"), isIn(List.<Object>copyOf(types)));
+        }
+        return readable(
+                column(main, "parent_type"),
+                column(main, "parent_id"),
+                types.isEmpty() ? List.copyOf(binding.tables().keySet()) : types);
+    }
+
+    /** That what is pointed at is there for the audience. */
+    private SqlCriterion readable(SqlColumn<Object> type, SqlColumn<Object> target, Collection<String> types) {
+        var each = types.stream()
+                .flatMap(holderId -> binding.table(holderId).stream())
+                .filter(pointed -> audience.reads(pointed.holder()))
+                .map(pointed -> {
+                    var there = there(target, pointed);
+                    return type == null
+                            ? there
+                            : (SqlCriterion) group(
+                                    type, isEqualTo((Object) pointed.holder().id()), and(there));
+                })
+                .toList();
+        return each.isEmpty() ? never() : alternatives(each);
+    }
+
+    private SqlCriterion there(SqlColumn<Object> target, Binding.Table pointed) {
+        var records = SqlTable.of(Names.quoted(pointed.name()));
+        return group(exists(select(constant("1"))
+                .from(records, "t")
+                .where(column(records, "id"), isEqualTo(target))
+                .and(
+                        audience.everyState()
+                                ? group(column(records, "state"), SqlBuilder.isNotEqualTo((Object) Loader.DELETED))
+                                : visible(records))));
+    }
+
+    /** Of links and terms, those that lead to what the audience may read; of anything else all. */
+    private Optional<SqlCriterion> readable(SqlTable rows, Kind kind) {
+        return switch (kind) {
+            case Kind.Relation relation
+            when audience != Audience.PEOPLE ->
+                Optional.of(readable(column(rows, "target_type"), column(rows, "target_id"), relation.to()));
+            case Kind.TermPick pick -> readable(rows, pick.taxonomy());
+            default -> Optional.empty();
+        };
+    }
+
+    private Optional<SqlCriterion> readable(SqlTable rows, String taxonomyId) {
+        return audience == Audience.PEOPLE
+                ? Optional.empty()
+                : Optional.of(readable(null, column(rows, "term_id"), List.of(taxonomyId)));
     }
 
     private SqlCriterion never() {
@@ -141,10 +210,14 @@ final class Criteria {
     }
 
     private SqlCriterion within(SqlTable rows, SqlCriterion criterion) {
+        return within(rows, List.of(criterion));
+    }
+
+    private SqlCriterion within(SqlTable rows, List<SqlCriterion> criteria) {
         return group(exists(select(constant("1"))
                 .from(rows, "r")
                 .where(column(rows, "record_id"), isEqualTo(id))
-                .and(criterion)));
+                .and(criteria.stream().map(SqlBuilder::and).toList())));
     }
 
     /** Rows, links, terms or several values in a table of the field's own. */
@@ -155,9 +228,9 @@ final class Criteria {
         boolean negative = is.test() == Condition.Test.IS_NOT || filledNot(is);
         var test = negative ? positive(is) : is;
         SqlCriterion found;
+        var readable = readable(rows, field.kind());
         if (test.test() == Condition.Test.FILLED) {
-            found = group(
-                    exists(select(constant("1")).from(rows, "r").where(column(rows, "record_id"), isEqualTo(id))));
+            found = within(rows, readable.stream().toList());
         } else if (test.test() != Condition.Test.IS) {
             throw new BadQuery(field.label() + " can be compared with is, is not and filled.");
         } else {
@@ -172,9 +245,13 @@ final class Criteria {
             var values = field.kind() instanceof Kind.Choice
                     ? List.<Object>copyOf(optionKeys(field, test.values()))
                     : numbers(field.label(), test.values());
-            found = within(rows, group(column, isIn(values)));
+            found = within(rows, with(readable, group(column, isIn(values))));
         }
         return negative ? not(found) : found;
+    }
+
+    private static List<SqlCriterion> with(Optional<SqlCriterion> first, SqlCriterion second) {
+        return Stream.concat(first.stream(), Stream.of(second)).toList();
     }
 
     private static List<Object> numbers(String label, List<String> values) {
@@ -204,8 +281,7 @@ final class Criteria {
         var rows = SqlTable.of(Names.quoted(place.name()));
         return switch (test) {
             case FILLED -> {
-                var any = group(
-                        exists(select(constant("1")).from(rows, "r").where(column(rows, "record_id"), isEqualTo(id))));
+                var any = within(rows, readable(rows, taxonomyId).stream().toList());
                 yield values.equals(List.of("true")) ? any : not(any);
             }
             case IS -> termIn(rows, taxonomyId, values, false);
@@ -224,15 +300,14 @@ final class Criteria {
                         .orElse(null)
                 : null;
         if (above == null) {
-            return within(rows, group(column(rows, "term_id"), isIn(wanted)));
+            return within(rows, with(readable(rows, taxonomyId), group(column(rows, "term_id"), isIn(wanted))));
         }
         var tree = SqlTable.of(Names.quoted(above.name()));
-        return within(
-                rows,
-                group(exists(select(constant("1"))
-                        .from(tree, "a")
-                        .where(column(tree, "term_id"), isEqualTo(column(rows, "term_id")))
-                        .and(column(tree, "above_id"), isIn(wanted)))));
+        var below = group(exists(select(constant("1"))
+                .from(tree, "a")
+                .where(column(tree, "term_id"), isEqualTo(column(rows, "term_id")))
+                .and(column(tree, "above_id"), isIn(wanted))));
+        return within(rows, with(readable(rows, taxonomyId), below));
     }
 
     private static SqlCriterion compared(

@@ -14,7 +14,7 @@ import org.jontrel.core.model.Condition;
  * @param after where the page before ended, as {@link RecordList#next} gave it
  * @param most records of a page
  * @param fields ids of the fields wanted; all where {@code null}
- * @param visible whether only what visitors may see
+ * @param audience who asks: finds nothing by what it may not read
  */
 public record ListQuery(
         Condition where,
@@ -23,10 +23,10 @@ public record ListQuery(
         Optional<String> after,
         int most,
         Set<String> fields,
-        boolean visible) {
+        Audience audience) {
     public static final int MOST = 500;
     public static final ListQuery ALL =
-            new ListQuery(Condition.ALWAYS, "", List.of(), Optional.empty(), 50, null, false);
+            new ListQuery(Condition.ALWAYS, "", List.of(), Optional.empty(), 50, null, Audience.PEOPLE);
 
     public ListQuery {
         sort = List.copyOf(sort);
@@ -37,30 +37,30 @@ public record ListQuery(
     public record Sort(String field, boolean descending) {}
 
     public ListQuery where(Condition newWhere) {
-        return new ListQuery(newWhere, search, sort, after, most, fields, visible);
+        return new ListQuery(newWhere, search, sort, after, most, fields, audience);
     }
 
     public ListQuery search(String words) {
-        return new ListQuery(where, words, sort, after, most, fields, visible);
+        return new ListQuery(where, words, sort, after, most, fields, audience);
     }
 
     public ListQuery sortedBy(String field, boolean descending) {
-        return new ListQuery(where, search, List.of(new Sort(field, descending)), after, most, fields, visible);
+        return new ListQuery(where, search, List.of(new Sort(field, descending)), after, most, fields, audience);
     }
 
     public ListQuery after(Optional<String> cursor) {
-        return new ListQuery(where, search, sort, cursor, most, fields, visible);
+        return new ListQuery(where, search, sort, cursor, most, fields, audience);
     }
 
     public ListQuery most(int records) {
-        return new ListQuery(where, search, sort, after, records, fields, visible);
+        return new ListQuery(where, search, sort, after, records, fields, audience);
     }
 
     public ListQuery only(Set<String> fieldIds) {
-        return new ListQuery(where, search, sort, after, most, fieldIds, visible);
+        return new ListQuery(where, search, sort, after, most, fieldIds, audience);
     }
 
-    public ListQuery published() {
-        return new ListQuery(where, search, sort, after, most, fields, true);
+    public ListQuery as(Audience reader) {
+        return new ListQuery(where, search, sort, after, most, fields, reader);
     }
 }

@@ -57,18 +57,18 @@ final class Lists {
             "about", "are", "com", "for", "from", "how", "that", "the", "this", "und", "was", "what", "when", "where",
             "who", "will", "with", "www");
 
-    private final Binding.Table table;
     private static final String NO_CURSOR = "This is not where a page of this list ended. Begin the list anew.";
 
+    private final Binding binding;
+    private final Binding.Table table;
     private final SqlTable main;
     private final SqlColumn<Object> id;
-    private final Criteria criteria;
 
     Lists(Binding binding, Binding.Table table) {
         this.table = table;
         this.main = SqlTable.of(Names.quoted(table.name()));
         this.id = Criteria.column(main, "id");
-        this.criteria = new Criteria(binding, table, main);
+        this.binding = binding;
     }
 
     /** What a list is sorted by. */
@@ -124,26 +124,20 @@ final class Lists {
 
     private List<AndOrCriteriaGroup> conditions(ListQuery query) {
         var all = new ArrayList<AndOrCriteriaGroup>();
-        var state = Criteria.column(main, "state");
         all.add(
-                query.visible()
-                        ? and(state, isEqualTo((Object) "published"), or(dueNow(state)))
-                        : and(state, isNotEqualTo((Object) Loader.DELETED)));
-        criteria.of(query.where()).ifPresent(criterion -> all.add(and(criterion)));
-        words(query.search()).ifPresent(criterion -> all.add(and(criterion)));
+                query.audience().everyState()
+                        ? and(Criteria.column(main, "state"), isNotEqualTo((Object) Loader.DELETED))
+                        : and(Criteria.visible(main)));
+        new Criteria(binding, table, main, query.audience())
+                .of(query.where())
+                .ifPresent(criterion -> all.add(and(criterion)));
+        words(query).ifPresent(criterion -> all.add(and(criterion)));
         return all;
     }
 
-    private SqlCriterion dueNow(SqlColumn<Object> state) {
-        var now = SqlColumn.<Object>of("UTC_TIMESTAMP()", SqlTable.of("dual"));
-        return group(
-                state,
-                isEqualTo((Object) "scheduled"),
-                and(Criteria.column(main, "publish_at"), SqlBuilder.isLessThanOrEqualTo(now)));
-    }
-
     /** Each word as the beginning of one; short ones and those of signs only are looked for in the title. */
-    private Optional<SqlCriterion> words(String search) {
+    private Optional<SqlCriterion> words(ListQuery query) {
+        var search = query.search();
         var words = Arrays.stream(search.strip().split("[^\\p{L}\\p{N}]+"))
                 .filter(word -> !word.isEmpty())
                 .limit(10)
@@ -158,7 +152,8 @@ final class Lists {
                         && !COMMON.contains(word.toLowerCase(Locale.ROOT)))
                 .toList();
         if (!long3.isEmpty()) {
-            all.add(matching(long3.stream().map(word -> "+" + word + "*").collect(Collectors.joining(" "))));
+            var wanted = long3.stream().map(word -> "+" + word + "*").collect(Collectors.joining(" "));
+            all.add(matching(wanted, Words.table(table.holder(), query.audience())));
         }
         words.stream()
                 .filter(word -> word.length() <= 2 || word.length() > LONGEST_WORD)
@@ -178,8 +173,8 @@ final class Lists {
         return group(column, SqlBuilder.isLike((Object) ("%" + part.replaceAll("([\\\\%_])", "\\\\$1") + "%")));
     }
 
-    private SqlCriterion matching(String words) {
-        var text = SqlTable.of("jontrel_text");
+    private SqlCriterion matching(String words, String tableOfWords) {
+        var text = SqlTable.of(tableOfWords);
         var match = SqlColumn.<Object>of("MATCH(words)", text).<Object>withRenderingStrategy(new Against());
         return group(
                 id,

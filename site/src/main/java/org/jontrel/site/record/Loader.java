@@ -155,27 +155,9 @@ public final class Loader {
             }
         }
         return bare.stream()
-                .map(record -> with(record, values(holder.fields().toList(), record.values(), cells, record.id(), 0)))
+                .map(record -> record.with(
+                        record.parent(), values(holder.fields().toList(), record.values(), cells, record.id(), 0)))
                 .toList();
-    }
-
-    private static StoredRecord with(StoredRecord record, Map<String, Object> values) {
-        return new StoredRecord(
-                record.id(),
-                record.slug(),
-                record.parent(),
-                record.position(),
-                record.state(),
-                record.deleted(),
-                record.publishAt(),
-                record.origin(),
-                record.version(),
-                record.complete(),
-                record.createdAt(),
-                record.updatedAt(),
-                record.createdBy(),
-                record.updatedBy(),
-                values);
     }
 
     private Map<List<Long>, List<Cell>> cells(Connection connection, Field field, Binding.Place place, List<Long> ids)

@@ -2,6 +2,7 @@ package org.jontrel.site.record;
 
 import java.sql.Connection;
 import java.sql.SQLException;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
@@ -11,6 +12,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.jontrel.core.value.Link;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.Names;
@@ -18,10 +20,12 @@ import org.jontrel.site.table.Names;
 /** Where records stand: under which others, at which addresses, and at which they stood before. */
 final class Places {
     private static final int DEEPEST = 12;
+    private static final String VISIBLE =
+            "state = 'published' OR (state = 'scheduled' AND publish_at <= UTC_TIMESTAMP())";
 
     private Places() {}
 
-    private record Spot(String slug, Optional<Link> parent) {}
+    private record Spot(String slug, Optional<Link> parent, boolean visible) {}
 
     private static Map<Long, Spot> spots(Connection connection, Binding binding, String holderId, Set<Long> ids)
             throws SQLException {
@@ -33,7 +37,7 @@ final class Places {
         var padded = Jdbc.padded(ids);
         Jdbc.query(
                 connection,
-                "SELECT id, slug, parent_type, parent_id FROM "
+                "SELECT id, slug, parent_type, parent_id, " + VISIBLE + " FROM "
                         + Names.quoted(table.get().name()) + " WHERE id IN (" + Jdbc.marks(padded.size()) + ")",
                 row -> spots.put(
                         row.getLong(1),
@@ -41,12 +45,16 @@ final class Places {
                                 row.getString(2),
                                 row.getLong(4) == 0
                                         ? Optional.empty()
-                                        : Optional.of(new Link(row.getString(3), row.getLong(4))))),
+                                        : Optional.of(new Link(row.getString(3), row.getLong(4))),
+                                row.getBoolean(5))),
                 padded.toArray());
         return spots;
     }
 
-    /** Slugs from the outermost record down to each one, joined with slashes; only its own where its type says so. */
+    /**
+     * Slugs from the outermost record down to each one, joined with slashes; only its own where its type says so. What
+     * visitors see has an address without those above it that they do not see.
+     */
     static Map<Long, String> addresses(
             Connection connection, Binding binding, Binding.Table table, Collection<StoredRecord> records)
             throws SQLException {
@@ -55,6 +63,11 @@ final class Places {
         if (!table.holder().nesting().parentsInAddress()) {
             return addresses;
         }
+        var now = Instant.now();
+        var open = records.stream()
+                .filter(record -> record.visible(now))
+                .map(StoredRecord::id)
+                .collect(Collectors.toSet());
         var above = new HashMap<Long, Link>();
         records.forEach(record -> record.parent().ifPresent(parent -> above.put(record.id(), parent)));
         for (int depth = 0; depth < DEEPEST && !above.isEmpty(); depth++) {
@@ -73,7 +86,9 @@ final class Places {
                     above.remove(id);
                     continue;
                 }
-                addresses.merge(id, spot.slug(), (below, slug) -> slug + "/" + below);
+                if (spot.visible() || !open.contains(id)) {
+                    addresses.merge(id, spot.slug(), (below, slug) -> slug + "/" + below);
+                }
                 spot.parent().ifPresentOrElse(next -> above.put(id, next), () -> above.remove(id));
             }
         }

@@ -2,6 +2,7 @@ package org.jontrel.site.record;
 
 import java.sql.Connection;
 import java.sql.SQLException;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
@@ -182,11 +183,24 @@ public final class RecordStore {
 
     /** Titles of records of several types, by link; those that are not there are left out. */
     public Map<Link, Named> named(Collection<Link> links) {
+        return named(links, Audience.PEOPLE);
+    }
+
+    /** The same of what an audience may read. */
+    public Map<Link, Named> named(Collection<Link> links, Audience audience) {
+        var holders = audience == Audience.PEOPLE ? null : database.transaction(bindings::current);
+        var now = Instant.now();
         var byType = new HashMap<String, Set<Long>>();
         links.forEach(link -> byType.computeIfAbsent(link.type(), _ -> new java.util.LinkedHashSet<>())
                 .add(link.id()));
         var named = new HashMap<Link, Named>();
-        byType.forEach((type, some) -> byIds(type, some, Set.of("part_title"))
+        byType.keySet()
+                .removeIf(type -> holders != null
+                        && holders.table(type)
+                                .filter(table -> audience.reads(table.holder()))
+                                .isEmpty());
+        byType.forEach((type, some) -> byIds(type, some, Set.of("part_title")).stream()
+                .filter(record -> audience.reads(record, now))
                 .forEach(record -> named.put(
                         new Link(type, record.id()),
                         new Named(

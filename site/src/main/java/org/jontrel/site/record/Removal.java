@@ -70,10 +70,7 @@ final class Removal {
         if (changed == 0) {
             throw new Saving.Overtaken();
         }
-        statements.add(
-                "DELETE FROM jontrel_text WHERE holder_id = ? AND record_id = ?",
-                table.holder().id(),
-                record.id());
+        Words.remove(statements, table.holder().id(), record.id());
         statements.add(
                 "DELETE FROM jontrel_media_use WHERE holder_id = ? AND record_id = ?",
                 table.holder().id(),
@@ -105,7 +102,7 @@ final class Removal {
                 record.version());
         var holderId = table.holder().id();
         var statements = new Statements();
-        Words.store(statements, holderId, id, Words.of(table.holder(), record.values()));
+        Words.store(statements, table.holder(), id, record.values());
         new References(connection, binding, table, media)
                 .files(Flat.of(table.holder(), record.values()))
                 .forEach(file -> References.used(statements, file, holderId, id));

@@ -66,11 +66,7 @@ final class Saver {
                         + Jdbc.marks(names.size() + 1) + ")",
                 cells);
         entries(record.id(), Flat.EMPTY, flat);
-        statements.add(
-                "INSERT INTO jontrel_text (holder_id, record_id, words) VALUES (?, ?, ?)",
-                holder.id(),
-                record.id(),
-                Words.of(holder, record.values()));
+        Words.store(statements, holder, record.id(), record.values());
     }
 
     /** A changed record; nothing changes and {@code false} is returned where its version is another by now. */
@@ -88,10 +84,7 @@ final class Saver {
             return false;
         }
         entries(after.id(), was, is);
-        var words = Words.of(holder, after.values());
-        if (!words.equals(Words.of(holder, before.values()))) {
-            Words.store(statements, holder.id(), after.id(), words);
-        }
+        Words.changed(statements, holder, before, after);
         return true;
     }
 

@@ -44,6 +44,13 @@ public record StoredRecord(
         return String.valueOf(values.getOrDefault("part_title", ""));
     }
 
+    /** The same with another parent and other values. */
+    public StoredRecord with(Optional<Link> newParent, Map<String, Object> newValues) {
+        return new StoredRecord(
+                id, slug, newParent, position, state, deleted, publishAt, origin, version, complete, createdAt,
+                updatedAt, createdBy, updatedBy, newValues);
+    }
+
     public long parentId() {
         return parent.map(Link::id).orElse(0L);
     }

@@ -45,13 +45,16 @@ public final class TermSeeds {
                 Jdbc.query(connection, "SELECT id FROM " + name + " WHERE origin = ?", row -> row.getLong(1), origin);
         if (!there.isEmpty()) {
             if (before != null && !before.equals(label)) {
-                Jdbc.update(
+                int renamed = Jdbc.update(
                         connection,
                         "UPDATE " + name + " SET " + column + " = ?, version = version + 1 WHERE id = ? AND " + column
                                 + " = ?",
                         label,
                         there.getFirst(),
                         before);
+                if (renamed > 0) {
+                    Words.renew(connection, table, there);
+                }
             }
             return there.getFirst();
         }

@@ -24,6 +24,14 @@ public final class Upgrade {
     private Upgrade() {}
 
     public static void run(Database database, Bindings bindings) {
+        first(database, bindings);
+        if (!Words.keptApart(database)) {
+            database.transaction(bindings::reload).tables().values().forEach(table -> Words.renewAll(database, table));
+            Words.keepApart(database);
+        }
+    }
+
+    private static void first(Database database, Bindings bindings) {
         boolean[] needed = {false};
         database.direct(connection -> {
             needed[0] = Schema.tables(connection).containsKey(OLD);
@@ -96,7 +104,7 @@ public final class Upgrade {
                 var records = new Loader(table).after(connection, reached[0], CHUNK);
                 var statements = new Statements();
                 for (var record : records) {
-                    Words.store(statements, holder.id(), record.id(), Words.of(holder, record.values()));
+                    Words.store(statements, holder, record.id(), record.values());
                     for (var field : holder.columns("")) {
                         if (field.kind() instanceof Kind.Image
                                 && record.values().get(field.id()) instanceof Long file) {

@@ -2,43 +2,50 @@ package org.jontrel.site.record;
 
 import java.sql.Connection;
 import java.sql.SQLException;
+import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalLong;
 import java.util.StringJoiner;
+import java.util.stream.Stream;
 import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.value.Row;
 import org.jontrel.core.value.Values;
 import org.jontrel.site.table.Binding;
+import org.jontrel.site.table.Database;
 import org.jontrel.site.table.Names;
 
 /** The words of a record that searching finds. */
 public final class Words {
     private static final int LONGEST = 200_000;
     private static final int CHUNK = 500;
+    private static final String ALL = "jontrel_text";
+    /** Words of what the API gives, of holders that keep something out of it. */
+    private static final String API = "jontrel_api_text";
 
     private Words() {}
 
-    static String of(Holder holder, Map<String, Object> values) {
+    private static String of(Holder holder, Map<String, Object> values, Audience audience) {
         var words = new StringJoiner("\n");
-        add(holder.fields().toList(), values, words);
+        add(holder.fields().toList(), values, audience, words);
         var all = words.toString();
         return all.length() > LONGEST ? all.substring(0, LONGEST) : all;
     }
 
     @SuppressWarnings("unchecked") // groups are maps by field id
-    private static void add(List<Field> fields, Map<String, Object> values, StringJoiner words) {
+    private static void add(List<Field> fields, Map<String, Object> values, Audience audience, StringJoiner words) {
         for (var field : fields) {
             var value = values.get(field.id());
-            if (value == null) {
+            if (value == null || !audience.reads(field)) {
                 continue;
             }
             switch (field.kind()) {
-                case Kind.FieldGroup group -> add(group.fields(), (Map<String, Object>) value, words);
-                case Kind.Repeater rows -> ((List<Row>) value).forEach(row -> add(rows.fields(), row.values(), words));
+                case Kind.FieldGroup group -> add(group.fields(), (Map<String, Object>) value, audience, words);
+                case Kind.Repeater rows ->
+                    ((List<Row>) value).forEach(row -> add(rows.fields(), row.values(), audience, words));
                 case Kind.Text _,
                         Kind.LongText _,
                         Kind.RichText _,
@@ -51,22 +58,41 @@ public final class Words {
         }
     }
 
+    /** Where the words are that an audience may find records by. */
+    static String table(Holder holder, Audience audience) {
+        return audience.everyField() || !keepsOut(holder) ? ALL : API;
+    }
+
+    /** Whether something that has words is kept out of the API, so that the words of the rest are a text of their own. */
+    private static boolean keepsOut(Holder holder) {
+        return sources(holder).values().stream().anyMatch(source -> !source.api());
+    }
+
+    /** What a field gives of words. */
+    public record Source(Kind kind, boolean api) {}
+
     /** What gives a record its words: where this is the same, so are the words of its values. */
-    public static Map<String, Kind> sources(Holder holder) {
-        var sources = new LinkedHashMap<String, Kind>();
-        holder.byId().forEach((id, field) -> {
+    public static Map<String, Source> sources(Holder holder) {
+        var sources = new LinkedHashMap<String, Source>();
+        sources(holder.fields().toList(), true, sources);
+        return sources;
+    }
+
+    private static void sources(List<Field> fields, boolean api, Map<String, Source> sources) {
+        fields.forEach(field -> {
+            boolean open = api && field.api();
             switch (field.kind()) {
+                case Kind.FieldGroup _, Kind.Repeater _ -> sources(field.inner(), open, sources);
                 case Kind.Text _,
                         Kind.LongText _,
                         Kind.RichText _,
                         Kind.Email _,
                         Kind.Phone _,
                         Kind.Url _,
-                        Kind.Choice _ -> sources.put(id, field.kind());
+                        Kind.Choice _ -> sources.put(field.id(), new Source(field.kind(), open));
                 default -> {}
             }
         });
-        return sources;
     }
 
     /**
@@ -78,31 +104,99 @@ public final class Words {
      */
     public static OptionalLong renew(Connection connection, Binding.Table table, long after) throws SQLException {
         var records = new Loader(table, sources(table.holder()).keySet()).after(connection, after, CHUNK);
-        var statements = new Statements();
-        var name = Names.quoted(table.name());
-        for (var record : records) {
-            if (!record.deleted()) {
-                statements.add(
-                        "INSERT INTO jontrel_text (holder_id, record_id, words) SELECT ?, id, ? FROM " + name
-                                + " WHERE id = ? AND version = ? ON DUPLICATE KEY UPDATE words = VALUES(words)",
-                        table.holder().id(),
-                        of(table.holder(), record.values()),
-                        record.id(),
-                        record.version());
-            }
-        }
-        statements.run(connection);
+        renewed(connection, table, records);
         return records.isEmpty()
                 ? OptionalLong.empty()
                 : OptionalLong.of(records.getLast().id());
     }
 
-    static void store(Statements statements, String holderId, long record, String words) {
+    /** Brings the words of these records up to date. */
+    static void renew(Connection connection, Binding.Table table, Collection<Long> ids) throws SQLException {
+        renewed(connection, table, new Loader(table, sources(table.holder()).keySet()).byIds(connection, ids));
+    }
+
+    private static void renewed(Connection connection, Binding.Table table, List<StoredRecord> records)
+            throws SQLException {
+        var statements = new Statements();
+        var holder = table.holder();
+        for (var record : records) {
+            if (!record.deleted()) {
+                renew(statements, table, record, Audience.PEOPLE);
+                if (keepsOut(holder)) {
+                    renew(statements, table, record, Audience.PUBLIC_API);
+                }
+            }
+        }
+        statements.run(connection);
+    }
+
+    /** Whether a site has the words of what the API gives apart from all words; sites made before have not. */
+    static boolean keptApart(Database database) {
+        return database.transaction(session -> !Jdbc.query(
+                        session.getConnection(),
+                        "SELECT 1 FROM " + API + " WHERE holder_id = '' AND record_id = 0",
+                        row -> row.getInt(1))
+                .isEmpty());
+    }
+
+    static void keepApart(Database database) {
+        database.transaction(session -> Jdbc.update(
+                session.getConnection(),
+                "INSERT IGNORE INTO " + API + " (holder_id, record_id, words) VALUES ('', 0, '')"));
+    }
+
+    /** Words of the API for all records of a table, where it keeps something apart. */
+    static void renewAll(Database database, Binding.Table table) {
+        long[] reached = {keepsOut(table.holder()) ? 0 : -1};
+        while (reached[0] >= 0) {
+            database.transaction(session -> {
+                reached[0] = renew(session.getConnection(), table, reached[0]).orElse(-1);
+                return null;
+            });
+        }
+    }
+
+    private static void renew(Statements statements, Binding.Table table, StoredRecord record, Audience audience) {
         statements.add(
-                "INSERT INTO jontrel_text (holder_id, record_id, words) VALUES (?, ?, ?)"
+                "INSERT INTO " + table(table.holder(), audience)
+                        + " (holder_id, record_id, words) SELECT ?, id, ? FROM "
+                        + Names.quoted(table.name())
+                        + " WHERE id = ? AND version = ? ON DUPLICATE KEY UPDATE words = VALUES(words)",
+                table.holder().id(),
+                of(table.holder(), record.values(), audience),
+                record.id(),
+                record.version());
+    }
+
+    static void store(Statements statements, Holder holder, long record, Map<String, Object> values) {
+        store(statements, holder, record, values, Audience.PEOPLE);
+        if (keepsOut(holder)) {
+            store(statements, holder, record, values, Audience.PUBLIC_API);
+        }
+    }
+
+    private static void store(
+            Statements statements, Holder holder, long record, Map<String, Object> values, Audience audience) {
+        statements.add(
+                "INSERT INTO " + table(holder, audience) + " (holder_id, record_id, words) VALUES (?, ?, ?)"
                         + " ON DUPLICATE KEY UPDATE words = VALUES(words)",
-                holderId,
+                holder.id(),
                 record,
-                words);
+                of(holder, values, audience));
+    }
+
+    /** Stores the words of what was saved, where they are others than before. */
+    static void changed(Statements statements, Holder holder, StoredRecord before, StoredRecord after) {
+        boolean same = Stream.of(Audience.PEOPLE, Audience.PUBLIC_API)
+                .allMatch(each -> of(holder, before.values(), each).equals(of(holder, after.values(), each)));
+        if (!same) {
+            store(statements, holder, after.id(), after.values());
+        }
+    }
+
+    static void remove(Statements statements, String holderId, long record) {
+        for (var each : List.of(ALL, API)) {
+            statements.add("DELETE FROM " + each + " WHERE holder_id = ? AND record_id = ?", holderId, record);
+        }
     }
 }

@@ -65,6 +65,10 @@ public final class Ddl {
                   holder_id VARCHAR(40) NOT NULL, record_id BIGINT NOT NULL, words MEDIUMTEXT NOT NULL,
                   PRIMARY KEY (holder_id, record_id), FULLTEXT KEY words (words))""",
                 """
+                CREATE TABLE IF NOT EXISTS jontrel_api_text (
+                  holder_id VARCHAR(40) NOT NULL, record_id BIGINT NOT NULL, words MEDIUMTEXT NOT NULL,
+                  PRIMARY KEY (holder_id, record_id), FULLTEXT KEY words (words))""",
+                """
                 CREATE TABLE IF NOT EXISTS jontrel_guard (slot TINYINT PRIMARY KEY, passed BIGINT NOT NULL)""",
                 """
                 CREATE TABLE IF NOT EXISTS jontrel_media (

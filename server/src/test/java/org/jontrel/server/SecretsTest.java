@@ -1,0 +1,368 @@
+package org.jontrel.server;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertNotEquals;
+
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.BiConsumer;
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * What a reader may not read influences no answer to that reader: everything there is to ask is asked, something hidden is
+ * changed, and everything is asked again. Only times of saving may differ.
+ */
+public class SecretsTest {
+    private static final JsonMapper JSON = JsonMapper.builder().build();
+    private static final String API = "/at/field/api";
+    private OrchardServer server;
+    private Session editor;
+    private final Map<String, Session> readers = new LinkedHashMap<>();
+    private long gold;
+    private long child;
+    private long openPlot;
+    private long draftTree;
+    private long otherDraft;
+    private long ada;
+    private long draftLabel;
+    private long draftSort;
+    private long draftPlot;
+
+    @BeforeClass
+    public void start() throws InterruptedException {
+        server = OrchardServer.start("--jontrel.requests-a-minute=1000000");
+        editor = server.anna;
+        var writer = server.program("Importer", "editor");
+        readers.put("public API", server.session());
+        readers.put("token", server.program("Kiosk", "viewer"));
+        readers.put("pages", server.session());
+        ada = server.add("person", Map.of("title", "Ada"), "published");
+        draftTree = server.add("tree", Map.of("title", "Wispy draft"), "draft");
+        otherDraft = server.add("tree", Map.of("title", "Other draft"), "draft");
+        openPlot = server.add("plot", Map.of("title", "South field"), "published");
+        draftPlot = server.add("plot", Map.of("title", "Walled garden"), "draft");
+        draftLabel = term(writer, "label", "Condemned");
+        draftSort = term(writer, "sort", "Crab");
+        gold = server.add("tree", values("Old Gold"), "published");
+        child = under(server.add("tree", values("Small Gold"), "published"), openPlot);
+        server.add("tree", Map.of("title", "Plain", "tag", "zzz-9"), "published");
+    }
+
+    private static long term(Session writer, String taxonomy, String label) {
+        return writer.ok(
+                        "POST",
+                        API + "/taxonomies/" + taxonomy,
+                        Map.of("state", "draft", "values", Map.of("label", label)))
+                .get("id")
+                .asLong();
+    }
+
+    @AfterClass(alwaysRun = true)
+    public void stop() {
+        server.close();
+    }
+
+    private Map<String, Object> values(String title) {
+        var apple = editor.ok("GET", "/api/sites/field/taxonomies/sort/records?search=Apple", null)
+                .at("/records/0/id")
+                .asLong();
+        return new HashMap<>(Map.of(
+                "title",
+                title,
+                "height",
+                "4",
+                "sort",
+                List.of(apple),
+                "prunings",
+                List.of(Map.of("day", "2026-01-02"))));
+    }
+
+    /** Saves a record with some values changed; {@code null} empties. */
+    private void save(String type, long id, Map<String, Object> changed, String state) {
+        var path = "/api/sites/field/types/" + type + "/records/" + id;
+        var record = editor.ok("GET", path, null).get("record");
+        var values = new HashMap<String, Object>();
+        record.get("values").propertyNames().forEach(name -> values.put(name, plain(record.at("/values/" + name))));
+        values.putAll(changed);
+        var body = new HashMap<String, Object>(
+                Map.of("version", record.get("version").asInt(), "state", state, "values", values));
+        if (record.hasNonNull("parent")) {
+            body.put("parent", plain(record.get("parent")));
+        }
+        editor.ok("PUT", path, body);
+    }
+
+    private static Object plain(JsonNode node) {
+        return JSON.treeToValue(node, Object.class);
+    }
+
+    private long under(long tree, long plot) {
+        var path = "/api/sites/field/types/tree/records/" + tree;
+        var record = editor.ok("GET", path, null).get("record");
+        editor.ok(
+                "PUT",
+                path,
+                Map.of(
+                        "version",
+                        record.get("version").asInt(),
+                        "state",
+                        "published",
+                        "values",
+                        plain(record.get("values")),
+                        "parent",
+                        Map.of("type", "tplot", "id", plot)));
+        return tree;
+    }
+
+    /** One hidden thing, another hidden thing in its place, and who may not notice. */
+    @DataProvider
+    public Object[][] secrets() {
+        return new Object[][] {
+            {
+                "a text kept out of the API",
+                "api",
+                change((t, more) -> t.tree(Map.of("tag", more ? "wispy-1" : "quince-2")))
+            },
+            {"a link to what is kept out", "api", change((t, more) -> t.tree(Map.of("keeper", more ? t.ada : "")))},
+            {
+                "such a link in a row",
+                "api",
+                change((t, more) -> t.tree(Map.of("prunings", List.of(t.row(more ? t.ada : "")))))
+            },
+            {
+                "a link to a draft",
+                "published",
+                change((t, more) -> t.tree(Map.of("parents", more ? List.of(t.draftTree) : List.of())))
+            },
+            {
+                "a link both ways to a draft",
+                "published",
+                change((t, more) -> t.tree(Map.of("near", more ? List.of(t.draftTree) : List.of())))
+            },
+            {
+                "a link from a draft",
+                "published",
+                change((t, more) ->
+                        t.save("tree", t.draftTree, Map.of("parents", more ? List.of(t.gold) : List.of()), "draft"))
+            },
+            {
+                "the words of a draft",
+                "published",
+                change((t, more) -> t.save("tree", t.otherDraft, Map.of("title", more ? "Quince" : "Medlar"), "draft"))
+            },
+            {
+                "a term nobody published",
+                "published",
+                change((t, more) -> t.tree(Map.of("label", more ? List.of(t.draftLabel) : List.of())))
+            },
+            {
+                "such a term under another",
+                "published",
+                change((t, more) -> t.place("taxonomies/sort", t.draftSort, more ? t.apple() : 0))
+            },
+            {"the draft that it stands under", "published", change((t, more) -> t.child(more))},
+        };
+    }
+
+    private static BiConsumer<SecretsTest, Boolean> change(BiConsumer<SecretsTest, Boolean> change) {
+        return change;
+    }
+
+    private void tree(Map<String, Object> changed) {
+        save("tree", gold, changed, "published");
+    }
+
+    private Map<String, Object> row(Object by) {
+        return Map.of("day", "2026-01-02", "done_by", by);
+    }
+
+    private long apple() {
+        return editor.ok("GET", "/api/sites/field/taxonomies/sort/records?search=Apple", null)
+                .at("/records/0/id")
+                .asLong();
+    }
+
+    /** The tree stands under a draft of which now this, now that is true. */
+    private void child(boolean more) {
+        under(child, draftPlot);
+        save("plot", draftPlot, Map.of("title", more ? "Walled garden" : "Sunken garden"), "draft");
+    }
+
+    private void place(String holder, long id, long parent) {
+        var path = "/api/sites/field/" + holder + "/records/" + id;
+        var record = editor.ok("GET", path, null).get("record");
+        var body = new HashMap<String, Object>(Map.of(
+                "version", record.get("version").asInt(), "state", "draft", "values", plain(record.get("values"))));
+        if (parent != 0) {
+            body.put("parent", Map.of("type", "xsort", "id", parent));
+        }
+        editor.ok("PUT", path, body);
+    }
+
+    @Test(dataProvider = "secrets")
+    public void whatIsHiddenChangesNoAnswer(String what, String from, BiConsumer<SecretsTest, Boolean> change) {
+        var asks = asks();
+        change.accept(this, true);
+        var before = answers(asks, from);
+        var seen = editors();
+        change.accept(this, false);
+        assertNotEquals(editors(), seen, "nothing was changed at all");
+        var after = answers(asks, from);
+        assertEquals(after.keySet(), before.keySet());
+        before.forEach((ask, answer) -> assertEquals(after.get(ask), answer, what + " shows at " + ask));
+    }
+
+    private String editors() {
+        return List.of("types/tree", "types/plot", "taxonomies/sort", "taxonomies/label").stream()
+                .map(holder -> editor.ok("GET", "/api/sites/field/" + holder + "/records", null)
+                        .toString()
+                        .replaceAll("\"(updatedAt|version)\":[^,}]*", ""))
+                .toList()
+                .toString();
+    }
+
+    private Map<String, String> answers(Set<String> asks, String from) {
+        var answers = new LinkedHashMap<String, String>();
+        readers.forEach((name, reader) -> {
+            boolean pages = name.equals("pages");
+            if (from.equals("api") && pages || from.equals("published") && name.equals("token")) {
+                return;
+            }
+            for (var ask : asks) {
+                if (ask.startsWith(API) != pages) {
+                    var answer = reader.send("GET", ask, null);
+                    answers.put(
+                            name + " " + ask,
+                            answer.statusCode()
+                                    + answer.headers().firstValue("Location").orElse("")
+                                    + answer.body().replaceAll("\"updated_at\":\"[^\"]*\"", ""));
+                }
+            }
+        });
+        return answers;
+    }
+
+    /** Every way of asking with every word, number, field and parameter that there is. */
+    private Set<String> asks() {
+        var words = List.of("wispy", "wis", "quince", "medlar", "ada", "crab", "condemned", "walled", "gold", "zzz");
+        var numbers =
+                List.of(gold, child, draftTree, otherDraft, ada, draftLabel, draftSort, draftPlot, openPlot, apple());
+        var fields = List.of(
+                "title",
+                "tag",
+                "height",
+                "keeper",
+                "near",
+                "parents",
+                "sort",
+                "label",
+                "prunings",
+                "done_by",
+                "branch",
+                "state",
+                "uses");
+        var paths = List.of("/trees", "/plots", "/taxonomies/sort");
+        var asks = new LinkedHashSet<String>(List.of(API, API + "/openapi.json", "/at/field/"));
+        for (var path : paths) {
+            var all = API + path + "?sort=title";
+            asks.add(all + "&include=" + String.join(",", fields));
+            asks.add(all + "&limit=1");
+            words.forEach(word -> asks.add(all + "&search=" + word));
+            words.forEach(word -> asks.add(API + path + "/" + word));
+            numbers.forEach(number -> asks.add(API + path + "/" + number));
+            numbers.forEach(number -> asks.add(API + path + "/" + number + "?include=parents,near,keeper,done_by"));
+            for (var field : fields) {
+                asks.add(API + path + "?sort=" + field + ",title");
+                asks.add(API + path + "?sort=title&fields=" + field);
+                asks.add(filtered(all, Map.of("field", field, "filled", true)));
+                asks.add(filtered(all, Map.of("field", field, "filled", false)));
+                if (List.of("title", "tag", "branch").contains(field)) {
+                    words.forEach(word -> asks.add(filtered(all, Map.of("field", field, "has", word))));
+                }
+                if (List.of("keeper", "near", "parents", "sort", "label", "done_by")
+                        .contains(field)) {
+                    numbers.forEach(number ->
+                            asks.add(filtered(all, Map.of("field", field, "is", List.of(String.valueOf(number))))));
+                }
+            }
+            for (var taxonomy : List.of("sort", "label")) {
+                asks.add(filtered(all, Map.of("taxonomy", taxonomy, "filled", true)));
+                for (var test : List.of("is", "is_not", "under")) {
+                    numbers.forEach(number -> asks.add(
+                            filtered(all, Map.of("taxonomy", taxonomy, test, List.of(String.valueOf(number))))));
+                }
+            }
+            asks.add(filtered(all, Map.of("parent", List.of())));
+            asks.add(filtered(all, Map.of("parent", List.of("plot"))));
+            asks.add(filtered(all, Map.of("parent", List.of("tplot"))));
+        }
+        for (var path : List.of("trees", "plots", "people", "sorts", "labels")) {
+            var index = "/at/field/" + path + "/";
+            if (!path.equals("plots") && !path.equals("people")) {
+                asks.add(index);
+            }
+            List.of(
+                            "old-gold",
+                            "small-gold",
+                            "plain",
+                            "wispy-draft",
+                            "quince",
+                            "medlar",
+                            "walled-garden/small-gold",
+                            "sunken-garden/small-gold",
+                            "south-field/small-gold",
+                            "apple",
+                            "apple/crab",
+                            "crab",
+                            "condemned",
+                            "south-field",
+                            "walled-garden",
+                            "ada")
+                    .forEach(slug -> asks.add(index + slug));
+        }
+        return asks;
+    }
+
+    private static String filtered(String path, Map<String, Object> condition) {
+        return path + "&filter=" + URLEncoder.encode(JSON.writeValueAsString(condition), StandardCharsets.UTF_8);
+    }
+
+    @Test
+    public void askedForWithoutSecretsTheyAreThere() {
+        var found = new ArrayList<Boolean>();
+        for (var word : List.of("gold", "apple")) {
+            found.add(readers.get("public API")
+                            .ok(
+                                    "GET",
+                                    API + (word.equals("apple") ? "/taxonomies/sort" : "/trees") + "?search=" + word,
+                                    null)
+                            .get("total")
+                            .asInt()
+                    > 0);
+        }
+        assertEquals(found, List.of(true, true));
+        assertEquals(
+                readers.get("public API")
+                        .ok(
+                                "GET",
+                                filtered(
+                                        API + "/trees?sort=title",
+                                        Map.of("taxonomy", "sort", "under", List.of(String.valueOf(apple())))),
+                                null)
+                        .get("total")
+                        .asInt(),
+                2);
+    }
+}
