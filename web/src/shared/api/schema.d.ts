@@ -4,6 +4,54 @@
  */
 
 export interface paths {
+    "/api/account/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["changePassword"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/account/sessions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["ownSessions"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/account/sessions/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["endOwnSession"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/accounts": {
         parameters: {
             query?: never;
@@ -15,6 +63,54 @@ export interface paths {
         put?: never;
         post: operations["add_2"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/accounts/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["change_1"];
+        post?: never;
+        delete: operations["delete_1"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/accounts/{id}/reset": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["reset"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/accounts/{id}/sessions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["sessionsOf"];
+        put?: never;
+        post?: never;
+        delete: operations["endSessionsOf"];
         options?: never;
         head?: never;
         patch?: never;
@@ -110,6 +206,22 @@ export interface paths {
         get: operations["own_1"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reset": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["resetWith"];
         delete?: never;
         options?: never;
         head?: never;
@@ -381,7 +493,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["change_2"];
+        post: operations["change_3"];
         delete?: never;
         options?: never;
         head?: never;
@@ -525,7 +637,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["change_1"];
+        post: operations["change_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -575,6 +687,22 @@ export interface paths {
         put: operations["save"];
         post?: never;
         delete: operations["delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trail": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["page"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -1016,7 +1144,16 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        AccountChange: {
+            /** @description Whether the account cannot be signed in with */
+            disabled: boolean;
+            /** @enum {string} */
+            role: "architect" | "editor" | "viewer";
+        };
         AccountView: {
+            disabled: boolean;
+            /** Format: int64 */
+            id: number;
             name: string;
             /** @enum {string} */
             role: "architect" | "editor" | "viewer";
@@ -3008,6 +3145,10 @@ export interface components {
             /** @description Id of the content type that a layout or listing is for */
             type?: string;
         };
+        NewPassword: {
+            old: string;
+            password: string;
+        };
         NewRelease: {
             notes: string;
             version: string;
@@ -3019,6 +3160,11 @@ export interface components {
             name: string;
         };
         NewToken: {
+            /**
+             * Format: date-time
+             * @description When it stops working; never where left out
+             */
+            expiresAt?: string;
             name: string;
             /**
              * @description viewer to read drafts too, editor to write
@@ -3263,6 +3409,14 @@ export interface components {
             types: number;
             version: string;
         };
+        Reset: {
+            password: string;
+            secret: string;
+        };
+        ResetLink: {
+            /** @description Part of the link /reset#<secret>; told this once only, works once within a day */
+            secret: string;
+        };
         Restore: {
             /**
              * Format: int32
@@ -3296,6 +3450,16 @@ export interface components {
         SaveView: {
             content: string;
             name: string;
+        };
+        SessionInfo: {
+            address: string;
+            id: string;
+            /** Format: date-time */
+            lastUsed: string;
+            /** @description Whether it is the one that asks */
+            present: boolean;
+            /** Format: date-time */
+            since: string;
         };
         SessionView: {
             name: string;
@@ -3499,6 +3663,8 @@ export interface components {
             /** Format: date-time */
             createdAt?: string;
             createdBy: string;
+            /** Format: date-time */
+            expiresAt?: string;
             /** Format: int64 */
             id: number;
             name: string;
@@ -3506,6 +3672,17 @@ export interface components {
             role: "architect" | "editor" | "viewer";
             /** Format: date-time */
             usedAt?: string;
+        };
+        TrailView: {
+            about: string;
+            /** @enum {string} */
+            act: "signed_in" | "sign_in_refused" | "signed_out" | "account_added" | "account_changed" | "account_deleted" | "password_changed" | "reset_link_made" | "sessions_ended" | "token_made" | "token_revoked" | "released" | "run_started" | "run_undone";
+            address: string;
+            /** Format: date-time */
+            at: string;
+            /** Format: int64 */
+            id: number;
+            who: string;
         };
         Typed: {
             /**
@@ -3572,6 +3749,68 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    changePassword: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewPassword"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    ownSessions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SessionInfo"][];
+                };
+            };
+        };
+    };
+    endOwnSession: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     accounts: {
         parameters: {
             query?: never;
@@ -3607,6 +3846,114 @@ export interface operations {
         responses: {
             /** @description Created */
             201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    change_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AccountChange"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    delete_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    reset: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ResetLink"];
+                };
+            };
+        };
+    };
+    sessionsOf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SessionInfo"][];
+                };
+            };
+        };
+    };
+    endSessionsOf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3755,6 +4102,28 @@ export interface operations {
                 content: {
                     "*/*": components["schemas"]["OwnView"][];
                 };
+            };
+        };
+    };
+    resetWith: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Reset"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -4265,7 +4634,7 @@ export interface operations {
             };
         };
     };
-    change_2: {
+    change_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -4624,7 +4993,7 @@ export interface operations {
             };
         };
     };
-    change_1: {
+    change_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -4778,6 +5147,29 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    page: {
+        parameters: {
+            query?: {
+                /** @description The id of the last entry of the page before */
+                before?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TrailView"][];
+                };
             };
         };
     };

@@ -1,5 +1,7 @@
 package org.jontrel.server;
 
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Map;
 import org.jontrel.core.code.PackageWriter;
 import org.jontrel.site.testing.Orchard;
@@ -19,9 +21,10 @@ final class OrchardServer implements AutoCloseable {
         this.anna = session();
     }
 
-    static OrchardServer start() throws InterruptedException {
-        var server = new OrchardServer(SpringApplication.run(
-                Application.class,
+    /** @param settings more of them, such as {@code --jontrel.proxies=127.0.0.1} */
+    static OrchardServer start(String... settings) throws InterruptedException {
+        var all = new ArrayList<>(List.of(settings));
+        all.addAll(List.of(
                 "--server.port=0",
                 "--spring.datasource.url="
                         + TestDatabase.shared().url(TestDatabase.shared().create()),
@@ -29,6 +32,7 @@ final class OrchardServer implements AutoCloseable {
                 "--spring.datasource.password=" + TestDatabase.PASSWORD,
                 "--jontrel.publish-every=PT0.2S",
                 "--jontrel.setup-code=orchard-code"));
+        var server = new OrchardServer(SpringApplication.run(Application.class, all.toArray(String[]::new)));
         server.install();
         return server;
     }

@@ -6,36 +6,53 @@ import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
 
 @Mapper
 interface AccountMapper {
-    record AccountRow(long id, String name, Role role, String passwordHash) {}
+    record AccountRow(long id, String name, Role role, String passwordHash, boolean disabled, String skeleton) {}
 
-    @Select("SELECT id, name, role, password_hash FROM account WHERE name = #{name}")
+    String ACCOUNT = "SELECT id, name, role, password_hash, disabled, skeleton FROM account";
+
+    @Select(ACCOUNT + " WHERE name = #{name}")
     AccountRow find(String name);
 
-    @Select("SELECT id, name, role, password_hash FROM account ORDER BY name")
+    @Select(ACCOUNT + " WHERE id = #{id}")
+    AccountRow byId(long id);
+
+    @Select(ACCOUNT + " WHERE reset_hash = #{hash} AND reset_until > UTC_TIMESTAMP(3)")
+    AccountRow byReset(String hash);
+
+    @Select(ACCOUNT + " ORDER BY name")
     List<AccountRow> all();
 
     @Select("SELECT COUNT(*) FROM account")
     long count();
 
-    @Insert(
-            "INSERT INTO account (id, name, role, password_hash, created_at) VALUES (#{id}, #{name}, #{role}, #{passwordHash}, UTC_TIMESTAMP(3))")
+    @Select("SELECT COUNT(*) FROM account WHERE role = 'ARCHITECT' AND disabled = 0 AND id <> #{id}")
+    long otherArchitects(long id);
+
+    @Insert("INSERT INTO account (id, name, role, password_hash, disabled, skeleton, created_at) VALUES"
+            + " (#{id}, #{name}, #{role}, #{passwordHash}, #{disabled}, #{skeleton}, UTC_TIMESTAMP(3))")
     void insert(AccountRow account);
 
-    @Insert(
-            "INSERT INTO sign_in_failure (id, name, address, failed_at) VALUES (#{id}, #{name}, #{address}, UTC_TIMESTAMP(3))")
-    void fail(@Param("id") long id, @Param("name") String name, @Param("address") String address);
+    @Update("UPDATE account SET role = #{role}, disabled = #{disabled} WHERE id = #{id}")
+    void change(@Param("id") long id, @Param("role") Role role, @Param("disabled") boolean disabled);
 
-    @Select("SELECT COUNT(*) FROM sign_in_failure WHERE name = #{name} AND address = #{address}"
-            + " AND failed_at > UTC_TIMESTAMP(3) - INTERVAL 10 MINUTE")
-    int failures(@Param("name") String name, @Param("address") String address);
+    @Update("UPDATE account SET skeleton = #{skeleton} WHERE id = #{id}")
+    void skeleton(@Param("id") long id, @Param("skeleton") String skeleton);
 
-    @Select(
-            "SELECT COUNT(*) FROM sign_in_failure WHERE address = #{address} AND failed_at > UTC_TIMESTAMP(3) - INTERVAL 10 MINUTE")
-    int failuresFrom(String address);
+    /** A link for a new password works once. */
+    @Update("UPDATE account SET password_hash = #{hash}, reset_hash = NULL, reset_until = NULL WHERE id = #{id}")
+    void password(@Param("id") long id, @Param("hash") String hash);
 
-    @Delete("DELETE FROM sign_in_failure WHERE name = #{name} AND address = #{address}")
-    void forgive(@Param("name") String name, @Param("address") String address);
+    @Update("UPDATE account SET password_hash = #{hash}, reset_hash = NULL, reset_until = NULL"
+            + " WHERE reset_hash = #{reset} AND reset_until > UTC_TIMESTAMP(3)")
+    int passwordByReset(@Param("reset") String reset, @Param("hash") String hash);
+
+    @Update("UPDATE account SET reset_hash = #{hash}, reset_until = UTC_TIMESTAMP(3) + INTERVAL 1 DAY WHERE id = #{id}")
+    void reset(@Param("id") long id, @Param("hash") String hash);
+
+    @Delete("DELETE FROM account WHERE id = #{id}")
+    void delete(long id);
 }

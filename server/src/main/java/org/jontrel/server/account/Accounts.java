@@ -1,9 +1,19 @@
 package org.jontrel.server.account;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
 import java.security.SecureRandom;
+import java.time.Duration;
 import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import org.jontrel.server.trail.Act;
+import org.jontrel.server.trail.Trail;
+import org.jontrel.server.web.Rate;
 import org.jontrel.server.web.Refusal;
+import org.jontrel.server.web.Secrets;
 import org.jontrel.server.web.Settings;
 import org.jontrel.site.table.RecordIds;
 import org.slf4j.Logger;
@@ -11,31 +21,43 @@ import org.slf4j.LoggerFactory;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.dao.DuplicateKeyException;
-import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Service;
 
-/** People and their passwords. */
+/** People: who they are, what they may do, and their passwords. */
 @Service
 class Accounts {
-    /** The hash function reads no more bytes than this, so a longer password would be cut without a word. */
-    private static final int MOST_BYTES = 72;
-
-    private static final int FEWEST = 8;
-    private static final int MOST_FAILURES = 5;
-    private static final int MOST_FAILURES_FROM = 50;
     private static final Logger LOG = LoggerFactory.getLogger(Accounts.class);
+    private static final Duration SPAN = Duration.ofMinutes(10);
     private final AccountMapper mapper;
-    private final PasswordEncoder encoder;
+    private final Passwords passwords;
+    private final Sessions sessions;
+    private final Trail trail;
     private final RecordIds ids;
     private final String setupCode;
     private final String nobody;
+    private final Rate fromAddress = new Rate(50, SPAN);
+    private final Rate asNameFromAddress = new Rate(5, SPAN);
+    private final Rate asName = new Rate(50, SPAN);
+    /** As other processes may change accounts too, not for long. */
+    private final Cache<String, Optional<AccountMapper.AccountRow>> current = Caffeine.newBuilder()
+            .maximumSize(10_000)
+            .expireAfterWrite(Duration.ofSeconds(5))
+            .build();
 
-    Accounts(AccountMapper mapper, PasswordEncoder encoder, RecordIds ids, Settings settings) {
+    Accounts(
+            AccountMapper mapper,
+            Passwords passwords,
+            Sessions sessions,
+            Trail trail,
+            RecordIds ids,
+            Settings settings) {
         this.mapper = mapper;
-        this.encoder = encoder;
+        this.passwords = passwords;
+        this.sessions = sessions;
+        this.trail = trail;
         this.ids = ids;
         this.setupCode = settings.setupCode().isBlank() ? freshCode() : settings.setupCode();
-        this.nobody = encoder.encode(freshCode());
+        this.nobody = passwords.hash(Secrets.fresh(), "");
     }
 
     private static String freshCode() {
@@ -49,9 +71,19 @@ class Accounts {
     }
 
     @EventListener(ApplicationReadyEvent.class)
-    void sayCode() {
+    void begin() {
         if (needsSetup()) {
             LOG.info("No accounts yet. Set-up code for the first architect: {}", setupCode);
+        }
+        for (var account : mapper.all()) {
+            if (account.skeleton() == null) {
+                try {
+                    mapper.skeleton(account.id(), Names.skeleton(account.name()));
+                } catch (DuplicateKeyException _) {
+                    LOG.warn(
+                            "The account {} has a name that looks like another's. Delete one of them.", account.name());
+                }
+            }
         }
     }
 
@@ -59,11 +91,12 @@ class Accounts {
         return mapper.count() == 0;
     }
 
-    void setUp(String code, String name, String password) {
+    synchronized void setUp(String code, String name, String password, String address) {
         if (!needsSetup()) {
             throw Refusal.conflict("This installation is already set up. Sign in instead.", null);
         }
-        if (!java.security.MessageDigest.isEqual(
+        taken(fromAddress.take(address));
+        if (!MessageDigest.isEqual(
                 code.strip().getBytes(StandardCharsets.UTF_8), setupCode.getBytes(StandardCharsets.UTF_8))) {
             throw Refusal.invalid(
                     "The set-up code is wrong. It is printed on the terminal where Jontrel was started.", List.of());
@@ -71,40 +104,142 @@ class Accounts {
         add(name, Role.ARCHITECT, password);
     }
 
-    void add(String name, Role role, String password) {
-        var trimmed = name.strip();
-        if (trimmed.isEmpty() || trimmed.length() > 100) {
-            throw Refusal.invalid("A name has 1 to 100 characters.", List.of());
-        }
-        if (password.length() < FEWEST || password.getBytes(StandardCharsets.UTF_8).length > MOST_BYTES) {
-            throw Refusal.invalid("A password has at least 8 characters and at most 72 bytes.", List.of());
-        }
+    void add(String typed, Role role, String password) {
+        var name = Names.checked(typed);
         try {
-            mapper.insert(new AccountMapper.AccountRow(ids.next(), trimmed, role, encoder.encode(password)));
+            mapper.insert(new AccountMapper.AccountRow(
+                    ids.next(), name, role, passwords.hash(password, name), false, Names.skeleton(name)));
         } catch (DuplicateKeyException _) {
-            throw Refusal.conflict("There is already an account named " + trimmed + ".", null);
+            throw Refusal.conflict("There is already an account named " + name + ", or one that looks like it.", null);
         }
+        current.invalidateAll();
+        trail.add(Act.ACCOUNT_ADDED, name + ", " + word(role));
+    }
+
+    private static String word(Role role) {
+        return role.name().toLowerCase(Locale.ROOT);
     }
 
     List<AccountMapper.AccountRow> all() {
         return mapper.all();
     }
 
-    /** The account, where name and password are right and there were not too many wrong tries. */
+    AccountMapper.AccountRow get(long id) {
+        return Optional.ofNullable(mapper.byId(id)).orElseThrow(() -> Refusal.missing("There is no such account."));
+    }
+
+    /** The account as it is now, where it may be used. */
+    Optional<AccountMapper.AccountRow> active(String name) {
+        return current.get(name, each -> Optional.ofNullable(mapper.find(each)))
+                .filter(account -> !account.disabled() && account.name().equals(name));
+    }
+
+    /** Also in sessions that run. */
+    synchronized void change(long id, Role role, boolean disabled) {
+        var account = get(id);
+        if (role != Role.ARCHITECT || disabled) {
+            notTheLast(account);
+        }
+        mapper.change(id, role, disabled);
+        current.invalidateAll();
+        if (disabled) {
+            sessions.end(account.name());
+        }
+        trail.add(Act.ACCOUNT_CHANGED, account.name() + ", " + word(role) + (disabled ? ", disabled" : ""));
+    }
+
+    synchronized void delete(long id) {
+        var account = get(id);
+        notTheLast(account);
+        mapper.delete(id);
+        current.invalidateAll();
+        sessions.end(account.name());
+        trail.add(Act.ACCOUNT_DELETED, account.name());
+    }
+
+    private void notTheLast(AccountMapper.AccountRow account) {
+        if (account.role() == Role.ARCHITECT && !account.disabled() && mapper.otherArchitects(account.id()) == 0) {
+            throw Refusal.conflict(
+                    "This is the only architect who can sign in. Make somebody else an architect first.", null);
+        }
+    }
+
+    /** The secret of a link with which somebody chooses a new password, once and within a day. */
+    String reset(long id) {
+        var account = get(id);
+        var secret = Secrets.fresh();
+        mapper.reset(id, Secrets.hash(secret));
+        trail.add(Act.RESET_LINK_MADE, account.name());
+        return secret;
+    }
+
+    /** Chooses a new password by a link; ends all sessions. */
+    void resetWith(String secret, String password, String address) {
+        taken(fromAddress.take(address));
+        var hash = Secrets.hash(secret);
+        var account = Optional.ofNullable(mapper.byReset(hash))
+                .orElseThrow(() -> Refusal.missing(
+                        "This link was used already, or is older than a day. Ask an architect for a new one."));
+        fromAddress.giveBack(address);
+        if (mapper.passwordByReset(hash, passwords.hash(password, account.name())) == 0) {
+            throw Refusal.conflict("This link was used already. Ask an architect for a new one.", null);
+        }
+        changed(account);
+    }
+
+    /** Changes one's own password; ends all sessions but the present one. */
+    void changePassword(String name, String old, String password, String address) {
+        var account = active(name).orElseThrow(() -> Refusal.unauthorized("Sign in again."));
+        var key = account.id() + " " + address;
+        taken(asNameFromAddress.take(key));
+        if (!passwords.matches(old, account.passwordHash())) {
+            throw Refusal.invalid("The old password is wrong.", List.of());
+        }
+        asNameFromAddress.giveBack(key);
+        mapper.password(account.id(), passwords.hash(password, name));
+        changed(account);
+    }
+
+    private void changed(AccountMapper.AccountRow account) {
+        current.invalidateAll();
+        sessions.endOthers(account.name());
+        trail.add(account.name(), Act.PASSWORD_CHANGED, account.name());
+    }
+
+    /**
+     * The account, where name and password are right. Each try counts before it is answered, for the address, and for the
+     * name at the address; for the name everywhere only where it has not signed in from that address before, so that nobody
+     * keeps somebody else out.
+     */
     AccountMapper.AccountRow signIn(String name, String password, String address) {
         var shortened = name.length() > 100 ? name.substring(0, 100) : name;
-        if (mapper.failures(shortened, address) >= MOST_FAILURES
-                || mapper.failuresFrom(address) >= MOST_FAILURES_FROM) {
-            throw Refusal.tooMany("Too many wrong tries. Wait ten minutes, then try again.");
-        }
         var account = mapper.find(shortened);
+        var who = account == null ? shortened.toLowerCase(Locale.ROOT) : String.valueOf(account.id());
+        boolean known = account != null && trail.signedInFrom(account.name(), address);
+        taken(fromAddress.take(address));
+        taken(asNameFromAddress.take(who + " " + address));
+        if (!known) {
+            taken(asName.take(who));
+        }
         // an unknown name takes as long as a wrong password, so that names cannot be found out
-        boolean right = encoder.matches(password, account == null ? nobody : account.passwordHash());
-        if (account == null || !right) {
-            mapper.fail(ids.next(), shortened, address);
+        boolean right = passwords.matches(password, account == null ? nobody : account.passwordHash());
+        if (account == null || !right || account.disabled()) {
+            trail.add(
+                    shortened, Act.SIGN_IN_REFUSED, account == null ? "no such name" : right ? "disabled" : "password");
             throw Refusal.unauthorized("Name or password is wrong.");
         }
-        mapper.forgive(shortened, address);
+        fromAddress.giveBack(address);
+        asNameFromAddress.giveBack(who + " " + address);
+        if (!known) {
+            asName.giveBack(who);
+        }
+        trail.add(account.name(), Act.SIGNED_IN, "");
         return account;
+    }
+
+    private static void taken(Duration wait) {
+        if (wait.isPositive()) {
+            throw Refusal.tooMany("Too many tries.", wait);
+        }
     }
 }

@@ -3,15 +3,19 @@ package org.jontrel.server.account;
 import org.jontrel.server.web.Settings;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
+import org.springframework.core.annotation.Order;
 import org.springframework.http.HttpMethod;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
+import org.springframework.security.config.http.SessionCreationPolicy;
 import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.access.intercept.AuthorizationFilter;
 import org.springframework.security.web.authentication.HttpStatusEntryPoint;
 import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
 import org.springframework.security.web.context.SecurityContextRepository;
+import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
 import org.springframework.session.web.http.CookieSerializer;
 import org.springframework.session.web.http.DefaultCookieSerializer;
@@ -26,13 +30,49 @@ class Security {
             "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; frame-ancestors 'none';"
                     + " base-uri 'none'; form-action 'self'; object-src 'none'";
 
+    /** Pages carry no script and no style of their own. */
+    private static final String PUBLIC_POLICY =
+            "default-src 'none'; style-src 'self'; img-src 'self' data:; font-src 'self'; media-src 'self';"
+                    + " frame-ancestors 'none'; base-uri 'none'; form-action 'none'";
+
+    /** What everybody may read: no cookie comes of it. A session that is there lets its owner see files not yet published. */
     @Bean
-    SecurityFilterChain rules(HttpSecurity http, SecurityContextRepository contexts) throws Exception {
+    @Order(1)
+    SecurityFilterChain publicRules(HttpSecurity http, SecurityContextRepository contexts, Settings settings)
+            throws Exception {
+        return headers(http, PUBLIC_POLICY, settings)
+                .securityMatcher("/at/**", "/public/**")
+                .authorizeHttpRequests(requests -> requests.anyRequest().permitAll())
+                .csrf(csrf -> csrf.disable())
+                .sessionManagement(sessions -> sessions.sessionCreationPolicy(SessionCreationPolicy.NEVER))
+                .securityContext(context -> context.securityContextRepository(contexts))
+                .requestCache(cache -> cache.disable())
+                .formLogin(form -> form.disable())
+                .httpBasic(basic -> basic.disable())
+                .logout(logout -> logout.disable())
+                .build();
+    }
+
+    private static HttpSecurity headers(HttpSecurity http, String policy, Settings settings) throws Exception {
+        return http.headers(headers -> headers.contentSecurityPolicy(csp -> csp.policyDirectives(policy))
+                .referrerPolicy(referrer -> referrer.policy(ReferrerPolicy.SAME_ORIGIN))
+                .httpStrictTransportSecurity(
+                        hsts -> hsts.requestMatcher(request -> settings.secureCookies() || request.isSecure())));
+    }
+
+    @Bean
+    @Order(2)
+    SecurityFilterChain rules(
+            HttpSecurity http, SecurityContextRepository contexts, Accounts accounts, Settings settings)
+            throws Exception {
         var architect = Role.ARCHITECT.name();
         var editor = Role.EDITOR.name();
-        return http.authorizeHttpRequests(requests -> requests.requestMatchers("/api/session", "/api/setup")
+        return headers(http, CONTENT_POLICY, settings)
+                .authorizeHttpRequests(requests -> requests.requestMatchers("/api/session", "/api/setup", "/api/reset")
                         .permitAll()
-                        .requestMatchers("/api/accounts")
+                        .requestMatchers("/api/account/**")
+                        .authenticated()
+                        .requestMatchers("/api/accounts/**", "/api/trail")
                         .hasRole(architect)
                         .requestMatchers("/api/sites/*/tokens/**")
                         .hasRole(architect)
@@ -50,15 +90,14 @@ class Security {
                         .hasAnyRole(architect, editor)
                         .requestMatchers("/api/**")
                         .hasRole(architect)
-                        .requestMatchers("/v3/api-docs/**")
+                        .requestMatchers("/v3/**")
                         .hasRole(architect)
                         .anyRequest()
                         .permitAll())
-                .csrf(csrf -> csrf.spa().ignoringRequestMatchers("/at/*/api/**"))
+                .csrf(csrf -> csrf.spa().csrfTokenRepository(csrfTokens(settings)))
+                .addFilterBefore(new CurrentAccount(accounts, settings.sessionLifetime()), AuthorizationFilter.class)
                 .securityContext(context -> context.securityContextRepository(contexts))
                 .exceptionHandling(e -> e.authenticationEntryPoint(new HttpStatusEntryPoint(HttpStatus.UNAUTHORIZED)))
-                .headers(headers -> headers.contentSecurityPolicy(policy -> policy.policyDirectives(CONTENT_POLICY))
-                        .referrerPolicy(policy -> policy.policy(ReferrerPolicy.SAME_ORIGIN)))
                 .requestCache(cache -> cache.disable())
                 .formLogin(form -> form.disable())
                 .httpBasic(basic -> basic.disable())
@@ -82,7 +121,21 @@ class Security {
         cookies.setCookieName("JONTREL");
         cookies.setSameSite("Lax");
         cookies.setUseHttpOnlyCookie(true);
-        cookies.setUseSecureCookie(settings.secureCookies());
+        if (settings.secureCookies()) {
+            cookies.setUseSecureCookie(true);
+        }
         return cookies;
+    }
+
+    /** The interface reads this cookie and sends it back in a header, which no other page can. */
+    private static CookieCsrfTokenRepository csrfTokens(Settings settings) {
+        var tokens = CookieCsrfTokenRepository.withHttpOnlyFalse();
+        tokens.setCookieCustomizer(cookie -> {
+            cookie.sameSite("Lax");
+            if (settings.secureCookies()) {
+                cookie.secure(true);
+            }
+        });
+        return tokens;
     }
 }

@@ -6,11 +6,11 @@ import jakarta.servlet.http.HttpServletResponse;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.security.Principal;
-import java.util.List;
+import org.jontrel.server.trail.Act;
+import org.jontrel.server.trail.Trail;
+import org.jontrel.server.web.ClientAddress;
 import org.springframework.http.HttpStatus;
-import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.core.Authentication;
-import org.springframework.security.core.authority.SimpleGrantedAuthority;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -20,14 +20,18 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
-/** Signing in and out, the first set-up, and accounts. */
+/** Signing in and out, and the first set-up. */
 @RestController
 class SessionController {
     private final Accounts accounts;
+    private final Sessions sessions;
+    private final Trail trail;
     private final SecurityContextRepository contexts;
 
-    SessionController(Accounts accounts, SecurityContextRepository contexts) {
+    SessionController(Accounts accounts, Sessions sessions, Trail trail, SecurityContextRepository contexts) {
         this.accounts = accounts;
+        this.sessions = sessions;
+        this.trail = trail;
         this.contexts = contexts;
     }
 
@@ -47,14 +51,6 @@ class SessionController {
             @NotNull String name,
             @NotNull String password) {}
 
-    record NewAccount(
-            @NotNull String name,
-            @NotNull Role role,
-            @NotNull String password) {}
-
-    @Schema(requiredProperties = {"name", "role"})
-    record AccountView(String name, Role role) {}
-
     @GetMapping("/api/session")
     SessionView session(Principal principal) {
         if (!(principal instanceof Authentication signedIn)) {
@@ -66,16 +62,10 @@ class SessionController {
 
     @PostMapping("/api/session")
     SessionView signIn(@Valid @RequestBody SignIn body, HttpServletRequest request, HttpServletResponse response) {
-        var account = accounts.signIn(body.name(), body.password(), request.getRemoteAddr());
-        var authentication = UsernamePasswordAuthenticationToken.authenticated(
-                account.name(),
-                null,
-                List.of(new SimpleGrantedAuthority("ROLE_" + account.role().name())));
-        if (request.getSession(false) != null) {
-            request.changeSessionId();
-        }
+        var account = accounts.signIn(body.name(), body.password(), ClientAddress.of(request));
+        sessions.begin();
         var context = SecurityContextHolder.createEmptyContext();
-        context.setAuthentication(authentication);
+        context.setAuthentication(CurrentAccount.authentication(account));
         SecurityContextHolder.setContext(context);
         contexts.saveContext(context, request, response);
         return new SessionView(account.name(), account.role(), false);
@@ -86,6 +76,9 @@ class SessionController {
     void signOut(HttpServletRequest request) {
         var session = request.getSession(false);
         if (session != null) {
+            if (request.getUserPrincipal() != null) {
+                trail.add(Act.SIGNED_OUT, "");
+            }
             session.invalidate();
         }
         SecurityContextHolder.clearContext();
@@ -93,20 +86,7 @@ class SessionController {
 
     @PostMapping("/api/setup")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void setUp(@Valid @RequestBody SetUp body) {
-        accounts.setUp(body.code(), body.name(), body.password());
-    }
-
-    @GetMapping("/api/accounts")
-    List<AccountView> accounts() {
-        return accounts.all().stream()
-                .map(account -> new AccountView(account.name(), account.role()))
-                .toList();
-    }
-
-    @PostMapping("/api/accounts")
-    @ResponseStatus(HttpStatus.CREATED)
-    void add(@Valid @RequestBody NewAccount body) {
-        accounts.add(body.name(), body.role(), body.password());
+    void setUp(@Valid @RequestBody SetUp body, HttpServletRequest request) {
+        accounts.setUp(body.code(), body.name(), body.password(), ClientAddress.of(request));
     }
 }

@@ -1,11 +1,15 @@
 package org.jontrel.server.content;
 
 import jakarta.servlet.http.HttpServletRequest;
+import java.time.Duration;
 import java.util.Locale;
 import java.util.Optional;
 import org.jontrel.server.site.Sites;
 import org.jontrel.server.token.Tokens;
+import org.jontrel.server.web.ClientAddress;
+import org.jontrel.server.web.Rate;
 import org.jontrel.server.web.Refusal;
+import org.jontrel.server.web.Settings;
 import org.springframework.stereotype.Component;
 
 /** Who asks a content API: anybody, or a program with a token; each only so often in a minute. */
@@ -14,20 +18,21 @@ class Callers {
     private static final String BEARER = "bearer ";
     private final Sites sites;
     private final Tokens tokens;
-    private final RateLimit limit;
+    private final int aMinute;
+    private final Rate rate;
 
-    Callers(Sites sites, Tokens tokens, RateLimit limit) {
+    Callers(Sites sites, Tokens tokens, Settings settings) {
         this.sites = sites;
         this.tokens = tokens;
-        this.limit = limit;
+        this.aMinute = settings.requestsAMinute();
+        this.rate = new Rate(aMinute, Duration.ofMinutes(1));
     }
 
     /** A call that reads. */
     Call of(String site, HttpServletRequest request) {
-        int wait = limit.take(request.getRemoteAddr());
-        if (wait > 0) {
-            throw Refusal.tooMany(
-                    "More than " + RateLimit.A_MINUTE + " requests in a minute. Try again in " + wait + " seconds.");
+        var wait = rate.take(ClientAddress.of(request));
+        if (wait.isPositive()) {
+            throw Refusal.tooMany("More than " + aMinute + " requests in a minute.", wait);
         }
         var engine = sites.engine(site);
         return new Call(site, engine, token(site, request), request);

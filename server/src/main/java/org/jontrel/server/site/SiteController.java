@@ -11,6 +11,8 @@ import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Model;
 import org.jontrel.server.release.ChangeView;
 import org.jontrel.server.release.Releases;
+import org.jontrel.server.trail.Act;
+import org.jontrel.server.trail.Trail;
 import org.jontrel.server.web.FindingView;
 import org.jontrel.server.web.Refusal;
 import org.jontrel.server.workspace.Drafts;
@@ -39,8 +41,10 @@ class SiteController {
     private final Drafts drafts;
     private final Releases releases;
     private final Sites sites;
+    private final Trail trail;
 
-    SiteController(Workspaces workspaces, Drafts drafts, Releases releases, Sites sites) {
+    SiteController(Workspaces workspaces, Drafts drafts, Releases releases, Sites sites, Trail trail) {
+        this.trail = trail;
         this.workspaces = workspaces;
         this.drafts = drafts;
         this.releases = releases;
@@ -172,7 +176,9 @@ class SiteController {
     RunView start(@PathVariable String site, @Valid @RequestBody NewRun body, Principal principal) {
         var found = sites.get(site);
         var target = target(found, body.version());
-        return begin(sites.engine(site).runs().start(target, principal.getName(), _ -> {}));
+        var started = begin(sites.engine(site).runs().start(target, principal.getName(), _ -> {}));
+        trail.add(Act.RUN_STARTED, "site " + site + " to " + body.version());
+        return started;
     }
 
     /** Goes on with a run that was cut off. */
@@ -186,7 +192,9 @@ class SiteController {
     @PostMapping("/api/sites/{site}/runs/{id}/undo")
     @ResponseStatus(HttpStatus.ACCEPTED)
     RunView undo(@PathVariable String site, @PathVariable long id, Principal principal) {
-        return begin(sites.engine(site).runs().undo(id, principal.getName(), _ -> {}));
+        var started = begin(sites.engine(site).runs().undo(id, principal.getName(), _ -> {}));
+        trail.add(Act.RUN_UNDONE, "site " + site + ", run " + id);
+        return started;
     }
 
     private static RunView begin(Runs.Outcome outcome) {

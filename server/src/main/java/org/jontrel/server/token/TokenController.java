@@ -33,10 +33,17 @@ class TokenController {
 
     @Schema(requiredProperties = {"id", "name", "role", "createdBy"})
     @JsonInclude(JsonInclude.Include.NON_NULL)
-    record TokenView(long id, String name, Role role, Instant createdAt, String createdBy, Instant usedAt) {
+    record TokenView(
+            long id, String name, Role role, Instant createdAt, String createdBy, Instant usedAt, Instant expiresAt) {
         static TokenView of(TokenMapper.TokenRow row) {
             return new TokenView(
-                    row.id(), row.name(), row.role(), instant(row.createdAt()), row.createdBy(), instant(row.usedAt()));
+                    row.id(),
+                    row.name(),
+                    row.role(),
+                    instant(row.createdAt()),
+                    row.createdBy(),
+                    instant(row.usedAt()),
+                    instant(row.expiresAt()));
         }
 
         private static Instant instant(LocalDateTime time) {
@@ -48,7 +55,10 @@ class TokenController {
             @NotBlank String name,
 
             @Schema(description = "viewer to read drafts too, editor to write") @NotNull
-            Role role) {}
+            Role role,
+
+            @Schema(description = "When it stops working; never where left out")
+            Instant expiresAt) {}
 
     @Schema(requiredProperties = {"token", "secret"})
     record MadeToken(
@@ -65,7 +75,7 @@ class TokenController {
     @PostMapping
     @ResponseStatus(HttpStatus.CREATED)
     MadeToken make(@PathVariable String site, @Valid @RequestBody NewToken body, Principal principal) {
-        var made = tokens.make(site, body.name(), body.role(), principal.getName());
+        var made = tokens.make(site, body.name(), body.role(), body.expiresAt(), principal.getName());
         return new MadeToken(TokenView.of(made.row()), made.secret());
     }
 

@@ -20,18 +20,21 @@ interface TokenMapper {
             String secretHash,
             LocalDateTime createdAt,
             String createdBy,
-            LocalDateTime usedAt) {}
+            LocalDateTime usedAt,
+            LocalDateTime expiresAt) {}
 
-    String TOKEN = "SELECT id, site_path, name, role, secret_hash, created_at, created_by, used_at FROM api_token";
+    String TOKEN =
+            "SELECT id, site_path, name, role, secret_hash, created_at, created_by, used_at, expires_at FROM api_token";
 
     @Select(TOKEN + " WHERE site_path = #{sitePath} ORDER BY created_at, id")
     List<TokenRow> of(String sitePath);
 
-    @Select(TOKEN + " WHERE secret_hash = #{hash} AND site_path = #{sitePath}")
+    @Select(TOKEN + " WHERE secret_hash = #{hash} AND site_path = #{sitePath}"
+            + " AND (expires_at IS NULL OR expires_at > UTC_TIMESTAMP(3))")
     TokenRow find(@Param("sitePath") String sitePath, @Param("hash") String hash);
 
-    @Insert("INSERT INTO api_token (id, site_path, name, role, secret_hash, created_at, created_by) VALUES"
-            + " (#{id}, #{sitePath}, #{name}, #{role}, #{secretHash}, UTC_TIMESTAMP(3), #{createdBy})")
+    @Insert("INSERT INTO api_token (id, site_path, name, role, secret_hash, created_at, created_by, expires_at) VALUES"
+            + " (#{id}, #{sitePath}, #{name}, #{role}, #{secretHash}, UTC_TIMESTAMP(3), #{createdBy}, #{expiresAt})")
     void insert(TokenRow token);
 
     @Delete("DELETE FROM api_token WHERE site_path = #{sitePath} AND id = #{id}")

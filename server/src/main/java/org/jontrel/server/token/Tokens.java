@@ -1,16 +1,19 @@
 package org.jontrel.server.token;
 
-import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
-import java.security.SecureRandom;
-import java.util.Base64;
-import java.util.HexFormat;
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDateTime;
+import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
 import org.jontrel.server.account.Role;
 import org.jontrel.server.site.Sites;
+import org.jontrel.server.trail.Act;
+import org.jontrel.server.trail.Trail;
 import org.jontrel.server.web.Refusal;
+import org.jontrel.server.web.Secrets;
 import org.jontrel.site.table.RecordIds;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.stereotype.Service;
@@ -18,13 +21,19 @@ import org.springframework.stereotype.Service;
 /** Tokens of sites. A secret is shown once, when it is made; what is kept tells nobody what it was. */
 @Service
 public class Tokens {
-    private static final int BYTES = 32;
-    private static final SecureRandom RANDOM = new SecureRandom();
     private final TokenMapper mapper;
     private final Sites sites;
     private final RecordIds ids;
+    /** Tokens whose use was written in the last minute: reading is not writing. */
+    private final Cache<Long, Boolean> recentlyUsed = Caffeine.newBuilder()
+            .maximumSize(10_000)
+            .expireAfterWrite(Duration.ofMinutes(1))
+            .build();
 
-    Tokens(TokenMapper mapper, Sites sites, RecordIds ids) {
+    private final Trail trail;
+
+    Tokens(TokenMapper mapper, Sites sites, RecordIds ids, Trail trail) {
+        this.trail = trail;
         this.mapper = mapper;
         this.sites = sites;
         this.ids = ids;
@@ -44,7 +53,7 @@ public class Tokens {
         return mapper.of(sites.get(site).path());
     }
 
-    Made make(String site, String name, Role role, String author) {
+    Made make(String site, String name, Role role, Instant expiresAt, String author) {
         var trimmed = name.strip();
         if (trimmed.isEmpty() || trimmed.length() > 100) {
             throw Refusal.invalid("A token's name has 1 to 100 characters.", List.of());
@@ -52,16 +61,26 @@ public class Tokens {
         if (role == Role.ARCHITECT) {
             throw Refusal.invalid("A token reads (viewer) or reads and writes records (editor).", List.of());
         }
-        var bytes = new byte[BYTES];
-        RANDOM.nextBytes(bytes);
-        var secret = Base64.getUrlEncoder().withoutPadding().encodeToString(bytes);
+        if (expiresAt != null && !expiresAt.isAfter(Instant.now())) {
+            throw Refusal.invalid("A token expires at a moment to come.", List.of());
+        }
+        var secret = Secrets.fresh();
         var row = new TokenMapper.TokenRow(
-                ids.next(), sites.get(site).path(), trimmed, role, hash(secret), null, author, null);
+                ids.next(),
+                sites.get(site).path(),
+                trimmed,
+                role,
+                Secrets.hash(secret),
+                null,
+                author,
+                null,
+                expiresAt == null ? null : LocalDateTime.ofInstant(expiresAt, ZoneOffset.UTC));
         try {
             mapper.insert(row);
         } catch (DuplicateKeyException _) {
             throw Refusal.conflict("This site already has a token named " + trimmed + ".", null);
         }
+        trail.add(Act.TOKEN_MADE, trimmed + " of site " + site);
         return new Made(row, secret);
     }
 
@@ -69,21 +88,14 @@ public class Tokens {
         if (mapper.delete(sites.get(site).path(), id) == 0) {
             throw Refusal.missing("This site has no such token.");
         }
+        trail.add(Act.TOKEN_REVOKED, "of site " + site);
     }
 
     /** The token with this secret, where it is one of the site's. */
     public Optional<Token> find(String site, String secret) {
-        var found = Optional.ofNullable(mapper.find(site, hash(secret)));
-        found.ifPresent(row -> mapper.used(row.id()));
+        var found = Optional.ofNullable(mapper.find(site, Secrets.hash(secret)));
+        found.filter(row -> recentlyUsed.asMap().putIfAbsent(row.id(), true) == null)
+                .ifPresent(row -> mapper.used(row.id()));
         return found.map(row -> new Token(row.id(), row.name(), row.role()));
-    }
-
-    private static String hash(String secret) {
-        try {
-            var digest = MessageDigest.getInstance("SHA-256").digest(secret.getBytes(StandardCharsets.UTF_8));
-            return HexFormat.of().formatHex(digest);
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException(e);
-        }
     }
 }

@@ -1,7 +1,9 @@
 package org.jontrel.server.web;
 
+import java.time.Duration;
 import java.util.List;
 import org.jontrel.core.finding.Finding;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
 import org.springframework.web.ErrorResponseException;
@@ -45,8 +47,13 @@ public final class Refusal extends ErrorResponseException {
         return new Refusal(HttpStatus.CONFLICT, sentence, List.of(), current);
     }
 
-    public static Refusal tooMany(String sentence) {
-        return new Refusal(HttpStatus.TOO_MANY_REQUESTS, sentence, List.of(), null);
+    /** Too often; {@code Retry-After} says in how many seconds again (RFC 9110, 10.2.3). */
+    public static Refusal tooMany(String sentence, Duration wait) {
+        var seconds = wait.toSeconds() + 1;
+        var refusal = new Refusal(
+                HttpStatus.TOO_MANY_REQUESTS, sentence + " Try again in " + seconds + " s.", List.of(), null);
+        refusal.getHeaders().set(HttpHeaders.RETRY_AFTER, String.valueOf(seconds));
+        return refusal;
     }
 
     public static Refusal unauthorized(String sentence) {

@@ -1,6 +1,9 @@
 package org.jontrel.server.web;
 
+import java.time.Duration;
+import java.util.List;
 import org.springframework.boot.context.properties.ConfigurationProperties;
+import org.springframework.boot.context.properties.bind.DefaultValue;
 
 /**
  * Settings of the installation.
@@ -9,6 +12,16 @@ import org.springframework.boot.context.properties.ConfigurationProperties;
  * @param runStaleSeconds silence after which a run counts as cut off
  * @param secureCookies whether cookies go over HTTPS only
  * @param mediaFolder where sites keep pictures and files, each in a folder of its own; in their databases where empty
+ * @param requestsAMinute that one address may send to the content APIs
+ * @param proxies addresses of proxies in front, whose word on the client's address is believed
+ * @param sessionLifetime after which a session ends, however much it is used
  */
 @ConfigurationProperties("jontrel")
-public record Settings(String setupCode, int runStaleSeconds, boolean secureCookies, String mediaFolder) {}
+public record Settings(
+        String setupCode,
+        int runStaleSeconds,
+        boolean secureCookies,
+        String mediaFolder,
+        @DefaultValue("600") int requestsAMinute,
+        @DefaultValue List<String> proxies,
+        @DefaultValue("P7D") Duration sessionLifetime) {}

@@ -20,6 +20,8 @@ import org.jontrel.core.model.Model;
 import org.jontrel.core.shape.Things;
 import org.jontrel.server.release.ChangeView;
 import org.jontrel.server.release.Releases;
+import org.jontrel.server.trail.Act;
+import org.jontrel.server.trail.Trail;
 import org.jontrel.server.web.FindingView;
 import org.jontrel.server.web.Refusal;
 import org.springframework.http.ContentDisposition;
@@ -46,9 +48,11 @@ class WorkspaceController {
     private final Workspaces workspaces;
     private final Drafts drafts;
     private final Releases releases;
+    private final Trail trail;
     private final Ids ids;
 
-    WorkspaceController(Workspaces workspaces, Drafts drafts, Releases releases, Ids ids) {
+    WorkspaceController(Workspaces workspaces, Drafts drafts, Releases releases, Ids ids, Trail trail) {
+        this.trail = trail;
         this.workspaces = workspaces;
         this.drafts = drafts;
         this.releases = releases;
@@ -189,6 +193,7 @@ class WorkspaceController {
         var changes = releases.changes(id, draft.model());
         var made = releases.release(
                 id, body.version(), body.notes(), draft.model(), draft.comments(), principal.getName());
+        trail.add(Act.RELEASED, workspace + " " + body.version());
         return view(made, changes);
     }
 
