@@ -36,6 +36,10 @@ final class Session {
         return this;
     }
 
+    String header(String name) {
+        return headers.get(name);
+    }
+
     HttpResponse<String> send(String method, String path, Object body) {
         var text = body == null ? "" : body instanceof String raw ? raw : JSON.writeValueAsString(body);
         var request = HttpRequest.newBuilder(URI.create(address + path))

@@ -28,7 +28,7 @@ public final class Site {
     private Site(DataSource source, String owner, Duration stale, Optional<Path> mediaFolder) {
         database = new Database(source);
         var ids = new RecordIds(Clock.systemUTC());
-        media = new MediaStore(database, ids, mediaFolder);
+        media = new MediaStore(database, mediaFolder);
         records = new RecordStore(database, bindings, media, ids);
         runs = new Runs(database, bindings, ids, Ids.secure(), owner, stale);
     }

@@ -32,6 +32,7 @@ import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.State;
+import org.jontrel.site.media.Bytes;
 import org.jontrel.site.media.MediaStore;
 import org.jontrel.site.record.Audience;
 import org.jontrel.site.record.ListQuery;
@@ -528,14 +529,14 @@ public class SiteTest {
         var whole = png(40, 30);
         assertEquals(refusal(java.util.Arrays.copyOf(whole, whole.length / 2)), Code.IMAGE_NOT_A_PICTURE);
         assertEquals(refusal(png(10_000, 6_100)), Code.IMAGE_TOO_MANY_PIXELS);
-        var uploaded = site.media().upload(Moorings.PHOTO, "a.txt", "A quay", whole, "ben");
+        var uploaded = site.media().upload(Moorings.PHOTO, "a.txt", "A quay", Bytes.of(whole), "ben");
         var picture = ((MediaStore.Uploaded.Stored) uploaded).file();
         assertEquals(List.of(picture.format(), picture.width(), picture.height()), List.of("png", 40, 30));
-        assertEquals(site.media().serve(picture, 0).orElseThrow().bytes(), whole);
+        assertEquals(site.media().serve(picture, 0).orElseThrow().bytes().open().readAllBytes(), whole);
     }
 
-    private Code refusal(byte[] bytes) {
-        var uploaded = site.media().upload(Moorings.PHOTO, "a.png", "A quay", bytes, "ben");
+    private Code refusal(byte[] bytes) throws IOException {
+        var uploaded = site.media().upload(Moorings.PHOTO, "a.png", "A quay", Bytes.of(bytes), "ben");
         return ((MediaStore.Uploaded.Refused) uploaded).findings().getFirst().code();
     }
 

@@ -3,7 +3,6 @@ package org.jontrel.site;
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
-import java.sql.SQLException;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
@@ -63,7 +62,7 @@ public class UpgradeTest {
     }
 
     @Test
-    public void nothingIsLostAndEverythingWorks() throws SQLException {
+    public void nothingIsLostAndEverythingWorks() throws Exception {
         var source = TestDatabase.shared().source(TestDatabase.shared().create());
         try (var connection = source.getConnection();
                 var statement = connection.createStatement()) {
@@ -88,7 +87,9 @@ public class UpgradeTest {
                 new String(site.media()
                         .serve(site.media().find(7).orElseThrow(), 0)
                         .orElseThrow()
-                        .bytes()),
+                        .bytes()
+                        .open()
+                        .readAllBytes()),
                 "abc");
         assertEquals(site.media().uses(7), List.of(new Link("tmooring", 1)));
         var raw = Map.of("title", "The old quay", "length", "13");

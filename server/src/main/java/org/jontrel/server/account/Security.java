@@ -38,12 +38,14 @@ class Security {
     /** What everybody may read: no cookie comes of it. A session that is there lets its owner see files not yet published. */
     @Bean
     @Order(1)
-    SecurityFilterChain publicRules(HttpSecurity http, SecurityContextRepository contexts, Settings settings)
+    SecurityFilterChain publicRules(
+            HttpSecurity http, SecurityContextRepository contexts, Accounts accounts, Settings settings)
             throws Exception {
         return headers(http, PUBLIC_POLICY, settings)
                 .securityMatcher("/at/**", "/public/**")
                 .authorizeHttpRequests(requests -> requests.anyRequest().permitAll())
                 .csrf(csrf -> csrf.disable())
+                .addFilterBefore(new CurrentAccount(accounts, settings.sessionLifetime()), AuthorizationFilter.class)
                 .sessionManagement(sessions -> sessions.sessionCreationPolicy(SessionCreationPolicy.NEVER))
                 .securityContext(context -> context.securityContextRepository(contexts))
                 .requestCache(cache -> cache.disable())

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import org.jontrel.server.media.PublicFiles;
 import org.jontrel.server.web.Refusal;
 import org.jontrel.site.media.MediaStore;
 import org.jontrel.site.media.StoredFile;
@@ -52,6 +53,7 @@ class ContentMediaController {
         return call.answer(call.engine()
                 .media()
                 .find(id)
+                .filter(_ -> call.audience().everyState() || PublicFiles.has(call.engine(), id))
                 .map(file -> view(site, file))
                 .orElseThrow(() -> Refusal.missing("There is no such picture or file.")));
     }

@@ -4,12 +4,11 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.io.IOException;
+import java.io.InputStream;
 import java.security.Principal;
-import java.time.Duration;
 import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Field;
@@ -17,15 +16,11 @@ import org.jontrel.core.model.Kind;
 import org.jontrel.core.value.Link;
 import org.jontrel.server.site.Sites;
 import org.jontrel.server.web.Refusal;
+import org.jontrel.site.media.Bytes;
 import org.jontrel.site.media.MediaStore;
 import org.jontrel.site.media.StoredFile;
-import org.springframework.core.io.ByteArrayResource;
-import org.springframework.core.io.Resource;
-import org.springframework.http.CacheControl;
-import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
-import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -41,15 +36,6 @@ import org.springframework.web.multipart.MultipartFile;
 @RestController
 class MediaController {
     private static final int LONGEST_ALT = 1_000;
-    /** What browsers may show; everything else is only given to be kept. */
-    private static final Map<String, String> SHOWN = Map.of(
-            "jpeg", "image/jpeg",
-            "png", "image/png",
-            "gif", "image/gif",
-            "webp", "image/webp",
-            "pdf", "application/pdf",
-            "txt", "text/plain");
-
     private final Sites sites;
 
     MediaController(Sites sites) {
@@ -143,10 +129,24 @@ class MediaController {
             throw Refusal.invalid("An alternative text has at most 1,000 characters.", List.of());
         }
         var name = file.getOriginalFilename() == null ? "file" : file.getOriginalFilename();
-        return switch (engine.media().upload(wanted, name, alt, file.getBytes(), principal.getName())) {
+        return switch (engine.media().upload(wanted, name, alt, bytes(file), principal.getName())) {
             case MediaStore.Uploaded.Stored(StoredFile stored) -> MediaView.of(site, stored);
             case MediaStore.Uploaded.Refused refused ->
                 throw Refusal.invalid("The file was not stored.", refused.findings());
+        };
+    }
+
+    private static Bytes bytes(MultipartFile file) {
+        return new Bytes() {
+            @Override
+            public long size() {
+                return file.getSize();
+            }
+
+            @Override
+            public InputStream open() throws IOException {
+                return file.getInputStream();
+            }
         };
     }
 
@@ -208,7 +208,7 @@ class MediaController {
     /** Deletes what nothing uses. */
     @DeleteMapping("/api/sites/{site}/media/{id}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void remove(@PathVariable String site, @PathVariable long id) {
+    void remove(@PathVariable String site, @PathVariable long id) throws IOException {
         stored(site, id);
         if (!sites.engine(site).media().remove(id)) {
             var uses = uses(site, id);
@@ -219,38 +219,5 @@ class MediaController {
                                     : ", for example by " + uses.getFirst().title()) + ". Take it out there first.",
                     uses);
         }
-    }
-
-    /** The bytes of a picture, smaller where a width is asked for, or of a file; they never change. */
-    @GetMapping("/at/{site}/media/{id}")
-    ResponseEntity<Resource> bytes(
-            @PathVariable String site, @PathVariable long id, @RequestParam(defaultValue = "0") int width) {
-        var file = stored(site, id);
-        var served = sites.engine(site)
-                .media()
-                .serve(file, width)
-                .orElseThrow(() -> Refusal.missing("The bytes of this file are gone."));
-        var type = SHOWN.getOrDefault(served.format(), MediaType.APPLICATION_OCTET_STREAM_VALUE);
-        var disposition =
-                SHOWN.containsKey(served.format()) ? ContentDisposition.inline() : ContentDisposition.attachment();
-        boolean whole = width == 0 || served.tag().contains("-");
-        return ResponseEntity.ok()
-                .contentType(MediaType.parseMediaType(type))
-                .cacheControl(
-                        whole
-                                ? CacheControl.maxAge(Duration.ofDays(365))
-                                        .cachePublic()
-                                        .immutable()
-                                : CacheControl.maxAge(Duration.ofMinutes(1)).cachePublic())
-                .eTag("\"" + served.tag() + "\"")
-                .header(
-                        "Content-Disposition",
-                        disposition
-                                .filename(file.name(), java.nio.charset.StandardCharsets.UTF_8)
-                                .build()
-                                .toString())
-                .header("Content-Security-Policy", "default-src 'none'; style-src 'unsafe-inline'; sandbox")
-                .header("X-Content-Type-Options", "nosniff")
-                .body(new ByteArrayResource(served.bytes()));
     }
 }

@@ -1,7 +1,9 @@
 package org.jontrel.site.media;
 
-import java.io.ByteArrayOutputStream;
-import java.util.Arrays;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.util.Objects;
 import java.util.Optional;
 import org.jontrel.site.table.Database;
 
@@ -16,51 +18,77 @@ final class DatabaseContents implements Contents {
 
     @Override
     public boolean has(String name) {
+        return size(name) >= 0;
+    }
+
+    /** -1 where there are no such bytes. */
+    private long size(String name) {
         return database.transaction(session -> {
-            try (var statement = session.getConnection()
-                    .prepareStatement("SELECT 1 FROM jontrel_content WHERE name = ? AND seq = 0")) {
+            var sql = "SELECT COALESCE(SUM(OCTET_LENGTH(content)), -1) FROM jontrel_content WHERE name = ?";
+            try (var statement = session.getConnection().prepareStatement(sql)) {
                 statement.setString(1, name);
                 try (var rows = statement.executeQuery()) {
-                    return rows.next();
+                    rows.next();
+                    return rows.getLong(1);
                 }
             }
         });
     }
 
     @Override
-    public void put(String name, byte[] bytes) {
+    public void put(String name, Bytes bytes) {
         database.transaction(session -> {
             var sql = "INSERT IGNORE INTO jontrel_content (name, seq, content) VALUES (?, ?, ?)";
-            try (var statement = session.getConnection().prepareStatement(sql)) {
-                for (int seq = 0; seq == 0 || seq * PIECE < bytes.length; seq++) {
+            try (var statement = session.getConnection().prepareStatement(sql);
+                    var in = bytes.open()) {
+                var piece = in.readNBytes(PIECE);
+                for (int seq = 0; seq == 0 || piece.length > 0; seq++) {
                     statement.setString(1, name);
                     statement.setInt(2, seq);
-                    statement.setBytes(
-                            3, Arrays.copyOfRange(bytes, seq * PIECE, Math.min(bytes.length, (seq + 1) * PIECE)));
+                    statement.setBytes(3, piece);
                     statement.executeUpdate();
+                    piece = in.readNBytes(PIECE);
                 }
+            } catch (IOException e) {
+                throw new UncheckedIOException(e);
             }
             return null;
         });
     }
 
     @Override
-    public Optional<byte[]> get(String name) {
-        return database.transaction(session -> {
-            var sql = "SELECT content FROM jontrel_content WHERE name = ? ORDER BY seq";
+    public Optional<Bytes> get(String name) {
+        long size = size(name);
+        return size < 0
+                ? Optional.empty()
+                : Optional.of(new Bytes() {
+                    @Override
+                    public long size() {
+                        return size;
+                    }
+
+                    @Override
+                    public InputStream open() {
+                        return new Pieces(name, size);
+                    }
+                });
+    }
+
+    private byte[] piece(String name, long seq) throws IOException {
+        var piece = database.transaction(session -> {
+            var sql = "SELECT content FROM jontrel_content WHERE name = ? AND seq = ?";
             try (var statement = session.getConnection().prepareStatement(sql)) {
                 statement.setString(1, name);
+                statement.setLong(2, seq);
                 try (var rows = statement.executeQuery()) {
-                    var out = new ByteArrayOutputStream();
-                    boolean any = false;
-                    while (rows.next()) {
-                        out.writeBytes(rows.getBytes(1));
-                        any = true;
-                    }
-                    return any ? Optional.of(out.toByteArray()) : Optional.<byte[]>empty();
+                    return rows.next() ? rows.getBytes(1) : null;
                 }
             }
         });
+        if (piece == null) {
+            throw new IOException("The bytes were removed while they were read");
+        }
+        return piece;
     }
 
     @Override
@@ -72,5 +100,49 @@ final class DatabaseContents implements Contents {
                 return statement.executeUpdate();
             }
         });
+    }
+
+    /** Holds one piece at a time, and no connection while its reader is slow. */
+    private final class Pieces extends InputStream {
+        private final String name;
+        private final long size;
+        private long position;
+        private long held = -1;
+        private byte[] piece;
+
+        Pieces(String name, long size) {
+            this.name = name;
+            this.size = size;
+        }
+
+        @Override
+        public int read() throws IOException {
+            var one = new byte[1];
+            return read(one, 0, 1) < 0 ? -1 : one[0] & 0xff;
+        }
+
+        @Override
+        public int read(byte[] into, int offset, int length) throws IOException {
+            Objects.checkFromIndexSize(offset, length, into.length);
+            if (position >= size) {
+                return -1;
+            }
+            if (held != position / PIECE) {
+                held = position / PIECE;
+                piece = piece(name, held);
+            }
+            int from = (int) (position % PIECE);
+            int count = Math.min(length, piece.length - from);
+            System.arraycopy(piece, from, into, offset, count);
+            position += count;
+            return count;
+        }
+
+        @Override
+        public long skip(long count) {
+            long skipped = Math.clamp(count, 0, size - position);
+            position += skipped;
+            return skipped;
+        }
     }
 }

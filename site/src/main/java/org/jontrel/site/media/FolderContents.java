@@ -30,22 +30,22 @@ final class FolderContents implements Contents {
     }
 
     @Override
-    public void put(String name, byte[] bytes) {
-        try {
-            var path = path(name);
-            Files.createDirectories(path.getParent());
-            var aside = Files.createTempFile(path.getParent(), "aside", "");
-            Files.write(aside, bytes);
+    public void put(String name, Bytes bytes) throws IOException {
+        var path = path(name);
+        Files.createDirectories(path.getParent());
+        var aside = Files.createTempFile(path.getParent(), "aside", "");
+        try (var in = bytes.open()) {
+            Files.copy(in, aside, StandardCopyOption.REPLACE_EXISTING);
             Files.move(aside, path, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
+        } finally {
+            Files.deleteIfExists(aside);
         }
     }
 
     @Override
-    public Optional<byte[]> get(String name) {
+    public Optional<Bytes> get(String name) {
         try {
-            return Optional.of(Files.readAllBytes(path(name)));
+            return Optional.of(Bytes.of(path(name)));
         } catch (NoSuchFileException _) {
             return Optional.empty();
         } catch (IOException e) {

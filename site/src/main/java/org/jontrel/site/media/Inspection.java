@@ -1,6 +1,6 @@
 package org.jontrel.site.media;
 
-import java.io.ByteArrayInputStream;
+import java.io.BufferedInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.util.List;
@@ -55,8 +55,8 @@ final class Inspection {
     }
 
     /** A file that need not be a picture. */
-    static Inspected file(String name, byte[] bytes) {
-        var type = TIKA.detect(bytes, name).toLowerCase(Locale.ROOT);
+    static Inspected file(String name, Bytes bytes) throws IOException {
+        var type = detected(name, bytes);
         if (type.startsWith("image/") && PICTURES.contains(type.substring(6))) {
             var picture = picture(name, bytes);
             if (picture.finding().isEmpty()) {
@@ -69,9 +69,16 @@ final class Inspection {
                 plain.isEmpty() ? "bin" : plain.substring(0, Math.min(plain.length(), 16)), 0, 0, Optional.empty());
     }
 
+    private static String detected(String name, Bytes bytes) throws IOException {
+        try (var in = new BufferedInputStream(bytes.open())) {
+            return TIKA.detect(in, name).toLowerCase(Locale.ROOT);
+        }
+    }
+
     /** Format and size from the header, then the whole picture decoded, so that a cut-off or false one is refused. */
-    static Inspected picture(String name, byte[] bytes) {
-        try (var in = ImageIO.createImageInputStream(new ByteArrayInputStream(bytes))) {
+    static Inspected picture(String name, Bytes bytes) {
+        try (var stream = bytes.open();
+                var in = ImageIO.createImageInputStream(stream)) {
             var readers = ImageIO.getImageReaders(in);
             if (!readers.hasNext()) {
                 return Inspected.refused(Code.IMAGE_NOT_A_PICTURE, name);
@@ -107,13 +114,15 @@ final class Inspection {
     }
 
     /** The picture in another width, as JPEG or, where it may be seen through, as PNG. */
-    static byte[] derived(byte[] bytes, String format, int width) throws IOException {
+    static byte[] derived(Bytes bytes, String format, int width) throws IOException {
         var out = new ByteArrayOutputStream();
-        Thumbnails.of(new ByteArrayInputStream(bytes))
-                .width(width)
-                .outputFormat(derivedFormat(format))
-                .outputQuality(0.82)
-                .toOutputStream(out);
+        try (var in = bytes.open()) {
+            Thumbnails.of(in)
+                    .width(width)
+                    .outputFormat(derivedFormat(format))
+                    .outputQuality(0.82)
+                    .toOutputStream(out);
+        }
         return out.toByteArray();
     }
 

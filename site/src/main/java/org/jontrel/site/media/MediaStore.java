@@ -1,8 +1,10 @@
 package org.jontrel.site.media;
 
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
+import java.security.SecureRandom;
 import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.SQLException;
@@ -19,6 +21,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.concurrent.Semaphore;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
@@ -28,7 +31,6 @@ import org.jontrel.core.value.Link;
 import org.jontrel.core.value.Picture;
 import org.jontrel.core.value.Values;
 import org.jontrel.site.table.Database;
-import org.jontrel.site.table.RecordIds;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -45,15 +47,17 @@ public final class MediaStore {
     private static final Logger LOG = LoggerFactory.getLogger(MediaStore.class);
     private static final String FOUND = "SELECT id, format, width, height, bytes, name, alt, sha256, focus_x, focus_y,"
             + " created_at, created_by FROM jontrel_media";
+    private static final SecureRandom RANDOM = new SecureRandom();
+    /** Pictures are decoded whole, and each upload has a connection: so many at once, in all sites. */
+    private static final Semaphore UPLOADS = new Semaphore(8);
+
     private final Database database;
-    private final RecordIds ids;
     private final Contents contents;
     private final ExecutorService background = Executors.newSingleThreadExecutor(
             Thread.ofPlatform().daemon().name("smaller-pictures").factory());
 
-    public MediaStore(Database database, RecordIds ids, Optional<java.nio.file.Path> folder) {
+    public MediaStore(Database database, Optional<java.nio.file.Path> folder) {
         this.database = database;
-        this.ids = ids;
         this.contents = folder.<Contents>map(FolderContents::new).orElseGet(() -> new DatabaseContents(database));
     }
 
@@ -65,28 +69,38 @@ public final class MediaStore {
     }
 
     /** Checks an upload for an image or file field and stores it. */
-    public Uploaded upload(Field field, String name, String alt, byte[] bytes, String author) {
+    public Uploaded upload(Field field, String name, String alt, Bytes bytes, String author) throws IOException {
         boolean image = field.kind() instanceof Kind.Image;
-        if (image && bytes.length > MOST_BYTES) {
+        if (image && bytes.size() > MOST_BYTES) {
             return new Uploaded.Refused(List.of(
-                    Finding.of(Code.IMAGE_TOO_HEAVY, Place.NOWHERE, name, bytes.length / 1024, MOST_BYTES / 1024)));
+                    Finding.of(Code.IMAGE_TOO_HEAVY, Place.NOWHERE, name, bytes.size() / 1024, MOST_BYTES / 1024)));
         }
+        UPLOADS.acquireUninterruptibly();
+        try {
+            return checked(field, name, alt, bytes, author);
+        } finally {
+            UPLOADS.release();
+        }
+    }
+
+    private Uploaded checked(Field field, String name, String alt, Bytes bytes, String author) throws IOException {
+        boolean image = field.kind() instanceof Kind.Image;
         var read = image ? Inspection.picture(name, bytes) : Inspection.file(name, bytes);
         if (read.finding().isPresent()) {
             return new Uploaded.Refused(List.of(read.finding().get()));
         }
         var findings = image
-                ? Values.checkPicture(field, new Picture(read.width(), read.height(), bytes.length, alt))
-                : Values.checkFile(field, name, read.format(), bytes.length);
+                ? Values.checkPicture(field, new Picture(read.width(), read.height(), bytes.size(), alt))
+                : Values.checkFile(field, name, read.format(), bytes.size());
         if (!findings.isEmpty()) {
             return new Uploaded.Refused(findings);
         }
         var file = new StoredFile(
-                ids.next(),
+                freshId(),
                 read.format(),
                 read.width(),
                 read.height(),
-                bytes.length,
+                bytes.size(),
                 named(name),
                 alt.strip(),
                 sha256(bytes),
@@ -94,14 +108,61 @@ public final class MediaStore {
                 50,
                 Instant.now().truncatedTo(ChronoUnit.MILLIS),
                 author);
-        if (!contents.has(file.sha256())) {
-            contents.put(file.sha256(), bytes);
-        }
-        database.transaction(session -> insert(session.getConnection(), file));
+        alone(file.sha256(), () -> {
+            if (!contents.has(file.sha256())) {
+                contents.put(file.sha256(), bytes);
+            }
+            database.transaction(session -> insert(session.getConnection(), file));
+        });
         if (file.picture()) {
-            background.submit(() -> derive(file, bytes));
+            background.submit(() -> contents.get(file.sha256()).ifPresent(stored -> derive(file, stored)));
         }
         return new Uploaded.Stored(file);
+    }
+
+    /** Tells nothing of other files, so that nobody counts up to them; JavaScript holds it exactly. */
+    private static long freshId() {
+        return RANDOM.nextLong(1L << 40, 1L << 53);
+    }
+
+    private interface Work {
+        void run() throws IOException;
+    }
+
+    /** Nobody else stores or removes the same bytes meanwhile, in this process or another. */
+    private void alone(String sha256, Work work) throws IOException {
+        try {
+            database.transaction(session -> {
+                lock(
+                        session.getConnection(),
+                        "SELECT GET_LOCK(LEFT(SHA2(CONCAT(DATABASE(), ?), 256), 60), 60)",
+                        sha256);
+                try {
+                    work.run();
+                } catch (IOException e) {
+                    throw new UncheckedIOException(e);
+                } finally {
+                    lock(
+                            session.getConnection(),
+                            "SELECT RELEASE_LOCK(LEFT(SHA2(CONCAT(DATABASE(), ?), 256), 60))",
+                            sha256);
+                }
+                return null;
+            });
+        } catch (UncheckedIOException e) {
+            throw e.getCause();
+        }
+    }
+
+    private static void lock(Connection connection, String sql, String sha256) throws SQLException {
+        try (var statement = connection.prepareStatement(sql)) {
+            statement.setString(1, sha256);
+            try (var row = statement.executeQuery()) {
+                if (!row.next() || row.getInt(1) != 1) {
+                    throw new SQLException("The same file is being stored or removed, and it takes long");
+                }
+            }
+        }
     }
 
     private static int insert(Connection connection, StoredFile file) throws SQLException {
@@ -126,12 +187,12 @@ public final class MediaStore {
         }
     }
 
-    private void derive(StoredFile file, byte[] bytes) {
+    private void derive(StoredFile file, Bytes bytes) {
         for (int width : Inspection.WIDTHS) {
             var name = file.sha256() + "-" + width;
             if (width < file.width() && !contents.has(name)) {
                 try {
-                    contents.put(name, Inspection.derived(bytes, file.format(), width));
+                    contents.put(name, Bytes.of(Inspection.derived(bytes, file.format(), width)));
                 } catch (IOException | RuntimeException e) {
                     LOG.warn("No smaller picture of {} in {} pixels: {}", file.id(), width, e.getMessage());
                     return;
@@ -168,11 +229,11 @@ public final class MediaStore {
             sql.append(" AND width > 0");
         }
         after.ifPresent(id -> {
-            sql.append(" AND id < ?");
+            sql.append(" AND (created_at, id) < (SELECT created_at, id FROM jontrel_media WHERE id = ?)");
             parameters.add(id);
         });
         return query(
-                sql.append(" ORDER BY id DESC LIMIT ")
+                sql.append(" ORDER BY created_at DESC, id DESC LIMIT ")
                         .append(Math.clamp(most, 1, 200))
                         .toString(),
                 parameters);
@@ -262,21 +323,26 @@ public final class MediaStore {
     }
 
     /** Removes a file that nothing uses; its bytes go when no other upload has the same. Whether it was removed. */
-    public boolean remove(long id) {
+    public boolean remove(long id) throws IOException {
         var file = find(id);
-        if (file.isEmpty()) {
-            return false;
+        boolean[] removed = {false};
+        if (file.isPresent()) {
+            alone(file.get().sha256(), () -> removed[0] = remove(file.get()));
         }
+        return removed[0];
+    }
+
+    private boolean remove(StoredFile file) {
         boolean removed = database.transaction(session -> {
                     var sql = "DELETE FROM jontrel_media WHERE id = ? AND NOT EXISTS"
                             + " (SELECT 1 FROM jontrel_media_use u WHERE u.media_id = jontrel_media.id)";
                     try (var statement = session.getConnection().prepareStatement(sql)) {
-                        statement.setLong(1, id);
+                        statement.setLong(1, file.id());
                         return statement.executeUpdate();
                     }
                 })
                 == 1;
-        var sha = file.get().sha256();
+        var sha = file.sha256();
         if (removed && query(FOUND + " WHERE sha256 = ?", List.of(sha)).isEmpty()) {
             contents.remove(sha);
             Inspection.WIDTHS.forEach(width -> contents.remove(sha + "-" + width));
@@ -289,7 +355,7 @@ public final class MediaStore {
      *
      * @param format of these bytes, which for a smaller picture may be another than the file's
      */
-    public record Served(byte[] bytes, String format, String tag) {}
+    public record Served(Bytes bytes, String format, String tag) {}
 
     /** The file, or the smallest picture made of it that is at least so wide; the file itself where there is none yet. */
     public Optional<Served> serve(StoredFile file, int width) {
@@ -325,9 +391,14 @@ public final class MediaStore {
                 : name;
     }
 
-    private static String sha256(byte[] bytes) {
-        try {
-            return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(bytes));
+    private static String sha256(Bytes bytes) throws IOException {
+        try (var in = bytes.open()) {
+            var digest = MessageDigest.getInstance("SHA-256");
+            var part = new byte[1 << 16];
+            for (int count = in.read(part); count >= 0; count = in.read(part)) {
+                digest.update(part, 0, count);
+            }
+            return HexFormat.of().formatHex(digest.digest());
         } catch (NoSuchAlgorithmException e) {
             throw new IllegalStateException(e);
         }

@@ -40,6 +40,7 @@ public final class RecordStore {
 
     private static final int SAVE_TRIES = 6;
     private static final int MOST_POINTERS = 200;
+    private static final int MOST_FILE_USES = 50;
     private final Database database;
     private final Bindings bindings;
     private final MediaStore media;
@@ -262,6 +263,35 @@ public final class RecordStore {
                 row -> row.getLong(1),
                 id,
                 Loader.DELETED);
+    }
+
+    /** What visitors may see and uses a file: some of it, by the ids of its definitions. */
+    public List<Link> publishedUses(long file) {
+        return database.transaction(session -> {
+            var binding = bindings.current(session);
+            var connection = session.getConnection();
+            var uses = new ArrayList<Link>();
+            var holders = Jdbc.query(
+                    connection,
+                    "SELECT DISTINCT holder_id FROM jontrel_media_use WHERE media_id = ?",
+                    row -> row.getString(1),
+                    file);
+            for (var holder : holders) {
+                var table = binding.table(holder);
+                if (table.isPresent()) {
+                    uses.addAll(Jdbc.query(
+                            connection,
+                            "SELECT r.id FROM jontrel_media_use u JOIN "
+                                    + Names.quoted(table.get().name()) + " r ON r.id = u.record_id"
+                                    + " WHERE u.media_id = ? AND u.holder_id = ? AND (" + Places.VISIBLE + ") LIMIT "
+                                    + MOST_FILE_USES,
+                            row -> new Link(holder, row.getLong(1)),
+                            file,
+                            holder));
+                }
+            }
+            return uses;
+        });
     }
 
     /** Past states of a record, newest first; the present one is not among them. */
