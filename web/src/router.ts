@@ -7,6 +7,7 @@ export const router = createRouter({
   scrollBehavior: (to, from, before) => before ?? (to.path === from.path ? false : { top: 0 }),
   routes: [
     { path: '/sign-in', name: 'sign-in', component: () => import('./session/SignIn.vue'), meta: { open: true } },
+    { path: '/reset', name: 'reset', component: () => import('./session/ResetPage.vue'), meta: { open: true } },
     { path: '/set-up', name: 'set-up', component: () => import('./session/SetUp.vue'), meta: { open: true } },
     {
       path: '/',
@@ -14,6 +15,7 @@ export const router = createRouter({
       children: [
         { path: '', name: 'start', component: () => import('./frame/StartPage.vue') },
         { path: 'help', name: 'help', component: () => import('./help/HelpPage.vue') },
+        { path: 'account', name: 'account', component: () => import('./session/OwnAccountPage.vue') },
         { path: 'accounts', name: 'accounts', component: () => import('./session/AccountsPage.vue') },
         { path: 'w/:workspace/model/:type?', name: 'model', component: () => import('./model/ModelPage.vue') },
         ...['map', 'findings', 'history', 'exchange'].map((name) => ({

@@ -163,7 +163,7 @@ watch(() => route.fullPath, dismiss);
       </NButton>
       <RouterLink class="quiet" to="/help">{{ $t('frame.help') }}</RouterLink>
       <RouterLink v-if="session.isArchitect" class="quiet" to="/accounts">{{ $t('session.accounts') }}</RouterLink>
-      <span class="muted who">{{ session.name }}, {{ session.role }}</span>
+      <RouterLink class="quiet who" to="/account">{{ session.name }}, {{ session.role }}</RouterLink>
       <NButton size="small" @click="leave">{{ $t('session.signOut') }}</NButton>
     </header>
     <SiteStrip v-if="open" />

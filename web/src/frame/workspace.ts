@@ -24,12 +24,17 @@ export const useWorkspace = defineStore('workspace', () => {
     await loadSites();
   }
 
-  async function loadSites(): Promise<void> {
+  /** @param counts whether to count the records too, which takes a while for large sites */
+  async function loadSites(counts = false): Promise<void> {
     const asked = path.value;
     if (!asked) {
       return;
     }
-    const found = await ask(api.GET('/api/workspaces/{workspace}/sites', { params: { path: { workspace: asked } } }));
+    const found = await ask(
+      api.GET('/api/workspaces/{workspace}/sites', {
+        params: { path: { workspace: asked }, query: { counts } },
+      }),
+    );
     if (path.value === asked) {
       sites.value = found;
       known.value = true;

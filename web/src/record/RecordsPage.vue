@@ -20,10 +20,17 @@ const holder = computed(() => holders.at(String(route.params.type ?? '')));
 const ofSort = (sort: string) => holders.all?.filter((each) => each.sort === sort) ?? [];
 
 watch(
-  () => [workspace.sites.length, route.params.site],
+  () => [workspace.sites, route.params.site],
   () => {
-    const largest = [...workspace.sites].sort((a, b) => b.records - a.records)[0];
-    if (!route.params.site && largest) {
+    if (route.params.site || !workspace.sites.length) {
+      return;
+    }
+    if (workspace.sites.some((each) => each.records === undefined)) {
+      void workspace.loadSites(true);
+      return;
+    }
+    const largest = [...workspace.sites].sort((a, b) => (b.records ?? 0) - (a.records ?? 0))[0];
+    if (largest) {
       void router.replace({ name: 'record-list', params: { workspace: route.params.workspace, site: largest.path } });
     }
   },

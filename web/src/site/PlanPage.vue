@@ -40,7 +40,7 @@ async function load(): Promise<void> {
   try {
     const params = { path: { workspace: String(route.params.workspace) } };
     const [releases, found] = await Promise.all([
-      ask(api.GET('/api/workspaces/{workspace}/releases', { params })),
+      ask(api.GET('/api/workspaces/{workspace}/versions', { params })),
       ask(api.GET('/api/sites/{site}/runs', { params: { path: { site: site.value } } })),
     ]);
     versions.value = releases.map((release) => release.version);

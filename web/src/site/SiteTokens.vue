@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NButton } from 'naive-ui';
+import { NButton, NDatePicker } from 'naive-ui';
 import { ref, watch } from 'vue';
 import { useI18n } from 'vue-i18n';
 import Problems from '@/shared/Problems.vue';
@@ -14,6 +14,7 @@ const tokens = ref<Schemas['TokenView'][]>([]);
 const made = ref<Schemas['MadeToken']>();
 const name = ref('');
 const role = ref<Role>('editor');
+const expires = ref<number | null>(null);
 const problem = ref('');
 const copied = ref(false);
 
@@ -40,10 +41,12 @@ watch(
 
 const add = () =>
   trying(async () => {
-    const body = { name: name.value, role: role.value };
+    const expiresAt = expires.value === null ? undefined : new Date(expires.value).toISOString();
+    const body = { name: name.value, role: role.value, expiresAt };
     made.value = await ask(api.POST('/api/sites/{site}/tokens', { params: { path: path() }, body }));
     copied.value = false;
     name.value = '';
+    expires.value = null;
   });
 
 const revoke = (token: Schemas['TokenView']) =>
@@ -74,6 +77,7 @@ async function copy(): Promise<void> {
           <th>{{ $t('token.may') }}</th>
           <th>{{ $t('token.made') }}</th>
           <th>{{ $t('token.used') }}</th>
+          <th>{{ $t('token.expires') }}</th>
           <th />
         </tr>
       </thead>
@@ -85,6 +89,7 @@ async function copy(): Promise<void> {
             {{ token.createdAt ? shortTime(token.createdAt) : '' }} {{ $t('record.by', { name: token.createdBy }) }}
           </td>
           <td class="muted">{{ token.usedAt ? shortTime(token.usedAt) : $t('token.never') }}</td>
+          <td class="muted">{{ token.expiresAt ? shortTime(token.expiresAt) : $t('token.never') }}</td>
           <td class="act">
             <NButton size="tiny" quaternary @click="revoke(token)">{{ $t('token.revoke') }}</NButton>
           </td>
@@ -110,6 +115,17 @@ async function copy(): Promise<void> {
           <option value="editor">{{ $t('token.roles.editor') }}</option>
           <option value="viewer">{{ $t('token.roles.viewer') }}</option>
         </select>
+      </div>
+      <div>
+        <span id="token-expires" class="label">{{ $t('token.expires') }}</span>
+        <NDatePicker
+          v-model:value="expires"
+          type="datetime"
+          clearable
+          :placeholder="$t('token.never')"
+          :is-date-disabled="(day: number) => day < Date.now() - 86_400_000"
+          aria-labelledby="token-expires"
+        />
       </div>
       <NButton attr-type="submit">{{ $t('token.add') }}</NButton>
     </form>

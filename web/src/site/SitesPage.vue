@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui';
-import { ref } from 'vue';
+import { onMounted, ref } from 'vue';
 import { useWorkspace } from '@/frame/workspace';
 import { useSession } from '@/session/session';
 import Problems from '@/shared/Problems.vue';
@@ -11,13 +11,15 @@ const session = useSession();
 const name = ref('');
 const problem = ref('');
 
+onMounted(() => workspace.loadSites(true).catch((thrown: unknown) => (problem.value = sentenceOf(thrown))));
+
 async function add(): Promise<void> {
   problem.value = '';
   try {
     const params = { path: { workspace: workspace.path } };
     await ask(api.POST('/api/workspaces/{workspace}/sites', { params, body: { name: name.value } }));
     name.value = '';
-    await workspace.loadSites();
+    await workspace.loadSites(true);
   } catch (thrown) {
     problem.value = sentenceOf(thrown);
   }
@@ -43,7 +45,7 @@ async function add(): Promise<void> {
               <strong>{{ site.name }}</strong>
             </td>
             <td class="mono">{{ site.version || $t('frame.nothing') }}</td>
-            <td class="num">{{ site.records }}</td>
+            <td class="num">{{ site.records ?? '…' }}</td>
             <td class="row links">
               <RouterLink :to="{ name: 'plan', params: { workspace: workspace.path, site: site.path } }">{{
                 $t('site.open')

@@ -1140,6 +1140,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/workspaces/{workspace}/versions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["versions"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -3526,8 +3542,11 @@ export interface components {
             behind: number;
             name: string;
             path: string;
-            /** Format: int64 */
-            records: number;
+            /**
+             * Format: int64
+             * @description How many there are, where that was asked for
+             */
+            records?: number;
             /** Format: int64 */
             runId?: number;
             /** @description ready, running or interrupted */
@@ -3702,6 +3721,12 @@ export interface components {
             singular: string;
             sort: string;
             title: string;
+        };
+        VersionView: {
+            /** Format: date-time */
+            at: string;
+            by: string;
+            version: string;
         };
         WorkspaceView: {
             path: string;
@@ -5915,7 +5940,10 @@ export interface operations {
     };
     all_2: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description Whether to count the records of each site, which takes a while for large ones */
+                counts?: boolean;
+            };
             header?: never;
             path: {
                 workspace: string;
@@ -5957,6 +5985,28 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["SiteView"];
+                };
+            };
+        };
+    };
+    versions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                workspace: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["VersionView"][];
                 };
             };
         };

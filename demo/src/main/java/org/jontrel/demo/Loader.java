@@ -23,9 +23,9 @@ public final class Loader {
         this.client = client;
     }
 
-    /** @param arguments the installation's address and its set-up code */
+    /** @param arguments the installation's address; its set-up code comes by the environment, which nobody else reads */
     public static void main(String[] arguments) {
-        load(arguments[0], arguments[1]);
+        load(arguments[0], System.getenv("JONTREL_SETUP_CODE"));
     }
 
     public static void load(String address, String setupCode) {

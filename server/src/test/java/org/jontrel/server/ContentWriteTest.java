@@ -329,4 +329,21 @@ public class ContentWriteTest {
                         .statusCode(),
                 400);
     }
+
+    /** The rule: somebody fills in what a program cannot; until then the record is a draft. */
+    @Test
+    public void whatAProgramCannotFillInIsSaid() throws InterruptedException {
+        var other = OrchardServer.edited(Map.of(
+                "key: tag, label: Tag, kind: text,", "key: tag, label: Tag, kind: text, api: false, required: true,"));
+        try {
+            var program = other.program("Importer", "editor");
+            var body = Map.of("state", "published", "values", Map.of("title", "Untagged"));
+            var refused = program.send("POST", TREES, body);
+            assertEquals(refused.statusCode(), 422, refused.body());
+            assertTrue(refused.body().contains("Tag is required and is kept out of the API"), refused.body());
+            program.ok("POST", TREES, Map.of("state", "draft", "values", Map.of("title", "Untagged")));
+        } finally {
+            other.close();
+        }
+    }
 }

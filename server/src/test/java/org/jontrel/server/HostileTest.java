@@ -317,7 +317,7 @@ public class HostileTest {
             assertEquals(answer.statusCode(), 201, name + answer.body());
             var file = JSON.readTree(answer.body());
             assertFalse(file.get("name").asString().contains("/"), file.toString());
-            var bytes = visitor.send("GET", file.get("address").asString(), null);
+            var bytes = anna.send("GET", file.get("address").asString(), null);
             assertEquals(bytes.statusCode(), 200);
             assertTrue(bytes.headers()
                     .firstValue("Content-Security-Policy")

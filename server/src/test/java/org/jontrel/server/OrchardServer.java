@@ -21,8 +21,22 @@ final class OrchardServer implements AutoCloseable {
         this.anna = session();
     }
 
+    /** With other definitions: texts of their files replaced. */
+    static OrchardServer edited(Map<String, String> replacements) throws InterruptedException {
+        return start(replacements);
+    }
+
     /** @param settings more of them, such as {@code --jontrel.proxies=127.0.0.1} */
     static OrchardServer start(String... settings) throws InterruptedException {
+        return start(
+                Map.of(
+                        "key: tag, label: Tag, kind: text,", "key: tag, label: Tag, kind: text, api: false,",
+                        "key: person\n", "key: person\napi: false\n"),
+                settings);
+    }
+
+    private static OrchardServer start(Map<String, String> replacements, String... settings)
+            throws InterruptedException {
         var all = new ArrayList<>(List.of(settings));
         all.addAll(List.of(
                 "--server.port=0",
@@ -33,20 +47,16 @@ final class OrchardServer implements AutoCloseable {
                 "--jontrel.publish-every=PT0.2S",
                 "--jontrel.setup-code=orchard-code"));
         var server = new OrchardServer(SpringApplication.run(Application.class, all.toArray(String[]::new)));
-        server.install();
+        server.install(replacements);
         return server;
     }
 
-    private void install() throws InterruptedException {
+    private void install(Map<String, String> replacements) throws InterruptedException {
         anna.ok("GET", "/api/session", null);
         anna.ok("POST", "/api/setup", Map.of("code", "orchard-code", "name", "anna", "password", "anna-password"));
         anna.signIn("anna", "anna-password");
         anna.ok("POST", "/api/workspaces", Map.of("title", "Orchard"));
-        var definitions = Orchard.edited(Map.of(
-                        "key: tag, label: Tag, kind: text,", "key: tag, label: Tag, kind: text, api: false,",
-                        "key: person\n", "key: person\napi: false\n"))
-                .definitions()
-                .stream()
+        var definitions = Orchard.edited(replacements).definitions().stream()
                 .map(each -> Map.of("sort", PackageWriter.word(each.sort()), "definition", PackageWriter.tree(each)))
                 .toList();
         anna.ok("POST", "/api/workspaces/orchard/draft/take", Map.of("definitions", definitions));
@@ -59,6 +69,10 @@ final class OrchardServer implements AutoCloseable {
                 .equals("running")) {
             Thread.sleep(50);
         }
+    }
+
+    String address() {
+        return address;
     }
 
     Session session() {

@@ -188,6 +188,7 @@ public class ServerTest {
             {"GET", "/api/workspaces", "viewer"},
             {"GET", draft, "viewer"},
             {"GET", "/api/workspaces/tessel/releases", "viewer"},
+            {"GET", "/api/workspaces/tessel/versions", "viewer"},
             {"GET", "/api/workspaces/tessel/releases/1.0.0/package", "viewer"},
             {"GET", "/api/workspaces/tessel/next", "viewer"},
             {"GET", "/api/sites/trial/plan?version=1.0.0", "viewer"},

@@ -1,6 +1,5 @@
 package org.jontrel.core.check;
 
-import com.google.re2j.Pattern;
 import com.google.re2j.PatternSyntaxException;
 import java.math.BigDecimal;
 import java.util.LinkedHashMap;
@@ -15,6 +14,7 @@ import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Taxonomy;
+import org.jontrel.core.value.Patterns;
 
 /** The settings of one field's kind. */
 final class KindCheck {
@@ -90,7 +90,7 @@ final class KindCheck {
         range("max_length", text.maxLength(), 1, Kind.Text.LONGEST);
         crossed("min_length", text.minLength(), "max_length", text.maxLength());
         try {
-            Pattern.compile(text.pattern());
+            Patterns.of(text.pattern());
         } catch (PatternSyntaxException e) {
             report.add("pattern", Code.PATTERN_INVALID, field.label(), text.pattern(), e.getDescription());
         }

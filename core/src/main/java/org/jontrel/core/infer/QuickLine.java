@@ -83,6 +83,9 @@ final class QuickLine {
         return kinds;
     }
 
+    /** A kind is looked for behind any word of a line, but not in a text as long as a page. */
+    private static final int MOST_WORDS = 60;
+
     Said read(String line) {
         int colon = line.indexOf(':');
         if (colon > 0 && line.indexOf(',', colon) > 0 && !line.startsWith("://", colon)) {
@@ -94,7 +97,7 @@ final class QuickLine {
             required = true;
             words.removeLast();
         }
-        for (int at = 1; at < words.size(); at++) {
+        for (int at = 1; at < words.size() && words.size() <= MOST_WORDS; at++) {
             var rest = String.join(" ", words.subList(at, words.size()));
             for (var named : KINDS.entrySet()) {
                 if (begins(rest, named.getKey())) {

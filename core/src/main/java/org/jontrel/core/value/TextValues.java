@@ -1,6 +1,5 @@
 package org.jontrel.core.value;
 
-import com.google.re2j.Pattern;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -23,7 +22,7 @@ record TextValues(Kind.Text kind) implements KindValues {
         var text = (String) value;
         int max = kind.maxLength() == null ? Kind.Text.LONGEST : Math.min(kind.maxLength(), Kind.Text.LONGEST);
         var findings = new ArrayList<>(TextRules.lengths(text, kind.minLength(), max, where));
-        if (!kind.pattern().isEmpty() && !Pattern.matches(kind.pattern(), text)) {
+        if (!kind.pattern().isEmpty() && !Patterns.matches(kind.pattern(), text)) {
             findings.add(where.finding(Code.VALUE_PATTERN, kind.patternMessage()));
         }
         return findings;

@@ -172,4 +172,11 @@ public class InferTest {
         assertTrue(PackageWriter.text(model, model.typeByKey("vault").orElseThrow())
                 .contains("key: rise"));
     }
+
+    /** A line as long as a book is one field, whose label is cut; its words are looked at once. */
+    @Test
+    public void aVeryLongLineHoldsNobodyUp() {
+        var fields = new Infer(Model.EMPTY, Set.of(), Ids.secure()).fields("word ".repeat(400_000));
+        assertEquals(fields.size(), 1);
+    }
 }

@@ -102,6 +102,7 @@ class Accounts {
                     "The set-up code is wrong. It is printed on the terminal where Jontrel was started.", List.of());
         }
         add(name, Role.ARCHITECT, password);
+        trail.add(name.strip(), Act.SIGNED_IN, "with the set-up code");
     }
 
     void add(String typed, Role role, String password) {

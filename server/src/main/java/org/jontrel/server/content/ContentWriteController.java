@@ -11,6 +11,7 @@ import java.util.Set;
 import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.State;
+import org.jontrel.core.value.FormCheck;
 import org.jontrel.core.value.Link;
 import org.jontrel.server.record.RecordProblem;
 import org.jontrel.server.web.Refusal;
@@ -265,12 +266,39 @@ class ContentWriteController {
         return values;
     }
 
+    /** A field that must be filled in and that programs cannot fill in. */
+    private static Optional<Field> keptOut(Holder holder, List<FormCheck.Problem> problems) {
+        return problems.stream()
+                .filter(FormCheck.Problem::required)
+                .flatMap(problem ->
+                        keptOut(holder.fields().toList(), problem.path().split("[.]"), 0).stream())
+                .findFirst();
+    }
+
+    private static Optional<Field> keptOut(List<Field> fields, String[] path, int at) {
+        if (at >= path.length) {
+            return Optional.empty();
+        }
+        if (path[at].matches("[0-9]+")) {
+            return keptOut(fields, path, at + 1);
+        }
+        return fields.stream()
+                .filter(field -> field.key().equals(path[at]))
+                .findFirst()
+                .flatMap(field -> field.api() ? keptOut(field.inner(), path, at + 1) : Optional.of(field));
+    }
+
     private static ResponseEntity<String> saved(Call call, Holder holder, Write write, int status) {
         return switch (call.engine().records().save(write)) {
             case Saved.Stored(StoredRecord record) -> call.answer(call.plain(holder, record), status);
             case Saved.Refused refused ->
                 throw Refusal.problems(
-                        "Nothing was saved: some values need attention.",
+                        keptOut(holder, refused.problems())
+                                .map(field ->
+                                        "Nothing was saved: " + field.label() + " is required and is kept out of the"
+                                                + " API, so somebody has to fill it in before this can be published. Send it as"
+                                                + " a draft.")
+                                .orElse("Nothing was saved: some values need attention."),
                         refused.problems().stream()
                                 .map(problem -> problem.finding())
                                 .toList(),

@@ -37,9 +37,11 @@ import org.springframework.web.multipart.MultipartFile;
 class MediaController {
     private static final int LONGEST_ALT = 1_000;
     private final Sites sites;
+    private final FreeSpace space;
 
-    MediaController(Sites sites) {
+    MediaController(Sites sites, FreeSpace space) {
         this.sites = sites;
+        this.space = space;
     }
 
     @Schema(
@@ -115,6 +117,7 @@ class MediaController {
             @RequestParam(name = "alt", defaultValue = "") String alt,
             Principal principal)
             throws IOException {
+        space.check(file.getSize());
         var engine = sites.engine(site);
         var wanted = Arrays.stream(Definition.Sort.values())
                 .filter(each -> each.folder().equals(sort))

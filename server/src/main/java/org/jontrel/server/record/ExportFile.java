@@ -8,6 +8,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.regex.Pattern;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
 import org.dhatim.fastexcel.Workbook;
@@ -40,6 +41,11 @@ public enum ExportFile {
             lines(source, out);
         }
     };
+
+    /** Numbers and telephone numbers. */
+    private static final Pattern NUMBERS = Pattern.compile("[-+]?[0-9 ()./-]+");
+    /** What a formula needs to call something: a function, another program, another sheet. */
+    private static final Pattern DOING = Pattern.compile("[(|!=\\[]");
 
     private static final JsonMapper JSON = JsonMapper.builder().build();
     private static final int MOST_SHEET_ROWS = 1_048_575;
@@ -118,10 +124,17 @@ public enum ExportFile {
                 : known.show(field, value);
     }
 
-    /** A cell that a spreadsheet would take for a formula gets an apostrophe before it, and stays text. */
+    /**
+     * A cell that a spreadsheet would take for a formula that does something gets an apostrophe before it, and stays text.
+     * Everything else is data and stays as it is: telephone numbers, names with @, lists with dashes.
+     */
     static String harmless(String text) {
-        boolean number = text.matches("[-+]?[0-9]+([.][0-9]+)?");
-        return !number && !text.isEmpty() && "=+-@\t\r".indexOf(text.charAt(0)) >= 0 ? "'" + text : text;
+        if (text.isEmpty()
+                || "=+-@\t\r".indexOf(text.charAt(0)) < 0
+                || NUMBERS.matcher(text).matches()) {
+            return text;
+        }
+        return text.charAt(0) == '=' || DOING.matcher(text).find() ? "'" + text : text;
     }
 
     private static void csv(Source source, OutputStream out) throws IOException {

@@ -32,8 +32,11 @@ interface ReleaseMapper {
     String RELEASE =
             "SELECT workspace_id, version, position, notes, model, comments, checksum, by_whom, released_at FROM model_release";
 
-    @Select(RELEASE + " WHERE workspace_id = #{workspaceId} ORDER BY position DESC")
-    List<ReleaseRow> all(long workspaceId);
+    record VersionRow(String version, String byWhom, LocalDateTime releasedAt) {}
+
+    @Select("SELECT version, by_whom, released_at FROM model_release WHERE workspace_id = #{workspaceId}"
+            + " ORDER BY position DESC")
+    List<VersionRow> versions(long workspaceId);
 
     @Select(RELEASE + " WHERE workspace_id = #{workspaceId} AND version = #{version}")
     ReleaseRow find(@Param("workspaceId") long workspaceId, @Param("version") String version);

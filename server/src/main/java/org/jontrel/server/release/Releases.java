@@ -40,6 +40,9 @@ public class Releases {
     private final Cache<String, Release> kept =
             Caffeine.newBuilder().maximumSize(200).build();
 
+    private final Cache<String, Comparison> compared =
+            Caffeine.newBuilder().maximumSize(200).build();
+
     Releases(ReleaseMapper mapper) {
         this.mapper = mapper;
     }
@@ -57,7 +60,27 @@ public class Releases {
 
     /** All releases of a workspace, newest first. */
     public List<Release> all(long workspaceId) {
-        return mapper.all(workspaceId).stream().map(Releases::release).toList();
+        return mapper.versions(workspaceId).stream()
+                .map(row -> get(workspaceId, row.version()))
+                .toList();
+    }
+
+    /** A release by its name only. */
+    public record Version(String version, String by, Instant at) {}
+
+    /** The versions of all releases, newest first; their models are not read. */
+    public List<Version> versions(long workspaceId) {
+        return mapper.versions(workspaceId).stream()
+                .map(row -> new Version(
+                        row.version(), row.byWhom(), row.releasedAt().toInstant(ZoneOffset.UTC)))
+                .toList();
+    }
+
+    /** What changed from the release before to this one, or from nothing. */
+    public Comparison changes(long workspaceId, Release release, Optional<Release> before) {
+        return compared.get(
+                workspaceId + "/" + release.version(),
+                _ -> Comparison.of(before.map(Release::model).orElse(Model.EMPTY), release.model()));
     }
 
     public Optional<Release> latest(long workspaceId) {

@@ -16,6 +16,9 @@ final class SiteConnections implements AutoCloseable {
     /** MariaDB allows 151 in all unless it is told otherwise; the server's own and other programs need some. */
     private static final int CONNECTIONS = 64;
 
+    /** A database that cannot be reached is said to be so soon. */
+    private static final int WAIT_MILLIS = 1_500;
+
     private final HikariDataSource pool;
 
     SiteConnections(DataSourceProperties server) {
@@ -26,6 +29,7 @@ final class SiteConnections implements AutoCloseable {
         config.setPoolName("sites");
         config.setMaximumPoolSize(CONNECTIONS);
         config.setMinimumIdle(0);
+        config.setConnectionTimeout(WAIT_MILLIS);
         // as the engine wants them: set once for a connection, not for each transaction
         config.setAutoCommit(false);
         config.setTransactionIsolation("TRANSACTION_READ_COMMITTED");

@@ -1,5 +1,6 @@
 package org.jontrel.server.site;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import java.io.IOException;
@@ -56,28 +57,34 @@ class SiteController {
     record NewRun(@NotBlank String version) {}
 
     @GetMapping("/api/workspaces/{workspace}/sites")
-    List<SiteViews.SiteView> all(@PathVariable String workspace) {
+    List<SiteViews.SiteView> all(
+            @PathVariable String workspace,
+            @Schema(description = "Whether to count the records of each site, which takes a while for large ones")
+                    @RequestParam(defaultValue = "false")
+                    boolean counts) {
         var id = workspaces.get(workspace).id();
         var draft = drafts.get(id).model();
-        return sites.of(id).stream().map(site -> view(site, draft)).toList();
+        return sites.of(id).stream().map(site -> view(site, draft, counts)).toList();
     }
 
     @PostMapping("/api/workspaces/{workspace}/sites")
     @ResponseStatus(HttpStatus.CREATED)
     SiteViews.SiteView create(@PathVariable String workspace, @Valid @RequestBody NewSite body) {
         var id = workspaces.get(workspace).id();
-        return view(sites.create(id, body.name()), drafts.get(id).model());
+        return view(sites.create(id, body.name()), drafts.get(id).model(), false);
     }
 
-    private SiteViews.SiteView view(Sites.Registered site, Model draft) {
+    private SiteViews.SiteView view(Sites.Registered site, Model draft, boolean counts) {
         var engine = sites.engine(site.path());
         var installed = engine.installed();
         var last = engine.runs()
                 .last()
                 .filter(run -> run.state().equals("running") || run.state().equals("interrupted"));
-        long records = installed.model().types().stream()
-                .mapToLong(type -> engine.count(type.id()))
-                .sum();
+        Long records = counts
+                ? installed.model().types().stream()
+                        .mapToLong(type -> engine.count(type.id()))
+                        .sum()
+                : null;
         return new SiteViews.SiteView(
                 site.path(),
                 site.name(),

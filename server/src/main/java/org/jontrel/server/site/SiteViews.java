@@ -13,7 +13,7 @@ final class SiteViews {
     private SiteViews() {}
 
     /** A tile of the site strip. */
-    @Schema(requiredProperties = {"path", "name", "version", "behind", "state", "records"})
+    @Schema(requiredProperties = {"path", "name", "version", "behind", "state"})
     record SiteView(
             String path,
             String name,
@@ -28,7 +28,9 @@ final class SiteViews {
             String state,
 
             Long runId,
-            long records) {}
+
+            @Schema(description = "How many there are, where that was asked for")
+            Long records) {}
 
     @Schema(
             requiredProperties = {"site", "from", "to", "installed", "changes", "steps", "asks", "findings", "runnable"

@@ -74,6 +74,29 @@ public final class Refusal extends ErrorResponseException {
         return new Refusal(HttpStatus.PRECONDITION_FAILED, sentence, List.of(), null);
     }
 
+    /** A body is longer than may be sent. */
+    static Refusal tooLong(long mostBytes) {
+        return new Refusal(
+                HttpStatus.CONTENT_TOO_LARGE,
+                "This is more than " + (mostBytes >> 20) + " MB, which is the most that can be sent at once here.",
+                List.of(),
+                null);
+    }
+
+    /** A body did not arrive in time. */
+    static Refusal tooSlow(Duration most) {
+        return new Refusal(
+                HttpStatus.REQUEST_TIMEOUT,
+                "The request took more than " + most.toSeconds() + " seconds to arrive. Send it again.",
+                List.of(),
+                null);
+    }
+
+    /** There is no room to store it (RFC 4918, 11.5). */
+    public static Refusal full(String sentence) {
+        return new Refusal(HttpStatus.INSUFFICIENT_STORAGE, sentence, List.of(), null);
+    }
+
     public static Refusal unavailable(String sentence) {
         return new Refusal(HttpStatus.SERVICE_UNAVAILABLE, sentence, List.of(), null);
     }

@@ -12,6 +12,7 @@ import org.springframework.boot.context.properties.bind.DefaultValue;
  * @param runStaleSeconds silence after which a run counts as cut off
  * @param secureCookies whether cookies go over HTTPS only
  * @param mediaFolder where sites keep pictures and files, each in a folder of its own; in their databases where empty
+ * @param leastFreeMegabytes of the disk, below which uploads are refused
  * @param requestsAMinute that one address may send to the content APIs
  * @param proxies addresses of proxies in front, whose word on the client's address is believed
  * @param sessionLifetime after which a session ends, however much it is used
@@ -22,6 +23,7 @@ public record Settings(
         int runStaleSeconds,
         boolean secureCookies,
         String mediaFolder,
+        @DefaultValue("512") long leastFreeMegabytes,
         @DefaultValue("600") int requestsAMinute,
         @DefaultValue List<String> proxies,
         @DefaultValue("P7D") Duration sessionLifetime) {}

@@ -6,8 +6,11 @@ import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.Collectors;
@@ -37,6 +40,12 @@ public class Drafts {
     /** Definitions by their text, so that an edit of one does not read all others again. */
     private final Cache<String, Definition> read =
             Caffeine.newBuilder().maximumSize(5_000).build();
+
+    /** Drafts as they were read last: of one that has changed, only what was written since is read again. */
+    private final Cache<Long, Read> drafts =
+            Caffeine.newBuilder().maximumSize(100).build();
+
+    private record Read(long revision, Map<String, Drafted> byId, List<Drafted> byName) {}
 
     Drafts(WorkspaceMapper mapper) {
         this.mapper = mapper;
@@ -72,19 +81,31 @@ public class Drafts {
 
     @Transactional(readOnly = true)
     public Draft get(long workspaceId) {
-        var definitions = mapper.definitions(workspaceId).stream()
-                .map(row -> new Drafted(definition(row.content()), row.revision(), comments(row.content())))
-                .sorted(Comparator.comparing(drafted -> drafted.definition().name()))
-                .toList();
-        return new Draft(
-                mapper.revision(workspaceId),
-                definitions,
-                titleOf(mapper.lastEdit(workspaceId)),
-                titleOf(mapper.nextEdit(workspaceId)));
+        var read = read(workspaceId);
+        return new Draft(read.revision(), read.byName(), mapper.undoTitle(workspaceId), mapper.redoTitle(workspaceId));
     }
 
-    private static String titleOf(List<WorkspaceMapper.EditRow> edit) {
-        return edit.isEmpty() ? null : edit.getFirst().title();
+    /** Every write raises the revision, in one transaction with what it writes. */
+    private Read read(long workspaceId) {
+        long revision = mapper.revision(workspaceId);
+        var known = drafts.getIfPresent(workspaceId);
+        if (known != null && known.revision() == revision) {
+            return known;
+        }
+        boolean older = known != null && known.revision() < revision;
+        var byId = new HashMap<String, Drafted>(older ? known.byId() : Map.of());
+        for (var row : mapper.definitions(workspaceId, older ? known.revision() : -1)) {
+            byId.put(
+                    row.definitionId(),
+                    new Drafted(definition(row.content()), row.revision(), comments(row.content())));
+        }
+        byId.keySet().retainAll(new HashSet<>(mapper.ids(workspaceId)));
+        var byName = byId.values().stream()
+                .sorted(Comparator.comparing(drafted -> drafted.definition().name()))
+                .toList();
+        var read = new Read(revision, Map.copyOf(byId), byName);
+        drafts.put(workspaceId, read);
+        return read;
     }
 
     List<Edit> edits(long workspaceId) {

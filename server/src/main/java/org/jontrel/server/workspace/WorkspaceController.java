@@ -8,6 +8,7 @@ import java.io.IOException;
 import java.security.Principal;
 import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
 import org.jontrel.core.check.ModelCheck;
 import org.jontrel.core.code.Decision;
 import org.jontrel.core.code.PackageFiles;
@@ -79,6 +80,9 @@ class WorkspaceController {
 
             @Schema(description = "What changed since the release before")
             List<ChangeView> changes) {}
+
+    @Schema(requiredProperties = {"version", "by", "at"})
+    record VersionView(String version, String by, Instant at) {}
 
     /** What a release of the draft would be. */
     @Schema(requiredProperties = {"changes", "causes", "advice", "nextVersion", "findings"})
@@ -165,13 +169,22 @@ class WorkspaceController {
 
     @GetMapping("/{workspace}/releases")
     List<ReleaseView> releases(@PathVariable String workspace) {
-        var all = releases.all(workspaces.get(workspace).id());
+        var id = workspaces.get(workspace).id();
+        var all = releases.all(id);
         var views = new java.util.ArrayList<ReleaseView>();
         for (int i = 0; i < all.size(); i++) {
-            var before = i + 1 < all.size() ? all.get(i + 1).model() : Model.EMPTY;
-            views.add(view(all.get(i), Comparison.of(before, all.get(i).model())));
+            var before = i + 1 < all.size() ? Optional.of(all.get(i + 1)) : Optional.<Releases.Release>empty();
+            views.add(view(all.get(i), releases.changes(id, all.get(i), before)));
         }
         return views;
+    }
+
+    /** The versions of all releases, the newest first, without what is in them. */
+    @GetMapping("/{workspace}/versions")
+    List<VersionView> versions(@PathVariable String workspace) {
+        return releases.versions(workspaces.get(workspace).id()).stream()
+                .map(each -> new VersionView(each.version(), each.by(), each.at()))
+                .toList();
     }
 
     private static ReleaseView view(Releases.Release release, Comparison changes) {

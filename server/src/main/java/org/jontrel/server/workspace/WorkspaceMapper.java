@@ -46,8 +46,12 @@ interface WorkspaceMapper {
     @Select("SELECT revision FROM workspace WHERE id = #{id}")
     long revision(long id);
 
-    @Select("SELECT workspace_id, definition_id, revision, content FROM draft_definition WHERE workspace_id = #{id}")
-    List<DefinitionRow> definitions(long id);
+    @Select("SELECT workspace_id, definition_id, revision, content FROM draft_definition"
+            + " WHERE workspace_id = #{id} AND revision > #{since}")
+    List<DefinitionRow> definitions(@Param("id") long id, @Param("since") long since);
+
+    @Select("SELECT definition_id FROM draft_definition WHERE workspace_id = #{id}")
+    List<String> ids(long id);
 
     @Select("SELECT workspace_id, definition_id, revision, content FROM draft_definition"
             + " WHERE workspace_id = #{id} AND definition_id = #{definitionId}")
@@ -68,6 +72,12 @@ interface WorkspaceMapper {
 
     @Select(EDIT + " AND seq = (SELECT MIN(seq) FROM draft_edit WHERE workspace_id = #{id} AND undone = 1)")
     List<EditRow> nextEdit(long id);
+
+    @Select("SELECT title FROM draft_edit WHERE workspace_id = #{id} AND undone = 0 ORDER BY seq DESC LIMIT 1")
+    String undoTitle(long id);
+
+    @Select("SELECT title FROM draft_edit WHERE workspace_id = #{id} AND undone = 1 ORDER BY seq LIMIT 1")
+    String redoTitle(long id);
 
     @Select(
             "SELECT seq, MIN(title) AS title, MIN(by_whom) AS by_whom, MAX(edited_at) AS edited_at, MAX(undone) AS undone,"

@@ -53,10 +53,21 @@ interface JournalMapper {
     @Select(RUN + " WHERE id = #{id}")
     RunRow run(long id);
 
+    /** Without the two models, which are long and not for lists. */
+    String BRIEF =
+            "SELECT id, kind, state, from_version, to_version, '' AS from_model, '' AS to_model, by_whom, undoes,"
+                    + " message, findings, started_at, finished_at FROM jontrel_run";
+
+    @Select(BRIEF + " WHERE id = #{id}")
+    RunRow brief(long id);
+
     @Select(RUN + " ORDER BY id DESC LIMIT 1")
     RunRow lastRun();
 
-    @Select(RUN + " ORDER BY id DESC LIMIT 100")
+    @Select(BRIEF + " ORDER BY id DESC LIMIT 1")
+    RunRow lastBrief();
+
+    @Select(BRIEF + " ORDER BY id DESC LIMIT 100")
     List<RunRow> runs();
 
     @Select("SELECT run_id, seq, step, sentence, state, rows_expected, rows_done, reached, started_at, finished_at"

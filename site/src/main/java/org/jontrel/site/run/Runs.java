@@ -93,13 +93,13 @@ public final class Runs {
         return database.transaction(session -> {
             var journal = session.getMapper(JournalMapper.class);
             boolean held = Lease.isHeld(session.getConnection(), stale);
-            return Optional.ofNullable(journal.run(id)).map(run -> Journal.view(run, journal.steps(id), held));
+            return Optional.ofNullable(journal.brief(id)).map(run -> Journal.view(run, journal.steps(id), held));
         });
     }
 
     public Optional<RunView> last() {
         return database.transaction(session -> Optional.ofNullable(
-                        session.getMapper(JournalMapper.class).lastRun()))
+                        session.getMapper(JournalMapper.class).lastBrief()))
                 .flatMap(run -> find(run.id()));
     }
 

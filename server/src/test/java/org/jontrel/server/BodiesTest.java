@@ -1,0 +1,80 @@
+package org.jontrel.server;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.net.Socket;
+import java.net.URI;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
+import java.util.Map;
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.Test;
+
+/** Bodies that are too long, come too slowly or never end; and what would keep the processor from everybody else. */
+public class BodiesTest {
+    private static final String LONG = "\"" + "x".repeat(1_200_000) + "\"";
+    private OrchardServer server;
+
+    @BeforeClass
+    public void start() throws InterruptedException {
+        server = OrchardServer.start();
+    }
+
+    @AfterClass(alwaysRun = true)
+    public void stop() {
+        server.close();
+    }
+
+    @Test
+    public void whatIsTooLongIsRefusedBeforeItIsRead() {
+        var answer = server.anna.send("POST", "/api/workspaces/orchard/draft/infer", LONG);
+        assertEquals(answer.statusCode(), 413);
+        assertTrue(answer.body().contains("1 MB"), answer.body());
+        assertEquals(server.session().send("POST", "/api/session", LONG).statusCode() / 100, 4);
+    }
+
+    @Test
+    public void whatDoesNotSayHowLongItIsIsReadNoFurtherEither() throws Exception {
+        var request = HttpRequest.newBuilder(URI.create(server.address() + "/api/workspaces/orchard/draft/infer"))
+                .header("Content-Type", "application/json")
+                .header("X-XSRF-TOKEN", server.anna.cookie("XSRF-TOKEN"))
+                .POST(HttpRequest.BodyPublishers.ofInputStream(
+                        () -> new ByteArrayInputStream(LONG.getBytes(StandardCharsets.UTF_8))))
+                .build();
+        assertEquals(
+                server.anna
+                        .http
+                        .send(request, HttpResponse.BodyHandlers.ofString())
+                        .statusCode(),
+                413);
+    }
+
+    @Test
+    public void whatIsHalfSentDoesNotStayOpen() throws IOException {
+        var address = URI.create(server.address());
+        for (var half : new String[] {
+            "POST /api/session HTTP/1.1\r\nHost: x\r\nContent-Type: application/json\r\nContent-Length: 50\r\n\r\n{\"na",
+            "POST /api/session HTTP/1.1\r\nHost: x\r\nConte"
+        }) {
+            try (var socket = new Socket(address.getHost(), address.getPort())) {
+                socket.getOutputStream().write(half.getBytes(StandardCharsets.US_ASCII));
+                socket.getOutputStream().flush();
+                socket.getInputStream().readAllBytes();
+            }
+        }
+    }
+
+    @Test
+    public void aPatternOrALineFreezesNobody() {
+        var anna = server.anna;
+        var long1 = "word ".repeat(150_000);
+        var fields = anna.ok(
+                "POST", "/api/workspaces/orchard/draft/infer", Map.of("text", long1, "taken", java.util.List.of()));
+        assertEquals(fields.size(), 1);
+    }
+}
