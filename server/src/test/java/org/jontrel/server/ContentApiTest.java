@@ -223,4 +223,32 @@ public class ContentApiTest {
         var history = anna.ok("GET", "/api/sites/field/types/tree/records/" + tree + "/history", null);
         assertTrue(history.get(0).get("current").asBoolean());
     }
+
+    /** A page is made again only where something on the site has changed since the visitor has it. */
+    @Test
+    public void pagesAreMadeAgainOnlyWhereSomethingChanged() throws Exception {
+        var path = "/at/field/trees/";
+        var first = visitor.send("GET", path, null);
+        assertEquals(first.statusCode(), 200);
+        var tag = first.headers().firstValue("ETag").orElseThrow();
+        assertTrue(first.headers().firstValue("Cache-Control").orElse("").contains("must-revalidate"));
+        var again = visitor.conditional(path, tag);
+        assertEquals(again.statusCode(), 304);
+        assertEquals(again.body(), "");
+        add("tree", Map.of("title", "Just planted"), "published");
+        var changed = visitor.conditional(path, tag);
+        assertEquals(changed.statusCode(), 200);
+        assertTrue(changed.body().contains("Just planted"));
+        var missing = visitor.send("GET", "/at/field/nothing/", null);
+        assertEquals(missing.statusCode(), 404);
+        assertTrue(missing.headers().firstValue("ETag").isEmpty());
+    }
+
+    @Test
+    public void nothingOnPagesIsTakenForMarkup() {
+        add("tree", Map.of("title", "<b>Bold</b> & \"co\"", "summary", "</p><script>alert(1)</script>"), "published");
+        var list = visitor.send("GET", "/at/field/trees/", null).body();
+        assertFalse(list.contains("<b>Bold") || list.contains("<script"), list);
+        assertTrue(list.contains("&lt;b&gt;Bold&lt;/b&gt; &amp; \"co\""), list);
+    }
 }

@@ -4,6 +4,7 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Duration;
 import java.util.Optional;
+import java.util.function.Supplier;
 import javax.sql.DataSource;
 import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Ids;
@@ -15,6 +16,7 @@ import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.Bindings;
 import org.jontrel.site.table.Database;
 import org.jontrel.site.table.Ddl;
+import org.jontrel.site.table.Gate;
 import org.jontrel.site.table.RecordIds;
 
 /** A site: a database of its own with installed definitions and records. Safe for use by many threads. */
@@ -72,6 +74,16 @@ public final class Site {
     /** The installed definitions; version empty and no types where nothing was installed yet. */
     public Binding installed() {
         return database.transaction(bindings::current);
+    }
+
+    /** Reads all of a page in one transaction, under one binding; nothing may be written within. */
+    public <T> T together(Supplier<T> work) {
+        return database.together(session -> bindings.pinned(session, work));
+    }
+
+    /** A word for the state of everything that pages and answers are made of: another after each change. */
+    public String state() {
+        return database.transaction(session -> Gate.state(session.getConnection()));
     }
 
     /** The definition whose pages were once at this path. */

@@ -7,13 +7,13 @@ import org.springframework.core.annotation.Order;
 import org.springframework.http.HttpMethod;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
-import org.springframework.security.config.http.SessionCreationPolicy;
 import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.access.intercept.AuthorizationFilter;
 import org.springframework.security.web.authentication.HttpStatusEntryPoint;
 import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
+import org.springframework.security.web.context.SecurityContextHolderFilter;
 import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
@@ -43,11 +43,13 @@ class Security {
             throws Exception {
         return headers(http, PUBLIC_POLICY, settings)
                 .securityMatcher("/at/**", "/public/**")
-                .authorizeHttpRequests(requests -> requests.anyRequest().permitAll())
                 .csrf(csrf -> csrf.disable())
-                .addFilterBefore(new CurrentAccount(accounts, settings.sessionLifetime()), AuthorizationFilter.class)
-                .sessionManagement(sessions -> sessions.sessionCreationPolicy(SessionCreationPolicy.NEVER))
+                .addFilterAfter(
+                        new CurrentAccount(accounts, settings.sessionLifetime()), SecurityContextHolderFilter.class)
                 .securityContext(context -> context.securityContextRepository(contexts))
+                .anonymous(anonymous -> anonymous.disable())
+                .exceptionHandling(handling -> handling.disable())
+                .sessionManagement(sessions -> sessions.disable())
                 .requestCache(cache -> cache.disable())
                 .formLogin(form -> form.disable())
                 .httpBasic(basic -> basic.disable())

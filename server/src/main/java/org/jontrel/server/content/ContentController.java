@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Condition;
@@ -80,7 +81,7 @@ class ContentController {
             @PathVariable String key,
             @RequestParam Map<String, String> asked,
             HttpServletRequest request) {
-        return list(callers.of(site, request), "taxonomies/" + key, asked);
+        return together(callers.of(site, request), call -> list(call, "taxonomies/" + key, asked));
     }
 
     @GetMapping("/taxonomies/{key}/{id}")
@@ -90,7 +91,7 @@ class ContentController {
             @PathVariable String id,
             @RequestParam Map<String, String> asked,
             HttpServletRequest request) {
-        return one(callers.of(site, request), "taxonomies/" + key, id, asked);
+        return together(callers.of(site, request), call -> one(call, "taxonomies/" + key, id, asked));
     }
 
     @GetMapping("/{path}")
@@ -99,7 +100,7 @@ class ContentController {
             @PathVariable String path,
             @RequestParam Map<String, String> asked,
             HttpServletRequest request) {
-        return list(callers.of(site, request), path, asked);
+        return together(callers.of(site, request), call -> list(call, path, asked));
     }
 
     @GetMapping("/{path}/{id}")
@@ -109,7 +110,12 @@ class ContentController {
             @PathVariable String id,
             @RequestParam Map<String, String> asked,
             HttpServletRequest request) {
-        return one(callers.of(site, request), path, id, asked);
+        return together(callers.of(site, request), call -> one(call, path, id, asked));
+    }
+
+    /** All of an answer is read in one transaction. */
+    private static ResponseEntity<String> together(Call call, Function<Call, ResponseEntity<String>> answer) {
+        return call.engine().together(() -> answer.apply(call));
     }
 
     private static ResponseEntity<String> list(Call call, String segment, Map<String, String> asked) {

@@ -1,8 +1,6 @@
 package org.jontrel.server.proof;
 
 import io.swagger.v3.oas.annotations.media.Schema;
-import jakarta.servlet.http.HttpServletRequest;
-import jakarta.servlet.http.HttpServletResponse;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
@@ -213,12 +211,7 @@ class ProofController {
 
     /** What visitors and programs would get of a content type, with made-up values. */
     @PostMapping("/{workspace}/look")
-    Look look(
-            @PathVariable String workspace,
-            @Valid @RequestBody LookRequest body,
-            HttpServletRequest request,
-            HttpServletResponse response) {
-        var exchange = ProofPages.exchange(request, response);
+    Look look(@PathVariable String workspace, @Valid @RequestBody LookRequest body) {
         var definition = DefinitionView.read(body.sort(), body.definition());
         var found = workspaces.get(workspace);
         var model = drafts.get(found.id()).model().with(definition);
@@ -232,8 +225,8 @@ class ProofController {
         var schema = ApiShape.schema(definition.name(), first, groups);
         return definition instanceof ContentType type
                 ? new Look(
-                        pages.page(exchange, found.title(), model, type, groups, values),
-                        pages.index(exchange, found.title(), model, type),
+                        pages.page(found.title(), model, type, groups, values),
+                        pages.index(found.title(), model, type),
                         example,
                         schema)
                 : new Look("", "", example, schema);

@@ -11,7 +11,7 @@ import org.jontrel.site.media.StoredFile;
  * @param heads of the columns of rows
  * @param rows cells as a reader sees them
  */
-record Line(
+public record Line(
         String label,
         String form,
         String text,
@@ -25,7 +25,7 @@ record Line(
      * @param href where it leads, or {@code null}
      * @param colour to show beside it, or {@code null}
      */
-    record Item(String text, String href, String colour) {}
+    public record Item(String text, String href, String colour) {}
 
     static Line text(String label, String text) {
         return new Line(label, "text", text, List.of(), List.of(), List.of(), List.of());

@@ -1,13 +1,10 @@
 package org.jontrel.server.publicsite;
 
 import io.swagger.v3.oas.annotations.media.Schema;
-import jakarta.servlet.http.HttpServletRequest;
-import jakarta.servlet.http.HttpServletResponse;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.time.Instant;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import org.jontrel.core.model.ContentType;
@@ -22,18 +19,16 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
-import org.thymeleaf.ITemplateEngine;
-import org.thymeleaf.context.WebContext;
 
 /** The public page of a record as it is being typed, stored nowhere. */
 @RestController
 class PreviewController {
     private final Sites sites;
-    private final ITemplateEngine templates;
+    private final PageWriter writer;
 
-    PreviewController(Sites sites, ITemplateEngine templates) {
+    PreviewController(Sites sites, PageWriter writer) {
         this.sites = sites;
-        this.templates = templates;
+        this.writer = writer;
     }
 
     record Typed(
@@ -47,12 +42,7 @@ class PreviewController {
     record Preview(@Schema(description = "The page as HTML") String page) {}
 
     @PostMapping("/api/sites/{site}/types/{key}/preview")
-    Preview preview(
-            @PathVariable String site,
-            @PathVariable String key,
-            @Valid @RequestBody Typed body,
-            HttpServletRequest request,
-            HttpServletResponse response) {
+    Preview preview(@PathVariable String site, @PathVariable String key, @Valid @RequestBody Typed body) {
         var engine = sites.engine(site);
         var holder = engine.installed()
                 .table(Definition.Sort.TYPE, key)
@@ -80,18 +70,13 @@ class PreviewController {
                 "",
                 values);
         var pages = new PublicPages(site, engine, Audience.VISITORS);
-        var context = new WebContext(ProofPages.exchange(request, response), Locale.ENGLISH);
-        context.setVariable("publicSite", sites.get(site));
-        context.setVariable(
-                "types",
-                engine.installed().model().types().stream()
-                        .filter(type ->
-                                type.publishing().visible() && type.publishing().navigation())
-                        .toList());
-        context.setVariable("type", (ContentType) holder.definition());
-        context.setVariable("card", pages.cards(holder, List.of(record)).getFirst());
-        context.setVariable("body", String.valueOf(values.getOrDefault("part_body", "")));
-        context.setVariable("sections", pages.sections(holder, record));
-        return new Preview(templates.process("publicsite/page", context));
+        var frame =
+                PageFrame.of(sites.get(site).name(), site, engine.installed().model());
+        return new Preview(writer.record(
+                frame,
+                (ContentType) holder.definition(),
+                pages.cards(holder, List.of(record)).getFirst(),
+                String.valueOf(values.getOrDefault("part_body", "")),
+                pages.sections(holder, record)));
     }
 }

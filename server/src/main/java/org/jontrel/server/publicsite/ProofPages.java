@@ -1,10 +1,7 @@
 package org.jontrel.server.publicsite;
 
-import jakarta.servlet.http.HttpServletRequest;
-import jakarta.servlet.http.HttpServletResponse;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
@@ -15,72 +12,34 @@ import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.sample.SampleValues;
 import org.springframework.stereotype.Component;
-import org.thymeleaf.ITemplateEngine;
-import org.thymeleaf.context.WebContext;
-import org.thymeleaf.web.IWebExchange;
-import org.thymeleaf.web.servlet.JakartaServletWebApplication;
 
 /** Public pages of a type that is still being defined, with made-up values; by the templates that sites use. */
 @Component
 public class ProofPages {
     private static final int CARDS = 6;
-    private final ITemplateEngine templates;
+    private final PageWriter pages;
 
-    ProofPages(ITemplateEngine templates) {
-        this.templates = templates;
+    ProofPages(PageWriter pages) {
+        this.pages = pages;
     }
-
-    /** What templates call the site. */
-    private record Place(String name, String path) {}
 
     /** @param groups with everything in place; @param values as forms send them, by key */
-    public String page(
-            IWebExchange exchange,
-            String site,
-            Model model,
-            ContentType type,
-            List<Group> groups,
-            Map<String, ?> values) {
-        var context = context(exchange, site, model, type);
-        context.setVariable("card", card(type, values, 1));
-        context.setVariable("body", text(values, "body"));
-        context.setVariable("sections", sections(groups, values));
-        return templates.process("publicsite/page", context);
+    public String page(String site, Model model, ContentType type, List<Group> groups, Map<String, ?> values) {
+        return pages.record(
+                frame(site, model), type, card(type, values, 1), text(values, "body"), sections(groups, values));
     }
 
-    public String index(IWebExchange exchange, String site, Model model, ContentType type) {
+    public String index(String site, Model model, ContentType type) {
         var samples = new SampleValues(model);
         var parts = type.parts().stream().map(type::partField).toList();
-        var context = context(exchange, site, model, type);
-        context.setVariable("total", CARDS);
-        context.setVariable("first", true);
-        context.setVariable("next", null);
-        context.setVariable("empty", "");
-        context.setVariable(
-                "cards",
-                IntStream.rangeClosed(1, CARDS)
-                        .mapToObj(number -> card(type, samples.of(parts, List.of(), number), number))
-                        .toList());
-        return templates.process("publicsite/index", context);
+        var cards = IntStream.rangeClosed(1, CARDS)
+                .mapToObj(number -> card(type, samples.of(parts, List.of(), number), number))
+                .toList();
+        return pages.index(frame(site, model), type, cards, "", true, null);
     }
 
-    /** Templates make addresses of the request they answer. */
-    public static IWebExchange exchange(HttpServletRequest request, HttpServletResponse response) {
-        return JakartaServletWebApplication.buildApplication(request.getServletContext())
-                .buildExchange(request, response);
-    }
-
-    private static WebContext context(IWebExchange exchange, String site, Model model, ContentType type) {
-        var context = new WebContext(exchange, Locale.ENGLISH);
-        context.setVariable("publicSite", new Place(site, "proof"));
-        context.setVariable(
-                "types",
-                model.types().stream()
-                        .filter(each ->
-                                each.publishing().visible() && each.publishing().navigation())
-                        .toList());
-        context.setVariable("type", type);
-        return context;
+    private static PageFrame frame(String site, Model model) {
+        return PageFrame.of(site, "proof", model);
     }
 
     private static PublicPages.Card card(ContentType type, Map<String, ?> values, int number) {

@@ -27,7 +27,7 @@ import org.jontrel.site.record.Write;
 import org.springframework.web.util.UriUtils;
 
 /** What pages of one site show of its records: every filled field that is shown, and no empty one. */
-final class PublicPages {
+public final class PublicPages {
     private final String path;
     private final Site site;
     private final Audience audience;
@@ -38,14 +38,14 @@ final class PublicPages {
         this.site = site;
     }
 
-    record Section(String title, List<Line> lines) {}
+    public record Section(String title, List<Line> lines) {}
 
     /**
      * A record in a list.
      *
      * @param items its terms, with their colours
      */
-    record Card(String title, String summary, String address, StoredFile picture, List<Line.Item> items) {}
+    public record Card(String title, String summary, String address, StoredFile picture, List<Line.Item> items) {}
 
     /** Cards of records, in their order. */
     List<Card> cards(Holder holder, Collection<StoredRecord> stored) {

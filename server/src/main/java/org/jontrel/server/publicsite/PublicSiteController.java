@@ -2,49 +2,67 @@ package org.jontrel.server.publicsite;
 
 import static org.jontrel.server.publicsite.PublicPages.encoded;
 
+import jakarta.servlet.http.HttpServletRequest;
 import java.net.URI;
+import java.nio.charset.StandardCharsets;
+import java.time.Duration;
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
+import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.model.Wording;
 import org.jontrel.server.site.Sites;
 import org.jontrel.site.Site;
 import org.jontrel.site.record.Audience;
 import org.jontrel.site.record.BadQuery;
 import org.jontrel.site.record.ListQuery;
-import org.jontrel.site.record.RecordStore;
 import org.jontrel.site.record.StoredRecord;
+import org.springframework.http.CacheControl;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
-import org.springframework.stereotype.Controller;
-import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.servlet.ModelAndView;
-import org.springframework.web.servlet.view.RedirectView;
+import org.springframework.web.bind.annotation.RestController;
 
-/** A site's public pages in a plain default look. */
-@Controller
+/**
+ * A site's public pages in a plain default look. Each carries a tag of the state that the whole site was in: who has a page
+ * of that state gets nothing but that, without the page being made again.
+ */
+@RestController
 class PublicSiteController {
     private static final int PER_TYPE = 24;
-    private final Sites sites;
+    private static final MediaType HTML = new MediaType("text", "html", StandardCharsets.UTF_8);
+    private static final CacheControl ASK_AGAIN =
+            CacheControl.maxAge(Duration.ZERO).cachePublic().mustRevalidate();
+    /** Pages of another version of this program are others. */
+    private static final String STARTED = Long.toString(Instant.now().toEpochMilli(), Character.MAX_RADIX);
 
-    PublicSiteController(Sites sites) {
+    private final Sites sites;
+    private final PageWriter writer;
+
+    PublicSiteController(Sites sites, PageWriter writer) {
         this.sites = sites;
+        this.writer = writer;
+    }
+
+    private interface Page {
+        /** Empty where there is nothing for visitors. */
+        Optional<ResponseEntity<String>> of(Site engine, PageFrame frame);
     }
 
     @GetMapping({"/at/{site}", "/at/{site}/"})
-    Object home(@PathVariable String site, Model model) {
-        return site(site, model).map(_ -> (Object) "publicsite/home").orElseGet(this::missing);
+    ResponseEntity<String> home(@PathVariable String site, HttpServletRequest request) {
+        return answer(site, request, (_, frame) -> Optional.of(html(writer.home(frame))));
     }
 
     @GetMapping("/at/{site}/{path}")
@@ -56,57 +74,92 @@ class PublicSiteController {
 
     /** The list of a type or taxonomy, or the page of what stands at an address below it. */
     @GetMapping("/at/{site}/{path}/{*below}")
-    Object page(
+    ResponseEntity<String> page(
             @PathVariable String site,
             @PathVariable String path,
             @PathVariable String below,
             @RequestParam(defaultValue = "") String after,
-            Model model) {
-        var engine = site(site, model);
-        if (engine.isEmpty()) {
-            return missing();
-        }
+            HttpServletRequest request) {
         var address = below.replaceAll("^/+|/+$", "");
-        var holder = holder(engine.get(), path);
-        if (holder.isEmpty()) {
-            return moved(engine.get(), site, path, address);
-        }
-        var pages = new PublicPages(site, engine.get(), Audience.VISITORS);
+        return answer(site, request, (engine, frame) -> {
+            var holder = holder(engine, path);
+            return holder.isEmpty()
+                    ? moved(engine, site, path, address)
+                    : page(engine, frame, holder.get(), address, after);
+        });
+    }
+
+    private Optional<ResponseEntity<String>> page(
+            Site engine, PageFrame frame, Holder holder, String address, String after) {
+        var pages = new PublicPages(frame.path(), engine, Audience.VISITORS);
         if (address.isEmpty()) {
-            return index(engine.get(), holder.get(), pages, after, model);
+            return index(engine, frame, holder, pages, after);
         }
-        var found = engine.get().records().byAddress(holder.get().id(), address);
-        if (found.isEmpty() || !found.get().record().visible(Instant.now())) {
-            return missing();
-        }
-        if (found.get().moved()) {
-            return redirect(pages.address(holder.get(), found.get().address()));
-        }
-        return holder.get().definition() instanceof ContentType type
-                ? record(type, holder.get(), found.get(), pages, model)
-                : term(engine.get(), holder.get(), found.get().record(), pages, model);
+        return engine.records()
+                .byAddress(holder.id(), address)
+                .filter(found -> found.record().visible(Instant.now()))
+                .map(found -> {
+                    if (found.moved()) {
+                        return redirect(pages.address(holder, found.address()));
+                    }
+                    return html(
+                            holder.definition() instanceof ContentType type
+                                    ? record(frame, type, holder, found.record(), pages)
+                                    : term(engine, frame, holder, found.record(), pages));
+                });
     }
 
-    private Object record(ContentType type, Holder holder, RecordStore.Found found, PublicPages pages, Model model) {
-        model.addAttribute("type", type);
-        model.addAttribute("card", pages.cards(holder, List.of(found.record())).getFirst());
-        model.addAttribute("body", String.valueOf(found.record().values().getOrDefault("part_body", "")));
-        model.addAttribute("sections", pages.sections(holder, found.record()));
-        return "publicsite/page";
+    /** The whole page is read in one transaction, and not at all where the visitor has it already. */
+    private ResponseEntity<String> answer(String path, HttpServletRequest request, Page page) {
+        var site = sites.find(path);
+        if (site.isEmpty()) {
+            return missing(PageFrame.NOWHERE);
+        }
+        var engine = sites.engine(path);
+        return engine.together(() -> {
+            var tag = "\"" + STARTED + "-" + engine.state() + "\"";
+            if (tag.equals(request.getHeader(HttpHeaders.IF_NONE_MATCH))) {
+                return ResponseEntity.status(HttpStatus.NOT_MODIFIED)
+                        .eTag(tag)
+                        .cacheControl(ASK_AGAIN)
+                        .build();
+            }
+            var frame = PageFrame.of(site.get().name(), path, engine.installed().model());
+            var made = page.of(engine, frame).orElseGet(() -> missing(frame));
+            return made.getStatusCode() == HttpStatus.OK
+                    ? ResponseEntity.ok()
+                            .contentType(HTML)
+                            .eTag(tag)
+                            .cacheControl(ASK_AGAIN)
+                            .body(made.getBody())
+                    : made;
+        });
     }
 
-    private Object index(Site engine, Holder holder, PublicPages pages, String after, Model model) {
+    private static ResponseEntity<String> html(String page) {
+        return ResponseEntity.ok(page);
+    }
+
+    private String record(PageFrame frame, ContentType type, Holder holder, StoredRecord record, PublicPages pages) {
+        return writer.record(
+                frame,
+                type,
+                pages.cards(holder, List.of(record)).getFirst(),
+                String.valueOf(record.values().getOrDefault("part_body", "")),
+                pages.sections(holder, record));
+    }
+
+    private Optional<ResponseEntity<String>> index(
+            Site engine, PageFrame frame, Holder holder, PublicPages pages, String after) {
         if (!(holder.definition() instanceof ContentType type)) {
             var now = Instant.now();
             var terms = engine.records().all(holder.id(), 2_000).stream()
                     .filter(term -> term.visible(now))
                     .toList();
-            model.addAttribute("heading", holder.plural());
-            model.addAttribute("terms", pages.cards(holder, terms));
-            return "publicsite/terms";
+            return Optional.of(html(writer.terms(frame, holder.plural(), pages.cards(holder, terms))));
         }
         if (!type.index().on()) {
-            return missing();
+            return Optional.empty();
         }
         try {
             var query = ListQuery.ALL
@@ -115,16 +168,15 @@ class PublicSiteController {
                     .sortedBy(order(holder, type), type.index().descending())
                     .after(after.isEmpty() ? Optional.empty() : Optional.of(after));
             var page = engine.records().page(holder.id(), query).orElseThrow();
-            var count = engine.records().count(holder.id(), query);
-            model.addAttribute("type", type);
-            model.addAttribute("empty", Wording.EMPTY.of(type));
-            model.addAttribute("total", count.records());
-            model.addAttribute("first", after.isEmpty());
-            model.addAttribute("next", page.next().orElse(null));
-            model.addAttribute("cards", pages.cards(holder, page.records()));
-            return "publicsite/index";
+            return Optional.of(html(writer.index(
+                    frame,
+                    type,
+                    pages.cards(holder, page.records()),
+                    Wording.EMPTY.of(type),
+                    after.isEmpty(),
+                    page.next().orElse(null))));
         } catch (BadQuery _) {
-            return missing();
+            return Optional.empty();
         }
     }
 
@@ -137,9 +189,8 @@ class PublicSiteController {
     }
 
     /** Everything under a term, type by type. */
-    private Object term(Site engine, Holder taxonomy, StoredRecord term, PublicPages pages, Model model) {
-        var lists = new ArrayList<PublicPages.Section>();
-        var byType = new java.util.LinkedHashMap<String, List<PublicPages.Card>>();
+    private String term(Site engine, PageFrame frame, Holder taxonomy, StoredRecord term, PublicPages pages) {
+        var byType = new LinkedHashMap<String, List<PublicPages.Card>>();
         for (var table : engine.installed().tables(Definition.Sort.TYPE)) {
             var type = (ContentType) table.holder().definition();
             boolean uses =
@@ -157,26 +208,12 @@ class PublicSiteController {
                 }
             }
         }
-        lists.addAll(pages.sections(taxonomy, term));
-        model.addAttribute("card", pages.cards(taxonomy, List.of(term)).getFirst());
-        model.addAttribute("taxonomy", taxonomy.definition());
-        model.addAttribute("lists", byType);
-        model.addAttribute("sections", lists);
-        return "publicsite/term";
-    }
-
-    private Optional<Site> site(String path, Model model) {
-        var registered = sites.find(path);
-        registered.ifPresent(site -> {
-            model.addAttribute("publicSite", site);
-            model.addAttribute(
-                    "types",
-                    sites.engine(path).installed().model().types().stream()
-                            .filter(type -> type.publishing().visible()
-                                    && type.publishing().navigation())
-                            .toList());
-        });
-        return registered.map(_ -> sites.engine(path));
+        return writer.term(
+                frame,
+                (Taxonomy) taxonomy.definition(),
+                pages.cards(taxonomy, List.of(term)).getFirst(),
+                byType,
+                pages.sections(taxonomy, term));
     }
 
     private static Optional<Holder> holder(Site site, String path) {
@@ -189,21 +226,19 @@ class PublicSiteController {
     }
 
     /** Old addresses of a renamed type lead to the new ones for good. */
-    private Object moved(Site engine, String site, String path, String below) {
+    private static Optional<ResponseEntity<String>> moved(Site engine, String site, String path, String below) {
         var encoded = Arrays.stream(below.split("/")).map(PublicPages::encoded).collect(Collectors.joining("/"));
         return engine.redirected(path)
-                .map(holder -> redirect("/at/" + encoded(site) + "/" + holder.path() + "/" + encoded))
-                .orElseGet(this::missing);
+                .map(holder -> redirect("/at/" + encoded(site) + "/" + holder.path() + "/" + encoded));
     }
 
-    private static Object redirect(String address) {
-        var view = new RedirectView(address);
-        view.setStatusCode(HttpStatus.MOVED_PERMANENTLY);
-        view.setExposeModelAttributes(false);
-        return new ModelAndView(view);
+    private static ResponseEntity<String> redirect(String address) {
+        return ResponseEntity.status(HttpStatus.MOVED_PERMANENTLY)
+                .location(URI.create(address))
+                .build();
     }
 
-    private ModelAndView missing() {
-        return new ModelAndView("publicsite/missing", Map.of(), HttpStatus.NOT_FOUND);
+    private ResponseEntity<String> missing(PageFrame frame) {
+        return ResponseEntity.status(HttpStatus.NOT_FOUND).contentType(HTML).body(writer.missing(frame));
     }
 }

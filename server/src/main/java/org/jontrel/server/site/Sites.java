@@ -1,5 +1,7 @@
 package org.jontrel.server.site;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import jakarta.annotation.PreDestroy;
 import java.lang.management.ManagementFactory;
 import java.nio.file.Path;
@@ -28,6 +30,11 @@ public class Sites {
 
     /** The engines by the path of their site as it is stored, never as somebody typed it. */
     private final ConcurrentHashMap<String, Site> opened = new ConcurrentHashMap<>();
+    /** Sites are made and stay as they are; another process may have made one since. */
+    private final Cache<String, SiteMapper.SiteRow> rows = Caffeine.newBuilder()
+            .maximumSize(10_000)
+            .expireAfterWrite(Duration.ofMinutes(1))
+            .build();
 
     Sites(SiteMapper mapper, RecordIds ids, DataSourceProperties server, Settings settings) {
         this.mapper = mapper;
@@ -53,7 +60,14 @@ public class Sites {
 
     /** The database takes other spellings for the same word (capitals, accents, signs without width); an address is exact. */
     private Optional<SiteMapper.SiteRow> row(String path) {
-        return Optional.ofNullable(mapper.find(path)).filter(row -> row.path().equals(path));
+        var known = rows.getIfPresent(path);
+        if (known != null) {
+            return Optional.of(known);
+        }
+        var found =
+                Optional.ofNullable(mapper.find(path)).filter(row -> row.path().equals(path));
+        found.ifPresent(row -> rows.put(path, row));
+        return found;
     }
 
     private static Registered registered(SiteMapper.SiteRow row) {

@@ -47,7 +47,7 @@ class BodyLimit extends OncePerRequestFilter {
             response.setStatus(problem.getStatus());
             response.setHeader("Connection", "close");
             response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
-            response.getOutputStream().write(JSON.writeValueAsBytes(problem));
+            response.getOutputStream().write(JSON.writeValueAsBytes(Refusal.plain(problem)));
             return;
         }
         chain.doFilter(new Limited(request, most), response);

@@ -105,7 +105,7 @@ class DatabaseDown extends OncePerRequestFilter {
         response.setStatus(HttpStatus.SERVICE_UNAVAILABLE.value());
         response.setHeader(HttpHeaders.RETRY_AFTER, "2");
         response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
-        response.getOutputStream().write(JSON.writeValueAsBytes(problem()));
+        response.getOutputStream().write(JSON.writeValueAsBytes(Refusal.plain(problem())));
     }
 
     /** Where it can be reached after all, the others were only too many, and nothing more is refused. */

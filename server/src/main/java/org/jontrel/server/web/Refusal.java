@@ -2,6 +2,7 @@ package org.jontrel.server.web;
 
 import java.time.Duration;
 import java.util.List;
+import java.util.Map;
 import org.jontrel.core.finding.Finding;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
@@ -23,6 +24,14 @@ public final class Refusal extends ErrorResponseException {
             problem.setProperty("current", current);
         }
         return problem;
+    }
+
+    /** For what is answered before or outside the controllers. */
+    static Map<String, Object> plain(ProblemDetail problem) {
+        return Map.of(
+                "title", String.valueOf(problem.getTitle()),
+                "status", problem.getStatus(),
+                "detail", String.valueOf(problem.getDetail()));
     }
 
     /** There is no such thing. */

@@ -31,6 +31,7 @@ import org.jontrel.core.value.Link;
 import org.jontrel.core.value.Picture;
 import org.jontrel.core.value.Values;
 import org.jontrel.site.table.Database;
+import org.jontrel.site.table.Gate;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -293,6 +294,7 @@ public final class MediaStore {
     /** Another alternative text or focal point; whether there is such a file. */
     public boolean describe(long id, String alt, int focusX, int focusY) {
         return database.transaction(session -> {
+                    Gate.changed(session.getConnection());
                     var sql = "UPDATE jontrel_media SET alt = ?, focus_x = ?, focus_y = ? WHERE id = ?";
                     try (var statement = session.getConnection().prepareStatement(sql)) {
                         statement.setString(1, alt.strip());

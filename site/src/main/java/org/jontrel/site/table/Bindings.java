@@ -6,15 +6,35 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.concurrent.atomic.AtomicReference;
+import java.util.function.Supplier;
 import org.apache.ibatis.session.SqlSession;
 import org.jontrel.core.holder.Holder;
 
 /** The binding in force, found anew whenever a switch has happened. */
 public final class Bindings {
     private final AtomicReference<Binding> last = new AtomicReference<>();
+    /** In the thread of what reads together. */
+    private final ThreadLocal<Binding> pinned = new ThreadLocal<>();
+
+    /** Asks for the binding once for all that is read within. */
+    public <T> T pinned(SqlSession session, Supplier<T> work) throws SQLException {
+        if (pinned.get() != null) {
+            return work.get();
+        }
+        pinned.set(current(session));
+        try {
+            return work.get();
+        } finally {
+            pinned.remove();
+        }
+    }
 
     /** The binding of the site's present generation; one short query where nothing has changed. */
     public Binding current(SqlSession session) throws SQLException {
+        var held = pinned.get();
+        if (held != null) {
+            return held;
+        }
         long generation = generation(session.getConnection());
         var known = last.get();
         if (known != null && known.generation() == generation) {
@@ -36,6 +56,9 @@ public final class Bindings {
         var connection = session.getConnection();
         var found = read(connection);
         last.set(found);
+        if (pinned.get() != null) {
+            pinned.set(found);
+        }
         return found;
     }
 

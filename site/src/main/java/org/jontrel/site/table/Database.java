@@ -26,6 +26,8 @@ public final class Database {
 
     private static final int TRIES = 6;
     private final SqlSessionFactory sessions;
+    /** The session of what reads together, in its thread. */
+    private final ThreadLocal<SqlSession> joined = new ThreadLocal<>();
 
     /** Work within one transaction. */
     public interface Work<T> {
@@ -59,6 +61,14 @@ public final class Database {
 
     /** One transaction, committed where the work returns and undone where it throws; repeated on transient errors. */
     public <T> T transaction(Work<T> work) {
+        var shared = joined.get();
+        if (shared != null) {
+            try {
+                return work.with(shared);
+            } catch (SQLException e) {
+                throw new DatabaseException(e);
+            }
+        }
         for (int attempt = 1; ; attempt++) {
             try (var session = sessions.openSession(TransactionIsolationLevel.READ_COMMITTED)) {
                 return committed(session, work);
@@ -69,6 +79,20 @@ public final class Database {
                 pause(20L * attempt * attempt);
             }
         }
+    }
+
+    /** Reads in one transaction what would else be one for each: transactions within join it. For reading only. */
+    public <T> T together(Work<T> work) {
+        return joined.get() != null
+                ? transaction(work)
+                : transaction(session -> {
+                    joined.set(session);
+                    try {
+                        return work.with(session);
+                    } finally {
+                        joined.remove();
+                    }
+                });
     }
 
     /** Undoes by itself: closing a connection whose statements the session did not see would commit them. */

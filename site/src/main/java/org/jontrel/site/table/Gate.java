@@ -35,6 +35,24 @@ public final class Gate {
         return isClosed(connection) ? Passage.CLOSED : Passage.CHANGED;
     }
 
+    /** Something has changed that pages show and that no writer of records passes for. */
+    public static void changed(Connection connection) throws SQLException {
+        var update = "UPDATE jontrel_gate SET passed = passed + 1 WHERE slot = ?";
+        try (var statement = connection.prepareStatement(update)) {
+            statement.setInt(1, ThreadLocalRandom.current().nextInt(SLOTS));
+            statement.executeUpdate();
+        }
+    }
+
+    /** Another with every save and every switch. */
+    public static String state(Connection connection) throws SQLException {
+        try (var statement = connection.createStatement();
+                var row = statement.executeQuery("SELECT SUM(passed), MAX(generation) FROM jontrel_gate")) {
+            row.next();
+            return row.getString(2) + "." + row.getString(1);
+        }
+    }
+
     public static boolean isClosed(Connection connection) throws SQLException {
         try (var statement = connection.createStatement();
                 var rows = statement.executeQuery("SELECT closed FROM jontrel_gate WHERE slot = 0")) {
