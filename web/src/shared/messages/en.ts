@@ -333,7 +333,7 @@ export const en = {
       },
       roles: {
         title: 'Roles',
-        text: 'Architects define, release and run. Editors write records. Viewers read. The same holds for the interface and the API.',
+        text: 'Architects define, release and run, and look after accounts. Editors write records. Viewers read. The same holds for the interface and the API. Your name at the top leads to your password and to where you are signed in. Who has forgotten a password gets a link from an architect, under Accounts; there the trail tells who signed in, made accounts and tokens, released and ran.',
       },
     },
   },
