@@ -19,6 +19,7 @@ import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.model.Wording;
 import org.jontrel.server.site.Sites;
+import org.jontrel.server.web.Secrets;
 import org.jontrel.site.Site;
 import org.jontrel.site.record.Audience;
 import org.jontrel.site.record.BadQuery;
@@ -45,7 +46,9 @@ class PublicSiteController {
     private static final CacheControl ASK_AGAIN =
             CacheControl.maxAge(Duration.ZERO).cachePublic().mustRevalidate();
     /** Pages of another version of this program are others. */
-    private static final String STARTED = Long.toString(Instant.now().toEpochMilli(), Character.MAX_RADIX);
+    private static final String STARTED = Secrets.fresh();
+
+    private static final int TAG = 24;
 
     private final Sites sites;
     private final PageWriter writer;
@@ -117,7 +120,8 @@ class PublicSiteController {
         }
         var engine = sites.engine(path);
         return engine.together(() -> {
-            var tag = "\"" + STARTED + "-" + engine.state() + "\"";
+            // tells that something was saved, and not how much
+            var tag = "\"" + Secrets.hash(STARTED + engine.state()).substring(0, TAG) + "\"";
             if (tag.equals(request.getHeader(HttpHeaders.IF_NONE_MATCH))) {
                 return ResponseEntity.status(HttpStatus.NOT_MODIFIED)
                         .eTag(tag)

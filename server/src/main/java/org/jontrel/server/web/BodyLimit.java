@@ -8,12 +8,16 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletRequestWrapper;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.BufferedReader;
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
+import java.io.InputStream;
 import java.io.InputStreamReader;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
+import java.util.Set;
 import org.springframework.core.annotation.Order;
 import org.springframework.http.MediaType;
+import org.springframework.http.ProblemDetail;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 import tools.jackson.databind.json.JsonMapper;
@@ -27,6 +31,10 @@ import tools.jackson.databind.json.JsonMapper;
 class BodyLimit extends OncePerRequestFilter {
     static final int AFTER_SECURITY = 0;
     private static final long MOST_BYTES = 1 << 20;
+    /** Where anybody may send. */
+    private static final Set<String> OPEN = Set.of("/api/session", "/api/setup", "/api/reset");
+
+    private static final long MOST_OPEN_BYTES = 16 << 10;
     /** Definitions of whole packages, which only architects send. */
     private static final long MOST_DEFINITION_BYTES = 32 << 20;
 
@@ -41,30 +49,51 @@ class BodyLimit extends OncePerRequestFilter {
             chain.doFilter(request, response);
             return;
         }
-        long most = request.getRequestURI().endsWith("/draft/take") ? MOST_DEFINITION_BYTES : MOST_BYTES;
+        var path = request.getRequestURI();
+        long most = OPEN.contains(path)
+                ? MOST_OPEN_BYTES
+                : path.endsWith("/draft/take") ? MOST_DEFINITION_BYTES : MOST_BYTES;
         if (request.getContentLengthLong() > most) {
-            var problem = Refusal.tooLong(most).getBody();
-            response.setStatus(problem.getStatus());
-            response.setHeader("Connection", "close");
-            response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
-            response.getOutputStream().write(JSON.writeValueAsBytes(Refusal.plain(problem)));
+            refuse(Refusal.tooLong(most).getBody(), response);
             return;
         }
-        chain.doFilter(new Limited(request, most), response);
+        var limited = new Limited(request, most);
+        if (path.startsWith("/api/workspaces") || path.startsWith("/api/proof")) {
+            // whole before it takes one of the few places there are for such work: a slow sender holds none
+            try {
+                limited.readWhole();
+            } catch (Refusal e) {
+                refuse(e.getBody(), response);
+                return;
+            }
+        }
+        chain.doFilter(limited, response);
+    }
+
+    private static void refuse(ProblemDetail problem, HttpServletResponse response) throws IOException {
+        response.setStatus(problem.getStatus());
+        response.setHeader("Connection", "close");
+        response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
+        response.getOutputStream().write(JSON.writeValueAsBytes(Refusal.plain(problem)));
     }
 
     private static final class Limited extends HttpServletRequestWrapper {
         private final long most;
         private final long began = System.nanoTime();
+        private InputStream whole;
 
         Limited(HttpServletRequest request, long most) {
             super(request);
             this.most = most;
         }
 
+        void readWhole() throws IOException {
+            whole = new ByteArrayInputStream(new Counted(super.getInputStream(), this).readAllBytes());
+        }
+
         @Override
         public ServletInputStream getInputStream() throws IOException {
-            return new Counted(super.getInputStream(), this);
+            return whole == null ? new Counted(super.getInputStream(), this) : new Whole(whole);
         }
 
         @Override
@@ -79,6 +108,40 @@ class BodyLimit extends OncePerRequestFilter {
             if (System.nanoTime() - began > LONGEST.toNanos()) {
                 throw Refusal.tooSlow(LONGEST);
             }
+        }
+    }
+
+    /** A body that has arrived. */
+    private static final class Whole extends ServletInputStream {
+        private final InputStream in;
+
+        Whole(InputStream in) {
+            this.in = in;
+        }
+
+        @Override
+        public int read() throws IOException {
+            return in.read();
+        }
+
+        @Override
+        public int read(byte[] into, int offset, int length) throws IOException {
+            return in.read(into, offset, length);
+        }
+
+        @Override
+        public boolean isFinished() {
+            return false;
+        }
+
+        @Override
+        public boolean isReady() {
+            return true;
+        }
+
+        @Override
+        public void setReadListener(ReadListener listener) {
+            throw new IllegalStateException("Read at once");
         }
     }
 

@@ -87,7 +87,8 @@ public final class Refusal extends ErrorResponseException {
     static Refusal tooLong(long mostBytes) {
         return new Refusal(
                 HttpStatus.CONTENT_TOO_LARGE,
-                "This is more than " + (mostBytes >> 20) + " MB, which is the most that can be sent at once here.",
+                "This is more than " + (mostBytes >= 1 << 20 ? (mostBytes >> 20) + " MB" : (mostBytes >> 10) + " kB")
+                        + ", which is the most that can be sent at once here.",
                 List.of(),
                 null);
     }

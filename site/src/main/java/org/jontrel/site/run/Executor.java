@@ -61,6 +61,8 @@ final class Executor {
         Holder.all(to).forEach(this::renewWords);
         database.transaction(session -> {
             lease.fence(session.getConnection());
+            // what came after the switch, such as starter terms, shows on pages too
+            Gate.changed(session.getConnection());
             var journal = session.getMapper(JournalMapper.class);
             journal.finish(run.id(), "done", null);
             if (run.undoes() != null) {
