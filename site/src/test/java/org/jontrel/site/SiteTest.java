@@ -296,6 +296,21 @@ public class SiteTest {
     }
 
     @Test
+    public void whatARunFillsInIsFoundBySearching() {
+        install("1.0.0", Moorings.standard());
+        add("Quay", "note", "by the willow");
+        add("Basin");
+        install(
+                "1.1.0",
+                Moorings.with(Moorings.NOTE, field -> field.withRequired(true)),
+                new Decision("fnote", Decision.About.REQUIRED_EMPTY, Decision.Answer.FILL, "unrecorded"));
+        assertEquals(Records.count(site, "mooring", ListQuery.ALL.search("unrecorded")), 1);
+        undo();
+        assertEquals(Records.count(site, "mooring", ListQuery.ALL.search("unrecorded")), 0);
+        assertEquals(Records.count(site, "mooring", ListQuery.ALL.search("willow")), 1);
+    }
+
+    @Test
     public void fillingGivesEveryRecordTheValueAndUndoTakesItAway() {
         install("1.0.0", Moorings.model(Moorings.LENGTH));
         add("A", "length", "3");

@@ -1,5 +1,7 @@
 package org.jontrel.server.media;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.io.InputStream;
@@ -51,6 +53,10 @@ class FileController {
     private final Sites sites;
     private final Tokens tokens;
     private final Rate rate;
+    private final Cache<String, Boolean> known = Caffeine.newBuilder()
+            .maximumSize(50_000)
+            .expireAfterWrite(Duration.ofMinutes(10))
+            .build();
 
     FileController(Sites sites, Tokens tokens, Settings settings) {
         this.sites = sites;
@@ -70,7 +76,8 @@ class FileController {
             throw Refusal.tooMany("Too many pictures and files in a minute.", wait);
         }
         var engine = sites.engine(site);
-        boolean published = PublicFiles.has(engine, id);
+        // the same until something is saved; a page of pictures would ask for each of them
+        boolean published = known.get(site + "/" + id + "/" + engine.state(), _ -> PublicFiles.has(engine, id));
         var file = engine.media()
                 .find(id)
                 .filter(_ -> published || mayReadDrafts(site, request))

@@ -181,10 +181,15 @@ final class Executor {
         }
     }
 
-    /** Searching finds what fields hold now: those that came, went or hold it in another way change a record's words. */
+    /** Searching finds what fields hold now: those that came, went, were filled or hold it in another way. */
     private void renewWords(Holder holder) {
         var before = from.definition(holder.id()).flatMap(each -> Holder.of(from, each));
-        if (before.isEmpty() || Words.sources(before.get()).equals(Words.sources(holder))) {
+        boolean same = before.isPresent()
+                && Words.sources(before.get()).equals(Words.sources(holder))
+                && steps(Step.Phase.BESIDE).stream()
+                        .map(row -> Journal.step(row.step()))
+                        .noneMatch(step -> changesWords(step, holder));
+        if (before.isEmpty() || same) {
             return;
         }
         long[] reached = {0};
@@ -199,6 +204,13 @@ final class Executor {
                 return null;
             });
         }
+    }
+
+    private static boolean changesWords(Step step, Holder holder) {
+        var field = step instanceof Step.CopyColumn copy
+                ? copy.fieldId()
+                : step instanceof Step.CarryBack back ? back.fieldId() : "";
+        return step.holderId().equals(holder.id()) && Words.sources(holder).containsKey(field);
     }
 
     private void redirect(Step.Redirect redirect) {
