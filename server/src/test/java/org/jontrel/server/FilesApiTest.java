@@ -137,4 +137,20 @@ public class FilesApiTest {
         assertFalse(answer.headers().firstValue("ETag").isEmpty());
         assertEquals(answer.body(), "");
     }
+
+    @Test
+    public void uploadsStopBeforeTheDiskIsFull() throws Exception {
+        var full = OrchardServer.start("--jontrel.least-free-megabytes=1000000000");
+        try {
+            var answer = full.anna.sendBytes(
+                    "/api/sites/field/types/tree/fields/papers/files",
+                    "multipart/form-data; boundary=b",
+                    ("--b\r\nContent-Disposition: form-data; name=\"file\"; filename=\"a.txt\"\r\n\r\nx\r\n--b--\r\n")
+                            .getBytes(StandardCharsets.UTF_8));
+            assertEquals(answer.statusCode(), 507, answer.body());
+            assertTrue(answer.body().contains("too little room"), answer.body());
+        } finally {
+            full.close();
+        }
+    }
 }
