@@ -7,6 +7,7 @@ export const useWorkspace = defineStore('workspace', () => {
   const all = ref<Schemas['WorkspaceView'][]>([]);
   const path = ref('');
   const sites = ref<Schemas['SiteView'][]>([]);
+  let lastAsked = 0;
   /** Whether the sites have been asked for and answered: before that none does not mean that there is none. */
   const known = ref(false);
   const current = computed(() => all.value.find((workspace) => workspace.path === path.value));
@@ -30,12 +31,14 @@ export const useWorkspace = defineStore('workspace', () => {
     if (!asked) {
       return;
     }
+    // of several answers under way only the one that was asked for last is taken
+    const turn = ++lastAsked;
     const found = await ask(
       api.GET('/api/workspaces/{workspace}/sites', {
         params: { path: { workspace: asked }, query: { counts } },
       }),
     );
-    if (path.value === asked) {
+    if (path.value === asked && turn === lastAsked) {
       sites.value = found;
       known.value = true;
     }

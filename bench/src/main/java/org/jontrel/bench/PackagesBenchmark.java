@@ -35,7 +35,9 @@ import org.snakeyaml.engine.v2.api.lowlevel.Parse;
 @State(Scope.Benchmark)
 @BenchmarkMode(Mode.AverageTime)
 @OutputTimeUnit(TimeUnit.MILLISECONDS)
-@Fork(value = 1, jvmArgsAppend = {"-Xms4g", "-Xmn2g"}) // so much that no copying of garbage is measured
+@Fork(
+        value = 1,
+        jvmArgsAppend = {"-Xms4g", "-Xmn2g"}) // so much that no copying of garbage is measured
 @Warmup(iterations = 3, time = 3)
 @Measurement(iterations = 4, time = 3)
 public class PackagesBenchmark {

@@ -179,7 +179,7 @@ public class KillTest {
 
     private static void check(Client client, String version) {
         client.signIn("anna", PASSWORD);
-        var site = client.get("/api/workspaces/tessel/sites").get(0);
+        var site = client.get("/api/workspaces/tessel/sites?counts=true").get(0);
         assertEquals(site.get("version").asString(), version);
         assertEquals(site.get("records").asLong(), RECORDS);
         for (long id : new long[] {1, 10, RECORDS / 2, RECORDS - 1}) {

@@ -113,7 +113,7 @@ public class KindsTest {
         }
         assertThat(visitor.link("keeper@example.org")).hasAttribute("href", "mailto:keeper@example.org");
         assertThat(visitor.link("+44 20 7946 0000")).hasAttribute("href", "tel:+442079460000");
-        assertThat(page.locator(".swatch")).hasCSS("background-color", "rgb(17, 221, 85)");
+        assertThat(page.locator(".swatch rect")).hasCSS("fill", "rgb(17, 221, 85)");
         assertThat(page.getByText("Photo")).hasCount(0);
         visitor.checkAccessibility();
         assertEquals(visitor.errors(), List.of());

@@ -82,4 +82,26 @@ public class BodiesTest {
                 "POST", "/api/workspaces/orchard/draft/infer", Map.of("text", long1, "taken", java.util.List.of()));
         assertEquals(fields.size(), 1);
     }
+
+    /** A stranger's upload is refused before it is read: it never ends here, and the answer comes all the same. */
+    @Test
+    public void strangersUploadsAndFormsAreNotReadFirst() throws IOException {
+        var address = URI.create(server.address());
+        for (var way : new String[] {
+            "POST /api/sites/field/types/tree/fields/papers/files HTTP/1.1\r\nContent-Type: multipart/form-data; boundary=b",
+            "POST /api/session HTTP/1.1\r\nContent-Type: multipart/form-data; boundary=b",
+            "PUT /api/workspaces/orchard/draft/definitions/x HTTP/1.1\r\nContent-Type: application/x-www-form-urlencoded"
+        }) {
+            try (var socket = new Socket(address.getHost(), address.getPort())) {
+                var out = socket.getOutputStream();
+                out.write((way + "\r\nHost: x\r\nTransfer-Encoding: chunked\r\n\r\n10\r\n--b\r\nContent-Dis\r\n")
+                        .getBytes(StandardCharsets.US_ASCII));
+                out.flush();
+                var answer = new byte[12];
+                socket.getInputStream().readNBytes(answer, 0, answer.length);
+                var status = new String(answer, StandardCharsets.US_ASCII);
+                assertTrue(status.matches("HTTP/1.1 4(01|03|15)"), way + ": " + status);
+            }
+        }
+    }
 }

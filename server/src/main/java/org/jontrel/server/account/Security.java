@@ -1,5 +1,6 @@
 package org.jontrel.server.account;
 
+import jakarta.servlet.http.HttpServletRequest;
 import org.jontrel.server.web.Settings;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -16,6 +17,8 @@ import org.springframework.security.web.context.HttpSessionSecurityContextReposi
 import org.springframework.security.web.context.SecurityContextHolderFilter;
 import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
+import org.springframework.security.web.csrf.CsrfToken;
+import org.springframework.security.web.csrf.CsrfTokenRequestAttributeHandler;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
 import org.springframework.session.web.http.CookieSerializer;
 import org.springframework.session.web.http.DefaultCookieSerializer;
@@ -98,10 +101,13 @@ class Security {
                         .hasRole(architect)
                         .anyRequest()
                         .permitAll())
-                .csrf(csrf -> csrf.spa().csrfTokenRepository(csrfTokens(settings)))
+                .csrf(csrf ->
+                        csrf.csrfTokenRepository(csrfTokens(settings)).csrfTokenRequestHandler(new HeaderTokens()))
                 .addFilterBefore(new CurrentAccount(accounts, settings.sessionLifetime()), AuthorizationFilter.class)
                 .securityContext(context -> context.securityContextRepository(contexts))
-                .exceptionHandling(e -> e.authenticationEntryPoint(new HttpStatusEntryPoint(HttpStatus.UNAUTHORIZED)))
+                .exceptionHandling(e -> e.authenticationEntryPoint(new HttpStatusEntryPoint(HttpStatus.UNAUTHORIZED))
+                        // answered here: a page of errors would read the rest of the request first
+                        .accessDeniedHandler((_, response, _) -> response.setStatus(HttpStatus.FORBIDDEN.value())))
                 .requestCache(cache -> cache.disable())
                 .formLogin(form -> form.disable())
                 .httpBasic(basic -> basic.disable())
@@ -129,6 +135,21 @@ class Security {
             cookies.setUseSecureCookie(true);
         }
         return cookies;
+    }
+
+    /**
+     * The token is looked for in the header alone. Looking for a parameter would read the body, and of a stranger's upload all
+     * of it, before anybody has asked who sends it. The cookie comes with every answer.
+     */
+    private static final class HeaderTokens extends CsrfTokenRequestAttributeHandler {
+        HeaderTokens() {
+            setCsrfRequestAttributeName(null);
+        }
+
+        @Override
+        public String resolveCsrfTokenValue(HttpServletRequest request, CsrfToken token) {
+            return request.getHeader(token.getHeaderName());
+        }
     }
 
     /** The interface reads this cookie and sends it back in a header, which no other page can. */

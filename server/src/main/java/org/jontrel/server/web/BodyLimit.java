@@ -44,12 +44,16 @@ class BodyLimit extends OncePerRequestFilter {
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
+        var path = request.getRequestURI();
         var type = request.getContentType();
         if (type != null && type.toLowerCase(java.util.Locale.ROOT).startsWith("multipart/")) {
+            if (!path.startsWith("/api/sites/") && !path.startsWith("/api/workspaces/")) {
+                refuse(Refusal.noUpload().getBody(), response);
+                return;
+            }
             chain.doFilter(request, response);
             return;
         }
-        var path = request.getRequestURI();
         long most = OPEN.contains(path)
                 ? MOST_OPEN_BYTES
                 : path.endsWith("/draft/take") ? MOST_DEFINITION_BYTES : MOST_BYTES;

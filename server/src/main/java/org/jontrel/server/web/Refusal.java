@@ -93,6 +93,11 @@ public final class Refusal extends ErrorResponseException {
                 null);
     }
 
+    /** Files are not uploaded here. */
+    static Refusal noUpload() {
+        return new Refusal(HttpStatus.UNSUPPORTED_MEDIA_TYPE, "Nothing is uploaded at this address.", List.of(), null);
+    }
+
     /** A body did not arrive in time. */
     static Refusal tooSlow(Duration most) {
         return new Refusal(
