@@ -346,7 +346,7 @@ public class ControlsTest {
         page.locator("tr[data-record]").first().focus();
         assertTrue(page.locator("tr[data-record]").count() < 100);
         var last = page.getByText("Person 0999");
-        for (int i = 0; i < 20 && last.count() == 0; i++) {
+        for (int i = 0; i < 120 && last.count() == 0; i++) {
             page.keyboard().press("End");
             page.waitForTimeout(300);
         }
