@@ -104,4 +104,18 @@ public class BodiesTest {
             }
         }
     }
+
+    @Test
+    public void whatTakesTooLongIsGivenUp() {
+        try (var hasty = OrchardServer.empty("--jontrel.longest-work=PT0S")) {
+            for (int times = 0; times < 4; times++) {
+                var answer = hasty.anna.send(
+                        "POST",
+                        "/api/workspaces/orchard/draft/infer",
+                        Map.of("text", "Length\t\n12 m\t\n", "taken", java.util.List.of()));
+                assertEquals(answer.statusCode(), 503);
+                assertTrue(answer.body().contains("smaller parts"), answer.body());
+            }
+        }
+    }
 }

@@ -37,6 +37,13 @@ final class OrchardServer implements AutoCloseable {
 
     private static OrchardServer start(Map<String, String> replacements, String... settings)
             throws InterruptedException {
+        var server = empty(settings);
+        server.install(replacements);
+        return server;
+    }
+
+    /** With an account and a workspace, and nothing in it. */
+    static OrchardServer empty(String... settings) {
         var all = new ArrayList<>(List.of(settings));
         all.addAll(List.of(
                 "--server.port=0",
@@ -47,15 +54,15 @@ final class OrchardServer implements AutoCloseable {
                 "--jontrel.publish-every=PT0.2S",
                 "--jontrel.setup-code=orchard-code"));
         var server = new OrchardServer(SpringApplication.run(Application.class, all.toArray(String[]::new)));
-        server.install(replacements);
+        server.anna.ok("GET", "/api/session", null);
+        server.anna.ok(
+                "POST", "/api/setup", Map.of("code", "orchard-code", "name", "anna", "password", "anna-password"));
+        server.anna.signIn("anna", "anna-password");
+        server.anna.ok("POST", "/api/workspaces", Map.of("title", "Orchard"));
         return server;
     }
 
     private void install(Map<String, String> replacements) throws InterruptedException {
-        anna.ok("GET", "/api/session", null);
-        anna.ok("POST", "/api/setup", Map.of("code", "orchard-code", "name", "anna", "password", "anna-password"));
-        anna.signIn("anna", "anna-password");
-        anna.ok("POST", "/api/workspaces", Map.of("title", "Orchard"));
         var definitions = Orchard.edited(replacements).definitions().stream()
                 .map(each -> Map.of("sort", PackageWriter.word(each.sort()), "definition", PackageWriter.tree(each)))
                 .toList();

@@ -16,7 +16,6 @@ import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.Bindings;
 import org.jontrel.site.table.Database;
 import org.jontrel.site.table.Ddl;
-import org.jontrel.site.table.Gate;
 import org.jontrel.site.table.RecordIds;
 
 /** A site: a database of its own with installed definitions and records. Safe for use by many threads. */
@@ -83,7 +82,8 @@ public final class Site {
 
     /** A word for the state of everything that pages and answers are made of: another after each change. */
     public String state() {
-        return database.transaction(session -> Gate.state(session.getConnection()));
+        var state = database.transaction(bindings::state);
+        return state.generation() + "." + state.passed();
     }
 
     /** The definition whose pages were once at this path. */

@@ -11,6 +11,7 @@ import java.util.stream.Collectors;
 import org.jontrel.core.model.Ids;
 import org.jontrel.core.model.Keys;
 import org.jontrel.core.model.Kind;
+import org.jontrel.core.work.Deadline;
 
 /** What kind of values a name and some samples speak of. Samples count more than the name. */
 final class KindGuess {
@@ -134,6 +135,7 @@ final class KindGuess {
         int decimals = 0;
         var units = new HashSet<String>();
         for (var sample : samples) {
+            Deadline.check();
             var matcher = NUMBER.matcher(sample);
             if (!matcher.matches() || sample.matches("0\\d{5,}") || sample.startsWith("+")) {
                 return null;

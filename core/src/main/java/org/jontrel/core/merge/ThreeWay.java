@@ -16,6 +16,7 @@ import org.jontrel.core.model.Group;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.shape.Located;
 import org.jontrel.core.shape.Things;
+import org.jontrel.core.work.Deadline;
 
 /**
  * One model from three: for each thing whether it is there, where it stands and what is said of it; then everything is
@@ -99,6 +100,7 @@ final class ThreeWay {
         homes.values().stream().distinct().forEach(this::keepSlot);
         var definitions = new ArrayList<>(untouched);
         for (var key : kept) {
+            Deadline.check();
             if (side(key).owner() == null) {
                 definitions.add((Definition) whole(key));
             }

@@ -15,6 +15,7 @@ import org.jontrel.core.holder.Kept;
 import org.jontrel.core.model.Ids;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.Taxonomy;
+import org.jontrel.core.work.Deadline;
 
 /**
  * Finds what must be done to a site to bring it from one model to another: first its questions, then, with the answers
@@ -39,6 +40,7 @@ public final class Planner {
         var questions = new ArrayList<Question>();
         var after = holders(to);
         for (var was : holders(from).values()) {
+            Deadline.check();
             questions.add(new Question(was.id(), ""));
             var is = after.get(was.id());
             if (is != null) {
@@ -67,6 +69,7 @@ public final class Planner {
         var before = holders(from);
         var after = holders(to);
         for (var is : after.values()) {
+            Deadline.check();
             var was = before.get(is.id());
             if (was == null) {
                 steps.add(new Plan.PlannedStep(new Step.CreateTable(is.id()), 0, "Make a table for " + is.plural()));

@@ -11,6 +11,7 @@ import org.jontrel.core.model.Part;
 import org.jontrel.core.model.Section;
 import org.jontrel.core.model.TaxonomyUse;
 import org.jontrel.core.model.Term;
+import org.jontrel.core.work.Deadline;
 
 /** Everything that has an identity, treated alike. */
 public final class Things {
@@ -66,6 +67,7 @@ public final class Things {
 
     /** Visits everything within a thing, each before what it holds. */
     public static void within(Object thing, Consumer<Object> visit) {
+        Deadline.check();
         for (var property : of(thing).properties()) {
             for (var item : items(property, thing)) {
                 visit.accept(item);

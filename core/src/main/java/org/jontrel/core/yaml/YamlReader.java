@@ -15,6 +15,7 @@ import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
 import org.jontrel.core.shape.Limits;
 import org.jontrel.core.shape.Node;
+import org.jontrel.core.work.Deadline;
 import org.snakeyaml.engine.v2.api.LoadSettings;
 import org.snakeyaml.engine.v2.api.lowlevel.Parse;
 import org.snakeyaml.engine.v2.common.ScalarStyle;
@@ -53,6 +54,7 @@ public final class YamlReader {
 
     /** The one document of the file, or empty with at least one finding added. */
     public static Optional<Node> read(String file, byte[] bytes, List<Finding> findings) {
+        Deadline.check();
         if (bytes.length > Limits.FILE_BYTES) {
             findings.add(Finding.of(Code.FILE_TOO_LARGE, Place.file(file), file, bytes.length, Limits.FILE_BYTES));
             return Optional.empty();

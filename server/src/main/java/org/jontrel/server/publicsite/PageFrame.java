@@ -13,7 +13,7 @@ import org.jontrel.site.media.StoredFile;
 public record PageFrame(String name, String path, List<ContentType> types) {
     static final PageFrame NOWHERE = new PageFrame("", "", List.of());
 
-    static PageFrame of(String name, String path, Model model) {
+    public static PageFrame of(String name, String path, Model model) {
         return new PageFrame(
                 name,
                 path,

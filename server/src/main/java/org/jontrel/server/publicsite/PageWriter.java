@@ -28,7 +28,7 @@ public class PageWriter {
      * @param first whether this is the first page
      * @param next where the next one begins, or {@code null}
      */
-    String index(
+    public String index(
             PageFrame site,
             org.jontrel.core.model.ContentType type,
             List<PublicPages.Card> cards,
@@ -41,7 +41,7 @@ public class PageWriter {
         return written("index", values);
     }
 
-    String record(
+    public String record(
             PageFrame site,
             org.jontrel.core.model.ContentType type,
             PublicPages.Card card,

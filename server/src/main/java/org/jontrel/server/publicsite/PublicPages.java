@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Field;
@@ -46,6 +47,17 @@ public final class PublicPages {
      * @param items its terms, with their colours
      */
     public record Card(String title, String summary, String address, StoredFile picture, List<Line.Item> items) {}
+
+    /** The fields that a card shows. */
+    static Set<String> onCards(Holder holder) {
+        var fields = holder.groups().stream()
+                .filter(group -> group.id().equals(Holder.CLASSIFIED))
+                .flatMap(group -> group.fields().stream())
+                .map(Field::id)
+                .collect(Collectors.toCollection(HashSet::new));
+        fields.addAll(List.of("part_title", "part_summary", "part_lead_image"));
+        return fields;
+    }
 
     /** Cards of records, in their order. */
     List<Card> cards(Holder holder, Collection<StoredRecord> stored) {

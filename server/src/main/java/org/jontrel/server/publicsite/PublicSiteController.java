@@ -2,10 +2,8 @@ package org.jontrel.server.publicsite;
 
 import static org.jontrel.server.publicsite.PublicPages.encoded;
 
-import jakarta.servlet.http.HttpServletRequest;
 import java.net.URI;
 import java.nio.charset.StandardCharsets;
-import java.time.Duration;
 import java.time.Instant;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
@@ -19,14 +17,11 @@ import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.model.Wording;
 import org.jontrel.server.site.Sites;
-import org.jontrel.server.web.Secrets;
 import org.jontrel.site.Site;
 import org.jontrel.site.record.Audience;
 import org.jontrel.site.record.BadQuery;
 import org.jontrel.site.record.ListQuery;
 import org.jontrel.site.record.StoredRecord;
-import org.springframework.http.CacheControl;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -36,20 +31,13 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 /**
- * A site's public pages in a plain default look. Each carries a tag of the state that the whole site was in: who has a page
- * of that state gets nothing but that, without the page being made again.
+ * A site's public pages in a plain default look. Each carries a tag of the state that the whole site was in; see
+ * {@link PageTags}.
  */
 @RestController
 class PublicSiteController {
     private static final int PER_TYPE = 24;
     private static final MediaType HTML = new MediaType("text", "html", StandardCharsets.UTF_8);
-    private static final CacheControl ASK_AGAIN =
-            CacheControl.maxAge(Duration.ZERO).cachePublic().mustRevalidate();
-    /** Pages of another version of this program are others. */
-    private static final String STARTED = Secrets.fresh();
-
-    private static final int TAG = 24;
-
     private final Sites sites;
     private final PageWriter writer;
 
@@ -64,8 +52,8 @@ class PublicSiteController {
     }
 
     @GetMapping({"/at/{site}", "/at/{site}/"})
-    ResponseEntity<String> home(@PathVariable String site, HttpServletRequest request) {
-        return answer(site, request, (_, frame) -> Optional.of(html(writer.home(frame))));
+    ResponseEntity<String> home(@PathVariable String site) {
+        return answer(site, (_, frame) -> Optional.of(html(writer.home(frame))));
     }
 
     @GetMapping("/at/{site}/{path}")
@@ -81,10 +69,9 @@ class PublicSiteController {
             @PathVariable String site,
             @PathVariable String path,
             @PathVariable String below,
-            @RequestParam(defaultValue = "") String after,
-            HttpServletRequest request) {
+            @RequestParam(defaultValue = "") String after) {
         var address = below.replaceAll("^/+|/+$", "");
-        return answer(site, request, (engine, frame) -> {
+        return answer(site, (engine, frame) -> {
             var holder = holder(engine, path);
             return holder.isEmpty()
                     ? moved(engine, site, path, address)
@@ -112,29 +99,22 @@ class PublicSiteController {
                 });
     }
 
-    /** The whole page is read in one transaction, and not at all where the visitor has it already. */
-    private ResponseEntity<String> answer(String path, HttpServletRequest request, Page page) {
+    /** The whole page is read in one transaction. */
+    private ResponseEntity<String> answer(String path, Page page) {
         var site = sites.find(path);
         if (site.isEmpty()) {
             return missing(PageFrame.NOWHERE);
         }
         var engine = sites.engine(path);
         return engine.together(() -> {
-            // tells that something was saved, and not how much
-            var tag = "\"" + Secrets.hash(STARTED + engine.state()).substring(0, TAG) + "\"";
-            if (tag.equals(request.getHeader(HttpHeaders.IF_NONE_MATCH))) {
-                return ResponseEntity.status(HttpStatus.NOT_MODIFIED)
-                        .eTag(tag)
-                        .cacheControl(ASK_AGAIN)
-                        .build();
-            }
+            var tag = PageTags.of(path, engine);
             var frame = PageFrame.of(site.get().name(), path, engine.installed().model());
             var made = page.of(engine, frame).orElseGet(() -> missing(frame));
             return made.getStatusCode() == HttpStatus.OK
                     ? ResponseEntity.ok()
                             .contentType(HTML)
                             .eTag(tag)
-                            .cacheControl(ASK_AGAIN)
+                            .cacheControl(PageTags.ASK_AGAIN)
                             .body(made.getBody())
                     : made;
         });
@@ -169,6 +149,7 @@ class PublicSiteController {
             var query = ListQuery.ALL
                     .as(Audience.VISITORS)
                     .most(type.index().pageSize())
+                    .only(PublicPages.onCards(holder))
                     .sortedBy(order(holder, type), type.index().descending())
                     .after(after.isEmpty() ? Optional.empty() : Optional.of(after));
             var page = engine.records().page(holder.id(), query).orElseThrow();
@@ -205,7 +186,11 @@ class PublicSiteController {
                 var found = engine.records()
                         .page(
                                 table.holder().id(),
-                                ListQuery.ALL.as(Audience.VISITORS).where(under).most(PER_TYPE))
+                                ListQuery.ALL
+                                        .as(Audience.VISITORS)
+                                        .where(under)
+                                        .only(PublicPages.onCards(table.holder()))
+                                        .most(PER_TYPE))
                         .orElseThrow();
                 if (!found.records().isEmpty()) {
                     byType.put(type.plural(), pages.cards(table.holder(), found.records()));

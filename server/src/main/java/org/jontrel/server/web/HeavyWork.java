@@ -5,21 +5,34 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.time.Duration;
 import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
+import org.jontrel.core.work.Deadline;
 import org.springframework.context.annotation.Configuration;
+import org.springframework.core.Ordered;
+import org.springframework.core.annotation.Order;
+import org.springframework.http.ProblemDetail;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.servlet.HandlerInterceptor;
 import org.springframework.web.servlet.config.annotation.InterceptorRegistry;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 
 /**
  * Work on whole models takes the processor for a while: only so much of it goes on at once, so that visitors and everybody
- * else are still answered. Who would wait too long is told.
+ * else are still answered. Who would wait too long is told, and what takes too long is given up.
  */
 @Configuration
+@RestControllerAdvice
+@Order(Ordered.HIGHEST_PRECEDENCE)
 class HeavyWork implements WebMvcConfigurer, HandlerInterceptor {
     private static final Duration LONGEST_WAIT = Duration.ofSeconds(10);
     private static final String TAKEN = HeavyWork.class.getName();
     private final Semaphore places =
             new Semaphore(Math.max(1, Runtime.getRuntime().availableProcessors() - 1), true);
+    private final Duration longest;
+
+    HeavyWork(Settings settings) {
+        longest = settings.longestWork();
+    }
 
     @Override
     public void addInterceptors(InterceptorRegistry registry) {
@@ -42,6 +55,7 @@ class HeavyWork implements WebMvcConfigurer, HandlerInterceptor {
             throw Refusal.unavailable("The server is busy with other large models. Try again in a moment.");
         }
         request.setAttribute(TAKEN, true);
+        Deadline.set(longest);
         return true;
     }
 
@@ -50,7 +64,15 @@ class HeavyWork implements WebMvcConfigurer, HandlerInterceptor {
             HttpServletRequest request, HttpServletResponse response, Object handler, Exception thrown) {
         if (request.getAttribute(TAKEN) != null) {
             request.removeAttribute(TAKEN);
+            Deadline.clear();
             places.release();
         }
+    }
+
+    @ExceptionHandler(Deadline.Passed.class)
+    ProblemDetail given(Deadline.Passed passed) {
+        return Refusal.unavailable("This took longer than " + longest.toSeconds()
+                        + " seconds and was given up; nothing was changed. Send the model in smaller parts.")
+                .getBody();
     }
 }

@@ -16,6 +16,7 @@ import org.springframework.boot.context.properties.bind.DefaultValue;
  * @param requestsAMinute that one address may send to the content APIs
  * @param proxies addresses of proxies in front, whose word on the client's address is believed
  * @param sessionLifetime after which a session ends, however much it is used
+ * @param longestWork on a model, after which it is given up
  */
 @ConfigurationProperties("jontrel")
 public record Settings(
@@ -26,4 +27,5 @@ public record Settings(
         @DefaultValue("512") long leastFreeMegabytes,
         @DefaultValue("600") int requestsAMinute,
         @DefaultValue List<String> proxies,
-        @DefaultValue("P7D") Duration sessionLifetime) {}
+        @DefaultValue("P7D") Duration sessionLifetime,
+        @DefaultValue("PT30S") Duration longestWork) {}

@@ -53,15 +53,25 @@ final class Criteria {
 
     /** What visitors may see. */
     static SqlCriterion visible(SqlTable records) {
-        var state = column(records, "state");
+        return group(published(records), or(due(records)));
+    }
+
+    static SqlCriterion published(SqlTable records) {
+        return group(column(records, "state"), isEqualTo((Object) "published"));
+    }
+
+    /** Scheduled, and the moment has come. */
+    static SqlCriterion due(SqlTable records) {
         var now = SqlColumn.<Object>of("UTC_TIMESTAMP()", SqlTable.of("dual"));
         return group(
-                state,
-                isEqualTo((Object) "published"),
-                or(group(
-                        state,
-                        isEqualTo((Object) "scheduled"),
-                        and(column(records, "publish_at"), SqlBuilder.isLessThanOrEqualTo(now)))));
+                column(records, "state"),
+                isEqualTo((Object) "scheduled"),
+                and(column(records, "publish_at"), SqlBuilder.isLessThanOrEqualTo(now)));
+    }
+
+    /** Whatever its state, unless it was deleted. */
+    static SqlCriterion present(SqlTable records) {
+        return group(column(records, "state"), SqlBuilder.isNotEqualTo((Object) Loader.DELETED));
     }
 
     /** The criterion; empty where the condition holds for everything. */
@@ -112,10 +122,7 @@ final class Criteria {
         return group(exists(select(constant("1"))
                 .from(records, "t")
                 .where(column(records, "id"), isEqualTo(target))
-                .and(
-                        audience.everyState()
-                                ? group(column(records, "state"), SqlBuilder.isNotEqualTo((Object) Loader.DELETED))
-                                : visible(records))));
+                .and(audience.everyState() ? present(records) : visible(records))));
     }
 
     /** Of links and terms, those that lead to what the audience may read; of anything else all. */

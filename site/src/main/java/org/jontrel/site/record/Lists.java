@@ -4,9 +4,7 @@ import static org.mybatis.dynamic.sql.SqlBuilder.and;
 import static org.mybatis.dynamic.sql.SqlBuilder.constant;
 import static org.mybatis.dynamic.sql.SqlBuilder.group;
 import static org.mybatis.dynamic.sql.SqlBuilder.isEqualTo;
-import static org.mybatis.dynamic.sql.SqlBuilder.isNotEqualTo;
 import static org.mybatis.dynamic.sql.SqlBuilder.or;
-import static org.mybatis.dynamic.sql.SqlBuilder.select;
 
 import java.nio.charset.StandardCharsets;
 import java.sql.SQLException;
@@ -41,6 +39,8 @@ import org.mybatis.dynamic.sql.SqlTable;
 import org.mybatis.dynamic.sql.render.MyBatis3RenderingStrategy;
 import org.mybatis.dynamic.sql.render.RenderingStrategies;
 import org.mybatis.dynamic.sql.select.SelectModel;
+import org.mybatis.dynamic.sql.select.render.SelectStatementProvider;
+import org.mybatis.dynamic.sql.util.Buildable;
 import org.mybatis.dynamic.sql.util.mybatis3.CommonSelectMapper;
 
 /** Pages of records of one holder: filtered, searched, sorted, and counted as far as that is cheap. */
@@ -76,27 +76,7 @@ final class Lists {
 
     RecordList page(SqlSession session, ListQuery query) throws SQLException {
         var keys = keys(query.sort());
-        var conditions = conditions(query);
-        query.after().ifPresent(cursor -> conditions.add(and(behind(keys, cursor))));
-        var wanted = new ArrayList<BasicColumn>(List.of(id.as("own_id")));
-        for (int i = 0; i < keys.size(); i++) {
-            wanted.add(keys.get(i).column().as("key_" + i));
-        }
-        var order = keys.stream()
-                .map(key -> key.descending() ? key.column().descending() : key.column())
-                .map(SortSpecification.class::cast)
-                .collect(Collectors.toCollection(ArrayList::new));
-        boolean down = keys.getFirst().descending();
-        order.add(down ? id.descending() : id);
-        var statement = select(wanted)
-                .from(main, "m")
-                .where(conditions)
-                .configureStatement(c -> c.setNonRenderingWhereClauseAllowed(true))
-                .orderBy(order)
-                .limit(query.most() + 1L)
-                .build();
-        var rows = session.getMapper(CommonSelectMapper.class)
-                .selectManyMappedRows(statement.render(RenderingStrategies.MYBATIS3));
+        var rows = session.getMapper(CommonSelectMapper.class).selectManyMappedRows(ordered(query, keys));
         var ids = rows.stream()
                 .limit(query.most())
                 .map(row -> ((Number) row.get("own_id")).longValue())
@@ -108,26 +88,64 @@ final class Lists {
         return new RecordList(records, next);
     }
 
+    /**
+     * One row more than the page, to see whether there is another. What visitors see is asked for state by state, so that
+     * the database reads no further in an index of the state and the order than the page goes.
+     */
+    private SelectStatementProvider ordered(ListQuery query, List<Key> keys) {
+        if (query.audience().everyState()) {
+            return select(query, keys, Criteria.present(main)).build().render(RenderingStrategies.MYBATIS3);
+        }
+        var order = new ArrayList<SortSpecification>();
+        for (int i = 0; i < keys.size(); i++) {
+            var name = SqlBuilder.sortColumn("key_" + i);
+            order.add(keys.get(i).descending() ? name.descending() : name);
+        }
+        var last = SqlBuilder.sortColumn("own_id");
+        order.add(keys.getFirst().descending() ? last.descending() : last);
+        return SqlBuilder.multiSelect(select(query, keys, Criteria.published(main)))
+                .unionAll(select(query, keys, Criteria.due(main)))
+                .orderBy(order)
+                .limit(query.most() + 1L)
+                .build()
+                .render(RenderingStrategies.MYBATIS3);
+    }
+
+    private Buildable<SelectModel> select(ListQuery query, List<Key> keys, SqlCriterion state) {
+        var wanted = new ArrayList<BasicColumn>(List.of(id.as("own_id")));
+        var order = new ArrayList<SortSpecification>();
+        for (int i = 0; i < keys.size(); i++) {
+            var key = keys.get(i);
+            wanted.add(key.column().as("key_" + i));
+            order.add(key.descending() ? key.column().descending() : key.column());
+        }
+        order.add(keys.getFirst().descending() ? id.descending() : id);
+        var conditions = conditions(query, state);
+        query.after().ifPresent(cursor -> conditions.add(and(behind(keys, cursor))));
+        return SqlBuilder.select(wanted)
+                .from(main, "m")
+                .where(conditions)
+                .orderBy(order)
+                .limit(query.most() + 1L);
+    }
+
     /** Exact where there are not too many. */
     RecordList.Count count(SqlSession session, ListQuery query) {
-        var within = select(constant("1").as("one"))
+        var state = query.audience().everyState() ? Criteria.present(main) : Criteria.visible(main);
+        var within = SqlBuilder.select(constant("1").as("one"))
                 .from(main, "m")
-                .where(conditions(query))
-                .configureStatement(c -> c.setNonRenderingWhereClauseAllowed(true))
+                .where(conditions(query, state))
                 .limit(COUNTED + 1L);
-        SelectModel statement =
-                select(SqlBuilder.count().as("records")).from(within, "found").build();
+        SelectModel statement = SqlBuilder.select(SqlBuilder.count().as("records"))
+                .from(within, "found")
+                .build();
         var found = session.getMapper(CommonSelectMapper.class)
                 .selectOneLong(statement.render(RenderingStrategies.MYBATIS3));
         return new RecordList.Count(Math.min(found, COUNTED), found <= COUNTED);
     }
 
-    private List<AndOrCriteriaGroup> conditions(ListQuery query) {
-        var all = new ArrayList<AndOrCriteriaGroup>();
-        all.add(
-                query.audience().everyState()
-                        ? and(Criteria.column(main, "state"), isNotEqualTo((Object) Loader.DELETED))
-                        : and(Criteria.visible(main)));
+    private List<AndOrCriteriaGroup> conditions(ListQuery query, SqlCriterion state) {
+        var all = new ArrayList<AndOrCriteriaGroup>(List.of(and(state)));
         new Criteria(binding, table, main, query.audience())
                 .of(query.where())
                 .ifPresent(criterion -> all.add(and(criterion)));
@@ -178,7 +196,7 @@ final class Lists {
         var match = SqlColumn.<Object>of("MATCH(words)", text).<Object>withRenderingStrategy(new Against());
         return group(
                 id,
-                SqlBuilder.isIn(select(SqlColumn.of("record_id", text))
+                SqlBuilder.isIn(SqlBuilder.select(SqlColumn.of("record_id", text))
                         .from(text)
                         .where(SqlColumn.<Object>of("holder_id", text), isEqualTo((Object)
                                 table.holder().id()))

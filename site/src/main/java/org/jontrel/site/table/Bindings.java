@@ -14,14 +14,17 @@ import org.jontrel.core.holder.Holder;
 public final class Bindings {
     private final AtomicReference<Binding> last = new AtomicReference<>();
     /** In the thread of what reads together. */
-    private final ThreadLocal<Binding> pinned = new ThreadLocal<>();
+    private final ThreadLocal<Pinned> pinned = new ThreadLocal<>();
 
-    /** Asks for the binding once for all that is read within. */
+    private record Pinned(Gate.State state, Binding binding) {}
+
+    /** Asks for the state and the binding once for all that is read within. */
     public <T> T pinned(SqlSession session, Supplier<T> work) throws SQLException {
         if (pinned.get() != null) {
             return work.get();
         }
-        pinned.set(current(session));
+        var state = Gate.state(session.getConnection());
+        pinned.set(new Pinned(state, current(session, state.generation())));
         try {
             return work.get();
         } finally {
@@ -32,10 +35,16 @@ public final class Bindings {
     /** The binding of the site's present generation; one short query where nothing has changed. */
     public Binding current(SqlSession session) throws SQLException {
         var held = pinned.get();
-        if (held != null) {
-            return held;
-        }
-        long generation = generation(session.getConnection());
+        return held != null ? held.binding() : current(session, generation(session.getConnection()));
+    }
+
+    /** The state of the site; that of the beginning in what reads together. */
+    public Gate.State state(SqlSession session) throws SQLException {
+        var held = pinned.get();
+        return held != null ? held.state() : Gate.state(session.getConnection());
+    }
+
+    private Binding current(SqlSession session, long generation) throws SQLException {
         var known = last.get();
         if (known != null && known.generation() == generation) {
             return known;
@@ -56,8 +65,9 @@ public final class Bindings {
         var connection = session.getConnection();
         var found = read(connection);
         last.set(found);
-        if (pinned.get() != null) {
-            pinned.set(found);
+        var held = pinned.get();
+        if (held != null) {
+            pinned.set(new Pinned(held.state(), found));
         }
         return found;
     }

@@ -44,12 +44,18 @@ public final class Gate {
         }
     }
 
-    /** Another with every save and every switch. */
-    public static String state(Connection connection) throws SQLException {
+    /**
+     * Another with every save and every switch.
+     *
+     * @param passed how often something was saved
+     */
+    public record State(long generation, long passed) {}
+
+    public static State state(Connection connection) throws SQLException {
         try (var statement = connection.createStatement();
-                var row = statement.executeQuery("SELECT SUM(passed), MAX(generation) FROM jontrel_gate")) {
+                var row = statement.executeQuery("SELECT MAX(generation), SUM(passed) FROM jontrel_gate")) {
             row.next();
-            return row.getString(2) + "." + row.getString(1);
+            return new State(row.getLong(1), row.getLong(2));
         }
     }
 

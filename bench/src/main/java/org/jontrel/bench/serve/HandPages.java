@@ -1,0 +1,273 @@
+package org.jontrel.bench.serve;
+
+import com.zaxxer.hikari.HikariConfig;
+import com.zaxxer.hikari.HikariDataSource;
+import java.math.BigDecimal;
+import java.nio.charset.StandardCharsets;
+import java.sql.Connection;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Timestamp;
+import java.time.LocalDate;
+import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Objects;
+import java.util.stream.Collectors;
+import org.jontrel.core.model.ContentType;
+import org.jontrel.core.model.Definition;
+import org.jontrel.server.publicsite.Line;
+import org.jontrel.server.publicsite.PageFrame;
+import org.jontrel.server.publicsite.PageWriter;
+import org.jontrel.server.publicsite.PublicPages;
+import org.jontrel.server.site.Sites;
+import org.jontrel.site.media.StoredFile;
+import org.springframework.boot.jdbc.autoconfigure.DataSourceProperties;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RestController;
+
+/**
+ * Two pages of the demo's site Towpath as somebody would write them who knows its tables: the statements and the templates
+ * are those of the application, and nothing is asked of definitions.
+ */
+@RestController
+class HandPages {
+    static final String SITE = "towpath";
+    private static final MediaType HTML = new MediaType("text", "html", StandardCharsets.UTF_8);
+    private static final String COLUMNS =
+            "id, slug, parent_type, parent_id, position, state, publish_at, origin, version, complete, created_at,"
+                    + " updated_at, created_by, updated_by, title, summary, lead_image, sort, rise, width_m, built,"
+                    + " `condition`, gates, inspected, step_free, story";
+    private static final String PAGE = """
+            (SELECT id AS own_id, title AS key_0 FROM structure WHERE state = 'published' ORDER BY title, id LIMIT 25)
+            UNION ALL
+            (SELECT id, title FROM structure WHERE state = 'scheduled' AND publish_at <= UTC_TIMESTAMP()
+                ORDER BY title, id LIMIT 25)
+            ORDER BY key_0, own_id LIMIT 25""";
+    private static final Map<String, String> SORTS = Map.of("lock", "Lock", "bridge", "Bridge", "aqueduct", "Aqueduct");
+    private static final Map<String, String> CONDITIONS = Map.of("good", "Good", "fair", "Fair", "poor", "Poor");
+
+    private final HikariDataSource pool;
+    private final PageWriter writer;
+    private final PageFrame frame;
+    private final ContentType type;
+
+    HandPages(DataSourceProperties server, Sites sites, PageWriter writer) {
+        this.writer = writer;
+        var config = new HikariConfig();
+        config.setJdbcUrl(server.getUrl().replaceFirst("(?=\\?|$)", "_site_" + SITE));
+        config.setUsername(server.getUsername());
+        config.setPassword(server.getPassword());
+        config.setMaximumPoolSize(64);
+        config.setMinimumIdle(0);
+        config.setAutoCommit(false);
+        config.setTransactionIsolation("TRANSACTION_READ_COMMITTED");
+        pool = new HikariDataSource(config);
+        var installed = sites.engine(SITE).installed();
+        frame = PageFrame.of(sites.get(SITE).name(), SITE, installed.model());
+        type = (ContentType) installed
+                .table(Definition.Sort.TYPE, "structure")
+                .orElseThrow()
+                .holder()
+                .definition();
+    }
+
+    private record Structure(
+            long id,
+            String slug,
+            String title,
+            String summary,
+            Long picture,
+            String sort,
+            String rise,
+            BigDecimal width,
+            BigDecimal built,
+            String condition,
+            String gates,
+            LocalDate inspected,
+            Boolean stepFree,
+            String story) {
+        static Structure of(ResultSet row) throws SQLException {
+            return new Structure(
+                    row.getLong("id"),
+                    row.getString("slug"),
+                    row.getString("title"),
+                    Objects.requireNonNullElse(row.getString("summary"), ""),
+                    row.getObject("lead_image", Long.class),
+                    row.getString("sort"),
+                    row.getString("rise"),
+                    row.getBigDecimal("width_m"),
+                    row.getBigDecimal("built"),
+                    row.getString("condition"),
+                    row.getString("gates"),
+                    row.getObject("inspected", LocalDate.class),
+                    row.getObject("step_free", Boolean.class),
+                    row.getString("story"));
+        }
+    }
+
+    @GetMapping("/public/hand/")
+    ResponseEntity<String> index() throws SQLException {
+        try (var connection = pool.getConnection()) {
+            state(connection);
+            var ids = new ArrayList<Long>();
+            String next = null;
+            try (var statement = connection.createStatement();
+                    var row = statement.executeQuery(PAGE)) {
+                while (row.next()) {
+                    if (ids.size() < 24) {
+                        ids.add(row.getLong(1));
+                    } else {
+                        next = "next";
+                    }
+                }
+            }
+            var found = new HashMap<Long, Structure>();
+            try (var statement = connection.createStatement();
+                    var row = statement.executeQuery(
+                            "SELECT " + COLUMNS + " FROM structure WHERE id IN (" + joined(ids) + ")")) {
+                while (row.next()) {
+                    var structure = Structure.of(row);
+                    found.put(structure.id(), structure);
+                }
+            }
+            var structures = ids.stream().map(found::get).toList();
+            var files = files(connection, structures);
+            connection.commit();
+            return html(writer.index(
+                    frame,
+                    type,
+                    structures.stream().map(each -> card(each, files)).toList(),
+                    "",
+                    true,
+                    next));
+        }
+    }
+
+    @GetMapping("/public/hand/{slug}")
+    ResponseEntity<String> record(@PathVariable String slug) throws SQLException {
+        try (var connection = pool.getConnection()) {
+            state(connection);
+            Structure structure;
+            try (var statement = connection.prepareStatement(
+                    "SELECT " + COLUMNS + " FROM structure WHERE slug = ? AND state <> 'deleted' LIMIT 50")) {
+                statement.setString(1, slug);
+                try (var row = statement.executeQuery()) {
+                    row.next();
+                    structure = Structure.of(row);
+                }
+            }
+            var files = files(connection, List.of(structure));
+            connection.commit();
+            return html(writer.record(frame, type, card(structure, files), "", sections(structure)));
+        }
+    }
+
+    private static ResponseEntity<String> html(String page) {
+        return ResponseEntity.ok().contentType(HTML).body(page);
+    }
+
+    /** Asked by the application too: which definitions, and whether the visitor has the page already. */
+    private static void state(Connection connection) throws SQLException {
+        try (var statement = connection.createStatement()) {
+            statement
+                    .executeQuery("SELECT generation FROM jontrel_gate WHERE slot = 0")
+                    .close();
+            statement
+                    .executeQuery("SELECT SUM(passed), MAX(generation) FROM jontrel_gate")
+                    .close();
+        }
+    }
+
+    private static Map<Long, StoredFile> files(Connection connection, List<Structure> structures) throws SQLException {
+        var ids = structures.stream()
+                .map(Structure::picture)
+                .filter(Objects::nonNull)
+                .distinct()
+                .toList();
+        var files = new HashMap<Long, StoredFile>();
+        if (ids.isEmpty()) {
+            return files;
+        }
+        try (var statement = connection.createStatement();
+                var row = statement.executeQuery("SELECT id, format, width, height, bytes, name, alt, sha256, focus_x,"
+                        + " focus_y, created_at, created_by FROM jontrel_media WHERE id IN (" + joined(ids) + ")")) {
+            while (row.next()) {
+                files.put(
+                        row.getLong(1),
+                        new StoredFile(
+                                row.getLong(1),
+                                row.getString(2),
+                                row.getInt(3),
+                                row.getInt(4),
+                                row.getLong(5),
+                                row.getString(6),
+                                row.getString(7),
+                                row.getString(8),
+                                row.getInt(9),
+                                row.getInt(10),
+                                row.getObject(11, Timestamp.class).toInstant(),
+                                row.getString(12)));
+            }
+        }
+        return files;
+    }
+
+    private static String joined(List<Long> ids) {
+        return ids.stream().map(String::valueOf).collect(Collectors.joining(", "));
+    }
+
+    private static PublicPages.Card card(Structure structure, Map<Long, StoredFile> files) {
+        return new PublicPages.Card(
+                structure.title(),
+                structure.summary(),
+                "/at/" + SITE + "/structures/" + structure.slug(),
+                structure.picture() == null ? null : files.get(structure.picture()),
+                List.of());
+    }
+
+    private static List<PublicPages.Section> sections(Structure structure) {
+        var facts = new ArrayList<Line>();
+        text(facts, "Sort", SORTS.get(structure.sort()));
+        text(facts, "Rise", structure.rise());
+        text(facts, "Width", structure.width() == null ? null : number(structure.width()) + "\u00a0m");
+        text(facts, "Built", structure.built() == null ? null : number(structure.built()));
+        text(facts, "Condition", CONDITIONS.get(String.valueOf(structure.condition())));
+        text(facts, "Gates", structure.gates());
+        text(
+                facts,
+                "Last inspected",
+                structure.inspected() == null
+                        ? null
+                        : structure.inspected().format(DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH)));
+        var visitors = new ArrayList<Line>();
+        text(visitors, "Step-free", structure.stepFree() == null ? null : structure.stepFree() ? "Step-free" : "Steps");
+        if (structure.story() != null) {
+            visitors.add(new Line("Story", "prose", structure.story(), List.of(), List.of(), List.of(), List.of()));
+        }
+        var sections = new ArrayList<PublicPages.Section>();
+        if (!facts.isEmpty()) {
+            sections.add(new PublicPages.Section("Facts", facts));
+        }
+        if (!visitors.isEmpty()) {
+            sections.add(new PublicPages.Section("For visitors", visitors));
+        }
+        return sections;
+    }
+
+    private static String number(BigDecimal number) {
+        return number.stripTrailingZeros().toPlainString();
+    }
+
+    private static void text(List<Line> lines, String label, String text) {
+        if (text != null) {
+            lines.add(new Line(label, "text", text, List.of(), List.of(), List.of(), List.of()));
+        }
+    }
+}

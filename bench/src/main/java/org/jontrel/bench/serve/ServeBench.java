@@ -1,0 +1,160 @@
+package org.jontrel.bench.serve;
+
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.concurrent.atomic.AtomicBoolean;
+import org.jontrel.demo.Loader;
+import org.jontrel.server.Application;
+import org.jontrel.server.site.Sites;
+import org.springframework.boot.builder.SpringApplicationBuilder;
+import org.springframework.context.ConfigurableApplicationContext;
+
+/**
+ * {@code ServeBench [SECONDS]}: an index page of 24 cards and a record's page, read by 32 readers at once from the
+ * application, from a handler written by hand, and from the application with the tag of a page the reader has. They take
+ * turns several times, so that each meets the same machine; the median turn counts.
+ */
+public final class ServeBench {
+    private static final int READERS = 32;
+    private static final int TURNS = 5;
+    private static final int WARM_UP = 3;
+    private static final String CODE = "bench-set-up-code";
+    private static final String RECORD = "abbots-reach-aqueduct-17";
+    private static final HttpClient CLIENT =
+            HttpClient.newBuilder().version(HttpClient.Version.HTTP_1_1).build();
+
+    private ServeBench() {}
+
+    private record Page(String name, URI address, String tag) {
+        HttpResponse<String> read() throws IOException, InterruptedException {
+            var request = HttpRequest.newBuilder(address);
+            if (tag != null) {
+                request.header("If-None-Match", tag);
+            }
+            var answer = CLIENT.send(request.build(), HttpResponse.BodyHandlers.ofString());
+            if (answer.statusCode() != (tag == null ? 200 : 304)) {
+                throw new IllegalStateException(address + " answered " + answer.statusCode());
+            }
+            return answer;
+        }
+    }
+
+    public static void main(String[] arguments) throws Exception {
+        int seconds = arguments.length > 0 ? Integer.parseInt(arguments[0]) : 6;
+        load();
+        try (var context = started(Application.class, HandPages.class)) {
+            var address = address(context);
+            measure("index", address + "/at/towpath/structures/", address + "/public/hand/", seconds);
+            measure(
+                    "record",
+                    address + "/at/towpath/structures/" + RECORD,
+                    address + "/public/hand/" + RECORD,
+                    seconds);
+        }
+        // pools of clients and of the database need not be waited for
+        System.exit(0);
+    }
+
+    private static void load() {
+        try (var context = started(Application.class)) {
+            if (context.getBean(Sites.class).find(HandPages.SITE).isEmpty()) {
+                Loader.load(address(context), CODE);
+            }
+        }
+    }
+
+    private static ConfigurableApplicationContext started(Class<?>... sources) {
+        return new SpringApplicationBuilder(sources)
+                .logStartupInfo(false)
+                .run("--server.port=0", "--jontrel.setup-code=" + CODE);
+    }
+
+    private static String address(ConfigurableApplicationContext context) {
+        return "http://127.0.0.1:" + context.getEnvironment().getProperty("local.server.port");
+    }
+
+    private static void measure(String name, String application, String hand, int seconds) throws Exception {
+        var full = new Page("application", URI.create(application), null);
+        var written = new Page("by hand", URI.create(hand), null);
+        var first = full.read();
+        compare(first.body(), written.read().body());
+        var known = new Page(
+                "with its tag",
+                URI.create(application),
+                first.headers().firstValue("ETag").orElseThrow());
+        var pages = List.of(written, full, known);
+        var rates = new double[pages.size()][TURNS];
+        for (int turn = -WARM_UP; turn < TURNS; turn++) {
+            for (int i = 0; i < pages.size(); i++) {
+                double rate = rate(pages.get(i), seconds);
+                if (turn >= 0) {
+                    rates[i][turn] = rate;
+                }
+            }
+        }
+        System.out.printf("%n%s, %d readers%n", name, READERS);
+        for (int i = 0; i < pages.size(); i++) {
+            System.out.printf(
+                    Locale.ROOT,
+                    "  %-14s %8.0f a second, %5.2f times the time by hand%n",
+                    pages.get(i).name(),
+                    median(rates[i]),
+                    median(rates[0]) / median(rates[i]));
+        }
+        System.out.printf(
+                Locale.ROOT, "  with its tag %.1f times as fast as in full%n", median(rates[2]) / median(rates[1]));
+    }
+
+    /** What is measured must be the same page. */
+    private static void compare(String application, String hand) {
+        var wanted = application.replaceAll("after=[^\"]*", "after=next");
+        if (!wanted.equals(hand)) {
+            var a = wanted.split("\n");
+            var b = hand.split("\n");
+            int at = Arrays.mismatch(a, b);
+            throw new IllegalStateException(
+                    "The pages differ:\n" + a[Math.min(at, a.length - 1)] + "\n" + b[Math.min(at, b.length - 1)]);
+        }
+    }
+
+    private static double median(double[] rates) {
+        var sorted = rates.clone();
+        Arrays.sort(sorted);
+        return sorted[sorted.length / 2];
+    }
+
+    private static double rate(Page page, int seconds) throws Exception {
+        var over = new AtomicBoolean();
+        var began = System.nanoTime();
+        long read = 0;
+        try (var readers = Executors.newVirtualThreadPerTaskExecutor()) {
+            var counts = new ArrayList<Future<Long>>();
+            for (int i = 0; i < READERS; i++) {
+                counts.add(readers.submit(() -> {
+                    long count = 0;
+                    while (!over.get()) {
+                        page.read();
+                        count++;
+                    }
+                    return count;
+                }));
+            }
+            Thread.sleep(Duration.ofSeconds(seconds));
+            over.set(true);
+            for (var count : counts) {
+                read += count.get();
+            }
+        }
+        return read / ((System.nanoTime() - began) / 1e9);
+    }
+}

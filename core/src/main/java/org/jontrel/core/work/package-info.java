@@ -1,0 +1,2 @@
+/** How long work may take. */
+package org.jontrel.core.work;
