@@ -1,5 +1,5 @@
 <script setup lang="ts">
-const parts = ['model', 'release', 'site', 'record', 'keys', 'roles'];
+const parts = ['model', 'release', 'site', 'record', 'keys', 'roles', 'accounts'];
 </script>
 
 <template>

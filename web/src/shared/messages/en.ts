@@ -333,7 +333,11 @@ export const en = {
       },
       roles: {
         title: 'Roles',
-        text: 'Architects define, release and run, and look after accounts. Editors write records. Viewers read. The same holds for the interface and the API. Your name at the top leads to your password and to where you are signed in. Who has forgotten a password gets a link from an architect, under Accounts; there the trail tells who signed in, made accounts and tokens, released and ran.',
+        text: 'Architects define, release and run, and look after accounts. Editors write records. Viewers read. The same holds for the interface and the API.',
+      },
+      accounts: {
+        title: 'Accounts and the trail',
+        text: 'Under Accounts an architect adds people, changes their role at once, ends their sessions, turns an account off or deletes it. The last architect stays. Your name at the top leads to your own password and to where you are signed in. A password has at least 12 characters and is none that everybody guesses. Someone who has forgotten theirs gets a link from an architect: it works once and within a day. After several wrong tries signing in has to wait a while, which never locks out a person at a computer they use. The trail lists sign-ins, refused ones, accounts, tokens, releases and runs.',
       },
     },
   },

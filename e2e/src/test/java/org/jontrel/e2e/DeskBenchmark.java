@@ -1,14 +1,17 @@
 package org.jontrel.e2e;
 
+import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.atomic.AtomicInteger;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Group;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.Part;
+import org.jontrel.site.testing.TestDatabase;
 import org.testng.annotations.Test;
 
 /**
@@ -20,6 +23,9 @@ public class DeskBenchmark {
     private static final int TYPES = 300;
     private static final int FIELDS = 20;
     private static final int TIMES = 60;
+    private static final int EDITS = 10;
+    /** Milliseconds after which an edit is stored and everything on the screen shows it. */
+    private static final int SETTLED = 2_500;
 
     /** Notes the time from an event to the end of the frame that follows it. */
     private static final String WATCH = """
@@ -70,6 +76,61 @@ public class DeskBenchmark {
                 page.waitForTimeout(250);
             }
             report("opening a definition", page.evaluate("window.marks"));
+            cost(desk);
+        }
+    }
+
+    /** What edits cost: each is typed, stored, and answered to everything on the screen that shows the draft. */
+    private static void cost(Desk desk) {
+        var page = desk.page;
+        page.getByLabel("Label of field 1", new com.microsoft.playwright.Page.GetByLabelOptions().setExact(true))
+                .click();
+        edit(page);
+        var requests = new AtomicInteger();
+        page.onRequest(request -> {
+            if (request.url().contains("/api/")) {
+                requests.incrementAndGet();
+            }
+        });
+        var quietBefore = Counters.read();
+        page.waitForTimeout(EDITS * SETTLED);
+        var quiet = Counters.read().since(quietBefore);
+        requests.set(0);
+        var before = Counters.read();
+        for (int i = 0; i < EDITS; i++) {
+            edit(page);
+        }
+        var cost = Counters.read().since(before).since(quiet);
+        System.out.printf(
+                "an edit: %d requests, %d statements, %d kB sent by the database%n",
+                requests.get() / EDITS, cost.statements() / EDITS, (cost.bytes() >> 10) / EDITS);
+    }
+
+    private static void edit(com.microsoft.playwright.Page page) {
+        page.keyboard().press("x");
+        page.waitForTimeout(SETTLED);
+    }
+
+    /** What the whole database server did, which nobody else uses. */
+    private record Counters(long statements, long bytes) {
+        static Counters read() {
+            return new Counters(status("Questions"), status("Bytes_sent"));
+        }
+
+        private static long status(String name) {
+            try (var source = TestDatabase.shared().source("information_schema");
+                    var connection = source.getConnection();
+                    var statement = connection.createStatement();
+                    var row = statement.executeQuery("SHOW GLOBAL STATUS LIKE '" + name + "'")) {
+                row.next();
+                return row.getLong(2);
+            } catch (SQLException e) {
+                throw new IllegalStateException(e);
+            }
+        }
+
+        Counters since(Counters before) {
+            return new Counters(statements - before.statements(), bytes - before.bytes());
         }
     }
 

@@ -93,6 +93,12 @@ public class Screenshots {
         visitor.link("Releases").click();
         visitor.heading("Next release").waitFor();
         visitor.picture(folder, "releases");
+        visitor.open("/accounts").heading("Accounts").waitFor();
+        page.getByText("cleo").first().waitFor();
+        visitor.picture(folder, "accounts");
+        page.getByText("Trail", new Page.GetByTextOptions().setExact(true)).click();
+        page.getByText("signed in").first().waitFor();
+        visitor.picture(folder, "trail");
         visitor.open("/w/tessel-waters/sites/trial");
         page.getByLabel("to", new Page.GetByLabelOptions().setExact(true)).selectOption("2.0.0");
         visitor.heading("Needs your answer").waitFor();

@@ -157,7 +157,7 @@ class PublicSiteController {
                     frame,
                     type,
                     pages.cards(holder, page.records()),
-                    Wording.EMPTY.of(type),
+                    page.records().isEmpty() ? Wording.EMPTY.of(type) : "",
                     after.isEmpty(),
                     page.next().orElse(null))));
         } catch (BadQuery _) {

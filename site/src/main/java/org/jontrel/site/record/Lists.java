@@ -6,6 +6,7 @@ import static org.mybatis.dynamic.sql.SqlBuilder.group;
 import static org.mybatis.dynamic.sql.SqlBuilder.isEqualTo;
 import static org.mybatis.dynamic.sql.SqlBuilder.or;
 
+import com.github.benmanes.caffeine.cache.Cache;
 import java.nio.charset.StandardCharsets;
 import java.sql.SQLException;
 import java.sql.Timestamp;
@@ -21,6 +22,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.apache.ibatis.session.SqlSession;
 import org.jontrel.core.holder.Kept;
+import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.value.Conditions;
@@ -63,20 +65,26 @@ final class Lists {
     private final Binding.Table table;
     private final SqlTable main;
     private final SqlColumn<Object> id;
+    private final Cache<Plain, SelectStatementProvider> plain;
 
-    Lists(Binding binding, Binding.Table table) {
+    /** @param plain statements of lists that nothing was asked of, made before */
+    Lists(Binding binding, Binding.Table table, Cache<Plain, SelectStatementProvider> plain) {
+        this.plain = plain;
         this.table = table;
         this.main = SqlTable.of(Names.quoted(table.name()));
         this.id = Criteria.column(main, "id");
         this.binding = binding;
     }
 
+    /** The beginning of a list without conditions and words: its statement is the same each time. */
+    record Plain(long generation, String holderId, List<ListQuery.Sort> sort, int most, Audience audience) {}
+
     /** What a list is sorted by. */
     private record Key(Field field, SqlColumn<Object> column, boolean descending) {}
 
     RecordList page(SqlSession session, ListQuery query) throws SQLException {
         var keys = keys(query.sort());
-        var rows = session.getMapper(CommonSelectMapper.class).selectManyMappedRows(ordered(query, keys));
+        var rows = session.getMapper(CommonSelectMapper.class).selectManyMappedRows(statement(query, keys));
         var ids = rows.stream()
                 .limit(query.most())
                 .map(row -> ((Number) row.get("own_id")).longValue())
@@ -86,6 +94,17 @@ final class Lists {
                 ? Optional.of(cursor(keys, rows.get(query.most() - 1)))
                 : Optional.<String>empty();
         return new RecordList(records, next);
+    }
+
+    private SelectStatementProvider statement(ListQuery query, List<Key> keys) {
+        boolean isPlain = query.where().equals(Condition.ALWAYS)
+                && query.search().isBlank()
+                && query.after().isEmpty();
+        if (!isPlain) {
+            return ordered(query, keys);
+        }
+        var key = new Plain(binding.generation(), table.holder().id(), query.sort(), query.most(), query.audience());
+        return plain.get(key, _ -> ordered(query, keys));
     }
 
     /**

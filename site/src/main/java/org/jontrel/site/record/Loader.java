@@ -3,7 +3,6 @@ package org.jontrel.site.record;
 import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.SQLException;
-import java.sql.Timestamp;
 import java.time.Instant;
 import java.time.LocalDateTime;
 import java.time.ZoneOffset;
@@ -121,24 +120,20 @@ public final class Loader {
                 row.getInt(5),
                 deleted ? State.DRAFT : State.valueOf(state.toUpperCase(java.util.Locale.ROOT)),
                 deleted,
-                Optional.ofNullable(instant(row.getObject(7))),
+                Optional.ofNullable(instant(row, 7)),
                 Optional.ofNullable(row.getString(8)).orElse(""),
                 row.getInt(9),
                 row.getBoolean(10),
-                instant(row.getObject(11)),
-                instant(row.getObject(12)),
+                instant(row, 11),
+                instant(row, 12),
                 row.getString(13),
                 row.getString(14),
                 values);
     }
 
-    private static Instant instant(Object cell) {
-        return switch (cell) {
-            case null -> null;
-            case Timestamp time -> time.toLocalDateTime().toInstant(ZoneOffset.UTC);
-            case LocalDateTime time -> time.toInstant(ZoneOffset.UTC);
-            default -> throw new IllegalStateException("Not a time: " + cell.getClass());
-        };
+    private static Instant instant(ResultSet row, int column) throws SQLException {
+        var time = row.getObject(column, LocalDateTime.class);
+        return time == null ? null : time.toInstant(ZoneOffset.UTC);
     }
 
     /** The records with the values of their fields' own tables, and groups where they belong. */

@@ -1,5 +1,7 @@
 package org.jontrel.site.record;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.time.Instant;
@@ -23,6 +25,7 @@ import org.jontrel.site.table.Database;
 import org.jontrel.site.table.Gate;
 import org.jontrel.site.table.Names;
 import org.jontrel.site.table.RecordIds;
+import org.mybatis.dynamic.sql.select.render.SelectStatementProvider;
 
 /**
  * Records, terms and site values of a site. What holds them is named by the id of its definition; one that is not installed
@@ -45,6 +48,8 @@ public final class RecordStore {
     private final Bindings bindings;
     private final MediaStore media;
     private final RecordIds ids;
+    private final Cache<Lists.Plain, SelectStatementProvider> plainLists =
+            Caffeine.newBuilder().maximumSize(500).build();
 
     public RecordStore(Database database, Bindings bindings, MediaStore media, RecordIds ids) {
         this.database = database;
@@ -54,7 +59,8 @@ public final class RecordStore {
     }
 
     public Optional<RecordList> page(String holderId, ListQuery query) {
-        return reading(holderId, (session, binding, table) -> new Lists(binding, table).page(session, query));
+        return reading(
+                holderId, (session, binding, table) -> new Lists(binding, table, plainLists).page(session, query));
     }
 
     /** All records of a holder; exact, by a walk over an index that takes about a fifth of a second for a million. */
@@ -72,7 +78,9 @@ public final class RecordStore {
 
     /** Exact up to ten thousand. */
     public RecordList.Count count(String holderId, ListQuery query) {
-        return reading(holderId, (session, binding, table) -> new Lists(binding, table).count(session, query))
+        return reading(
+                        holderId,
+                        (session, binding, table) -> new Lists(binding, table, plainLists).count(session, query))
                 .orElse(new RecordList.Count(0, true));
     }
 
