@@ -152,7 +152,12 @@ public class LanguageRunTest {
         var now = site.records().byId("ttree", kept.id()).orElseThrow();
         assertTrue(site.records().save(Write.change("ttree", now, wire, false, "ben")) instanceof Saved.Stored);
         assertEquals(
-                site.runs().undoPlan().orElseThrow().findings().getFirst().code(),
+                site.runs()
+                        .undoPlan(site.runs().last().orElseThrow().id())
+                        .orElseThrow()
+                        .findings()
+                        .getFirst()
+                        .code(),
                 Code.UNDO_VALUES_HELD,
                 "one visit was entered since");
         undo();

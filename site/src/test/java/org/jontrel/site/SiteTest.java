@@ -322,7 +322,13 @@ public class SiteTest {
                 new Decision("fdepth", Decision.About.REQUIRED_EMPTY, Decision.Answer.FILL, "1.5"));
         everything("mooring").values().forEach(values -> assertEquals(values.get("fdepth"), new BigDecimal("1.5")));
         assertTrue(Records.all(site, "mooring").stream().allMatch(StoredRecord::complete));
-        assertEquals(site.runs().undoPlan().orElseThrow().findings(), List.of(), "the fill is no entry of a person's");
+        assertEquals(
+                site.runs()
+                        .undoPlan(site.runs().last().orElseThrow().id())
+                        .orElseThrow()
+                        .findings(),
+                List.of(),
+                "the fill is no entry of a person's");
         undo();
         assertEquals(everything("mooring"), before);
     }
@@ -350,7 +356,7 @@ public class SiteTest {
         var filled = stored(
                 Records.save(site, "mooring", Optional.of(a.id()), 1, State.PUBLISHED, raw("A", "depth", "2"), "ben"));
         assertTrue(filled.complete());
-        var undo = site.runs().undoPlan().orElseThrow();
+        var undo = site.runs().undoPlan(site.runs().last().orElseThrow().id()).orElseThrow();
         assertEquals(undo.findings().getFirst().code(), Code.UNDO_VALUES_HELD);
         undo();
         assertTrue(Records.byId(site, "mooring", a.id()).orElseThrow().complete());
@@ -405,7 +411,10 @@ public class SiteTest {
         stored(Records.save(
                 site, "mooring", Optional.of(edited.id()), 1, State.PUBLISHED, raw("Edited", "rise", "3.10"), "ben"));
         var added = add("Added", "rise", "4");
-        var findings = site.runs().undoPlan().orElseThrow().findings();
+        var findings = site.runs()
+                .undoPlan(site.runs().last().orElseThrow().id())
+                .orElseThrow()
+                .findings();
         assertEquals(findings.stream().map(Finding::code).toList(), List.of(Code.UNDO_VALUES_CARRIED));
         assertEquals(findings.getFirst().arguments().get(1), "2");
         undo();
@@ -448,7 +457,14 @@ public class SiteTest {
     public void undoingTheFirstInstallationHoldsTheRecords() throws SQLException {
         install("1.0.0", Moorings.standard());
         add("A");
-        assertEquals(site.runs().undoPlan().orElseThrow().findings().getFirst().code(), Code.UNDO_RECORDS_HELD);
+        assertEquals(
+                site.runs()
+                        .undoPlan(site.runs().last().orElseThrow().id())
+                        .orElseThrow()
+                        .findings()
+                        .getFirst()
+                        .code(),
+                Code.UNDO_RECORDS_HELD);
         undo();
         assertEquals(site.installed().version(), "");
         install("1.0.0", Moorings.standard());
@@ -521,7 +537,10 @@ public class SiteTest {
         install("2.0.0", Moorings.with(Moorings.LENGTH, f -> f.withKind(Kind.Text.PLAIN)));
         stored(Records.save(
                 site, "mooring", Optional.of(record.id()), 1, State.PUBLISHED, raw("A", "length", "about 9ft"), "ben"));
-        var findings = site.runs().undoPlan().orElseThrow().findings();
+        var findings = site.runs()
+                .undoPlan(site.runs().last().orElseThrow().id())
+                .orElseThrow()
+                .findings();
         assertEquals(findings.stream().map(Finding::code).toList(), List.of(Code.UNDO_VALUES_NOT_CARRIED));
         undo();
         assertEquals(everything("mooring"), before, "the value from before comes back");
@@ -562,16 +581,15 @@ public class SiteTest {
     }
 
     @Test
-    public void onlyTheLastFinishedRunCanBeUndoneAndOnlyOnce() {
+    public void aRunIsUndoneOnceAndNotBeneathAnother() {
         install("1.0.0", Moorings.standard());
         var first = site.runs().last().orElseThrow();
         install("1.1.0", Moorings.model(Moorings.LENGTH));
         assertTrue(site.runs().undo(first.id(), "anna", _ -> {}) instanceof Runs.Outcome.NothingToDo);
+        var second = site.runs().last().orElseThrow();
         undo();
-        assertTrue(
-                site.runs().undo(site.runs().last().orElseThrow().id(), "anna", _ -> {})
-                        instanceof Runs.Outcome.NothingToDo);
-        assertTrue(site.runs().undoPlan().isEmpty());
+        assertTrue(site.runs().undo(second.id(), "anna", _ -> {}) instanceof Runs.Outcome.NothingToDo);
+        assertTrue(site.runs().undoPlan(second.id()).isEmpty());
     }
 
     @Test

@@ -15,7 +15,7 @@ public sealed interface Step {
 
     default Phase phase() {
         return switch (this) {
-            case AddColumn _, CopyColumn _, CarryBack _, DropBeside _ -> Phase.BESIDE;
+            case AddColumn _, CopyColumn _, CarryBack _, CarryForth _, DropBeside _ -> Phase.BESIDE;
             case CreateTable _,
                     AddTable _,
                     SwitchColumns _,
@@ -45,7 +45,7 @@ public sealed interface Step {
                     StarterTerms _,
                     Indexes _,
                     Redirect _ -> true;
-            case CopyColumn _, CarryBack _, CheckRecords _ -> false;
+            case CopyColumn _, CarryBack _, CarryForth _, CheckRecords _ -> false;
         };
     }
 
@@ -74,6 +74,13 @@ public sealed interface Step {
      * @param fill the value the run had filled with; it is no entry of a person's
      */
     record CarryBack(String holderId, String fieldId, String held, String fill) implements Step {}
+
+    /**
+     * Before the undo of an undo: writes what was entered since into the held column of the newer field, as the run did.
+     *
+     * @param fill the value that the run filled with
+     */
+    record CarryForth(String holderId, String fieldId, String held, String fill) implements Step {}
 
     /**
      * Gives all columns of a table their new names at once.

@@ -44,8 +44,10 @@ public final class UndoPlanner {
         });
         var fills = new HashMap<String, String>();
         done.forEach(step -> {
-            if (step instanceof Step.CopyColumn(String holderId, String fieldId, String fill)) {
-                fills.put(holderId + "/" + fieldId, fill);
+            switch (step) {
+                case Step.CopyColumn copy -> fills.put(copy.holderId() + "/" + copy.fieldId(), copy.fill());
+                case Step.CarryBack carry -> fills.put(carry.holderId() + "/" + carry.fieldId(), carry.fill());
+                default -> {}
             }
         });
         var undo = new ArrayList<Step>();
@@ -74,7 +76,7 @@ public final class UndoPlanner {
                 case Step.StarterTerms(String holderId) -> undo.add(new Step.StarterTerms(holderId));
                 case Step.Indexes(String holderId) -> undo.add(new Step.Indexes(holderId));
                 case Step.CheckRecords(String holderId) -> undo.add(new Step.CheckRecords(holderId));
-                case Step.CopyColumn _, Step.CarryBack _, Step.DropBeside _ -> {}
+                case Step.CopyColumn _, Step.CarryBack _, Step.CarryForth _, Step.DropBeside _ -> {}
             }
         }
         undo.sort(Comparator.comparing(Step::phase));
@@ -92,14 +94,21 @@ public final class UndoPlanner {
                         case RESTORE -> new Step.Turn(Step.Act.HOLD, turn.fieldId(), turn.held());
                         case RENAME -> turn;
                     });
-            boolean replaced =
-                    turn.act() == Step.Act.HOLD && turns.contains(new Step.Turn(Step.Act.TAKE, turn.fieldId(), ""));
-            if (replaced) {
+            if (turn.act() == Step.Act.HOLD) {
                 var fill = fills.getOrDefault(holderId + "/" + turn.fieldId(), "");
-                undo.add(new Step.CarryBack(holderId, turn.fieldId(), turn.held(), fill));
+                if (has(turns, Step.Act.TAKE, turn.fieldId())) {
+                    undo.add(new Step.CarryBack(holderId, turn.fieldId(), turn.held(), fill));
+                } else if (has(turns, Step.Act.RESTORE, turn.fieldId())) {
+                    undo.add(new Step.CarryForth(holderId, turn.fieldId(), turn.held(), fill));
+                }
             }
         }
         undo.add(new Step.SwitchColumns(holderId, table, back));
+    }
+
+    private static boolean has(List<Step.Turn> turns, Step.Act act, String fieldId) {
+        return turns.stream()
+                .anyMatch(turn -> turn.act() == act && turn.fieldId().equals(fieldId));
     }
 
     /**
@@ -119,7 +128,8 @@ public final class UndoPlanner {
             var name = type.map(Holder::singular).orElse(step.holderId());
             var whole = since.getOrDefault(new Question(step.holderId(), ""), Since.NOTHING);
             switch (step) {
-                case Step.CarryBack carry -> findings.addAll(carried(carry, is, since));
+                case Step.CarryBack carry -> findings.addAll(carried(carry.holderId(), carry.fieldId(), is, since));
+                case Step.CarryForth carry -> findings.addAll(carried(carry.holderId(), carry.fieldId(), is, since));
                 case Step.HoldTable hold
                 when whole.records() > 0 ->
                     findings.add(Finding.of(
@@ -160,11 +170,12 @@ public final class UndoPlanner {
         return new Plan(planned, List.of(), findings);
     }
 
-    private static List<Finding> carried(Step.CarryBack carry, Optional<Holder> is, Map<Question, Since> since) {
-        var counts = since.getOrDefault(new Question(carry.holderId(), carry.fieldId()), Since.NOTHING);
-        var field = is.flatMap(holder -> holder.field(carry.fieldId()));
+    private static List<Finding> carried(
+            String holderId, String fieldId, Optional<Holder> is, Map<Question, Since> since) {
+        var counts = since.getOrDefault(new Question(holderId, fieldId), Since.NOTHING);
+        var field = is.flatMap(holder -> holder.field(fieldId));
         var label = field.map(Field::label).orElse("");
-        var place = Place.field(carry.holderId(), carry.fieldId(), "");
+        var place = Place.field(holderId, fieldId, "");
         var findings = new ArrayList<Finding>();
         if (counts.carried() > 0) {
             findings.add(Finding.of(Code.UNDO_VALUES_CARRIED, place, label, counts.carried()));
@@ -183,6 +194,7 @@ public final class UndoPlanner {
             case Step.AddColumn add -> "Add a column for " + label(field, add.fieldId());
             case Step.CopyColumn copy -> "Copy " + label(field, copy.fieldId());
             case Step.CarryBack carry -> "Carry over what changed in " + label(field, carry.fieldId()) + " since";
+            case Step.CarryForth carry -> "Carry over what changed in " + label(field, carry.fieldId()) + " since";
             case Step.DropBeside drop -> "Remove the unused copy of " + label(field, drop.fieldId());
             case Step.SwitchColumns columns ->
                 was.isPresent() && is.isPresent()

@@ -51,6 +51,10 @@ public record Conversion(Field from, Field to, Object fill) {
         if (Kind.same(from.kind(), to.kind())) {
             return Optional.of(value);
         }
+        return read(value).filter(read -> Storable.exactly(to.kind(), read));
+    }
+
+    private Optional<Object> read(Object value) {
         return switch (from.kind()) {
             case Kind.Image _,
                     Kind.File _,

@@ -9,7 +9,7 @@ import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.model.Kind;
 
-/** Moments in UTC as in ISO 8601 without a zone: {@code 2026-05-31T09:30}. */
+/** Moments in UTC as in ISO 8601 without a zone, to the second: {@code 2026-05-31T09:30}. */
 record DateTimeValues(Kind.DateTime kind) implements KindValues {
     private static final int LAST_YEAR = 9999;
 
@@ -40,7 +40,9 @@ record DateTimeValues(Kind.DateTime kind) implements KindValues {
     public Optional<Object> fromText(String text) {
         try {
             var moment = LocalDateTime.parse(text);
-            return moment.getYear() >= 0 && moment.getYear() <= LAST_YEAR ? Optional.of(moment) : Optional.empty();
+            return moment.getYear() >= 0 && moment.getYear() <= LAST_YEAR && moment.getNano() == 0
+                    ? Optional.of(moment)
+                    : Optional.empty();
         } catch (DateTimeParseException _) {
             return Optional.empty();
         }

@@ -83,6 +83,13 @@ final class Storable {
         };
     }
 
+    /** Whether a column of the kind gives back just this value. */
+    static boolean exactly(Kind kind, Object value) {
+        return fits(kind, value)
+                && !(value instanceof Spot spot
+                        && Math.max(spot.latitude().scale(), spot.longitude().scale()) > Spot.DECIMALS);
+    }
+
     private static boolean within(Object value, int most) {
         var text = String.valueOf(value);
         return text.codePointCount(0, text.length()) <= most;

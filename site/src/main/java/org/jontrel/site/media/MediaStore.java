@@ -8,8 +8,8 @@ import java.security.SecureRandom;
 import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.SQLException;
-import java.sql.Timestamp;
 import java.time.Instant;
+import java.time.LocalDateTime;
 import java.time.ZoneOffset;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
@@ -180,9 +180,7 @@ public final class MediaStore {
             statement.setString(8, file.sha256());
             statement.setInt(9, file.focusX());
             statement.setInt(10, file.focusY());
-            statement.setTimestamp(
-                    11,
-                    Timestamp.valueOf(file.createdAt().atOffset(ZoneOffset.UTC).toLocalDateTime()));
+            statement.setObject(11, file.createdAt().atOffset(ZoneOffset.UTC).toLocalDateTime());
             statement.setString(12, file.createdBy());
             return statement.executeUpdate();
         }
@@ -269,7 +267,7 @@ public final class MediaStore {
                 row.getString(8),
                 row.getInt(9),
                 row.getInt(10),
-                row.getTimestamp(11).toLocalDateTime().toInstant(ZoneOffset.UTC),
+                row.getObject(11, LocalDateTime.class).toInstant(ZoneOffset.UTC),
                 row.getString(12));
     }
 

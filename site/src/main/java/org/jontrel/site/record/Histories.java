@@ -2,8 +2,8 @@ package org.jontrel.site.record;
 
 import java.sql.Connection;
 import java.sql.SQLException;
-import java.sql.Timestamp;
 import java.time.Instant;
+import java.time.LocalDateTime;
 import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Locale;
@@ -45,7 +45,7 @@ final class Histories {
                 binding.generation(),
                 before.deleted() ? Loader.DELETED : before.state().code(),
                 before.slug(),
-                Timestamp.valueOf(before.updatedAt().atOffset(ZoneOffset.UTC).toLocalDateTime()),
+                before.updatedAt().atOffset(ZoneOffset.UTC).toLocalDateTime(),
                 before.updatedBy(),
                 JSON.writeValueAsString(Values.wire(holder.fields().toList(), before.values())));
     }
@@ -64,7 +64,7 @@ final class Histories {
                         row.getLong(2),
                         row.getString(3),
                         row.getString(4),
-                        row.getTimestamp(5).toLocalDateTime().toInstant(ZoneOffset.UTC),
+                        row.getObject(5, LocalDateTime.class).toInstant(ZoneOffset.UTC),
                         row.getString(6),
                         row.getString(7)),
                 holderId,

@@ -9,7 +9,6 @@ import static org.mybatis.dynamic.sql.SqlBuilder.or;
 import com.github.benmanes.caffeine.cache.Cache;
 import java.nio.charset.StandardCharsets;
 import java.sql.SQLException;
-import java.sql.Timestamp;
 import java.time.DateTimeException;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -80,7 +79,12 @@ final class Lists {
     record Plain(long generation, String holderId, List<ListQuery.Sort> sort, int most, Audience audience) {}
 
     /** What a list is sorted by. */
-    private record Key(Field field, SqlColumn<Object> column, boolean descending) {}
+    private record Key(Field field, SqlColumn<Object> column, boolean descending) {
+        /** Asked for as text, which no time zone changes on its way. */
+        boolean isTime() {
+            return Cells.isTime(field.kind());
+        }
+    }
 
     RecordList page(SqlSession session, ListQuery query) throws SQLException {
         var keys = keys(query.sort());
@@ -135,7 +139,7 @@ final class Lists {
         var order = new ArrayList<SortSpecification>();
         for (int i = 0; i < keys.size(); i++) {
             var key = keys.get(i);
-            wanted.add(key.column().as("key_" + i));
+            wanted.add((key.isTime() ? SqlBuilder.cast(key.column()).as("CHAR") : key.column()).as("key_" + i));
             order.add(key.descending() ? key.column().descending() : key.column());
         }
         order.add(keys.getFirst().descending() ? id.descending() : id);
@@ -295,7 +299,7 @@ final class Lists {
 
     private static String text(Kind kind, Object cell) {
         return switch (cell) {
-            case Timestamp time -> time.toLocalDateTime().toString();
+            case String time when Cells.isTime(kind) -> time.replace(' ', 'T');
             case Boolean flag -> flag ? "1" : "0";
             default -> {
                 var value = Cells.fromColumn(kind, cell);

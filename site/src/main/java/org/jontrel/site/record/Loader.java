@@ -106,7 +106,7 @@ public final class Loader {
     private static StoredRecord record(ResultSet row, List<Field> columns) throws SQLException {
         var values = new LinkedHashMap<String, Object>();
         for (int i = 0; i < columns.size(); i++) {
-            var value = Cells.fromColumn(columns.get(i).kind(), row.getObject(OWN_COLUMNS + 1 + i));
+            var value = Cells.read(row, OWN_COLUMNS + 1 + i, columns.get(i).kind());
             if (value != null) {
                 values.put(columns.get(i).id(), value);
             }
@@ -197,7 +197,7 @@ public final class Loader {
             case Kind.Repeater _ -> {
                 var values = new HashMap<String, Object>();
                 for (int i = 0; i < columns.size(); i++) {
-                    var value = Cells.fromColumn(columns.get(i).kind(), row.getObject(4 + i));
+                    var value = Cells.read(row, 4 + i, columns.get(i).kind());
                     if (value != null) {
                         values.put(columns.get(i).id(), value);
                     }
@@ -205,7 +205,7 @@ public final class Loader {
                 yield new Cell(record, rowId, row.getLong(3), values, null);
             }
             case Kind.Relation _ -> new Cell(record, rowId, 0, Map.of(), new Link(row.getString(3), row.getLong(4)));
-            default -> new Cell(record, rowId, 0, Map.of(), Cells.fromColumn(field.kind(), row.getObject(3)));
+            default -> new Cell(record, rowId, 0, Map.of(), Cells.read(row, 3, field.kind()));
         };
     }
 

@@ -2,8 +2,8 @@ package org.jontrel.site.record;
 
 import java.sql.Connection;
 import java.sql.SQLException;
-import java.sql.Timestamp;
 import java.time.Instant;
+import java.time.LocalDateTime;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -107,8 +107,8 @@ final class Saver {
         return cells;
     }
 
-    private static Timestamp timestamp(Instant instant) {
-        return Timestamp.valueOf(instant.atOffset(ZoneOffset.UTC).toLocalDateTime());
+    private static LocalDateTime timestamp(Instant instant) {
+        return instant.atOffset(ZoneOffset.UTC).toLocalDateTime();
     }
 
     /** What changed between two states of the fields' own tables. */

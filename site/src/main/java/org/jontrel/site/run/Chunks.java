@@ -3,12 +3,15 @@ package org.jontrel.site.run;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.apache.ibatis.session.SqlSession;
 import org.jontrel.core.holder.Holder;
 import org.jontrel.core.holder.Kept;
-import org.jontrel.core.model.Field;
+import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.plan.Step;
 import org.jontrel.core.value.Conversion;
@@ -26,8 +29,11 @@ final class Chunks {
     private final Model to;
     private final int size;
     private final Bindings bindings;
+    private final Optional<Long> since;
 
-    Chunks(Model from, Model to, int size, Bindings bindings) {
+    /** @param since the generation of definitions that the run brought which is undone; empty where nobody knows */
+    Chunks(Model from, Model to, int size, Bindings bindings, Optional<Long> since) {
+        this.since = since;
         this.from = from;
         this.to = to;
         this.size = size;
@@ -53,7 +59,8 @@ final class Chunks {
     Progress work(SqlSession session, Step step, Which which) throws SQLException {
         return switch (step) {
             case Step.CopyColumn copy -> copy(session.getConnection(), copy, which);
-            case Step.CarryBack carry -> carry(session.getConnection(), carry, which);
+            case Step.CarryBack carry -> carry(session.getConnection(), Carry.back(from, to, carry), which);
+            case Step.CarryForth carry -> carry(session.getConnection(), Carry.forth(from, to, carry), which);
             case Step.CheckRecords check when which instanceof Which.After(long id) -> check(session, check, id);
             default -> new Progress(0, 0);
         };
@@ -69,42 +76,64 @@ final class Chunks {
         var fill = Facts.Conversions.fill(newer, copy.fill());
         var conversion = new Conversion(older.orElse(newer), newer, fill);
         var present = older.flatMap(_ -> Schema.columnOf(table.columns, copy.fieldId()));
-        var rows = table.rows(present.map(Names::quoted).orElse("NULL"), "NULL", which);
+        var kind = conversion.from().kind();
+        var rows = table.rows(present.map(Names::quoted).orElse("NULL"), kind, "NULL", kind, which);
         try (var statement = table.update(Names.next(copy.fieldId()))) {
             for (var row : rows) {
-                var before = Cells.fromColumn(conversion.from().kind(), row.first());
-                table.set(statement, Cells.toColumn(conversion.apply(before)), row);
+                table.set(statement, Cells.toColumn(conversion.apply(row.first())), row);
             }
             statement.executeBatch();
         }
         return table.progress(which, rows);
     }
 
-    /** {@code from} is the model the site has, {@code to} the older one it goes back to. */
-    private Progress carry(Connection connection, Step.CarryBack carry, Which which) throws SQLException {
+    private Progress carry(Connection connection, Carry carry, Which which) throws SQLException {
         var table = new Rows(connection, Facts.holder(to, carry.holderId()), carry.fieldId());
         var held = Names.held(carry.held());
         var present = Schema.columnOf(table.columns, carry.fieldId());
         if (present.isEmpty() || !table.columns.containsKey(held)) {
             return new Progress(0, 0);
         }
-        Field older = Facts.field(to, carry.holderId(), carry.fieldId());
-        Field newer = Facts.field(from, carry.holderId(), carry.fieldId());
-        var conversion = new Conversion(older, newer, Facts.Conversions.fill(newer, carry.fill()));
-        var rows = table.rows(Names.quoted(held), Names.quoted(present.get()), which);
+        var rows = table.rows(
+                Names.quoted(held),
+                carry.goal().kind(),
+                Names.quoted(present.get()),
+                carry.source().kind(),
+                which);
+        var saved = savedSince(
+                connection, carry.holderId(), rows.stream().map(Row::record).toList());
         try (var statement = table.update(held)) {
             for (var row : rows) {
-                var before = Cells.fromColumn(older.kind(), row.first());
-                var now = Cells.fromColumn(newer.kind(), row.second());
-                if (conversion.untouched(before, now)
-                        || (now != null && !conversion.back().takes(now))) {
-                    continue;
+                boolean known = row.first() == null || saved.contains(row.record());
+                if (known && carry.carries(row.first(), row.second())) {
+                    table.set(statement, Cells.toColumn(carry.carried(row.second())), row);
                 }
-                table.set(statement, Cells.toColumn(conversion.back().apply(now)), row);
             }
             statement.executeBatch();
         }
         return table.progress(which, rows);
+    }
+
+    /** The records among these that people have saved since the run that is undone; all where nobody knows. */
+    private Set<Long> savedSince(Connection connection, String holderId, List<Long> records) throws SQLException {
+        if (since.isEmpty() || records.isEmpty()) {
+            return Set.copyOf(records);
+        }
+        var saved = new HashSet<Long>();
+        var sql = "SELECT DISTINCT record_id FROM jontrel_history WHERE holder_id = ? AND generation >= ?"
+                + " AND record_id BETWEEN ? AND ?";
+        try (var statement = connection.prepareStatement(sql)) {
+            statement.setString(1, holderId);
+            statement.setLong(2, since.get());
+            statement.setLong(3, Collections.min(records));
+            statement.setLong(4, Collections.max(records));
+            try (var found = statement.executeQuery()) {
+                while (found.next()) {
+                    saved.add(found.getLong(1));
+                }
+            }
+        }
+        return saved;
     }
 
     private Progress check(SqlSession session, Step.CheckRecords check, long afterId) throws SQLException {
@@ -138,9 +167,13 @@ final class Chunks {
     /**
      * A row of a table.
      *
-     * @param key values of the columns that name it
+     * @param key values of the columns that name it, that of the record first
      */
-    private record Row(List<Object> key, Object first, Object second) {}
+    private record Row(List<Object> key, Object first, Object second) {
+        long record() {
+            return (Long) key.getFirst();
+        }
+    }
 
     /** The rows of the table that holds a field's column: of records by their id, of rows and values by their record. */
     private final class Rows {
@@ -165,7 +198,7 @@ final class Chunks {
                             : List.of("record_id", "row_id", "position");
         }
 
-        List<Row> rows(String first, String second, Which which) throws SQLException {
+        List<Row> rows(String first, Kind firstKind, String second, Kind secondKind, Which which) throws SQLException {
             var record = own ? "id" : "record_id";
             var select = "SELECT " + String.join(", ", key) + ", " + first + ", " + second + " FROM "
                     + Names.quoted(name) + " WHERE ";
@@ -198,7 +231,10 @@ final class Chunks {
                         for (int i = 1; i <= key.size(); i++) {
                             named.add(found.getLong(i));
                         }
-                        rows.add(new Row(named, found.getObject(key.size() + 1), found.getObject(key.size() + 2)));
+                        rows.add(new Row(
+                                named,
+                                Cells.read(found, key.size() + 1, firstKind),
+                                Cells.read(found, key.size() + 2, secondKind)));
                     }
                 }
             }

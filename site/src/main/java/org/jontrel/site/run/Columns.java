@@ -43,13 +43,19 @@ final class Columns {
                 switchColumns(connection, holderId, table, turns);
             case Step.RenameTable rename -> renameTables(connection, holder(to, rename.holderId()));
             case Step.HoldTable(String holderId, String held) -> hold(connection, marks(holderId, from), held);
-            case Step.RestoreTable(String holderId, String held) -> restore(connection, holderId, held);
+            case Step.RestoreTable(String holderId, String held) ->
+                restore(connection, holderId, held, marks(holderId, to));
             case Step.HoldOwn(String holderId, String fieldId, String held) ->
                 hold(connection, own(holderId, fieldId, from), held);
-            case Step.RestoreOwn(String holderId, String _, String held) -> restore(connection, holderId, held);
+            case Step.RestoreOwn(String holderId, String fieldId, String held) ->
+                restore(connection, holderId, held, own(holderId, fieldId, to));
             case Step.Indexes(String holderId) -> indexes(connection, holderId);
-            case Step.CopyColumn _, Step.CarryBack _, Step.Redirect _, Step.StarterTerms _, Step.CheckRecords _ ->
-                List.of();
+            case Step.CopyColumn _,
+                    Step.CarryBack _,
+                    Step.CarryForth _,
+                    Step.Redirect _,
+                    Step.StarterTerms _,
+                    Step.CheckRecords _ -> List.of();
         };
     }
 
@@ -117,19 +123,12 @@ final class Columns {
                 .toList();
     }
 
-    /** All tables at once; those without rows hold nothing and are dropped rather than kept. */
+    /** All tables at once, also those without rows: an undo brings back what was there. */
     private static List<String> hold(Connection connection, List<String> marks, String held) throws SQLException {
         var there = Schema.inUse(connection);
         var tables = marks.stream().filter(there::containsKey).map(there::get).toList();
         if (tables.isEmpty()) {
             return List.of();
-        }
-        boolean empty = true;
-        for (var table : tables) {
-            empty &= isEmpty(connection, table);
-        }
-        if (empty) {
-            return tables.stream().map(Ddl::dropTable).toList();
         }
         var renames = new LinkedHashMap<String, String>();
         for (int i = 0; i < tables.size(); i++) {
@@ -138,7 +137,9 @@ final class Columns {
         return List.of(Ddl.renameTables(renames));
     }
 
-    private List<String> restore(Connection connection, String holderId, String held) throws SQLException {
+    /** Tables without rows were once dropped instead of held: those are made anew. */
+    private List<String> restore(Connection connection, String holderId, String held, List<String> marks)
+            throws SQLException {
         var holder = holder(to, holderId);
         var names = Names.tables(holder);
         var renames = new LinkedHashMap<String, String>();
@@ -148,7 +149,12 @@ final class Columns {
                 renames.put(name, fieldId.isEmpty() ? Names.table(holder) : names.get(fieldId));
             }
         });
-        return renames.isEmpty() ? List.of() : List.of(Ddl.renameTables(renames));
+        if (!renames.isEmpty()) {
+            return List.of(Ddl.renameTables(renames));
+        }
+        var wanted = new LinkedHashMap<>(Ddl.createTables(holder));
+        wanted.keySet().retainAll(marks);
+        return create(connection, wanted);
     }
 
     /** All tables of a holder that have another name than its keys give them; in one statement, also where two swap. */
@@ -180,13 +186,6 @@ final class Columns {
                 .filter(columns -> !there.contains(String.join(",", columns)))
                 .map(columns -> Ddl.addIndex(table, columns))
                 .toList();
-    }
-
-    private static boolean isEmpty(Connection connection, String table) throws SQLException {
-        try (var statement = connection.createStatement();
-                var rows = statement.executeQuery("SELECT 1 FROM " + Names.quoted(table) + " LIMIT 1")) {
-            return !rows.next();
-        }
     }
 
     private List<String> switchColumns(Connection connection, String holderId, String tableId, List<Step.Turn> turns)

@@ -3,6 +3,7 @@ package org.jontrel.site.run;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.List;
+import java.util.Optional;
 import org.jontrel.core.code.PackageWriter;
 import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Model;
@@ -45,7 +46,11 @@ final class Executor {
         this.from = ModelText.read(run.fromModel());
         this.to = ModelText.read(run.toModel());
         this.columns = new Columns(from, to);
-        this.chunks = new Chunks(from, to, CHUNK, bindings);
+        var since = run.undoes() == null
+                ? Optional.<Long>empty()
+                : Optional.ofNullable(database.transaction(
+                        session -> session.getMapper(JournalMapper.class).generation(run.undoes())));
+        this.chunks = new Chunks(from, to, CHUNK, bindings, since);
         this.starters = new Starters(bindings, from, to);
         this.progressed = progressed;
     }
@@ -66,7 +71,8 @@ final class Executor {
             var journal = session.getMapper(JournalMapper.class);
             journal.finish(run.id(), "done", null);
             if (run.undoes() != null) {
-                journal.finish(run.undoes(), "undone", null);
+                journal.turn(run.undoes(), "undone");
+                journal.redone(run.undoes());
             }
             return null;
         });
@@ -95,6 +101,7 @@ final class Executor {
             session.getMapper(JournalMapper.class)
                     .install(run.toVersion(), ModelText.write(to), PackageWriter.checksum(to), run.id());
             session.getMapper(JournalMapper.class).keepDefinitions();
+            session.getMapper(JournalMapper.class).keepGeneration(run.id());
             Gate.open(session.getConnection());
             return null;
         });
@@ -207,9 +214,13 @@ final class Executor {
     }
 
     private static boolean changesWords(Step step, Holder holder) {
-        var field = step instanceof Step.CopyColumn copy
-                ? copy.fieldId()
-                : step instanceof Step.CarryBack back ? back.fieldId() : "";
+        var field =
+                switch (step) {
+                    case Step.CopyColumn copy -> copy.fieldId();
+                    case Step.CarryBack back -> back.fieldId();
+                    case Step.CarryForth forth -> forth.fieldId();
+                    default -> "";
+                };
         return step.holderId().equals(holder.id()) && Words.sources(holder).containsKey(field);
     }
 

@@ -16,7 +16,6 @@ import org.jontrel.core.plan.Question;
 import org.jontrel.core.plan.Step;
 import org.jontrel.core.plan.Tally;
 import org.jontrel.core.plan.UndoPlanner.Since;
-import org.jontrel.core.value.Conversion;
 import org.jontrel.core.value.Values;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.Cells;
@@ -77,7 +76,7 @@ final class Facts {
             statement.setFetchSize(1_000);
             try (var rows = statement.executeQuery()) {
                 while (rows.next()) {
-                    tally.add(Cells.fromColumn(before.get().kind(), rows.getObject(1)), rows.getLong(2));
+                    tally.add(Cells.read(rows, 1, before.get().kind()), rows.getLong(2));
                 }
             }
         }
@@ -125,7 +124,13 @@ final class Facts {
             since.put(new Question(step.holderId(), ""), new Since(count("SELECT COUNT(*) FROM " + name), 0, 0));
             switch (step) {
                 case Step.CarryBack carry ->
-                    since.put(new Question(carry.holderId(), carry.fieldId()), changed(carry, table.get(), to));
+                    since.put(
+                            new Question(carry.holderId(), carry.fieldId()),
+                            changed(Carry.back(binding.model(), to, carry), table.get()));
+                case Step.CarryForth carry ->
+                    since.put(
+                            new Question(carry.holderId(), carry.fieldId()),
+                            changed(Carry.forth(binding.model(), to, carry), table.get()));
                 case Step.HoldOwn(String holderId, String fieldId, String _) -> {
                     var place = table.get().fields().get(fieldId);
                     long rows = place == null ? 0 : count("SELECT COUNT(*) FROM " + Names.quoted(place.name()));
@@ -182,10 +187,7 @@ final class Facts {
                 .orElse("");
     }
 
-    private Since changed(Step.CarryBack carry, Binding.Table table, Model to) throws SQLException {
-        var older = field(to, carry.holderId(), carry.fieldId());
-        var newer = field(binding.model(), carry.holderId(), carry.fieldId());
-        var conversion = new Conversion(older, newer, Conversions.fill(newer, carry.fill()));
+    private Since changed(Carry carry, Binding.Table table) throws SQLException {
         var place = table.placeOf(carry.fieldId()).orElseThrow();
         var column = Names.quoted(place.columns().get(carry.fieldId()));
         var held = Names.quoted(Names.held(carry.held()));
@@ -198,10 +200,10 @@ final class Facts {
             try (var rows = statement.executeQuery()) {
                 while (rows.next()) {
                     records++;
-                    var before = Cells.fromColumn(older.kind(), rows.getObject(1));
-                    var now = Cells.fromColumn(newer.kind(), rows.getObject(2));
-                    if (!conversion.untouched(before, now)) {
-                        boolean fits = now == null || conversion.back().takes(now);
+                    var before = Cells.read(rows, 1, carry.goal().kind());
+                    var now = Cells.read(rows, 2, carry.source().kind());
+                    if (carry.changed(before, now)) {
+                        boolean fits = carry.carries(before, now);
                         carried += fits ? 1 : 0;
                         lost += fits ? 0 : 1;
                     }

@@ -44,7 +44,7 @@ final class Journal {
         return JSON.readValue(json, new TypeReference<>() {});
     }
 
-    static RunView view(JournalMapper.RunRow run, List<JournalMapper.StepRow> steps, boolean held) {
+    static RunView view(JournalMapper.RunRow run, List<JournalMapper.StepRow> steps, boolean held, boolean canUndo) {
         var state = run.state().equals("running") && !held ? "interrupted" : run.state();
         return new RunView(
                 run.id(),
@@ -58,6 +58,7 @@ final class Journal {
                 texts(run.findings()),
                 instant(run.startedAt()),
                 instant(run.finishedAt()),
+                canUndo,
                 steps.stream().map(Journal::view).toList());
     }
 

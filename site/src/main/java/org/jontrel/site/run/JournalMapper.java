@@ -94,6 +94,22 @@ interface JournalMapper {
             "UPDATE jontrel_run SET state = #{state}, message = #{message}, finished_at = UTC_TIMESTAMP(3) WHERE id = #{id}")
     void finish(@Param("id") long id, @Param("state") String state, @Param("message") String message);
 
+    @Update("UPDATE jontrel_run SET state = #{state} WHERE id = #{id}")
+    void turn(@Param("id") long id, @Param("state") String state);
+
+    /** The run that an undo took back stands again when the undo itself is undone. */
+    @Update("UPDATE jontrel_run r JOIN jontrel_run u ON u.undoes = r.id SET r.state = 'done'"
+            + " WHERE u.id = #{undo} AND u.kind = 'undo'")
+    void redone(@Param("undo") long undo);
+
+    /** The generation that the run brings, as the gate opens for it. */
+    @Update(
+            "UPDATE jontrel_run SET generation = (SELECT generation + 1 FROM jontrel_gate WHERE slot = 0) WHERE id = #{id}")
+    void keepGeneration(long id);
+
+    @Select("SELECT generation FROM jontrel_run WHERE id = #{id}")
+    Long generation(long id);
+
     @Update("UPDATE jontrel_run SET state = 'running', message = NULL, finished_at = NULL WHERE id = #{id}")
     void reopen(long id);
 
@@ -113,4 +129,7 @@ interface JournalMapper {
 
     @Select("SELECT run_id FROM jontrel_installed WHERE id = 1")
     long installedBy();
+
+    @Select("SELECT version FROM jontrel_installed WHERE id = 1")
+    String installedVersion();
 }

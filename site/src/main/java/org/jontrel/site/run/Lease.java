@@ -70,7 +70,7 @@ final class Lease implements AutoCloseable {
 
     private static Held read(Connection connection) throws SQLException {
         var sql =
-                "SELECT owner, token, beat, TIMESTAMPDIFF(MICROSECOND, beat_at, NOW(3)) FROM jontrel_lease WHERE name = ?";
+                "SELECT owner, token, beat, TIMESTAMPDIFF(MICROSECOND, beat_at, UTC_TIMESTAMP(3)) FROM jontrel_lease WHERE name = ?";
         try (var statement = connection.prepareStatement(sql)) {
             statement.setString(1, NAME);
             try (var rows = statement.executeQuery()) {
@@ -83,7 +83,7 @@ final class Lease implements AutoCloseable {
 
     private static boolean swap(Database database, String owner, Held held) {
         return database.transaction(session -> {
-            var sql = "UPDATE jontrel_lease SET owner = ?, token = token + 1, beat = 0, beat_at = NOW(3)"
+            var sql = "UPDATE jontrel_lease SET owner = ?, token = token + 1, beat = 0, beat_at = UTC_TIMESTAMP(3)"
                     + " WHERE name = ? AND token = ? AND beat = ?";
             try (var statement = session.getConnection().prepareStatement(sql)) {
                 statement.setString(1, owner);
@@ -101,7 +101,7 @@ final class Lease implements AutoCloseable {
      * @throws Lost where it is not
      */
     void fence(Connection connection) throws SQLException {
-        var sql = "UPDATE jontrel_lease SET beat = beat + 1, beat_at = NOW(3) WHERE name = ? AND token = ?";
+        var sql = "UPDATE jontrel_lease SET beat = beat + 1, beat_at = UTC_TIMESTAMP(3) WHERE name = ? AND token = ?";
         try (var statement = connection.prepareStatement(sql)) {
             statement.setString(1, NAME);
             statement.setLong(2, token);

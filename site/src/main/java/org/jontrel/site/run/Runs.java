@@ -3,8 +3,10 @@ package org.jontrel.site.run;
 import java.sql.SQLException;
 import java.time.Duration;
 import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Consumer;
 import org.apache.ibatis.session.SqlSession;
 import org.jontrel.core.code.Decision;
@@ -83,8 +85,9 @@ public final class Runs {
         return database.transaction(session -> {
             var journal = session.getMapper(JournalMapper.class);
             boolean held = Lease.isHeld(session.getConnection(), stale);
+            var undoable = undoable(session);
             return journal.runs().stream()
-                    .map(run -> Journal.view(run, journal.steps(run.id()), held))
+                    .map(run -> Journal.view(run, journal.steps(run.id()), held, undoable.contains(run.id())))
                     .toList();
         });
     }
@@ -93,7 +96,9 @@ public final class Runs {
         return database.transaction(session -> {
             var journal = session.getMapper(JournalMapper.class);
             boolean held = Lease.isHeld(session.getConnection(), stale);
-            return Optional.ofNullable(journal.brief(id)).map(run -> Journal.view(run, journal.steps(id), held));
+            return Optional.ofNullable(journal.brief(id))
+                    .map(run -> Journal.view(
+                            run, journal.steps(id), held, undoable(session).contains(id)));
         });
     }
 
@@ -110,11 +115,14 @@ public final class Runs {
             if (cutOff.isPresent()) {
                 return new Outcome.Interrupted(cutOff.get());
             }
+            var binding = database.transaction(bindings::current);
+            if (binding.version().equals(target.version()) && binding.model().equals(target.model())) {
+                return new Outcome.NothingToDo();
+            }
             var plan = plan(target);
             if (!plan.runnable()) {
                 return new Outcome.NotRunnable(plan);
             }
-            var binding = database.transaction(bindings::current);
             var findings =
                     new ArrayList<>(plan.asks().stream().map(Runs::answered).toList());
             plan.findings().stream().map(Finding::sentence).forEach(findings::add);
@@ -141,16 +149,36 @@ public final class Runs {
         return ask.finding().sentence() + " Answer: " + answer + ".";
     }
 
-    /** What undoing the last finished run would do; empty where there is none to undo. */
-    public Optional<Plan> undoPlan() {
-        return database.transaction(session -> {
-            var last = session.getMapper(JournalMapper.class).lastRun();
-            return undoable(last) ? Optional.of(undo(session, last).plan()) : Optional.empty();
-        });
+    /** What undoing a finished run, or an undo, would do; empty where something stands on it. */
+    public Optional<Plan> undoPlan(long runId) {
+        return database.transaction(session -> undoable(session).contains(runId)
+                ? Optional.of(
+                        undo(session, session.getMapper(JournalMapper.class).run(runId))
+                                .plan())
+                : Optional.empty());
     }
 
-    private static boolean undoable(JournalMapper.RunRow last) {
-        return last != null && last.kind().equals("forward") && last.state().equals("done");
+    /**
+     * The runs that nothing later stands on: the last one forward that is not undone, and undos after it that led to what is
+     * installed. None while a run is under way or was cut off.
+     */
+    private static Set<Long> undoable(SqlSession session) {
+        var journal = session.getMapper(JournalMapper.class);
+        var installed = journal.installedVersion();
+        var undoable = new LinkedHashSet<Long>();
+        for (var run : journal.runs()) {
+            if (run.state().equals("running")) {
+                return Set.of();
+            }
+            boolean stands = run.state().equals("done") && run.toVersion().equals(installed);
+            if (stands && (run.kind().equals("forward") || run.kind().equals("undo"))) {
+                undoable.add(run.id());
+            }
+            if (run.state().equals("done") && run.kind().equals("forward")) {
+                break;
+            }
+        }
+        return undoable;
     }
 
     private record Undo(Model older, Plan plan) {}
@@ -162,8 +190,7 @@ public final class Runs {
         var planner = new UndoPlanner(shortNames);
         var steps = planner.steps(done);
         var binding = bindings.current(session);
-        boolean installed = session.getMapper(JournalMapper.class).installedBy() == run.id();
-        var since = installed
+        var since = run.state().equals("done")
                 ? new Facts(session.getConnection(), binding).since(steps, done, older)
                 : java.util.Map.<org.jontrel.core.plan.Question, UndoPlanner.Since>of();
         return new Undo(older, planner.plan(newer, older, steps, since));
@@ -182,26 +209,29 @@ public final class Runs {
         return done;
     }
 
-    /** Undoes the last finished run, or takes back one that was cut off. */
+    /** Undoes a finished run or an undo that nothing stands on, or takes back a run that was cut off. */
     public Outcome undo(long runId, String by, Consumer<RunView> progress) {
         return withLease(lease -> {
+            var run = database.transaction(
+                    session -> session.getMapper(JournalMapper.class).run(runId));
             var last = database.transaction(
-                    session -> session.getMapper(JournalMapper.class).lastRun());
-            boolean cutOff = last != null
-                    && last.state().equals("running")
-                    && last.kind().equals("forward");
-            if (last == null || last.id() != runId || !(cutOff || undoable(last))) {
+                    session -> session.getMapper(JournalMapper.class).lastBrief());
+            boolean cutOff = run != null
+                    && last.id() == runId
+                    && run.state().equals("running")
+                    && run.kind().equals("forward");
+            if (run == null || !(cutOff || database.transaction(Runs::undoable).contains(runId))) {
                 return new Outcome.NothingToDo();
             }
-            var undo = database.transaction(session -> undo(session, last));
+            var undo = database.transaction(session -> undo(session, run));
             var row = row(
-                    cutOff ? "back" : "undo",
-                    last.toVersion(),
-                    last.fromVersion(),
-                    ModelText.read(last.toModel()),
+                    cutOff ? "back" : run.kind().equals("undo") ? "redo" : "undo",
+                    run.toVersion(),
+                    run.fromVersion(),
+                    ModelText.read(run.toModel()),
                     undo.older(),
                     by,
-                    last.id(),
+                    runId,
                     undo.plan().findings().stream().map(Finding::sentence).toList());
             insert(row, undo.plan().steps());
             return started(lease, row, progress);

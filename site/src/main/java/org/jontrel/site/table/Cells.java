@@ -4,12 +4,13 @@ import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
-import java.sql.Date;
-import java.sql.Time;
-import java.sql.Timestamp;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Types;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.time.LocalTime;
+import java.time.format.DateTimeParseException;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.value.Spot;
 import org.mariadb.jdbc.type.Point;
@@ -24,15 +25,47 @@ public final class Cells {
     public static Object toColumn(Object value) {
         return switch (value) {
             case null -> null;
-            case LocalDate date -> Date.valueOf(date);
-            case LocalTime time -> Time.valueOf(time);
             case Spot spot ->
                 new Point(spot.longitude().doubleValue(), spot.latitude().doubleValue());
             default -> value;
         };
     }
 
-    /** What a driver gave for a column of the kind, as core's value. */
+    /**
+     * A column of a row, as core's value of the kind. Days and times are asked for as such: on the way through the driver's
+     * own classes, and through its texts, they would meet the calendar and the time zone of this machine.
+     */
+    public static Object read(ResultSet row, int column, Kind kind) throws SQLException {
+        return switch (kind) {
+            case Kind.Date _ -> time(row, column, Types.DATE, LocalDate.class);
+            case Kind.Time _ -> time(row, column, Types.TIME, LocalTime.class);
+            case Kind.DateTime _ -> time(row, column, Types.TIMESTAMP, LocalDateTime.class);
+            default -> fromColumn(kind, row.getObject(column));
+        };
+    }
+
+    private static Object time(ResultSet row, int column, int type, Class<?> wanted) throws SQLException {
+        return row.getMetaData().getColumnType(column) == type ? row.getObject(column, wanted) : null;
+    }
+
+    /** Whether the kind's columns hold days or times. */
+    public static boolean isTime(Kind kind) {
+        return kind instanceof Kind.Date || kind instanceof Kind.Time || kind instanceof Kind.DateTime;
+    }
+
+    private interface Parser {
+        Object parse(String text);
+    }
+
+    private static Object parsed(Object cell, Parser parser) {
+        try {
+            return cell instanceof String text ? parser.parse(text) : null;
+        } catch (DateTimeParseException _) {
+            return null;
+        }
+    }
+
+    /** What a driver gave for a column of the kind, days and times as text, as core's value. */
     public static Object fromColumn(Kind kind, Object cell) {
         if (cell == null) {
             return null;
@@ -54,24 +87,9 @@ public final class Cells {
                     case Number number -> number.intValue() != 0;
                     default -> null;
                 };
-            case Kind.Date _ ->
-                switch (cell) {
-                    case Date date -> date.toLocalDate();
-                    case LocalDate date -> date;
-                    default -> null;
-                };
-            case Kind.Time _ ->
-                switch (cell) {
-                    case Time time -> time.toLocalTime();
-                    case LocalTime time -> time;
-                    default -> null;
-                };
-            case Kind.DateTime _ ->
-                switch (cell) {
-                    case Timestamp time -> time.toLocalDateTime();
-                    case LocalDateTime time -> time;
-                    default -> null;
-                };
+            case Kind.Date _ -> parsed(cell, LocalDate::parse);
+            case Kind.Time _ -> parsed(cell, LocalTime::parse);
+            case Kind.DateTime _ -> parsed(cell, text -> LocalDateTime.parse(text.replace(' ', 'T')));
             case Kind.Coordinates _ ->
                 switch (cell) {
                     case Point point -> new Spot(degrees(point.getY()), degrees(point.getX()));

@@ -38,7 +38,8 @@ public final class Ddl {
                   id BIGINT PRIMARY KEY, kind VARCHAR(16) NOT NULL, state VARCHAR(16) NOT NULL, from_version VARCHAR(64) NOT NULL,
                   to_version VARCHAR(64) NOT NULL, from_model LONGTEXT NOT NULL, to_model LONGTEXT NOT NULL,
                   by_whom VARCHAR(100) NOT NULL, undoes BIGINT NULL, message TEXT NULL, findings MEDIUMTEXT NOT NULL,
-                  started_at DATETIME(3) NOT NULL, finished_at DATETIME(3) NULL)""",
+                  started_at DATETIME(3) NOT NULL, finished_at DATETIME(3) NULL, generation BIGINT NULL)""",
+                "ALTER TABLE jontrel_run ADD COLUMN IF NOT EXISTS generation BIGINT NULL",
                 """
                 CREATE TABLE IF NOT EXISTS jontrel_step (
                   run_id BIGINT NOT NULL, seq INT NOT NULL, step TEXT NOT NULL, sentence TEXT NOT NULL, state VARCHAR(16) NOT NULL,
@@ -85,9 +86,9 @@ public final class Ddl {
                   media_id BIGINT NOT NULL, holder_id VARCHAR(40) NOT NULL, record_id BIGINT NOT NULL,
                   PRIMARY KEY (media_id, holder_id, record_id), KEY record (holder_id, record_id))""",
                 "INSERT IGNORE INTO jontrel_guard SELECT seq, 0 FROM seq_0_to_63",
-                "INSERT IGNORE INTO jontrel_lease VALUES ('run', '', 0, 0, NOW(3))",
+                "INSERT IGNORE INTO jontrel_lease VALUES ('run', '', 0, 0, UTC_TIMESTAMP(3))",
                 "INSERT IGNORE INTO jontrel_gate SELECT seq, 0, 0, 0 FROM seq_0_to_15",
-                "INSERT IGNORE INTO jontrel_installed VALUES (1, '', '[]', '', 0, NOW(3))");
+                "INSERT IGNORE INTO jontrel_installed VALUES (1, '', '[]', '', 0, UTC_TIMESTAMP(3))");
     }
 
     /** The table of what a holder holds, then those of its fields, by what their comments say. */
@@ -252,10 +253,6 @@ public final class Ddl {
         return names.entrySet().stream()
                 .map(each -> Names.quoted(each.getKey()) + " TO " + Names.quoted(each.getValue()))
                 .collect(Collectors.joining(", ", "RENAME TABLE ", ""));
-    }
-
-    public static String dropTable(String table) {
-        return "DROP TABLE " + Names.quoted(table);
     }
 
     private static String column(String name, Field field) {

@@ -1,0 +1,344 @@
+package org.jontrel.site;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertTrue;
+
+import com.zaxxer.hikari.HikariDataSource;
+import java.sql.SQLException;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TimeZone;
+import java.util.TreeMap;
+import org.jontrel.core.code.Decision;
+import org.jontrel.core.model.Field;
+import org.jontrel.core.model.Kind;
+import org.jontrel.core.model.Model;
+import org.jontrel.core.model.State;
+import org.jontrel.core.value.Row;
+import org.jontrel.site.record.ListQuery;
+import org.jontrel.site.record.Saved;
+import org.jontrel.site.record.StoredRecord;
+import org.jontrel.site.record.Write;
+import org.jontrel.site.run.RunView;
+import org.jontrel.site.run.Runs;
+import org.jontrel.site.testing.Moorings;
+import org.jontrel.site.testing.Orchard;
+import org.jontrel.site.testing.TestDatabase;
+import org.testng.annotations.AfterMethod;
+import org.testng.annotations.BeforeMethod;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+/** An undo gives back what was there, byte for byte, however many runs and undos came before it. */
+public class ExactUndoTest {
+    private HikariDataSource source;
+    private Site site;
+
+    @BeforeMethod
+    public void open() {
+        var database = TestDatabase.shared();
+        source = database.source(database.create());
+        site = Site.open(source, "test", Duration.ofSeconds(2));
+    }
+
+    @AfterMethod
+    public void close() {
+        source.close();
+    }
+
+    private void install(String version, Model model, Decision... decisions) {
+        run(site.runs().start(new Runs.Target(version, model, List.of(decisions)), "anna", _ -> {}));
+        assertEquals(site.installed().version(), version);
+    }
+
+    private static void run(Runs.Outcome outcome) {
+        assertTrue(outcome instanceof Runs.Outcome.Started, outcome.toString());
+        ((Runs.Outcome.Started) outcome).work().run();
+    }
+
+    private RunView last() {
+        return site.runs().last().orElseThrow();
+    }
+
+    /** Undoes the run to a version, or the undo that took it back. */
+    private void undo(RunView run) {
+        run(site.runs().undo(run.id(), "anna", _ -> {}));
+        assertEquals(site.runs().find(run.id()).orElseThrow().state(), "undone");
+    }
+
+    private StoredRecord save(String holderId, Map<String, ?> raw) {
+        return stored(site.records().save(Write.fresh(holderId, State.PUBLISHED, raw, "ben")));
+    }
+
+    private StoredRecord edit(String holderId, long id, Map<String, ?> raw) {
+        var before = site.records().byId(holderId, id).orElseThrow();
+        return stored(site.records().save(Write.change(holderId, before, raw, false, "ben")));
+    }
+
+    private static StoredRecord stored(Saved saved) {
+        assertTrue(saved instanceof Saved.Stored, saved.toString());
+        return ((Saved.Stored) saved).record();
+    }
+
+    private Map<String, Object> values(long id) {
+        return new TreeMap<>(site.records().byId("tmooring", id).orElseThrow().values());
+    }
+
+    /** All columns of definitions in use, as text, by table. */
+    private Map<String, List<Map<String, String>>> bytes() throws SQLException {
+        var all = new TreeMap<String, List<Map<String, String>>>();
+        try (var connection = source.getConnection();
+                var statement = connection.createStatement()) {
+            var names = new ArrayList<String>();
+            try (var tables = statement.executeQuery("SELECT table_name FROM information_schema.tables WHERE"
+                    + " table_schema = DATABASE() AND table_comment <> '' AND table_name NOT LIKE 'held%'")) {
+                while (tables.next()) {
+                    names.add(tables.getString(1));
+                }
+            }
+            for (var name : names) {
+                var rows = new ArrayList<Map<String, String>>();
+                try (var found = statement.executeQuery("SELECT * FROM `" + name + "` ORDER BY 1, 2")) {
+                    while (found.next()) {
+                        var row = new TreeMap<String, String>();
+                        for (int i = 1; i <= found.getMetaData().getColumnCount(); i++) {
+                            var column = found.getMetaData().getColumnName(i);
+                            if (!column.startsWith("held") && !column.startsWith("next")) {
+                                row.put(column, found.getString(i));
+                            }
+                        }
+                        rows.add(row);
+                    }
+                }
+                all.put(name, rows);
+            }
+        }
+        return all;
+    }
+
+    @Test
+    public void whatWasEmptyIsThereAgain() throws SQLException {
+        install("1.0.0", Orchard.model());
+        var before = bytes();
+        install("2.0.0", new Model(List.of()));
+        undo(last());
+        assertEquals(bytes().keySet(), before.keySet());
+        var tree = save("ttree", Orchard.tree("A"));
+        assertEquals(
+                ((List<?>) site.records()
+                                .byId("ttree", tree.id())
+                                .orElseThrow()
+                                .values()
+                                .get("fprunings"))
+                        .size(),
+                2);
+        install("3.0.0", Orchard.edited(Map.of("label: Prunings", "label: Cuttings")));
+    }
+
+    @DataProvider
+    public Object[][] texts() {
+        return new Object[][] {
+            {"1582-10-10", new Kind.Date(null, null)},
+            {"0987-02-28", new Kind.Date(null, null)},
+            {"2026-03-29T02:30", new Kind.DateTime(null, null)},
+            {"2026-05-01T09:30:00.75", new Kind.DateTime(null, null)},
+            {"52.123456789012, -1.5", new Kind.Coordinates()},
+            {"52.1234567, -1.5", new Kind.Coordinates()},
+            {"9", new Kind.Numeric(0, null, null, "")},
+            {"007", new Kind.Numeric(0, null, null, "")},
+            {"2.50", new Kind.Numeric(2, null, null, "m")},
+            {" Padded ", Kind.LongText.PLAIN},
+        };
+    }
+
+    @Test(dataProvider = "texts")
+    public void aTextConvertedAndUndoneIsTheTextItWas(String text, Kind kind) throws SQLException {
+        install("1.0.0", Moorings.standard());
+        save("tmooring", Map.of("title", "A", "rise", text));
+        var before = bytes();
+        var decision = new Decision("frise", Decision.About.UNCONVERTED, Decision.Answer.SET_ASIDE, "");
+        install("2.0.0", Moorings.with(Moorings.RISE, field -> field.withKind(kind)), decision);
+        undo(last());
+        assertEquals(bytes(), before);
+    }
+
+    @DataProvider
+    public Object[][] zones() {
+        return new Object[][] {{"UTC"}, {"Europe/Berlin"}, {"America/New_York"}, {"Pacific/Apia"}};
+    }
+
+    @Test(dataProvider = "zones")
+    public void timesAreTheSameInEveryZone(String zone) throws SQLException {
+        var before = TimeZone.getDefault();
+        TimeZone.setDefault(TimeZone.getTimeZone(zone));
+        try {
+            var model = Moorings.with(Moorings.RISE, field -> field.withKind(new Kind.DateTime(null, null)));
+            install("1.0.0", model);
+            for (var moment : List.of("2026-03-29T02:30", "2026-03-08T02:30", "2011-12-30T12:00", "1582-10-10T00:00")) {
+                var id = save(
+                                "tmooring",
+                                Map.of(
+                                        "title",
+                                        moment,
+                                        "rise",
+                                        moment,
+                                        "since",
+                                        moment.substring(0, 10),
+                                        "opens",
+                                        "02:30"))
+                        .id();
+                assertEquals(String.valueOf(values(id).get("frise")), moment);
+                assertEquals(String.valueOf(values(id).get("fsince")), moment.substring(0, 10));
+                assertEquals(String.valueOf(values(id).get("fopens")), "02:30");
+                try (var connection = source.getConnection();
+                        var statement = connection.createStatement();
+                        var row = statement.executeQuery(
+                                "SELECT CAST(rise AS CHAR), CAST(since AS CHAR) FROM mooring WHERE id = " + id)) {
+                    row.next();
+                    assertEquals(row.getString(1), moment.replace('T', ' ') + ":00");
+                    assertEquals(row.getString(2), moment.substring(0, 10));
+                }
+            }
+            for (var sort : List.of("frise", "fsince", "fopens", "own_updated_at")) {
+                assertEquals(pages(sort), 4, "page by page by " + sort);
+            }
+            var bytes = bytes();
+            install("2.0.0", Moorings.with(Moorings.RISE, field -> field.withKind(Kind.Text.PLAIN)));
+            undo(last());
+            assertEquals(bytes(), bytes);
+        } finally {
+            TimeZone.setDefault(before);
+        }
+    }
+
+    private int pages(String sort) {
+        var query = ListQuery.ALL.most(1).sortedBy(sort, false);
+        var seen = new ArrayList<Long>();
+        while (seen.size() < 10) {
+            var page = site.records().page("tmooring", query).orElseThrow();
+            page.records().forEach(record -> seen.add(record.id()));
+            if (page.next().isEmpty()) {
+                break;
+            }
+            query = query.after(page.next());
+        }
+        assertEquals(seen.stream().distinct().count(), seen.size());
+        return seen.size();
+    }
+
+    @Test
+    public void runsThatChangeNothingAreNone() {
+        install("1.0.0", Moorings.standard());
+        var again = site.runs().start(new Runs.Target("1.0.0", Moorings.standard(), List.of()), "anna", _ -> {});
+        assertTrue(again instanceof Runs.Outcome.NothingToDo, again.toString());
+        assertEquals(site.runs().history().size(), 1);
+    }
+
+    @Test
+    public void anEarlierRunIsUndoneWhenWhatStoodOnItIsUndone() throws SQLException {
+        install("1.0.0", Moorings.standard());
+        var id = save("tmooring", Map.of("title", "A", "rise", "9.50", "length", "12"))
+                .id();
+        var before = bytes();
+        var numbers = Moorings.with(Moorings.RISE, field -> field.withKind(new Kind.Numeric(2, null, null, "m")));
+        install("2.0.0", numbers);
+        var first = last();
+        install(
+                "2.0.1",
+                Moorings.with(
+                        Moorings.RISE,
+                        field -> field.withKind(new Kind.Numeric(2, null, null, "m"))
+                                .withLabel("Rise now")));
+        var labels = last();
+        assertFalse(site.runs().find(first.id()).orElseThrow().canUndo());
+        assertTrue(site.runs().undo(first.id(), "anna", _ -> {}) instanceof Runs.Outcome.NothingToDo);
+        undo(labels);
+        undo(first);
+        assertEquals(site.installed().version(), "1.0.0");
+        assertEquals(bytes(), before);
+        assertEquals(String.valueOf(values(id).get("frise")), "9.50");
+    }
+
+    @Test
+    public void anUndoCanBeUndoneAndKeepsWhatPeopleEntered() throws SQLException {
+        install("1.0.0", Moorings.standard());
+        var same = save("tmooring", Map.of("title", "Same", "rise", "9.50", "length", "12"))
+                .id();
+        var odd = save("tmooring", Map.of("title", "Odd", "rise", "nine")).id();
+        var empty = save("tmooring", Map.of("title", "Empty")).id();
+        var later = save("tmooring", Map.of("title", "Later", "rise", "1")).id();
+        var unfit = save("tmooring", Map.of("title", "Unfit", "rise", "2", "length", "3"))
+                .id();
+        var older = bytes();
+        var fields = new ArrayList<Field>();
+        Moorings.standard()
+                .types()
+                .getFirst()
+                .fields()
+                .forEach(field -> fields.add(
+                        field.id().equals("frise")
+                                ? field.withKind(new Kind.Numeric(2, null, null, "m"))
+                                : field.id().equals("flength") ? field.withKind(Kind.Text.PLAIN) : field));
+        fields.add(Moorings.DEPTH);
+        install(
+                "2.0.0",
+                Moorings.model("mooring", "moorings", fields),
+                new Decision("frise", Decision.About.UNCONVERTED, Decision.Answer.SET_ASIDE, ""),
+                new Decision("fdepth", Decision.About.REQUIRED_EMPTY, Decision.Answer.FILL, "1.5"));
+        var forward = last();
+        edit("tmooring", unfit, Map.of("length", "three and a bit", "depth", "7"));
+        var newer = new HashMap<Long, Map<String, Object>>();
+        List.of(same, odd, empty, later, unfit).forEach(id -> newer.put(id, values(id)));
+        undo(forward);
+        var back = last();
+        assertTrue(back.canUndo());
+        assertEquals(String.valueOf(values(odd).get("frise")), "nine");
+        edit("tmooring", later, Map.of("rise", "4.25"));
+        undo(back);
+        assertEquals(site.installed().version(), "2.0.0");
+        assertEquals(site.runs().find(forward.id()).orElseThrow().state(), "done");
+        for (var id : List.of(same, odd, empty, unfit)) {
+            assertEquals(values(id), newer.get(id), "record " + id);
+        }
+        assertEquals(String.valueOf(values(later).get("frise")), "4.25");
+        assertTrue(site.runs().find(forward.id()).orElseThrow().canUndo());
+        undo(site.runs().find(forward.id()).orElseThrow());
+        edit("tmooring", later, Map.of("rise", "1"));
+        edit("tmooring", unfit, Map.of("length", "3"));
+        assertEquals(rows(bytes()), rows(older));
+    }
+
+    /** Without versions and times of saving. */
+    private static List<Map<String, String>> rows(Map<String, List<Map<String, String>>> bytes) {
+        return bytes.get("mooring").stream()
+                .map(row -> {
+                    var left = new TreeMap<>(row);
+                    left.keySet().removeAll(List.of("version", "updated_at", "updated_by"));
+                    return (Map<String, String>) left;
+                })
+                .toList();
+    }
+
+    @Test
+    public void rowsOfARepeaterComeBackThroughUndoAndItsUndo() {
+        install("1.0.0", Orchard.model());
+        var tree = save("ttree", Orchard.tree("A")).id();
+        var before = site.records().byId("ttree", tree).orElseThrow().values();
+        install(
+                "2.0.0",
+                Orchard.edited(Map.of(
+                        "key: thick, label: Thickness, kind: number, decimals: 1",
+                        "key: thick, label: Thickness, kind: text")));
+        var forward = last();
+        var newer = site.records().byId("ttree", tree).orElseThrow().values();
+        undo(forward);
+        assertEquals(site.records().byId("ttree", tree).orElseThrow().values(), before);
+        undo(last());
+        assertEquals(site.records().byId("ttree", tree).orElseThrow().values(), newer);
+        assertTrue(((Row) ((List<?>) newer.get("fprunings")).getFirst()).id() > 0);
+    }
+}
