@@ -23,12 +23,10 @@ const site = computed(() => String(route.params.site));
 const id = computed(() => String(route.params.run));
 const name = computed(() => workspace.sites.find((each) => each.path === site.value)?.name ?? site.value);
 const undoPlan = ref<Schemas['PlanView']>();
-const last = ref(false);
 const acting = ref(false);
 const failed = ref('');
 const { run, problem, load } = useRun(site, id, () => {
   void workspace.loadSites().catch(() => undefined);
-  void findLast();
 });
 const summary = computed(() => {
   const now = run.value;
@@ -40,17 +38,18 @@ const summary = computed(() => {
     ? `${began}, ${t('site.took', { seconds: secondsBetween(now.startedAt, now.finishedAt) })}`
     : began;
 });
+/** Undoing an undo brings the release back. */
+const again = computed(() => run.value?.kind === 'undo');
 const doneSteps = computed(() => run.value?.steps.filter((step) => step.state === 'done').length ?? 0);
-
-async function findLast(): Promise<void> {
-  const runs = await ask(api.GET('/api/sites/{site}/runs', { params: { path: { site: site.value } } })).catch(() => []);
-  last.value = runs[0]?.id === run.value?.id;
-}
 
 async function preview(): Promise<void> {
   failed.value = '';
   try {
-    undoPlan.value = await ask(api.GET('/api/sites/{site}/undo-plan', { params: { path: { site: site.value } } }));
+    undoPlan.value = await ask(
+      api.GET('/api/sites/{site}/runs/{id}/undo-plan', {
+        params: { path: { site: site.value, id: Number(id.value) } },
+      }),
+    );
   } catch (thrown) {
     failed.value = sentenceOf(thrown);
   }
@@ -126,19 +125,17 @@ async function act(what: 'undo' | 'continue'): Promise<void> {
         <RouterLink :to="{ name: 'record-list', params: { workspace: route.params.workspace, site } }">{{
           $t('site.recordsOf', { site: name })
         }}</RouterLink>
-        <NButton
-          v-if="session.isArchitect && last && run.kind === 'forward' && run.state === 'done' && !undoPlan"
-          @click="preview"
-          >{{ $t('site.undo') }}</NButton
-        >
+        <NButton v-if="session.isArchitect && run.canUndo && !undoPlan" @click="preview">{{
+          $t(again ? 'site.redo' : 'site.undo')
+        }}</NButton>
       </div>
       <section v-if="undoPlan" class="stack">
-        <h2>{{ $t('site.undoTitle') }}</h2>
+        <h2>{{ $t(again ? 'site.redoTitle' : 'site.undoTitle') }}</h2>
         <Problems v-if="undoPlan.findings.length" :of="undoPlan.findings" />
         <p v-else class="flat">{{ $t('site.undoNothing') }}</p>
         <PlanSteps :steps="undoPlan.steps" />
         <div class="row">
-          <NButton type="primary" :loading="acting" @click="act('undo')">{{ $t('site.undoNow') }}</NButton>
+          <NButton type="primary" :loading="acting" @click="act('undo')">{{ $t(again ? 'site.redoNow' : 'site.undoNow') }}</NButton>
           <NButton @click="undoPlan = undefined">{{ $t('common.cancel') }}</NButton>
         </div>
       </section>

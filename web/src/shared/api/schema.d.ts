@@ -420,6 +420,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sites/{site}/runs/{id}/undo-plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["undoPlan"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sites/{site}/tokens": {
         parameters: {
             query?: never;
@@ -462,22 +478,6 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["preview"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/sites/{site}/undo-plan": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["undoPlan"];
-        put?: never;
-        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -3447,6 +3447,7 @@ export interface components {
         };
         RunView: {
             by: string;
+            canUndo: boolean;
             findings: string[];
             /** Format: date-time */
             finishedAt?: string;
@@ -4541,6 +4542,29 @@ export interface operations {
             };
         };
     };
+    undoPlan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PlanView"];
+                };
+            };
+        };
+    };
     all_3: {
         parameters: {
             query?: never;
@@ -4633,28 +4657,6 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["Preview"];
-                };
-            };
-        };
-    };
-    undoPlan: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                site: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["PlanView"];
                 };
             };
         };

@@ -258,7 +258,7 @@ export const en = {
     architectOnly: 'An architect runs plans.',
     runs: 'Runs',
     noRuns: 'Nothing has run on this site yet.',
-    kinds: { forward: 'Run', undo: 'Undo', back: 'Taken back' },
+    kinds: { forward: 'Run', undo: 'Undo', redo: 'Redo', back: 'Taken back' },
     states: { running: 'Running', interrupted: 'Cut off', done: 'Done', undone: 'Undone' },
     stepStates: { pending: 'waiting', acting: 'under way', done: 'done' },
     progress: '{done} of {all}',
@@ -267,6 +267,9 @@ export const en = {
     undoTitle: 'What undo would do',
     undoNothing: 'Every value goes back to what it was. Nobody has entered anything since that would be lost.',
     undoNow: 'Undo now',
+    redo: 'Undo this undo',
+    redoTitle: 'What bringing the release back would do',
+    redoNow: 'Bring it back',
     cutOff:
       'This run was cut off. The site still reads; records cannot be saved while a switch is half done. Continue it, or go back to where it began.',
     continue: 'Continue',
@@ -321,7 +324,7 @@ export const en = {
       },
       site: {
         title: 'Sites',
-        text: 'A site is a real database with records. Its plan says what a release would do to it, step by step and with numbers from its own records. What needs a person is asked; the answers stay with the release, so the next site gets the same. A run can be undone: every value comes back, and what editors entered since is carried over as far as it fits.',
+        text: 'A site is a real database with records. Its plan says what a release would do to it, step by step and with numbers from its own records. What needs a person is asked; the answers stay with the release, so the next site gets the same. A run can be undone: every value comes back as it was, and what editors entered since is carried over as far as it fits. An earlier run can be undone once the later ones are, and an undo can be undone itself.',
       },
       record: {
         title: 'Records',

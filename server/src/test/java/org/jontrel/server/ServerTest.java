@@ -201,7 +201,7 @@ public class ServerTest {
             {"GET", "/api/proof/help", "viewer"},
             {"POST", "/api/proof/names", "viewer"},
             {"GET", "/api/workspaces/tessel/sites", "viewer"},
-            {"GET", "/api/sites/trial/undo-plan", "viewer"},
+            {"GET", "/api/sites/trial/runs/1/undo-plan", "viewer"},
             {"GET", "/api/sites/trial/runs/1", "viewer"},
             {"GET", "/api/sites/trial/runs/1/events", "viewer"},
             {"GET", "/api/session", "nobody"},

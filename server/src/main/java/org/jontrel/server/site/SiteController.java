@@ -147,19 +147,20 @@ class SiteController {
         return new Runs.Target(version, release.model(), releases.decisions(site.workspaceId(), version));
     }
 
-    /** What undoing the last run would do. */
-    @GetMapping("/api/sites/{site}/undo-plan")
-    SiteViews.PlanView undoPlan(@PathVariable String site) {
+    /** What undoing a run, or an undo, would do. */
+    @GetMapping("/api/sites/{site}/runs/{id}/undo-plan")
+    SiteViews.PlanView undoPlan(@PathVariable String site, @PathVariable long id) {
         var found = sites.get(site);
         var engine = sites.engine(site);
         var plan = engine.runs()
-                .undoPlan()
-                .orElseThrow(() -> Refusal.missing("There is no run on " + found.name() + " that can be undone."));
-        var last = engine.runs().last().orElseThrow();
+                .undoPlan(id)
+                .orElseThrow(() -> Refusal.missing("This run on " + found.name()
+                        + " cannot be undone: a later run stands on it, or it was undone already."));
+        var run = engine.runs().find(id).orElseThrow();
         return new SiteViews.PlanView(
                 found.name(),
-                last.toVersion(),
-                last.fromVersion(),
+                run.toVersion(),
+                run.fromVersion(),
                 false,
                 List.of(),
                 SiteViews.steps(plan),
@@ -195,7 +196,7 @@ class SiteController {
         return begin(sites.engine(site).runs().resume(id, _ -> {}));
     }
 
-    /** Undoes the last finished run, or takes back one that was cut off. */
+    /** Undoes a run or an undo that nothing later stands on, or takes back a run that was cut off. */
     @PostMapping("/api/sites/{site}/runs/{id}/undo")
     @ResponseStatus(HttpStatus.ACCEPTED)
     RunView undo(@PathVariable String site, @PathVariable long id, Principal principal) {
@@ -224,7 +225,10 @@ class SiteController {
             case Runs.Outcome.Interrupted _ ->
                 throw Refusal.conflict("A run on this site was cut off. Continue it or go back first.", null);
             case Runs.Outcome.NothingToDo _ ->
-                throw Refusal.conflict("The site has gone on since. Look at its runs again.", null);
+                throw Refusal.conflict(
+                        "There is nothing to do: the site has this release already, or has gone on since."
+                                + " Look at its runs again.",
+                        null);
         };
     }
 
