@@ -21,7 +21,7 @@ import org.jontrel.site.table.RecordIds;
 /** A site: a database of its own with installed definitions and records. Safe for use by many threads. */
 public final class Site {
     private final Database database;
-    private final Bindings bindings = new Bindings();
+    private final Bindings bindings = new Bindings(Runs::heldBySwitch);
     private final RecordStore records;
     private final MediaStore media;
     private final Runs runs;
@@ -72,12 +72,12 @@ public final class Site {
 
     /** The installed definitions; version empty and no types where nothing was installed yet. */
     public Binding installed() {
-        return database.transaction(bindings::current);
+        return bindings.reading(database, (_, binding) -> binding);
     }
 
     /** Reads all of a page in one transaction, under one binding; nothing may be written within. */
     public <T> T together(Supplier<T> work) {
-        return database.together(session -> bindings.pinned(session, work));
+        return bindings.together(database, work);
     }
 
     /** A word for the state of everything that pages and answers are made of: another after each change. */
@@ -88,13 +88,13 @@ public final class Site {
 
     /** The definition whose pages were once at this path. */
     public Optional<Holder> redirected(String path) {
-        return database.transaction(session -> {
+        return bindings.reading(database, (session, binding) -> {
             try (var statement =
                     session.getConnection().prepareStatement("SELECT type_id FROM jontrel_redirect WHERE path = ?")) {
                 statement.setString(1, path);
                 try (var rows = statement.executeQuery()) {
                     return rows.next()
-                            ? bindings.current(session).table(rows.getString(1)).map(Binding.Table::holder)
+                            ? binding.table(rows.getString(1)).map(Binding.Table::holder)
                             : Optional.<Holder>empty();
                 }
             }

@@ -42,6 +42,7 @@ public final class RecordStore {
     private static final int NUMBERED_TRIES = 3;
 
     private static final int SAVE_TRIES = 6;
+    private static final String DUE = "state = 'scheduled' AND publish_at <= UTC_TIMESTAMP()";
     private static final int MOST_POINTERS = 200;
     private static final int MOST_FILE_USES = 50;
     private final Database database;
@@ -197,7 +198,7 @@ public final class RecordStore {
 
     /** The same of what an audience may read. */
     public Map<Link, Named> named(Collection<Link> links, Audience audience) {
-        var holders = audience == Audience.PEOPLE ? null : database.transaction(bindings::current);
+        var holders = audience == Audience.PEOPLE ? null : bindings.reading(database, (_, binding) -> binding);
         var now = Instant.now();
         var byType = new HashMap<String, Set<Long>>();
         links.forEach(link -> byType.computeIfAbsent(link.type(), _ -> new java.util.LinkedHashSet<>())
@@ -230,8 +231,7 @@ public final class RecordStore {
 
     /** Everything that leads to a record, relation by relation. */
     public List<Pointers> pointers(String holderId, long id) {
-        return database.transaction(session -> {
-            var binding = bindings.current(session);
+        return bindings.reading(database, (session, binding) -> {
             var pointers = new ArrayList<Pointers>();
             for (var table : binding.tables().values()) {
                 for (var place : table.fields().entrySet()) {
@@ -275,8 +275,7 @@ public final class RecordStore {
 
     /** What visitors may see and uses a file: some of it, by the ids of its definitions. */
     public List<Link> publishedUses(long file) {
-        return database.transaction(session -> {
-            var binding = bindings.current(session);
+        return bindings.reading(database, (session, binding) -> {
             var connection = session.getConnection();
             var uses = new ArrayList<Link>();
             var holders = Jdbc.query(
@@ -337,21 +336,10 @@ public final class RecordStore {
 
     /** Reads, and once more where a switch took a name away in between. */
     private <T> Optional<T> reading(String holderId, Reading<T> work) {
-        try {
-            return database.transaction(session -> read(session, bindings.current(session), holderId, work));
-        } catch (RuntimeException e) {
-            int error = Database.errorOf(e);
-            if (error != UNKNOWN_COLUMN && error != UNKNOWN_TABLE) {
-                throw e;
-            }
-            return database.transaction(session -> read(session, bindings.reload(session), holderId, work));
-        }
-    }
-
-    private static <T> Optional<T> read(SqlSession session, Binding binding, String holderId, Reading<T> work)
-            throws SQLException {
-        var table = binding.table(holderId);
-        return table.isEmpty() ? Optional.empty() : Optional.ofNullable(work.with(session, binding, table.get()));
+        return bindings.reading(database, (session, binding) -> {
+            var table = binding.table(holderId);
+            return table.isEmpty() ? Optional.empty() : Optional.ofNullable(work.with(session, binding, table.get()));
+        });
     }
 
     /** Stores what a form, the API or an import sent; in one transaction over all tables. */
@@ -477,18 +465,29 @@ public final class RecordStore {
         return Optional.ofNullable(moved.get("records"));
     }
 
-    /** Makes scheduled records public whose moment has come; how many there were. */
+    /** Makes scheduled records public whose moment has come; how many there were. None while definitions switch. */
     public long publishDue() {
-        return database.transaction(session -> {
-            long published = 0;
-            for (var table : bindings.current(session).tables().values()) {
-                published += Jdbc.update(
-                        session.getConnection(),
-                        "UPDATE " + Names.quoted(table.name())
-                                + " SET state = 'published' WHERE state = 'scheduled' AND publish_at <= UTC_TIMESTAMP()");
+        var due = bindings.reading(database, (session, binding) -> {
+            var holders = new ArrayList<String>();
+            for (var table : binding.tables().values()) {
+                var some = "SELECT 1 FROM " + Names.quoted(table.name()) + " WHERE " + DUE + " LIMIT 1";
+                if (!Jdbc.query(session.getConnection(), some, row -> row.getInt(1))
+                        .isEmpty()) {
+                    holders.add(table.holder().id());
+                }
             }
-            return published;
+            return holders;
         });
+        long[] published = {0};
+        for (var holder : due) {
+            writing(holder, (session, _, table, _) -> {
+                published[0] += Jdbc.update(
+                        session.getConnection(),
+                        "UPDATE " + Names.quoted(table.name()) + " SET state = 'published' WHERE " + DUE);
+                return new Saved.Missing();
+            });
+        }
+        return published[0];
     }
 
     /** What came of removing a record. */

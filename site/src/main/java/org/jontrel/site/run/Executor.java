@@ -86,9 +86,12 @@ final class Executor {
             Gate.close(session.getConnection());
             return null;
         });
+        // one that was cut off while it switched had caught up before, and nobody has saved anything since
+        boolean caughtUp =
+                steps(Step.Phase.SWITCH).stream().anyMatch(row -> !row.state().equals("pending"));
         for (var row : steps(Step.Phase.BESIDE)) {
             var step = Journal.step(row.step());
-            if (!step.instant()) {
+            if (!caughtUp && !step.instant()) {
                 database.transaction(session -> {
                     lease.fence(session.getConnection());
                     return chunks.work(session, step, new Chunks.Which.SavedSince(run.id(), row.seq(), RECENT_MINUTES));

@@ -1,8 +1,10 @@
 package org.jontrel.site.run;
 
+import java.sql.Connection;
 import java.sql.SQLException;
 import java.time.Duration;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
@@ -18,6 +20,7 @@ import org.jontrel.core.plan.Plan;
 import org.jontrel.core.plan.Planner;
 import org.jontrel.core.plan.Step;
 import org.jontrel.core.plan.UndoPlanner;
+import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.Bindings;
 import org.jontrel.site.table.Database;
 import org.jontrel.site.table.ModelText;
@@ -46,6 +49,27 @@ public final class Runs {
         database.use(JournalMapper.class);
     }
 
+    /** The short names under which the run that is under way, or was cut off, puts values aside when it switches. */
+    public static Set<String> heldBySwitch(Connection connection) throws SQLException {
+        var held = new HashSet<String>();
+        var sql = "SELECT s.step FROM jontrel_step s JOIN jontrel_run r ON r.id = s.run_id WHERE r.state = 'running'";
+        try (var statement = connection.createStatement();
+                var rows = statement.executeQuery(sql)) {
+            while (rows.next()) {
+                switch (Journal.step(rows.getString(1))) {
+                    case Step.SwitchColumns switched ->
+                        switched.turns().stream()
+                                .filter(turn -> turn.act() == Step.Act.HOLD)
+                                .forEach(turn -> held.add(turn.held()));
+                    case Step.HoldTable hold -> held.add(hold.held());
+                    case Step.HoldOwn hold -> held.add(hold.held());
+                    default -> {}
+                }
+            }
+        }
+        return held;
+    }
+
     /** Where to go: a release's version, its model, and the answers that are kept with it. */
     public record Target(String version, Model model, List<Decision> decisions) {}
 
@@ -69,11 +93,10 @@ public final class Runs {
 
     /** The plan to a target, computed on the site's present records. */
     public Plan plan(Target target) {
-        return database.transaction(session -> plan(session, target));
+        return bindings.reading(database, (session, binding) -> plan(session, binding, target));
     }
 
-    private Plan plan(SqlSession session, Target target) throws SQLException {
-        var binding = bindings.current(session);
+    private Plan plan(SqlSession session, Binding binding, Target target) throws SQLException {
         var planner = new Planner(shortNames);
         var questions = planner.questions(binding.model(), target.model());
         var answers = new Facts(session.getConnection(), binding).answers(questions, target.model());

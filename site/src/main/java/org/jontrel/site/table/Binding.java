@@ -13,9 +13,10 @@ import org.jontrel.core.model.Model;
  * their names, so a site reads even where a run was cut off between two renames.
  *
  * @param generation counts switches; a binding of an older generation may name columns that are gone
+ * @param provisional whether it was found while a switch was under way; it holds only as long as nothing moves
  * @param tables by id of the holder
  */
-public record Binding(String version, Model model, long generation, Map<String, Table> tables) {
+public record Binding(String version, Model model, long generation, boolean provisional, Map<String, Table> tables) {
     public Binding {
         tables = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(tables));
     }

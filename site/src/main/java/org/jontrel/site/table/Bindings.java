@@ -5,37 +5,158 @@ import java.sql.SQLException;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Set;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Supplier;
 import org.apache.ibatis.session.SqlSession;
 import org.jontrel.core.holder.Holder;
 
-/** The binding in force, found anew whenever a switch has happened. */
+/**
+ * The binding in force. What reads under one is told by the gate whether definitions were switched meanwhile, and is then
+ * done again: every answer is all from before a switch or all from behind it. While a switch is under way, or waits because
+ * it was cut off, readers are given what was there before: values that have been put aside already are read where they are
+ * held.
+ */
 public final class Bindings {
+    /** A switch takes a moment, and each try waits a little longer. */
+    private static final int TRIES = 40;
+
+    private static final long LONGEST_PAUSE = 100;
+
+    private final SwitchUnderWay underWay;
     private final AtomicReference<Binding> last = new AtomicReference<>();
     /** In the thread of what reads together. */
     private final ThreadLocal<Pinned> pinned = new ThreadLocal<>();
 
+    public Bindings(SwitchUnderWay underWay) {
+        this.underWay = underWay;
+    }
+
+    /** Tells which short names the run that switches now, or was cut off, holds values under. */
+    public interface SwitchUnderWay {
+        Set<String> heldNames(Connection connection) throws SQLException;
+    }
+
+    /** Work that reads under a binding. */
+    public interface Reading<T> {
+        T with(SqlSession session, Binding binding) throws SQLException;
+    }
+
     private record Pinned(Gate.State state, Binding binding) {}
 
-    /** Asks for the state and the binding once for all that is read within. */
-    public <T> T pinned(SqlSession session, Supplier<T> work) throws SQLException {
-        if (pinned.get() != null) {
-            return work.get();
-        }
-        var state = Gate.state(session.getConnection());
-        pinned.set(new Pinned(state, current(session, state.generation())));
-        try {
-            return work.get();
-        } finally {
-            pinned.remove();
+    /** Definitions were switched while something was read under them. */
+    private static final class Switched extends RuntimeException {
+        Switched() {
+            super("Definitions were switched again and again. Try again in a moment.", null, false, false);
         }
     }
 
-    /** The binding of the site's present generation; one short query where nothing has changed. */
+    /** Reads in one transaction, again where definitions were switched meanwhile; what was read before is forgotten. */
+    public <T> T reading(Database database, Reading<T> work) {
+        var held = pinned.get();
+        return held != null
+                ? database.transaction(session -> work.with(session, held.binding()))
+                : repeated(() -> database.transaction(session -> consistent(session, known(session), work)));
+    }
+
+    /** Reads all that the work asks for in one transaction under one binding, as {@link #reading}. */
+    public <T> T together(Database database, Supplier<T> work) {
+        return pinned.get() != null
+                ? work.get()
+                : repeated(() -> database.together(session -> {
+                    var state = Gate.state(session.getConnection());
+                    var binding = of(session.getConnection(), state);
+                    return consistent(session, binding, (_, _) -> {
+                        pinned.set(new Pinned(state, binding));
+                        try {
+                            return work.get();
+                        } finally {
+                            pinned.remove();
+                        }
+                    });
+                }));
+    }
+
+    private static <T> T repeated(Supplier<T> work) {
+        for (int attempt = 1; ; attempt++) {
+            try {
+                return work.get();
+            } catch (Switched e) {
+                if (attempt >= TRIES) {
+                    throw e;
+                }
+                Database.pause(Math.min(5L * attempt, LONGEST_PAUSE));
+            }
+        }
+    }
+
+    private <T> T consistent(SqlSession session, Binding binding, Reading<T> work) throws SQLException {
+        T result;
+        try {
+            result = work.with(session, binding);
+        } catch (SQLException | RuntimeException e) {
+            if (holdsStill(session, binding, e)) {
+                throw e;
+            }
+            throw switched(binding);
+        }
+        if (!holds(session.getConnection(), binding)) {
+            throw switched(binding);
+        }
+        return result;
+    }
+
+    private Switched switched(Binding binding) {
+        last.compareAndSet(binding, null);
+        return new Switched();
+    }
+
+    private boolean holdsStill(SqlSession session, Binding binding, Exception thrown) {
+        try {
+            return holds(session.getConnection(), binding);
+        } catch (SQLException | RuntimeException e) {
+            thrown.addSuppressed(e);
+            return true;
+        }
+    }
+
+    /** Whether tables and columns are still where the binding says. */
+    private boolean holds(Connection connection, Binding binding) throws SQLException {
+        var state = Gate.state(connection);
+        boolean same = state.generation() == binding.generation() && state.closed() == binding.provisional();
+        return same
+                && (!state.closed()
+                        || isWhole(binding)
+                                && before(connection, state).tables().equals(binding.tables()));
+    }
+
+    /** While a table is being changed, the database may not tell what it has. */
+    private static boolean isWhole(Binding binding) {
+        return Holder.all(binding.model()).stream().allMatch(holder -> {
+            var table = binding.tables().get(holder.id());
+            return table != null
+                    && has(table.own(), holder, "")
+                    && Names.tables(holder).keySet().stream()
+                            .allMatch(fieldId -> table.fields().containsKey(fieldId)
+                                    && has(table.fields().get(fieldId), holder, fieldId));
+        });
+    }
+
+    private static boolean has(Binding.Place place, Holder holder, String tableId) {
+        return place.columns()
+                .keySet()
+                .containsAll(Names.columns(holder, tableId).keySet());
+    }
+
+    private Binding known(SqlSession session) throws SQLException {
+        var known = last.get();
+        return known != null ? known : reload(session);
+    }
+
+    /** The binding of the site's present generation. */
     public Binding current(SqlSession session) throws SQLException {
         var held = pinned.get();
-        return held != null ? held.binding() : current(session, generation(session.getConnection()));
+        return held != null ? held.binding() : of(session.getConnection(), Gate.state(session.getConnection()));
     }
 
     /** The state of the site; that of the beginning in what reads together. */
@@ -44,81 +165,81 @@ public final class Bindings {
         return held != null ? held.state() : Gate.state(session.getConnection());
     }
 
-    private Binding current(SqlSession session, long generation) throws SQLException {
-        var known = last.get();
-        if (known != null && known.generation() == generation) {
-            return known;
-        }
-        return reload(session);
-    }
-
     /**
      * The binding that was last in force: for writers, whom the gate tells when it is no longer. Spares them a query.
      */
     public Binding last(SqlSession session) throws SQLException {
-        var known = last.get();
-        return known == null ? reload(session) : known;
+        return known(session);
     }
 
-    /** Forgets what was known: the database said that a table or column is not there. */
+    /** Forgets what was known. */
     public Binding reload(SqlSession session) throws SQLException {
-        var connection = session.getConnection();
-        var found = read(connection);
-        last.set(found);
-        var held = pinned.get();
-        if (held != null) {
-            pinned.set(new Pinned(held.state(), found));
+        last.set(null);
+        return of(session.getConnection(), Gate.state(session.getConnection()));
+    }
+
+    private Binding of(Connection connection, Gate.State state) throws SQLException {
+        if (state.closed()) {
+            return before(connection, state);
         }
+        var known = last.get();
+        if (known != null && known.generation() == state.generation()) {
+            return known;
+        }
+        var found = read(connection, Set.of(), state.generation(), false);
+        last.set(found);
         return found;
     }
 
-    private static Binding read(Connection connection) throws SQLException {
+    /** What was installed before the switch that is under way, with its values wherever they are by now. */
+    private Binding before(Connection connection, Gate.State state) throws SQLException {
+        return read(connection, underWay.heldNames(connection), state.generation(), true);
+    }
+
+    private static Binding read(Connection connection, Set<String> held, long generation, boolean provisional)
+            throws SQLException {
         try (var statement = connection.createStatement();
-                var rows = statement.executeQuery("SELECT i.version, i.model, g.generation FROM jontrel_installed i"
-                        + " JOIN jontrel_gate g ON g.slot = 0 WHERE i.id = 1")) {
+                var rows = statement.executeQuery("SELECT version, model FROM jontrel_installed WHERE id = 1")) {
             rows.next();
             var model = ModelText.read(rows.getString(2));
             var version = rows.getString(1);
-            long generation = rows.getLong(3);
-            var marked = Schema.inUse(connection);
+            var marked = Schema.inUse(connection, held);
             var tables = new LinkedHashMap<String, Binding.Table>();
             for (var holder : Holder.all(model)) {
                 var name = marked.get(holder.id());
                 if (name != null) {
-                    tables.put(holder.id(), table(connection, holder, name, marked));
+                    tables.put(holder.id(), table(connection, holder, name, marked, held));
                 }
             }
-            return new Binding(version, model, generation, tables);
+            return new Binding(version, model, generation, provisional, tables);
         }
     }
 
-    private static Binding.Table table(Connection connection, Holder holder, String name, Map<String, String> marked)
+    private static Binding.Table table(
+            Connection connection, Holder holder, String name, Map<String, String> marked, Set<String> held)
             throws SQLException {
         var fields = new LinkedHashMap<String, Binding.Place>();
         for (var fieldId : Names.tables(holder).keySet()) {
             var own = marked.get(Names.mark(holder.id(), fieldId));
             if (own != null) {
-                fields.put(fieldId, place(connection, own));
+                fields.put(fieldId, place(connection, own, held));
             }
         }
-        return new Binding.Table(holder, place(connection, name), fields);
+        return new Binding.Table(holder, place(connection, name, held), fields);
     }
 
-    private static Binding.Place place(Connection connection, String name) throws SQLException {
+    private static Binding.Place place(Connection connection, String name, Set<String> held) throws SQLException {
         var columns = new HashMap<String, String>();
+        var aside = new HashMap<String, String>();
         Schema.columns(connection, name).forEach((column, fieldId) -> {
             if (!fieldId.isEmpty() && Names.inUse(column)) {
                 columns.put(fieldId, column);
             }
+            if (!fieldId.isEmpty() && Names.isHeldBy(column, held)) {
+                aside.put(fieldId, column);
+            }
         });
+        columns.putAll(aside);
         return new Binding.Place(name, columns);
-    }
-
-    private static long generation(Connection connection) throws SQLException {
-        try (var statement = connection.createStatement();
-                var rows = statement.executeQuery("SELECT generation FROM jontrel_gate WHERE slot = 0")) {
-            rows.next();
-            return rows.getLong(1);
-        }
     }
 }

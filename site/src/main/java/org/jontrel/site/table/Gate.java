@@ -48,14 +48,16 @@ public final class Gate {
      * Another with every save and every switch.
      *
      * @param passed how often something was saved
+     * @param closed whether a switch is under way, or was cut off
      */
-    public record State(long generation, long passed) {}
+    public record State(long generation, long passed, boolean closed) {}
 
     public static State state(Connection connection) throws SQLException {
         try (var statement = connection.createStatement();
-                var row = statement.executeQuery("SELECT MAX(generation), SUM(passed) FROM jontrel_gate")) {
+                var row =
+                        statement.executeQuery("SELECT MAX(generation), SUM(passed), MAX(closed) FROM jontrel_gate")) {
             row.next();
-            return new State(row.getLong(1), row.getLong(2));
+            return new State(row.getLong(1), row.getLong(2), row.getBoolean(3));
         }
     }
 

@@ -160,6 +160,11 @@ public final class Names {
         return HELD + shortName + BETWEEN + number;
     }
 
+    /** Whether a column or table is held under one of these short names. */
+    static boolean isHeldBy(String name, Set<String> shortNames) {
+        return shortNames.stream().anyMatch(each -> name.equals(held(each)) || name.startsWith(held(each) + BETWEEN));
+    }
+
     static boolean inUse(String name) {
         return !name.startsWith(NEXT) && !name.startsWith(HELD);
     }

@@ -5,6 +5,7 @@ import java.sql.SQLException;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 
 /** Which tables and columns there are, straight from the database. */
@@ -60,12 +61,22 @@ public final class Schema {
 
     /** Tables in use by what their comments say. */
     public static Map<String, String> inUse(Connection connection) throws SQLException {
+        return inUse(connection, Set.of());
+    }
+
+    /** With those held under one of these short names in place of the ones in use. */
+    static Map<String, String> inUse(Connection connection, Set<String> held) throws SQLException {
         var byMark = new TreeMap<String, String>();
+        var aside = new TreeMap<String, String>();
         tables(connection).forEach((name, mark) -> {
             if (!mark.isEmpty() && Names.inUse(name)) {
                 byMark.putIfAbsent(mark, name);
             }
+            if (!mark.isEmpty() && Names.isHeldBy(name, held)) {
+                aside.put(mark, name);
+            }
         });
+        byMark.putAll(aside);
         return byMark;
     }
 
