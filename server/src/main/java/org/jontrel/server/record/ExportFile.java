@@ -16,8 +16,10 @@ import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.value.Values;
+import org.jontrel.server.web.Refusal;
 import org.jontrel.site.Site;
 import org.jontrel.site.record.ListQuery;
+import org.jontrel.site.record.RecordList;
 import org.jontrel.site.record.StoredRecord;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -88,17 +90,35 @@ public enum ExportFile {
     private static void each(Source source, Taking taking) throws IOException {
         var next = source.query().most(ListQuery.MOST);
         while (true) {
-            var page = source.site().records().page(source.holder().id(), next).orElseThrow();
-            var values = page.records().stream().map(StoredRecord::values).toList();
-            var known = Known.of(source.path(), source.site(), source.holder(), values);
-            for (var record : page.records()) {
-                taking.take(record, known);
+            var page = page(source, next);
+            for (var record : page.list().records()) {
+                taking.take(record, page.known());
             }
-            if (page.next().isEmpty()) {
+            if (page.list().next().isEmpty()) {
                 return;
             }
-            next = next.after(page.next());
+            next = next.after(page.list().next());
         }
+    }
+
+    private record Page(RecordList list, Known known) {}
+
+    /** One file is of one state of the definitions: where they are switched meanwhile, it breaks off and is no whole file. */
+    private static Page page(Source source, ListQuery query) {
+        return source.site().together(() -> {
+            var fields = source.holder().fields().toList();
+            boolean same = source.site()
+                    .installed()
+                    .table(source.holder().id())
+                    .filter(table -> table.holder().fields().toList().equals(fields))
+                    .isPresent();
+            if (!same) {
+                throw Refusal.unavailable("The definitions were switched while this was exported. Export it again.");
+            }
+            var list = source.site().records().page(source.holder().id(), query).orElseThrow();
+            var values = list.records().stream().map(StoredRecord::values).toList();
+            return new Page(list, Known.of(source.path(), source.site(), source.holder(), values));
+        });
     }
 
     private static List<String> heads(List<Field> fields) {
