@@ -72,7 +72,9 @@ final class HolderPlan {
                             : "Rename the table " + was.key() + " to " + is.key());
         }
         address();
-        if (!indexed(was).equals(indexed(is))) {
+        // an index stays with its column, and a field that was converted or filled has another one
+        boolean replaced = turns.getOrDefault("", List.of()).stream().anyMatch(turn -> turn.act() == Step.Act.TAKE);
+        if (replaced || !indexed(was).equals(indexed(is))) {
             add(new Step.Indexes(is.id()), 0, "Make lists of " + is.plural() + " quick");
         }
         long records = answer("").records();
@@ -208,7 +210,7 @@ final class HolderPlan {
 
     private void changed(Field before, Field field) {
         var answer = answer(field.id());
-        var rewriting = new Conversion(before, field, null).changes();
+        var rewriting = new Conversion(before, field, null).changes() || answer.unconverted() > 0;
         if (answer.unconverted() > 0) {
             ask(
                     Code.PLAN_VALUES_UNCONVERTED,

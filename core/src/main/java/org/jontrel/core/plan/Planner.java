@@ -83,16 +83,20 @@ public final class Planner {
                 .forEach(was -> remove(was, answers, steps, findings));
         steps.sort(Comparator.comparing(
                         (Plan.PlannedStep planned) -> planned.step().phase())
-                .thenComparing(planned -> late(planned.step())));
+                .thenComparing(planned -> turn(planned.step())));
         findings.sort(Finding.WORST_FIRST);
         return new Plan(steps, asks, findings);
     }
 
-    /** Tables are made when their names are free, records checked when everything else is in its place. */
-    private static boolean late(Step step) {
+    /**
+     * What goes leaves its name first, then names move, then tables are made whose names are free by now; records are checked
+     * when everything else is in its place.
+     */
+    private static int turn(Step step) {
         return switch (step) {
-            case Step.CreateTable _, Step.AddTable _, Step.CheckRecords _ -> true;
-            default -> false;
+            case Step.HoldTable _, Step.HoldOwn _ -> 0;
+            case Step.CreateTable _, Step.AddTable _, Step.CheckRecords _ -> 2;
+            default -> 1;
         };
     }
 

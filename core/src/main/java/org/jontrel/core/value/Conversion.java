@@ -9,7 +9,7 @@ import org.jontrel.core.model.Kind;
  * Takes values of a field as it was to the field as it becomes. What it cannot take it says; it never shortens or
  * rounds. Within one kind every value is kept, even one that breaks new limits.
  *
- * @param fill what records without a value get, or {@code null}
+ * @param fill what records without a value get, also where theirs cannot be taken over; or {@code null}
  */
 public record Conversion(Field from, Field to, Object fill) {
     /** Whether values must be rewritten at all. */
@@ -22,12 +22,12 @@ public record Conversion(Field from, Field to, Object fill) {
         return converted(value).isPresent();
     }
 
-    /** The new value; {@code null} where there is none or it cannot be taken over. */
+    /** The new value; the fill where there is none or it cannot be taken over. */
     public Object apply(Object value) {
         if (value == null) {
             return fill;
         }
-        return converted(value).orElse(null);
+        return converted(value).orElse(fill);
     }
 
     /** Whether {@code now} is what {@link #apply} makes of {@code before}, so nobody has changed it since. */
@@ -46,7 +46,7 @@ public record Conversion(Field from, Field to, Object fill) {
 
     private Optional<Object> converted(Object value) {
         if (from.kind() instanceof Kind.Choice before && to.kind() instanceof Kind.Choice after) {
-            return Optional.of(option(before, after, (String) value));
+            return option(before, after, (String) value);
         }
         if (Kind.same(from.kind(), to.kind())) {
             return Optional.of(value);
@@ -81,16 +81,20 @@ public record Conversion(Field from, Field to, Object fill) {
         return from.kind() instanceof Kind.Choice before
                 && to.kind() instanceof Kind.Choice after
                 && before.options().stream()
-                        .anyMatch(option -> !option(before, after, option.key()).equals(option.key()));
+                        .anyMatch(option -> !option(before, after, option.key()).equals(Optional.of(option.key())));
     }
 
-    /** The key that the option with this key has after, by its id; an option that is gone keeps its key. */
-    private static String option(Kind.Choice before, Kind.Choice after, String key) {
-        return before.options().stream()
+    /**
+     * The key that the option with this key has after, by its id. An option that is gone keeps its key, unless another has
+     * taken that: then its records would turn into the other's.
+     */
+    private static Optional<Object> option(Kind.Choice before, Kind.Choice after, String key) {
+        var was = before.options().stream()
                 .filter(option -> option.key().equals(key))
-                .findFirst()
-                .map(option -> after.byId().get(option.id()))
-                .map(Kind.Option::key)
-                .orElse(key);
+                .findFirst();
+        var is = was.map(option -> after.byId().get(option.id()));
+        boolean taken = is.isEmpty()
+                && after.options().stream().anyMatch(option -> option.key().equals(key));
+        return taken ? Optional.empty() : Optional.of(is.map(Kind.Option::key).orElse(key));
     }
 }

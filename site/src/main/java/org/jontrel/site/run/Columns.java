@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.plan.Step;
@@ -41,7 +42,7 @@ final class Columns {
             }
             case Step.SwitchColumns(String holderId, String table, List<Step.Turn> turns) ->
                 switchColumns(connection, holderId, table, turns);
-            case Step.RenameTable rename -> renameTables(connection, holder(to, rename.holderId()));
+            case Step.RenameTable _ -> renameTables(connection);
             case Step.HoldTable(String holderId, String held) -> hold(connection, marks(holderId, from), held);
             case Step.RestoreTable(String holderId, String held) ->
                 restore(connection, holderId, held, marks(holderId, to));
@@ -157,12 +158,17 @@ final class Columns {
         return create(connection, wanted);
     }
 
-    /** All tables of a holder that have another name than its keys give them; in one statement, also where two swap. */
-    private static List<String> renameTables(Connection connection, Holder holder) throws SQLException {
+    /**
+     * All tables in use that have another name than their keys give them, in one statement: names may go round in a ring, also
+     * between definitions.
+     */
+    private List<String> renameTables(Connection connection) throws SQLException {
         var there = Schema.inUse(connection);
         var wanted = new LinkedHashMap<String, String>();
-        wanted.put(holder.id(), Names.table(holder));
-        Names.tables(holder).forEach((fieldId, name) -> wanted.put(Names.mark(holder.id(), fieldId), name));
+        for (var holder : Holder.all(to)) {
+            wanted.put(holder.id(), Names.table(holder));
+            Names.tables(holder).forEach((fieldId, name) -> wanted.put(Names.mark(holder.id(), fieldId), name));
+        }
         var aside = new LinkedHashMap<String, String>();
         var home = new LinkedHashMap<String, String>();
         int number = 0;
@@ -199,7 +205,23 @@ final class Columns {
         for (var turn : turns) {
             rename(columns, names, turn).ifPresent(renames::add);
         }
+        renames.addAll(others(columns, names, turns));
         return renames.isEmpty() ? List.of() : List.of(Ddl.renameColumns(table, renames));
+    }
+
+    /** Columns that no turn is about and that have another name by now, as where two fields of one key became one. */
+    private static List<Ddl.Rename> others(
+            Map<String, String> columns, Map<String, String> names, List<Step.Turn> turns) {
+        var turned = turns.stream().map(Step.Turn::fieldId).collect(Collectors.toSet());
+        var others = new ArrayList<Ddl.Rename>();
+        names.forEach((fieldId, name) -> {
+            if (!turned.contains(fieldId)) {
+                Schema.columnOf(columns, fieldId)
+                        .filter(present -> !present.equals(name))
+                        .ifPresent(present -> others.add(new Ddl.Rename(present, name)));
+            }
+        });
+        return others;
     }
 
     /** All turns of a table are one statement, so either all have happened or none. */

@@ -97,6 +97,11 @@ public final class Runs {
     }
 
     private Plan plan(SqlSession session, Binding binding, Target target) throws SQLException {
+        // found anew: somebody may have changed tables since
+        var drift = Drift.of(session.getConnection(), bindings.fresh(session));
+        if (!drift.isEmpty()) {
+            return new Plan(List.of(), List.of(), drift);
+        }
         var planner = new Planner(shortNames);
         var questions = planner.questions(binding.model(), target.model());
         var answers = new Facts(session.getConnection(), binding).answers(questions, target.model());

@@ -172,6 +172,17 @@ public final class Bindings {
         return known(session);
     }
 
+    /** Looked for in the tables as they are now. */
+    public Binding fresh(SqlSession session) throws SQLException {
+        var connection = session.getConnection();
+        var state = Gate.state(connection);
+        return read(
+                connection,
+                state.closed() ? underWay.heldNames(connection) : Set.of(),
+                state.generation(),
+                state.closed());
+    }
+
     /** Forgets what was known. */
     public Binding reload(SqlSession session) throws SQLException {
         last.set(null);

@@ -233,6 +233,11 @@ public final class Ddl {
                 .formatted(Names.quoted(table), column(Names.next(field.id()), field));
     }
 
+    /** Gives a field its column again, empty. */
+    public static String putBack(String table, String name, Field field) {
+        return "ALTER TABLE %s ADD COLUMN %s".formatted(Names.quoted(table), column(name, field));
+    }
+
     public static String dropColumn(String table, String column) {
         return "ALTER TABLE %s DROP COLUMN %s, ALGORITHM=INSTANT".formatted(Names.quoted(table), Names.quoted(column));
     }
@@ -259,7 +264,8 @@ public final class Ddl {
         return "%s %s NULL COMMENT %s".formatted(Names.quoted(name), type(field.kind()), Names.comment(field.id()));
     }
 
-    private static String type(Kind kind) {
+    /** The type of a column that holds values of a kind, as in a statement. */
+    public static String type(Kind kind) {
         return switch (kind) {
             case Kind.Text _, Kind.Email _, Kind.Phone _ -> "VARCHAR(255)";
             case Kind.LongText _, Kind.RichText _ -> "MEDIUMTEXT";

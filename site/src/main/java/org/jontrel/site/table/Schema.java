@@ -28,6 +28,22 @@ public final class Schema {
         return columns;
     }
 
+    /** The type of each column, as the database names it. */
+    public static Map<String, String> types(Connection connection, String table) throws SQLException {
+        var types = new TreeMap<String, String>();
+        var sql = "SELECT column_name, column_type FROM information_schema.columns"
+                + " WHERE table_schema = DATABASE() AND table_name = ?";
+        try (var statement = connection.prepareStatement(sql)) {
+            statement.setString(1, table);
+            try (var rows = statement.executeQuery()) {
+                while (rows.next()) {
+                    types.put(rows.getString(1), rows.getString(2));
+                }
+            }
+        }
+        return types;
+    }
+
     /** The columns of each index by its name, as {@code a,b}. */
     public static Map<String, String> indexes(Connection connection, String table) throws SQLException {
         var indexes = new TreeMap<String, String>();

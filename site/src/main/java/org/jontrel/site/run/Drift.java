@@ -1,0 +1,91 @@
+package org.jontrel.site.run;
+
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import org.jontrel.core.finding.Code;
+import org.jontrel.core.finding.Finding;
+import org.jontrel.core.finding.Place;
+import org.jontrel.core.holder.Holder;
+import org.jontrel.core.model.Field;
+import org.jontrel.site.table.Binding;
+import org.jontrel.site.table.Ddl;
+import org.jontrel.site.table.Names;
+import org.jontrel.site.table.Schema;
+
+/** What somebody did to a site's tables past the definitions: nothing can be planned on tables that are not what they were. */
+final class Drift {
+    private final Connection connection;
+    private final Binding binding;
+    private final List<Finding> findings = new ArrayList<>();
+
+    private Drift(Connection connection, Binding binding) {
+        this.connection = connection;
+        this.binding = binding;
+    }
+
+    static List<Finding> of(Connection connection, Binding binding) throws SQLException {
+        var drift = new Drift(connection, binding);
+        for (var holder : Holder.all(binding.model())) {
+            drift.look(holder);
+        }
+        return drift.findings;
+    }
+
+    private void look(Holder holder) throws SQLException {
+        var table = binding.table(holder.id());
+        if (table.isEmpty()) {
+            gone(holder, "", holder.plural());
+            return;
+        }
+        look(holder, "", table.get().own());
+        for (var fieldId : Names.tables(holder).keySet()) {
+            var place = table.get().fields().get(fieldId);
+            if (place == null) {
+                gone(holder, fieldId, holder.field(fieldId).map(Field::label).orElse(holder.plural()));
+            } else {
+                look(holder, fieldId, place);
+            }
+        }
+    }
+
+    private void gone(Holder holder, String fieldId, String name) {
+        findings.add(Finding.of(Code.DRIFT_TABLE_GONE, Place.field(holder.id(), fieldId, ""), name, binding.version()));
+    }
+
+    private void look(Holder holder, String tableId, Binding.Place place) throws SQLException {
+        Map<String, String> types = Schema.types(connection, place.name());
+        for (var wanted : Names.columns(holder, tableId).entrySet()) {
+            var field = holder.field(wanted.getKey()).orElseThrow();
+            var column = place.columns().get(wanted.getKey());
+            var at = Place.field(holder.id(), field.id(), "");
+            if (column == null) {
+                findings.add(Finding.of(
+                        Code.DRIFT_COLUMN_GONE,
+                        at,
+                        field.label(),
+                        place.name(),
+                        binding.version(),
+                        Ddl.putBack(place.name(), wanted.getValue(), field)));
+            } else if (!types.get(column).startsWith(type(field))) {
+                findings.add(Finding.of(
+                        Code.DRIFT_COLUMN_CHANGED,
+                        at,
+                        field.label(),
+                        column,
+                        place.name(),
+                        types.get(column),
+                        binding.version(),
+                        type(field)));
+            }
+        }
+    }
+
+    /** As the database names it, but for the width it shows numbers with. */
+    private static String type(Field field) {
+        return Ddl.type(field.kind()).split(" ")[0].toLowerCase(Locale.ROOT);
+    }
+}
