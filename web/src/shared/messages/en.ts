@@ -271,7 +271,7 @@ export const en = {
     redoTitle: 'What bringing the release back would do',
     redoNow: 'Bring it back',
     cutOff:
-      'This run was cut off. The site still reads; records cannot be saved while a switch is half done. Continue it, or go back to where it began.',
+      'This run was cut off. The site still reads as before. In a few seconds the run is continued by itself, and goes back where that fails. You can also decide here: continue it, or go back to where it began. Records cannot be saved while a switch is half done.',
     continue: 'Continue',
     goBack: 'Go back',
     took: 'took {seconds} s',
@@ -324,7 +324,7 @@ export const en = {
       },
       site: {
         title: 'Sites',
-        text: 'A site is a real database with records. Its plan says what a release would do to it, step by step and with numbers from its own records. What needs a person is asked; the answers stay with the release, so the next site gets the same. A run can be undone: every value comes back as it was, and what editors entered since is carried over as far as it fits. An earlier run can be undone once the later ones are, and an undo can be undone itself.',
+        text: 'A site is a real database with records. Its plan says what a release would do to it, step by step and with numbers from its own records. What needs a person is asked; the answers stay with the release, so the next site gets the same. A run can be undone: every value comes back as it was, and what editors entered since is carried over as far as it fits. A run that was cut off, as by a restart, goes on by itself. An earlier run can be undone once the later ones are, and an undo can be undone itself.',
       },
       record: {
         title: 'Records',

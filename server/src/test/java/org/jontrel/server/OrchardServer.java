@@ -1,5 +1,6 @@
 package org.jontrel.server;
 
+import com.zaxxer.hikari.HikariDataSource;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -14,8 +15,10 @@ final class OrchardServer implements AutoCloseable {
     final Session anna;
     private final ConfigurableApplicationContext context;
     private final String address;
+    private final String database;
 
-    private OrchardServer(ConfigurableApplicationContext context) {
+    private OrchardServer(ConfigurableApplicationContext context, String database) {
+        this.database = database;
         this.context = context;
         this.address = "http://127.0.0.1:" + context.getEnvironment().getProperty("local.server.port");
         this.anna = session();
@@ -45,15 +48,15 @@ final class OrchardServer implements AutoCloseable {
     /** With an account and a workspace, and nothing in it. */
     static OrchardServer empty(String... settings) {
         var all = new ArrayList<>(List.of(settings));
+        var database = TestDatabase.shared().create();
         all.addAll(List.of(
                 "--server.port=0",
-                "--spring.datasource.url="
-                        + TestDatabase.shared().url(TestDatabase.shared().create()),
+                "--spring.datasource.url=" + TestDatabase.shared().url(database),
                 "--spring.datasource.username=" + TestDatabase.USER,
                 "--spring.datasource.password=" + TestDatabase.PASSWORD,
                 "--jontrel.publish-every=PT0.2S",
                 "--jontrel.setup-code=orchard-code"));
-        var server = new OrchardServer(SpringApplication.run(Application.class, all.toArray(String[]::new)));
+        var server = new OrchardServer(SpringApplication.run(Application.class, all.toArray(String[]::new)), database);
         server.anna.ok("GET", "/api/session", null);
         server.anna.ok(
                 "POST", "/api/setup", Map.of("code", "orchard-code", "name", "anna", "password", "anna-password"));
@@ -76,6 +79,11 @@ final class OrchardServer implements AutoCloseable {
                 .equals("running")) {
             Thread.sleep(50);
         }
+    }
+
+    /** Connections to the database of the site. */
+    HikariDataSource site() {
+        return TestDatabase.shared().source(database + "_site_field");
     }
 
     String address() {

@@ -15,6 +15,13 @@ interface SiteMapper {
     @Select(SITE + " WHERE workspace_id = #{workspaceId} ORDER BY position, id")
     List<SiteRow> of(long workspaceId);
 
+    @Select(SITE + " ORDER BY id")
+    List<SiteRow> all();
+
+    /** Runs of a site that have not ended. */
+    @Select("SELECT COUNT(*) FROM `${database}`.jontrel_run WHERE state = 'running'")
+    long running(@Param("database") String database);
+
     @Select(SITE + " WHERE path = #{path}")
     SiteRow find(String path);
 

@@ -1,0 +1,78 @@
+package org.jontrel.server.site;
+
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import org.jontrel.site.Site;
+import org.jontrel.site.run.RunView;
+import org.jontrel.site.run.Runs;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.dao.DataAccessException;
+import org.springframework.scheduling.annotation.Scheduled;
+import org.springframework.stereotype.Component;
+
+/**
+ * Ends runs that were cut off, by a crash, a restart or an error, without anybody's help: each is continued, and one that
+ * stops again goes back to what was before it. Only where that fails too a person is left to decide.
+ */
+@Component
+class CutOffRuns {
+    private static final Logger LOG = LoggerFactory.getLogger(CutOffRuns.class);
+    private static final String BY = "Jontrel";
+    private final Sites sites;
+    private final SiteMapper mapper;
+    private final Set<Long> continued = ConcurrentHashMap.newKeySet();
+    private final Set<Long> taken = ConcurrentHashMap.newKeySet();
+
+    CutOffRuns(Sites sites, SiteMapper mapper) {
+        this.sites = sites;
+        this.mapper = mapper;
+    }
+
+    @Scheduled(
+            initialDelayString = "${jontrel.continue-every:PT5S}",
+            fixedDelayString = "${jontrel.continue-every:PT5S}")
+    void end() {
+        for (var site : mapper.all()) {
+            try {
+                if (mapper.running(site.databaseName()) > 0) {
+                    end(site.path());
+                }
+            } catch (DataAccessException e) {
+                LOG.debug("Site {} cannot be looked at: {}", site.path(), e.getMessage());
+            }
+        }
+    }
+
+    private void end(String path) {
+        var engine = sites.engine(path);
+        var last = engine.runs().last();
+        if (last.isPresent() && last.get().state().equals("interrupted")) {
+            // another site's need not wait until it has ended
+            Thread.ofVirtual().name("continue-" + last.get().id()).start(() -> end(path, engine, last.get()));
+        }
+    }
+
+    private void end(String path, Site engine, RunView run) {
+        if (continued.add(run.id())) {
+            LOG.warn("The run {} on {} was cut off, and is continued", run.id(), path);
+            carryOut(engine.runs().resume(run.id(), _ -> {}), path, run);
+        } else if (run.kind().equals("forward") && taken.add(run.id())) {
+            LOG.warn("The run {} on {} cannot be continued, and goes back", run.id(), path);
+            carryOut(engine.runs().undo(run.id(), BY, _ -> {}), path, run);
+        }
+    }
+
+    private void carryOut(Runs.Outcome outcome, String path, RunView run) {
+        try {
+            switch (outcome) {
+                case Runs.Outcome.Started started -> started.work().run();
+                // somebody was quicker, in this process or another
+                case Runs.Outcome.Busy _ -> continued.remove(run.id());
+                case Runs.Outcome.NotRunnable _, Runs.Outcome.Interrupted _, Runs.Outcome.NothingToDo _ -> {}
+            }
+        } catch (RuntimeException e) {
+            LOG.error("The run {} on {} stopped", run.id(), path, e);
+        }
+    }
+}
