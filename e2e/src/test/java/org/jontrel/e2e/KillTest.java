@@ -44,10 +44,11 @@ public class KillTest {
         var client = new Client(address);
         prepare(client, database);
         long run;
+        run = client.post("/api/sites/trial/runs", Map.of("version", "2.0.0"))
+                .get("id")
+                .asLong();
+        await(client, run, "/steps/0/state", "done");
         try (var gate = holdGate(database + "_site_trial")) {
-            run = client.post("/api/sites/trial/runs", Map.of("version", "2.0.0"))
-                    .get("id")
-                    .asLong();
             while (client.get("/api/sites/trial/runs/" + run)
                             .at("/steps/1/rowsDone")
                             .asLong()
@@ -78,6 +79,12 @@ public class KillTest {
             assertEquals(visitor.errors(), List.of());
         } finally {
             next.process().destroyForcibly().waitFor();
+        }
+    }
+
+    private static void await(Client client, long run, String what, String wanted) {
+        while (!client.get("/api/sites/trial/runs/" + run).at(what).asString().equals(wanted)) {
+            Thread.onSpinWait();
         }
     }
 

@@ -25,6 +25,7 @@ import org.jontrel.core.value.Rows;
 import org.jontrel.core.value.Values;
 import org.jontrel.site.media.MediaStore;
 import org.jontrel.site.table.Binding;
+import org.jontrel.site.table.Gate;
 import org.jontrel.site.table.Names;
 import org.jontrel.site.table.RecordIds;
 
@@ -154,6 +155,7 @@ final class Saving {
         var positions = new HashMap<Long, Integer>();
         var parents = new HashMap<Link, Boolean>();
         var saved = new ArrayList<Saved>();
+        var stored = new ArrayList<Long>();
         for (var each : cases) {
             parent(each, parents);
             var slug = slug(each, addresses);
@@ -169,9 +171,13 @@ final class Saving {
             }
             store(each, after, saver);
             saved.add(new Saved.Stored(after));
+            stored.add(after.id());
         }
         statements.run(connection);
         trees(cases);
+        if (!stored.isEmpty()) {
+            Gate.saved(connection, holder.id(), stored);
+        }
         return saved;
     }
 

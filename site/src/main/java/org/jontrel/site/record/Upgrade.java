@@ -24,10 +24,21 @@ public final class Upgrade {
     private Upgrade() {}
 
     public static void run(Database database, Bindings bindings) {
+        database.direct(connection -> {
+            add(connection, "jontrel_run", "generation", "BIGINT NULL");
+            add(connection, "jontrel_gate", "logging", "TINYINT(1) NOT NULL DEFAULT 0");
+        });
         first(database, bindings);
         if (!Words.keptApart(database)) {
             database.transaction(bindings::reload).tables().values().forEach(table -> Words.renewAll(database, table));
             Words.keepApart(database);
+        }
+    }
+
+    /** Only where it is missing: others may be at work on the table. */
+    private static void add(Connection connection, String table, String column, String type) throws SQLException {
+        if (!Schema.columns(connection, table).containsKey(column)) {
+            say(connection, "ALTER TABLE " + table + " ADD COLUMN IF NOT EXISTS " + column + " " + type);
         }
     }
 

@@ -48,12 +48,12 @@ final class Chunks {
      */
     record Progress(long reached, int rows) {}
 
-    /** Which records: the next ones behind an id, or those saved lately. */
+    /** Which records: the next ones behind an id, or some that were saved meanwhile. */
     sealed interface Which {
         record After(long id) implements Which {}
 
-        /** Saved at most so many minutes before a run's step began; at a closed gate, so nobody saves any more. */
-        record SavedSince(long runId, int seq, int minutesBefore) implements Which {}
+        /** Those with these ids. */
+        record Those(List<Long> ids) implements Which {}
     }
 
     Progress work(SqlSession session, Step step, Which which) throws SQLException {
@@ -206,10 +206,8 @@ final class Chunks {
                     switch (which) {
                         case Which.After _ when own -> select + "id > ? ORDER BY id LIMIT " + size;
                         case Which.After _ -> select + "record_id > ? AND record_id <= ?";
-                        case Which.SavedSince since ->
-                            select + record + " IN (SELECT id FROM " + main
-                                    + " WHERE updated_at >= (SELECT started_at FROM jontrel_step WHERE run_id = ? AND seq = ?)"
-                                    + " - INTERVAL " + since.minutesBefore() + " MINUTE)";
+                        case Which.Those(List<Long> ids) ->
+                            select + record + " IN (" + String.join(", ", Collections.nCopies(ids.size(), "?")) + ")";
                     };
             var rows = new ArrayList<Row>();
             try (var statement = connection.prepareStatement(sql)) {
@@ -220,9 +218,10 @@ final class Chunks {
                             statement.setLong(2, last(id).orElse(id));
                         }
                     }
-                    case Which.SavedSince since -> {
-                        statement.setLong(1, since.runId());
-                        statement.setInt(2, since.seq());
+                    case Which.Those(List<Long> ids) -> {
+                        for (int i = 0; i < ids.size(); i++) {
+                            statement.setLong(1 + i, ids.get(i));
+                        }
                     }
                 }
                 try (var found = statement.executeQuery()) {

@@ -4,6 +4,7 @@ import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.jontrel.core.code.PackageWriter;
 import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Model;
@@ -22,7 +23,10 @@ import org.jontrel.site.table.ModelText;
  */
 final class Executor {
     private static final int CHUNK = 1_000;
-    private static final int RECENT_MINUTES = 5;
+    /** What so few writers save meanwhile is left for the closed gate. */
+    private static final int FEW = 100;
+
+    private static final int ROUNDS = 50;
     private static final int LOCK_WAIT = 1205;
     private static final int LOCK_TRIES = 20;
     private static final int ROW_TOO_LARGE = 1118;
@@ -56,10 +60,16 @@ final class Executor {
     }
 
     void execute() {
-        steps(Step.Phase.BESIDE).forEach(this::perform);
         boolean installed = database.transaction(
                 session -> session.getMapper(JournalMapper.class).installedBy() == run.id());
         if (!installed) {
+            database.transaction(session -> {
+                lease.fence(session.getConnection());
+                Gate.startLogging(session.getConnection());
+                return null;
+            });
+            steps(Step.Phase.BESIDE).forEach(this::perform);
+            follow();
             switchOver();
         }
         steps(Step.Phase.AFTER).forEach(this::perform);
@@ -79,6 +89,40 @@ final class Executor {
         progressed.run();
     }
 
+    /** While people work on: what they saved meanwhile is converted too, until little is left for the closed gate. */
+    private void follow() {
+        for (int round = 0; round < ROUNDS && catchUp() > FEW; round++) {
+            progressed.run();
+        }
+    }
+
+    /** Does the steps beside once more for some of the records that were saved meanwhile; how many there were. */
+    private int catchUp() {
+        var beside = steps(Step.Phase.BESIDE).stream()
+                .map(row -> Journal.step(row.step()))
+                .filter(step -> !step.instant())
+                .toList();
+        return database.transaction(session -> {
+            lease.fence(session.getConnection());
+            var journal = session.getMapper(JournalMapper.class);
+            var changes = journal.changes(CHUNK);
+            var records = changes.stream()
+                    .collect(Collectors.groupingBy(
+                            JournalMapper.ChangeRow::holderId,
+                            Collectors.mapping(JournalMapper.ChangeRow::recordId, Collectors.toSet())));
+            for (var step : beside) {
+                var some = records.get(step.holderId());
+                if (some != null) {
+                    chunks.work(session, step, new Chunks.Which.Those(List.copyOf(some)));
+                }
+            }
+            if (!changes.isEmpty()) {
+                journal.forget(changes);
+            }
+            return changes.size();
+        });
+    }
+
     /** Closes the gate, catches up with what was saved meanwhile, switches names, installs, and opens the gate. */
     private void switchOver() {
         database.transaction(session -> {
@@ -89,14 +133,8 @@ final class Executor {
         // one that was cut off while it switched had caught up before, and nobody has saved anything since
         boolean caughtUp =
                 steps(Step.Phase.SWITCH).stream().anyMatch(row -> !row.state().equals("pending"));
-        for (var row : steps(Step.Phase.BESIDE)) {
-            var step = Journal.step(row.step());
-            if (!caughtUp && !step.instant()) {
-                database.transaction(session -> {
-                    lease.fence(session.getConnection());
-                    return chunks.work(session, step, new Chunks.Which.SavedSince(run.id(), row.seq(), RECENT_MINUTES));
-                });
-            }
+        while (!caughtUp && catchUp() > 0) {
+            progressed.run();
         }
         steps(Step.Phase.SWITCH).forEach(this::perform);
         database.transaction(session -> {

@@ -2,6 +2,7 @@ package org.jontrel.site.run;
 
 import java.time.LocalDateTime;
 import java.util.List;
+import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
@@ -126,6 +127,17 @@ interface JournalMapper {
     @Insert("REPLACE INTO jontrel_definitions (generation, version, model) SELECT g.generation + 1, i.version, i.model"
             + " FROM jontrel_gate g, jontrel_installed i WHERE g.slot = 0 AND i.id = 1")
     void keepDefinitions();
+
+    /** A record that was saved while a run is under way. */
+    record ChangeRow(long seq, String holderId, long recordId) {}
+
+    @Select("SELECT seq, holder_id, record_id FROM jontrel_change ORDER BY seq LIMIT #{most}")
+    List<ChangeRow> changes(int most);
+
+    @Delete(
+            "<script>DELETE FROM jontrel_change WHERE seq IN"
+                    + " <foreach item='each' collection='changes' open='(' separator=',' close=')'>#{each.seq}</foreach></script>")
+    void forget(@Param("changes") List<ChangeRow> changes);
 
     @Select("SELECT run_id FROM jontrel_installed WHERE id = 1")
     long installedBy();

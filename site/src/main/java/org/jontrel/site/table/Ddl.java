@@ -28,7 +28,11 @@ public final class Ddl {
                   run_id BIGINT NOT NULL, installed_at DATETIME(3) NOT NULL)""",
                 """
                 CREATE TABLE IF NOT EXISTS jontrel_gate (
-                  slot TINYINT PRIMARY KEY, generation BIGINT NOT NULL, closed TINYINT(1) NOT NULL, passed BIGINT NOT NULL)""",
+                  slot TINYINT PRIMARY KEY, generation BIGINT NOT NULL, closed TINYINT(1) NOT NULL, passed BIGINT NOT NULL,
+                  logging TINYINT(1) NOT NULL DEFAULT 0)""",
+                """
+                CREATE TABLE IF NOT EXISTS jontrel_change (
+                  seq BIGINT AUTO_INCREMENT PRIMARY KEY, holder_id VARCHAR(40) NOT NULL, record_id BIGINT NOT NULL)""",
                 """
                 CREATE TABLE IF NOT EXISTS jontrel_lease (
                   name VARCHAR(32) PRIMARY KEY, owner VARCHAR(100) NOT NULL, token BIGINT NOT NULL, beat BIGINT NOT NULL,
@@ -39,7 +43,6 @@ public final class Ddl {
                   to_version VARCHAR(64) NOT NULL, from_model LONGTEXT NOT NULL, to_model LONGTEXT NOT NULL,
                   by_whom VARCHAR(100) NOT NULL, undoes BIGINT NULL, message TEXT NULL, findings MEDIUMTEXT NOT NULL,
                   started_at DATETIME(3) NOT NULL, finished_at DATETIME(3) NULL, generation BIGINT NULL)""",
-                "ALTER TABLE jontrel_run ADD COLUMN IF NOT EXISTS generation BIGINT NULL",
                 """
                 CREATE TABLE IF NOT EXISTS jontrel_step (
                   run_id BIGINT NOT NULL, seq INT NOT NULL, step TEXT NOT NULL, sentence TEXT NOT NULL, state VARCHAR(16) NOT NULL,
@@ -87,7 +90,7 @@ public final class Ddl {
                   PRIMARY KEY (media_id, holder_id, record_id), KEY record (holder_id, record_id))""",
                 "INSERT IGNORE INTO jontrel_guard SELECT seq, 0 FROM seq_0_to_63",
                 "INSERT IGNORE INTO jontrel_lease VALUES ('run', '', 0, 0, UTC_TIMESTAMP(3))",
-                "INSERT IGNORE INTO jontrel_gate SELECT seq, 0, 0, 0 FROM seq_0_to_15",
+                "INSERT IGNORE INTO jontrel_gate (slot, generation, closed, passed) SELECT seq, 0, 0, 0 FROM seq_0_to_15",
                 "INSERT IGNORE INTO jontrel_installed VALUES (1, '', '[]', '', 0, UTC_TIMESTAMP(3))");
     }
 

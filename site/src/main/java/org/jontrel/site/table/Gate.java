@@ -2,6 +2,7 @@ package org.jontrel.site.table;
 
 import java.sql.Connection;
 import java.sql.SQLException;
+import java.util.List;
 import java.util.concurrent.ThreadLocalRandom;
 
 /**
@@ -69,13 +70,35 @@ public final class Gate {
         }
     }
 
+    /**
+     * From now on writers note which records they save, for a run that has to follow them. It waits for those who are through
+     * and may not know yet.
+     */
+    public static void startLogging(Connection connection) throws SQLException {
+        run(connection, "UPDATE jontrel_gate SET logging = 1");
+    }
+
+    /** The records that a writer saved, if a run has to follow. */
+    public static void saved(Connection connection, String holderId, List<Long> records) throws SQLException {
+        var sql = "INSERT INTO jontrel_change (holder_id, record_id) SELECT ?, id FROM (SELECT ? AS id"
+                + " UNION ALL SELECT ?".repeat(records.size() - 1)
+                + ") saved WHERE EXISTS (SELECT 1 FROM jontrel_gate WHERE slot = 0 AND logging = 1)";
+        try (var statement = connection.prepareStatement(sql)) {
+            statement.setString(1, holderId);
+            for (int i = 0; i < records.size(); i++) {
+                statement.setLong(2 + i, records.get(i));
+            }
+            statement.executeUpdate();
+        }
+    }
+
     public static void close(Connection connection) throws SQLException {
         run(connection, "UPDATE jontrel_gate SET closed = 1");
     }
 
     /** Opens for the next generation. */
     public static void open(Connection connection) throws SQLException {
-        run(connection, "UPDATE jontrel_gate SET closed = 0, generation = generation + 1");
+        run(connection, "UPDATE jontrel_gate SET closed = 0, logging = 0, generation = generation + 1");
     }
 
     private static void run(Connection connection, String sql) throws SQLException {
