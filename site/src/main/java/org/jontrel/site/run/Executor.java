@@ -28,7 +28,14 @@ final class Executor {
 
     private static final int ROUNDS = 50;
     private static final int LOCK_WAIT = 1205;
-    private static final int LOCK_TRIES = 20;
+    private static final int LOCK_TRIES = 120;
+    /** At a closed gate, for a second each. */
+    private static final int SWITCH_TRIES = 2;
+
+    private static final long BETWEEN_TRIES = 200;
+    private static final int MOST_ATTEMPTS = 60;
+    private static final long ATTEMPT_PAUSE = 500;
+    private static final long LONGEST_PAUSE = 10_000;
     private static final int ROW_TOO_LARGE = 1118;
     private static final int TOO_MANY_COLUMNS = 1117;
     private final Database database;
@@ -123,20 +130,19 @@ final class Executor {
         });
     }
 
-    /** Closes the gate, catches up with what was saved meanwhile, switches names, installs, and opens the gate. */
+    /**
+     * Closes the gate, catches up with what was saved meanwhile, switches names, installs, and opens the gate. Where somebody
+     * else's transaction is in the way it opens the gate again, so that people work on, and tries later.
+     */
     private void switchOver() {
-        database.transaction(session -> {
-            lease.fence(session.getConnection());
-            Gate.close(session.getConnection());
-            return null;
-        });
-        // one that was cut off while it switched had caught up before, and nobody has saved anything since
-        boolean caughtUp =
-                steps(Step.Phase.SWITCH).stream().anyMatch(row -> !row.state().equals("pending"));
-        while (!caughtUp && catchUp() > 0) {
-            progressed.run();
+        for (int attempt = 1; !switched(); attempt++) {
+            if (attempt >= MOST_ATTEMPTS) {
+                throw new IllegalStateException("Other transactions were in the way of the switch for too long."
+                        + " End them (a backup, a program that holds one open), then continue.");
+            }
+            Database.pause(Math.min(ATTEMPT_PAUSE * attempt, LONGEST_PAUSE));
+            follow();
         }
-        steps(Step.Phase.SWITCH).forEach(this::perform);
         database.transaction(session -> {
             lease.fence(session.getConnection());
             session.getMapper(JournalMapper.class)
@@ -146,6 +152,45 @@ final class Executor {
             Gate.open(session.getConnection());
             return null;
         });
+    }
+
+    /** Whether all steps of the switch are done; else none is, and the gate is open again. */
+    private boolean switched() {
+        database.transaction(session -> {
+            lease.fence(session.getConnection());
+            Gate.close(session.getConnection());
+            return null;
+        });
+        // one that was cut off while it switched had caught up before, and nobody has saved anything since
+        boolean begun =
+                steps(Step.Phase.SWITCH).stream().anyMatch(row -> !row.state().equals("pending"));
+        while (!begun && catchUp() > 0) {
+            progressed.run();
+        }
+        try {
+            steps(Step.Phase.SWITCH).forEach(this::perform);
+            return true;
+        } catch (InTheWay e) {
+            var steps = steps(Step.Phase.SWITCH);
+            if (begun || steps.stream().anyMatch(row -> row.state().equals("done"))) {
+                throw e;
+            }
+            database.transaction(session -> {
+                lease.fence(session.getConnection());
+                steps.forEach(row -> session.getMapper(JournalMapper.class).unact(run.id(), row.seq()));
+                Gate.reopen(session.getConnection());
+                return null;
+            });
+            progressed.run();
+            return false;
+        }
+    }
+
+    /** Somebody else's transaction uses a table that is to be changed. */
+    private static final class InTheWay extends RuntimeException {
+        InTheWay(SQLException cause) {
+            super("Another transaction uses a table that is to be changed", cause);
+        }
     }
 
     private List<JournalMapper.StepRow> steps(Step.Phase phase) {
@@ -205,7 +250,7 @@ final class Executor {
         for (int attempt = 1; ; attempt++) {
             lease.fence(connection);
             try (var statement = connection.createStatement()) {
-                statement.execute("SET SESSION lock_wait_timeout = 2");
+                statement.execute("SET SESSION lock_wait_timeout = 1");
                 for (var sql : columns.statements(connection, step)) {
                     statement.execute(sql);
                 }
@@ -218,14 +263,19 @@ final class Executor {
                                     + " then plan again.",
                             e);
                 }
-                if (e.getErrorCode() != LOCK_WAIT || attempt >= LOCK_TRIES) {
+                if (e.getErrorCode() != LOCK_WAIT) {
                     throw e;
+                }
+                if (attempt >= (step.phase() == Step.Phase.SWITCH ? SWITCH_TRIES : LOCK_TRIES)) {
+                    throw new InTheWay(e);
                 }
             } finally {
                 try (var statement = connection.createStatement()) {
                     statement.execute("SET SESSION lock_wait_timeout = DEFAULT");
                 }
             }
+            // readers who have queued behind it go first
+            Database.pause(BETWEEN_TRIES);
         }
     }
 

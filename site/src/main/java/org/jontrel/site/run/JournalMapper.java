@@ -128,6 +128,10 @@ interface JournalMapper {
             + " FROM jontrel_gate g, jontrel_installed i WHERE g.slot = 0 AND i.id = 1")
     void keepDefinitions();
 
+    /** A step that was begun and did nothing. */
+    @Update("UPDATE jontrel_step SET state = 'pending' WHERE run_id = #{runId} AND seq = #{seq}")
+    void unact(@Param("runId") long runId, @Param("seq") int seq);
+
     /** A record that was saved while a run is under way. */
     record ChangeRow(long seq, String holderId, long recordId) {}
 

@@ -146,7 +146,8 @@ public final class Database {
         return false;
     }
 
-    static void pause(long millis) {
+    /** @throws IllegalStateException where the thread is to end */
+    public static void pause(long millis) {
         try {
             Thread.sleep(millis);
         } catch (InterruptedException e) {

@@ -96,6 +96,11 @@ public final class Gate {
         run(connection, "UPDATE jontrel_gate SET closed = 1");
     }
 
+    /** Opens again without anything having been switched. */
+    public static void reopen(Connection connection) throws SQLException {
+        run(connection, "UPDATE jontrel_gate SET closed = 0");
+    }
+
     /** Opens for the next generation. */
     public static void open(Connection connection) throws SQLException {
         run(connection, "UPDATE jontrel_gate SET closed = 0, logging = 0, generation = generation + 1");
