@@ -135,7 +135,9 @@ async function act(what: 'undo' | 'continue'): Promise<void> {
         <p v-else class="flat">{{ $t('site.undoNothing') }}</p>
         <PlanSteps :steps="undoPlan.steps" />
         <div class="row">
-          <NButton type="primary" :loading="acting" @click="act('undo')">{{ $t(again ? 'site.redoNow' : 'site.undoNow') }}</NButton>
+          <NButton type="primary" :loading="acting" @click="act('undo')">{{
+            $t(again ? 'site.redoNow' : 'site.undoNow')
+          }}</NButton>
           <NButton @click="undoPlan = undefined">{{ $t('common.cancel') }}</NButton>
         </div>
       </section>

@@ -25,6 +25,7 @@ import org.jontrel.site.record.StoredRecord;
 import org.jontrel.site.record.Write;
 import org.jontrel.site.run.RunView;
 import org.jontrel.site.run.Runs;
+import org.jontrel.site.testing.Dump;
 import org.jontrel.site.testing.Moorings;
 import org.jontrel.site.testing.Orchard;
 import org.jontrel.site.testing.TestDatabase;
@@ -88,36 +89,8 @@ public class ExactUndoTest {
         return new TreeMap<>(site.records().byId("tmooring", id).orElseThrow().values());
     }
 
-    /** All columns of definitions in use, as text, by table. */
     private Map<String, List<Map<String, String>>> bytes() throws SQLException {
-        var all = new TreeMap<String, List<Map<String, String>>>();
-        try (var connection = source.getConnection();
-                var statement = connection.createStatement()) {
-            var names = new ArrayList<String>();
-            try (var tables = statement.executeQuery("SELECT table_name FROM information_schema.tables WHERE"
-                    + " table_schema = DATABASE() AND table_comment <> '' AND table_name NOT LIKE 'held%'")) {
-                while (tables.next()) {
-                    names.add(tables.getString(1));
-                }
-            }
-            for (var name : names) {
-                var rows = new ArrayList<Map<String, String>>();
-                try (var found = statement.executeQuery("SELECT * FROM `" + name + "` ORDER BY 1, 2")) {
-                    while (found.next()) {
-                        var row = new TreeMap<String, String>();
-                        for (int i = 1; i <= found.getMetaData().getColumnCount(); i++) {
-                            var column = found.getMetaData().getColumnName(i);
-                            if (!column.startsWith("held") && !column.startsWith("next")) {
-                                row.put(column, found.getString(i));
-                            }
-                        }
-                        rows.add(row);
-                    }
-                }
-                all.put(name, rows);
-            }
-        }
-        return all;
+        return Dump.of(source);
     }
 
     @Test

@@ -10,9 +10,12 @@ import java.util.Map;
 import java.util.Optional;
 import org.jontrel.core.model.State;
 import org.jontrel.core.value.Link;
+import org.jontrel.core.value.RecordCheck;
+import org.jontrel.core.value.Surroundings;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.Names;
 import org.jontrel.site.table.RecordIds;
+import org.jontrel.site.table.Schema;
 
 /** Terms as definitions bring them. */
 public final class TermSeeds {
@@ -78,7 +81,7 @@ public final class TermSeeds {
                 Optional.empty(),
                 origin,
                 1,
-                true,
+                RecordCheck.check(table.holder(), all, Surroundings.NONE).complete(),
                 now,
                 now,
                 "definitions",
@@ -89,5 +92,43 @@ public final class TermSeeds {
         statements.run(connection);
         new TermTree(connection, table).placed(id, parent);
         return id;
+    }
+
+    /** Removes the term of this origin, unless somebody has changed it, put something under it or uses it, also in held values. */
+    public void retire(String origin) throws SQLException {
+        var name = Names.quoted(table.name());
+        var found = Jdbc.query(
+                connection,
+                "SELECT id FROM " + name + " t WHERE origin = ? AND version = 1 AND NOT EXISTS (SELECT 1 FROM " + name
+                        + " below WHERE below.parent_id = t.id)",
+                row -> row.getLong(1),
+                origin);
+        if (found.isEmpty() || isUsed(found.getFirst())) {
+            return;
+        }
+        long id = found.getFirst();
+        Jdbc.update(connection, "DELETE FROM " + name + " WHERE id = ?", id);
+        for (var place : table.fields().entrySet()) {
+            var column = place.getKey().equals(Names.ABOVE) ? "term_id" : "record_id";
+            Jdbc.update(
+                    connection,
+                    "DELETE FROM " + Names.quoted(place.getValue().name()) + " WHERE " + column + " = ?",
+                    id);
+        }
+        var statements = new Statements();
+        Words.remove(statements, table.holder().id(), id);
+        statements.run(connection);
+    }
+
+    private boolean isUsed(long id) throws SQLException {
+        var tree = table.fields().get(Names.ABOVE);
+        for (var other : Schema.with(connection, "term_id")) {
+            boolean own = tree != null && tree.name().equals(other);
+            var use = "SELECT 1 FROM " + Names.quoted(other) + " WHERE term_id = ? LIMIT 1";
+            if (!own && !Jdbc.query(connection, use, row -> row.getInt(1), id).isEmpty()) {
+                return true;
+            }
+        }
+        return false;
     }
 }

@@ -214,6 +214,9 @@ final class Executor {
             database.transaction(session -> {
                 lease.fence(session.getConnection());
                 starters.make(session, holderId);
+                if (run.undoes() != null) {
+                    starters.retire(session, holderId);
+                }
                 return null;
             });
         } else if (step.instant()) {

@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 import org.apache.ibatis.session.SqlSession;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.Taxonomy;
@@ -40,6 +41,28 @@ final class Starters {
                 .ifPresent(was -> was.allTerms().forEach(term -> labels.put(term.id(), term.label())));
         var seeds = new TermSeeds(session.getConnection(), table.get());
         below(session.getConnection(), taxonomy.get(), taxonomy.get().terms(), 0, seeds, labels);
+    }
+
+    /**
+     * Takes the terms away again that the run which is undone made, where nobody has changed or used them since: deepest
+     * first, so that none is left under nothing.
+     */
+    void retire(SqlSession session, String taxonomyId) throws SQLException {
+        var made = from.find(Taxonomy.class, taxonomyId);
+        var table = bindings.current(session).table(taxonomyId);
+        if (made.isEmpty() || table.isEmpty()) {
+            return;
+        }
+        var kept = to.find(Taxonomy.class, taxonomyId).stream()
+                .flatMap(Taxonomy::allTerms)
+                .map(Term::id)
+                .collect(Collectors.toSet());
+        var seeds = new TermSeeds(session.getConnection(), table.get());
+        for (var term : made.get().allTerms().toList().reversed()) {
+            if (!kept.contains(term.id())) {
+                seeds.retire(term.id());
+            }
+        }
     }
 
     private static void below(

@@ -2,7 +2,9 @@ package org.jontrel.site.table;
 
 import java.sql.Connection;
 import java.sql.SQLException;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -26,6 +28,22 @@ public final class Schema {
             }
         }
         return columns;
+    }
+
+    /** The tables that have a column of this name, in use or held. */
+    public static List<String> with(Connection connection, String column) throws SQLException {
+        var tables = new ArrayList<String>();
+        var sql =
+                "SELECT table_name FROM information_schema.columns WHERE table_schema = DATABASE() AND column_name = ?";
+        try (var statement = connection.prepareStatement(sql)) {
+            statement.setString(1, column);
+            try (var rows = statement.executeQuery()) {
+                while (rows.next()) {
+                    tables.add(rows.getString(1));
+                }
+            }
+        }
+        return tables;
     }
 
     /** The type of each column, as the database names it. */
