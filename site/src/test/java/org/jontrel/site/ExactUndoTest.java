@@ -314,4 +314,29 @@ public class ExactUndoTest {
         assertEquals(site.records().byId("ttree", tree).orElseThrow().values(), newer);
         assertTrue(((Row) ((List<?>) newer.get("fprunings")).getFirst()).id() > 0);
     }
+
+    @Test
+    public void whatIsSavedMeanwhileAndCannotBeTakenOverIsTold() {
+        install("1.0.0", Moorings.standard());
+        var id = save("tmooring", Map.of("title", "A", "rise", "9")).id();
+        var saved = new boolean[1];
+        var to = Moorings.with(Moorings.RISE, field -> field.withKind(new Kind.Numeric(0, null, null, "")));
+        run(site.runs().start(new Runs.Target("2.0.0", to, List.of()), "anna", run -> {
+            boolean copied = run.steps().stream()
+                    .anyMatch(step ->
+                            step.sentence().startsWith("Copy") && step.state().equals("done"));
+            if (copied && !saved[0]) {
+                saved[0] = true;
+                edit("tmooring", id, Map.of("rise", "about nine"));
+            }
+        }));
+        assertTrue(saved[0]);
+        assertEquals(
+                last().findings(),
+                List.of("Records saved while the run was under way whose value of Rise could not be taken over: 1."
+                        + " These values are held."));
+        assertFalse(values(id).containsKey("frise"));
+        undo(last());
+        assertEquals(values(id).get("frise"), "about nine");
+    }
 }

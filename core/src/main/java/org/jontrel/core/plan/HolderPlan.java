@@ -6,6 +6,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.SequencedMap;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jontrel.core.code.Decision;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
@@ -73,7 +75,9 @@ final class HolderPlan {
         }
         address();
         // an index stays with its column, and a field that was converted or filled has another one
-        boolean replaced = turns.getOrDefault("", List.of()).stream().anyMatch(turn -> turn.act() == Step.Act.TAKE);
+        var listed = indexed(is).stream().flatMap(HolderPlan::ids).collect(Collectors.toSet());
+        boolean replaced = turns.getOrDefault("", List.of()).stream()
+                .anyMatch(turn -> turn.act() == Step.Act.TAKE && listed.contains(turn.fieldId()));
         if (replaced || !indexed(was).equals(indexed(is))) {
             add(new Step.Indexes(is.id()), 0, "Make lists of " + is.plural() + " quick");
         }
@@ -99,6 +103,10 @@ final class HolderPlan {
         return holder.definition() instanceof ContentType type
                 ? List.of(unique, type.columns(), type.index().order())
                 : List.of(unique);
+    }
+
+    private static Stream<Object> ids(Object idOrIds) {
+        return idOrIds instanceof List<?> ids ? ids.stream().map(Object.class::cast) : Stream.of(idOrIds);
     }
 
     private void address() {

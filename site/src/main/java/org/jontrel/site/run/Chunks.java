@@ -5,12 +5,15 @@ import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.apache.ibatis.session.SqlSession;
 import org.jontrel.core.holder.Holder;
 import org.jontrel.core.holder.Kept;
+import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.plan.Step;
@@ -30,6 +33,8 @@ final class Chunks {
     private final int size;
     private final Bindings bindings;
     private final Optional<Long> since;
+    /** By field: records whose value could not be taken over, among those that were saved meanwhile. */
+    private final Map<Field, Set<Long>> setAside = new LinkedHashMap<>();
 
     /** @param since the generation of definitions that the run brought which is undone; empty where nobody knows */
     Chunks(Model from, Model to, int size, Bindings bindings, Optional<Long> since) {
@@ -80,11 +85,34 @@ final class Chunks {
         var rows = table.rows(present.map(Names::quoted).orElse("NULL"), kind, "NULL", kind, which);
         try (var statement = table.update(Names.next(copy.fieldId()))) {
             for (var row : rows) {
+                if (which instanceof Which.Those) {
+                    note(newer, row, conversion);
+                }
                 table.set(statement, Cells.toColumn(conversion.apply(row.first())), row);
             }
             statement.executeBatch();
         }
         return table.progress(which, rows);
+    }
+
+    /** Nobody was asked about what was saved meanwhile and cannot be taken over: the report tells it. */
+    private void note(Field field, Row row, Conversion conversion) {
+        var some = setAside.computeIfAbsent(field, _ -> new HashSet<>());
+        if (row.first() != null && !conversion.takes(row.first())) {
+            some.add(row.record());
+        } else {
+            some.remove(row.record());
+        }
+    }
+
+    /** What was saved while the run was under way and set aside, in sentences. */
+    List<String> setAside() {
+        return setAside.entrySet().stream()
+                .filter(each -> !each.getValue().isEmpty())
+                .map(each -> "Records saved while the run was under way whose value of "
+                        + each.getKey().label() + " could not be taken over: "
+                        + each.getValue().size() + ". These values are held.")
+                .toList();
     }
 
     private Progress carry(Connection connection, Carry carry, Which which) throws SQLException {

@@ -2,6 +2,7 @@ package org.jontrel.site.run;
 
 import java.sql.Connection;
 import java.sql.SQLException;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
@@ -87,6 +88,9 @@ final class Executor {
             Gate.changed(session.getConnection());
             var journal = session.getMapper(JournalMapper.class);
             journal.finish(run.id(), "done", null);
+            var findings = new ArrayList<>(Journal.texts(run.findings()));
+            findings.addAll(chunks.setAside());
+            journal.report(run.id(), Journal.texts(findings));
             if (run.undoes() != null) {
                 journal.turn(run.undoes(), "undone");
                 journal.redone(run.undoes());

@@ -40,7 +40,7 @@ final class Journal {
         return JSON.writeValueAsString(texts);
     }
 
-    private static List<String> texts(String json) {
+    static List<String> texts(String json) {
         return JSON.readValue(json, new TypeReference<>() {});
     }
 

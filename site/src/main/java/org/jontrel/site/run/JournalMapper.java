@@ -95,6 +95,9 @@ interface JournalMapper {
             "UPDATE jontrel_run SET state = #{state}, message = #{message}, finished_at = UTC_TIMESTAMP(3) WHERE id = #{id}")
     void finish(@Param("id") long id, @Param("state") String state, @Param("message") String message);
 
+    @Update("UPDATE jontrel_run SET findings = #{findings} WHERE id = #{id}")
+    void report(@Param("id") long id, @Param("findings") String findings);
+
     @Update("UPDATE jontrel_run SET state = #{state} WHERE id = #{id}")
     void turn(@Param("id") long id, @Param("state") String state);
 

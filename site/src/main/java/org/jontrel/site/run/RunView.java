@@ -11,7 +11,7 @@ import java.util.List;
  * @param state {@code running}, {@code interrupted} (nobody is at it), {@code done}, {@code undone}
  * @param undoes the run that this one turns around, or {@code null}
  * @param message why it stopped, or {@code null}
- * @param findings what there was to say before it began
+ * @param findings what there was to say before it began, and what came of it that nobody was asked about
  * @param canUndo whether it has finished and nothing that came later stands on it
  */
 public record RunView(

@@ -124,9 +124,11 @@ public final class Runs {
         return database.transaction(session -> {
             var journal = session.getMapper(JournalMapper.class);
             boolean held = Lease.isHeld(session.getConnection(), stale);
-            return Optional.ofNullable(journal.brief(id))
-                    .map(run -> Journal.view(
-                            run, journal.steps(id), held, undoable(session).contains(id)));
+            return Optional.ofNullable(journal.brief(id)).map(run -> {
+                boolean canUndo =
+                        run.state().equals("done") && undoable(session).contains(id);
+                return Journal.view(run, journal.steps(id), held, canUndo);
+            });
         });
     }
 

@@ -78,17 +78,27 @@ public final class Gate {
         run(connection, "UPDATE jontrel_gate SET logging = 1");
     }
 
-    /** The records that a writer saved, if a run has to follow. */
+    /** The records that a writer saved, which has passed, if a run has to follow. */
     public static void saved(Connection connection, String holderId, List<Long> records) throws SQLException {
-        var sql = "INSERT INTO jontrel_change (holder_id, record_id) SELECT ?, id FROM (SELECT ? AS id"
-                + " UNION ALL SELECT ?".repeat(records.size() - 1)
-                + ") saved WHERE EXISTS (SELECT 1 FROM jontrel_gate WHERE slot = 0 AND logging = 1)";
+        if (!isLogging(connection)) {
+            return;
+        }
+        var sql = "INSERT INTO jontrel_change (holder_id, record_id) VALUES (?, ?)";
         try (var statement = connection.prepareStatement(sql)) {
-            statement.setString(1, holderId);
-            for (int i = 0; i < records.size(); i++) {
-                statement.setLong(2 + i, records.get(i));
+            for (var record : records) {
+                statement.setString(1, holderId);
+                statement.setLong(2, record);
+                statement.addBatch();
             }
-            statement.executeUpdate();
+            statement.executeBatch();
+        }
+    }
+
+    private static boolean isLogging(Connection connection) throws SQLException {
+        try (var statement = connection.createStatement();
+                var row = statement.executeQuery("SELECT logging FROM jontrel_gate WHERE slot = 0")) {
+            row.next();
+            return row.getBoolean(1);
         }
     }
 
