@@ -1,6 +1,7 @@
 package org.jontrel.site;
 
 import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertThrows;
 import static org.testng.Assert.assertTrue;
 
 import com.zaxxer.hikari.HikariDataSource;
@@ -165,6 +166,27 @@ public class BusyRunTest {
             run.get();
             assertEquals(site.installed().version(), "2.0.0");
             assertEquals(Records.count(site, "mooring"), 4);
+        }
+    }
+
+    @Test
+    public void aFrozenProcessLosesItsConnectionAndTheSiteIsFree() throws Exception {
+        var database = TestDatabase.shared();
+        var name = database.create();
+        try (var source = database.source(name);
+                var other = database.source(name)) {
+            // closed with its pool: by then its connection has been ended
+            var frozen = other.getConnection();
+            var statement = frozen.createStatement();
+            var site = Site.open(source, "test", Duration.ofSeconds(1));
+            statement.execute("UPDATE jontrel_lease SET owner = 'frozen', token = token + 1, beat = 7,"
+                    + " beat_at = UTC_TIMESTAMP(3) - INTERVAL 1 HOUR");
+            frozen.setAutoCommit(false);
+            statement.execute("SELECT GET_LOCK(CONCAT('jontrel run ', MD5(DATABASE())), 0)");
+            statement.execute("UPDATE jontrel_lease SET beat = beat + 1");
+            work(site.runs().start(new Runs.Target("1.0.0", Moorings.standard(), List.of()), "anna", _ -> {}));
+            assertEquals(site.installed().version(), "1.0.0");
+            assertThrows(SQLException.class, () -> statement.execute("SELECT 1"));
         }
     }
 

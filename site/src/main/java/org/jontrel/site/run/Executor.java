@@ -13,7 +13,6 @@ import org.jontrel.core.plan.Step;
 import org.jontrel.site.record.Words;
 import org.jontrel.site.table.Bindings;
 import org.jontrel.site.table.Database;
-import org.jontrel.site.table.DatabaseException;
 import org.jontrel.site.table.Gate;
 import org.jontrel.site.table.ModelText;
 
@@ -71,8 +70,7 @@ final class Executor {
         boolean installed = database.transaction(
                 session -> session.getMapper(JournalMapper.class).installedBy() == run.id());
         if (!installed) {
-            database.transaction(session -> {
-                lease.fence(session.getConnection());
+            fenced(session -> {
                 Gate.startLogging(session.getConnection());
                 return null;
             });
@@ -82,8 +80,7 @@ final class Executor {
         }
         steps(Step.Phase.AFTER).forEach(this::perform);
         Holder.all(to).forEach(this::renewWords);
-        database.transaction(session -> {
-            lease.fence(session.getConnection());
+        fenced(session -> {
             // what came after the switch, such as starter terms, shows on pages too
             Gate.changed(session.getConnection());
             var journal = session.getMapper(JournalMapper.class);
@@ -113,8 +110,7 @@ final class Executor {
                 .map(row -> Journal.step(row.step()))
                 .filter(step -> !step.instant())
                 .toList();
-        return database.transaction(session -> {
-            lease.fence(session.getConnection());
+        return fenced(session -> {
             var journal = session.getMapper(JournalMapper.class);
             var changes = journal.changes(CHUNK);
             var records = changes.stream()
@@ -147,8 +143,7 @@ final class Executor {
             Database.pause(Math.min(ATTEMPT_PAUSE * attempt, LONGEST_PAUSE));
             follow();
         }
-        database.transaction(session -> {
-            lease.fence(session.getConnection());
+        fenced(session -> {
             session.getMapper(JournalMapper.class)
                     .install(run.toVersion(), ModelText.write(to), PackageWriter.checksum(to), run.id());
             session.getMapper(JournalMapper.class).keepDefinitions();
@@ -160,8 +155,7 @@ final class Executor {
 
     /** Whether all steps of the switch are done; else none is, and the gate is open again. */
     private boolean switched() {
-        database.transaction(session -> {
-            lease.fence(session.getConnection());
+        fenced(session -> {
             Gate.close(session.getConnection());
             return null;
         });
@@ -179,8 +173,7 @@ final class Executor {
             if (begun || steps.stream().anyMatch(row -> row.state().equals("done"))) {
                 throw e;
             }
-            database.transaction(session -> {
-                lease.fence(session.getConnection());
+            fenced(session -> {
                 steps.forEach(row -> session.getMapper(JournalMapper.class).unact(run.id(), row.seq()));
                 Gate.reopen(session.getConnection());
                 return null;
@@ -195,6 +188,11 @@ final class Executor {
         InTheWay(SQLException cause) {
             super("Another transaction uses a table that is to be changed", cause);
         }
+    }
+
+    /** A transaction of the run, by its right to the site. */
+    private <T> T fenced(Database.Work<T> work) {
+        return database.transaction(session -> lease.within(session.getConnection(), () -> work.with(session)));
     }
 
     private List<JournalMapper.StepRow> steps(Step.Phase phase) {
@@ -215,8 +213,7 @@ final class Executor {
         if (step instanceof Step.Redirect redirect) {
             redirect(redirect);
         } else if (step instanceof Step.StarterTerms(String holderId)) {
-            database.transaction(session -> {
-                lease.fence(session.getConnection());
+            fenced(session -> {
                 starters.make(session, holderId);
                 // going forward, and once more forward, leaves terms that definitions no longer begin with
                 if (run.undoes() != null && !run.kind().equals("redo")) {
@@ -225,7 +222,10 @@ final class Executor {
                 return null;
             });
         } else if (step.instant()) {
-            database.direct(connection -> say(connection, step));
+            database.direct(connection -> lease.within(connection, () -> {
+                say(connection, step);
+                return null;
+            }));
         } else {
             walk(row, step);
         }
@@ -237,8 +237,7 @@ final class Executor {
         long reached = row.reached();
         while (true) {
             long from = reached;
-            var progress = database.transaction(session -> {
-                lease.fence(session.getConnection());
+            var progress = fenced(session -> {
                 var done = chunks.work(session, step, new Chunks.Which.After(from));
                 if (done.rows() > 0) {
                     session.getMapper(JournalMapper.class).advance(run.id(), row.seq(), done.reached(), done.rows());
@@ -300,8 +299,7 @@ final class Executor {
         }
         long[] reached = {0};
         while (reached[0] >= 0) {
-            database.transaction(session -> {
-                lease.fence(session.getConnection());
+            fenced(session -> {
                 var table = bindings.current(session).table(holder.id());
                 reached[0] = table.isEmpty()
                         ? -1
@@ -324,8 +322,7 @@ final class Executor {
     }
 
     private void redirect(Step.Redirect redirect) {
-        database.transaction(session -> {
-            lease.fence(session.getConnection());
+        fenced(session -> {
             try (var statement = session.getConnection()
                     .prepareStatement("REPLACE INTO jontrel_redirect (path, type_id) VALUES (?, ?)")) {
                 statement.setString(1, redirect.before());
@@ -341,12 +338,7 @@ final class Executor {
     }
 
     private void journal(Entry entry) {
-        database.transaction(session -> {
-            try {
-                lease.fence(session.getConnection());
-            } catch (SQLException e) {
-                throw new DatabaseException(e);
-            }
+        fenced(session -> {
             entry.write(session.getMapper(JournalMapper.class));
             return null;
         });

@@ -95,6 +95,11 @@ interface JournalMapper {
             "UPDATE jontrel_run SET state = #{state}, message = #{message}, finished_at = UTC_TIMESTAMP(3) WHERE id = #{id}")
     void finish(@Param("id") long id, @Param("state") String state, @Param("message") String message);
 
+    /** Why the work stopped; nothing where another process has ended the run since. */
+    @Update("UPDATE jontrel_run SET message = #{message}, finished_at = UTC_TIMESTAMP(3)"
+            + " WHERE id = #{id} AND state = 'running'")
+    void stopped(@Param("id") long id, @Param("message") String message);
+
     @Update("UPDATE jontrel_run SET findings = #{findings} WHERE id = #{id}")
     void report(@Param("id") long id, @Param("findings") String findings);
 

@@ -14,6 +14,10 @@ import org.jontrel.site.table.Database;
  */
 final class Lease implements AutoCloseable {
     private static final String NAME = "run";
+    private static final int LOCK_WAIT = 1205;
+    /** Name of a lock of the database server, as an expression: of the connection that works for a run of this site. */
+    private static final String LOCK = "CONCAT('jontrel run ', MD5(DATABASE()))";
+
     private final Database database;
     private final long token;
     private final CountDownLatch released = new CountDownLatch(1);
@@ -81,8 +85,35 @@ final class Lease implements AutoCloseable {
         }
     }
 
+    /** A holder that is frozen within a transaction still has the row: its connection is ended. */
     private static boolean swap(Database database, String owner, Held held) {
+        try {
+            return swapped(database, owner, held);
+        } catch (RuntimeException e) {
+            if (Database.errorOf(e) != LOCK_WAIT) {
+                throw e;
+            }
+            database.direct(Lease::kill);
+            return swapped(database, owner, held);
+        }
+    }
+
+    private static void kill(Connection connection) throws SQLException {
+        try (var statement = connection.createStatement();
+                var row = statement.executeQuery("SELECT IS_USED_LOCK(" + LOCK + ")")) {
+            row.next();
+            long frozen = row.getLong(1);
+            if (frozen > 0) {
+                statement.execute("KILL " + frozen);
+            }
+        }
+    }
+
+    private static boolean swapped(Database database, String owner, Held held) {
         return database.transaction(session -> {
+            try (var statement = session.getConnection().createStatement()) {
+                statement.execute("SET SESSION innodb_lock_wait_timeout = 1");
+            }
             var sql = "UPDATE jontrel_lease SET owner = ?, token = token + 1, beat = 0, beat_at = UTC_TIMESTAMP(3)"
                     + " WHERE name = ? AND token = ? AND beat = ?";
             try (var statement = session.getConnection().prepareStatement(sql)) {
@@ -91,8 +122,38 @@ final class Lease implements AutoCloseable {
                 statement.setLong(3, held.token());
                 statement.setLong(4, held.beat());
                 return statement.executeUpdate() == 1;
+            } finally {
+                try (var statement = session.getConnection().createStatement()) {
+                    statement.execute("SET SESSION innodb_lock_wait_timeout = DEFAULT");
+                }
             }
         });
+    }
+
+    /** Work of the holder on a connection. */
+    interface Work<T> {
+        T carryOut() throws SQLException;
+    }
+
+    /**
+     * Work by the right of the lease, on a connection that others can tell from its lock should this process freeze.
+     *
+     * @throws Lost where the lease is no longer held
+     */
+    <T> T within(Connection connection, Work<T> work) throws SQLException {
+        say(connection, "SELECT GET_LOCK(" + LOCK + ", 0)");
+        try {
+            fence(connection);
+            return work.carryOut();
+        } finally {
+            say(connection, "SELECT RELEASE_LOCK(" + LOCK + ")");
+        }
+    }
+
+    private static void say(Connection connection, String sql) throws SQLException {
+        try (var statement = connection.createStatement()) {
+            statement.execute(sql);
+        }
     }
 
     /**

@@ -329,7 +329,7 @@ public final class Runs {
     /** A run that failed stays as it is, with the reason; it can be continued or taken back. */
     private void note(long runId, RuntimeException e) {
         database.transaction(session -> {
-            session.getMapper(JournalMapper.class).finish(runId, "running", String.valueOf(e.getMessage()));
+            session.getMapper(JournalMapper.class).stopped(runId, String.valueOf(e.getMessage()));
             return null;
         });
     }
