@@ -8,6 +8,7 @@ import static org.mybatis.dynamic.sql.SqlBuilder.or;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import java.nio.charset.StandardCharsets;
+import java.sql.Connection;
 import java.sql.SQLException;
 import java.time.DateTimeException;
 import java.util.ArrayList;
@@ -15,9 +16,9 @@ import java.util.Arrays;
 import java.util.Base64;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.apache.ibatis.session.SqlSession;
 import org.jontrel.core.holder.Kept;
@@ -64,10 +65,10 @@ final class Lists {
     private final Binding.Table table;
     private final SqlTable main;
     private final SqlColumn<Object> id;
-    private final Cache<Plain, SelectStatementProvider> plain;
+    private final Cache<Plain, Asked> plain;
 
     /** @param plain statements of lists that nothing was asked of, made before */
-    Lists(Binding binding, Binding.Table table, Cache<Plain, SelectStatementProvider> plain) {
+    Lists(Binding binding, Binding.Table table, Cache<Plain, Asked> plain) {
         this.plain = plain;
         this.table = table;
         this.main = SqlTable.of(Names.quoted(table.name()));
@@ -77,6 +78,41 @@ final class Lists {
 
     /** The beginning of a list without conditions and words: its statement is the same each time. */
     record Plain(long generation, String holderId, List<ListQuery.Sort> sort, int most, Audience audience) {}
+
+    /** A row of a list: which record, and what it is sorted by. */
+    private record Found(long id, List<Object> keys) {}
+
+    /**
+     * A statement with its arguments in their order, made once for lists that are asked for again and again.
+     *
+     * @param sql with question marks for them
+     */
+    record Asked(String sql, List<Object> arguments) {
+        private static final Pattern PLACE = Pattern.compile("#\\{parameters\\.([^,}]+)[^}]*}");
+
+        static Asked of(SelectStatementProvider rendered) {
+            var arguments = new ArrayList<Object>();
+            var sql = PLACE.matcher(rendered.getSelectStatement()).replaceAll(place -> {
+                arguments.add(rendered.getParameters().get(place.group(1)));
+                return "?";
+            });
+            return new Asked(sql, arguments);
+        }
+
+        List<Found> rows(Connection connection, int keys) throws SQLException {
+            return Jdbc.query(
+                    connection,
+                    sql,
+                    row -> {
+                        var values = new ArrayList<Object>();
+                        for (int i = 0; i < keys; i++) {
+                            values.add(row.getObject(2 + i));
+                        }
+                        return new Found(row.getLong(1), values);
+                    },
+                    arguments.toArray());
+        }
+    }
 
     /** What a list is sorted by. */
     private record Key(Field field, SqlColumn<Object> column, boolean descending) {
@@ -88,11 +124,8 @@ final class Lists {
 
     RecordList page(SqlSession session, ListQuery query) throws SQLException {
         var keys = keys(query.sort());
-        var rows = session.getMapper(CommonSelectMapper.class).selectManyMappedRows(statement(query, keys));
-        var ids = rows.stream()
-                .limit(query.most())
-                .map(row -> ((Number) row.get("own_id")).longValue())
-                .toList();
+        var rows = statement(query, keys).rows(session.getConnection(), keys.size());
+        var ids = rows.stream().limit(query.most()).map(Found::id).toList();
         var records = new Loader(table, query.fields()).byIds(session.getConnection(), ids);
         var next = rows.size() > query.most()
                 ? Optional.of(cursor(keys, rows.get(query.most() - 1)))
@@ -100,7 +133,7 @@ final class Lists {
         return new RecordList(records, next);
     }
 
-    private SelectStatementProvider statement(ListQuery query, List<Key> keys) {
+    private Asked statement(ListQuery query, List<Key> keys) {
         boolean isPlain = query.where().equals(Condition.ALWAYS)
                 && query.search().isBlank()
                 && query.after().isEmpty();
@@ -115,9 +148,9 @@ final class Lists {
      * One row more than the page, to see whether there is another. What visitors see is asked for state by state, so that
      * the database reads no further in an index of the state and the order than the page goes.
      */
-    private SelectStatementProvider ordered(ListQuery query, List<Key> keys) {
+    private Asked ordered(ListQuery query, List<Key> keys) {
         if (query.audience().everyState()) {
-            return select(query, keys, Criteria.present(main)).build().render(RenderingStrategies.MYBATIS3);
+            return Asked.of(select(query, keys, Criteria.present(main)).build().render(RenderingStrategies.MYBATIS3));
         }
         var order = new ArrayList<SortSpecification>();
         for (int i = 0; i < keys.size(); i++) {
@@ -126,12 +159,12 @@ final class Lists {
         }
         var last = SqlBuilder.sortColumn("own_id");
         order.add(keys.getFirst().descending() ? last.descending() : last);
-        return SqlBuilder.multiSelect(select(query, keys, Criteria.published(main)))
+        return Asked.of(SqlBuilder.multiSelect(select(query, keys, Criteria.published(main)))
                 .unionAll(select(query, keys, Criteria.due(main)))
                 .orderBy(order)
                 .limit(query.most() + 1L)
                 .build()
-                .render(RenderingStrategies.MYBATIS3);
+                .render(RenderingStrategies.MYBATIS3));
     }
 
     private Buildable<SelectModel> select(ListQuery query, List<Key> keys, SqlCriterion state) {
@@ -280,14 +313,14 @@ final class Lists {
         return new Key(field, Criteria.column(main, name), sort.descending());
     }
 
-    private static String cursor(List<Key> keys, Map<String, Object> row) {
+    private static String cursor(List<Key> keys, Found row) {
         var parts = new ArrayList<String>();
         for (int i = 0; i < keys.size(); i++) {
-            var value = row.get("key_" + i);
+            var value = row.keys().get(i);
             parts.add(
                     value == null ? "-" : "+" + encoded(text(keys.get(i).field().kind(), value)));
         }
-        parts.add(String.valueOf(row.get("own_id")));
+        parts.add(String.valueOf(row.id()));
         return Base64.getUrlEncoder()
                 .withoutPadding()
                 .encodeToString(String.join(" ", parts).getBytes(StandardCharsets.UTF_8));

@@ -26,7 +26,6 @@ import org.jontrel.site.table.Database;
 import org.jontrel.site.table.Gate;
 import org.jontrel.site.table.Names;
 import org.jontrel.site.table.RecordIds;
-import org.mybatis.dynamic.sql.select.render.SelectStatementProvider;
 
 /**
  * Records, terms and site values of a site. What holds them is named by the id of its definition; one that is not installed
@@ -52,7 +51,7 @@ public final class RecordStore {
     private final Bindings bindings;
     private final MediaStore media;
     private final RecordIds ids;
-    private final Cache<Lists.Plain, SelectStatementProvider> plainLists =
+    private final Cache<Lists.Plain, Lists.Asked> plainLists =
             Caffeine.newBuilder().maximumSize(500).build();
 
     public RecordStore(Database database, Bindings bindings, MediaStore media, RecordIds ids) {
