@@ -23,6 +23,7 @@ class CutOffRuns {
     private final SiteMapper mapper;
     private final Set<Long> continued = ConcurrentHashMap.newKeySet();
     private final Set<Long> taken = ConcurrentHashMap.newKeySet();
+    private final Set<Long> trying = ConcurrentHashMap.newKeySet();
 
     CutOffRuns(Sites sites, SiteMapper mapper) {
         this.sites = sites;
@@ -54,25 +55,31 @@ class CutOffRuns {
     }
 
     private void end(String path, Site engine, RunView run) {
-        if (continued.add(run.id())) {
-            LOG.warn("The run {} on {} was cut off, and is continued", run.id(), path);
-            carryOut(engine.runs().resume(run.id(), _ -> {}), path, run);
-        } else if (run.kind().equals("forward") && taken.add(run.id())) {
-            LOG.warn("The run {} on {} cannot be continued, and goes back", run.id(), path);
-            carryOut(engine.runs().undo(run.id(), BY, _ -> {}), path, run);
+        // what is being tried is left alone, however long it takes to get the right to the site
+        if (!trying.add(run.id())) {
+            return;
         }
-    }
-
-    private void carryOut(Runs.Outcome outcome, String path, RunView run) {
         try {
-            switch (outcome) {
-                case Runs.Outcome.Started started -> started.work().run();
-                // somebody was quicker, in this process or another
-                case Runs.Outcome.Busy _ -> continued.remove(run.id());
-                case Runs.Outcome.NotRunnable _, Runs.Outcome.Interrupted _, Runs.Outcome.NothingToDo _ -> {}
+            if (continued.add(run.id())) {
+                LOG.warn("The run {} on {} was cut off, and is continued", run.id(), path);
+                carryOut(engine.runs().resume(run.id(), _ -> {}), run, continued);
+            } else if (run.kind().equals("forward") && taken.add(run.id())) {
+                LOG.warn("The run {} on {} cannot be continued, and goes back", run.id(), path);
+                carryOut(engine.runs().undo(run.id(), BY, _ -> {}), run, taken);
             }
         } catch (RuntimeException e) {
             LOG.error("The run {} on {} stopped", run.id(), path, e);
+        } finally {
+            trying.remove(run.id());
+        }
+    }
+
+    /** @param tried which is tried again where somebody was quicker, in this process or another */
+    private static void carryOut(Runs.Outcome outcome, RunView run, Set<Long> tried) {
+        switch (outcome) {
+            case Runs.Outcome.Started started -> started.work().run();
+            case Runs.Outcome.Busy _ -> tried.remove(run.id());
+            case Runs.Outcome.NotRunnable _, Runs.Outcome.Interrupted _, Runs.Outcome.NothingToDo _ -> {}
         }
     }
 }
