@@ -267,7 +267,7 @@ export const en = {
     undoTitle: 'What undo would do',
     undoNothing: 'Every value goes back to what it was. Nobody has entered anything since that would be lost.',
     undoNow: 'Undo now',
-    redo: 'Undo this undo',
+    redo: 'Bring the release back',
     redoTitle: 'What bringing the release back would do',
     redoNow: 'Bring it back',
     cutOff:
