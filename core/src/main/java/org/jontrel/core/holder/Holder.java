@@ -1,6 +1,8 @@
 package org.jontrel.core.holder;
 
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -29,16 +31,28 @@ public final class Holder {
     private final Definition definition;
     private final List<Field> first;
     private final List<Group> groups;
+    private final List<Field> fields;
     private final Map<String, Field> byId = new LinkedHashMap<>();
+    private final Map<Storage, List<Field>> stored = new HashMap<>();
     private final Map<String, Home> homes = new LinkedHashMap<>();
 
     private Holder(Definition definition, List<Field> first, List<Group> groups) {
         this.definition = definition;
         this.first = List.copyOf(first);
         this.groups = List.copyOf(groups);
+        fields = Stream.concat(first.stream(), groups.stream().flatMap(group -> group.fields().stream()))
+                .toList();
         fields().flatMap(Field::withInner).forEach(field -> byId.putIfAbsent(field.id(), field));
         fields().forEach(field -> settle(field, new Home("", List.of())));
+        byId.values()
+                .forEach(field -> stored.computeIfAbsent(
+                                new Storage(homes.get(field.id()).table(), Kept.of(field.kind())),
+                                _ -> new ArrayList<>())
+                        .add(field));
     }
+
+    /** Which table fields belong to, and in which way. */
+    private record Storage(String table, Kept how) {}
 
     /**
      * Where a field stands.
@@ -177,7 +191,7 @@ public final class Holder {
 
     /** The fields of a record itself, not those within them. */
     public Stream<Field> fields() {
-        return Stream.concat(first.stream(), groups.stream().flatMap(group -> group.fields().stream()));
+        return fields.stream();
     }
 
     /** A field by its id, however deep it stands. */
@@ -201,14 +215,12 @@ public final class Holder {
     }
 
     private List<Field> kept(String table, Kept how) {
-        return byId.values().stream()
-                .filter(field -> homes.get(field.id()).table().equals(table) && Kept.of(field.kind()) == how)
-                .toList();
+        return Collections.unmodifiableList(stored.getOrDefault(new Storage(table, how), List.of()));
     }
 
     /** All fields, however deep, by id, each before those within it. */
     public Map<String, Field> byId() {
-        return java.util.Collections.unmodifiableMap(byId);
+        return Collections.unmodifiableMap(byId);
     }
 
     @Override

@@ -124,11 +124,14 @@ public final class Known {
 
     private Map<String, Object> seen(List<Field> fields, Map<?, ?> values) {
         var seen = new LinkedHashMap<String, Object>();
-        for (var field : fields) {
+        int left = values.size();
+        for (int i = 0; i < fields.size() && left > 0; i++) {
+            var field = fields.get(i);
             var value = values.get(field.id());
-            var left = value == null || !audience.reads(field) ? null : seen(field, value);
-            if (left != null) {
-                seen.put(field.id(), left);
+            left -= value == null ? 0 : 1;
+            var readable = value == null || !audience.reads(field) ? null : seen(field, value);
+            if (readable != null) {
+                seen.put(field.id(), readable);
             }
         }
         return seen;

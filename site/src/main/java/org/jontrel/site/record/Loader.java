@@ -74,9 +74,9 @@ public final class Loader {
         if (ids.isEmpty()) {
             return List.of();
         }
-        var padded = Jdbc.padded(ids).toArray();
         var found = new HashMap<Long, StoredRecord>();
-        var bare = own(connection, "WHERE id IN (" + Jdbc.marks(padded.length) + ")", padded);
+        var numbers = ids.stream().map(String::valueOf).collect(Collectors.joining(", "));
+        var bare = own(connection, "WHERE id IN (" + numbers + ")");
         filled(connection, bare).forEach(record -> found.put(record.id(), record));
         return ids.stream()
                 .distinct()
@@ -149,9 +149,11 @@ public final class Loader {
                 cells.put(place.getKey(), cells(connection, field.get(), place.getValue(), ids));
             }
         }
+        var fields = holder.fields()
+                .filter(field -> field.withInner().anyMatch(this::wants))
+                .toList();
         return bare.stream()
-                .map(record -> record.with(
-                        record.parent(), values(holder.fields().toList(), record.values(), cells, record.id(), 0)))
+                .map(record -> record.with(record.parent(), values(fields, record.values(), cells, record.id(), 0)))
                 .toList();
     }
 
