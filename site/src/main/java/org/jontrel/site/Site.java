@@ -11,6 +11,7 @@ import org.jontrel.core.model.Ids;
 import org.jontrel.site.media.MediaStore;
 import org.jontrel.site.record.RecordStore;
 import org.jontrel.site.record.Upgrade;
+import org.jontrel.site.run.HeldValues;
 import org.jontrel.site.run.Runs;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.Bindings;
@@ -25,6 +26,7 @@ public final class Site {
     private final RecordStore records;
     private final MediaStore media;
     private final Runs runs;
+    private final HeldValues held;
 
     private Site(DataSource source, String owner, Duration stale, Optional<Path> mediaFolder) {
         database = new Database(source);
@@ -32,6 +34,7 @@ public final class Site {
         media = new MediaStore(database, mediaFolder);
         records = new RecordStore(database, bindings, media, ids);
         runs = new Runs(database, bindings, ids, Ids.secure(), owner, stale);
+        held = new HeldValues(database, bindings, records, runs);
     }
 
     /**
@@ -68,6 +71,11 @@ public final class Site {
 
     public Runs runs() {
         return runs;
+    }
+
+    /** What runs took out of use and keep. */
+    public HeldValues held() {
+        return held;
     }
 
     /** The installed definitions; version empty and no types where nothing was installed yet. */

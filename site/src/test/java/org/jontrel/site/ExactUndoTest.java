@@ -6,7 +6,6 @@ import static org.testng.Assert.assertTrue;
 
 import com.zaxxer.hikari.HikariDataSource;
 import java.sql.SQLException;
-import java.time.Duration;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -17,18 +16,15 @@ import org.jontrel.core.code.Decision;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
-import org.jontrel.core.model.State;
 import org.jontrel.core.value.Row;
 import org.jontrel.site.record.ListQuery;
-import org.jontrel.site.record.Saved;
 import org.jontrel.site.record.StoredRecord;
-import org.jontrel.site.record.Write;
 import org.jontrel.site.run.RunView;
 import org.jontrel.site.run.Runs;
 import org.jontrel.site.testing.Dump;
 import org.jontrel.site.testing.Moorings;
 import org.jontrel.site.testing.Orchard;
-import org.jontrel.site.testing.TestDatabase;
+import org.jontrel.site.testing.TestSite;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.DataProvider;
@@ -38,12 +34,13 @@ import org.testng.annotations.Test;
 public class ExactUndoTest {
     private HikariDataSource source;
     private Site site;
+    private TestSite test;
 
     @BeforeMethod
     public void open() {
-        var database = TestDatabase.shared();
-        source = database.source(database.create());
-        site = Site.open(source, "test", Duration.ofSeconds(2));
+        test = TestSite.open();
+        source = test.source();
+        site = test.site();
     }
 
     @AfterMethod
@@ -52,37 +49,23 @@ public class ExactUndoTest {
     }
 
     private void install(String version, Model model, Decision... decisions) {
-        run(site.runs().start(new Runs.Target(version, model, List.of(decisions)), "anna", _ -> {}));
-        assertEquals(site.installed().version(), version);
-    }
-
-    private static void run(Runs.Outcome outcome) {
-        assertTrue(outcome instanceof Runs.Outcome.Started, outcome.toString());
-        ((Runs.Outcome.Started) outcome).work().run();
+        test.install(version, model, decisions);
     }
 
     private RunView last() {
-        return site.runs().last().orElseThrow();
+        return test.last();
     }
 
-    /** Undoes the run to a version, or the undo that took it back. */
     private void undo(RunView run) {
-        run(site.runs().undo(run.id(), "anna", _ -> {}));
-        assertEquals(site.runs().find(run.id()).orElseThrow().state(), "undone");
+        test.undo(run);
     }
 
     private StoredRecord save(String holderId, Map<String, ?> raw) {
-        return stored(site.records().save(Write.fresh(holderId, State.PUBLISHED, raw, "ben")));
+        return test.save(holderId, raw);
     }
 
     private StoredRecord edit(String holderId, long id, Map<String, ?> raw) {
-        var before = site.records().byId(holderId, id).orElseThrow();
-        return stored(site.records().save(Write.change(holderId, before, raw, false, "ben")));
-    }
-
-    private static StoredRecord stored(Saved saved) {
-        assertTrue(saved instanceof Saved.Stored, saved.toString());
-        return ((Saved.Stored) saved).record();
+        return test.edit(holderId, id, raw);
     }
 
     private Map<String, Object> values(long id) {
@@ -321,7 +304,7 @@ public class ExactUndoTest {
         var id = save("tmooring", Map.of("title", "A", "rise", "9")).id();
         var saved = new boolean[1];
         var to = Moorings.with(Moorings.RISE, field -> field.withKind(new Kind.Numeric(0, null, null, "")));
-        run(site.runs().start(new Runs.Target("2.0.0", to, List.of()), "anna", run -> {
+        TestSite.run(site.runs().start(new Runs.Target("2.0.0", to, List.of()), "anna", run -> {
             boolean copied = run.steps().stream()
                     .anyMatch(step ->
                             step.sentence().startsWith("Copy") && step.state().equals("done"));

@@ -6,6 +6,7 @@ import java.util.Locale;
 /**
  * The architect's answer to a finding of a plan.
  *
+ * @param fieldId of the field it is about, or of the definition where whole records are held
  * @param value what to fill with, as text in the field's own form; empty for other answers
  */
 public record Decision(String fieldId, About about, Answer answer, String value) {
@@ -13,7 +14,9 @@ public record Decision(String fieldId, About about, Answer answer, String value)
     public enum About {
         REQUIRED_EMPTY,
         UNCONVERTED,
-        OUTSIDE_LIMITS;
+        OUTSIDE_LIMITS,
+        /** Whether values that are held for it come back. */
+        HELD_VALUES;
 
         public String code() {
             return name().toLowerCase(Locale.ROOT);
@@ -35,7 +38,9 @@ public record Decision(String fieldId, About about, Answer answer, String value)
         /** Leave records as they are and mark those that do not satisfy the definition incomplete. */
         LEAVE,
         /** Keep values that do not convert as held values. */
-        SET_ASIDE;
+        SET_ASIDE,
+        /** Take held values into use again. */
+        BRING_BACK;
 
         public String code() {
             return name().toLowerCase(Locale.ROOT);

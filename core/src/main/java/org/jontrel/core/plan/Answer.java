@@ -1,6 +1,7 @@
 package org.jontrel.core.plan;
 
 import java.util.List;
+import java.util.Optional;
 
 /**
  * What a site answers: numbers of records, and up to five examples as a person reads them.
@@ -9,6 +10,7 @@ import java.util.List;
  * @param empty records without a value of the field as it is now (all of them where it is new)
  * @param unconverted values that the conversion to the new kind cannot take
  * @param outside values that break limits of the field that they satisfied before
+ * @param held values that a run took out of use, where the field or definition comes back
  */
 public record Answer(
         long records,
@@ -16,8 +18,25 @@ public record Answer(
         long unconverted,
         long outside,
         List<String> unconvertedExamples,
-        List<String> outsideExamples) {
+        List<String> outsideExamples,
+        Optional<Offer> held) {
     public static final Answer NONE = new Answer(0, 0, 0, 0, List.of(), List.of());
+
+    /** Where nothing is held. */
+    public Answer(
+            long records,
+            long empty,
+            long unconverted,
+            long outside,
+            List<String> unconvertedExamples,
+            List<String> outsideExamples) {
+        this(records, empty, unconverted, outside, unconvertedExamples, outsideExamples, Optional.empty());
+    }
+
+    /** With what is held for a field or definition that comes back. */
+    public Answer offering(Optional<Offer> offer) {
+        return new Answer(records, empty, unconverted, outside, unconvertedExamples, outsideExamples, offer);
+    }
 
     public long filled() {
         return records - empty;

@@ -18,4 +18,18 @@ public record Ask(
         Decision.About about,
         long rows,
         List<Decision.Answer> choices,
-        Optional<Decision> decision) {}
+        Optional<Decision> decision) {
+    /** The last answer to a question that is one of its choices. */
+    static Optional<Decision> decided(
+            List<Decision> decisions, String elementId, Decision.About about, List<Decision.Answer> choices) {
+        return decisions.stream()
+                .filter(each ->
+                        each.fieldId().equals(elementId) && each.about() == about && choices.contains(each.answer()))
+                .reduce((_, last) -> last);
+    }
+
+    static boolean isBack(Optional<Decision> decision) {
+        return decision.filter(each -> each.answer() == Decision.Answer.BRING_BACK)
+                .isPresent();
+    }
+}

@@ -169,29 +169,87 @@ final class HolderPlan {
     private void added(Field field) {
         switch (Kept.of(field.kind())) {
             case NOT -> {}
-            case TABLE -> {
-                add(new Step.AddTable(is.id(), field.id()), 0, "Make a table for " + field.label());
-                if (field.required()
-                        && answer("").records() > 0
-                        && is.home(field.id()).table().isEmpty()) {
-                    askRequired(field, answer("").records());
-                }
-            }
-            case COLUMN -> {
-                add(new Step.AddColumn(is.id(), field.id()), 0, "Add a column for " + field.label());
-                long records = answer(field.id()).records();
-                if (field.required() && records > 0) {
-                    var fill = askRequired(field, records);
-                    if (!fill.isEmpty()) {
-                        add(
-                                new Step.CopyColumn(is.id(), field.id(), fill),
-                                records,
-                                "Fill " + field.label() + " with " + fill);
-                    }
-                }
-                turn(is, field, Step.Act.TAKE, "");
-            }
+            case TABLE -> addedTable(field);
+            case COLUMN -> addedColumn(field);
         }
+    }
+
+    private void addedTable(Field field) {
+        var back = comingBack(field);
+        if (back.isPresent()) {
+            add(
+                    new Step.RestoreOwn(is.id(), field.id(), back.get().held()),
+                    0,
+                    "Bring back the values of " + field.label());
+            checks = true;
+        } else {
+            add(new Step.AddTable(is.id(), field.id()), 0, "Make a table for " + field.label());
+        }
+        long lacking = answer("").records() - back.map(Offer::values).orElse(0L);
+        if (field.required() && lacking > 0 && is.home(field.id()).table().isEmpty()) {
+            askRequired(field, lacking);
+        }
+    }
+
+    private void addedColumn(Field field) {
+        add(new Step.AddColumn(is.id(), field.id()), 0, "Add a column for " + field.label());
+        var back = comingBack(field);
+        long unconverted = back.map(Offer::unconverted).orElse(0L);
+        if (unconverted > 0) {
+            askUnconverted(field, unconverted, back.get().examples());
+        }
+        long records = answer(field.id()).records();
+        long lacking = records - back.map(Offer::values).orElse(0L) + unconverted;
+        var fill = field.required() && lacking > 0 ? askRequired(field, lacking) : "";
+        if (back.isPresent()) {
+            add(
+                    new Step.CopyColumn(is.id(), field.id(), fill, back.get().held()),
+                    records,
+                    "Bring back the held values of " + field.label()
+                            + (fill.isEmpty() ? "" : ", empty ones filled with " + fill));
+            checks = true;
+        } else if (!fill.isEmpty()) {
+            add(new Step.CopyColumn(is.id(), field.id(), fill, ""), records, "Fill " + field.label() + " with " + fill);
+        }
+        turn(is, field, Step.Act.TAKE, "");
+    }
+
+    /** What is held for a field that comes back, where the architect wants it back. */
+    private Optional<Offer> comingBack(Field field) {
+        var offer = answer(field.id()).held();
+        if (offer.isEmpty()) {
+            return Optional.empty();
+        }
+        if (!offer.get().fits()) {
+            findings.add(Finding.of(
+                    Code.PLAN_HELD_DIFFERS,
+                    Place.field(is.id(), field.id(), ""),
+                    field.label(),
+                    offer.get().values()));
+            return Optional.empty();
+        }
+        var decision = ask(
+                Code.PLAN_HELD_VALUES,
+                field,
+                Decision.About.HELD_VALUES,
+                offer.get().values(),
+                Planner.BACK_OR_NOT,
+                field.label(),
+                offer.get().values());
+        return Ask.isBack(decision) ? offer : Optional.empty();
+    }
+
+    private void askUnconverted(Field field, long values, List<String> examples) {
+        ask(
+                Code.PLAN_VALUES_UNCONVERTED,
+                field,
+                Decision.About.UNCONVERTED,
+                values,
+                List.of(Decision.Answer.SET_ASIDE),
+                field.label(),
+                values,
+                field.kind().code().replace('_', ' '),
+                String.join("; ", examples));
     }
 
     /** One that stands elsewhere or is kept in another way: the old values are held, if there are any somebody must see to it. */
@@ -220,22 +278,13 @@ final class HolderPlan {
         var answer = answer(field.id());
         var rewriting = new Conversion(before, field, null).changes() || answer.unconverted() > 0;
         if (answer.unconverted() > 0) {
-            ask(
-                    Code.PLAN_VALUES_UNCONVERTED,
-                    field,
-                    Decision.About.UNCONVERTED,
-                    answer.unconverted(),
-                    List.of(Decision.Answer.SET_ASIDE),
-                    field.label(),
-                    answer.unconverted(),
-                    field.kind().code().replace('_', ' '),
-                    String.join("; ", answer.unconvertedExamples()));
+            askUnconverted(field, answer.unconverted(), answer.unconvertedExamples());
         }
         var fill = tightened(before, field, answer);
         if (rewriting || !fill.isEmpty()) {
             add(new Step.AddColumn(is.id(), field.id()), 0, "Add a column beside for " + field.label());
             add(
-                    new Step.CopyColumn(is.id(), field.id(), fill),
+                    new Step.CopyColumn(is.id(), field.id(), fill, ""),
                     answer.records(),
                     "Copy " + field.label() + (rewriting ? ", converted" : "")
                             + (fill.isEmpty() ? "" : ", empty ones filled with " + fill));
@@ -352,9 +401,7 @@ final class HolderPlan {
             long rows,
             List<Decision.Answer> choices,
             Object... arguments) {
-        var decision = decisions.stream()
-                .filter(d -> d.fieldId().equals(field.id()) && d.about() == about && choices.contains(d.answer()))
-                .reduce((_, last) -> last);
+        var decision = Ask.decided(decisions, field.id(), about, choices);
         var finding = Finding.of(code, Place.field(is.id(), field.id(), ""), arguments);
         asks.add(new Ask(finding, is.id(), field.id(), about, rows, choices, decision));
         return decision;

@@ -22,6 +22,8 @@ import org.jontrel.core.work.Deadline;
  * and the architect's decisions, the steps. It never guesses: what needs a person is an {@link Ask}.
  */
 public final class Planner {
+    static final List<Decision.Answer> BACK_OR_NOT = List.of(Decision.Answer.BRING_BACK, Decision.Answer.LEAVE);
+
     private final Ids ids;
 
     /** @param ids gives names under which values are held */
@@ -42,18 +44,19 @@ public final class Planner {
         for (var was : holders(from).values()) {
             Deadline.check();
             questions.add(new Question(was.id(), ""));
-            var is = after.get(was.id());
+            var is = after.remove(was.id());
             if (is != null) {
                 is.byId().values().stream()
                         .filter(field -> was.field(field.id())
                                 .map(before -> !before.equals(field) || moved(was, is, field.id()))
-                                .orElse(field.required() && field.kind().holdsValue()))
+                                .orElse(field.kind().holdsValue()))
                         .forEach(field -> questions.add(new Question(was.id(), field.id())));
                 was.byId().values().stream()
                         .filter(field -> is.field(field.id()).isEmpty())
                         .forEach(field -> questions.add(new Question(was.id(), field.id())));
             }
         }
+        after.keySet().forEach(added -> questions.add(new Question(added, "")));
         return questions;
     }
 
@@ -72,7 +75,7 @@ public final class Planner {
             Deadline.check();
             var was = before.get(is.id());
             if (was == null) {
-                steps.add(new Plan.PlannedStep(new Step.CreateTable(is.id()), 0, "Make a table for " + is.plural()));
+                add(is, answers, decisions, steps, asks, findings);
             } else {
                 new HolderPlan(was, is, ids, answers, decisions, steps, asks, findings).change();
             }
@@ -95,9 +98,47 @@ public final class Planner {
     private static int turn(Step step) {
         return switch (step) {
             case Step.HoldTable _, Step.HoldOwn _ -> 0;
-            case Step.CreateTable _, Step.AddTable _, Step.CheckRecords _ -> 2;
+            case Step.CreateTable _, Step.AddTable _, Step.RestoreTable _, Step.RestoreOwn _, Step.CheckRecords _ -> 2;
             default -> 1;
         };
+    }
+
+    /** A definition that was not there, or that comes back with what is held for it. */
+    private static void add(
+            Holder is,
+            Map<Question, Answer> answers,
+            List<Decision> decisions,
+            List<Plan.PlannedStep> steps,
+            List<Ask> asks,
+            List<Finding> findings) {
+        var offer = answers.getOrDefault(new Question(is.id(), ""), Answer.NONE).held();
+        if (offer.filter(Offer::fits).isEmpty()) {
+            offer.ifPresent(other -> findings.add(
+                    Finding.of(Code.PLAN_HELD_DIFFERS, Place.definition(is.id(), ""), is.plural(), other.values())));
+            steps.add(new Plan.PlannedStep(new Step.CreateTable(is.id()), 0, "Make a table for " + is.plural()));
+            return;
+        }
+        var held = offer.get();
+        var decision = Ask.decided(decisions, is.id(), Decision.About.HELD_VALUES, BACK_OR_NOT);
+        asks.add(new Ask(
+                Finding.of(Code.PLAN_HELD_RECORDS, Place.definition(is.id(), ""), is.plural(), held.values()),
+                is.id(),
+                is.id(),
+                Decision.About.HELD_VALUES,
+                held.values(),
+                BACK_OR_NOT,
+                decision));
+        if (Ask.isBack(decision)) {
+            steps.add(new Plan.PlannedStep(
+                    new Step.RestoreTable(is.id(), held.held()), 0, "Bring back the records of " + is.singular()));
+            steps.add(new Plan.PlannedStep(new Step.Indexes(is.id()), 0, "Make lists of " + is.plural() + " quick"));
+            steps.add(new Plan.PlannedStep(
+                    new Step.CheckRecords(is.id()),
+                    held.values(),
+                    "Find which " + is.plural() + " satisfy the definition"));
+        } else {
+            steps.add(new Plan.PlannedStep(new Step.CreateTable(is.id()), 0, "Make a table for " + is.plural()));
+        }
     }
 
     private static void starters(Holder was, Holder is, List<Plan.PlannedStep> steps) {

@@ -59,8 +59,13 @@ public sealed interface Step {
      * Fills the column beside, from the field's present column through its conversion, or with one value.
      *
      * @param fill value for records without one, as text in the field's form; empty for none
+     * @param held short name of held values that come back instead; empty for those of the present column
      */
-    record CopyColumn(String holderId, String fieldId, String fill) implements Step {}
+    record CopyColumn(String holderId, String fieldId, String fill, String held) implements Step {
+        public CopyColumn {
+            held = held == null ? "" : held;
+        }
+    }
 
     /** Makes the table of a field that has one of its own, and those of the fields within it. */
     record AddTable(String holderId, String fieldId) implements Step {}

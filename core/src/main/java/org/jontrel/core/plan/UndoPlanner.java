@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
@@ -50,6 +51,10 @@ public final class UndoPlanner {
                 default -> {}
             }
         });
+        var made = done.stream()
+                .filter(step -> step instanceof Step.CreateTable || step instanceof Step.RestoreTable)
+                .map(Step::holderId)
+                .collect(Collectors.toSet());
         var undo = new ArrayList<Step>();
         for (var step : done.reversed()) {
             switch (step) {
@@ -74,8 +79,16 @@ public final class UndoPlanner {
                 case Step.RestoreOwn(String holderId, String fieldId, String held) ->
                     undo.add(new Step.HoldOwn(holderId, fieldId, held));
                 case Step.StarterTerms(String holderId) -> undo.add(new Step.StarterTerms(holderId));
-                case Step.Indexes(String holderId) -> undo.add(new Step.Indexes(holderId));
-                case Step.CheckRecords(String holderId) -> undo.add(new Step.CheckRecords(holderId));
+                case Step.Indexes(String holderId) -> {
+                    if (!made.contains(holderId)) {
+                        undo.add(new Step.Indexes(holderId));
+                    }
+                }
+                case Step.CheckRecords(String holderId) -> {
+                    if (!made.contains(holderId)) {
+                        undo.add(new Step.CheckRecords(holderId));
+                    }
+                }
                 case Step.CopyColumn _, Step.CarryBack _, Step.CarryForth _, Step.DropBeside _ -> {}
             }
         }

@@ -149,7 +149,7 @@ public class PlannerTest {
         var done = List.<Step>of(
                 new Step.CreateTable("tnew"),
                 new Step.AddColumn(TYPE, "fa"),
-                new Step.CopyColumn(TYPE, "fa", "1"),
+                new Step.CopyColumn(TYPE, "fa", "1", ""),
                 new Step.AddColumn(TYPE, "fb"),
                 new Step.SwitchColumns(
                         TYPE,

@@ -49,7 +49,7 @@ public final class Loader {
     }
 
     /** Loads only some fields of records, with everything in them; all where {@code wanted} is {@code null}. */
-    Loader(Binding.Table table, Set<String> wanted) {
+    public Loader(Binding.Table table, Set<String> wanted) {
         this.table = table;
         this.holder = table.holder();
         this.wanted = wanted == null ? null : within(holder, wanted);

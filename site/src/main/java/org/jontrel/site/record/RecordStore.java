@@ -352,6 +352,20 @@ public final class RecordStore {
                         new Saving(session.getConnection(), binding, table, media, ids, crowded).save(write));
     }
 
+    /**
+     * Stores a record anew that was held: under the id, the version and with the times that it had, so that its history goes
+     * on.
+     *
+     * @param write what it is to be, with its id
+     * @param was what it was
+     */
+    public Saved revive(Write write, StoredRecord was) {
+        return writing(
+                write.holderId(),
+                (session, binding, table, crowded) ->
+                        new Saving(session.getConnection(), binding, table, media, ids, crowded).revive(write, was));
+    }
+
     /** Many new or changed records in one transaction: all of them, or none where one is refused. */
     public List<Saved> saveAll(List<Write> writes) {
         var saved = new ArrayList<Saved>();

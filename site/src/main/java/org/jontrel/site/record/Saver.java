@@ -107,7 +107,7 @@ final class Saver {
         return cells;
     }
 
-    private static LocalDateTime timestamp(Instant instant) {
+    static LocalDateTime timestamp(Instant instant) {
         return instant.atOffset(ZoneOffset.UTC).toLocalDateTime();
     }
 

@@ -109,6 +109,30 @@ final class Saving {
         return together(List.of(opened(write, before))).getFirst();
     }
 
+    Saved revive(Write write, StoredRecord was) throws SQLException {
+        guard();
+        var saved = together(List.of(opened(write, Optional.empty(), Rows.ids(was.values()))))
+                .getFirst();
+        if (!(saved instanceof Saved.Stored)) {
+            return saved;
+        }
+        Jdbc.update(
+                connection,
+                "UPDATE " + Names.quoted(table.name()) + " SET version = ?, created_at = ?, created_by = ?,"
+                        + " updated_at = ?, updated_by = ? WHERE id = ?",
+                was.version(),
+                Saver.timestamp(was.createdAt()),
+                was.createdBy(),
+                Saver.timestamp(was.updatedAt()),
+                was.updatedBy(),
+                was.id());
+        return new Loader(table)
+                .byIds(connection, List.of(was.id())).stream()
+                        .findFirst()
+                        .<Saved>map(Saved.Stored::new)
+                        .orElseGet(Saved.Missing::new);
+    }
+
     /** New records; where one is refused, none of them may be kept. */
     List<Saved> add(List<Write> writes) throws SQLException {
         guard();
@@ -126,10 +150,15 @@ final class Saving {
     }
 
     private Case opened(Write write, Optional<StoredRecord> before) {
+        return opened(
+                write, before, before.map(record -> Rows.ids(record.values())).orElse(Set.of()));
+    }
+
+    /** @param known ids of rows that stay what they are */
+    private Case opened(Write write, Optional<StoredRecord> before, Set<Long> known) {
         long id = write.id().orElseGet(ids::next);
         var problems = new ArrayList<FormCheck.Problem>();
         var checked = check(write, before, problems);
-        var known = before.map(record -> Rows.ids(record.values())).orElse(Set.of());
         var values = Rows.settled(checked.values(), known, ids::next);
         return new Case(
                 write,

@@ -4,6 +4,7 @@ import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -35,6 +36,8 @@ final class Chunks {
     private final Optional<Long> since;
     /** By field: records whose value could not be taken over, among those that were saved meanwhile. */
     private final Map<Field, Set<Long>> setAside = new LinkedHashMap<>();
+
+    private final Map<String, Optional<Field>> heldFields = new HashMap<>();
 
     /** @param since the generation of definitions that the run brought which is undone; empty where nobody knows */
     Chunks(Model from, Model to, int size, Bindings bindings, Optional<Long> since) {
@@ -74,18 +77,22 @@ final class Chunks {
     private Progress copy(Connection connection, Step.CopyColumn copy, Which which) throws SQLException {
         var table = new Rows(connection, Facts.holder(to, copy.holderId()), copy.fieldId());
         var newer = Facts.field(to, copy.holderId(), copy.fieldId());
-        var older = from.definition(copy.holderId())
-                .flatMap(each -> Holder.of(from, each))
-                .flatMap(each -> each.field(copy.fieldId()))
+        var older = (copy.held().isEmpty()
+                        ? from.definition(copy.holderId())
+                                .flatMap(each -> Holder.of(from, each))
+                                .flatMap(each -> each.field(copy.fieldId()))
+                        : held(connection, copy.held()))
                 .filter(each -> Kept.of(each.kind()) != Kept.NOT);
         var fill = Facts.Conversions.fill(newer, copy.fill());
         var conversion = new Conversion(older.orElse(newer), newer, fill);
-        var present = older.flatMap(_ -> Schema.columnOf(table.columns, copy.fieldId()));
+        var present = older.flatMap(_ -> copy.held().isEmpty()
+                ? Schema.columnOf(table.columns, copy.fieldId())
+                : Optional.of(Names.held(copy.held())).filter(table.columns::containsKey));
         var kind = conversion.from().kind();
         var rows = table.rows(present.map(Names::quoted).orElse("NULL"), kind, "NULL", kind, which);
         try (var statement = table.update(Names.next(copy.fieldId()))) {
             for (var row : rows) {
-                if (which instanceof Which.Those) {
+                if (which instanceof Which.Those && copy.held().isEmpty()) {
                     note(newer, row, conversion);
                 }
                 table.set(statement, Cells.toColumn(conversion.apply(row.first())), row);
@@ -93,6 +100,14 @@ final class Chunks {
             statement.executeBatch();
         }
         return table.progress(which, rows);
+    }
+
+    /** The field whose values are held under a name, as it was then. */
+    private Optional<Field> held(Connection connection, String name) throws SQLException {
+        if (!heldFields.containsKey(name)) {
+            heldFields.put(name, HeldPlace.find(connection, name).flatMap(HeldPlace::field));
+        }
+        return heldFields.get(name);
     }
 
     /** Nobody was asked about what was saved meanwhile and cannot be taken over: the report tells it. */

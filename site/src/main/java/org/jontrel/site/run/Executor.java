@@ -27,7 +27,7 @@ final class Executor {
     private static final int FEW = 100;
 
     private static final int ROUNDS = 50;
-    private static final int LOCK_WAIT = 1205;
+    static final int LOCK_WAIT = 1205;
     private static final int LOCK_TRIES = 120;
     /** At a closed gate, for a second each. */
     private static final int SWITCH_TRIES = 2;

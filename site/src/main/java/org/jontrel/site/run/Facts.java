@@ -33,8 +33,9 @@ final class Facts {
 
     Map<Question, Answer> answers(List<Question> questions, Model to) throws SQLException {
         var answers = new HashMap<Question, Answer>();
+        var offers = new HeldOffers(connection, binding, to);
         for (var question : questions) {
-            answers.put(question, answer(question, to));
+            answers.put(question, answer(question, to).offering(offers.to(question)));
         }
         return answers;
     }

@@ -151,6 +151,19 @@ interface JournalMapper {
                     + " <foreach item='each' collection='changes' open='(' separator=',' close=')'>#{each.seq}</foreach></script>")
     void forget(@Param("changes") List<ChangeRow> changes);
 
+    @Insert("INSERT IGNORE INTO jontrel_purged (name, run_id, holder_id, field_id, amount, by_whom, at)"
+            + " VALUES (#{name}, #{runId}, #{holderId}, #{fieldId}, #{amount}, #{by}, UTC_TIMESTAMP(3))")
+    void purge(
+            @Param("name") String name,
+            @Param("runId") long runId,
+            @Param("holderId") String holderId,
+            @Param("fieldId") String fieldId,
+            @Param("amount") long amount,
+            @Param("by") String by);
+
+    @Select("SELECT name, run_id, holder_id, field_id, amount, by_whom, at FROM jontrel_purged ORDER BY at DESC, name")
+    List<HeldValues.PurgedValues> purged();
+
     @Select("SELECT run_id FROM jontrel_installed WHERE id = 1")
     long installedBy();
 

@@ -10,6 +10,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
+import java.util.function.Supplier;
+import java.util.stream.Collectors;
 import org.apache.ibatis.session.SqlSession;
 import org.jontrel.core.code.Decision;
 import org.jontrel.core.finding.Finding;
@@ -56,15 +58,7 @@ public final class Runs {
         try (var statement = connection.createStatement();
                 var rows = statement.executeQuery(sql)) {
             while (rows.next()) {
-                switch (Journal.step(rows.getString(1))) {
-                    case Step.SwitchColumns switched ->
-                        switched.turns().stream()
-                                .filter(turn -> turn.act() == Step.Act.HOLD)
-                                .forEach(turn -> held.add(turn.held()));
-                    case Step.HoldTable hold -> held.add(hold.held());
-                    case Step.HoldOwn hold -> held.add(hold.held());
-                    default -> {}
-                }
+                held.addAll(HeldPlace.names(Journal.step(rows.getString(1))).keySet());
             }
         }
         return held;
@@ -190,9 +184,9 @@ public final class Runs {
 
     /**
      * The runs that nothing later stands on: the last one forward that is not undone, and undos after it that led to what is
-     * installed. None while a run is under way or was cut off.
+     * installed. None while a run is under way or was cut off, and none whose held values somebody purged.
      */
-    private static Set<Long> undoable(SqlSession session) {
+    static Set<Long> undoable(SqlSession session) {
         var journal = session.getMapper(JournalMapper.class);
         var installed = journal.installedVersion();
         var undoable = new LinkedHashSet<Long>();
@@ -208,7 +202,23 @@ public final class Runs {
                 break;
             }
         }
+        var purged =
+                journal.purged().stream().map(HeldValues.PurgedValues::name).collect(Collectors.toSet());
+        undoable.removeIf(run -> journal.steps(run).stream()
+                .flatMap(row -> HeldPlace.names(Journal.step(row.step())).keySet().stream())
+                .anyMatch(purged::contains));
         return undoable;
+    }
+
+    /** Work that no run may go on beside. */
+    HeldValues.Purged alone(Supplier<HeldValues.Purged> work) {
+        var lease = Lease.take(database, owner, stale);
+        if (lease.isEmpty()) {
+            return new HeldValues.Purged.Busy();
+        }
+        try (var _ = lease.get()) {
+            return interrupted().isPresent() ? new HeldValues.Purged.Busy() : work.get();
+        }
     }
 
     private record Undo(Model older, Plan plan) {}

@@ -49,6 +49,11 @@ public final class Ddl {
                   rows_expected BIGINT NOT NULL, rows_done BIGINT NOT NULL, reached BIGINT NOT NULL,
                   started_at DATETIME(3) NULL, finished_at DATETIME(3) NULL, PRIMARY KEY (run_id, seq))""",
                 """
+                CREATE TABLE IF NOT EXISTS jontrel_purged (
+                  name VARCHAR(40) PRIMARY KEY, run_id BIGINT NOT NULL, holder_id VARCHAR(40) NOT NULL,
+                  field_id VARCHAR(40) NOT NULL, amount BIGINT NOT NULL, by_whom VARCHAR(100) NOT NULL,
+                  at DATETIME(3) NOT NULL)""",
+                """
                 CREATE TABLE IF NOT EXISTS jontrel_redirect (
                   path VARCHAR(64) PRIMARY KEY, type_id VARCHAR(40) NOT NULL)""",
                 """

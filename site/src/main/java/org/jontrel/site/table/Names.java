@@ -4,6 +4,7 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.UnaryOperator;
 import java.util.regex.Pattern;
@@ -158,6 +159,15 @@ public final class Names {
     /** One of several tables that are held together. */
     public static String held(String shortName, int number) {
         return HELD + shortName + BETWEEN + number;
+    }
+
+    /** The short name under which a column or table is held; empty for those in use. */
+    public static Optional<String> heldAs(String name) {
+        if (!name.startsWith(HELD)) {
+            return Optional.empty();
+        }
+        var rest = name.substring(HELD.length());
+        return Optional.of(rest.contains(BETWEEN) ? rest.substring(0, rest.indexOf(BETWEEN)) : rest);
     }
 
     /** Whether a column or table is held under one of these short names. */

@@ -61,6 +61,20 @@ public final class Moorings {
         return model(LENGTH, RISE, STATE, OPEN, SINCE, NOTE, PHOTO, OPENS, EMAIL, PHONE, TINT);
     }
 
+    /** The standard model with one field less. */
+    public static Model without(Field field) {
+        var fields = new ArrayList<>(standard().types().getFirst().fields().toList());
+        fields.removeIf(each -> each.id().equals(field.id()));
+        return model("mooring", "moorings", fields);
+    }
+
+    /** The standard model with one field more. */
+    public static Model and(Field field) {
+        var fields = new ArrayList<>(standard().types().getFirst().fields().toList());
+        fields.add(field);
+        return model("mooring", "moorings", fields);
+    }
+
     /** The standard model with one field edited. */
     public static Model with(Field field, UnaryOperator<Field> edit) {
         var fields = new ArrayList<Field>();

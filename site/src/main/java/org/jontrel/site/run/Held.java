@@ -1,0 +1,50 @@
+package org.jontrel.site.run;
+
+import java.time.Instant;
+
+/**
+ * Values that a run took out of use and keeps.
+ *
+ * @param name under which they are held; the only one on the site
+ * @param runId the run that took them out of use
+ * @param fromVersion the release that they were entered under; empty for none
+ * @param toVersion the release that the run led to; empty for none
+ * @param at when the run ended; {@code null} while it is under way
+ * @param holderId of the content type, taxonomy or site values
+ * @param holder what people called several of them then
+ * @param fieldId empty where whole records are held
+ * @param field what people called the field then; empty for whole records
+ * @param kind of the field then; empty for whole records
+ * @param values how many there are; records, or rows of a repeater, where these are held
+ * @param bytes roughly what they take up
+ * @param undoNeeds whether the run can be undone today, and could not be without them
+ * @param way whether they can be brought back, and if not, why
+ */
+public record Held(
+        String name,
+        long runId,
+        String fromVersion,
+        String toVersion,
+        Instant at,
+        String by,
+        String holderId,
+        String holder,
+        String fieldId,
+        String field,
+        String kind,
+        long values,
+        long bytes,
+        boolean undoNeeds,
+        Way way) {
+    /** Whether held values can be brought back. */
+    public enum Way {
+        /** They go to the field, or the definition, that has the same id today. */
+        OPEN,
+        /** The content type, taxonomy or site values they belong to is not installed. */
+        NO_DEFINITION,
+        /** The field they belong to is not installed. */
+        NO_FIELD,
+        /** Their records are held too: bring these back first. */
+        NO_RECORDS
+    }
+}

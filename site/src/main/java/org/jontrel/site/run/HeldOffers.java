@@ -1,0 +1,156 @@
+package org.jontrel.site.run;
+
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+import org.jontrel.core.holder.Holder;
+import org.jontrel.core.holder.Kept;
+import org.jontrel.core.model.Field;
+import org.jontrel.core.model.Kind;
+import org.jontrel.core.model.Model;
+import org.jontrel.core.plan.Offer;
+import org.jontrel.core.plan.Question;
+import org.jontrel.core.plan.Tally;
+import org.jontrel.site.table.Binding;
+import org.jontrel.site.table.Cells;
+import org.jontrel.site.table.Names;
+import org.jontrel.site.table.Schema;
+
+/** What is held for fields and definitions that a plan adds: the newest of it that holds anything. */
+final class HeldOffers {
+    private final Connection connection;
+    private final Binding binding;
+    private final Model to;
+    private final List<HeldPlace> places;
+
+    HeldOffers(Connection connection, Binding binding, Model to) throws SQLException {
+        this.connection = connection;
+        this.binding = binding;
+        this.to = to;
+        this.places = HeldPlace.all(connection);
+    }
+
+    Optional<Offer> to(Question question) throws SQLException {
+        var after = to.definition(question.holderId()).flatMap(each -> Holder.of(to, each));
+        var before = binding.table(question.holderId());
+        boolean added = question.fieldId().isEmpty()
+                ? before.isEmpty()
+                : before.isPresent()
+                        && before.get().holder().field(question.fieldId()).isEmpty();
+        if (after.isEmpty() || !added) {
+            return Optional.empty();
+        }
+        for (var place : places) {
+            if (place.holder().id().equals(question.holderId())
+                    && place.fieldId().equals(question.fieldId())) {
+                var offer = question.fieldId().isEmpty()
+                        ? tables(place, place.holder(), after.get())
+                        : field(place, after.get());
+                if (offer.isPresent()) {
+                    return offer;
+                }
+            }
+        }
+        return Optional.empty();
+    }
+
+    private Optional<Offer> field(HeldPlace place, Holder after) throws SQLException {
+        var then = place.field().orElseThrow();
+        var field = after.field(place.fieldId()).orElseThrow();
+        if (Kept.of(field.kind()) != Kept.of(then.kind()) || !inPlace(place, after)) {
+            return elsewhere(place);
+        }
+        return place.isColumn() ? column(place, then, field) : tables(place, place.holder(), after);
+    }
+
+    /** Whether the values stand where the field will stand. */
+    private boolean inPlace(HeldPlace place, Holder after) throws SQLException {
+        var home = after.home(place.fieldId()).table();
+        if (!home.equals(place.holder().home(place.fieldId()).table())) {
+            return false;
+        }
+        return !place.isColumn()
+                || Schema.tableOf(connection, after.id(), place.home())
+                        .filter(place.table()::equals)
+                        .isPresent();
+    }
+
+    private Optional<Offer> column(HeldPlace place, Field then, Field field) throws SQLException {
+        if (Kept.of(then.kind()) != Kept.COLUMN) {
+            return elsewhere(place);
+        }
+        var tally = new Tally(then, field);
+        var column = Names.quoted(place.column());
+        try (var statement = connection.createStatement()) {
+            statement.setFetchSize(1_000);
+            try (var rows = statement.executeQuery("SELECT " + column + " FROM " + Names.quoted(place.table())
+                    + " WHERE " + column + " IS NOT NULL")) {
+                while (rows.next()) {
+                    tally.add(Cells.read(rows, 1, then.kind()), 1);
+                }
+            }
+        }
+        var answer = tally.answer();
+        return answer.records() == 0
+                ? Optional.empty()
+                : Optional.of(new Offer(
+                        place.name(), answer.records(), answer.unconverted(), answer.unconvertedExamples(), true));
+    }
+
+    private Optional<Offer> elsewhere(HeldPlace place) throws SQLException {
+        long values = new HeldSizes(connection, List.of(place)).of(place).values();
+        return values == 0 ? Optional.empty() : Optional.of(new Offer(place.name(), values, 0, List.of(), false));
+    }
+
+    /** Whole tables come back as they are, where the fields in them are what they were. */
+    private Optional<Offer> tables(HeldPlace place, Holder then, Holder after) throws SQLException {
+        var main = place.tables().get(Names.mark(then.id(), place.fieldId()));
+        if (main == null) {
+            return Optional.empty();
+        }
+        long values = records(main, place.fieldId().isEmpty());
+        boolean fits = kept(then, place.fieldId()).equals(kept(after, place.fieldId()))
+                && then.definition().sort() == after.definition().sort()
+                && place.tables().keySet().containsAll(marks(after, place.fieldId()));
+        return values == 0 ? Optional.empty() : Optional.of(new Offer(place.name(), values, 0, List.of(), fits));
+    }
+
+    private long records(String table, boolean own) throws SQLException {
+        try (var statement = connection.createStatement();
+                var row = statement.executeQuery(
+                        "SELECT COUNT(" + (own ? "*" : "DISTINCT record_id") + ") FROM " + Names.quoted(table))) {
+            row.next();
+            return row.getLong(1);
+        }
+    }
+
+    private static List<String> marks(Holder holder, String fieldId) {
+        var within = within(holder, fieldId).map(Field::id).toList();
+        return Names.tables(holder).keySet().stream()
+                .filter(id -> fieldId.isEmpty() || within.contains(id))
+                .map(id -> Names.mark(holder.id(), id))
+                .toList();
+    }
+
+    private static Stream<Field> within(Holder holder, String fieldId) {
+        return fieldId.isEmpty()
+                ? holder.byId().values().stream()
+                : holder.field(fieldId).orElseThrow().withInner();
+    }
+
+    /** A field as far as its values are concerned; those within it speak for themselves. */
+    private record Form(String id, String table, Object kind) {}
+
+    private static List<Form> kept(Holder holder, String fieldId) {
+        return within(holder, fieldId)
+                .filter(field -> Kept.of(field.kind()) != Kept.NOT)
+                .map(field -> new Form(
+                        field.id(),
+                        holder.home(field.id()).table(),
+                        field.kind() instanceof Kind.Repeater ? "rows" : field.kind()))
+                .sorted(java.util.Comparator.comparing(Form::id))
+                .toList();
+    }
+}

@@ -1,0 +1,251 @@
+package org.jontrel.site.run;
+
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.jontrel.core.holder.Holder;
+import org.jontrel.core.holder.Kept;
+import org.jontrel.core.model.Field;
+import org.jontrel.core.plan.Step;
+import org.jontrel.site.table.Binding;
+import org.jontrel.site.table.ModelText;
+import org.jontrel.site.table.Names;
+import org.jontrel.site.table.Schema;
+
+/**
+ * Where values stand that a run holds, and what they were before.
+ *
+ * @param name short name under which they are held
+ * @param runId the run that took them out of use last
+ * @param holder as it was defined then
+ * @param fieldId empty where all records of the holder are held
+ * @param table whose column it is; empty where whole tables are held
+ * @param tables the tables that are held, by what their comments say; empty for a column
+ */
+record HeldPlace(String name, long runId, Holder holder, String fieldId, String table, Map<String, String> tables) {
+    /** Where the journal says that something is held. */
+    private record Origin(long runId, String holderId, String fieldId) {}
+
+    /** All there are, those of the newest run first. */
+    static List<HeldPlace> all(Connection connection) throws SQLException {
+        var columns = columns(connection);
+        var tables = tables(connection);
+        if (columns.isEmpty() && tables.isEmpty()) {
+            return List.of();
+        }
+        var holders = new HashMap<Long, Map<String, Holder>>();
+        var places = new ArrayList<HeldPlace>();
+        for (var each : origins(connection).entrySet()) {
+            var column = columns.get(each.getKey());
+            var held = tables.get(each.getKey());
+            if (column != null || held != null) {
+                var origin = each.getValue();
+                holder(connection, origin, holders)
+                        .ifPresent(holder -> places.add(new HeldPlace(
+                                each.getKey(),
+                                origin.runId(),
+                                holder,
+                                origin.fieldId(),
+                                column == null ? "" : column,
+                                held == null ? Map.of() : held)));
+            }
+        }
+        places.sort(Comparator.comparing(HeldPlace::runId).reversed().thenComparing(HeldPlace::name));
+        return places;
+    }
+
+    static Optional<HeldPlace> find(Connection connection, String name) throws SQLException {
+        return all(connection).stream().filter(each -> each.name().equals(name)).findFirst();
+    }
+
+    /** By short name, the table that has the column. */
+    private static Map<String, String> columns(Connection connection) throws SQLException {
+        var found = new HashMap<String, String>();
+        var sql = "SELECT column_name, table_name FROM information_schema.columns"
+                + " WHERE table_schema = DATABASE() AND column_name LIKE 'held\\_\\_%'";
+        try (var statement = connection.createStatement();
+                var rows = statement.executeQuery(sql)) {
+            while (rows.next()) {
+                Names.heldAs(rows.getString(1)).ifPresent(name -> put(found, name, rows));
+            }
+        }
+        return found;
+    }
+
+    private static void put(Map<String, String> found, String name, java.sql.ResultSet rows) {
+        try {
+            found.put(name, rows.getString(2));
+        } catch (SQLException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /** By short name, the tables by their marks. */
+    private static Map<String, Map<String, String>> tables(Connection connection) throws SQLException {
+        var found = new HashMap<String, Map<String, String>>();
+        Schema.tables(connection)
+                .forEach((table, mark) -> Names.heldAs(table)
+                        .ifPresent(name -> found.computeIfAbsent(name, _ -> new LinkedHashMap<>())
+                                .put(mark, table)));
+        return found;
+    }
+
+    /** By short name, what the newest step says that holds it. */
+    private static Map<String, Origin> origins(Connection connection) throws SQLException {
+        var origins = new LinkedHashMap<String, Origin>();
+        var sql = "SELECT run_id, step FROM jontrel_step WHERE state <> 'pending' ORDER BY run_id, seq";
+        try (var statement = connection.createStatement();
+                var rows = statement.executeQuery(sql)) {
+            while (rows.next()) {
+                long run = rows.getLong(1);
+                var step = Journal.step(rows.getString(2));
+                names(step).forEach((name, fieldId) -> origins.put(name, new Origin(run, step.holderId(), fieldId)));
+            }
+        }
+        return origins;
+    }
+
+    /** The short names under which a step takes values out of use, with the field each is of. */
+    static Map<String, String> names(Step step) {
+        var names = new LinkedHashMap<String, String>();
+        switch (step) {
+            case Step.SwitchColumns columns ->
+                columns.turns().stream()
+                        .filter(turn -> turn.act() == Step.Act.HOLD)
+                        .forEach(turn -> names.put(turn.held(), turn.fieldId()));
+            case Step.HoldTable hold -> names.put(hold.held(), "");
+            case Step.HoldOwn hold -> names.put(hold.held(), hold.fieldId());
+            case Step.CreateTable _,
+                    Step.AddColumn _,
+                    Step.CopyColumn _,
+                    Step.AddTable _,
+                    Step.DropBeside _,
+                    Step.CarryBack _,
+                    Step.CarryForth _,
+                    Step.RenameTable _,
+                    Step.RestoreTable _,
+                    Step.RestoreOwn _,
+                    Step.StarterTerms _,
+                    Step.Indexes _,
+                    Step.Redirect _,
+                    Step.CheckRecords _ -> {}
+        }
+        return names;
+    }
+
+    /** As the model said that the run came from. */
+    private static Optional<Holder> holder(Connection connection, Origin origin, Map<Long, Map<String, Holder>> known)
+            throws SQLException {
+        var holders = known.get(origin.runId());
+        if (holders == null) {
+            holders = new HashMap<>();
+            try (var statement = connection.prepareStatement("SELECT from_model FROM jontrel_run WHERE id = ?")) {
+                statement.setLong(1, origin.runId());
+                try (var rows = statement.executeQuery()) {
+                    if (rows.next()) {
+                        for (var each : Holder.all(ModelText.read(rows.getString(1)))) {
+                            holders.put(each.id(), each);
+                        }
+                    }
+                }
+            }
+            known.put(origin.runId(), holders);
+        }
+        return Optional.ofNullable(holders.get(origin.holderId()))
+                .filter(holder -> origin.fieldId().isEmpty()
+                        || holder.field(origin.fieldId()).isPresent());
+    }
+
+    /** The field as it was; empty for a whole holder. */
+    Optional<Field> field() {
+        return holder.field(fieldId);
+    }
+
+    /** Id of the field whose table has the column; empty for that of the records. */
+    String home() {
+        return Kept.of(field().orElseThrow().kind()) == Kept.TABLE
+                ? fieldId
+                : holder.home(fieldId).table();
+    }
+
+    boolean isColumn() {
+        return !table.isEmpty();
+    }
+
+    String column() {
+        return Names.held(name);
+    }
+
+    /** The field of the record itself in which the held one stands. */
+    Optional<Field> outermost() {
+        return holder.fields()
+                .filter(each -> each.withInner().anyMatch(inner -> inner.id().equals(fieldId)))
+                .findFirst();
+    }
+
+    /**
+     * The tables that the values are read from, as if they were in use; empty where the records themselves are gone.
+     *
+     * @param records by what their comments say, all tables in use
+     */
+    Optional<Binding.Table> binding(Connection connection, Map<String, String> records) throws SQLException {
+        var fields = new LinkedHashMap<String, Binding.Place>();
+        var own = Optional.ofNullable(tables.getOrDefault(holder.id(), records.get(holder.id())));
+        if (own.isEmpty()) {
+            return Optional.empty();
+        }
+        if (!fieldId.isEmpty()) {
+            for (var above = holder.home(fieldId).table();
+                    !above.isEmpty();
+                    above = holder.home(above).table()) {
+                var rows = records.get(Names.mark(holder.id(), above));
+                if (rows == null) {
+                    return Optional.empty();
+                }
+                fields.put(above, new Binding.Place(rows, Map.of()));
+            }
+        }
+        if (isColumn()) {
+            var home = home();
+            var column = new Binding.Place(table, Map.of(fieldId, column()));
+            fields.put(home, column);
+            fields.remove("");
+            var main = home.isEmpty() ? column : new Binding.Place(own.get(), Map.of());
+            return Optional.of(new Binding.Table(holder, main, fields));
+        }
+        for (var each : tables.entrySet()) {
+            var mark = Names.mark(holder.id(), "");
+            if (each.getKey().startsWith(mark + "/")) {
+                fields.put(
+                        each.getKey().substring(mark.length() + 1),
+                        new Binding.Place(each.getValue(), inUse(connection, each.getValue())));
+            }
+        }
+        var main = fieldId.isEmpty() ? inUse(connection, own.get()) : Map.<String, String>of();
+        return Optional.of(new Binding.Table(holder, new Binding.Place(own.get(), main), fields));
+    }
+
+    private static Map<String, String> inUse(Connection connection, String table) throws SQLException {
+        var columns = new HashMap<String, String>();
+        Schema.columns(connection, table).forEach((column, field) -> {
+            if (!field.isEmpty() && Names.heldAs(column).isEmpty() && !column.equals(Names.next(field))) {
+                columns.put(field, column);
+            }
+        });
+        return columns;
+    }
+
+    /** The fields of the record itself that are read. */
+    Set<String> wanted() {
+        return fieldId.isEmpty()
+                ? holder.fields().map(Field::id).collect(java.util.stream.Collectors.toSet())
+                : Set.of(outermost().orElseThrow().id());
+    }
+}

@@ -1,0 +1,252 @@
+package org.jontrel.site.run;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Supplier;
+import java.util.stream.Collectors;
+import org.jontrel.core.holder.Holder;
+import org.jontrel.core.model.Field;
+import org.jontrel.core.model.Kind;
+import org.jontrel.core.model.State;
+import org.jontrel.core.value.Carried;
+import org.jontrel.core.value.Row;
+import org.jontrel.core.value.Values;
+import org.jontrel.site.record.RecordStore;
+import org.jontrel.site.record.Saved;
+import org.jontrel.site.record.StoredRecord;
+import org.jontrel.site.record.Write;
+import org.jontrel.site.table.Binding;
+
+/** Held values on their way back to the records of today, some records at a time. */
+public final class HeldReturn {
+    private final RecordStore records;
+    private final String fieldId;
+    private final boolean replace;
+    private final String by;
+    private final List<Refused> refused = new ArrayList<>();
+    private long brought;
+    private long kept;
+    private long drafts;
+
+    HeldReturn(RecordStore records, String fieldId, boolean replace, String by) {
+        this.records = records;
+        this.fieldId = fieldId;
+        this.replace = replace;
+        this.by = by;
+    }
+
+    /** A record whose held values did not come back, and why. */
+    public record Refused(long id, String title, String reason) {}
+
+    /** What came of bringing values back. */
+    public sealed interface Outcome {
+        /**
+         * @param looked records looked at
+         * @param brought records that have values back
+         * @param drafts those among them that were public and are drafts now, as the definitions of today ask for more
+         * @param kept records that have a value of today, which stayed
+         * @param refused records that could not have theirs back
+         * @param next id of the record behind which to go on; empty at the end
+         */
+        record Done(long looked, long brought, long drafts, long kept, List<Refused> refused, Optional<Long> next)
+                implements Outcome {}
+
+        /** Nothing is held under this name. */
+        record Missing() implements Outcome {}
+
+        record NotPossible(Held.Way why) implements Outcome {}
+
+        /** Definitions are being switched. */
+        record Closed() implements Outcome {}
+    }
+
+    Outcome back(HeldValues.Page page, Supplier<Binding> installed) {
+        var holderId = page.holder().id();
+        var table = installed.get().table(holderId);
+        if (table.isEmpty()) {
+            return new Outcome.NotPossible(Held.Way.NO_DEFINITION);
+        }
+        var today = table.get().holder();
+        var ids = page.records().stream().map(StoredRecord::id).toList();
+        var present =
+                records.byIds(holderId, ids).stream().collect(Collectors.toMap(StoredRecord::id, record -> record));
+        for (var held : page.records()) {
+            var now = Optional.ofNullable(present.get(held.id()));
+            boolean open = fieldId.isEmpty() ? whole(page.holder(), today, held, now) : field(page, today, held, now);
+            if (!open) {
+                return new Outcome.Closed();
+            }
+        }
+        return new Outcome.Done(page.records().size(), brought, drafts, kept, List.copyOf(refused), page.next());
+    }
+
+    /** Whether the gate was open. */
+    private boolean whole(Holder then, Holder today, StoredRecord held, Optional<StoredRecord> now) {
+        if (now.isPresent() || held.deleted()) {
+            kept += now.isPresent() ? 1 : 0;
+            return true;
+        }
+        var values = new LinkedHashMap<String, Object>();
+        var before = then.fields().collect(Collectors.toMap(Field::id, field -> field));
+        var fields = today.fields().toList();
+        for (var field : fields) {
+            var was = before.get(field.id());
+            if (was != null) {
+                var value =
+                        Carried.of(was, field, held.values().get(field.id())).value();
+                if (value != null) {
+                    values.put(field.id(), value);
+                }
+            }
+        }
+        var write = new Write(
+                today.id(),
+                Optional.of(held.id()),
+                0,
+                held.state(),
+                held.publishAt(),
+                held.slug(),
+                held.parent(),
+                Optional.of(held.position()),
+                Values.wire(fields, values),
+                true,
+                held.updatedBy());
+        var saved = records.revive(write, held);
+        if (saved instanceof Saved.Refused && held.state() != State.DRAFT) {
+            saved = records.revive(write.withState(State.DRAFT), held);
+            drafts += saved instanceof Saved.Stored ? 1 : 0;
+        }
+        return told(saved, held.id(), held.title());
+    }
+
+    private boolean field(HeldValues.Page page, Holder today, StoredRecord held, Optional<StoredRecord> now) {
+        if (now.isEmpty()) {
+            return refuse(held.id(), "", "The record is not there any more.");
+        }
+        var goal = today.field(fieldId);
+        if (goal.isEmpty()) {
+            return refuse(held.id(), now.get().title(), "The field is not there any more.");
+        }
+        var values = new HashMap<Long, Object>();
+        collect(page.fields(), held.values(), 0, values);
+        var lost = new ArrayList<String>();
+        values.replaceAll((_, value) -> {
+            var carried = Carried.of(page.holder().field(fieldId).orElseThrow(), goal.get(), value);
+            lost.addAll(carried.lost());
+            return carried.value();
+        });
+        values.values().removeIf(java.util.Objects::isNull);
+        if (values.isEmpty()) {
+            return refuse(
+                    held.id(),
+                    now.get().title(),
+                    "The value cannot be read as " + goal.get().kind().code().replace('_', ' ') + ".");
+        }
+        var filling = new Filling(values);
+        var fields = today.fields()
+                .filter(each -> each.withInner().anyMatch(inner -> inner.id().equals(fieldId)))
+                .toList();
+        var filled = filling.fill(fields, now.get().values(), 0);
+        if (filling.filled == 0) {
+            if (filling.met == 0) {
+                return refuse(held.id(), now.get().title(), "The rows it belongs to are not there any more.");
+            }
+            kept++;
+            return true;
+        }
+        var only = new LinkedHashMap<String, Object>();
+        fields.forEach(each -> only.put(each.id(), filled.get(each.id())));
+        var write = Write.change(today.id(), now.get(), Values.wire(fields, only), false, by);
+        return told(records.save(write), held.id(), now.get().title());
+    }
+
+    /** The held values of the field, by the row they stand in; 0 for the record itself. */
+    private void collect(List<Field> fields, Map<?, ?> values, long row, Map<Long, Object> found) {
+        for (var field : fields) {
+            var value = values.get(field.id());
+            if (value == null) {
+                continue;
+            }
+            if (field.id().equals(fieldId)) {
+                found.put(row, value);
+            } else if (field.kind() instanceof Kind.FieldGroup) {
+                collect(field.inner(), (Map<?, ?>) value, row, found);
+            } else if (field.kind() instanceof Kind.Repeater) {
+                for (var each : (List<?>) value) {
+                    collect(field.inner(), ((Row) each).values(), ((Row) each).id(), found);
+                }
+            }
+        }
+    }
+
+    /** Puts values where they belong. */
+    private final class Filling {
+        private final Map<Long, Object> values;
+        private int met;
+        private int filled;
+
+        Filling(Map<Long, Object> values) {
+            this.values = values;
+        }
+
+        Map<String, Object> fill(List<Field> fields, Map<?, ?> present, long row) {
+            var filledIn = new LinkedHashMap<String, Object>();
+            present.forEach((id, value) -> filledIn.put((String) id, value));
+            for (var field : fields) {
+                var value = present.get(field.id());
+                if (field.id().equals(fieldId)) {
+                    var back = values.get(row);
+                    met += back == null ? 0 : 1;
+                    if (back != null && (value == null || replace && !value.equals(back))) {
+                        filledIn.put(field.id(), back);
+                        filled++;
+                    }
+                } else if (field.kind() instanceof Kind.FieldGroup) {
+                    var inner = fill(field.inner(), value == null ? Map.of() : (Map<?, ?>) value, row);
+                    if (!inner.isEmpty()) {
+                        filledIn.put(field.id(), inner);
+                    }
+                } else if (field.kind() instanceof Kind.Repeater && value != null) {
+                    filledIn.put(
+                            field.id(),
+                            ((List<?>) value)
+                                    .stream()
+                                            .map(each -> (Row) each)
+                                            .map(each ->
+                                                    new Row(each.id(), fill(field.inner(), each.values(), each.id())))
+                                            .toList());
+                }
+            }
+            return filledIn;
+        }
+    }
+
+    private boolean told(Saved saved, long id, String title) {
+        switch (saved) {
+            case Saved.Stored _ -> brought++;
+            case Saved.Refused no ->
+                refuse(
+                        id,
+                        title,
+                        no.problems().stream()
+                                .map(problem -> problem.finding().sentence())
+                                .distinct()
+                                .collect(Collectors.joining(" ")));
+            case Saved.Conflict _ -> refuse(id, title, "Somebody saved it at the same moment. Try again.");
+            case Saved.Missing _ -> refuse(id, title, "The record is not there any more.");
+            case Saved.Closed _ -> {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private boolean refuse(long id, String title, String reason) {
+        refused.add(new Refused(id, title, reason));
+        return true;
+    }
+}

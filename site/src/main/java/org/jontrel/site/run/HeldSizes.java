@@ -1,0 +1,61 @@
+package org.jontrel.site.run;
+
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import org.jontrel.site.table.Names;
+
+/** How much is held: by one statement for each table that has held columns, and the database's own figures for tables. */
+final class HeldSizes {
+    private final Connection connection;
+    private final Map<String, Size> columns = new HashMap<>();
+
+    record Size(long values, long bytes) {}
+
+    HeldSizes(Connection connection, List<HeldPlace> places) throws SQLException {
+        this.connection = connection;
+        var byTable = places.stream().filter(HeldPlace::isColumn).collect(Collectors.groupingBy(HeldPlace::table));
+        for (var each : byTable.entrySet()) {
+            count(each.getKey(), each.getValue());
+        }
+    }
+
+    private void count(String table, List<HeldPlace> places) throws SQLException {
+        var sql = places.stream()
+                .map(place -> Names.quoted(place.column()))
+                .map(column -> "COUNT(" + column + "), COALESCE(SUM(OCTET_LENGTH(" + column + ")), 0)")
+                .collect(Collectors.joining(", ", "SELECT ", " FROM " + Names.quoted(table)));
+        try (var statement = connection.createStatement();
+                var row = statement.executeQuery(sql)) {
+            row.next();
+            for (int i = 0; i < places.size(); i++) {
+                columns.put(places.get(i).name(), new Size(row.getLong(1 + 2 * i), row.getLong(2 + 2 * i)));
+            }
+        }
+    }
+
+    Size of(HeldPlace place) throws SQLException {
+        if (place.isColumn()) {
+            return columns.get(place.name());
+        }
+        var main = place.tables().get(Names.mark(place.holder().id(), place.fieldId()));
+        long values = main == null ? 0 : number("SELECT COUNT(*) FROM " + Names.quoted(main));
+        var names =
+                place.tables().values().stream().map(name -> "'" + name + "'").collect(Collectors.joining(", "));
+        return new Size(
+                values,
+                number("SELECT COALESCE(SUM(data_length + index_length), 0) FROM information_schema.tables"
+                        + " WHERE table_schema = DATABASE() AND table_name IN (" + names + ")"));
+    }
+
+    private long number(String sql) throws SQLException {
+        try (var statement = connection.createStatement();
+                var row = statement.executeQuery(sql)) {
+            row.next();
+            return row.getLong(1);
+        }
+    }
+}

@@ -1,0 +1,307 @@
+package org.jontrel.site.run;
+
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.time.LocalDateTime;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.apache.ibatis.session.SqlSession;
+import org.jontrel.core.holder.Holder;
+import org.jontrel.core.model.Field;
+import org.jontrel.core.value.Link;
+import org.jontrel.site.record.Loader;
+import org.jontrel.site.record.RecordStore;
+import org.jontrel.site.record.StoredRecord;
+import org.jontrel.site.table.Binding;
+import org.jontrel.site.table.Bindings;
+import org.jontrel.site.table.Database;
+import org.jontrel.site.table.Names;
+import org.jontrel.site.table.Schema;
+
+/** What runs took out of use and keep: listed and looked at, brought back into fields of today, purged for good. */
+public final class HeldValues {
+    private final Database database;
+    private final Bindings bindings;
+    private final RecordStore records;
+    private final Runs runs;
+
+    public HeldValues(Database database, Bindings bindings, RecordStore records, Runs runs) {
+        this.database = database;
+        this.bindings = bindings;
+        this.records = records;
+        this.runs = runs;
+    }
+
+    /** All there is, what the newest run holds first. */
+    public List<Held> list() {
+        return bindings.reading(database, (session, binding) -> {
+            var connection = session.getConnection();
+            var places = HeldPlace.all(connection);
+            var sizes = new HeldSizes(connection, places);
+            var undoable = Runs.undoable(session);
+            var marks = Schema.inUse(connection);
+            var held = new ArrayList<Held>();
+            for (var place : places) {
+                held.add(held(session, binding, place, sizes, undoable, marks));
+            }
+            return held;
+        });
+    }
+
+    private static Held held(
+            SqlSession session,
+            Binding binding,
+            HeldPlace place,
+            HeldSizes sizes,
+            Set<Long> undoable,
+            Map<String, String> marks)
+            throws SQLException {
+        var run = session.getMapper(JournalMapper.class).brief(place.runId());
+        var size = sizes.of(place);
+        return new Held(
+                place.name(),
+                place.runId(),
+                run.fromVersion(),
+                run.toVersion(),
+                instant(run.finishedAt()),
+                run.byWhom(),
+                place.holder().id(),
+                place.holder().plural(),
+                place.fieldId(),
+                place.field().map(Field::label).orElse(""),
+                place.field().map(field -> field.kind().code()).orElse(""),
+                size.values(),
+                size.bytes(),
+                undoable.contains(place.runId()),
+                way(session.getConnection(), binding, place, marks));
+    }
+
+    private static java.time.Instant instant(LocalDateTime time) {
+        return time == null ? null : time.toInstant(ZoneOffset.UTC);
+    }
+
+    private static Held.Way way(Connection connection, Binding binding, HeldPlace place, Map<String, String> marks)
+            throws SQLException {
+        var table = binding.table(place.holder().id());
+        if (table.isEmpty()) {
+            return Held.Way.NO_DEFINITION;
+        }
+        if (!place.fieldId().isEmpty()
+                && table.get().holder().field(place.fieldId()).isEmpty()) {
+            return Held.Way.NO_FIELD;
+        }
+        return place.binding(connection, marks).isPresent() ? Held.Way.OPEN : Held.Way.NO_RECORDS;
+    }
+
+    /**
+     * Some of what is held, record by record.
+     *
+     * @param holder as it was defined when the values were held
+     * @param fields those of the record itself that are held, or that hold what is
+     * @param records with nothing but the held values
+     * @param named what people call these records today; nothing for those that are not there
+     * @param next id behind which the next page begins; empty where there is none
+     */
+    public record Page(
+            Holder holder,
+            List<Field> fields,
+            List<StoredRecord> records,
+            Map<Link, RecordStore.Named> named,
+            Optional<Long> next) {}
+
+    /** Up to {@code most} records behind an id; empty where nothing is held under the name. */
+    public Optional<Page> look(String name, long after, int most) {
+        var page = bindings.reading(database, (session, _) -> read(session.getConnection(), name, after, most));
+        return page.map(found -> new Page(
+                found.holder(),
+                found.fields(),
+                found.records(),
+                records.named(found.records().stream()
+                        .map(record -> new Link(found.holder().id(), record.id()))
+                        .toList()),
+                found.next()));
+    }
+
+    private static Optional<Page> read(Connection connection, String name, long after, int most) throws SQLException {
+        var place = HeldPlace.find(connection, name);
+        if (place.isEmpty()) {
+            return Optional.empty();
+        }
+        var wanted = place.get().wanted();
+        var fields = place.get()
+                .holder()
+                .fields()
+                .filter(field -> wanted.contains(field.id()))
+                .toList();
+        var table = place.get().binding(connection, Schema.inUse(connection));
+        if (table.isEmpty()) {
+            return Optional.of(new Page(place.get().holder(), fields, List.of(), Map.of(), Optional.empty()));
+        }
+        var ids = ids(connection, place.get(), after, most + 1);
+        var some = ids.stream().limit(most).toList();
+        var found = new Loader(table.get(), wanted).byIds(connection, some);
+        return Optional.of(new Page(
+                place.get().holder(),
+                fields,
+                found,
+                Map.of(),
+                ids.size() > most ? Optional.of(some.getLast()) : Optional.empty()));
+    }
+
+    private static List<Long> ids(Connection connection, HeldPlace place, long after, int most) throws SQLException {
+        boolean own =
+                place.fieldId().isEmpty() || place.isColumn() && place.home().isEmpty();
+        var id = own ? "id" : "record_id";
+        var table = place.isColumn()
+                ? place.table()
+                : place.tables().get(Names.mark(place.holder().id(), place.fieldId()));
+        var filled = place.isColumn() ? Names.quoted(place.column()) + " IS NOT NULL AND " : "";
+        var sql = "SELECT DISTINCT " + id + " FROM " + Names.quoted(table) + " WHERE " + filled + id + " > ? ORDER BY "
+                + id + " LIMIT " + most;
+        var ids = new ArrayList<Long>();
+        try (var statement = connection.prepareStatement(sql)) {
+            statement.setLong(1, after);
+            try (var rows = statement.executeQuery()) {
+                while (rows.next()) {
+                    ids.add(rows.getLong(1));
+                }
+            }
+        }
+        return ids;
+    }
+
+    /**
+     * Brings values back to the records they are of, as a person's save would: checked, and kept in the history.
+     *
+     * @param replace whether what is there today gives way; else only empty places are filled
+     * @param after id of the record behind which to begin; 0 for all
+     * @param most records to look at
+     */
+    public HeldReturn.Outcome bringBack(String name, boolean replace, long after, int most, String by) {
+        var way = list().stream()
+                .filter(each -> each.name().equals(name))
+                .map(Held::way)
+                .findFirst();
+        if (way.isEmpty()) {
+            return new HeldReturn.Outcome.Missing();
+        }
+        if (way.get() != Held.Way.OPEN) {
+            return new HeldReturn.Outcome.NotPossible(way.get());
+        }
+        var place = database.transaction(session -> HeldPlace.find(session.getConnection(), name));
+        var page = bindings.reading(database, (session, _) -> read(session.getConnection(), name, after, most));
+        if (place.isEmpty() || page.isEmpty()) {
+            return new HeldReturn.Outcome.Missing();
+        }
+        return new HeldReturn(records, place.get().fieldId(), replace, by)
+                .back(page.get(), () -> bindings.reading(database, (_, binding) -> binding));
+    }
+
+    /** What came of purging. */
+    public sealed interface Purged {
+        /** These are gone. */
+        record Done(List<Held> gone) implements Purged {}
+
+        /** A run is under way, or was cut off and must be continued or taken back first. */
+        record Busy() implements Purged {}
+
+        /**
+         * Somebody else's transaction uses the table.
+         *
+         * @param gone what was purged before it was met
+         */
+        record InTheWay(List<Held> gone) implements Purged {}
+    }
+
+    /** Deletes what is held under these names. Nothing brings it back, and runs that need it cannot be undone any more. */
+    public Purged purge(Collection<String> names, String by) {
+        return runs.alone(() -> {
+            var gone = new ArrayList<Held>();
+            for (var each : list()) {
+                if (names.contains(each.name())) {
+                    try {
+                        purge(each, by);
+                    } catch (RuntimeException e) {
+                        if (Database.errorOf(e) == Executor.LOCK_WAIT) {
+                            return new Purged.InTheWay(gone);
+                        }
+                        throw e;
+                    }
+                    gone.add(each);
+                }
+            }
+            return new Purged.Done(gone);
+        });
+    }
+
+    /** Said first, then done: a run whose values may be gone is not undone. */
+    private void purge(Held held, String by) {
+        var place = database.transaction(session -> {
+            session.getMapper(JournalMapper.class)
+                    .purge(held.name(), held.runId(), held.holderId(), held.fieldId(), held.values(), by);
+            return HeldPlace.find(session.getConnection(), held.name());
+        });
+        if (place.isEmpty()) {
+            return;
+        }
+        var quick = "SET STATEMENT lock_wait_timeout = 2 FOR ";
+        database.direct(connection -> {
+            try (var statement = connection.createStatement()) {
+                statement.execute(
+                        place.get().isColumn()
+                                ? quick + "ALTER TABLE "
+                                        + Names.quoted(place.get().table()) + " DROP COLUMN "
+                                        + Names.quoted(place.get().column()) + ", ALGORITHM=INSTANT"
+                                : quick + "DROP TABLE "
+                                        + place.get().tables().values().stream()
+                                                .map(Names::quoted)
+                                                .collect(Collectors.joining(", ")));
+            }
+        });
+        if (held.fieldId().isEmpty()) {
+            forget(held.holderId());
+        }
+    }
+
+    /** What the site remembers of records beside their tables, where no record of the definition is left. */
+    private void forget(String holderId) {
+        boolean left = database.transaction(session ->
+                bindings.current(session).table(holderId).isPresent()
+                        || HeldPlace.all(session.getConnection()).stream()
+                                .anyMatch(each -> each.holder().id().equals(holderId)
+                                        && each.fieldId().isEmpty()));
+        if (left) {
+            return;
+        }
+        for (var table : List.of(
+                "jontrel_history", "jontrel_text", "jontrel_api_text", "jontrel_media_use", "jontrel_address")) {
+            int[] rows = {1};
+            while (rows[0] > 0) {
+                database.transaction(session -> {
+                    try (var statement = session.getConnection()
+                            .prepareStatement("DELETE FROM " + table + " WHERE holder_id = ? LIMIT 1000")) {
+                        statement.setString(1, holderId);
+                        rows[0] = statement.executeUpdate();
+                    }
+                    return null;
+                });
+            }
+        }
+    }
+
+    /** What has been purged, newest first. */
+    public List<PurgedValues> purged() {
+        return database.transaction(
+                session -> session.getMapper(JournalMapper.class).purged());
+    }
+
+    /** Held values that somebody purged. */
+    public record PurgedValues(
+            String name, long runId, String holderId, String fieldId, long amount, String byWhom, LocalDateTime at) {}
+}

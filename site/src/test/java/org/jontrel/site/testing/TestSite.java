@@ -1,0 +1,66 @@
+package org.jontrel.site.testing;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import com.zaxxer.hikari.HikariDataSource;
+import java.time.Duration;
+import java.util.List;
+import java.util.Map;
+import org.jontrel.core.code.Decision;
+import org.jontrel.core.model.Model;
+import org.jontrel.core.model.State;
+import org.jontrel.site.Site;
+import org.jontrel.site.record.Saved;
+import org.jontrel.site.record.StoredRecord;
+import org.jontrel.site.record.Write;
+import org.jontrel.site.run.RunView;
+import org.jontrel.site.run.Runs;
+
+/** A site of its own in the tests' database, and what tests do with it again and again. */
+public record TestSite(HikariDataSource source, Site site) implements AutoCloseable {
+    public static TestSite open() {
+        var database = TestDatabase.shared();
+        var source = database.source(database.create());
+        return new TestSite(source, Site.open(source, "test", Duration.ofSeconds(2)));
+    }
+
+    @Override
+    public void close() {
+        source.close();
+    }
+
+    public void install(String version, Model model, Decision... decisions) {
+        run(site.runs().start(new Runs.Target(version, model, List.of(decisions)), "anna", _ -> {}));
+        assertEquals(site.installed().version(), version);
+    }
+
+    public static void run(Runs.Outcome outcome) {
+        assertTrue(outcome instanceof Runs.Outcome.Started, outcome.toString());
+        ((Runs.Outcome.Started) outcome).work().run();
+    }
+
+    public RunView last() {
+        return site.runs().last().orElseThrow();
+    }
+
+    /** Undoes the run to a version, or the undo that took it back. */
+    public void undo(RunView run) {
+        run(site.runs().undo(run.id(), "anna", _ -> {}));
+        assertEquals(site.runs().find(run.id()).orElseThrow().state(), "undone");
+    }
+
+    public StoredRecord save(String holderId, Map<String, ?> raw) {
+        return stored(site.records().save(Write.fresh(holderId, State.PUBLISHED, raw, "ben")));
+    }
+
+    public StoredRecord edit(String holderId, long id, Map<String, ?> raw) {
+        var before = site.records().byId(holderId, id).orElseThrow();
+        return stored(site.records().save(Write.change(holderId, before, raw, false, "ben")));
+    }
+
+    public static StoredRecord stored(Saved saved) {
+        assertTrue(saved instanceof Saved.Stored, saved.toString());
+        return ((Saved.Stored) saved).record();
+    }
+}
