@@ -37,6 +37,7 @@ export const router = createRouter({
         { path: 'w/:workspace/releases', name: 'releases', component: () => import('./release/ReleasesPage.vue') },
         { path: 'w/:workspace/sites', name: 'sites', component: () => import('./site/SitesPage.vue') },
         { path: 'w/:workspace/sites/:site', name: 'plan', component: () => import('./site/PlanPage.vue') },
+        { path: 'w/:workspace/sites/:site/held', name: 'held', component: () => import('./site/HeldPage.vue') },
         { path: 'w/:workspace/sites/:site/runs/:run', name: 'run', component: () => import('./site/RunPage.vue') },
         { path: ':rest(.*)*', name: 'missing', component: () => import('./frame/MissingPage.vue') },
       ],

@@ -7,7 +7,7 @@ import Problems from '@/shared/Problems.vue';
 import { ApiError, sentenceOf } from '@/shared/api/client';
 import type { FieldOf } from '@/shared/kinds';
 import { isMany, listOf, useForm, type FileView } from './form';
-import { kilobytes } from './sizes';
+import { kilobytes } from '@/shared/sizes';
 
 /** Pictures or files: dropped or chosen, several at once, with progress, alternative texts and what matters most in them. */
 const props = defineProps<{ id: string; field: FieldOf<'image'> | FieldOf<'file'>; value: unknown }>();

@@ -7,7 +7,7 @@ import IconFile from '~icons/tabler/file';
 import { useSession } from '@/session/session';
 import Problems from '@/shared/Problems.vue';
 import { api, ask, sentenceOf, type Schemas } from '@/shared/api/client';
-import { kilobytes } from './sizes';
+import { kilobytes } from '@/shared/sizes';
 import { addressOf } from './holders';
 
 /** All pictures and files of a site: found, described, and deleted where nothing uses them. */

@@ -8,7 +8,7 @@ import IconControl from './IconControl.vue';
 import LinkControl from './LinkControl.vue';
 import RowTools from './RowTools.vue';
 import { provideForm, type FormContext, type Offer } from './form';
-import { kilobytes } from './sizes';
+import { kilobytes } from '@/shared/sizes';
 
 const global = { plugins: [i18n] };
 

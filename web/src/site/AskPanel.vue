@@ -31,7 +31,7 @@ function keep(): void {
     <fieldset :disabled="locked" class="row choices">
       <label v-for="choice in ask.choices" :key="choice" class="row">
         <input v-model="answer" type="radio" :name="ask.fieldId + ask.about" :value="choice" />{{
-          $t(`site.answers.${choice}`)
+          choice === 'leave' && ask.about === 'held_values' ? $t('site.leaveHeld') : $t(`site.answers.${choice}`)
         }}
         <input
           v-if="choice === 'fill'"

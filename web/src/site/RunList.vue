@@ -11,7 +11,10 @@ const route = useRoute();
 
 <template>
   <section class="panel">
-    <h2>{{ $t('site.runs') }}</h2>
+    <div class="row spread">
+      <h2>{{ $t('site.runs') }}</h2>
+      <RouterLink :to="{ name: 'held', params: { ...route.params } }">{{ $t('held.link') }}</RouterLink>
+    </div>
     <p v-if="runs.length === 0" class="muted">{{ $t('site.noRuns') }}</p>
     <table v-else class="table">
       <tbody>

@@ -125,6 +125,10 @@ async function act(what: 'undo' | 'continue'): Promise<void> {
         <RouterLink :to="{ name: 'record-list', params: { workspace: route.params.workspace, site } }">{{
           $t('site.recordsOf', { site: name })
         }}</RouterLink>
+        <RouterLink
+          :to="{ name: 'held', params: { workspace: route.params.workspace, site }, query: { run: run.id } }"
+          >{{ $t('held.ofRun') }}</RouterLink
+        >
         <NButton v-if="session.isArchitect && run.canUndo && !undoPlan" @click="preview">{{
           $t(again ? 'site.redo' : 'site.undo')
         }}</NButton>

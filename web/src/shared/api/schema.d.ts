@@ -260,6 +260,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sites/{site}/held": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all_6"];
+        put?: never;
+        post?: never;
+        delete: operations["purge"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{site}/held/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["look_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{site}/held/{name}/bring-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["bringBack_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{site}/held/{name}/export.{format}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["export_2"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sites/{site}/holders": {
         parameters: {
             query?: never;
@@ -1228,6 +1292,43 @@ export interface components {
              */
             title?: string;
         };
+        BringBack: {
+            /**
+             * Format: int64
+             * @description Where to go on: next of the answer before; 0 at the beginning
+             */
+            after: number;
+            /** @description Whether values of today give way; else only empty places are filled */
+            replace: boolean;
+        };
+        BroughtView: {
+            /**
+             * Format: int64
+             * @description Records that have values back
+             */
+            brought: number;
+            /**
+             * Format: int64
+             * @description Those among them that were public and are drafts now
+             */
+            drafts: number;
+            /**
+             * Format: int64
+             * @description Records whose values of today stayed
+             */
+            kept: number;
+            /**
+             * Format: int64
+             * @description Records looked at
+             */
+            looked: number;
+            /**
+             * Format: int64
+             * @description Where to go on; missing at the end
+             */
+            next?: number;
+            refused: components["schemas"]["NotBroughtView"][];
+        };
         Bulk: {
             /** @description publish, draft, retire, set, add, remove or bring_back */
             act: string;
@@ -1499,9 +1600,9 @@ export interface components {
         };
         DecisionBody: {
             /** @enum {string} */
-            about: "REQUIRED_EMPTY" | "UNCONVERTED" | "OUTSIDE_LIMITS";
+            about: "REQUIRED_EMPTY" | "UNCONVERTED" | "OUTSIDE_LIMITS" | "HELD_VALUES";
             /** @enum {string} */
-            answer: "FILL" | "LEAVE" | "SET_ASIDE";
+            answer: "FILL" | "LEAVE" | "SET_ASIDE" | "BRING_BACK";
             field: string;
             value: string;
         };
@@ -2899,6 +3000,69 @@ export interface components {
             id: string;
             title: string;
         };
+        HeldList: {
+            held: components["schemas"]["HeldView"][];
+            purged: components["schemas"]["PurgedView"][];
+        };
+        HeldPage: {
+            /** @description Labels of the fields that are held, or that hold what is */
+            fields: string[];
+            /**
+             * Format: int64
+             * @description Where the next page begins; missing on the last one
+             */
+            next?: number;
+            records: components["schemas"]["HeldRecordView"][];
+        };
+        HeldRecordView: {
+            /** Format: int64 */
+            id: number;
+            /** @description draft, published, scheduled or deleted; empty where the record is not there any more */
+            state: string;
+            /** @description What the record is called today, or was called where it is held itself */
+            title: string;
+            /** @description One for each field, as a person reads it; empty where nothing is held */
+            values: string[];
+        };
+        HeldView: {
+            /**
+             * Format: date-time
+             * @description When that run ended; missing while it is under way
+             */
+            at?: string;
+            by: string;
+            /**
+             * Format: int64
+             * @description Roughly what they take up in the database
+             */
+            bytes: number;
+            /** @description Id of the content type, taxonomy or site values */
+            definition: string;
+            definitionName: string;
+            /** @description Id of the field; empty where whole records are held */
+            field: string;
+            fieldName: string;
+            /** @description Release that they were entered under; empty for none */
+            fromVersion: string;
+            kind: string;
+            /** @description Under which they are held; the only one on the site */
+            name: string;
+            /**
+             * Format: int64
+             * @description The run that took them out of use
+             */
+            runId: number;
+            toVersion: string;
+            /** @description Whether the run can be undone today, and could not be without them */
+            undoNeeds: boolean;
+            /**
+             * Format: int64
+             * @description How many; records, or rows of a repeater, where these are held
+             */
+            values: number;
+            /** @description open, no_definition, no_field or no_records: whether and why not they can come back */
+            way: string;
+        };
         Here: {
             /** @description Id of the definition that is open, or empty */
             definition: string;
@@ -3201,6 +3365,12 @@ export interface components {
             lastVersion?: string;
             nextVersion: string;
         };
+        NotBroughtView: {
+            /** Format: int64 */
+            id: number;
+            reason: string;
+            title: string;
+        };
         OpenMedia: {
             file: components["schemas"]["MediaView"];
             uses: components["schemas"]["UseView"][];
@@ -3354,6 +3524,27 @@ export interface components {
             field: components["schemas"]["Field"];
             samples: string[];
             why: string;
+        };
+        PurgeView: {
+            /**
+             * Format: int32
+             * @description Fields and definitions whose held values are gone
+             */
+            things: number;
+            /** Format: int64 */
+            values: number;
+        };
+        PurgedView: {
+            /** Format: date-time */
+            at: string;
+            by: string;
+            definition: string;
+            field: string;
+            name: string;
+            /** Format: int64 */
+            runId: number;
+            /** Format: int64 */
+            values: number;
         };
         RecordProblem: {
             code: string;
@@ -3696,7 +3887,7 @@ export interface components {
         TrailView: {
             about: string;
             /** @enum {string} */
-            act: "signed_in" | "sign_in_refused" | "signed_out" | "account_added" | "account_changed" | "account_deleted" | "password_changed" | "reset_link_made" | "sessions_ended" | "token_made" | "token_revoked" | "released" | "run_started" | "run_undone";
+            act: "signed_in" | "sign_in_refused" | "signed_out" | "account_added" | "account_changed" | "account_deleted" | "password_changed" | "reset_link_made" | "sessions_ended" | "token_made" | "token_revoked" | "released" | "run_started" | "run_undone" | "values_brought_back" | "values_purged";
             address: string;
             /** Format: date-time */
             at: string;
@@ -4234,6 +4425,131 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    all_6: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["HeldList"];
+                };
+            };
+        };
+    };
+    purge: {
+        parameters: {
+            query?: {
+                name?: string;
+                run?: number;
+                definition?: string;
+            };
+            header?: never;
+            path: {
+                site: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PurgeView"];
+                };
+            };
+        };
+    };
+    look_1: {
+        parameters: {
+            query?: {
+                after?: number;
+                most?: number;
+            };
+            header?: never;
+            path: {
+                site: string;
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["HeldPage"];
+                };
+            };
+        };
+    };
+    bringBack_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BringBack"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["BroughtView"];
+                };
+            };
+        };
+    };
+    export_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+                name: string;
+                format: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["StreamingResponseBody"];
+                };
             };
         };
     };

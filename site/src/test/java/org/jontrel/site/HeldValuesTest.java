@@ -343,6 +343,21 @@ public class HeldValuesTest {
         TestSite.run(outcome);
     }
 
+    @Test
+    public void aColumnWithAnIndexIsPurged() throws SQLException {
+        test.install("1.0.0", Orchard.model());
+        test.save("ttree", Orchard.tree("A"));
+        test.install(
+                "2.0.0",
+                Orchard.edited(Map.of(
+                        "      - {id: fheight, key: height, label: Height, kind: number, decimals: 2, min: 0, unit: m}\n",
+                        "",
+                        "columns: [fplanted, fheight]",
+                        "columns: [fplanted]")));
+        purge(only());
+        assertFalse(Dump.of(test.source()).get("tree").toString().contains("held__"));
+    }
+
     /** A backup holds the table: nobody waits for it for long, and it can be tried again. */
     @Test
     public void aPurgeGivesWay() throws SQLException {

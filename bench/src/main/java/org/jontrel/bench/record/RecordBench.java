@@ -111,7 +111,7 @@ public final class RecordBench {
                     .holder();
             long began = System.nanoTime();
             ExportFile.of(format)
-                    .write(new ExportFile.Source("bench", site, holder, ListQuery.ALL.sortedBy("own_id", false)), out);
+                    .write(ExportFile.Source.of("bench", site, holder, ListQuery.ALL.sortedBy("own_id", false)), out);
             System.out.printf(
                     Locale.ROOT,
                     "export %-5s %d MB in %.0f s; heap used after collection, by tenths: %s MB%n",

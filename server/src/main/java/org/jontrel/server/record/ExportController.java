@@ -36,15 +36,16 @@ class ExportController {
         ListController.asked(() -> at.engine().records().page(at.id(), query.most(1)));
         var file = ExportFile.of(format);
         StreamingResponseBody body = out ->
-                file.write(new ExportFile.Source(site, at.engine(), at.table().holder(), query), out);
+                file.write(ExportFile.Source.of(site, at.engine(), at.table().holder(), query), out);
+        return download(file, site + "-" + key + "." + format, body);
+    }
+
+    static ResponseEntity<StreamingResponseBody> download(ExportFile file, String name, StreamingResponseBody body) {
         return ResponseEntity.ok()
                 .header("Content-Type", file.type())
                 .header(
                         "Content-Disposition",
-                        ContentDisposition.attachment()
-                                .filename(site + "-" + key + "." + format)
-                                .build()
-                                .toString())
+                        ContentDisposition.attachment().filename(name).build().toString())
                 .body(body);
     }
 }

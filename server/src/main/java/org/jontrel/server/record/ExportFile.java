@@ -6,8 +6,12 @@ import java.io.OutputStreamWriter;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Iterator;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.NoSuchElementException;
+import java.util.Optional;
+import java.util.function.Function;
 import java.util.regex.Pattern;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
@@ -19,7 +23,6 @@ import org.jontrel.core.value.Values;
 import org.jontrel.server.web.Refusal;
 import org.jontrel.site.Site;
 import org.jontrel.site.record.ListQuery;
-import org.jontrel.site.record.RecordList;
 import org.jontrel.site.record.StoredRecord;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -58,17 +61,79 @@ public enum ExportFile {
     }
 
     /**
-     * What is exported.
+     * What is exported, page by page.
      *
-     * @param path of the site
-     * @param query whose page length does not matter
+     * @param pages asked one behind the other, while the file is written
      */
-    public record Source(String path, Site site, Holder holder, ListQuery query) {
-        List<Field> fields() {
-            return holder.fields()
+    public record Source(Holder holder, List<Field> fields, Iterator<Page> pages) {
+        /** Some records, and what their values lead to. */
+        public record Page(List<StoredRecord> records, Known known) {}
+
+        /**
+         * What a list shows.
+         *
+         * @param path of the site
+         * @param query whose page length does not matter
+         */
+        public static Source of(String path, Site site, Holder holder, ListQuery query) {
+            var fields = holder.fields()
                     .filter(field -> query.fields() == null || query.fields().contains(field.id()))
                     .filter(field -> field.kind().holdsValue())
                     .toList();
+            return new Source(holder, fields, new Pages<>(query.most(ListQuery.MOST), next -> {
+                var list = page(path, site, holder, next);
+                return new Pages.Found<>(list.page(), list.next().map(cursor -> next.after(Optional.of(cursor))));
+            }));
+        }
+
+        /** What is held under a name; empty where nothing is. */
+        static Optional<Source> held(String path, Site site, String name) {
+            return site.held()
+                    .look(name, 0, 1)
+                    .map(first -> new Source(
+                            first.holder(),
+                            first.fields(),
+                            new Pages<>(
+                                    0L,
+                                    after -> site.held()
+                                            .look(name, after, ListQuery.MOST)
+                                            .map(page -> new Pages.Found<>(
+                                                    new Page(
+                                                            page.records(),
+                                                            known(path, site, page.holder(), page.records())),
+                                                    page.next()))
+                                            .orElseThrow(() -> Refusal.unavailable(
+                                                    "These values were purged while they were exported.")))));
+        }
+    }
+
+    private static Known known(String path, Site site, Holder holder, List<StoredRecord> records) {
+        return Known.of(
+                path, site, holder, records.stream().map(StoredRecord::values).toList());
+    }
+
+    /** Pages that are asked for one behind the other. */
+    private static final class Pages<C> implements Iterator<Source.Page> {
+        private final Function<C, Found<C>> asking;
+        private Optional<C> next;
+
+        Pages(C first, Function<C, Found<C>> asking) {
+            this.next = Optional.of(first);
+            this.asking = asking;
+        }
+
+        private record Found<C>(Source.Page page, Optional<C> next) {}
+
+        @Override
+        public boolean hasNext() {
+            return next.isPresent();
+        }
+
+        @Override
+        public Source.Page next() {
+            var found = asking.apply(next.orElseThrow(NoSuchElementException::new));
+            next = found.next();
+            return found.page();
         }
     }
 
@@ -88,36 +153,29 @@ public enum ExportFile {
     }
 
     private static void each(Source source, Taking taking) throws IOException {
-        var next = source.query().most(ListQuery.MOST);
-        while (true) {
-            var page = page(source, next);
-            for (var record : page.list().records()) {
+        while (source.pages().hasNext()) {
+            var page = source.pages().next();
+            for (var record : page.records()) {
                 taking.take(record, page.known());
             }
-            if (page.list().next().isEmpty()) {
-                return;
-            }
-            next = next.after(page.list().next());
         }
     }
 
-    private record Page(RecordList list, Known known) {}
+    private record Listed(Source.Page page, Optional<String> next) {}
 
     /** One file is of one state of the definitions: where they are switched meanwhile, it breaks off and is no whole file. */
-    private static Page page(Source source, ListQuery query) {
-        return source.site().together(() -> {
-            var fields = source.holder().fields().toList();
-            boolean same = source.site()
-                    .installed()
-                    .table(source.holder().id())
+    private static Listed page(String path, Site site, Holder holder, ListQuery query) {
+        return site.together(() -> {
+            var fields = holder.fields().toList();
+            boolean same = site.installed()
+                    .table(holder.id())
                     .filter(table -> table.holder().fields().toList().equals(fields))
                     .isPresent();
             if (!same) {
                 throw Refusal.unavailable("The definitions were switched while this was exported. Export it again.");
             }
-            var list = source.site().records().page(source.holder().id(), query).orElseThrow();
-            var values = list.records().stream().map(StoredRecord::values).toList();
-            return new Page(list, Known.of(source.path(), source.site(), source.holder(), values));
+            var list = site.records().page(holder.id(), query).orElseThrow();
+            return new Listed(new Source.Page(list.records(), known(path, site, holder, list.records())), list.next());
         });
     }
 

@@ -31,5 +31,9 @@ public enum Act {
     @JsonProperty("run_started")
     RUN_STARTED,
     @JsonProperty("run_undone")
-    RUN_UNDONE
+    RUN_UNDONE,
+    @JsonProperty("values_brought_back")
+    VALUES_BROUGHT_BACK,
+    @JsonProperty("values_purged")
+    VALUES_PURGED
 }

@@ -231,10 +231,11 @@ class WorkspaceController {
             Principal principal) {
         var id = workspaces.get(workspace).id();
         var release = releases.get(id, version);
-        // of types, shared groups, taxonomies and site values, and within other fields
-        boolean known = release.model().definitions().stream()
-                .flatMap(definition -> Things.fields(definition).stream())
-                .anyMatch(field -> field.id().equals(body.field()));
+        // of types, shared groups, taxonomies and site values, and within other fields; or one of these itself
+        boolean known = release.model().definition(body.field()).isPresent()
+                || release.model().definitions().stream()
+                        .flatMap(definition -> Things.fields(definition).stream())
+                        .anyMatch(field -> field.id().equals(body.field()));
         if (!known) {
             throw Refusal.invalid("Release " + version + " has no field " + body.field() + ".", List.of());
         }

@@ -15,6 +15,7 @@ import org.jontrel.core.holder.Kept;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.plan.Step;
 import org.jontrel.site.table.Binding;
+import org.jontrel.site.table.Ddl;
 import org.jontrel.site.table.ModelText;
 import org.jontrel.site.table.Names;
 import org.jontrel.site.table.Schema;
@@ -230,6 +231,21 @@ record HeldPlace(String name, long runId, Holder holder, String fieldId, String 
         }
         var main = fieldId.isEmpty() ? inUse(connection, own.get()) : Map.<String, String>of();
         return Optional.of(new Binding.Table(holder, new Binding.Place(own.get(), main), fields));
+    }
+
+    /** What has to be said so that the values are gone: an index of a column goes before it. */
+    List<String> drops(Connection connection) throws SQLException {
+        if (!isColumn()) {
+            return List.of(Ddl.dropTables(tables.values()));
+        }
+        var drops = new ArrayList<String>();
+        Schema.indexes(connection, table).forEach((index, columns) -> {
+            if (List.of(columns.split(",")).contains(column())) {
+                drops.add(Ddl.dropIndex(table, index));
+            }
+        });
+        drops.add(Ddl.dropColumn(table, column()));
+        return drops;
     }
 
     private static Map<String, String> inUse(Connection connection, String table) throws SQLException {

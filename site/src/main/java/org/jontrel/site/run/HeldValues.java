@@ -10,7 +10,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
 import org.apache.ibatis.session.SqlSession;
 import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Field;
@@ -250,18 +249,11 @@ public final class HeldValues {
         if (place.isEmpty()) {
             return;
         }
-        var quick = "SET STATEMENT lock_wait_timeout = 2 FOR ";
         database.direct(connection -> {
-            try (var statement = connection.createStatement()) {
-                statement.execute(
-                        place.get().isColumn()
-                                ? quick + "ALTER TABLE "
-                                        + Names.quoted(place.get().table()) + " DROP COLUMN "
-                                        + Names.quoted(place.get().column()) + ", ALGORITHM=INSTANT"
-                                : quick + "DROP TABLE "
-                                        + place.get().tables().values().stream()
-                                                .map(Names::quoted)
-                                                .collect(Collectors.joining(", ")));
+            for (var sql : place.get().drops(connection)) {
+                try (var statement = connection.createStatement()) {
+                    statement.execute("SET STATEMENT lock_wait_timeout = 2 FOR " + sql);
+                }
             }
         });
         if (held.fieldId().isEmpty()) {

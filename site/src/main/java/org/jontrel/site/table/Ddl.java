@@ -1,6 +1,7 @@
 package org.jontrel.site.table;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -248,6 +249,15 @@ public final class Ddl {
 
     public static String dropColumn(String table, String column) {
         return "ALTER TABLE %s DROP COLUMN %s, ALGORITHM=INSTANT".formatted(Names.quoted(table), Names.quoted(column));
+    }
+
+    public static String dropIndex(String table, String index) {
+        return "ALTER TABLE %s DROP KEY %s, ALGORITHM=INPLACE, LOCK=NONE"
+                .formatted(Names.quoted(table), Names.quoted(index));
+    }
+
+    public static String dropTables(Collection<String> tables) {
+        return tables.stream().map(Names::quoted).collect(Collectors.joining(", ", "DROP TABLE ", ""));
     }
 
     /** From one column name to another. */

@@ -1,0 +1,365 @@
+package org.jontrel.server.record;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import java.security.Principal;
+import java.time.Instant;
+import java.time.ZoneOffset;
+import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.jontrel.core.model.Field;
+import org.jontrel.core.value.Link;
+import org.jontrel.server.trail.Act;
+import org.jontrel.server.trail.Trail;
+import org.jontrel.server.web.Refusal;
+import org.jontrel.site.Site;
+import org.jontrel.site.record.StoredRecord;
+import org.jontrel.site.run.Held;
+import org.jontrel.site.run.HeldReturn;
+import org.jontrel.site.run.HeldValues;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
+
+/** What runs took out of use on a site and keep. */
+@RestController
+@RequestMapping("/api/sites/{site}/held")
+class HeldController {
+    /** Records whose values are brought back in one request; who asks goes on from {@code next}. */
+    private static final int TOGETHER = 200;
+
+    private final Holders holders;
+    private final Trail trail;
+
+    HeldController(Holders holders, Trail trail) {
+        this.holders = holders;
+        this.trail = trail;
+    }
+
+    @Schema(
+            requiredProperties = {
+                "name",
+                "runId",
+                "fromVersion",
+                "toVersion",
+                "by",
+                "definition",
+                "definitionName",
+                "field",
+                "fieldName",
+                "kind",
+                "values",
+                "bytes",
+                "undoNeeds",
+                "way"
+            })
+    record HeldView(
+            @Schema(description = "Under which they are held; the only one on the site")
+            String name,
+
+            @Schema(description = "The run that took them out of use")
+            long runId,
+
+            @Schema(description = "Release that they were entered under; empty for none")
+            String fromVersion,
+
+            String toVersion,
+
+            @Schema(description = "When that run ended; missing while it is under way")
+            Instant at,
+
+            String by,
+
+            @Schema(description = "Id of the content type, taxonomy or site values")
+            String definition,
+
+            String definitionName,
+
+            @Schema(description = "Id of the field; empty where whole records are held")
+            String field,
+
+            String fieldName,
+            String kind,
+
+            @Schema(description = "How many; records, or rows of a repeater, where these are held")
+            long values,
+
+            @Schema(description = "Roughly what they take up in the database")
+            long bytes,
+
+            @Schema(description = "Whether the run can be undone today, and could not be without them")
+            boolean undoNeeds,
+
+            @Schema(description = "open, no_definition, no_field or no_records: whether and why not they can come back")
+            String way) {
+        static HeldView of(Held held) {
+            return new HeldView(
+                    held.name(),
+                    held.runId(),
+                    held.fromVersion(),
+                    held.toVersion(),
+                    held.at(),
+                    held.by(),
+                    held.holderId(),
+                    held.holder(),
+                    held.fieldId(),
+                    held.field(),
+                    held.kind(),
+                    held.values(),
+                    held.bytes(),
+                    held.undoNeeds(),
+                    held.way().name().toLowerCase(Locale.ROOT));
+        }
+    }
+
+    @Schema(requiredProperties = {"name", "runId", "definition", "field", "values", "by", "at"})
+    record PurgedView(String name, long runId, String definition, String field, long values, String by, Instant at) {
+        static PurgedView of(HeldValues.PurgedValues purged) {
+            return new PurgedView(
+                    purged.name(),
+                    purged.runId(),
+                    purged.holderId(),
+                    purged.fieldId(),
+                    purged.amount(),
+                    purged.byWhom(),
+                    purged.at().toInstant(ZoneOffset.UTC));
+        }
+    }
+
+    @Schema(requiredProperties = {"held", "purged"})
+    record HeldList(List<HeldView> held, List<PurgedView> purged) {}
+
+    @GetMapping
+    HeldList all(@PathVariable String site) {
+        var held = holders.engine(site).held();
+        return new HeldList(
+                held.list().stream().map(HeldView::of).toList(),
+                held.purged().stream().map(PurgedView::of).toList());
+    }
+
+    @Schema(requiredProperties = {"id", "title", "state", "values"})
+    record HeldRecordView(
+            long id,
+
+            @Schema(description = "What the record is called today, or was called where it is held itself")
+            String title,
+
+            @Schema(
+                    description =
+                            "draft, published, scheduled or deleted; empty where the record is not there any more")
+            String state,
+
+            @Schema(description = "One for each field, as a person reads it; empty where nothing is held")
+            List<String> values) {}
+
+    @Schema(requiredProperties = {"fields", "records"})
+    record HeldPage(
+            @Schema(description = "Labels of the fields that are held, or that hold what is")
+            List<String> fields,
+
+            List<HeldRecordView> records,
+
+            @Schema(description = "Where the next page begins; missing on the last one")
+            Long next) {}
+
+    /** Some of what is held under a name. */
+    @GetMapping("/{name}")
+    HeldPage look(
+            @PathVariable String site,
+            @PathVariable String name,
+            @RequestParam(defaultValue = "0") long after,
+            @RequestParam(defaultValue = "50") int most) {
+        var engine = holders.engine(site);
+        var page = engine.held().look(name, after, Math.clamp(most, 1, 200)).orElseThrow(() -> nothing(name));
+        var fields = page.fields().stream()
+                .filter(field -> field.kind().holdsValue())
+                .toList();
+        var known = Known.of(
+                site,
+                engine,
+                page.holder(),
+                page.records().stream().map(StoredRecord::values).toList());
+        return new HeldPage(
+                fields.stream().map(Field::label).toList(),
+                page.records().stream()
+                        .map(record -> view(page, record, fields, known))
+                        .toList(),
+                page.next().orElse(null));
+    }
+
+    private static HeldRecordView view(HeldValues.Page page, StoredRecord record, List<Field> fields, Known known) {
+        var today = page.named().get(new Link(page.holder().id(), record.id()));
+        return new HeldRecordView(
+                record.id(),
+                today == null ? record.title() : today.title(),
+                today == null ? "" : today.state(),
+                fields.stream()
+                        .map(field -> {
+                            var value = record.values().get(field.id());
+                            return value == null ? "" : known.show(field, value);
+                        })
+                        .toList());
+    }
+
+    private static Refusal nothing(String name) {
+        return Refusal.missing("Nothing is held under " + name + " on this site. It may have been brought back by an"
+                + " undo, or purged. Look at the list of held values again.");
+    }
+
+    @GetMapping("/{name}/export.{format:csv|xlsx|jsonl}")
+    ResponseEntity<StreamingResponseBody> export(
+            @PathVariable String site, @PathVariable String name, @PathVariable String format) {
+        var source = ExportFile.Source.held(site, holders.engine(site), name).orElseThrow(() -> nothing(name));
+        var file = ExportFile.of(format);
+        return ExportController.download(
+                file,
+                site + "-held-" + source.holder().key() + "-" + name + "." + format,
+                out -> file.write(source, out));
+    }
+
+    @Schema(requiredProperties = {"replace", "after"})
+    record BringBack(
+            @Schema(description = "Whether values of today give way; else only empty places are filled") @NotNull
+            Boolean replace,
+
+            @Schema(description = "Where to go on: next of the answer before; 0 at the beginning") @NotNull
+            Long after) {}
+
+    @Schema(requiredProperties = {"id", "title", "reason"})
+    record NotBroughtView(long id, String title, String reason) {}
+
+    @Schema(requiredProperties = {"looked", "brought", "drafts", "kept", "refused"})
+    record BroughtView(
+            @Schema(description = "Records looked at") long looked,
+
+            @Schema(description = "Records that have values back")
+            long brought,
+
+            @Schema(description = "Those among them that were public and are drafts now")
+            long drafts,
+
+            @Schema(description = "Records whose values of today stayed")
+            long kept,
+
+            List<NotBroughtView> refused,
+
+            @Schema(description = "Where to go on; missing at the end")
+            Long next) {}
+
+    /** Brings values back to some records, up to 200; go on with {@code after} = {@code next}. */
+    @PostMapping("/{name}/bring-back")
+    BroughtView bringBack(
+            @PathVariable String site,
+            @PathVariable String name,
+            @Valid @RequestBody BringBack body,
+            Principal principal) {
+        var outcome = holders.engine(site)
+                .held()
+                .bringBack(name, body.replace(), body.after(), TOGETHER, principal.getName());
+        return switch (outcome) {
+            case HeldReturn.Outcome.Done done -> {
+                if (body.after() == 0) {
+                    trail.add(Act.VALUES_BROUGHT_BACK, "site " + site + ", " + name);
+                }
+                yield new BroughtView(
+                        done.looked(),
+                        done.brought(),
+                        done.drafts(),
+                        done.kept(),
+                        done.refused().stream()
+                                .map(each -> new NotBroughtView(each.id(), each.title(), each.reason()))
+                                .toList(),
+                        done.next().orElse(null));
+            }
+            case HeldReturn.Outcome.Missing _ -> throw nothing(name);
+            case HeldReturn.Outcome.NotPossible(Held.Way why) -> throw Refusal.conflict(sentence(why), null);
+            case HeldReturn.Outcome.Closed _ ->
+                throw Refusal.unavailable("The definitions of this site are being switched. Try again in a moment.");
+        };
+    }
+
+    private static String sentence(Held.Way why) {
+        return switch (why) {
+            case NO_DEFINITION ->
+                "The definition these values belong to is not installed on this site. Add it again under its id (by undoing"
+                        + " in the history, or from an earlier release), and run that release.";
+            case NO_FIELD ->
+                "The field these values belong to is not installed on this site. Add it again under its id (by undoing in"
+                        + " the history, or from an earlier release), and run that release.";
+            case NO_RECORDS -> "The records these values belong to are held themselves. Bring those back first.";
+            case OPEN -> "These values can be brought back.";
+        };
+    }
+
+    @Schema(requiredProperties = {"things", "values"})
+    record PurgeView(
+            @Schema(description = "Fields and definitions whose held values are gone")
+            int things,
+
+            long values) {}
+
+    /** Deletes held values for good: those under a name, all of a run, or all of a definition. */
+    @DeleteMapping
+    PurgeView purge(
+            @PathVariable String site,
+            @RequestParam(defaultValue = "") String name,
+            @RequestParam(defaultValue = "0") long run,
+            @RequestParam(defaultValue = "") String definition,
+            Principal principal) {
+        int said = (name.isEmpty() ? 0 : 1) + (run == 0 ? 0 : 1) + (definition.isEmpty() ? 0 : 1);
+        if (said != 1) {
+            throw Refusal.invalid("Say which held values to purge: by one of name, run and definition.", List.of());
+        }
+        var engine = holders.engine(site);
+        var names = names(engine, name, run, definition);
+        if (names.isEmpty()) {
+            throw nothing(name.isEmpty() ? definition.isEmpty() ? "run " + run : definition : name);
+        }
+        return switch (engine.held().purge(names, principal.getName())) {
+            case HeldValues.Purged.Done(List<Held> gone) -> told(site, gone);
+            case HeldValues.Purged.Busy _ ->
+                throw Refusal.conflict(
+                        "A run is under way on this site, or was cut off. Wait until it has ended, or continue it.",
+                        null);
+            case HeldValues.Purged.InTheWay(List<Held> gone) -> {
+                told(site, gone);
+                throw Refusal.conflict(
+                        "Somebody else's transaction (a backup, for example) uses the table. " + gone.size() + " of "
+                                + names.size() + " were purged; try again when it has ended.",
+                        null);
+            }
+        };
+    }
+
+    private PurgeView told(String site, List<Held> gone) {
+        if (!gone.isEmpty()) {
+            trail.add(
+                    Act.VALUES_PURGED,
+                    "site " + site + ", "
+                            + gone.stream()
+                                    .map(held -> held.holder() + (held.field().isEmpty() ? "" : " " + held.field())
+                                            + ": " + held.values())
+                                    .collect(Collectors.joining("; ")));
+        }
+        return new PurgeView(gone.size(), gone.stream().mapToLong(Held::values).sum());
+    }
+
+    private static Set<String> names(Site engine, String name, long run, String definition) {
+        return engine.held().list().stream()
+                .filter(held -> held.name().equals(name)
+                        || held.runId() == run
+                        || held.holderId().equals(definition))
+                .map(Held::name)
+                .collect(Collectors.toSet());
+    }
+}
