@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui';
-import { shallowRef, watch } from 'vue';
+import { ref, shallowRef, watch } from 'vue';
 import { api, ask, sentenceOf, type Schemas } from '@/shared/api/client';
 import { shortTime } from '@/shared/time';
 import type { Holder } from './holders';
@@ -11,6 +11,7 @@ import type { OpenRecord } from './useRecord';
 const props = defineProps<{ site: string; holder: Holder; record: Schemas['RecordView']; mayWrite: boolean }>();
 const emit = defineEmits<{ restored: [OpenRecord]; failed: [string] }>();
 const states = shallowRef<Schemas['PastView'][]>([]);
+const notRestored = ref<string[]>([]);
 
 watch(
   () => props.record.version,
@@ -26,15 +27,14 @@ watch(
 async function restore(version: number): Promise<void> {
   const params = { path: { ...pathOf(props.site, props.holder), id: props.record.id } };
   try {
-    emit(
-      'restored',
-      await ask(
-        api.POST('/api/sites/{site}/{sort}/{key}/records/{id}/restore', {
-          params,
-          body: { current: props.record.version, version },
-        }),
-      ),
+    const restored = await ask(
+      api.POST('/api/sites/{site}/{sort}/{key}/records/{id}/restore', {
+        params,
+        body: { current: props.record.version, version },
+      }),
     );
+    notRestored.value = restored.notRestored;
+    emit('restored', restored.opened);
   } catch (thrown) {
     emit('failed', sentenceOf(thrown));
   }
@@ -44,6 +44,9 @@ async function restore(version: number): Promise<void> {
 <template>
   <section>
     <h2>{{ $t('record.history') }}</h2>
+    <p v-if="notRestored.length" role="status" class="small">
+      {{ $t('record.notRestored', { fields: notRestored.join(', ') }) }}
+    </p>
     <ol>
       <li v-for="state in states" :key="state.version">
         <div class="row spread">

@@ -34,7 +34,7 @@ const start = () =>
       drafts.value += done.drafts;
       kept.value += done.kept;
       refused.value.push(...done.refused);
-      next.value = done.next;
+      next.value = done.next ?? undefined;
     }
     ended.value = true;
   });
@@ -44,6 +44,8 @@ const start = () =>
   <NModal
     :show="true"
     preset="card"
+    :aria-label="$t('held.backTitle', { what: title })"
+    :close-on-esc="!busy"
     class="back"
     :title="$t('held.backTitle', { what: title })"
     :mask-closable="false"
@@ -53,7 +55,14 @@ const start = () =>
     <div class="stack">
       <p class="flat">{{ $t(held.field ? 'held.backHint' : 'held.backRecordsHint') }}</p>
       <NCheckbox v-if="held.field" v-model:checked="replace" :disabled="begun">{{ $t('held.replace') }}</NCheckbox>
-      <NProgress v-if="begun" type="line" :percentage="part" :aria-label="$t('held.progress')" />
+      <NProgress
+        v-if="begun"
+        type="line"
+        :show-indicator="false"
+        color="var(--petrol)"
+        :percentage="part"
+        :aria-label="$t('held.progress')"
+      />
       <Problems v-if="problem" :of="[{ sentence: problem, severity: 'blocker' }]" />
       <div v-if="begun" role="status" class="stack">
         <p class="flat">

@@ -24,14 +24,20 @@ const more = () =>
     );
     fields.value = page.fields;
     records.value.push(...page.records);
-    next.value = page.next;
+    next.value = page.next ?? undefined;
   });
 
 onMounted(more);
 </script>
 
 <template>
-  <NDrawer :show="true" :width="720" placement="right" @update:show="emit('close')">
+  <NDrawer
+    :show="true"
+    :aria-label="$t('held.lookTitle', { what: title })"
+    :width="720"
+    placement="right"
+    @update:show="emit('close')"
+  >
     <NDrawerContent :title="$t('held.lookTitle', { what: title })" closable>
       <div class="stack">
         <div class="row">

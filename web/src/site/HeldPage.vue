@@ -92,7 +92,7 @@ const purge = (query: { name?: string; run?: number; definition?: string }) =>
     <Problems v-if="problem" :of="[{ sentence: problem, severity: 'blocker' }]" />
     <p v-if="all && all.held.length === 0" class="panel empty flat">{{ $t('held.none') }}</p>
     <template v-if="all && all.held.length">
-      <div class="row">
+      <div v-if="runs.length > 1 || definitions.length > 1" class="row">
         <NSelect
           v-model:value="run"
           class="filter"
@@ -113,6 +113,7 @@ const purge = (query: { name?: string; run?: number; definition?: string }) =>
           v-if="session.isArchitect && together && shown.length"
           :positive-text="$t('held.purge')"
           :negative-text="$t('common.cancel')"
+          :positive-button-props="{ type: 'error' }"
           @positive-click="purge(together)"
         >
           <template #trigger>
@@ -160,6 +161,7 @@ const purge = (query: { name?: string; run?: number; definition?: string }) =>
                 <NPopconfirm
                   :positive-text="$t('held.purge')"
                   :negative-text="$t('common.cancel')"
+                  :positive-button-props="{ type: 'error' }"
                   @positive-click="purge({ name: held.name })"
                 >
                   <template #trigger>
@@ -213,6 +215,10 @@ const purge = (query: { name?: string; run?: number; definition?: string }) =>
 }
 .filter {
   width: 240px;
+}
+.n-table th.num,
+.n-table td.num {
+  text-align: right;
 }
 .way {
   max-width: 240px;

@@ -3636,6 +3636,11 @@ export interface components {
              */
             version: number;
         };
+        Restored: {
+            /** @description Labels of fields whose past value the field of today cannot take, or not all of it */
+            notRestored: string[];
+            opened: components["schemas"]["OpenRecord"];
+        };
         RunView: {
             by: string;
             canUndo: boolean;
@@ -5414,7 +5419,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["OpenRecord"];
+                    "*/*": components["schemas"]["Restored"];
                 };
             };
         };

@@ -331,10 +331,10 @@ export const en = {
     backNow: 'Bring back',
     progress: 'Records looked at',
     brought: 'Nothing was brought back. | {n} record has its values back. | {n} records have their values back.',
-    kept: '| {n} record stayed as it is. | {n} records stayed as they are.',
+    kept: '{n} records stayed as they are. | {n} record stayed as it is. | {n} records stayed as they are.',
     drafts:
-      '| {n} of them is a draft now, because the definition asks for more. | {n} of them are drafts now, because the definition asks for more.',
-    refused: '| {n} record could not be changed: | {n} records could not be changed:',
+      '{n} of them are drafts now. | {n} of them is a draft now, because the definition asks for more. | {n} of them are drafts now, because the definition asks for more.',
+    refused: '{n} records could not be changed: | {n} record could not be changed: | {n} records could not be changed:',
     close: 'Close',
     purge: 'Purge',
     purgeOf: 'Purge {what}',
@@ -342,7 +342,7 @@ export const en = {
     really: 'Delete {amount} of {what} for good? Nothing can bring them back.',
     undoLost: 'The run {run} can then no longer be undone.',
     reallyShown:
-      '| Delete this for good? Nothing can bring it back, and runs that need it can no longer be undone. | Delete all {n} for good? Nothing can bring them back, and runs that need them can no longer be undone.',
+      'Delete {n} for good? | Delete this for good? Nothing can bring it back, and runs that need it can no longer be undone. | Delete all {n} for good? Nothing can bring them back, and runs that need them can no longer be undone.',
     purgedTitle: 'Purged',
     purged: '{n} values of {what}, by {by}, {at}',
   },

@@ -134,6 +134,8 @@ export const record = {
   history: 'History',
   now: 'as it is now',
   restore: 'Bring back',
+  notRestored:
+    'Restored, but not what was in {fields}: these fields are of another kind by now, or gone. What they hold today stays.',
   nothing: 'nothing',
   conflict: {
     title: 'Newer version',

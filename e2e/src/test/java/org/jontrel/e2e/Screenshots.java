@@ -96,9 +96,6 @@ public class Screenshots {
         visitor.open("/accounts").heading("Accounts").waitFor();
         page.getByText("cleo").first().waitFor();
         visitor.picture(folder, "accounts");
-        page.getByText("Trail", new Page.GetByTextOptions().setExact(true)).click();
-        page.getByText("signed in").first().waitFor();
-        visitor.picture(folder, "trail");
         visitor.open("/w/tessel-waters/sites/trial");
         page.getByLabel("to", new Page.GetByLabelOptions().setExact(true)).selectOption("2.0.0");
         visitor.heading("Needs your answer").waitFor();
@@ -112,6 +109,9 @@ public class Screenshots {
         page.getByText("Done", new Page.GetByTextOptions().setExact(true)).waitFor();
         visitor.button("Undo this run").waitFor();
         visitor.picture(folder, "run");
+        visitor.link("Values this run holds").click();
+        page.getByText("Rise of Structures").waitFor();
+        visitor.picture(folder, "held");
         visitor.open("/w/tessel-waters/records/bench/structure")
                 .heading("Structures")
                 .waitFor();

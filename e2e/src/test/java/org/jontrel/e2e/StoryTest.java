@@ -391,6 +391,34 @@ public class StoryTest {
     }
 
     @Test(dependsOnMethods = "s8c_undoGivesEveryValueBack")
+    public void s8d_whatTheUndoHoldsIsLookedAtAndPurged() {
+        anna.open("/w/tessel-waters/sites/trial");
+        anna.link("Held values").click();
+        assertThat(anna.heading("Held values on Trial")).isVisible();
+        assertThat(page.getByText("Depth of Moorings")).isVisible();
+        assertThat(page.getByText("201 values").first()).isVisible();
+        assertThat(page.getByText("Once the field is installed again")).isVisible();
+        anna.checkAccessibility();
+        anna.button("Look").first().click();
+        var drawer = page.getByRole(AriaRole.DIALOG);
+        assertThat(drawer.getByText("Mooring 0")).isVisible();
+        assertThat(drawer.getByRole(AriaRole.ROW)).hasCount(51);
+        anna.button("Show more").click();
+        assertThat(drawer.getByRole(AriaRole.ROW)).hasCount(101);
+        anna.checkAccessibility();
+        page.keyboard().press("Escape");
+        assertThat(drawer).hasCount(0);
+        page.getByLabel("Purge Depth of Moorings").click();
+        assertThat(page.getByText("can then no longer be undone")).isVisible();
+        page.getByText("Purge", new Page.GetByTextOptions().setExact(true))
+                .last()
+                .click();
+        assertThat(page.getByText("201 values of Depth of Moorings")).hasCount(0);
+        assertThat(anna.heading("Purged")).isVisible();
+        assertEquals(everything(), before);
+    }
+
+    @Test(dependsOnMethods = "s8c_undoGivesEveryValueBack")
     public void s9_thePackageReadsBackInASecondInstallation() throws IOException {
         anna.open("/w/tessel-waters/releases");
         var download =

@@ -5,7 +5,6 @@ import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
 import java.util.Map;
-import org.jontrel.core.code.PackageWriter;
 import org.jontrel.site.testing.Orchard;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeMethod;
@@ -34,34 +33,8 @@ public class HeldApiTest {
     }
 
     private void release(String version, Map<String, String> edits) throws InterruptedException {
-        var definitions = Orchard.edited(edits).definitions().stream()
-                .map(each -> Map.of("sort", PackageWriter.word(each.sort()), "definition", PackageWriter.tree(each)))
-                .toList();
-        server.anna.ok("POST", "/api/workspaces/orchard/draft/take", Map.of("definitions", definitions));
-        server.anna.ok("POST", "/api/workspaces/orchard/releases", Map.of("version", version, "notes", ""));
-        var asks = server.anna
-                .ok("GET", "/api/sites/field/plan?version=" + version, null)
-                .get("asks");
-        asks.forEach(ask -> {
-            if (ask.get("about").asString().equals("held_values")) {
-                server.anna.ok(
-                        "PUT",
-                        "/api/workspaces/orchard/releases/" + version + "/decisions",
-                        Map.of(
-                                "field", ask.get("fieldId").asString(),
-                                "about", "HELD_VALUES",
-                                "answer", "LEAVE",
-                                "value", ""));
-            }
-        });
-        var run = server.anna.ok("POST", "/api/sites/field/runs", Map.of("version", version));
-        while (!server.anna
-                .ok("GET", "/api/sites/field/runs/" + run.get("id").asLong(), null)
-                .get("state")
-                .asString()
-                .equals("done")) {
-            Thread.sleep(20);
-        }
+        server.release(version, edits);
+        server.run(version);
     }
 
     private JsonNode held() {

@@ -1,14 +1,18 @@
 package org.jontrel.server;
 
+import static org.testng.Assert.assertEquals;
+
 import com.zaxxer.hikari.HikariDataSource;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import org.jontrel.core.code.PackageWriter;
 import org.jontrel.site.testing.Orchard;
 import org.jontrel.site.testing.TestDatabase;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
+import tools.jackson.databind.JsonNode;
 
 /** A server whose site Field has a model of the whole language; tags and people are kept out of the content API. */
 final class OrchardServer implements AutoCloseable {
@@ -66,18 +70,46 @@ final class OrchardServer implements AutoCloseable {
     }
 
     private void install(Map<String, String> replacements) throws InterruptedException {
+        release("1.0.0", replacements);
+        anna.ok("POST", "/api/workspaces/orchard/sites", Map.of("name", "Field"));
+        run("1.0.0");
+    }
+
+    /** Releases the model with texts of its files replaced. */
+    void release(String version, Map<String, String> replacements) {
         var definitions = Orchard.edited(replacements).definitions().stream()
                 .map(each -> Map.of("sort", PackageWriter.word(each.sort()), "definition", PackageWriter.tree(each)))
                 .toList();
         anna.ok("POST", "/api/workspaces/orchard/draft/take", Map.of("definitions", definitions));
-        anna.ok("POST", "/api/workspaces/orchard/releases", Map.of("version", "1.0.0", "notes", ""));
-        anna.ok("POST", "/api/workspaces/orchard/sites", Map.of("name", "Field"));
-        var run = anna.ok("POST", "/api/sites/field/runs", Map.of("version", "1.0.0"));
-        while (anna.ok("GET", "/api/sites/field/runs/" + run.get("id").asLong(), null)
-                .get("state")
-                .asString()
-                .equals("running")) {
-            Thread.sleep(50);
+        anna.ok("POST", "/api/workspaces/orchard/releases", Map.of("version", version, "notes", ""));
+    }
+
+    /** Runs a release on the site and waits for its end; the last choice is the answer to each question. */
+    JsonNode run(String version) throws InterruptedException {
+        for (var asked :
+                anna.ok("GET", "/api/sites/field/plan?version=" + version, null).get("asks")) {
+            var choices = asked.get("choices");
+            anna.ok(
+                    "PUT",
+                    "/api/workspaces/orchard/releases/" + version + "/decisions",
+                    Map.of(
+                            "field", asked.get("fieldId").asString(),
+                            "about", asked.get("about").asString().toUpperCase(Locale.ROOT),
+                            "answer", choices.get(choices.size() - 1).asString().toUpperCase(Locale.ROOT),
+                            "value", ""));
+        }
+        return ended(anna.ok("POST", "/api/sites/field/runs", Map.of("version", version)));
+    }
+
+    /** A run that has ended as it should. */
+    JsonNode ended(JsonNode run) throws InterruptedException {
+        while (true) {
+            var now = anna.ok("GET", "/api/sites/field/runs/" + run.get("id").asLong(), null);
+            if (!now.get("state").asString().equals("running")) {
+                assertEquals(now.get("state").asString(), "done", now.toString());
+                return now;
+            }
+            Thread.sleep(20);
         }
     }
 

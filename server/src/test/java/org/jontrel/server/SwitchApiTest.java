@@ -9,7 +9,6 @@ import java.util.Map;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.concurrent.atomic.AtomicBoolean;
-import org.jontrel.core.code.PackageWriter;
 import org.jontrel.site.testing.Orchard;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
@@ -30,7 +29,7 @@ public class SwitchApiTest {
         for (int i = 0; i < RECORDS; i++) {
             server.add("tree", Orchard.tree("T" + i), "published");
         }
-        release(
+        server.release(
                 "2.0.0",
                 Map.of(
                         "key: height, label: Height, kind: number, decimals: 2, min: 0, unit: m",
@@ -40,26 +39,6 @@ public class SwitchApiTest {
     @AfterClass(alwaysRun = true)
     public void stop() {
         server.close();
-    }
-
-    private void release(String version, Map<String, String> edits) {
-        var definitions = Orchard.edited(edits).definitions().stream()
-                .map(each -> Map.of("sort", PackageWriter.word(each.sort()), "definition", PackageWriter.tree(each)))
-                .toList();
-        server.anna.ok("POST", "/api/workspaces/orchard/draft/take", Map.of("definitions", definitions));
-        server.anna.ok("POST", "/api/workspaces/orchard/releases", Map.of("version", version, "notes", ""));
-    }
-
-    private JsonNode ended(JsonNode run) throws InterruptedException {
-        while (true) {
-            var now = server.anna.ok(
-                    "GET", "/api/sites/field/runs/" + run.get("id").asLong(), null);
-            if (!now.get("state").asString().equals("running")) {
-                assertEquals(now.get("state").asString(), "done", now.toString());
-                return now;
-            }
-            Thread.sleep(20);
-        }
     }
 
     /** A record has its height under the key, and in the form, that one of the releases gives it. */
@@ -119,11 +98,11 @@ public class SwitchApiTest {
                 }));
             }
             try {
-                var run = ended(server.anna.ok("POST", "/api/sites/field/runs", Map.of("version", "2.0.0")));
+                var run = server.ended(server.anna.ok("POST", "/api/sites/field/runs", Map.of("version", "2.0.0")));
                 for (int i = 0; i < SWITCHES; i++) {
                     var undone = server.anna.ok(
                             "POST", "/api/sites/field/runs/" + run.get("id").asLong() + "/undo", Map.of());
-                    run = ended(undone);
+                    run = server.ended(undone);
                     if (run.get("kind").asString().equals("redo")) {
                         run = server.anna
                                 .ok("GET", "/api/sites/field/runs", null)

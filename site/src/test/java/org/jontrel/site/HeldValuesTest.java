@@ -235,6 +235,7 @@ public class HeldValuesTest {
         assertEquals(List.of(done.brought(), done.kept()), List.of(0L, 1L));
         assertEquals(done.refused().size(), 1);
         assertEquals(done.refused().getFirst().id(), south.id());
+        assertEquals(done.refused().getFirst().reason(), "\"two\" cannot be read as number.");
         assertEquals(values("tmooring", north.id()).get("frise").toString(), "9");
         assertEquals(back(held, true).brought(), 1);
         assertEquals(values("tmooring", north.id()).get("frise").toString(), "2.5");

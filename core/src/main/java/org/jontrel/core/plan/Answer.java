@@ -10,6 +10,8 @@ import java.util.Optional;
  * @param empty records without a value of the field as it is now (all of them where it is new)
  * @param unconverted values that the conversion to the new kind cannot take
  * @param outside values that break limits of the field that they satisfied before
+ * @param altered values that are taken over, but could not be had back from what becomes of them
+ * @param alteredExamples up to five of them with what they become
  * @param held values that a run took out of use, where the field or definition comes back
  */
 public record Answer(
@@ -19,6 +21,8 @@ public record Answer(
         long outside,
         List<String> unconvertedExamples,
         List<String> outsideExamples,
+        long altered,
+        List<String> alteredExamples,
         Optional<Offer> held) {
     public static final Answer NONE = new Answer(0, 0, 0, 0, List.of(), List.of());
 
@@ -30,12 +34,36 @@ public record Answer(
             long outside,
             List<String> unconvertedExamples,
             List<String> outsideExamples) {
-        this(records, empty, unconverted, outside, unconvertedExamples, outsideExamples, Optional.empty());
+        this(
+                records,
+                empty,
+                unconverted,
+                outside,
+                unconvertedExamples,
+                outsideExamples,
+                0,
+                List.of(),
+                Optional.empty());
     }
 
     /** With what is held for a field or definition that comes back. */
     public Answer offering(Optional<Offer> offer) {
-        return new Answer(records, empty, unconverted, outside, unconvertedExamples, outsideExamples, offer);
+        return new Answer(
+                records,
+                empty,
+                unconverted,
+                outside,
+                unconvertedExamples,
+                outsideExamples,
+                altered,
+                alteredExamples,
+                offer);
+    }
+
+    /** With the values that lose something on the way. */
+    Answer altering(long values, List<String> examples) {
+        return new Answer(
+                records, empty, unconverted, outside, unconvertedExamples, outsideExamples, values, examples, held);
     }
 
     public long filled() {

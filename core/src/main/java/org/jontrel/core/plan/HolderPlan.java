@@ -280,6 +280,14 @@ final class HolderPlan {
         if (answer.unconverted() > 0) {
             askUnconverted(field, answer.unconverted(), answer.unconvertedExamples());
         }
+        if (answer.altered() > 0) {
+            findings.add(Finding.of(
+                    Code.PLAN_VALUES_ALTERED,
+                    Place.field(is.id(), field.id(), ""),
+                    field.label(),
+                    answer.altered(),
+                    String.join("; ", answer.alteredExamples())));
+        }
         var fill = tightened(before, field, answer);
         if (rewriting || !fill.isEmpty()) {
             add(new Step.AddColumn(is.id(), field.id()), 0, "Add a column beside for " + field.label());

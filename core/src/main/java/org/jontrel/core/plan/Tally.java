@@ -3,12 +3,15 @@ package org.jontrel.core.plan;
 import java.util.ArrayList;
 import java.util.List;
 import org.jontrel.core.model.Field;
+import org.jontrel.core.model.Kind;
 import org.jontrel.core.value.Conversion;
 import org.jontrel.core.value.Values;
 
 /** Makes an answer from the distinct values of a field and how often each occurs. */
 public final class Tally {
     private static final int EXAMPLES = 5;
+    private static final int LONGEST = 60;
+
     private final Field from;
     private final Field to;
     private final Conversion conversion;
@@ -16,6 +19,8 @@ public final class Tally {
     private long empty;
     private long unconverted;
     private long outside;
+    private long altered;
+    private final List<String> alteredExamples = new ArrayList<>();
     private final List<String> unconvertedExamples = new ArrayList<>();
     private final List<String> outsideExamples = new ArrayList<>();
 
@@ -36,6 +41,22 @@ public final class Tally {
             outside += times;
             example(outsideExamples, value);
         }
+        if (value != null && conversion.alters(value)) {
+            altered += times;
+            if (alteredExamples.size() < EXAMPLES) {
+                alteredExamples.add(
+                        shortened(plain(from, value)) + " becomes " + shortened(plain(to, conversion.apply(value))));
+            }
+        }
+    }
+
+    /** Rich text as it is written, so that what is lost shows. */
+    private static String plain(Field field, Object value) {
+        return field.kind() instanceof Kind.RichText ? String.valueOf(value) : Values.show(field.kind(), value);
+    }
+
+    private static String shortened(String text) {
+        return text.length() > LONGEST ? text.substring(0, LONGEST) + "…" : text;
     }
 
     private void example(List<String> examples, Object value) {
@@ -46,6 +67,12 @@ public final class Tally {
 
     public Answer answer() {
         return new Answer(
-                records, empty, unconverted, outside, List.copyOf(unconvertedExamples), List.copyOf(outsideExamples));
+                        records,
+                        empty,
+                        unconverted,
+                        outside,
+                        List.copyOf(unconvertedExamples),
+                        List.copyOf(outsideExamples))
+                .altering(altered, List.copyOf(alteredExamples));
     }
 }

@@ -35,11 +35,18 @@ record ChoiceValues(Kind.Choice kind) implements KindValues {
         return value;
     }
 
+    /** By the key, or by a label that no other option has. */
     @Override
     public Optional<Object> fromText(String text) {
         return option(o -> o.key().equals(text))
-                .or(() -> option(o -> o.label().equalsIgnoreCase(text)))
+                .or(() -> only(o -> o.label().equals(text)))
+                .or(() -> only(o -> o.label().equalsIgnoreCase(text)))
                 .map(Kind.Option::key);
+    }
+
+    private Optional<Kind.Option> only(Predicate<Kind.Option> wanted) {
+        var found = kind.options().stream().filter(wanted).toList();
+        return found.size() == 1 ? Optional.of(found.getFirst()) : Optional.empty();
     }
 
     private Optional<Kind.Option> option(Predicate<Kind.Option> wanted) {

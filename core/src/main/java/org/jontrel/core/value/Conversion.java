@@ -2,6 +2,7 @@ package org.jontrel.core.value;
 
 import java.util.Objects;
 import java.util.Optional;
+import java.util.regex.Pattern;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 
@@ -20,6 +21,26 @@ public record Conversion(Field from, Field to, Object fill) {
     /** Whether this value (not {@code null}) can be taken over. */
     public boolean takes(Object value) {
         return converted(value).isPresent();
+    }
+
+    /** What is written as numbers are: without zeros before it, and with a point. */
+    private static final Pattern NUMBER = Pattern.compile("-?(0|[1-9][0-9]*)(\\.[0-9]+)?");
+
+    /**
+     * Whether this value (not {@code null}) is taken over but could not be had back from what becomes of it: zeros before a
+     * number, formatting, links.
+     */
+    public boolean alters(Object value) {
+        var after = converted(value);
+        if (after.isEmpty() || Kind.same(from.kind(), to.kind())) {
+            return false;
+        }
+        if (to.kind() instanceof Kind.Numeric
+                && value instanceof String text
+                && NUMBER.matcher(text).matches()) {
+            return false;
+        }
+        return !back().untouched(after.get(), value);
     }
 
     /** The new value; the fill where there is none or it cannot be taken over. */
@@ -72,7 +93,8 @@ public record Conversion(Field from, Field to, Object fill) {
                 Values.of(to.kind()).fromText(value.toString());
             case Kind.Text _, Kind.LongText _, Kind.Email _, Kind.Phone _, Kind.Colour _, Kind.Url _, Kind.Icon _ ->
                 Values.of(to.kind()).fromText(((String) value).strip());
-            case Kind.YesNo _, Kind.Choice _, Kind.RichText _, Kind.Coordinates _ ->
+            case Kind.RichText _ -> Values.of(to.kind()).fromText(RichTextValues.lines((String) value));
+            case Kind.YesNo _, Kind.Choice _, Kind.Coordinates _ ->
                 Values.of(to.kind()).fromText(Values.of(from.kind()).show(value));
         };
     }

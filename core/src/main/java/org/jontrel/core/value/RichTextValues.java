@@ -2,13 +2,19 @@ package org.jontrel.core.value;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.model.Kind;
 import org.jsoup.Jsoup;
 import org.jsoup.nodes.Document;
+import org.jsoup.nodes.Element;
+import org.jsoup.nodes.Entities;
+import org.jsoup.nodes.Node;
+import org.jsoup.nodes.TextNode;
 import org.jsoup.safety.Cleaner;
 import org.jsoup.safety.Safelist;
+import org.jsoup.select.NodeVisitor;
 
 /**
  * A safe subset of HTML: paragraphs, line breaks and what the field allows. Everything else is taken off when it is read,
@@ -75,19 +81,40 @@ record RichTextValues(Kind.RichText kind) implements KindValues {
         return value;
     }
 
-    /** Plain text as paragraphs. */
+    /** Plain text as paragraphs, its line breaks kept. */
     @Override
     public Optional<Object> fromText(String text) {
         var html = new StringBuilder();
         for (var paragraph : text.split("\n\\s*\n")) {
             html.append("<p>")
-                    .append(org.jsoup.parser.Parser.parseBodyFragment("", "")
-                            .body()
-                            .text(paragraph)
-                            .html()
-                            .replace("\n", "<br>"))
+                    .append(paragraph.lines().map(Entities::escape).collect(Collectors.joining("<br>")))
                     .append("</p>");
         }
         return Optional.of(clean(html.toString()));
+    }
+
+    /** The text alone: paragraphs with an empty line between them, other blocks and line breaks each on a line of their own. */
+    static String lines(String html) {
+        var text = new StringBuilder();
+        Jsoup.parseBodyFragment(html).body().traverse(new NodeVisitor() {
+            @Override
+            public void head(Node node, int depth) {
+                if (node instanceof TextNode words) {
+                    var normal = words.text();
+                    boolean begins = text.isEmpty() || text.charAt(text.length() - 1) == '\n';
+                    text.append(begins ? normal.stripLeading() : normal);
+                } else if (node.nameIs("br")) {
+                    text.append('\n');
+                }
+            }
+
+            @Override
+            public void tail(Node node, int depth) {
+                if (node instanceof Element element && element.isBlock() && !node.nameIs("body")) {
+                    text.append(node.nameIs("p") ? "\n\n" : "\n");
+                }
+            }
+        });
+        return text.toString().strip();
     }
 }

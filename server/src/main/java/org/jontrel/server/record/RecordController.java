@@ -10,11 +10,16 @@ import jakarta.validation.constraints.NotNull;
 import java.security.Principal;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.jontrel.core.holder.Holder;
+import org.jontrel.core.model.Field;
 import org.jontrel.core.model.State;
+import org.jontrel.core.value.Carried;
 import org.jontrel.core.value.RecordChanges;
 import org.jontrel.core.value.RecordCheck;
 import org.jontrel.core.value.Surroundings;
@@ -287,9 +292,19 @@ class RecordController {
 
             @Schema(description = "The state to bring back") int version) {}
 
-    /** Stores a past state as a new one, through all checks; fields that are no more stay out. */
+    @Schema(requiredProperties = {"opened", "notRestored"})
+    record Restored(
+            RecordViews.OpenRecord opened,
+
+            @Schema(description = "Labels of fields whose past value the field of today cannot take, or not all of it")
+            List<String> notRestored) {}
+
+    /**
+     * Stores a past state as a new one, through all checks. Values go to the fields as they are today; where one cannot, the
+     * present one stays and the answer says so.
+     */
     @PostMapping("/records/{id}/restore")
-    RecordViews.OpenRecord restore(
+    Restored restore(
             @PathVariable String site,
             @PathVariable String sort,
             @PathVariable String key,
@@ -302,17 +317,31 @@ class RecordController {
                 .filter(each -> each.version() == body.version())
                 .findFirst()
                 .orElseThrow(() -> Refusal.missing("There is no such state of this record."));
-        var fields = at.table()
-                .holder()
-                .fields()
-                .filter(field -> past.holder()
-                        .field(field.id())
-                        .map(was -> was.kind().code().equals(field.kind().code()))
-                        .orElse(false))
-                .toList();
-        var write = Write.change(at.id(), record, Values.wire(fields, past.values()), true, principal.getName())
+        var before = past.holder().fields().collect(Collectors.toMap(Field::id, field -> field));
+        var fields = at.table().holder().fields().toList();
+        var values = new HashMap<String, Object>();
+        var notRestored = new LinkedHashSet<String>();
+        for (var field : fields) {
+            var was = before.get(field.id());
+            var carried = was == null
+                    ? new Carried(null, List.of())
+                    : Carried.of(was, field, past.values().get(field.id()));
+            boolean stays =
+                    was == null || carried.value() == null && !carried.lost().isEmpty();
+            var value = stays ? record.values().get(field.id()) : carried.value();
+            if (value != null) {
+                values.put(field.id(), value);
+            }
+            notRestored.addAll(carried.lost());
+        }
+        before.values().stream()
+                .filter(was -> past.values().containsKey(was.id())
+                        && at.table().holder().field(was.id()).isEmpty())
+                .forEach(was -> notRestored.add(was.label()));
+        var write = Write.change(at.id(), record, Values.wire(fields, values), true, principal.getName())
                 .withVersion(body.current());
-        return opening.open(at, stored(at, write, at.engine().records().save(write)));
+        var opened = opening.open(at, stored(at, write, at.engine().records().save(write)));
+        return new Restored(opened, List.copyOf(notRestored));
     }
 
     static State state(String code) {

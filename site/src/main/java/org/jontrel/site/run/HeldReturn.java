@@ -133,18 +133,19 @@ public final class HeldReturn {
         }
         var values = new HashMap<Long, Object>();
         collect(page.fields(), held.values(), 0, values);
-        var lost = new ArrayList<String>();
-        values.replaceAll((_, value) -> {
-            var carried = Carried.of(page.holder().field(fieldId).orElseThrow(), goal.get(), value);
-            lost.addAll(carried.lost());
-            return carried.value();
-        });
+        var then = page.holder().field(fieldId).orElseThrow();
+        var first = values.values().stream().findFirst();
+        values.replaceAll((_, value) -> Carried.of(then, goal.get(), value).value());
         values.values().removeIf(java.util.Objects::isNull);
         if (values.isEmpty()) {
             return refuse(
                     held.id(),
                     now.get().title(),
-                    "The value cannot be read as " + goal.get().kind().code().replace('_', ' ') + ".");
+                    first.filter(value -> !(value instanceof List) && !(value instanceof Map))
+                                    .map(value -> "\"" + Values.show(then.kind(), value) + "\"")
+                                    .orElse("The value")
+                            + " cannot be read as "
+                            + goal.get().kind().code().replace('_', ' ') + ".");
         }
         var filling = new Filling(values);
         var fields = today.fields()

@@ -2,6 +2,7 @@ package org.jontrel.site.table;
 
 import java.sql.Connection;
 import java.sql.SQLException;
+import java.time.Duration;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.Map;
@@ -23,8 +24,14 @@ public final class Bindings {
 
     private static final long LONGEST_PAUSE = 100;
 
+    /** Together about a second. */
+    private static final int LOOKS = 20;
+
+    private static final Duration LACKING_FOR = Duration.ofSeconds(5);
+
     private final SwitchUnderWay underWay;
     private final AtomicReference<Binding> last = new AtomicReference<>();
+    private final AtomicReference<Lacking> lacking = new AtomicReference<>();
     /** In the thread of what reads together. */
     private final ThreadLocal<Pinned> pinned = new ThreadLocal<>();
 
@@ -176,16 +183,13 @@ public final class Bindings {
     public Binding fresh(SqlSession session) throws SQLException {
         var connection = session.getConnection();
         var state = Gate.state(connection);
-        return read(
-                connection,
-                state.closed() ? underWay.heldNames(connection) : Set.of(),
-                state.generation(),
-                state.closed());
+        return state.closed() ? before(connection, state) : whole(connection, state.generation());
     }
 
     /** Forgets what was known. */
     public Binding reload(SqlSession session) throws SQLException {
         last.set(null);
+        lacking.set(null);
         return of(session.getConnection(), Gate.state(session.getConnection()));
     }
 
@@ -197,9 +201,38 @@ public final class Bindings {
         if (known != null && known.generation() == state.generation()) {
             return known;
         }
-        var found = read(connection, Set.of(), state.generation(), false);
-        last.set(found);
+        var partial = lacking.get();
+        if (partial != null && partial.holds(state)) {
+            return partial.binding();
+        }
+        var found = whole(connection, state.generation());
+        if (isWhole(found)) {
+            last.set(found);
+        } else {
+            lacking.set(new Lacking(found, System.nanoTime()));
+        }
         return found;
+    }
+
+    /**
+     * A binding that lacks something the definitions have, because somebody took it away; or because the database did not tell
+     * of it while an index was made, so it is looked for again before long.
+     */
+    private record Lacking(Binding binding, long since) {
+        boolean holds(Gate.State state) {
+            return binding.generation() == state.generation() && System.nanoTime() - since < LACKING_FOR.toNanos();
+        }
+    }
+
+    /** While a table is being changed, the database may not tell what it has: asked again, some times. */
+    private static Binding whole(Connection connection, long generation) throws SQLException {
+        for (int attempt = 1; ; attempt++) {
+            var found = read(connection, Set.of(), generation, false);
+            if (attempt >= LOOKS || isWhole(found)) {
+                return found;
+            }
+            Database.pause(5L * attempt);
+        }
     }
 
     /** What was installed before the switch that is under way, with its values wherever they are by now. */
