@@ -467,7 +467,10 @@ public class SiteTest {
                 Code.UNDO_RECORDS_HELD);
         undo();
         assertEquals(site.installed().version(), "");
-        install("1.0.0", Moorings.standard());
+        install(
+                "1.0.0",
+                Moorings.standard(),
+                new Decision("tmooring", Decision.About.HELD_VALUES, Decision.Answer.LEAVE, ""));
         assertEquals(Records.count(site, "mooring"), 0);
     }
 

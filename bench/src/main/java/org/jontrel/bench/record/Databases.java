@@ -19,7 +19,7 @@ import org.jontrel.core.model.Model;
 import org.jontrel.site.Site;
 
 /** The three databases on the server that the environment names, as {@code ./jontrel bench records} starts it. */
-final class Databases {
+public final class Databases {
     static final String ENGINE = "jontrel_bench_engine";
     static final String HAND = "jontrel_bench_hand";
     static final String VALUES = "jontrel_bench_values";
@@ -37,6 +37,15 @@ final class Databases {
         config.setAutoCommit(false);
         config.setTransactionIsolation("TRANSACTION_READ_COMMITTED");
         return new HikariDataSource(config);
+    }
+
+    /** A database of this name with nothing in it. */
+    public static HikariDataSource fresh(String name) throws SQLException {
+        try (var source = source("");
+                var connection = source.getConnection()) {
+            say(connection, "DROP DATABASE IF EXISTS " + name, "CREATE DATABASE " + name);
+        }
+        return source(name);
     }
 
     static Site site(HikariDataSource source) {

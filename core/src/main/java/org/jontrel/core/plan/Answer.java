@@ -1,6 +1,7 @@
 package org.jontrel.core.plan;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 
 /**
@@ -12,6 +13,7 @@ import java.util.Optional;
  * @param outside values that break limits of the field that they satisfied before
  * @param altered values that are taken over, but could not be had back from what becomes of them
  * @param alteredExamples up to five of them with what they become
+ * @param breaches how many there are of each sort; none are left out
  * @param held values that a run took out of use, where the field or definition comes back
  */
 public record Answer(
@@ -23,7 +25,12 @@ public record Answer(
         List<String> outsideExamples,
         long altered,
         List<String> alteredExamples,
+        Map<Breach, Long> breaches,
         Optional<Offer> held) {
+    public Answer {
+        breaches = Map.copyOf(breaches);
+    }
+
     public static final Answer NONE = new Answer(0, 0, 0, 0, List.of(), List.of());
 
     /** Where nothing is held. */
@@ -43,6 +50,7 @@ public record Answer(
                 outsideExamples,
                 0,
                 List.of(),
+                Map.of(),
                 Optional.empty());
     }
 
@@ -57,13 +65,38 @@ public record Answer(
                 outsideExamples,
                 altered,
                 alteredExamples,
+                breaches,
                 offer);
+    }
+
+    /** With what the definitions no longer allow. */
+    public Answer breaking(Map<Breach, Long> found) {
+        return new Answer(
+                records,
+                empty,
+                unconverted,
+                outside,
+                unconvertedExamples,
+                outsideExamples,
+                altered,
+                alteredExamples,
+                found,
+                held);
     }
 
     /** With the values that lose something on the way. */
     Answer altering(long values, List<String> examples) {
         return new Answer(
-                records, empty, unconverted, outside, unconvertedExamples, outsideExamples, values, examples, held);
+                records,
+                empty,
+                unconverted,
+                outside,
+                unconvertedExamples,
+                outsideExamples,
+                values,
+                examples,
+                breaches,
+                held);
     }
 
     public long filled() {

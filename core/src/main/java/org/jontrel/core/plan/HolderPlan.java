@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.SequencedMap;
-import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jontrel.core.code.Decision;
 import org.jontrel.core.finding.Code;
@@ -74,11 +73,12 @@ final class HolderPlan {
                             : "Rename the table " + was.key() + " to " + is.key());
         }
         address();
-        // an index stays with its column, and a field that was converted or filled has another one
-        var listed = indexed(is).stream().flatMap(HolderPlan::ids).collect(Collectors.toSet());
-        boolean replaced = turns.getOrDefault("", List.of()).stream()
-                .anyMatch(turn -> turn.act() == Step.Act.TAKE && listed.contains(turn.fieldId()));
-        if (replaced || !indexed(was).equals(indexed(is))) {
+        long strays = answer("").breaches().getOrDefault(Breach.PARENT, 0L);
+        if (strays > 0) {
+            findings.add(Finding.of(Code.PLAN_PARENTS_LEFT, Place.definition(is.id(), "nested"), is.plural(), strays));
+            checks = true;
+        }
+        if (!indexed(was).equals(indexed(is))) {
             add(new Step.Indexes(is.id()), 0, "Make lists of " + is.plural() + " quick");
         }
         long records = answer("").records();
@@ -305,8 +305,23 @@ final class HolderPlan {
         }
     }
 
+    /** Says what is stored that the definitions no longer allow; it stays until somebody changes it. */
+    private void breaches(Field field, Answer answer) {
+        answer.breaches().forEach((breach, count) -> {
+            var place = Place.field(is.id(), field.id(), "");
+            findings.add(
+                    switch (breach) {
+                        case TWICE -> Finding.of(Code.PLAN_VALUES_TWICE, place, field.label(), count);
+                        case TOO_MANY -> Finding.of(Code.PLAN_TOO_MANY, place, field.label(), count);
+                        case TARGET -> Finding.of(Code.PLAN_LINKS_OUTSIDE, place, field.label(), count);
+                        case PARENT -> throw new IllegalStateException("A field has no parents");
+                    });
+        });
+    }
+
     /** Asks what becomes of values that are now outside the limits, or missing; the value to fill with, or empty. */
     private String tightened(Field before, Field field, Answer answer) {
+        breaches(field, answer);
         if (answer.outside() > 0) {
             ask(
                     Code.PLAN_VALUES_OUTSIDE,
@@ -366,6 +381,11 @@ final class HolderPlan {
 
     /** A field with a table of its own has its column there. */
     private void turn(Holder holder, Field field, Step.Act act, String held) {
+        // an index stays with its column, and a field that was converted or filled has another one
+        boolean listed = indexed(is).stream().flatMap(HolderPlan::ids).anyMatch(field.id()::equals);
+        if (act == Step.Act.TAKE && listed && Kept.of(field.kind()) == Kept.COLUMN) {
+            add(new Step.IndexColumn(is.id(), field.id()), 0, "Make lists quick that show " + field.label());
+        }
         var table = Kept.of(field.kind()) == Kept.TABLE
                 ? field.id()
                 : holder.home(field.id()).table();

@@ -1,5 +1,6 @@
 package org.jontrel.core.plan;
 
+import java.util.ArrayList;
 import java.util.List;
 import org.jontrel.core.finding.Finding;
 
@@ -19,6 +20,14 @@ public record Plan(List<PlannedStep> steps, List<Ask> asks, List<Finding> findin
 
     /** A step, how many records it touches, and what it does in a sentence. */
     public record PlannedStep(Step step, long rows, String sentence) {}
+
+    /** With more findings, the worst first. */
+    public Plan with(List<Finding> more) {
+        var all = new ArrayList<>(findings);
+        all.addAll(more);
+        all.sort(Finding.WORST_FIRST);
+        return new Plan(steps, asks, all);
+    }
 
     public boolean runnable() {
         return asks.stream().allMatch(ask -> ask.decision().isPresent()) && !Finding.blocks(findings);

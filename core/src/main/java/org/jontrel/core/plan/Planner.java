@@ -81,9 +81,18 @@ public final class Planner {
             }
             starters(was, is, steps);
         }
+        taken(before, after, findings);
         before.values().stream()
                 .filter(was -> !after.containsKey(was.id()))
                 .forEach(was -> remove(was, answers, steps, findings));
+        for (var step : SearchSteps.of(
+                from, to, steps.stream().map(Plan.PlannedStep::step).toList())) {
+            long records = answers.getOrDefault(new Question(step.holderId(), ""), Answer.NONE)
+                    .records();
+            if (records > 0) {
+                steps.add(new Plan.PlannedStep(step, records, SearchSteps.sentence(after.get(step.holderId()))));
+            }
+        }
         steps.sort(Comparator.comparing(
                         (Plan.PlannedStep planned) -> planned.step().phase())
                 .thenComparing(planned -> turn(planned.step())));
@@ -98,9 +107,32 @@ public final class Planner {
     private static int turn(Step step) {
         return switch (step) {
             case Step.HoldTable _, Step.HoldOwn _ -> 0;
-            case Step.CreateTable _, Step.AddTable _, Step.RestoreTable _, Step.RestoreOwn _, Step.CheckRecords _ -> 2;
+            case Step.CreateTable _,
+                    Step.AddTable _,
+                    Step.RestoreTable _,
+                    Step.RestoreOwn _,
+                    Step.RenewWords _,
+                    Step.CheckRecords _ -> 2;
             default -> 1;
         };
+    }
+
+    /** Old addresses redirect, but not where another definition has its pages at them now. */
+    private static void taken(Map<String, Holder> before, Map<String, Holder> after, List<Finding> findings) {
+        for (var is : after.values()) {
+            var was = before.get(is.id());
+            if (was == null || was.path().isEmpty() || was.path().equals(is.path())) {
+                continue;
+            }
+            after.values().stream()
+                    .filter(other -> other.path().equals(was.path()))
+                    .forEach(other -> findings.add(Finding.of(
+                            Code.PLAN_ADDRESS_TAKEN,
+                            Place.definition(is.id(), "path"),
+                            is.plural(),
+                            was.path(),
+                            other.plural())));
+        }
     }
 
     /** A definition that was not there, or that comes back with what is held for it. */

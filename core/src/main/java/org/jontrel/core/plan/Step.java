@@ -15,7 +15,7 @@ public sealed interface Step {
 
     default Phase phase() {
         return switch (this) {
-            case AddColumn _, CopyColumn _, CarryBack _, CarryForth _, DropBeside _ -> Phase.BESIDE;
+            case AddColumn _, CopyColumn _, CarryBack _, CarryForth _, IndexColumn _, DropBeside _ -> Phase.BESIDE;
             case CreateTable _,
                     AddTable _,
                     SwitchColumns _,
@@ -25,7 +25,7 @@ public sealed interface Step {
                     HoldOwn _,
                     RestoreOwn _,
                     Redirect _ -> Phase.SWITCH;
-            case StarterTerms _, Indexes _, CheckRecords _ -> Phase.AFTER;
+            case StarterTerms _, Indexes _, RenewWords _, CheckRecords _ -> Phase.AFTER;
         };
     }
 
@@ -43,9 +43,10 @@ public sealed interface Step {
                     HoldOwn _,
                     RestoreOwn _,
                     StarterTerms _,
+                    IndexColumn _,
                     Indexes _,
                     Redirect _ -> true;
-            case CopyColumn _, CarryBack _, CarryForth _, CheckRecords _ -> false;
+            case CopyColumn _, CarryBack _, CarryForth _, RenewWords _, CheckRecords _ -> false;
         };
     }
 
@@ -69,6 +70,9 @@ public sealed interface Step {
 
     /** Makes the table of a field that has one of its own, and those of the fields within it. */
     record AddTable(String holderId, String fieldId) implements Step {}
+
+    /** Gives a column made beside the indexes that lists want of it, before it comes into use. */
+    record IndexColumn(String holderId, String fieldId) implements Step {}
 
     /** Removes a column made beside that never came into use; it holds nothing but copies. */
     record DropBeside(String holderId, String fieldId) implements Step {}
@@ -119,6 +123,9 @@ public sealed interface Step {
 
     /** Old addresses of pages lead to the new ones. */
     record Redirect(String holderId, String before, String after) implements Step {}
+
+    /** Brings the words that searching finds records by up to date. */
+    record RenewWords(String holderId) implements Step {}
 
     /** Finds which records satisfy their definition and marks the others incomplete. */
     record CheckRecords(String holderId) implements Step {}

@@ -89,11 +89,23 @@ public final class UndoPlanner {
                         undo.add(new Step.CheckRecords(holderId));
                     }
                 }
-                case Step.CopyColumn _, Step.CarryBack _, Step.CarryForth _, Step.DropBeside _ -> {}
+                case Step.CopyColumn _,
+                        Step.CarryBack _,
+                        Step.CarryForth _,
+                        Step.IndexColumn _,
+                        Step.RenewWords _,
+                        Step.DropBeside _ -> {}
             }
         }
         undo.sort(Comparator.comparing(Step::phase));
         return undo;
+    }
+
+    /** The same with the words of records, which follow the values. */
+    public List<Step> steps(Model from, Model to, List<Step> done) {
+        var steps = new ArrayList<>(steps(done));
+        steps.addAll(SearchSteps.of(from, to, steps));
+        return steps;
     }
 
     private void turnAround(
@@ -221,7 +233,9 @@ public final class UndoPlanner {
             case Step.HoldOwn hold -> "Hold the values of " + label(was.or(() -> is), hold.fieldId());
             case Step.RestoreOwn restore -> "Bring back the values of " + label(field, restore.fieldId());
             case Step.StarterTerms _ -> "Put back the labels of the terms of " + name;
-            case Step.Indexes _ -> "Make lists of " + name + " quick";
+            case Step.Indexes _, Step.IndexColumn _ -> "Make lists of " + name + " quick";
+            case Step.RenewWords _ ->
+                was.or(() -> is).map(SearchSteps::sentence).orElse(name);
             case Step.CheckRecords _ -> "Find which records of " + name + " satisfy the definition";
         };
     }

@@ -3,13 +3,12 @@ package org.jontrel.site.record;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.Collection;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.OptionalLong;
 import java.util.StringJoiner;
 import java.util.stream.Stream;
 import org.jontrel.core.holder.Holder;
+import org.jontrel.core.holder.Searched;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.value.Row;
@@ -65,54 +64,32 @@ public final class Words {
 
     /** Whether something that has words is kept out of the API, so that the words of the rest are a text of their own. */
     private static boolean keepsOut(Holder holder) {
-        return sources(holder).values().stream().anyMatch(source -> !source.api());
+        return Searched.of(holder).values().stream().anyMatch(source -> !source.api());
     }
 
-    /** What a field gives of words. */
-    public record Source(Kind kind, boolean api) {}
-
-    /** What gives a record its words: where this is the same, so are the words of its values. */
-    public static Map<String, Source> sources(Holder holder) {
-        var sources = new LinkedHashMap<String, Source>();
-        sources(holder.fields().toList(), true, sources);
-        return sources;
-    }
-
-    private static void sources(List<Field> fields, boolean api, Map<String, Source> sources) {
-        fields.forEach(field -> {
-            boolean open = api && field.api();
-            switch (field.kind()) {
-                case Kind.FieldGroup _, Kind.Repeater _ -> sources(field.inner(), open, sources);
-                case Kind.Text _,
-                        Kind.LongText _,
-                        Kind.RichText _,
-                        Kind.Email _,
-                        Kind.Phone _,
-                        Kind.Url _,
-                        Kind.Choice _ -> sources.put(field.id(), new Source(field.kind(), open));
-                default -> {}
-            }
-        });
-    }
+    /**
+     * How far renewing came.
+     *
+     * @param reached id of the last record
+     */
+    public record Renewed(long reached, int records) {}
 
     /**
      * Brings the words of some records up to date, for definitions that have changed; of a record that is saved meanwhile,
      * those of the save stay.
      *
      * @param after id of the record before the first
-     * @return id of the last record; empty where there are no more
+     * @return how far it came; no records where there are no more
      */
-    public static OptionalLong renew(Connection connection, Binding.Table table, long after) throws SQLException {
-        var records = new Loader(table, sources(table.holder()).keySet()).after(connection, after, CHUNK);
+    public static Renewed renew(Connection connection, Binding.Table table, long after) throws SQLException {
+        var records = new Loader(table, Searched.of(table.holder()).keySet()).after(connection, after, CHUNK);
         renewed(connection, table, records);
-        return records.isEmpty()
-                ? OptionalLong.empty()
-                : OptionalLong.of(records.getLast().id());
+        return new Renewed(records.isEmpty() ? after : records.getLast().id(), records.size());
     }
 
     /** Brings the words of these records up to date. */
     static void renew(Connection connection, Binding.Table table, Collection<Long> ids) throws SQLException {
-        renewed(connection, table, new Loader(table, sources(table.holder()).keySet()).byIds(connection, ids));
+        renewed(connection, table, new Loader(table, Searched.of(table.holder()).keySet()).byIds(connection, ids));
     }
 
     private static void renewed(Connection connection, Binding.Table table, List<StoredRecord> records)
@@ -150,7 +127,8 @@ public final class Words {
         long[] reached = {keepsOut(table.holder()) ? 0 : -1};
         while (reached[0] >= 0) {
             database.transaction(session -> {
-                reached[0] = renew(session.getConnection(), table, reached[0]).orElse(-1);
+                var renewed = renew(session.getConnection(), table, reached[0]);
+                reached[0] = renewed.records() == 0 ? -1 : renewed.reached();
                 return null;
             });
         }

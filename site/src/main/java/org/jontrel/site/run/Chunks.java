@@ -22,6 +22,7 @@ import org.jontrel.core.value.Conversion;
 import org.jontrel.core.value.RecordCheck;
 import org.jontrel.site.record.Loader;
 import org.jontrel.site.record.SiteSurroundings;
+import org.jontrel.site.record.Words;
 import org.jontrel.site.table.Bindings;
 import org.jontrel.site.table.Cells;
 import org.jontrel.site.table.Names;
@@ -69,6 +70,7 @@ final class Chunks {
             case Step.CopyColumn copy -> copy(session.getConnection(), copy, which);
             case Step.CarryBack carry -> carry(session.getConnection(), Carry.back(from, to, carry), which);
             case Step.CarryForth carry -> carry(session.getConnection(), Carry.forth(from, to, carry), which);
+            case Step.RenewWords words when which instanceof Which.After(long id) -> renew(session, words, id);
             case Step.CheckRecords check when which instanceof Which.After(long id) -> check(session, check, id);
             default -> new Progress(0, 0);
         };
@@ -177,6 +179,15 @@ final class Chunks {
             }
         }
         return saved;
+    }
+
+    private Progress renew(SqlSession session, Step.RenewWords words, long after) throws SQLException {
+        var table = bindings.current(session).table(words.holderId());
+        if (table.isEmpty()) {
+            return new Progress(after, 0);
+        }
+        var renewed = Words.renew(session.getConnection(), table.get(), after);
+        return new Progress(renewed.reached(), renewed.records());
     }
 
     private Progress check(SqlSession session, Step.CheckRecords check, long afterId) throws SQLException {

@@ -51,11 +51,13 @@ final class Columns {
             case Step.RestoreOwn(String holderId, String fieldId, String held) ->
                 restore(connection, holderId, held, own(holderId, fieldId, to));
             case Step.Indexes(String holderId) -> indexes(connection, holderId);
+            case Step.IndexColumn(String holderId, String fieldId) -> indexColumn(connection, holderId, fieldId);
             case Step.CopyColumn _,
                     Step.CarryBack _,
                     Step.CarryForth _,
                     Step.Redirect _,
                     Step.StarterTerms _,
+                    Step.RenewWords _,
                     Step.CheckRecords _ -> List.of();
         };
     }
@@ -189,6 +191,26 @@ final class Columns {
         var table = table(connection, holderId, "");
         var there = Schema.indexes(connection, table).values();
         return Ddl.wantedIndexes(holder).stream()
+                .filter(columns -> !there.contains(String.join(",", columns)))
+                .map(columns -> Ddl.addIndex(table, columns))
+                .toList();
+    }
+
+    /** The indexes that name the field's column, on the one beside: they go along when it is renamed. */
+    private List<String> indexColumn(Connection connection, String holderId, String fieldId) throws SQLException {
+        var holder = holder(to, holderId);
+        var table = table(connection, holderId, "");
+        var name = Names.columns(holder, "").get(fieldId);
+        var next = Names.next(fieldId);
+        if (name == null || !Schema.columns(connection, table).containsKey(next)) {
+            return List.of();
+        }
+        var there = Schema.indexes(connection, table).values();
+        return Ddl.wantedIndexes(holder).stream()
+                .filter(columns -> columns.contains(name))
+                .map(columns -> columns.stream()
+                        .map(column -> column.equals(name) ? next : column)
+                        .toList())
                 .filter(columns -> !there.contains(String.join(",", columns)))
                 .map(columns -> Ddl.addIndex(table, columns))
                 .toList();

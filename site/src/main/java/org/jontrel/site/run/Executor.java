@@ -7,10 +7,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.jontrel.core.code.PackageWriter;
-import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.plan.Step;
-import org.jontrel.site.record.Words;
 import org.jontrel.site.table.Bindings;
 import org.jontrel.site.table.Database;
 import org.jontrel.site.table.Gate;
@@ -79,7 +77,6 @@ final class Executor {
             switchOver();
         }
         steps(Step.Phase.AFTER).forEach(this::perform);
-        Holder.all(to).forEach(this::renewWords);
         fenced(session -> {
             // what came after the switch, such as starter terms, shows on pages too
             Gate.changed(session.getConnection());
@@ -284,41 +281,6 @@ final class Executor {
             // readers who have queued behind it go first
             Database.pause(BETWEEN_TRIES);
         }
-    }
-
-    /** Searching finds what fields hold now: those that came, went, were filled or hold it in another way. */
-    private void renewWords(Holder holder) {
-        var before = from.definition(holder.id()).flatMap(each -> Holder.of(from, each));
-        boolean same = before.isPresent()
-                && Words.sources(before.get()).equals(Words.sources(holder))
-                && steps(Step.Phase.BESIDE).stream()
-                        .map(row -> Journal.step(row.step()))
-                        .noneMatch(step -> changesWords(step, holder));
-        if (before.isEmpty() || same) {
-            return;
-        }
-        long[] reached = {0};
-        while (reached[0] >= 0) {
-            fenced(session -> {
-                var table = bindings.current(session).table(holder.id());
-                reached[0] = table.isEmpty()
-                        ? -1
-                        : Words.renew(session.getConnection(), table.get(), reached[0])
-                                .orElse(-1);
-                return null;
-            });
-        }
-    }
-
-    private static boolean changesWords(Step step, Holder holder) {
-        var field =
-                switch (step) {
-                    case Step.CopyColumn copy -> copy.fieldId();
-                    case Step.CarryBack back -> back.fieldId();
-                    case Step.CarryForth forth -> forth.fieldId();
-                    default -> "";
-                };
-        return step.holderId().equals(holder.id()) && Words.sources(holder).containsKey(field);
     }
 
     private void redirect(Step.Redirect redirect) {

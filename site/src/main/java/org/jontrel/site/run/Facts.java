@@ -12,6 +12,7 @@ import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.plan.Answer;
+import org.jontrel.core.plan.Breach;
 import org.jontrel.core.plan.Question;
 import org.jontrel.core.plan.Step;
 import org.jontrel.core.plan.Tally;
@@ -35,9 +36,26 @@ final class Facts {
         var answers = new HashMap<Question, Answer>();
         var offers = new HeldOffers(connection, binding, to);
         for (var question : questions) {
-            answers.put(question, answer(question, to).offering(offers.to(question)));
+            answers.put(
+                    question,
+                    answer(question, to).breaking(breaches(question, to)).offering(offers.to(question)));
         }
         return answers;
+    }
+
+    private Map<Breach, Long> breaches(Question question, Model to) throws SQLException {
+        var table = binding.table(question.holderId());
+        var after = to.definition(question.holderId()).flatMap(each -> Holder.of(to, each));
+        if (table.isEmpty() || after.isEmpty()) {
+            return Map.of();
+        }
+        var breaches = new Breaches(connection, table.get());
+        if (question.fieldId().isEmpty()) {
+            return breaches.parents(after.get());
+        }
+        var was = table.get().holder().field(question.fieldId());
+        var is = after.get().field(question.fieldId());
+        return was.isEmpty() || is.isEmpty() ? Map.of() : breaches.of(was.get(), is.get());
     }
 
     private Answer answer(Question question, Model to) throws SQLException {
@@ -67,7 +85,7 @@ final class Facts {
         boolean comparable = after.isPresent() && Kept.of(after.get().kind()) != Kept.NOT;
         var tally = new Tally(before.get(), comparable ? after.get() : before.get());
         var quoted = Names.quoted(column.get());
-        var group = isText(before.get().kind()) ? quoted + " COLLATE utf8mb4_bin" : quoted;
+        var group = isText(before.get().kind()) ? quoted + " COLLATE utf8mb4_nopad_bin" : quoted;
         var name = Names.quoted(place.get().name());
         boolean groups = !(before.get().kind() instanceof Kind.Coordinates);
         var sql = groups

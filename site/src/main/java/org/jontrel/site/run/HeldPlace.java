@@ -134,7 +134,9 @@ record HeldPlace(String name, long runId, Holder holder, String fieldId, String 
                     Step.RestoreTable _,
                     Step.RestoreOwn _,
                     Step.StarterTerms _,
+                    Step.IndexColumn _,
                     Step.Indexes _,
+                    Step.RenewWords _,
                     Step.Redirect _,
                     Step.CheckRecords _ -> {}
         }

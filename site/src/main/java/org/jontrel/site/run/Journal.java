@@ -1,39 +1,82 @@
 package org.jontrel.site.run;
 
+import static java.util.Map.entry;
+
 import java.time.Instant;
 import java.time.LocalDateTime;
 import java.time.ZoneOffset;
 import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
 import org.jontrel.core.plan.Step;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
-import tools.jackson.databind.jsontype.NamedType;
+import tools.jackson.databind.node.ObjectNode;
 
 /** Steps and runs between Java and the journal's columns. */
 final class Journal {
-    private static final JsonMapper JSON = json();
+    private static final JsonMapper JSON = JsonMapper.builder().build();
+    private static final String CODE = "do";
+    /** What steps are called in journals, for good: a site's past must stay readable, whatever the classes are called. */
+    private static final Map<String, Class<? extends Step>> STEPS = Map.ofEntries(
+            entry("create_table", Step.CreateTable.class),
+            entry("add_column", Step.AddColumn.class),
+            entry("copy_column", Step.CopyColumn.class),
+            entry("add_table", Step.AddTable.class),
+            entry("drop_beside", Step.DropBeside.class),
+            entry("carry_back", Step.CarryBack.class),
+            entry("carry_forth", Step.CarryForth.class),
+            entry("switch_columns", Step.SwitchColumns.class),
+            entry("rename_table", Step.RenameTable.class),
+            entry("hold_table", Step.HoldTable.class),
+            entry("restore_table", Step.RestoreTable.class),
+            entry("hold_own", Step.HoldOwn.class),
+            entry("restore_own", Step.RestoreOwn.class),
+            entry("starter_terms", Step.StarterTerms.class),
+            entry("index_column", Step.IndexColumn.class),
+            entry("indexes", Step.Indexes.class),
+            entry("renew_words", Step.RenewWords.class),
+            entry("redirect", Step.Redirect.class),
+            entry("check_records", Step.CheckRecords.class));
+    /** What earlier versions called them. */
+    private static final Map<String, Class<? extends Step>> EARLIER = Map.ofEntries(
+            entry("CreateTable", Step.CreateTable.class),
+            entry("AddColumn", Step.AddColumn.class),
+            entry("CopyColumn", Step.CopyColumn.class),
+            entry("AddTable", Step.AddTable.class),
+            entry("DropBeside", Step.DropBeside.class),
+            entry("CarryBack", Step.CarryBack.class),
+            entry("CarryForth", Step.CarryForth.class),
+            entry("SwitchColumns", Step.SwitchColumns.class),
+            entry("RenameTable", Step.RenameTable.class),
+            entry("HoldTable", Step.HoldTable.class),
+            entry("RestoreTable", Step.RestoreTable.class),
+            entry("HoldOwn", Step.HoldOwn.class),
+            entry("RestoreOwn", Step.RestoreOwn.class),
+            entry("StarterTerms", Step.StarterTerms.class),
+            entry("Indexes", Step.Indexes.class),
+            entry("Redirect", Step.Redirect.class),
+            entry("CheckRecords", Step.CheckRecords.class));
+
+    private static final Map<Class<? extends Step>, String> CODES =
+            STEPS.entrySet().stream().collect(Collectors.toMap(Map.Entry::getValue, Map.Entry::getKey));
 
     private Journal() {}
 
-    @com.fasterxml.jackson.annotation.JsonTypeInfo(
-            use = com.fasterxml.jackson.annotation.JsonTypeInfo.Id.NAME,
-            property = "do")
-    private interface Tagged {}
-
-    private static JsonMapper json() {
-        var builder = JsonMapper.builder().addMixIn(Step.class, Tagged.class);
-        for (var kind : Step.class.getPermittedSubclasses()) {
-            builder.registerSubtypes(new NamedType(kind, kind.getSimpleName()));
-        }
-        return builder.build();
-    }
-
     static String text(Step step) {
-        return JSON.writerFor(Step.class).writeValueAsString(step);
+        var node = JSON.createObjectNode().put(CODE, CODES.get(step.getClass()));
+        return JSON.writeValueAsString(node.setAll((ObjectNode) JSON.valueToTree(step)));
     }
 
     static Step step(String text) {
-        return JSON.readValue(text, Step.class);
+        var node = (ObjectNode) JSON.readTree(text);
+        var code = node.remove(CODE).asString();
+        var step = STEPS.getOrDefault(code, EARLIER.get(code));
+        if (step == null) {
+            throw new IllegalStateException("The journal has a step " + code + " that this version does not know."
+                    + " Use the version that made the run, or a newer one.");
+        }
+        return JSON.treeToValue(node, step);
     }
 
     static String texts(List<String> texts) {

@@ -99,7 +99,9 @@ public final class Runs {
         var planner = new Planner(shortNames);
         var questions = planner.questions(binding.model(), target.model());
         var answers = new Facts(session.getConnection(), binding).answers(questions, target.model());
-        return planner.plan(binding.model(), target.model(), answers, target.decisions());
+        var plan = planner.plan(binding.model(), target.model(), answers, target.decisions());
+        var lacking = new Room(session.getConnection(), target.model()).lacking(plan.steps());
+        return lacking.isEmpty() ? plan : plan.with(lacking);
     }
 
     /** All runs, newest first, with their steps. */
@@ -228,7 +230,7 @@ public final class Runs {
         var older = ModelText.read(run.fromModel());
         var done = done(session, run, new Columns(older, newer));
         var planner = new UndoPlanner(shortNames);
-        var steps = planner.steps(done);
+        var steps = planner.steps(newer, older, done);
         var binding = bindings.current(session);
         var since = run.state().equals("done")
                 ? new Facts(session.getConnection(), binding).since(steps, done, older)

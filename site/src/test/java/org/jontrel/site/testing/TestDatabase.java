@@ -21,9 +21,42 @@ public final class TestDatabase {
     private static final AtomicInteger COUNT = new AtomicInteger();
     private static TestDatabase running;
     private final int port;
+    private final Path root;
+    private final List<String> command;
+    private Process server;
 
-    private TestDatabase(int port) {
+    private TestDatabase(int port, Path root, List<String> command) {
         this.port = port;
+        this.root = root;
+        this.command = command;
+    }
+
+    /** A server of one's own, which may be killed. */
+    public static TestDatabase own() {
+        return start();
+    }
+
+    /** As a power cut would end it. */
+    public void kill() {
+        server.destroyForcibly();
+        try {
+            server.waitFor();
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+    }
+
+    /** Starts it, also after {@link #kill}. */
+    public void launch() {
+        try {
+            server = new ProcessBuilder(command)
+                    .redirectErrorStream(true)
+                    .redirectOutput(root.resolve("log").toFile())
+                    .start();
+            await(port, server, root);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     public static synchronized TestDatabase shared() {
@@ -100,13 +133,10 @@ public final class TestDatabase {
             if ("root".equals(System.getProperty("user.name"))) {
                 command.add("--user=root");
             }
-            var server = new ProcessBuilder(command)
-                    .redirectErrorStream(true)
-                    .redirectOutput(root.resolve("log").toFile())
-                    .start();
-            Runtime.getRuntime().addShutdownHook(new Thread(() -> stop(server, root)));
-            await(port, server, root);
-            return new TestDatabase(port);
+            var database = new TestDatabase(port, root, command);
+            Runtime.getRuntime().addShutdownHook(new Thread(() -> stop(database.server, root)));
+            database.launch();
+            return database;
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }

@@ -1,0 +1,13 @@
+package org.jontrel.core.plan;
+
+/** What stored values may be that the definitions no longer allow, beside a single value that breaks its limits. */
+public enum Breach {
+    /** Records whose value of a field that becomes unique another record has too. */
+    TWICE,
+    /** Records that have more of a field than it may hold. */
+    TOO_MANY,
+    /** Links to what a relation no longer leads to. */
+    TARGET,
+    /** Records that stand under what they no longer may stand under. */
+    PARENT
+}

@@ -1,0 +1,46 @@
+package org.jontrel.core.plan;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.jontrel.core.holder.Holder;
+import org.jontrel.core.holder.Searched;
+import org.jontrel.core.model.Model;
+
+/** Searching finds what fields hold now: after a run the words of records follow those that came, went or were rewritten. */
+final class SearchSteps {
+    private SearchSteps() {}
+
+    /** A step for each holder that stays and whose words the steps of a run change. */
+    static List<Step> of(Model from, Model to, List<Step> steps) {
+        var renewals = new ArrayList<Step>();
+        for (var is : Holder.all(to)) {
+            var was = from.definition(is.id()).flatMap(each -> Holder.of(from, each));
+            if (was.isPresent() && changes(was.get(), is, steps)) {
+                renewals.add(new Step.RenewWords(is.id()));
+            }
+        }
+        return renewals;
+    }
+
+    private static boolean changes(Holder was, Holder is, List<Step> steps) {
+        var sources = Searched.of(is);
+        return !Searched.of(was).equals(sources)
+                || steps.stream()
+                        .filter(step -> step.holderId().equals(is.id()))
+                        .anyMatch(step -> sources.containsKey(rewritten(step)));
+    }
+
+    /** Id of the field whose values a step writes; empty for other steps. */
+    private static String rewritten(Step step) {
+        return switch (step) {
+            case Step.CopyColumn copy -> copy.fieldId();
+            case Step.CarryBack carry -> carry.fieldId();
+            case Step.CarryForth carry -> carry.fieldId();
+            default -> "";
+        };
+    }
+
+    static String sentence(Holder holder) {
+        return "Let searching find what " + holder.plural() + " hold now";
+    }
+}

@@ -1,0 +1,70 @@
+package org.jontrel.site.run;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+import static org.testng.Assert.expectThrows;
+
+import java.util.Arrays;
+import java.util.List;
+import org.jontrel.core.plan.Step;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+/** What is in a journal stays readable. */
+public class JournalTest {
+    private static final Step SWITCH = new Step.SwitchColumns(
+            "tmooring",
+            "",
+            List.of(new Step.Turn(Step.Act.HOLD, "frise", "h1"), new Step.Turn(Step.Act.TAKE, "frise", "")));
+
+    @DataProvider
+    public Object[][] steps() {
+        return Arrays.stream(Step.class.getPermittedSubclasses())
+                .map(kind -> new Object[] {kind})
+                .toArray(Object[][]::new);
+    }
+
+    /** A step of each kind, made of what its record wants. */
+    private static Step made(Class<?> kind) throws ReflectiveOperationException {
+        var parts = kind.getRecordComponents();
+        var values = Arrays.stream(parts)
+                .map(part -> part.getType() == List.class ? List.of() : (Object) part.getName())
+                .toArray();
+        var types = Arrays.stream(parts).map(part -> part.getType()).toArray(Class[]::new);
+        var constructor = kind.getDeclaredConstructor(types);
+        constructor.setAccessible(true);
+        return (Step) constructor.newInstance(values);
+    }
+
+    @Test(dataProvider = "steps")
+    public void eachStepReadsBack(Class<?> kind) throws ReflectiveOperationException {
+        var step = made(kind);
+        var text = Journal.text(step);
+        assertTrue(text.matches("\\{\"do\":\"[a-z_]+\",.*"), text);
+        assertEquals(Journal.step(text), step);
+    }
+
+    @Test
+    public void turnsReadBack() {
+        assertEquals(Journal.step(Journal.text(SWITCH)), SWITCH);
+    }
+
+    /** As earlier versions wrote them, also without what came later. */
+    @Test
+    public void earlierJournalsRead() {
+        assertEquals(
+                Journal.step("{\"do\":\"CopyColumn\",\"holderId\":\"t\",\"fieldId\":\"f\",\"fill\":\"2\"}"),
+                new Step.CopyColumn("t", "f", "2", ""));
+        assertEquals(
+                Journal.step("{\"do\":\"SwitchColumns\",\"holderId\":\"tmooring\",\"table\":\"\",\"turns\":["
+                        + "{\"act\":\"HOLD\",\"fieldId\":\"frise\",\"held\":\"h1\"},"
+                        + "{\"act\":\"TAKE\",\"fieldId\":\"frise\",\"held\":\"\"}]}"),
+                SWITCH);
+    }
+
+    @Test
+    public void whatALaterVersionWroteIsSaid() {
+        var thrown = expectThrows(IllegalStateException.class, () -> Journal.step("{\"do\":\"split_type\"}"));
+        assertTrue(thrown.getMessage().contains("split_type"), thrown.getMessage());
+    }
+}

@@ -1,0 +1,150 @@
+package org.jontrel.site.testing;
+
+import static org.testng.Assert.assertEquals;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.function.Predicate;
+import org.jontrel.core.code.Decision;
+import org.jontrel.core.holder.Holder;
+import org.jontrel.core.model.ContentType;
+import org.jontrel.core.model.Definition;
+import org.jontrel.core.model.Model;
+import org.jontrel.core.model.State;
+import org.jontrel.core.sample.SampleValues;
+import org.jontrel.site.Site;
+import org.jontrel.site.record.ListQuery;
+import org.jontrel.site.record.RecordStore;
+import org.jontrel.site.record.Saved;
+import org.jontrel.site.record.Write;
+import org.jontrel.site.run.Runs;
+
+/** A site with made-up records of whatever model was drawn. */
+public record Drawn(Site site) {
+    private static final int RECORDS = 3;
+
+    /**
+     * Every question with the answer that fills nothing in.
+     *
+     * @param held what becomes of values that are held
+     */
+    public Runs.Target answered(Model to, Decision.Answer held) {
+        var decisions = new ArrayList<Decision>();
+        var plan = site.runs().plan(new Runs.Target("2", to, List.of()));
+        plan.asks().forEach(ask -> {
+            var answer = ask.about() == Decision.About.HELD_VALUES
+                    ? held
+                    : ask.choices().contains(Decision.Answer.LEAVE)
+                            ? Decision.Answer.LEAVE
+                            : ask.choices().getFirst();
+            decisions.add(new Decision(ask.fieldId(), ask.about(), answer, ""));
+        });
+        // what comes back may not convert, which is asked only then
+        site.runs().plan(new Runs.Target("2", to, decisions)).asks().stream()
+                .filter(ask -> ask.decision().isEmpty())
+                .forEach(ask -> decisions.add(
+                        new Decision(ask.fieldId(), ask.about(), ask.choices().getLast(), "")));
+        return new Runs.Target("2", to, decisions);
+    }
+
+    /** A few records of each definition with made-up values. */
+    public void fill(Model model) {
+        for (var holder : Holder.all(model)) {
+            boolean single = holder.single();
+            for (int number = 1; number <= (single ? 1 : RECORDS); number++) {
+                save(holder, number, single, model);
+            }
+        }
+    }
+
+    /** With whatever of made-up values can be stored; what leads to records that are not there is left out. */
+    private void save(Holder holder, int number, boolean single, Model model) {
+        var raw = new LinkedHashMap<String, Object>();
+        for (var group : holder.groups()) {
+            for (var field : group.fields()) {
+                var value = new SampleValues(model).of(List.of(field), List.of(), number);
+                var alone = write(holder, single, value);
+                boolean fits = site.records()
+                        .check(alone)
+                        .map(checked -> checked.problems().stream()
+                                .allMatch(problem ->
+                                        problem.required() || !problem.path().startsWith(field.key())))
+                        .orElse(false);
+                if (fits) {
+                    raw.putAll(value);
+                }
+            }
+        }
+        var saved = site.records().save(write(holder, single, raw));
+        if (saved instanceof Saved.Refused && !single) {
+            site.records().save(write(holder, false, Map.of("title", "Record " + number)));
+        }
+    }
+
+    private static Write write(Holder holder, boolean single, Map<String, Object> raw) {
+        return new Write(
+                holder.id(),
+                single ? Optional.of(RecordStore.SINGLE) : Optional.empty(),
+                0,
+                State.DRAFT,
+                Optional.empty(),
+                "",
+                Optional.empty(),
+                Optional.empty(),
+                raw,
+                true,
+                "ben");
+    }
+
+    /** Everything can be read, whatever the definitions are. */
+    public void read() {
+        for (var table : site.installed().tables().values()) {
+            var id = table.holder().id();
+            var page = site.records().page(id, ListQuery.ALL).orElseThrow();
+            page.records().forEach(record -> site.records().history(id, record.id()));
+            if (table.holder().definition().sort() == Definition.Sort.TYPE) {
+                var type = (ContentType) table.holder().definition();
+                site.records().page(id, ListQuery.ALL.search(type.singular()));
+            }
+        }
+    }
+
+    /** Two states of a database by their bytes, but for rows that are left out. */
+    public static void assertSame(
+            Map<String, List<Map<String, String>>> actual,
+            Map<String, List<Map<String, String>>> expected,
+            String when,
+            Predicate<Map<String, String>> out) {
+        assertEquals(actual.keySet(), expected.keySet(), when);
+        expected.forEach((table, rows) -> {
+            var was = comparable(table, rows, out);
+            var is = comparable(table, actual.get(table), out);
+            assertEquals(is.size(), was.size(), when + ", rows of " + table);
+            for (int i = 0; i < was.size(); i++) {
+                assertEquals(is.get(i), was.get(i), when + ", table " + table);
+            }
+        });
+    }
+
+    /** Terms that definitions begin with are made anew where they come and go: their numbers and times are others. */
+    private static List<String> comparable(
+            String table, List<Map<String, String>> rows, Predicate<Map<String, String>> out) {
+        var made =
+                List.of("id", "parent_id", "term_id", "above_id", "version", "created_at", "updated_at", "updated_by");
+        return rows.stream()
+                .filter(out.negate())
+                .map(row -> {
+                    var left = new TreeMap<>(row);
+                    if (table.startsWith("terms__")) {
+                        left.keySet().removeAll(made);
+                    }
+                    return left.toString();
+                })
+                .sorted()
+                .toList();
+    }
+}
