@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NButton, NDrawer, NDrawerContent, NTable } from 'naive-ui';
+import { NButton, NCheckbox, NDrawer, NDrawerContent, NTable } from 'naive-ui';
 import { computed, onMounted, ref } from 'vue';
 import Problems from '@/shared/Problems.vue';
 import { api, ask, type Schemas } from '@/shared/api/client';
@@ -11,6 +11,7 @@ const emit = defineEmits<{ close: [] }>();
 const fields = ref<string[]>([]);
 const records = ref<Schemas['HeldRecordView'][]>([]);
 const next = ref<number>();
+const lacking = ref(false);
 const { problem, busy, trying } = useTrying();
 const base = computed(() => `/api/sites/${encodeURIComponent(props.site)}/held/${props.held.name}`);
 const formats = ['csv', 'xlsx', 'jsonl'] as const;
@@ -19,13 +20,22 @@ const more = () =>
   trying(async () => {
     const page = await ask(
       api.GET('/api/sites/{site}/held/{name}', {
-        params: { path: { site: props.site, name: props.held.name }, query: { after: next.value ?? 0, most: 50 } },
+        params: {
+          path: { site: props.site, name: props.held.name },
+          query: { after: next.value ?? 0, most: 50, lacking: lacking.value },
+        },
       }),
     );
     fields.value = page.fields;
     records.value.push(...page.records);
     next.value = page.next ?? undefined;
   });
+
+function again(): void {
+  records.value = [];
+  next.value = undefined;
+  void more();
+}
 
 onMounted(more);
 </script>
@@ -46,6 +56,9 @@ onMounted(more);
             $t(`held.formats.${format}`)
           }}</a>
         </div>
+        <NCheckbox v-if="held.field && held.way === 'open'" v-model:checked="lacking" @update:checked="again">{{
+          $t('held.lacking')
+        }}</NCheckbox>
         <Problems v-if="problem" :of="[{ sentence: problem, severity: 'blocker' }]" />
         <NTable v-if="records.length" size="small" :bordered="false">
           <thead>

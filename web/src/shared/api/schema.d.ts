@@ -3650,11 +3650,13 @@ export interface components {
             fromVersion: string;
             /** Format: int64 */
             id: number;
-            kind: string;
+            /** @enum {string} */
+            kind: "forward" | "undo" | "redo" | "back";
             message?: string;
             /** Format: date-time */
             startedAt: string;
-            state: string;
+            /** @enum {string} */
+            state: "running" | "interrupted" | "done" | "undone";
             steps: components["schemas"]["StepView"][];
             toVersion: string;
             /** Format: int64 */
@@ -3769,7 +3771,8 @@ export interface components {
             seq: number;
             /** Format: date-time */
             startedAt?: string;
-            state: string;
+            /** @enum {string} */
+            state: "pending" | "acting" | "done";
         };
         StreamingResponseBody: unknown;
         TakeRequest: {
@@ -4486,6 +4489,8 @@ export interface operations {
             query?: {
                 after?: number;
                 most?: number;
+                /** @description Only where the field of today has no value, as where it could not take this one */
+                lacking?: boolean;
             };
             header?: never;
             path: {

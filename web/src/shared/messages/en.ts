@@ -315,6 +315,7 @@ export const en = {
     },
     look: 'Look',
     lookTitle: 'Held: {what}',
+    lacking: 'Only where the field has no value today',
     record: 'Record',
     deleted: 'The record is deleted.',
     gone: 'The record is not there any more.',

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import org.jontrel.core.model.Model;
 import org.jontrel.site.Site;
+import org.jontrel.site.run.RunView;
 import org.jontrel.site.run.Runs;
 import org.jontrel.site.testing.Orchard;
 import org.testng.annotations.AfterClass;
@@ -50,8 +51,8 @@ public class CutOffRunsTest {
             var started =
                     (Runs.Outcome.Started) other.runs().start(new Runs.Target("1.1.0", to, List.of()), "anna", run -> {
                         if (run.steps().stream()
-                                .anyMatch(step -> step.phase().equals("switch")
-                                        && !step.state().equals("pending"))) {
+                                .anyMatch(step ->
+                                        step.phase().equals("switch") && step.state() != RunView.StepState.PENDING)) {
                             throw new CutOff();
                         }
                     });

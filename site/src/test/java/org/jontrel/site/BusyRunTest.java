@@ -22,6 +22,7 @@ import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.State;
 import org.jontrel.site.record.Saved;
+import org.jontrel.site.run.RunView;
 import org.jontrel.site.run.Runs;
 import org.jontrel.site.testing.Moorings;
 import org.jontrel.site.testing.Records;
@@ -148,8 +149,8 @@ public class BusyRunTest {
             var outcome =
                     (Runs.Outcome.Started) site.runs().start(new Runs.Target("2.0.0", to, List.of()), "anna", run -> {
                         if (run.steps().stream()
-                                .anyMatch(step -> step.phase().equals("switch")
-                                        && step.state().equals("acting"))) {
+                                .anyMatch(step ->
+                                        step.phase().equals("switch") && step.state() == RunView.StepState.ACTING)) {
                             begun.countDown();
                         }
                     });

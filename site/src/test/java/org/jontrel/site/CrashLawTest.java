@@ -132,9 +132,9 @@ public class CrashLawTest {
             var site = Site.open(source, "after", STALE);
             new Drawn(site).read();
             var last = site.runs().last().orElseThrow();
-            boolean cutOff = !last.state().equals("done") && !last.state().equals("undone");
+            boolean cutOff = last.state() != RunView.State.DONE && last.state() != RunView.State.UNDONE;
             inside += cutOff ? 1 : 0;
-            boolean back = cutOff && last.kind().equals("forward") && chance.nextBoolean();
+            boolean back = cutOff && last.kind() == RunView.Kind.FORWARD && chance.nextBoolean();
             if (back) {
                 run(site.runs().undo(last.id(), "anna", _ -> {}));
             } else if (cutOff) {
@@ -166,7 +166,7 @@ public class CrashLawTest {
 
     private static long undoable(Site site) {
         return site.runs().history().stream()
-                .filter(each -> each.kind().equals("forward") && each.canUndo())
+                .filter(each -> each.kind() == RunView.Kind.FORWARD && each.canUndo())
                 .findFirst()
                 .orElseThrow()
                 .id();

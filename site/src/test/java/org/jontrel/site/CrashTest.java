@@ -108,7 +108,7 @@ public class CrashTest {
                     "Mooring 7");
             var run = seen.runs().last().orElseThrow();
             if (goOn) {
-                if (!run.state().equals("done")) {
+                if (run.state() != RunView.State.DONE) {
                     start(seen.runs().resume(run.id(), _ -> {}));
                 }
                 checkConverted(seen);
@@ -140,12 +140,12 @@ public class CrashTest {
             var seen = Site.open(source, "after", STALE);
             assertEquals(Records.count(seen, "mooring"), RECORDS);
             var run = seen.runs().last().orElseThrow();
-            assertEquals(run.kind(), "undo");
-            if (!run.state().equals("done")) {
+            assertEquals(run.kind(), RunView.Kind.UNDO);
+            if (run.state() != RunView.State.DONE) {
                 start(seen.runs().resume(run.id(), _ -> {}));
             }
             assertEquals(values(seen, "1.0.0"), before);
-            assertEquals(seen.runs().last().orElseThrow().state(), "done");
+            assertEquals(seen.runs().last().orElseThrow().state(), RunView.State.DONE);
         }
     }
 

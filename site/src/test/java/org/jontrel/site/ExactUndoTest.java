@@ -256,7 +256,7 @@ public class ExactUndoTest {
         edit("tmooring", later, Map.of("rise", "4.25"));
         undo(back);
         assertEquals(site.installed().version(), "2.0.0");
-        assertEquals(site.runs().find(forward.id()).orElseThrow().state(), "done");
+        assertEquals(site.runs().find(forward.id()).orElseThrow().state(), RunView.State.DONE);
         for (var id : List.of(same, odd, empty, unfit)) {
             assertEquals(values(id), newer.get(id), "record " + id);
         }
@@ -306,8 +306,7 @@ public class ExactUndoTest {
         var to = Moorings.with(Moorings.RISE, field -> field.withKind(new Kind.Numeric(0, null, null, "")));
         TestSite.run(site.runs().start(new Runs.Target("2.0.0", to, List.of()), "anna", run -> {
             boolean copied = run.steps().stream()
-                    .anyMatch(step ->
-                            step.sentence().startsWith("Copy") && step.state().equals("done"));
+                    .anyMatch(step -> step.sentence().startsWith("Copy") && step.state() == RunView.StepState.DONE);
             if (copied && !saved[0]) {
                 saved[0] = true;
                 edit("tmooring", id, Map.of("rise", "about nine"));

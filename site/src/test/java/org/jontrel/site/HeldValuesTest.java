@@ -16,6 +16,7 @@ import org.jontrel.core.model.Group;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.State;
+import org.jontrel.site.record.StoredRecord;
 import org.jontrel.site.record.Write;
 import org.jontrel.site.run.Held;
 import org.jontrel.site.run.HeldReturn;
@@ -231,6 +232,10 @@ public class HeldValuesTest {
         test.edit("tmooring", north.id(), Map.of("rise", "9"));
         var held = only();
         assertEquals(held.way(), Held.Way.OPEN);
+        assertEquals(
+                site.held().look(held.name(), 0, 10).orElseThrow().records().size(), 2);
+        var lost = site.held().look(held.name(), 0, 10, true).orElseThrow().records();
+        assertEquals(lost.stream().map(StoredRecord::id).toList(), List.of(south.id()));
         var done = back(held, false);
         assertEquals(List.of(done.brought(), done.kept()), List.of(0L, 1L));
         assertEquals(done.refused().size(), 1);

@@ -27,6 +27,7 @@ import org.jontrel.core.plan.Plan;
 import org.jontrel.site.record.Saved;
 import org.jontrel.site.record.StoredRecord;
 import org.jontrel.site.record.Write;
+import org.jontrel.site.run.RunView;
 import org.jontrel.site.run.Runs;
 import org.jontrel.site.testing.Moorings;
 import org.jontrel.site.testing.TestDatabase;
@@ -151,7 +152,7 @@ public class KeysTest {
 
     private void undoEarlier() {
         var run = site.runs().history().stream()
-                .filter(each -> each.kind().equals("forward") && each.canUndo())
+                .filter(each -> each.kind() == RunView.Kind.FORWARD && each.canUndo())
                 .findFirst()
                 .orElseThrow();
         ((Runs.Outcome.Started) site.runs().undo(run.id(), "anna", _ -> {}))

@@ -5,6 +5,7 @@ import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -135,7 +136,11 @@ public class PlanFindingsTest {
     @Test
     public void anAddressThatAnotherTakes() {
         test.install("1.0.0", Orchard.model());
-        var moved = Orchard.edited(Map.of("path: trees", "path: growth", "path: plots", "path: trees"));
+        // in this order: the second takes the address that the first leaves
+        var edits = new LinkedHashMap<String, String>();
+        edits.put("path: trees", "path: growth");
+        edits.put("path: plots", "path: trees");
+        var moved = Orchard.edited(edits);
         assertSaid(plan(moved), Code.PLAN_ADDRESS_TAKEN, "Pages of Trees leave trees, where pages of Plots");
     }
 

@@ -38,6 +38,7 @@ import org.jontrel.site.record.Audience;
 import org.jontrel.site.record.ListQuery;
 import org.jontrel.site.record.Saved;
 import org.jontrel.site.record.StoredRecord;
+import org.jontrel.site.run.RunView;
 import org.jontrel.site.run.Runs;
 import org.jontrel.site.testing.Moorings;
 import org.jontrel.site.testing.Records;
@@ -77,8 +78,8 @@ public class SiteTest {
         var outcome = site.runs().undo(last.id(), "anna", _ -> {});
         assertTrue(outcome instanceof Runs.Outcome.Started, outcome.toString());
         ((Runs.Outcome.Started) outcome).work().run();
-        assertEquals(site.runs().find(last.id()).orElseThrow().state(), "undone");
-        assertEquals(site.runs().last().orElseThrow().state(), "done");
+        assertEquals(site.runs().find(last.id()).orElseThrow().state(), RunView.State.UNDONE);
+        assertEquals(site.runs().last().orElseThrow().state(), RunView.State.DONE);
     }
 
     private StoredRecord add(String title, Object... pairs) {
@@ -621,7 +622,7 @@ public class SiteTest {
             assertTrue(e.getMessage().contains("did not make"), e.getMessage());
         }
         var run = site.runs().last().orElseThrow();
-        assertEquals(run.state(), "interrupted");
+        assertEquals(run.state(), RunView.State.INTERRUPTED);
         assertTrue(run.message().contains("did not make"));
         assertTrue(columns("mooring").containsKey("secret"));
         var back = site.runs().undo(run.id(), "anna", _ -> {});
@@ -631,12 +632,28 @@ public class SiteTest {
     }
 
     @Test
-    public void aTableWithoutRoomStopsTheRunWithAReasonAndGoesBack() {
-        var first = texts(0, 60);
+    public void aTableWithoutRoomStopsThePlan() {
+        install("1.0.0", texts(0, 60));
+        var outcome = site.runs().start(new Runs.Target("2.0.0", texts(5, 65), List.of()), "anna", _ -> {});
+        assertTrue(outcome instanceof Runs.Outcome.NotRunnable, outcome.toString());
+        var findings = ((Runs.Outcome.NotRunnable) outcome).plan().findings();
+        assertEquals(findings.getFirst().code(), Code.PLAN_NO_ROOM);
+    }
+
+    /** Somebody took the room that the plan had counted. */
+    @Test
+    public void aTableWithoutRoomStopsTheRunWithAReasonAndGoesBack() throws SQLException {
+        var first = texts(0, 58);
         install("1.0.0", first);
         var record = add("A", "text_1", "kept");
         var before = everything("mooring");
-        var outcome = site.runs().start(new Runs.Target("2.0.0", texts(5, 65), List.of()), "anna", _ -> {});
+        var outcome = site.runs().start(new Runs.Target("2.0.0", texts(2, 60), List.of()), "anna", _ -> {});
+        try (var connection = source.getConnection();
+                var statement = connection.createStatement()) {
+            for (int i = 0; i < 4; i++) {
+                statement.execute("ALTER TABLE mooring ADD COLUMN own_" + i + " VARCHAR(255)");
+            }
+        }
         try {
             ((Runs.Outcome.Started) outcome).work().run();
             assertTrue(false, "should have stopped");
@@ -644,7 +661,7 @@ public class SiteTest {
             assertTrue(e.getMessage().contains("no room for another column"), e.getMessage());
         }
         var run = site.runs().last().orElseThrow();
-        assertEquals(run.state(), "interrupted");
+        assertEquals(run.state(), RunView.State.INTERRUPTED);
         assertTrue(Records.byId(site, "mooring", record.id()).isPresent());
         ((Runs.Outcome.Started) site.runs().undo(run.id(), "anna", _ -> {}))
                 .work()

@@ -203,7 +203,7 @@ public class SwitchReadersTest {
         int moves = 0;
         for (var step : run.steps()) {
             if (step.phase().equals("switch")) {
-                moves += step.state().equals("done") ? 2 : step.state().equals("acting") ? 1 : 0;
+                moves += step.state() == RunView.StepState.DONE ? 2 : step.state() == RunView.StepState.ACTING ? 1 : 0;
             }
         }
         return moves;

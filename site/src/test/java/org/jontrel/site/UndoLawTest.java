@@ -153,7 +153,7 @@ public class UndoLawTest {
 
         private RunView forward() {
             return site.runs().history().stream()
-                    .filter(each -> each.kind().equals("forward") && each.canUndo())
+                    .filter(each -> each.kind() == RunView.Kind.FORWARD && each.canUndo())
                     .findFirst()
                     .orElseThrow();
         }

@@ -12,6 +12,7 @@ import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
 import org.jontrel.core.holder.Holder;
 import org.jontrel.core.holder.Kept;
+import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Ids;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.Taxonomy;
@@ -43,12 +44,14 @@ public final class Planner {
         var after = holders(to);
         for (var was : holders(from).values()) {
             Deadline.check();
-            questions.add(new Question(was.id(), ""));
             var is = after.remove(was.id());
+            if (!was.equals(is)) {
+                questions.add(new Question(was.id(), ""));
+            }
             if (is != null) {
                 is.byId().values().stream()
                         .filter(field -> was.field(field.id())
-                                .map(before -> !before.equals(field) || moved(was, is, field.id()))
+                                .map(before -> touches(before, field) || moved(was, is, field.id()))
                                 .orElse(field.kind().holdsValue()))
                         .forEach(field -> questions.add(new Question(was.id(), field.id())));
                 was.byId().values().stream()
@@ -58,6 +61,11 @@ public final class Planner {
         }
         after.keySet().forEach(added -> questions.add(new Question(added, "")));
         return questions;
+    }
+
+    /** Whether stored values have a part in what changed: names and wordings leave them alone. */
+    private static boolean touches(Field before, Field after) {
+        return !before.kind().equals(after.kind()) || after.required() && !before.required();
     }
 
     private static boolean moved(Holder was, Holder is, String fieldId) {

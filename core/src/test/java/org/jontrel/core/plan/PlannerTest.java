@@ -115,7 +115,7 @@ public class PlannerTest {
     public void aChangeOfKindKeepsTheOldColumn() {
         var to = Samples.with(Samples.NAME.id(), f -> f.withKind(new Kind.Numeric(2, null, null, "m")));
         var plan = plan(to, new Answer(10, 1, 3, 0, List.of("8 ft 6 in"), List.of()));
-        assertEquals(kinds(plan), List.of("AddColumn", "CopyColumn", "SwitchColumns", "CheckRecords"));
+        assertEquals(kinds(plan), List.of("AddColumn", "CopyColumn", "SwitchColumns", "CheckRecords", "RenewWords"));
         var turns = ((Step.SwitchColumns) plan.steps().get(2).step()).turns();
         assertEquals(turns.stream().map(Step.Turn::act).toList(), List.of(Step.Act.HOLD, Step.Act.TAKE));
         assertEquals(plan.asks().getFirst().finding().code(), Code.PLAN_VALUES_UNCONVERTED);

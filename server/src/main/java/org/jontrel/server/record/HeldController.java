@@ -178,9 +178,14 @@ class HeldController {
             @PathVariable String site,
             @PathVariable String name,
             @RequestParam(defaultValue = "0") long after,
-            @RequestParam(defaultValue = "50") int most) {
+            @RequestParam(defaultValue = "50") int most,
+            @Schema(description = "Only where the field of today has no value, as where it could not take this one")
+                    @RequestParam(defaultValue = "false")
+                    boolean lacking) {
         var engine = holders.engine(site);
-        var page = engine.held().look(name, after, Math.clamp(most, 1, 200)).orElseThrow(() -> nothing(name));
+        var page = engine.held()
+                .look(name, after, Math.clamp(most, 1, 200), lacking)
+                .orElseThrow(() -> nothing(name));
         var fields = page.fields().stream()
                 .filter(field -> field.kind().holdsValue())
                 .toList();

@@ -48,7 +48,7 @@ class CutOffRuns {
     private void end(String path) {
         var engine = sites.engine(path);
         var last = engine.runs().last();
-        if (last.isPresent() && last.get().state().equals("interrupted")) {
+        if (last.isPresent() && last.get().state() == RunView.State.INTERRUPTED) {
             // another site's need not wait until it has ended
             Thread.ofVirtual().name("continue-" + last.get().id()).start(() -> end(path, engine, last.get()));
         }
@@ -63,7 +63,7 @@ class CutOffRuns {
             if (continued.add(run.id())) {
                 LOG.warn("The run {} on {} was cut off, and is continued", run.id(), path);
                 carryOut(engine.runs().resume(run.id(), _ -> {}), run, continued);
-            } else if (run.kind().equals("forward") && taken.add(run.id())) {
+            } else if (run.kind() == RunView.Kind.FORWARD && taken.add(run.id())) {
                 LOG.warn("The run {} on {} cannot be continued, and goes back", run.id(), path);
                 carryOut(engine.runs().undo(run.id(), BY, _ -> {}), run, taken);
             }

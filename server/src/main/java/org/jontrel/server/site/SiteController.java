@@ -6,6 +6,7 @@ import jakarta.validation.constraints.NotBlank;
 import java.io.IOException;
 import java.security.Principal;
 import java.util.List;
+import java.util.Locale;
 import java.util.Objects;
 import org.jontrel.core.compare.Comparison;
 import org.jontrel.core.holder.Holder;
@@ -79,7 +80,7 @@ class SiteController {
         var installed = engine.installed();
         var last = engine.runs()
                 .last()
-                .filter(run -> run.state().equals("running") || run.state().equals("interrupted"));
+                .filter(run -> run.state() == RunView.State.RUNNING || run.state() == RunView.State.INTERRUPTED);
         Long records = counts
                 ? installed.model().types().stream()
                         .mapToLong(type -> engine.count(type.id()))
@@ -90,7 +91,7 @@ class SiteController {
                 site.name(),
                 installed.version(),
                 Comparison.of(installed.model(), draft).changes().size(),
-                last.map(RunView::state).orElse("ready"),
+                last.map(run -> run.state().name().toLowerCase(Locale.ROOT)).orElse("ready"),
                 last.map(RunView::id).orElse(null),
                 records);
     }
@@ -249,7 +250,7 @@ class SiteController {
                         emitter.send(now, MediaType.APPLICATION_JSON);
                         sent = now;
                     }
-                    if (!now.state().equals("running")) {
+                    if (now.state() != RunView.State.RUNNING) {
                         break;
                     }
                     Thread.sleep(EVENT_PAUSE_MILLIS);

@@ -81,12 +81,12 @@ final class Executor {
             // what came after the switch, such as starter terms, shows on pages too
             Gate.changed(session.getConnection());
             var journal = session.getMapper(JournalMapper.class);
-            journal.finish(run.id(), "done", null);
+            journal.finish(run.id(), RunView.State.DONE, null);
             var findings = new ArrayList<>(Journal.texts(run.findings()));
             findings.addAll(chunks.setAside());
             journal.report(run.id(), Journal.texts(findings));
             if (run.undoes() != null) {
-                journal.turn(run.undoes(), "undone");
+                journal.turn(run.undoes(), RunView.State.UNDONE);
                 journal.redone(run.undoes());
             }
             return null;
@@ -157,8 +157,7 @@ final class Executor {
             return null;
         });
         // one that was cut off while it switched had caught up before, and nobody has saved anything since
-        boolean begun =
-                steps(Step.Phase.SWITCH).stream().anyMatch(row -> !row.state().equals("pending"));
+        boolean begun = steps(Step.Phase.SWITCH).stream().anyMatch(row -> row.state() != RunView.StepState.PENDING);
         while (!begun && catchUp() > 0) {
             progressed.run();
         }
@@ -167,7 +166,7 @@ final class Executor {
             return true;
         } catch (InTheWay e) {
             var steps = steps(Step.Phase.SWITCH);
-            if (begun || steps.stream().anyMatch(row -> row.state().equals("done"))) {
+            if (begun || steps.stream().anyMatch(row -> row.state() == RunView.StepState.DONE)) {
                 throw e;
             }
             fenced(session -> {
@@ -201,7 +200,7 @@ final class Executor {
     }
 
     private void perform(JournalMapper.StepRow row) {
-        if (row.state().equals("done")) {
+        if (row.state() == RunView.StepState.DONE) {
             return;
         }
         var step = Journal.step(row.step());
@@ -213,7 +212,7 @@ final class Executor {
             fenced(session -> {
                 starters.make(session, holderId);
                 // going forward, and once more forward, leaves terms that definitions no longer begin with
-                if (run.undoes() != null && !run.kind().equals("redo")) {
+                if (run.undoes() != null && run.kind() != RunView.Kind.REDO) {
                     starters.retire(session, holderId);
                 }
                 return null;

@@ -20,6 +20,7 @@ import org.jontrel.site.record.StoredRecord;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.Bindings;
 import org.jontrel.site.table.Database;
+import org.jontrel.site.table.Gate;
 import org.jontrel.site.table.Names;
 import org.jontrel.site.table.Schema;
 
@@ -116,7 +117,13 @@ public final class HeldValues {
 
     /** Up to {@code most} records behind an id; empty where nothing is held under the name. */
     public Optional<Page> look(String name, long after, int most) {
-        var page = bindings.reading(database, (session, _) -> read(session.getConnection(), name, after, most));
+        return look(name, after, most, false);
+    }
+
+    /** @param lacking only where the field of today has no value, as where a conversion could not take it */
+    public Optional<Page> look(String name, long after, int most, boolean lacking) {
+        var page =
+                bindings.reading(database, (session, _) -> read(session.getConnection(), name, after, most, lacking));
         return page.map(found -> new Page(
                 found.holder(),
                 found.fields(),
@@ -127,7 +134,8 @@ public final class HeldValues {
                 found.next()));
     }
 
-    private static Optional<Page> read(Connection connection, String name, long after, int most) throws SQLException {
+    private static Optional<Page> read(Connection connection, String name, long after, int most, boolean lacking)
+            throws SQLException {
         var place = HeldPlace.find(connection, name);
         if (place.isEmpty()) {
             return Optional.empty();
@@ -142,7 +150,7 @@ public final class HeldValues {
         if (table.isEmpty()) {
             return Optional.of(new Page(place.get().holder(), fields, List.of(), Map.of(), Optional.empty()));
         }
-        var ids = ids(connection, place.get(), after, most + 1);
+        var ids = ids(connection, place.get(), after, most + 1, lacking);
         var some = ids.stream().limit(most).toList();
         var found = new Loader(table.get(), wanted).byIds(connection, some);
         return Optional.of(new Page(
@@ -153,7 +161,8 @@ public final class HeldValues {
                 ids.size() > most ? Optional.of(some.getLast()) : Optional.empty()));
     }
 
-    private static List<Long> ids(Connection connection, HeldPlace place, long after, int most) throws SQLException {
+    private static List<Long> ids(Connection connection, HeldPlace place, long after, int most, boolean lacking)
+            throws SQLException {
         boolean own =
                 place.fieldId().isEmpty() || place.isColumn() && place.home().isEmpty();
         var id = own ? "id" : "record_id";
@@ -161,6 +170,12 @@ public final class HeldValues {
                 ? place.table()
                 : place.tables().get(Names.mark(place.holder().id(), place.fieldId()));
         var filled = place.isColumn() ? Names.quoted(place.column()) + " IS NOT NULL AND " : "";
+        var present = lacking && place.isColumn()
+                ? Schema.columnOf(Schema.columns(connection, table), place.fieldId())
+                : Optional.<String>empty();
+        if (present.isPresent()) {
+            filled += Names.quoted(present.get()) + " IS NULL AND ";
+        }
         var sql = "SELECT DISTINCT " + id + " FROM " + Names.quoted(table) + " WHERE " + filled + id + " > ? ORDER BY "
                 + id + " LIMIT " + most;
         var ids = new ArrayList<Long>();
@@ -194,7 +209,7 @@ public final class HeldValues {
             return new HeldReturn.Outcome.NotPossible(way.get());
         }
         var place = database.transaction(session -> HeldPlace.find(session.getConnection(), name));
-        var page = bindings.reading(database, (session, _) -> read(session.getConnection(), name, after, most));
+        var page = bindings.reading(database, (session, _) -> read(session.getConnection(), name, after, most, false));
         if (place.isEmpty() || page.isEmpty()) {
             return new HeldReturn.Outcome.Missing();
         }
@@ -255,6 +270,11 @@ public final class HeldValues {
                     statement.execute("SET STATEMENT lock_wait_timeout = 2 FOR " + sql);
                 }
             }
+        });
+        // what a plan was told of is gone
+        database.transaction(session -> {
+            Gate.changed(session.getConnection());
+            return null;
         });
         if (held.fieldId().isEmpty()) {
             forget(held.holderId());

@@ -12,8 +12,8 @@ interface JournalMapper {
     /** A run's row. */
     record RunRow(
             long id,
-            String kind,
-            String state,
+            RunView.Kind kind,
+            RunView.State state,
             String fromVersion,
             String toVersion,
             String fromModel,
@@ -31,7 +31,7 @@ interface JournalMapper {
             int seq,
             String step,
             String sentence,
-            String state,
+            RunView.StepState state,
             long rowsExpected,
             long rowsDone,
             long reached,
@@ -93,7 +93,7 @@ interface JournalMapper {
 
     @Update(
             "UPDATE jontrel_run SET state = #{state}, message = #{message}, finished_at = UTC_TIMESTAMP(3) WHERE id = #{id}")
-    void finish(@Param("id") long id, @Param("state") String state, @Param("message") String message);
+    void finish(@Param("id") long id, @Param("state") RunView.State state, @Param("message") String message);
 
     /** Why the work stopped; nothing where another process has ended the run since. */
     @Update("UPDATE jontrel_run SET message = #{message}, finished_at = UTC_TIMESTAMP(3)"
@@ -104,7 +104,7 @@ interface JournalMapper {
     void report(@Param("id") long id, @Param("findings") String findings);
 
     @Update("UPDATE jontrel_run SET state = #{state} WHERE id = #{id}")
-    void turn(@Param("id") long id, @Param("state") String state);
+    void turn(@Param("id") long id, @Param("state") RunView.State state);
 
     /** The run that an undo took back stands again when the undo itself is undone. */
     @Update("UPDATE jontrel_run r JOIN jontrel_run u ON u.undoes = r.id SET r.state = 'done'"

@@ -1,14 +1,12 @@
 package org.jontrel.site.run;
 
+import com.fasterxml.jackson.annotation.JsonProperty;
 import java.time.Instant;
 import java.util.List;
 
 /**
  * A run as its journal has it: what is shown while it goes on, and the report that stays.
  *
- * @param kind {@code forward}, {@code undo} (of a finished run), {@code redo} (of an undo) or {@code back} (of one
- *     that was cut off)
- * @param state {@code running}, {@code interrupted} (nobody is at it), {@code done}, {@code undone}
  * @param undoes the run that this one turns around, or {@code null}
  * @param message why it stopped, or {@code null}
  * @param findings what there was to say before it began, and what came of it that nobody was asked about
@@ -16,8 +14,8 @@ import java.util.List;
  */
 public record RunView(
         long id,
-        String kind,
-        String state,
+        Kind kind,
+        State state,
         String fromVersion,
         String toVersion,
         String by,
@@ -28,17 +26,53 @@ public record RunView(
         Instant finishedAt,
         boolean canUndo,
         List<StepView> steps) {
-    /**
-     * One step.
-     *
-     * @param state {@code pending}, {@code acting} or {@code done}
-     */
+    /** What a run does. */
+    public enum Kind {
+        /** Brings the site to a release. */
+        @JsonProperty("forward")
+        FORWARD,
+        /** Undoes a finished run. */
+        @JsonProperty("undo")
+        UNDO,
+        /** Undoes an undo. */
+        @JsonProperty("redo")
+        REDO,
+        /** Takes back a run that was cut off. */
+        @JsonProperty("back")
+        BACK
+    }
+
+    /** How far a run is. */
+    public enum State {
+        @JsonProperty("running")
+        RUNNING,
+        /** Begun, and nobody is at it; no row says so, it is seen from the lease. */
+        @JsonProperty("interrupted")
+        INTERRUPTED,
+        @JsonProperty("done")
+        DONE,
+        @JsonProperty("undone")
+        UNDONE
+    }
+
+    /** How far a step is. */
+    public enum StepState {
+        @JsonProperty("pending")
+        PENDING,
+        /** Its intent is written down; it may have acted. */
+        @JsonProperty("acting")
+        ACTING,
+        @JsonProperty("done")
+        DONE
+    }
+
+    /** One step. */
     public record StepView(
             int seq,
             String sentence,
             String phase,
             boolean instant,
-            String state,
+            StepState state,
             long rowsExpected,
             long rowsDone,
             Instant startedAt,

@@ -7,8 +7,10 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
@@ -17,14 +19,17 @@ import org.jontrel.core.code.Decision;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.model.Ids;
 import org.jontrel.core.model.Model;
+import org.jontrel.core.plan.Answer;
 import org.jontrel.core.plan.Ask;
 import org.jontrel.core.plan.Plan;
 import org.jontrel.core.plan.Planner;
+import org.jontrel.core.plan.Question;
 import org.jontrel.core.plan.Step;
 import org.jontrel.core.plan.UndoPlanner;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.Bindings;
 import org.jontrel.site.table.Database;
+import org.jontrel.site.table.Gate;
 import org.jontrel.site.table.ModelText;
 import org.jontrel.site.table.RecordIds;
 
@@ -36,6 +41,7 @@ public final class Runs {
     private final Ids shortNames;
     private final String owner;
     private final Duration stale;
+    private final AtomicReference<Answered> answered = new AtomicReference<>();
 
     /**
      * @param owner who runs, shown to others that must wait
@@ -97,11 +103,29 @@ public final class Runs {
             return new Plan(List.of(), List.of(), drift);
         }
         var planner = new Planner(shortNames);
-        var questions = planner.questions(binding.model(), target.model());
-        var answers = new Facts(session.getConnection(), binding).answers(questions, target.model());
+        var answers = answers(session, binding, target.model(), planner);
         var plan = planner.plan(binding.model(), target.model(), answers, target.decisions());
         var lacking = new Room(session.getConnection(), target.model()).lacking(plan.steps());
         return lacking.isEmpty() ? plan : plan.with(lacking);
+    }
+
+    /** What a site answered, and the state it was in then: nothing was saved since where it is the same. */
+    private record Answered(Gate.State state, Model model, Map<Question, Answer> answers) {}
+
+    /** Looking through a million records takes its time: a plan that is run is not asked for again. */
+    private Map<Question, Answer> answers(SqlSession session, Binding binding, Model to, Planner planner)
+            throws SQLException {
+        var state = Gate.state(session.getConnection());
+        var before = answered.get();
+        if (before != null
+                && !state.closed()
+                && before.state().equals(state)
+                && before.model().equals(to)) {
+            return before.answers();
+        }
+        var answers = new Facts(session.getConnection(), binding).answers(planner.questions(binding.model(), to), to);
+        answered.set(new Answered(state, to, answers));
+        return answers;
     }
 
     /** All runs, newest first, with their steps. */
@@ -122,7 +146,7 @@ public final class Runs {
             boolean held = Lease.isHeld(session.getConnection(), stale);
             return Optional.ofNullable(journal.brief(id)).map(run -> {
                 boolean canUndo =
-                        run.state().equals("done") && undoable(session).contains(id);
+                        run.state() == RunView.State.DONE && undoable(session).contains(id);
                 return Journal.view(run, journal.steps(id), held, canUndo);
             });
         });
@@ -153,7 +177,7 @@ public final class Runs {
                     new ArrayList<>(plan.asks().stream().map(Runs::answered).toList());
             plan.findings().stream().map(Finding::sentence).forEach(findings::add);
             var row = row(
-                    "forward",
+                    RunView.Kind.FORWARD,
                     binding.version(),
                     target.version(),
                     binding.model(),
@@ -193,14 +217,15 @@ public final class Runs {
         var installed = journal.installedVersion();
         var undoable = new LinkedHashSet<Long>();
         for (var run : journal.runs()) {
-            if (run.state().equals("running")) {
+            if (run.state() == RunView.State.RUNNING) {
                 return Set.of();
             }
-            boolean stands = run.state().equals("done") && run.toVersion().equals(installed);
-            if (stands && (run.kind().equals("forward") || run.kind().equals("undo"))) {
+            boolean stands =
+                    run.state() == RunView.State.DONE && run.toVersion().equals(installed);
+            if (stands && (run.kind() == RunView.Kind.FORWARD || run.kind() == RunView.Kind.UNDO)) {
                 undoable.add(run.id());
             }
-            if (run.state().equals("done") && run.kind().equals("forward")) {
+            if (run.state() == RunView.State.DONE && run.kind() == RunView.Kind.FORWARD) {
                 break;
             }
         }
@@ -232,9 +257,9 @@ public final class Runs {
         var planner = new UndoPlanner(shortNames);
         var steps = planner.steps(newer, older, done);
         var binding = bindings.current(session);
-        var since = run.state().equals("done")
+        var since = run.state() == RunView.State.DONE
                 ? new Facts(session.getConnection(), binding).since(steps, done, older)
-                : java.util.Map.<org.jontrel.core.plan.Question, UndoPlanner.Since>of();
+                : Map.<Question, UndoPlanner.Since>of();
         return new Undo(older, planner.plan(newer, older, steps, since));
     }
 
@@ -243,8 +268,8 @@ public final class Runs {
         var done = new ArrayList<Step>();
         for (var row : session.getMapper(JournalMapper.class).steps(run.id())) {
             var step = Journal.step(row.step());
-            boolean begun = row.state().equals("acting");
-            if (row.state().equals("done") || begun && columns.happened(session.getConnection(), step)) {
+            boolean begun = row.state() == RunView.StepState.ACTING;
+            if (row.state() == RunView.StepState.DONE || begun && columns.happened(session.getConnection(), step)) {
                 done.add(step);
             }
         }
@@ -260,14 +285,16 @@ public final class Runs {
                     session -> session.getMapper(JournalMapper.class).lastBrief());
             boolean cutOff = run != null
                     && last.id() == runId
-                    && run.state().equals("running")
-                    && run.kind().equals("forward");
+                    && run.state() == RunView.State.RUNNING
+                    && run.kind() == RunView.Kind.FORWARD;
             if (run == null || !(cutOff || database.transaction(Runs::undoable).contains(runId))) {
                 return new Outcome.NothingToDo();
             }
             var undo = database.transaction(session -> undo(session, run));
             var row = row(
-                    cutOff ? "back" : run.kind().equals("undo") ? "redo" : "undo",
+                    cutOff
+                            ? RunView.Kind.BACK
+                            : run.kind() == RunView.Kind.UNDO ? RunView.Kind.REDO : RunView.Kind.UNDO,
                     run.toVersion(),
                     run.fromVersion(),
                     ModelText.read(run.toModel()),
@@ -285,7 +312,7 @@ public final class Runs {
         return withLease(lease -> {
             var last = database.transaction(
                     session -> session.getMapper(JournalMapper.class).lastRun());
-            if (last == null || last.id() != runId || !last.state().equals("running")) {
+            if (last == null || last.id() != runId || last.state() != RunView.State.RUNNING) {
                 return new Outcome.NothingToDo();
             }
             database.transaction(session -> {
@@ -297,7 +324,7 @@ public final class Runs {
     }
 
     private Optional<RunView> interrupted() {
-        return last().filter(run -> run.state().equals("running") || run.state().equals("interrupted"));
+        return last().filter(run -> run.state() == RunView.State.RUNNING || run.state() == RunView.State.INTERRUPTED);
     }
 
     private interface Leased {
@@ -347,7 +374,7 @@ public final class Runs {
     }
 
     private JournalMapper.RunRow row(
-            String kind,
+            RunView.Kind kind,
             String fromVersion,
             String toVersion,
             Model from,
@@ -358,7 +385,7 @@ public final class Runs {
         return new JournalMapper.RunRow(
                 ids.next(),
                 kind,
-                "running",
+                RunView.State.RUNNING,
                 fromVersion,
                 toVersion,
                 ModelText.write(from),
@@ -378,7 +405,16 @@ public final class Runs {
             for (int seq = 0; seq < steps.size(); seq++) {
                 var step = steps.get(seq);
                 journal.insertStep(new JournalMapper.StepRow(
-                        row.id(), seq, Journal.text(step.step()), step.sentence(), "", step.rows(), 0, 0, null, null));
+                        row.id(),
+                        seq,
+                        Journal.text(step.step()),
+                        step.sentence(),
+                        RunView.StepState.PENDING,
+                        step.rows(),
+                        0,
+                        0,
+                        null,
+                        null));
             }
             return null;
         });

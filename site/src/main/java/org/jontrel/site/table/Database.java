@@ -45,6 +45,7 @@ public final class Database {
         configuration.setJdbcTypeForNull(JdbcType.NULL);
         configuration.setArgNameBasedConstructorAutoMapping(true);
         configuration.setMapUnderscoreToCamelCase(true);
+        configuration.setDefaultEnumTypeHandler(LowerCaseEnumHandler.class);
         configuration.addMapper(CommonSelectMapper.class);
         configuration.addMapper(CommonCountMapper.class);
         configuration.addMapper(CommonInsertMapper.class);

@@ -47,7 +47,7 @@ public record TestSite(HikariDataSource source, Site site) implements AutoClosea
     /** Undoes the run to a version, or the undo that took it back. */
     public void undo(RunView run) {
         run(site.runs().undo(run.id(), "anna", _ -> {}));
-        assertEquals(site.runs().find(run.id()).orElseThrow().state(), "undone");
+        assertEquals(site.runs().find(run.id()).orElseThrow().state(), RunView.State.UNDONE);
     }
 
     public StoredRecord save(String holderId, Map<String, ?> raw) {
