@@ -18,6 +18,7 @@ import org.jontrel.site.table.Bindings;
 import org.jontrel.site.table.Database;
 import org.jontrel.site.table.Ddl;
 import org.jontrel.site.table.RecordIds;
+import org.jontrel.site.table.Schema;
 
 /** A site: a database of its own with installed definitions and records. Safe for use by many threads. */
 public final class Site {
@@ -51,9 +52,13 @@ public final class Site {
     public static Site open(DataSource source, String owner, Duration stale, Optional<Path> mediaFolder) {
         var site = new Site(source, owner, stale, mediaFolder);
         site.database.direct(connection -> {
+            var there = Schema.tables(connection).keySet();
             try (var statement = connection.createStatement()) {
                 for (var sql : Ddl.ownTables()) {
-                    statement.execute(sql);
+                    // many sites are opened at once after a start, and nearly all of them have their tables
+                    if (!there.contains(Ddl.made(sql))) {
+                        statement.execute(sql);
+                    }
                 }
             }
         });

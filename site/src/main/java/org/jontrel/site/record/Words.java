@@ -16,6 +16,7 @@ import org.jontrel.core.value.Values;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.Database;
 import org.jontrel.site.table.Names;
+import org.jontrel.site.table.RowsOfValues;
 
 /** The words of a record that searching finds. */
 public final class Words {
@@ -94,17 +95,11 @@ public final class Words {
 
     private static void renewed(Connection connection, Binding.Table table, List<StoredRecord> records)
             throws SQLException {
-        var statements = new Statements();
-        var holder = table.holder();
-        for (var record : records) {
-            if (!record.deleted()) {
-                renew(statements, table, record, Audience.PEOPLE);
-                if (keepsOut(holder)) {
-                    renew(statements, table, record, Audience.PUBLIC_API);
-                }
-            }
+        var present = records.stream().filter(record -> !record.deleted()).toList();
+        renew(connection, table, present, Audience.PEOPLE);
+        if (keepsOut(table.holder())) {
+            renew(connection, table, present, Audience.PUBLIC_API);
         }
-        statements.run(connection);
     }
 
     /** Whether a site has the words of what the API gives apart from all words; sites made before have not. */
@@ -134,16 +129,23 @@ public final class Words {
         }
     }
 
-    private static void renew(Statements statements, Binding.Table table, StoredRecord record, Audience audience) {
-        statements.add(
-                "INSERT INTO " + table(table.holder(), audience)
-                        + " (holder_id, record_id, words) SELECT ?, id, ? FROM "
-                        + Names.quoted(table.name())
-                        + " WHERE id = ? AND version = ? ON DUPLICATE KEY UPDATE words = VALUES(words)",
-                table.holder().id(),
-                of(table.holder(), record.values(), audience),
-                record.id(),
-                record.version());
+    private static void renew(Connection connection, Binding.Table table, List<StoredRecord> records, Audience audience)
+            throws SQLException {
+        if (records.isEmpty()) {
+            return;
+        }
+        var rows = new RowsOfValues(List.of("id", "version", "words"));
+        records.forEach(record ->
+                rows.add(List.of(record.id(), record.version(), of(table.holder(), record.values(), audience))));
+        var sql = "INSERT INTO " + table(table.holder(), audience)
+                + " (holder_id, record_id, words) SELECT ?, t.id, v.words FROM " + Names.quoted(table.name())
+                + " AS t JOIN " + rows.table("v") + " ON t.id = v.id AND t.version = v.version"
+                + " ON DUPLICATE KEY UPDATE words = VALUES(words)";
+        try (var statement = connection.prepareStatement(sql)) {
+            statement.setString(1, table.holder().id());
+            rows.set(statement, 2);
+            statement.executeUpdate();
+        }
     }
 
     static void store(Statements statements, Holder holder, long record, Map<String, Object> values) {

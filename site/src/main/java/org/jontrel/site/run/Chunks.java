@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.apache.ibatis.session.SqlSession;
 import org.jontrel.core.holder.Holder;
 import org.jontrel.core.holder.Kept;
@@ -26,6 +27,7 @@ import org.jontrel.site.record.Words;
 import org.jontrel.site.table.Bindings;
 import org.jontrel.site.table.Cells;
 import org.jontrel.site.table.Names;
+import org.jontrel.site.table.RowsOfValues;
 import org.jontrel.site.table.Schema;
 
 /** Steps over records, a bounded number of them within one transaction. */
@@ -92,15 +94,14 @@ final class Chunks {
                 : Optional.of(Names.held(copy.held())).filter(table.columns::containsKey));
         var kind = conversion.from().kind();
         var rows = table.rows(present.map(Names::quoted).orElse("NULL"), kind, "NULL", kind, which);
-        try (var statement = table.update(Names.next(copy.fieldId()))) {
-            for (var row : rows) {
-                if (which instanceof Which.Those && copy.held().isEmpty()) {
-                    note(newer, row, conversion);
-                }
-                table.set(statement, Cells.toColumn(conversion.apply(row.first())), row);
+        var update = table.update(Names.next(copy.fieldId()), newer.kind());
+        for (var row : rows) {
+            if (which instanceof Which.Those && copy.held().isEmpty()) {
+                note(newer, row, conversion);
             }
-            statement.executeBatch();
+            update.set(Cells.toColumn(conversion.apply(row.first())), row);
         }
+        update.execute();
         return table.progress(which, rows);
     }
 
@@ -147,15 +148,14 @@ final class Chunks {
                 which);
         var saved = savedSince(
                 connection, carry.holderId(), rows.stream().map(Row::record).toList());
-        try (var statement = table.update(held)) {
-            for (var row : rows) {
-                boolean known = row.first() == null || saved.contains(row.record());
-                if (known && carry.carries(row.first(), row.second())) {
-                    table.set(statement, Cells.toColumn(carry.carried(row.second())), row);
-                }
+        var update = table.update(held, carry.goal().kind());
+        for (var row : rows) {
+            boolean known = row.first() == null || saved.contains(row.record());
+            if (known && carry.carries(row.first(), row.second())) {
+                update.set(Cells.toColumn(carry.carried(row.second())), row);
             }
-            statement.executeBatch();
         }
+        update.execute();
         return table.progress(which, rows);
     }
 
@@ -308,17 +308,60 @@ final class Chunks {
             }
         }
 
-        java.sql.PreparedStatement update(String column) throws SQLException {
-            return connection.prepareStatement("UPDATE " + Names.quoted(name) + " SET " + Names.quoted(column)
-                    + " = ? WHERE " + String.join(" = ? AND ", key) + " = ?");
+        /** Values on their way into a column: all in one statement, or a place each where they cannot stand in a table. */
+        Update update(String column, Kind kind) {
+            return new Update(column, !(kind instanceof Kind.Coordinates));
         }
 
-        void set(java.sql.PreparedStatement statement, Object value, Row row) throws SQLException {
-            statement.setObject(1, value);
-            for (int i = 0; i < key.size(); i++) {
-                statement.setObject(2 + i, row.key().get(i));
+        final class Update {
+            private final String column;
+            private final boolean together;
+            private final List<List<Object>> values = new ArrayList<>();
+
+            Update(String column, boolean together) {
+                this.column = column;
+                this.together = together;
             }
-            statement.addBatch();
+
+            void set(Object value, Row row) {
+                var all = new ArrayList<Object>(row.key());
+                all.add(value);
+                values.add(all);
+            }
+
+            void execute() throws SQLException {
+                if (values.isEmpty()) {
+                    return;
+                }
+                if (together) {
+                    join();
+                    return;
+                }
+                try (var statement = connection.prepareStatement("UPDATE " + Names.quoted(name) + " SET "
+                        + Names.quoted(column) + " = ? WHERE " + String.join(" = ? AND ", key) + " = ?")) {
+                    for (var row : values) {
+                        statement.setObject(1, row.getLast());
+                        for (int i = 0; i < key.size(); i++) {
+                            statement.setObject(2 + i, row.get(i));
+                        }
+                        statement.addBatch();
+                    }
+                    statement.executeBatch();
+                }
+            }
+
+            private void join() throws SQLException {
+                var columns = new ArrayList<>(key);
+                columns.add("value");
+                var rows = new RowsOfValues(columns);
+                values.forEach(rows::add);
+                var on = key.stream().map(each -> "t." + each + " = v." + each).collect(Collectors.joining(" AND "));
+                try (var statement = connection.prepareStatement("UPDATE " + Names.quoted(name) + " AS t JOIN "
+                        + rows.table("v") + " ON " + on + " SET t." + Names.quoted(column) + " = v.value")) {
+                    rows.set(statement, 1);
+                    statement.executeUpdate();
+                }
+            }
         }
 
         Progress progress(Which which, List<Row> rows) {

@@ -100,6 +100,12 @@ public final class Ddl {
                 "INSERT IGNORE INTO jontrel_installed VALUES (1, '', '[]', '', 0, UTC_TIMESTAMP(3))");
     }
 
+    /** The name of the table that a statement makes; empty for other statements. */
+    public static String made(String sql) {
+        var words = sql.split("[ (]+", 7);
+        return words[0].equals("CREATE") ? words[5] : "";
+    }
+
     /** The table of what a holder holds, then those of its fields, by what their comments say. */
     public static SequencedMap<String, String> createTables(Holder holder) {
         var statements = new LinkedHashMap<String, String>();
