@@ -43,7 +43,10 @@ public final class Databases {
     public static HikariDataSource fresh(String name) throws SQLException {
         try (var source = source("");
                 var connection = source.getConnection()) {
-            say(connection, "DROP DATABASE IF EXISTS " + name, "CREATE DATABASE " + name);
+            say(
+                    connection,
+                    "DROP DATABASE IF EXISTS " + name,
+                    "CREATE DATABASE " + name + " CHARACTER SET utf8mb4 COLLATE utf8mb4_uca1400_ai_ci");
         }
         return source(name);
     }

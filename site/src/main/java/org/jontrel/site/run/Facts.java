@@ -3,6 +3,7 @@ package org.jontrel.site.run;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -24,6 +25,7 @@ import org.jontrel.site.table.Names;
 
 /** Answers a plan's questions from the site's real records. */
 final class Facts {
+    private static final int REMEMBERED = 50_000;
     private final Connection connection;
     private final Binding binding;
 
@@ -84,21 +86,7 @@ final class Facts {
         }
         boolean comparable = after.isPresent() && Kept.of(after.get().kind()) != Kept.NOT;
         var tally = new Tally(before.get(), comparable ? after.get() : before.get());
-        var quoted = Names.quoted(column.get());
-        var group = isText(before.get().kind()) ? quoted + " COLLATE utf8mb4_nopad_bin" : quoted;
-        var name = Names.quoted(place.get().name());
-        boolean groups = !(before.get().kind() instanceof Kind.Coordinates);
-        var sql = groups
-                ? "SELECT " + group + ", COUNT(*) FROM " + name + " GROUP BY 1 ORDER BY 1"
-                : "SELECT " + quoted + ", 1 FROM " + name;
-        try (var statement = connection.prepareStatement(sql)) {
-            statement.setFetchSize(1_000);
-            try (var rows = statement.executeQuery()) {
-                while (rows.next()) {
-                    tally.add(Cells.read(rows, 1, before.get().kind()), rows.getLong(2));
-                }
-            }
-        }
+        count(place.get().name(), column.get(), before.get().kind(), tally);
         return tally.answer();
     }
 
@@ -124,11 +112,32 @@ final class Facts {
         return new Answer(records, Math.max(records - filled, 0), 0, 0, List.of(), List.of());
     }
 
-    private static boolean isText(Kind kind) {
-        return kind instanceof Kind.Text
-                || kind instanceof Kind.LongText
-                || kind instanceof Kind.RichText
-                || kind instanceof Kind.Url;
+    /**
+     * Equal values are told once, for as many as are remembered: the database would sort all of them to do so, and would take
+     * other letters and spaces for the same.
+     */
+    private void count(String table, String column, Kind kind, Tally tally) throws SQLException {
+        var counts = new LinkedHashMap<Object, Long>();
+        long empty = 0;
+        try (var statement = connection.createStatement()) {
+            statement.setFetchSize(1_000);
+            try (var rows = statement.executeQuery("SELECT " + Names.quoted(column) + " FROM " + Names.quoted(table))) {
+                while (rows.next()) {
+                    var value = Cells.read(rows, 1, kind);
+                    if (value == null) {
+                        empty++;
+                    } else {
+                        counts.merge(value, 1L, Long::sum);
+                    }
+                    if (counts.size() > REMEMBERED) {
+                        counts.forEach(tally::add);
+                        counts.clear();
+                    }
+                }
+            }
+        }
+        counts.forEach(tally::add);
+        tally.add(null, empty);
     }
 
     /** What was entered since a run, for each step of its undo. {@code to} is the older model. */
