@@ -42,7 +42,7 @@ const areas = computed(() => [
     active: ['records', 'record-list', 'record'].includes(String(route.name)),
   },
   { name: 'releases', label: t('frame.releases'), active: route.name === 'releases' },
-  { name: 'sites', label: t('frame.sites'), active: ['sites', 'plan', 'run'].includes(String(route.name)) },
+  { name: 'sites', label: t('frame.sites'), active: ['sites', 'plan', 'run', 'held'].includes(String(route.name)) },
 ]);
 
 watch(

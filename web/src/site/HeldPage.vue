@@ -26,7 +26,8 @@ const run = ref<number | null>(Number(route.query.run) || null);
 const definition = ref<string | null>(null);
 const looking = ref<Held>();
 const returning = ref<Held>();
-const { problem, busy, trying } = useTrying();
+const purging = ref(false);
+const { problem, trying } = useTrying();
 
 const load = () =>
   trying(
@@ -75,11 +76,12 @@ const amount = (held: Held) =>
 
 const purge = (query: { name?: string; run?: number; definition?: string }) =>
   trying(async () => {
+    purging.value = true;
     await ask(api.DELETE('/api/sites/{site}/held', { params: { path: { site: site.value }, query } }));
     run.value = null;
     definition.value = null;
     all.value = await ask(api.GET('/api/sites/{site}/held', { params: { path: { site: site.value } } }));
-  });
+  }).finally(() => (purging.value = false));
 </script>
 
 <template>
@@ -117,7 +119,7 @@ const purge = (query: { name?: string; run?: number; definition?: string }) =>
           @positive-click="purge(together)"
         >
           <template #trigger>
-            <NButton :loading="busy">{{ $t('held.purgeShown') }}</NButton>
+            <NButton :loading="purging">{{ $t('held.purgeShown') }}</NButton>
           </template>
           {{ $t('held.reallyShown', { n: shown.length }, shown.length) }}
         </NPopconfirm>
@@ -165,7 +167,7 @@ const purge = (query: { name?: string; run?: number; definition?: string }) =>
                   @positive-click="purge({ name: held.name })"
                 >
                   <template #trigger>
-                    <NButton size="small" :loading="busy" :aria-label="$t('held.purgeOf', { what: what(held) })">{{
+                    <NButton size="small" :loading="purging" :aria-label="$t('held.purgeOf', { what: what(held) })">{{
                       $t('held.purge')
                     }}</NButton>
                   </template>
@@ -229,6 +231,7 @@ const purge = (query: { name?: string; run?: number; definition?: string }) =>
 }
 .acts > * {
   margin-left: 8px;
+  vertical-align: middle;
 }
 .confirm {
   margin: 0;

@@ -95,6 +95,7 @@ public class Screenshots {
         visitor.picture(folder, "releases");
         visitor.open("/accounts").heading("Accounts").waitFor();
         page.getByText("cleo").first().waitFor();
+        page.waitForTimeout(500);
         visitor.picture(folder, "accounts");
         visitor.open("/w/tessel-waters/sites/trial");
         page.getByLabel("to", new Page.GetByLabelOptions().setExact(true)).selectOption("2.0.0");
@@ -111,6 +112,7 @@ public class Screenshots {
         visitor.picture(folder, "run");
         visitor.link("Values this run holds").click();
         page.getByText("Rise of Structures").waitFor();
+        page.waitForTimeout(500);
         visitor.picture(folder, "held");
         visitor.open("/w/tessel-waters/records/bench/structure")
                 .heading("Structures")
