@@ -74,18 +74,11 @@ record HeldPlace(String name, long runId, Holder holder, String fieldId, String 
         try (var statement = connection.createStatement();
                 var rows = statement.executeQuery(sql)) {
             while (rows.next()) {
-                Names.heldAs(rows.getString(1)).ifPresent(name -> put(found, name, rows));
+                var table = rows.getString(2);
+                Names.heldAs(rows.getString(1)).ifPresent(name -> found.put(name, table));
             }
         }
         return found;
-    }
-
-    private static void put(Map<String, String> found, String name, java.sql.ResultSet rows) {
-        try {
-            found.put(name, rows.getString(2));
-        } catch (SQLException e) {
-            throw new IllegalStateException(e);
-        }
     }
 
     /** By short name, the tables by their marks. */
