@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Model;
@@ -17,6 +18,7 @@ import org.jontrel.site.table.Schema;
 
 /** Steps that change tables: what each would say to the database, and whether it has been said already. */
 final class Columns {
+    private static final String MOVING = "moving";
     private final Model from;
     private final Model to;
 
@@ -160,11 +162,23 @@ final class Columns {
         return create(connection, wanted);
     }
 
+    /** Tables that a switch changes, all under names that nobody knows: whoever uses one of them is through by then. */
+    static List<String> gather(Connection connection, Set<String> holderIds) throws SQLException {
+        var renames = new LinkedHashMap<String, String>();
+        for (var each : Schema.inUse(connection).entrySet()) {
+            boolean concerned = holderIds.contains(each.getKey().split("/", 2)[0]);
+            if (concerned && !Names.isMoving(each.getValue())) {
+                renames.put(each.getValue(), Names.moving(renames.size()));
+            }
+        }
+        return renames.isEmpty() ? List.of() : List.of(Ddl.renameTables(renames));
+    }
+
     /**
      * All tables in use that have another name than their keys give them, in one statement: names may go round in a ring, also
      * between definitions.
      */
-    private List<String> renameTables(Connection connection) throws SQLException {
+    List<String> renameTables(Connection connection) throws SQLException {
         var there = Schema.inUse(connection);
         var wanted = new LinkedHashMap<String, String>();
         for (var holder : Holder.all(to)) {
@@ -177,7 +191,7 @@ final class Columns {
         for (var each : wanted.entrySet()) {
             var name = there.get(each.getKey());
             if (name != null && !name.equals(each.getValue())) {
-                var between = Names.held("moving", number++);
+                var between = Names.held(MOVING, number++);
                 aside.put(name, between);
                 home.put(between, each.getValue());
             }

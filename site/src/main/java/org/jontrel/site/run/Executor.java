@@ -162,13 +162,19 @@ final class Executor {
             progressed.run();
         }
         try {
+            if (!begun) {
+                gather();
+            }
             steps(Step.Phase.SWITCH).forEach(this::perform);
+            say(columns::renameTables, LOCK_TRIES);
             return true;
         } catch (InTheWay e) {
             var steps = steps(Step.Phase.SWITCH);
             if (begun || steps.stream().anyMatch(row -> row.state() == RunView.StepState.DONE)) {
                 throw e;
             }
+            // under the names that readers know
+            say(new Columns(to, from)::renameTables, LOCK_TRIES);
             fenced(session -> {
                 steps.forEach(row -> session.getMapper(JournalMapper.class).unact(run.id(), row.seq()));
                 Gate.reopen(session.getConnection());
@@ -177,6 +183,28 @@ final class Executor {
             progressed.run();
             return false;
         }
+    }
+
+    /**
+     * Where a switch takes several statements, the first one takes all their tables at once: later ones find nobody in their
+     * way, so that no switch is held up half done.
+     */
+    private void gather() {
+        var concerned = steps(Step.Phase.SWITCH).stream()
+                .map(row -> Journal.step(row.step()))
+                .filter(Executor::changesTables)
+                .toList();
+        if (concerned.size() > 1) {
+            var holders = concerned.stream().map(Step::holderId).collect(Collectors.toSet());
+            say(connection -> Columns.gather(connection, holders), SWITCH_TRIES);
+        }
+    }
+
+    private static boolean changesTables(Step step) {
+        return switch (step) {
+            case Step.SwitchColumns _, Step.RenameTable _, Step.HoldTable _, Step.HoldOwn _ -> true;
+            default -> false;
+        };
     }
 
     /** Somebody else's transaction uses a table that is to be changed. */
@@ -218,10 +246,9 @@ final class Executor {
                 return null;
             });
         } else if (step.instant()) {
-            database.direct(connection -> lease.within(connection, () -> {
-                say(connection, step);
-                return null;
-            }));
+            boolean first = step.phase() == Step.Phase.SWITCH
+                    && steps(Step.Phase.SWITCH).stream().noneMatch(each -> each.state() == RunView.StepState.DONE);
+            say(connection -> columns.statements(connection, step), first ? SWITCH_TRIES : LOCK_TRIES);
         } else {
             walk(row, step);
         }
@@ -248,13 +275,25 @@ final class Executor {
         }
     }
 
+    /** What has to be said as things stand. */
+    private interface Said {
+        List<String> in(Connection connection) throws SQLException;
+    }
+
     /** Instant statements wait briefly for open transactions, so that readers behind them wait no longer either. */
-    private void say(Connection connection, Step step) throws SQLException {
+    private void say(Said said, int tries) {
+        database.direct(connection -> lease.within(connection, () -> {
+            say(connection, said, tries);
+            return null;
+        }));
+    }
+
+    private void say(Connection connection, Said said, int tries) throws SQLException {
         for (int attempt = 1; ; attempt++) {
             lease.fence(connection);
             try (var statement = connection.createStatement()) {
                 statement.execute("SET SESSION lock_wait_timeout = 1");
-                for (var sql : columns.statements(connection, step)) {
+                for (var sql : said.in(connection)) {
                     statement.execute(sql);
                 }
                 return;
@@ -269,7 +308,7 @@ final class Executor {
                 if (e.getErrorCode() != LOCK_WAIT) {
                     throw e;
                 }
-                if (attempt >= (step.phase() == Step.Phase.SWITCH ? SWITCH_TRIES : LOCK_TRIES)) {
+                if (attempt >= tries) {
                     throw new InTheWay(e);
                 }
             } finally {

@@ -17,7 +17,7 @@ import org.jontrel.core.model.Kind;
 
 /**
  * The one place that decides physical names. Tables and columns are named by keys; keys never have a doubled
- * underscore, so the names that runs make for themselves ({@code next__…}, {@code held__…}) never meet a key, and what
+ * underscore, so the names that runs make for themselves ({@code next__…}, {@code held__…}, {@code moving__…}) never meet a key, and what
  * stands within something is named {@code outer__inner}.
  */
 public final class Names {
@@ -48,6 +48,7 @@ public final class Names {
     private static final Pattern COMMENT = Pattern.compile("[A-Za-z][A-Za-z0-9_]{0,63}(/[A-Za-z][A-Za-z0-9_]{0,63})?");
     private static final String BETWEEN = "__";
     private static final String NEXT = "next" + BETWEEN;
+    private static final String MOVING = "moving" + BETWEEN;
     private static final String HELD = "held" + BETWEEN;
 
     private Names() {}
@@ -159,6 +160,15 @@ public final class Names {
     /** One of several tables that are held together. */
     public static String held(String shortName, int number) {
         return HELD + shortName + BETWEEN + number;
+    }
+
+    /** A table in use on its way through a switch. */
+    public static String moving(int number) {
+        return MOVING + number;
+    }
+
+    public static boolean isMoving(String table) {
+        return table.startsWith(MOVING);
     }
 
     /** The short name under which a column or table is held; empty for those in use. */
