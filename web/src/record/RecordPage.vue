@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NButton } from 'naive-ui';
+import { NAlert, NButton } from 'naive-ui';
 import { useEventListener } from '@vueuse/core';
 import { computed, nextTick, ref, watch } from 'vue';
 import { useI18n } from 'vue-i18n';
@@ -238,6 +238,14 @@ onBeforeRouteUpdate(mayLeave);
           </li>
         </ul>
       </div>
+      <NAlert v-if="open?.setAside.length" type="warning" :show-icon="false">
+        <div v-for="each in open.setAside" :key="each.label" class="row spread">
+          <span>{{ $t('record.setAside', { label: each.label }) }}</span>
+          <RouterLink :to="{ name: 'held', params: { workspace, site }, query: { run: String(each.run) } }">{{
+            $t('record.toHeld')
+          }}</RouterLink>
+        </div>
+      </NAlert>
       <div v-if="ready" class="columns">
         <EntryForm
           v-model="values"

@@ -3387,6 +3387,8 @@ export interface components {
             /** @description Why it is incomplete */
             problems: components["schemas"]["RecordProblem"][];
             record: components["schemas"]["RecordView"];
+            /** @description Empty fields whose value a run could not take over; it was saved while it was under way */
+            setAside: components["schemas"]["SetAsideView"][];
         };
         /** option */
         Option: {
@@ -3681,6 +3683,15 @@ export interface components {
             /** @enum {string} */
             role?: "architect" | "editor" | "viewer";
             setup: boolean;
+        };
+        SetAsideView: {
+            /** @description Of the field */
+            label: string;
+            /**
+             * Format: int64
+             * @description Id of the run that holds the value
+             */
+            run: number;
         };
         SetUp: {
             code: string;

@@ -120,6 +120,8 @@ export const record = {
   noTypes: 'Nothing is installed on {site} yet. Open its plan and run it.',
   leave: 'Leave without saving? What you typed here is lost.',
   problems: '1 value needs attention | 1 value needs attention | {n} values need attention',
+  setAside: 'What was saved in {label} while a run was under way could not be converted. The value is held.',
+  toHeld: 'Held values',
   incompleteWhy: 'This record is incomplete:',
   type: 'Content types',
   site: 'Site',

@@ -2,6 +2,7 @@ package org.jontrel.site;
 
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertThrows;
 import static org.testng.Assert.assertTrue;
 
 import com.zaxxer.hikari.HikariDataSource;
@@ -12,6 +13,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.TimeZone;
 import java.util.TreeMap;
+import java.util.function.Consumer;
 import org.jontrel.core.code.Decision;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
@@ -304,20 +306,29 @@ public class ExactUndoTest {
         var id = save("tmooring", Map.of("title", "A", "rise", "9")).id();
         var saved = new boolean[1];
         var to = Moorings.with(Moorings.RISE, field -> field.withKind(new Kind.Numeric(0, null, null, "")));
-        TestSite.run(site.runs().start(new Runs.Target("2.0.0", to, List.of()), "anna", run -> {
+        Consumer<RunView> cutOffBehindTheSwitch = run -> {
             boolean copied = run.steps().stream()
                     .anyMatch(step -> step.sentence().startsWith("Copy") && step.state() == RunView.StepState.DONE);
             if (copied && !saved[0]) {
                 saved[0] = true;
                 edit("tmooring", id, Map.of("rise", "about nine"));
             }
-        }));
+            if (run.steps().stream()
+                    .anyMatch(step -> step.phase().equals("after") && step.state() == RunView.StepState.ACTING)) {
+                throw new IllegalStateException("cut off");
+            }
+        };
+        var begun = (Runs.Outcome.Started)
+                site.runs().start(new Runs.Target("2.0.0", to, List.of()), "anna", cutOffBehindTheSwitch);
+        assertThrows(IllegalStateException.class, begun.work()::run);
         assertTrue(saved[0]);
+        TestSite.run(site.runs().resume(last().id(), _ -> {}));
         assertEquals(
                 last().findings(),
                 List.of("Records saved while the run was under way whose value of Rise could not be taken over: 1."
                         + " These values are held."));
         assertFalse(values(id).containsKey("frise"));
+        assertEquals(site.runs().setAside("tmooring", id), List.of(new Runs.SetAside("frise", last().id())));
         undo(last());
         assertEquals(values(id).get("frise"), "about nine");
     }

@@ -17,12 +17,17 @@ import org.jontrel.core.code.Decision;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.model.ContentType;
+import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Group;
+import org.jontrel.core.model.GroupUse;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.Part;
+import org.jontrel.core.model.Section;
+import org.jontrel.core.model.SharedGroup;
 import org.jontrel.core.model.State;
+import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.plan.Plan;
 import org.jontrel.site.record.Saved;
 import org.jontrel.site.record.StoredRecord;
@@ -181,6 +186,73 @@ public class KeysTest {
         undo();
         assertEquals(everything("t0x"), Map.of("t0x", before.get("t0x")));
         assertTrue(everything("t1x").get("t1x").containsAll(before.get("t1x")));
+    }
+
+    private static Taxonomy taxonomy(int number, String key) {
+        var remark = field("y" + number, "remark", Kind.Text.PLAIN);
+        var id = "x" + number;
+        return new Taxonomy(
+                id,
+                key,
+                "Sort " + id,
+                "Sorts " + id,
+                "",
+                "sorts-" + key,
+                false,
+                false,
+                List.of(remark),
+                List.of(),
+                List.of());
+    }
+
+    /** Taxonomies, shared groups, and groups that are fields, each under the key at its place; none where that is empty. */
+    private static Model grouped(String... keys) {
+        var all = new ArrayList<Definition>();
+        var own = new ArrayList<Field>();
+        var sections = new ArrayList<Section>();
+        for (int i = 0; i < keys.length; i++) {
+            if (!keys[i].isEmpty()) {
+                all.add(taxonomy(i, keys[i]));
+                all.add(new SharedGroup(
+                        "s" + i,
+                        "shared_" + keys[i],
+                        "Shared",
+                        "",
+                        List.of(field("z" + i, "z" + keys[i], rows("zc" + i)))));
+                sections.add(new GroupUse("s" + i, null));
+                own.add(field("h" + i, keys[i], new Kind.FieldGroup(List.of(field("g" + i, "size", Kind.Text.PLAIN)))));
+            }
+        }
+        sections.add(new Group("gown", "Own", "", own));
+        all.add(new ContentType(
+                "t0x", "thing", "Thing", "Things", "", "", "things", Map.of(), List.of(Part.TITLE), sections));
+        return new Model(all);
+    }
+
+    @Test
+    public void keysOfTaxonomiesAndGroupsSwapAndAreTakenOver() {
+        install("1.0.0", grouped("a", "b", "c"));
+        var values = new HashMap<String, Object>(Map.of("title", "T"));
+        int number = 0;
+        for (var key : List.of("a", "b", "c")) {
+            save("x" + number, Map.of("label", "Term", "remark", "of " + number));
+            values.put(key, Map.of("size", "size " + number));
+            values.put("z" + key, List.of(Map.of("cell", "row " + number)));
+            number++;
+        }
+        save("t0x", values);
+        var before = everything("x0", "x1", "x2", "t0x");
+        install("2.0.0", grouped("b", "c", "a"));
+        assertEquals(everything("x0", "x1", "x2", "t0x"), before);
+        // the first of each goes, and the others move on to keys that were taken
+        install("3.0.0", grouped("", "b", "c"));
+        assertEquals(everything("x1", "x2"), Map.of("x1", before.get("x1"), "x2", before.get("x2")));
+        var left = new HashMap<>(before.get("t0x").getFirst());
+        left.keySet().removeAll(List.of("h0", "z0"));
+        assertEquals(everything("t0x").get("t0x"), List.of(left));
+        undo();
+        undoEarlier();
+        assertEquals(everything("x0", "x1", "x2", "t0x"), before);
     }
 
     @Test

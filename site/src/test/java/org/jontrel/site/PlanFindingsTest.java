@@ -9,6 +9,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import java.util.stream.IntStream;
 import org.jontrel.core.code.Decision;
@@ -84,6 +85,24 @@ public class PlanFindingsTest {
         }
         var small = rise(_ -> new Kind.Text(null, null, "[a-z]+", "Small letters"));
         assertEquals(plan(small).asks().getFirst().rows(), 2);
+    }
+
+    @Test
+    public void formattingThatIsNoLongerAllowed() {
+        Function<Kind.Format[], Model> noted = formats ->
+                Moorings.with(Moorings.NOTE, field -> field.withKind(new Kind.RichText(null, Set.of(formats))));
+        test.install("1.0.0", noted.apply(new Kind.Format[] {Kind.Format.BOLD, Kind.Format.LISTS, Kind.Format.LINKS}));
+        for (var note : List.of("<p><b>a</b></p>", "<p>b & c</p>", "<ul><li>c</li></ul>", "")) {
+            test.save("tmooring", Map.of("title", "M", "note", note));
+        }
+        assertSaid(
+                plan(noted.apply(new Kind.Format[] {Kind.Format.LINKS})),
+                Code.PLAN_FORMATTING_LEFT,
+                "2 values of Note have formatting");
+        assertSaid(
+                plan(noted.apply(new Kind.Format[] {Kind.Format.BOLD})), Code.PLAN_FORMATTING_LEFT, "1 values of Note");
+        var more = noted.apply(Kind.Format.values());
+        assertEquals(said(plan(more), Code.PLAN_FORMATTING_LEFT), List.of());
     }
 
     @Test

@@ -1,5 +1,6 @@
 package org.jontrel.core.plan;
 
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -69,8 +70,11 @@ public record Answer(
                 offer);
     }
 
-    /** With what the definitions no longer allow. */
+    /** With what the definitions no longer allow, beside what was found before. */
     public Answer breaking(Map<Breach, Long> found) {
+        var all = new EnumMap<Breach, Long>(Breach.class);
+        all.putAll(breaches);
+        all.putAll(found);
         return new Answer(
                 records,
                 empty,
@@ -80,7 +84,7 @@ public record Answer(
                 outsideExamples,
                 altered,
                 alteredExamples,
-                found,
+                all,
                 held);
     }
 

@@ -6,6 +6,8 @@ public enum Breach {
     TWICE,
     /** Records that have more of a field than it may hold. */
     TOO_MANY,
+    /** Rich texts with formatting that a field no longer allows. */
+    FORMATTING,
     /** Links to what a relation no longer leads to. */
     TARGET,
     /** Records that stand under what they no longer may stand under. */

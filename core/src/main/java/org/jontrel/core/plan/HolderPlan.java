@@ -313,6 +313,7 @@ final class HolderPlan {
                     switch (breach) {
                         case TWICE -> Finding.of(Code.PLAN_VALUES_TWICE, place, field.label(), count);
                         case TOO_MANY -> Finding.of(Code.PLAN_TOO_MANY, place, field.label(), count);
+                        case FORMATTING -> Finding.of(Code.PLAN_FORMATTING_LEFT, place, field.label(), count);
                         case TARGET -> Finding.of(Code.PLAN_LINKS_OUTSIDE, place, field.label(), count);
                         case PARENT -> throw new IllegalStateException("A field has no parents");
                     });

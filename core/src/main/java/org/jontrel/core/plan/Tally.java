@@ -2,6 +2,7 @@ package org.jontrel.core.plan;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.value.Conversion;
@@ -20,6 +21,7 @@ public final class Tally {
     private long unconverted;
     private long outside;
     private long altered;
+    private long unformatted;
     private final List<String> alteredExamples = new ArrayList<>();
     private final List<String> unconvertedExamples = new ArrayList<>();
     private final List<String> outsideExamples = new ArrayList<>();
@@ -40,6 +42,9 @@ public final class Tally {
         } else if (Values.fits(from, value) && !Values.fits(to, conversion.apply(value))) {
             outside += times;
             example(outsideExamples, value);
+        }
+        if (value != null && conversion.unformats(value)) {
+            unformatted += times;
         }
         if (value != null && conversion.alters(value)) {
             altered += times;
@@ -73,6 +78,7 @@ public final class Tally {
                         outside,
                         List.copyOf(unconvertedExamples),
                         List.copyOf(outsideExamples))
-                .altering(altered, List.copyOf(alteredExamples));
+                .altering(altered, List.copyOf(alteredExamples))
+                .breaking(unformatted > 0 ? Map.of(Breach.FORMATTING, unformatted) : Map.of());
     }
 }

@@ -43,6 +43,14 @@ public record Conversion(Field from, Field to, Object fill) {
         return !back().untouched(after.get(), value);
     }
 
+    /** Whether a rich text (not {@code null}) has formatting that the field allowed and no longer allows. */
+    public boolean unformats(Object value) {
+        return from.kind() instanceof Kind.RichText before
+                && to.kind() instanceof Kind.RichText after
+                && !after.formats().containsAll(before.formats())
+                && !RichTextValues.clean(before, (String) value).equals(RichTextValues.clean(after, (String) value));
+    }
+
     /** The new value; the fill where there is none or it cannot be taken over. */
     public Object apply(Object value) {
         if (value == null) {

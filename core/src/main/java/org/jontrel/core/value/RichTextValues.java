@@ -34,15 +34,20 @@ record RichTextValues(Kind.RichText kind) implements KindValues {
     }
 
     private String clean(String html) {
+        return clean(kind, html);
+    }
+
+    /** What the kind allows of it. */
+    static String clean(Kind.RichText kind, String html) {
         var dirty = Jsoup.parseBodyFragment(html);
         dirty.select("script, style, svg, math, template, noscript, iframe, object")
                 .remove();
-        var clean = new Cleaner(safelist()).clean(dirty);
+        var clean = new Cleaner(safelist(kind)).clean(dirty);
         clean.outputSettings(PLAIN);
         return clean.body().text().isBlank() ? "" : clean.body().html().strip();
     }
 
-    private Safelist safelist() {
+    private static Safelist safelist(Kind.RichText kind) {
         var list = new Safelist().addTags("p", "br");
         for (var format : kind.formats()) {
             switch (format) {

@@ -30,7 +30,20 @@ class Opening {
                 known.files(),
                 RecordProblem.of(checked.problems()),
                 pointers(at, record.id()),
-                List.copyOf(checked.hidden()));
+                List.copyOf(checked.hidden()),
+                setAside(at, record));
+    }
+
+    private static List<RecordViews.SetAsideView> setAside(Holders.At at, StoredRecord record) {
+        return at.engine().runs().setAside(at.id(), record.id()).stream()
+                .filter(each -> !record.values().containsKey(each.fieldId()))
+                .flatMap(each -> at
+                        .table()
+                        .holder()
+                        .field(each.fieldId())
+                        .map(field -> new RecordViews.SetAsideView(field.label(), each.runId()))
+                        .stream())
+                .toList();
     }
 
     /** Also what it stands under. */

@@ -77,7 +77,7 @@ final class RecordViews {
             Map<String, String> shown) {}
 
     /** A record to work on, with all that its form shows. */
-    @Schema(requiredProperties = {"record", "links", "files", "problems", "pointers", "hidden"})
+    @Schema(requiredProperties = {"record", "links", "files", "problems", "pointers", "hidden", "setAside"})
     record OpenRecord(
             RecordView record,
 
@@ -93,7 +93,19 @@ final class RecordViews {
             List<PointerView> pointers,
 
             @Schema(description = "Paths of fields, and ids of groups, that conditions hide")
-            List<String> hidden) {}
+            List<String> hidden,
+
+            @Schema(
+                    description =
+                            "Empty fields whose value a run could not take over; it was saved while it was under way")
+            List<SetAsideView> setAside) {}
+
+    @Schema(requiredProperties = {"label", "run"})
+    record SetAsideView(
+            @Schema(description = "Of the field") String label,
+
+            @Schema(description = "Id of the run that holds the value")
+            long run) {}
 
     @Schema(requiredProperties = {"holder", "field", "sort", "key", "label", "shown", "records"})
     record PointerView(

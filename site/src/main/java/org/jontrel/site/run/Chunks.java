@@ -6,7 +6,6 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashMap;
 import java.util.HashSet;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -37,13 +36,13 @@ final class Chunks {
     private final int size;
     private final Bindings bindings;
     private final Optional<Long> since;
-    /** By field: records whose value could not be taken over, among those that were saved meanwhile. */
-    private final Map<Field, Set<Long>> setAside = new LinkedHashMap<>();
-
     private final Map<String, Optional<Field>> heldFields = new HashMap<>();
 
+    private final long runId;
+
     /** @param since the generation of definitions that the run brought which is undone; empty where nobody knows */
-    Chunks(Model from, Model to, int size, Bindings bindings, Optional<Long> since) {
+    Chunks(long runId, Model from, Model to, int size, Bindings bindings, Optional<Long> since) {
+        this.runId = runId;
         this.since = since;
         this.from = from;
         this.to = to;
@@ -69,7 +68,7 @@ final class Chunks {
 
     Progress work(SqlSession session, Step step, Which which) throws SQLException {
         return switch (step) {
-            case Step.CopyColumn copy -> copy(session.getConnection(), copy, which);
+            case Step.CopyColumn copy -> copy(session, copy, which);
             case Step.CarryBack carry -> carry(session.getConnection(), Carry.back(from, to, carry), which);
             case Step.CarryForth carry -> carry(session.getConnection(), Carry.forth(from, to, carry), which);
             case Step.RenewWords words when which instanceof Which.After(long id) -> renew(session, words, id);
@@ -78,7 +77,8 @@ final class Chunks {
         };
     }
 
-    private Progress copy(Connection connection, Step.CopyColumn copy, Which which) throws SQLException {
+    private Progress copy(SqlSession session, Step.CopyColumn copy, Which which) throws SQLException {
+        var connection = session.getConnection();
         var table = new Rows(connection, Facts.holder(to, copy.holderId()), copy.fieldId());
         var newer = Facts.field(to, copy.holderId(), copy.fieldId());
         var older = (copy.held().isEmpty()
@@ -95,10 +95,10 @@ final class Chunks {
         var kind = conversion.from().kind();
         var rows = table.rows(present.map(Names::quoted).orElse("NULL"), kind, "NULL", kind, which);
         var update = table.update(Names.next(copy.fieldId()), newer.kind());
+        if (which instanceof Which.Those && copy.held().isEmpty()) {
+            note(session.getMapper(JournalMapper.class), copy, rows, conversion);
+        }
         for (var row : rows) {
-            if (which instanceof Which.Those && copy.held().isEmpty()) {
-                note(newer, row, conversion);
-            }
             update.set(Cells.toColumn(conversion.apply(row.first())), row);
         }
         update.execute();
@@ -114,22 +114,20 @@ final class Chunks {
     }
 
     /** Nobody was asked about what was saved meanwhile and cannot be taken over: the report tells it. */
-    private void note(Field field, Row row, Conversion conversion) {
-        var some = setAside.computeIfAbsent(field, _ -> new HashSet<>());
-        if (row.first() != null && !conversion.takes(row.first())) {
-            some.add(row.record());
-        } else {
-            some.remove(row.record());
-        }
+    private void note(JournalMapper journal, Step.CopyColumn copy, List<Row> rows, Conversion conversion) {
+        var records = rows.stream().map(Row::record).collect(Collectors.toSet());
+        records.forEach(record -> journal.takenOver(runId, copy.holderId(), copy.fieldId(), record));
+        rows.stream()
+                .filter(row -> row.first() != null && !conversion.takes(row.first()))
+                .forEach(row -> journal.setAside(runId, copy.holderId(), copy.fieldId(), row.record()));
     }
 
     /** What was saved while the run was under way and set aside, in sentences. */
-    List<String> setAside() {
-        return setAside.entrySet().stream()
-                .filter(each -> !each.getValue().isEmpty())
+    List<String> setAside(JournalMapper journal) {
+        return journal.setAsideBy(runId).stream()
                 .map(each -> "Records saved while the run was under way whose value of "
-                        + each.getKey().label() + " could not be taken over: "
-                        + each.getValue().size() + ". These values are held.")
+                        + Facts.field(to, each.holderId(), each.fieldId()).label() + " could not be taken over: "
+                        + each.records() + ". These values are held.")
                 .toList();
     }
 

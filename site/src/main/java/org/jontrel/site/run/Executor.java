@@ -59,7 +59,7 @@ final class Executor {
                 ? Optional.<Long>empty()
                 : Optional.ofNullable(database.transaction(
                         session -> session.getMapper(JournalMapper.class).generation(run.undoes())));
-        this.chunks = new Chunks(from, to, CHUNK, bindings, since);
+        this.chunks = new Chunks(run.id(), from, to, CHUNK, bindings, since);
         this.starters = new Starters(bindings, from, to);
         this.progressed = progressed;
     }
@@ -83,7 +83,7 @@ final class Executor {
             var journal = session.getMapper(JournalMapper.class);
             journal.finish(run.id(), RunView.State.DONE, null);
             var findings = new ArrayList<>(Journal.texts(run.findings()));
-            findings.addAll(chunks.setAside());
+            findings.addAll(chunks.setAside(journal));
             journal.report(run.id(), Journal.texts(findings));
             if (run.undoes() != null) {
                 journal.turn(run.undoes(), RunView.State.UNDONE);

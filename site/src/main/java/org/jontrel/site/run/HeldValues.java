@@ -259,6 +259,7 @@ public final class HeldValues {
         var place = database.transaction(session -> {
             session.getMapper(JournalMapper.class)
                     .purge(held.name(), held.runId(), held.holderId(), held.fieldId(), held.values(), by);
+            session.getMapper(JournalMapper.class).forgetSetAside(held.runId(), held.holderId(), held.fieldId());
             return HeldPlace.find(session.getConnection(), held.name());
         });
         if (place.isEmpty()) {

@@ -151,6 +151,42 @@ interface JournalMapper {
                     + " <foreach item='each' collection='changes' open='(' separator=',' close=')'>#{each.seq}</foreach></script>")
     void forget(@Param("changes") List<ChangeRow> changes);
 
+    /**
+     * A value that somebody saved while a run was under way, and that the run could not take over.
+     *
+     * @param records how many there are; 1 where one record was asked about
+     */
+    record SetAside(String holderId, String fieldId, long runId, long records) {}
+
+    @Insert("INSERT IGNORE INTO jontrel_set_aside (holder_id, record_id, field_id, run_id)"
+            + " VALUES (#{holderId}, #{recordId}, #{fieldId}, #{runId})")
+    void setAside(
+            @Param("runId") long runId,
+            @Param("holderId") String holderId,
+            @Param("fieldId") String fieldId,
+            @Param("recordId") long recordId);
+
+    @Delete("DELETE FROM jontrel_set_aside WHERE holder_id = #{holderId} AND record_id = #{recordId}"
+            + " AND field_id = #{fieldId} AND run_id = #{runId}")
+    void takenOver(
+            @Param("runId") long runId,
+            @Param("holderId") String holderId,
+            @Param("fieldId") String fieldId,
+            @Param("recordId") long recordId);
+
+    @Select("SELECT holder_id, field_id, run_id, COUNT(*) AS records FROM jontrel_set_aside WHERE run_id = #{runId}"
+            + " GROUP BY holder_id, field_id ORDER BY holder_id, field_id")
+    List<SetAside> setAsideBy(long runId);
+
+    @Select("SELECT holder_id, field_id, MAX(run_id) AS run_id, 1 AS records FROM jontrel_set_aside"
+            + " WHERE holder_id = #{holderId} AND record_id = #{recordId} GROUP BY holder_id, field_id")
+    List<SetAside> setAsideOf(@Param("holderId") String holderId, @Param("recordId") long recordId);
+
+    @Delete("DELETE FROM jontrel_set_aside WHERE run_id = #{runId} AND holder_id = #{holderId}"
+            + " AND (field_id = #{fieldId} OR #{fieldId} = '')")
+    void forgetSetAside(
+            @Param("runId") long runId, @Param("holderId") String holderId, @Param("fieldId") String fieldId);
+
     @Insert("INSERT IGNORE INTO jontrel_purged (name, run_id, holder_id, field_id, amount, by_whom, at)"
             + " VALUES (#{name}, #{runId}, #{holderId}, #{fieldId}, #{amount}, #{by}, UTC_TIMESTAMP(3))")
     void purge(

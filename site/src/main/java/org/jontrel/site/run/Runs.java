@@ -158,6 +158,18 @@ public final class Runs {
                 .flatMap(run -> find(run.id()));
     }
 
+    /** What was saved in a field while a run was under way, and is held because the run could not take it over. */
+    public record SetAside(String fieldId, long runId) {}
+
+    /** Values of a record that a run set aside unasked, because they were saved while it was under way. */
+    public List<SetAside> setAside(String holderId, long recordId) {
+        return database
+                .transaction(session -> session.getMapper(JournalMapper.class).setAsideOf(holderId, recordId))
+                .stream()
+                .map(each -> new SetAside(each.fieldId(), each.runId()))
+                .toList();
+    }
+
     /** Starts a run to the target. {@code progress} is called after each journalled move. */
     public Outcome start(Target target, String by, Consumer<RunView> progress) {
         return withLease(lease -> {

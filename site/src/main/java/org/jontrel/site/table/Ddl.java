@@ -55,6 +55,10 @@ public final class Ddl {
                   field_id VARCHAR(40) NOT NULL, amount BIGINT NOT NULL, by_whom VARCHAR(100) NOT NULL,
                   at DATETIME(3) NOT NULL)""",
                 """
+                CREATE TABLE IF NOT EXISTS jontrel_set_aside (
+                  holder_id VARCHAR(40) NOT NULL, record_id BIGINT NOT NULL, field_id VARCHAR(40) NOT NULL,
+                  run_id BIGINT NOT NULL, PRIMARY KEY (holder_id, record_id, field_id, run_id), KEY run (run_id))""",
+                """
                 CREATE TABLE IF NOT EXISTS jontrel_redirect (
                   path VARCHAR(64) PRIMARY KEY, type_id VARCHAR(40) NOT NULL)""",
                 """
