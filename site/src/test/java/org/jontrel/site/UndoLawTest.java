@@ -6,10 +6,14 @@ import static org.testng.Assert.assertTrue;
 import com.zaxxer.hikari.HikariDataSource;
 import java.sql.SQLException;
 import java.time.Duration;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TimeZone;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.Executors;
+import java.util.concurrent.atomic.AtomicBoolean;
 import org.jontrel.core.code.Decision;
 import org.jontrel.core.generated.Models;
 import org.jontrel.core.model.Definition;
@@ -18,6 +22,9 @@ import org.jontrel.site.record.Saved;
 import org.jontrel.site.record.Write;
 import org.jontrel.site.run.RunView;
 import org.jontrel.site.run.Runs;
+import org.jontrel.site.table.Database;
+import org.jontrel.site.table.Names;
+import org.jontrel.site.table.Schema;
 import org.jontrel.site.testing.Drawn;
 import org.jontrel.site.testing.Dump;
 import org.jontrel.site.testing.TestDatabase;
@@ -25,24 +32,32 @@ import org.testng.annotations.Test;
 
 /**
  * For any model, its records, and any edits of it: a run and its undo leave every value, row, link, term and address as it
- * was; the undo of the undo gives back what the run had made; and all of it can be read in between.
+ * was; the undo of the undo gives back what the run had made; and all of it can be read in between. Meanwhile people write,
+ * and somebody's old transaction is in the way now and then.
  */
 public class UndoLawTest {
     private static final int CASES = Integer.getInteger("undo.cases", 25);
     private static final int FROM = Integer.getInteger("undo.from", 1);
     private static final List<String> ZONES = List.of("UTC", "America/St_Johns", "Asia/Kathmandu");
     private static final String EDITED = "Edited by hand";
+    /** Waiting for somebody else's transaction takes a second or more. */
+    private static final int OFTEN = 8;
+
+    private static final long HELD_OPEN = 300;
 
     @Test
     public void aRunAndItsUndoLeaveEverythingAsItWas() throws SQLException {
         var zone = TimeZone.getDefault();
         int carriedOut = 0;
+        int links = 0;
         try {
             for (int seed = FROM; seed < FROM + CASES; seed++) {
                 TimeZone.setDefault(TimeZone.getTimeZone(ZONES.get(seed % ZONES.size())));
                 var database = TestDatabase.shared();
                 try (var source = database.source(database.create())) {
-                    carriedOut += new Case(source, seed).holds() ? 1 : 0;
+                    var drawn = new Case(source, seed);
+                    carriedOut += drawn.holds() ? 1 : 0;
+                    links += drawn.links;
                 } catch (RuntimeException | AssertionError e) {
                     throw new AssertionError("seed " + seed + ": " + e.getMessage(), e);
                 }
@@ -50,6 +65,7 @@ public class UndoLawTest {
         } finally {
             TimeZone.setDefault(zone);
         }
+        assertTrue(links > CASES, "links between records: " + links);
         assertTrue(carriedOut * 2 > CASES, "of " + CASES + " plans " + carriedOut + " could be run");
     }
 
@@ -58,11 +74,17 @@ public class UndoLawTest {
         private final Site site;
         private final Drawn drawn;
         private final Models models;
-        private final Map<Long, String> edited = new LinkedHashMap<>();
+        /** What people entered, by record. */
+        private final Map<Long, String> titles = new ConcurrentHashMap<>();
+
+        private final Map<Long, String> types = new ConcurrentHashMap<>();
+        private final boolean old;
+        private int links;
 
         Case(HikariDataSource source, int seed) {
             this.source = source;
             this.models = new Models(seed);
+            this.old = seed % OFTEN == 0;
             this.site = Site.open(source, "law", Duration.ofSeconds(5));
             this.drawn = new Drawn(site);
         }
@@ -71,7 +93,7 @@ public class UndoLawTest {
         boolean holds() throws SQLException {
             var before = models.model();
             run(site.runs().start(new Runs.Target("1", before, List.of()), "anna", _ -> {}));
-            drawn.fill(before);
+            links = drawn.fill(before);
             var bytes = Dump.of(source);
             var after = before;
             for (int edits = 1 + models.pick(4); edits > 0; edits--) {
@@ -81,19 +103,15 @@ public class UndoLawTest {
             if (!site.runs().plan(target).runnable()) {
                 return false;
             }
-            run(site.runs().start(target, "anna", _ -> {}));
+            busily(site.runs().start(target, "anna", _ -> {}));
             assertEquals(site.installed().model(), after);
             drawn.read();
             edit();
             var newer = Dump.of(source);
-            undo(last());
+            busily(site.runs().undo(last().id(), "anna", _ -> {}));
             assertEquals(site.installed().model(), before);
             assertSame(Dump.of(source), bytes, "after the undo");
-            edited.forEach((id, type) -> site.installed()
-                    .table(type)
-                    .filter(table -> table.holder().field("part_title").isPresent())
-                    .ifPresent(_ -> assertEquals(
-                            site.records().byId(type, id).orElseThrow().title(), EDITED, "what people entered")));
+            entered();
             drawn.read();
             undo(last());
             assertEquals(site.installed().model(), after);
@@ -119,17 +137,76 @@ public class UndoLawTest {
             assertSame(Dump.of(source), bytes, "after the undo of what was brought back");
         }
 
+        /** Carries it out while somebody writes, and at times while somebody's old transaction is in the way. */
+        private void busily(Runs.Outcome outcome) {
+            var over = new AtomicBoolean();
+            try (var pool = Executors.newVirtualThreadPerTaskExecutor()) {
+                var writer = pool.submit(() -> {
+                    for (int round = 0; !over.get(); round++) {
+                        write(1, "Written " + round);
+                        Database.pause(2);
+                    }
+                });
+                var other = old ? pool.submit(this::holdOpen) : CompletableFuture.completedFuture(null);
+                try {
+                    run(outcome);
+                } finally {
+                    over.set(true);
+                }
+                writer.get();
+                other.get();
+            } catch (InterruptedException | ExecutionException e) {
+                throw new IllegalStateException(e);
+            }
+        }
+
+        private Void holdOpen() throws SQLException {
+            try (var connection = source.getConnection();
+                    var statement = connection.createStatement()) {
+                connection.setAutoCommit(false);
+                for (var table : Schema.inUse(connection).values()) {
+                    statement
+                            .executeQuery("SELECT * FROM " + Names.quoted(table) + " LIMIT 1")
+                            .close();
+                }
+                Database.pause(HELD_OPEN);
+                connection.rollback();
+            }
+            return null;
+        }
+
+        /** What people entered is there. */
+        private void entered() {
+            titles.forEach((id, title) -> {
+                var type = types.get(id);
+                boolean titled = site.installed()
+                        .table(type)
+                        .filter(table -> table.holder().field("part_title").isPresent())
+                        .isPresent();
+                if (titled) {
+                    assertEquals(site.records().byId(type, id).orElseThrow().title(), title, "what people entered");
+                }
+            });
+        }
+
         /** One record of each type, by a person; all else of what a run and its undo leave must be what it was. */
         private void edit() {
+            write(0, EDITED);
+        }
+
+        /** Gives one record of each type another title. */
+        private void write(int which, String title) {
             for (var table : site.installed().tables(Definition.Sort.TYPE)) {
                 var type = table.holder().id();
-                var first = site.records().all(type, 1);
-                if (first.isEmpty() || table.holder().field("part_title").isEmpty()) {
+                var some = site.records().all(type, which + 1);
+                if (some.size() <= which || table.holder().field("part_title").isEmpty()) {
                     continue;
                 }
-                var change = Write.change(type, first.getFirst(), Map.of("title", EDITED), false, "ben");
-                if (site.records().save(change) instanceof Saved.Stored) {
-                    edited.put(first.getFirst().id(), type);
+                var id = some.get(which).id();
+                if (site.records().save(Write.change(type, some.get(which), Map.of("title", title), false, "ben"))
+                        instanceof Saved.Stored) {
+                    titles.put(id, title);
+                    types.put(id, type);
                 }
             }
         }
@@ -138,8 +215,7 @@ public class UndoLawTest {
                 Map<String, List<Map<String, String>>> actual,
                 Map<String, List<Map<String, String>>> expected,
                 String when) {
-            Drawn.assertSame(
-                    actual, expected, when, row -> edited.containsKey(Long.valueOf(row.getOrDefault("id", "0"))));
+            Drawn.assertSame(actual, expected, when, titles.keySet());
         }
 
         private static void run(Runs.Outcome outcome) {
