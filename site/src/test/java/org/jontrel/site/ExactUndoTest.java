@@ -6,6 +6,7 @@ import static org.testng.Assert.assertThrows;
 import static org.testng.Assert.assertTrue;
 
 import com.zaxxer.hikari.HikariDataSource;
+import java.math.BigDecimal;
 import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -18,6 +19,8 @@ import org.jontrel.core.code.Decision;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
+import org.jontrel.core.plan.Plan;
+import org.jontrel.core.plan.Step;
 import org.jontrel.core.value.Row;
 import org.jontrel.site.record.ListQuery;
 import org.jontrel.site.record.StoredRecord;
@@ -331,5 +334,34 @@ public class ExactUndoTest {
         assertEquals(site.runs().setAside("tmooring", id), List.of(new Runs.SetAside("frise", last().id())));
         undo(last());
         assertEquals(values(id).get("frise"), "about nine");
+    }
+
+    /** A plan looks only at incomplete records again where it knows the others; what is saved meanwhile it does not know. */
+    @Test
+    public void whatIsSavedMeanwhileAndBreaksNewLimitsIsIncomplete() {
+        install("1.0.0", Moorings.standard());
+        var fine = save("tmooring", Map.of("title", "A", "rise", "9")).id();
+        var late = save("tmooring", Map.of("title", "B", "rise", "8")).id();
+        var to = Moorings.with(Moorings.RISE, field -> field.withKind(new Kind.Numeric(0, null, BigDecimal.TEN, "")));
+        var steps = site.runs().plan(new Runs.Target("2.0.0", to, List.of())).steps().stream()
+                .map(Plan.PlannedStep::step)
+                .toList();
+        assertTrue(steps.contains(new Step.CheckRecords("tmooring", Step.Among.INCOMPLETE)), steps.toString());
+        var saved = new boolean[1];
+        TestSite.run(site.runs().start(new Runs.Target("2.0.0", to, List.of()), "anna", run -> {
+            boolean copied = run.steps().stream()
+                    .anyMatch(step -> step.sentence().startsWith("Copy") && step.state() == RunView.StepState.DONE);
+            if (copied && !saved[0]) {
+                saved[0] = true;
+                edit("tmooring", late, Map.of("rise", "99"));
+            }
+        }));
+        assertEquals(String.valueOf(values(late).get("frise")), "99");
+        assertFalse(site.records().byId("tmooring", late).orElseThrow().complete());
+        assertTrue(site.records().byId("tmooring", fine).orElseThrow().complete());
+        // and with wider limits it is complete again
+        var wide = Moorings.with(Moorings.RISE, field -> field.withKind(new Kind.Numeric(0, null, null, "")));
+        install("3.0.0", wide);
+        assertTrue(site.records().byId("tmooring", late).orElseThrow().complete());
     }
 }

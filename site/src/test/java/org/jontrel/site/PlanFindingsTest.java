@@ -87,6 +87,28 @@ public class PlanFindingsTest {
         assertEquals(plan(small).asks().getFirst().rows(), 2);
     }
 
+    /** The database sorts out what is surely a number; of the rest every value is looked at. */
+    @Test
+    public void textsThatBecomeNumbersAreCounted() {
+        test.install("1.0.0", Moorings.standard());
+        var texts = List.of("1", "-2.50", "0", "12345678901234", "1.0", "007", " 8", "1.234", "x", "9\\", "", "+3");
+        texts.forEach(rise -> test.save("tmooring", Map.of("title", "M", "rise", rise)));
+        var plan = plan(rise(_ -> new Kind.Numeric(2, null, null, "")));
+        assertEquals(
+                plan.asks().stream()
+                        .map(ask -> ask.about() + " " + ask.rows())
+                        .sorted()
+                        .toList(),
+                List.of("OUTSIDE_LIMITS 1", "UNCONVERTED 2"));
+        assertSaid(plan, Code.PLAN_VALUES_ALTERED, "2 values of Rise");
+        assertEquals(
+                plan.steps().stream()
+                        .filter(step -> step.step() instanceof Step.CopyColumn)
+                        .map(Plan.PlannedStep::rows)
+                        .toList(),
+                List.of(12L));
+    }
+
     @Test
     public void formattingThatIsNoLongerAllowed() {
         Function<Kind.Format[], Model> noted = formats ->

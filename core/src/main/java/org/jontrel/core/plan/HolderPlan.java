@@ -13,6 +13,7 @@ import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
 import org.jontrel.core.holder.Holder;
 import org.jontrel.core.holder.Kept;
+import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Ids;
@@ -34,7 +35,10 @@ final class HolderPlan {
     private final SequencedMap<String, List<Step.Turn>> turns = new LinkedHashMap<>();
 
     private boolean renames;
+    /** Whether some complete record may no longer be complete. */
     private boolean checks;
+    /** Whether some incomplete record may have become complete. */
+    private boolean eases;
 
     HolderPlan(
             Holder was,
@@ -84,6 +88,11 @@ final class HolderPlan {
         long records = answer("").records();
         if (checks && records > 0) {
             add(new Step.CheckRecords(is.id()), records, "Find which " + is.plural() + " satisfy the definition");
+        } else if (eases && records > 0) {
+            add(
+                    new Step.CheckRecords(is.id(), Step.Among.INCOMPLETE),
+                    0,
+                    "Find which incomplete " + is.plural() + " satisfy the definition now");
         }
     }
 
@@ -137,14 +146,26 @@ final class HolderPlan {
             checks = true;
             return;
         }
-        checks |= field.required() != before.get().required()
-                || !own(field.kind()).equals(own(before.get().kind()));
+        boolean differs = !own(field.kind()).equals(own(before.get().kind()));
+        eases |= differs || field.required() != before.get().required();
+        checks |= field.required() && !before.get().required() || differs && mayBreak(before.get(), field);
         if (Kept.of(field.kind()) == Kept.COLUMN || field.kind() instanceof Kind.Choice) {
             changed(before.get(), field);
         } else {
             tightened(before.get(), field, answer(field.id()));
             renames |= !before.get().key().equals(field.key());
         }
+    }
+
+    /** Whether a record that was complete may not be so with the field's new kind. */
+    private boolean mayBreak(Field before, Field field) {
+        var answer = answer(field.id());
+        return Kept.of(before.kind()) != Kept.COLUMN
+                || Kept.of(field.kind()) != Kept.COLUMN
+                || answer.unconverted() + answer.outside() > 0
+                || !answer.breaches().isEmpty()
+                // they may look at the value
+                || conditions(is).stream().anyMatch(each -> !each.equals(Condition.ALWAYS));
     }
 
     /** A kind without the fields within it, which speak for themselves. */

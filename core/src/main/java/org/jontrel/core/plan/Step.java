@@ -127,8 +127,27 @@ public sealed interface Step {
     /** Brings the words that searching finds records by up to date. */
     record RenewWords(String holderId) implements Step {}
 
-    /** Finds which records satisfy their definition and marks the others incomplete. */
-    record CheckRecords(String holderId) implements Step {}
+    /**
+     * Finds which records satisfy their definition and marks the others incomplete.
+     *
+     * @param among in journals of before there was a choice it is missing, which means all
+     */
+    record CheckRecords(String holderId, Among among) implements Step {
+        public CheckRecords {
+            among = among == null ? Among.ALL : among;
+        }
+
+        public CheckRecords(String holderId) {
+            this(holderId, Among.ALL);
+        }
+    }
+
+    /** Which records are looked at. */
+    enum Among {
+        ALL,
+        /** Those that were incomplete, and those saved while the run was under way: of the others it is known. */
+        INCOMPLETE
+    }
 
     /**
      * What becomes of one column in a switch.

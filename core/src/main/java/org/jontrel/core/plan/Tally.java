@@ -3,6 +3,7 @@ package org.jontrel.core.plan;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.value.Conversion;
@@ -30,6 +31,16 @@ public final class Tally {
         this.from = from;
         this.to = to;
         this.conversion = new Conversion(from, to, null);
+    }
+
+    /** Values that {@link Conversion#sure()} finds. */
+    public void addSure(long times) {
+        records += times;
+    }
+
+    /** Which values are surely taken over as they are. */
+    public Optional<String> sure() {
+        return conversion.sure();
     }
 
     public void add(Object value, long times) {

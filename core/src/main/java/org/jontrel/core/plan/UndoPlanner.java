@@ -84,7 +84,7 @@ public final class UndoPlanner {
                         undo.add(new Step.Indexes(holderId));
                     }
                 }
-                case Step.CheckRecords(String holderId) -> {
+                case Step.CheckRecords(String holderId, Step.Among _) -> {
                     if (!made.contains(holderId)) {
                         undo.add(new Step.CheckRecords(holderId));
                     }

@@ -13,6 +13,8 @@ import org.jontrel.core.model.Kind;
  * @param fill what records without a value get, also where theirs cannot be taken over; or {@code null}
  */
 public record Conversion(Field from, Field to, Object fill) {
+    private static final int MORE_ZEROS = 8;
+
     /** Whether values must be rewritten at all. */
     public boolean changes() {
         return fill != null || !Kind.same(from.kind(), to.kind()) || renamesOptions();
@@ -21,6 +23,24 @@ public record Conversion(Field from, Field to, Object fill) {
     /** Whether this value (not {@code null}) can be taken over. */
     public boolean takes(Object value) {
         return converted(value).isPresent();
+    }
+
+    /**
+     * A regular expression, of whole values, for texts that are surely taken over, unaltered, and within the limits of the
+     * newer field: they need no closer look. Others may be so too. Empty where there is none. It is understood by Java and by
+     * Perl-compatible readers alike.
+     */
+    public Optional<String> sure() {
+        boolean text = from.kind() instanceof Kind.Text || from.kind() instanceof Kind.Phone;
+        return text
+                        && to.kind() instanceof Kind.Numeric number
+                        && number.min() == null
+                        && number.max() == null
+                        && number.step() == null
+                ? Optional.of("-?(0|[1-9][0-9]{0," + (Kind.Numeric.MOST_DIGITS - 1) + "})(\\.[0-9]{"
+                        + Math.min(1, number.decimals()) + "," + number.decimals() + "}0{"
+                        + (number.decimals() > 0 ? 0 : 1) + "," + MORE_ZEROS + "})?")
+                : Optional.empty();
     }
 
     /** What is written as numbers are: without zeros before it, and with a point. */

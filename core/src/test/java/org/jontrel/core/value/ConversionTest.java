@@ -1,10 +1,14 @@
 package org.jontrel.core.value;
 
 import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertTrue;
 
 import java.math.BigDecimal;
 import java.util.List;
 import java.util.Optional;
+import java.util.Random;
+import java.util.stream.Collectors;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.testng.annotations.DataProvider;
@@ -13,6 +17,9 @@ import org.testng.annotations.Test;
 /** What a conversion takes, what becomes of it, and whether it could be had back from that. */
 public class ConversionTest {
     private static final Kind NUMBER = new Kind.Numeric(2, null, null, "");
+    /** Mostly what numbers are made of. */
+    private static final String LETTERS = "0123456789000123456789.-+ e\n";
+
     private static final Kind RICH = Kind.RichText.PLAIN;
     private static final Kind LIKE = new Kind.Choice(List.of(
             new Kind.Option("oa", "a", "Good", false),
@@ -55,5 +62,28 @@ public class ConversionTest {
         assertEquals(Optional.ofNullable(conversion.apply(value)), Optional.ofNullable(after));
         assertEquals(conversion.takes(value), after != null);
         assertEquals(conversion.alters(value), alters);
+    }
+
+    /** For any text: what needs no closer look would have passed it. */
+    @Test
+    public void whatIsSureIsTakenUnalteredAndWithinLimits() {
+        var chance = new Random(7);
+        int found = 0;
+        for (int i = 0; i < 200_000; i++) {
+            var conversion =
+                    new Conversion(field(Kind.Text.PLAIN), field(new Kind.Numeric(i % 7, null, null, "")), null);
+            var text = chance.ints(1 + chance.nextInt(18), 0, LETTERS.length())
+                    .mapToObj(at -> LETTERS.substring(at, at + 1))
+                    .collect(Collectors.joining());
+            if (text.matches(conversion.sure().orElseThrow())) {
+                found++;
+                assertTrue(conversion.takes(text), text);
+                assertFalse(conversion.alters(text), text);
+                assertTrue(Values.fits(conversion.to(), conversion.apply(text)), text);
+            }
+        }
+        assertTrue(found > 1_000, "texts that were sure: " + found);
+        var limited = new Kind.Numeric(2, BigDecimal.ZERO, null, "");
+        assertEquals(new Conversion(field(Kind.Text.PLAIN), field(limited), null).sure(), Optional.empty());
     }
 }

@@ -90,6 +90,13 @@ public final class Loader {
         return filled(connection, own(connection, "WHERE id > ? ORDER BY id LIMIT " + most, afterId));
     }
 
+    /** Of those, the ones that are marked incomplete and the ones that were saved while a run was under way. */
+    public List<StoredRecord> incompleteAfter(Connection connection, long afterId, int most) throws SQLException {
+        var where = "WHERE id > ? AND (complete = 0 OR id IN"
+                + " (SELECT record_id FROM jontrel_followed WHERE holder_id = ?)) ORDER BY id LIMIT ";
+        return filled(connection, own(connection, where + most, afterId, holder.id()));
+    }
+
     /** Records that a condition on their own columns finds, without values in tables of fields. */
     List<StoredRecord> own(Connection connection, String where, Object... parameters) throws SQLException {
         var columns = holder.columns("").stream()

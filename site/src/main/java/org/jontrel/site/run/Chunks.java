@@ -195,7 +195,12 @@ final class Chunks {
             return new Progress(0, 0);
         }
         var connection = session.getConnection();
-        var records = new Loader(table.get()).after(connection, afterId, size);
+        var loader = new Loader(table.get());
+        var records =
+                switch (check.among()) {
+                    case ALL -> loader.after(connection, afterId, size);
+                    case INCOMPLETE -> loader.incompleteAfter(connection, afterId, size);
+                };
         var update = "UPDATE " + Names.quoted(table.get().name()) + " SET complete = ? WHERE id = ? AND version = ?";
         try (var statement = connection.prepareStatement(update)) {
             for (var record : records) {

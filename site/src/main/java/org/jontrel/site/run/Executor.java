@@ -85,6 +85,7 @@ final class Executor {
             var findings = new ArrayList<>(Journal.texts(run.findings()));
             findings.addAll(chunks.setAside(journal));
             journal.report(run.id(), Journal.texts(findings));
+            journal.forgetFollowed();
             if (run.undoes() != null) {
                 journal.turn(run.undoes(), RunView.State.UNDONE);
                 journal.redone(run.undoes());
@@ -121,6 +122,7 @@ final class Executor {
                 }
             }
             if (!changes.isEmpty()) {
+                journal.follow(changes);
                 journal.forget(changes);
             }
             return changes.size();

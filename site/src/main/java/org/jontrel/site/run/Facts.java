@@ -113,16 +113,23 @@ final class Facts {
     }
 
     /**
-     * Equal values are told once, for as many as are remembered: the database would sort all of them to do so, and would take
+     * Values that the database can see to be taken over as they are never leave it. Equal values are told once, for as many as are remembered: the database would sort all of them to do so, and would take
      * other letters and spaces for the same.
      */
     private void count(String table, String column, Kind kind, Tally tally) throws SQLException {
+        var doubtful = tally.sure()
+                .map(pattern -> " WHERE " + Names.quoted(column) + " REGEXP '"
+                        + ("\\A" + pattern + "\\z").replace("\\", "\\\\") + "' IS NOT TRUE")
+                .orElse("");
+        long rest = doubtful.isEmpty() ? 0 : count("SELECT COUNT(*) FROM " + Names.quoted(table));
         var counts = new LinkedHashMap<Object, Long>();
         long empty = 0;
         try (var statement = connection.createStatement()) {
             statement.setFetchSize(1_000);
-            try (var rows = statement.executeQuery("SELECT " + Names.quoted(column) + " FROM " + Names.quoted(table))) {
+            try (var rows = statement.executeQuery(
+                    "SELECT " + Names.quoted(column) + " FROM " + Names.quoted(table) + doubtful)) {
                 while (rows.next()) {
+                    rest--;
                     var value = Cells.read(rows, 1, kind);
                     if (value == null) {
                         empty++;
@@ -138,6 +145,9 @@ final class Facts {
         }
         counts.forEach(tally::add);
         tally.add(null, empty);
+        if (!doubtful.isEmpty()) {
+            tally.addSure(rest);
+        }
     }
 
     /** What was entered since a run, for each step of its undo. {@code to} is the older model. */

@@ -146,6 +146,16 @@ interface JournalMapper {
     @Select("SELECT seq, holder_id, record_id FROM jontrel_change ORDER BY seq LIMIT #{most}")
     List<ChangeRow> changes(int most);
 
+    /** Records that a run has followed are looked at once more behind its switch. */
+    @Insert(
+            "<script>INSERT IGNORE INTO jontrel_followed (holder_id, record_id)"
+                    + " SELECT holder_id, record_id FROM jontrel_change WHERE seq IN"
+                    + " <foreach item='each' collection='changes' open='(' separator=',' close=')'>#{each.seq}</foreach></script>")
+    void follow(@Param("changes") List<ChangeRow> changes);
+
+    @Delete("DELETE FROM jontrel_followed")
+    void forgetFollowed();
+
     @Delete(
             "<script>DELETE FROM jontrel_change WHERE seq IN"
                     + " <foreach item='each' collection='changes' open='(' separator=',' close=')'>#{each.seq}</foreach></script>")

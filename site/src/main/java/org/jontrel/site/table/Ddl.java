@@ -35,6 +35,9 @@ public final class Ddl {
                 CREATE TABLE IF NOT EXISTS jontrel_change (
                   seq BIGINT AUTO_INCREMENT PRIMARY KEY, holder_id VARCHAR(40) NOT NULL, record_id BIGINT NOT NULL)""",
                 """
+                CREATE TABLE IF NOT EXISTS jontrel_followed (
+                  holder_id VARCHAR(40) NOT NULL, record_id BIGINT NOT NULL, PRIMARY KEY (holder_id, record_id))""",
+                """
                 CREATE TABLE IF NOT EXISTS jontrel_lease (
                   name VARCHAR(32) PRIMARY KEY, owner VARCHAR(100) NOT NULL, token BIGINT NOT NULL, beat BIGINT NOT NULL,
                   beat_at DATETIME(3) NOT NULL)""",

@@ -17,16 +17,19 @@ import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.State;
 import org.jontrel.core.sample.SampleValues;
+import org.jontrel.core.value.Values;
 import org.jontrel.site.Site;
 import org.jontrel.site.record.ListQuery;
 import org.jontrel.site.record.RecordStore;
 import org.jontrel.site.record.Saved;
+import org.jontrel.site.record.StoredRecord;
 import org.jontrel.site.record.Write;
 import org.jontrel.site.run.Runs;
 
 /** A site with made-up records of whatever model was drawn. */
 public record Drawn(Site site) {
     private static final int RECORDS = 3;
+    private static final String BY_DEFINITIONS = "definitions";
 
     /**
      * Every question with the answer that fills nothing in.
@@ -150,12 +153,29 @@ public record Drawn(Site site) {
         for (var table : site.installed().tables().values()) {
             var id = table.holder().id();
             var page = site.records().page(id, ListQuery.ALL).orElseThrow();
-            page.records().forEach(record -> site.records().history(id, record.id()));
+            page.records().forEach(record -> {
+                site.records().history(id, record.id());
+                judge(table.holder(), record);
+            });
             if (table.holder().definition().sort() == Definition.Sort.TYPE) {
                 var type = (ContentType) table.holder().definition();
                 site.records().page(id, ListQuery.ALL.search(type.singular()));
             }
         }
+    }
+
+    /** A record is marked complete just where a form would find nothing to complain of. */
+    private void judge(Holder holder, StoredRecord record) {
+        if (record.createdBy().equals(BY_DEFINITIONS)) {
+            // drawn terms have labels that no form would take
+            return;
+        }
+        var again = Write.fresh(
+                holder.id(), record.state(), Values.wire(holder.fields().toList(), record.values()), "");
+        var checked = site.records()
+                .check(record.parent().map(again::under).orElse(again))
+                .orElseThrow();
+        assertEquals(record.complete(), checked.complete(), "complete: " + record + checked.problems());
     }
 
     /**
