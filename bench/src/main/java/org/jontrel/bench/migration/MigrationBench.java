@@ -128,8 +128,21 @@ public final class MigrationBench {
             if (!plan.runnable()) {
                 throw new IllegalStateException(plan.toString());
             }
-            return new Converted(planning, run(site, "2.0.0", number()));
+            double running = run(site, "2.0.0", number());
+            steps(site);
+            return new Converted(planning, running);
         }
+    }
+
+    /** Where the time of the last run went, as its journal tells. */
+    private static void steps(Site site) {
+        site.runs().last().orElseThrow().steps().stream()
+                .filter(step -> step.startedAt() != null && step.finishedAt() != null)
+                .forEach(step -> System.out.printf(
+                        Locale.ROOT,
+                        "  %7.2f s  %s%n",
+                        Duration.between(step.startedAt(), step.finishedAt()).toMillis() / 1e3,
+                        step.sentence()));
     }
 
     /** In chunks too, as people go on working on the site; with a look at the values first. */

@@ -3,7 +3,6 @@ package org.jontrel.core.plan;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.value.Conversion;
@@ -38,9 +37,8 @@ public final class Tally {
         records += times;
     }
 
-    /** Which values are surely taken over as they are. */
-    public Optional<String> sure() {
-        return conversion.sure();
+    public Conversion conversion() {
+        return conversion;
     }
 
     public void add(Object value, long times) {

@@ -21,7 +21,7 @@ import org.jontrel.site.table.RowsOfValues;
 /** The words of a record that searching finds. */
 public final class Words {
     private static final int LONGEST = 200_000;
-    private static final int CHUNK = 500;
+    private static final int CHUNK = 2_000;
     private static final String ALL = "jontrel_text";
     /** Words of what the API gives, of holders that keep something out of it. */
     private static final String API = "jontrel_api_text";

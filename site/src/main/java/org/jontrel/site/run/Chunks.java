@@ -93,7 +93,15 @@ final class Chunks {
                 ? Schema.columnOf(table.columns, copy.fieldId())
                 : Optional.of(Names.held(copy.held())).filter(table.columns::containsKey));
         var kind = conversion.from().kind();
-        var rows = table.rows(present.map(Names::quoted).orElse("NULL"), kind, "NULL", kind, which);
+        var value = present.map(Names::quoted);
+        long sure = 0;
+        var doubtful = "";
+        var condition = value.flatMap(column -> SureValues.condition(column, conversion));
+        if (condition.isPresent() && which instanceof Which.After(long id)) {
+            sure = table.convertSure(Names.next(copy.fieldId()), value.get(), condition.get(), id);
+            doubtful = " AND " + condition.get() + " IS NOT TRUE";
+        }
+        var rows = table.rows(value.orElse("NULL"), kind, "NULL", kind, which, doubtful);
         var update = table.update(Names.next(copy.fieldId()), newer.kind());
         if (which instanceof Which.Those && copy.held().isEmpty()) {
             note(session.getMapper(JournalMapper.class), copy, rows, conversion);
@@ -102,7 +110,7 @@ final class Chunks {
             update.set(Cells.toColumn(conversion.apply(row.first())), row);
         }
         update.execute();
-        return table.progress(which, rows);
+        return table.progress(which, rows, sure);
     }
 
     /** The field whose values are held under a name, as it was then. */
@@ -143,7 +151,8 @@ final class Chunks {
                 carry.goal().kind(),
                 Names.quoted(present.get()),
                 carry.source().kind(),
-                which);
+                which,
+                "");
         var saved = savedSince(
                 connection, carry.holderId(), rows.stream().map(Row::record).toList());
         var update = table.update(held, carry.goal().kind());
@@ -154,7 +163,7 @@ final class Chunks {
             }
         }
         update.execute();
-        return table.progress(which, rows);
+        return table.progress(which, rows, 0);
     }
 
     /** The records among these that people have saved since the run that is undone; all where nobody knows. */
@@ -240,11 +249,15 @@ final class Chunks {
         private final java.util.Map<String, String> columns;
         private final List<String> key;
         private final boolean own;
+        private final String record;
+        /** By the id behind which to look. */
+        private final Map<Long, Optional<Long>> last = new HashMap<>();
 
         Rows(Connection connection, Holder holder, String fieldId) throws SQLException {
             this.connection = connection;
             var tableId = Facts.tableId(holder, fieldId);
             own = tableId.isEmpty();
+            record = own ? "id" : "record_id";
             name = Schema.tableOf(connection, holder.id(), tableId).orElseThrow();
             main = Names.quoted(Schema.tableOf(connection, holder.id(), "").orElseThrow());
             columns = Schema.columns(connection, name);
@@ -255,14 +268,31 @@ final class Chunks {
                             : List.of("record_id", "row_id", "position");
         }
 
-        List<Row> rows(String first, Kind firstKind, String second, Kind secondKind, Which which) throws SQLException {
-            var record = own ? "id" : "record_id";
+        /** Converts those of the next records' values that need no look; how many there were. */
+        long convertSure(String goal, String column, String condition, long after) throws SQLException {
+            var last = last(after);
+            if (last.isEmpty()) {
+                return 0;
+            }
+            var sql =
+                    "UPDATE " + Names.quoted(name) + " SET " + Names.quoted(goal) + " = " + SureValues.converted(column)
+                            + " WHERE " + record + " > ? AND " + record + " <= ? AND " + condition;
+            try (var statement = connection.prepareStatement(sql)) {
+                statement.setLong(1, after);
+                statement.setLong(2, last.get());
+                return statement.executeUpdate();
+            }
+        }
+
+        /** @param doubtful a further condition on the next ones; empty for none */
+        List<Row> rows(String first, Kind firstKind, String second, Kind secondKind, Which which, String doubtful)
+                throws SQLException {
             var select = "SELECT " + String.join(", ", key) + ", " + first + ", " + second + " FROM "
                     + Names.quoted(name) + " WHERE ";
             var sql =
                     switch (which) {
-                        case Which.After _ when own -> select + "id > ? ORDER BY id LIMIT " + size;
-                        case Which.After _ -> select + "record_id > ? AND record_id <= ?";
+                        case Which.After _ ->
+                            select + record + " > ? AND " + record + " <= ?" + doubtful + " ORDER BY " + record;
                         case Which.Those(List<Long> ids) ->
                             select + record + " IN (" + String.join(", ", Collections.nCopies(ids.size(), "?")) + ")";
                     };
@@ -271,9 +301,7 @@ final class Chunks {
                 switch (which) {
                     case Which.After(long id) -> {
                         statement.setLong(1, id);
-                        if (!own) {
-                            statement.setLong(2, last(id).orElse(id));
-                        }
+                        statement.setLong(2, last(id).orElse(id));
                     }
                     case Which.Those(List<Long> ids) -> {
                         for (int i = 0; i < ids.size(); i++) {
@@ -299,14 +327,18 @@ final class Chunks {
 
         /** The last of the next records that have rows; empty where there are none. */
         private Optional<Long> last(long after) throws SQLException {
-            var sql = "SELECT MAX(r) FROM (SELECT DISTINCT record_id AS r FROM " + Names.quoted(name)
-                    + " WHERE record_id > ? ORDER BY record_id LIMIT " + size + ") AS some";
+            if (last.containsKey(after)) {
+                return last.get(after);
+            }
+            var sql = "SELECT MAX(r) FROM (SELECT DISTINCT " + record + " AS r FROM " + Names.quoted(name) + " WHERE "
+                    + record + " > ? ORDER BY " + record + " LIMIT " + size + ") AS some";
             try (var statement = connection.prepareStatement(sql)) {
                 statement.setLong(1, after);
                 try (var found = statement.executeQuery()) {
                     found.next();
-                    long last = found.getLong(1);
-                    return found.wasNull() ? Optional.empty() : Optional.of(last);
+                    long reached = found.getLong(1);
+                    last.put(after, found.wasNull() ? Optional.empty() : Optional.of(reached));
+                    return last.get(after);
                 }
             }
         }
@@ -367,10 +399,13 @@ final class Chunks {
             }
         }
 
-        Progress progress(Which which, List<Row> rows) {
-            return rows.isEmpty()
-                    ? new Progress(which instanceof Which.After(long id) ? id : 0, 0)
-                    : new Progress((Long) rows.getLast().key().getFirst(), rows.size());
+        /** @param sure values that were converted beside these rows */
+        Progress progress(Which which, List<Row> rows, long sure) throws SQLException {
+            int done = rows.size() + (int) sure;
+            return switch (which) {
+                case Which.After(long id) -> new Progress(last(id).orElse(id), done);
+                case Which.Those _ -> new Progress(0, done);
+            };
         }
     }
 }

@@ -20,7 +20,7 @@ import org.jontrel.site.table.ModelText;
  * any moment and begun again.
  */
 final class Executor {
-    private static final int CHUNK = 1_000;
+    private static final int CHUNK = 2_000;
     /** What so few writers save meanwhile is left for the closed gate. */
     private static final int FEW = 100;
 

@@ -117,9 +117,8 @@ final class Facts {
      * other letters and spaces for the same.
      */
     private void count(String table, String column, Kind kind, Tally tally) throws SQLException {
-        var doubtful = tally.sure()
-                .map(pattern -> " WHERE " + Names.quoted(column) + " REGEXP '"
-                        + ("\\A" + pattern + "\\z").replace("\\", "\\\\") + "' IS NOT TRUE")
+        var doubtful = SureValues.condition(Names.quoted(column), tally.conversion())
+                .map(sure -> " WHERE " + sure + " IS NOT TRUE")
                 .orElse("");
         long rest = doubtful.isEmpty() ? 0 : count("SELECT COUNT(*) FROM " + Names.quoted(table));
         var counts = new LinkedHashMap<Object, Long>();
