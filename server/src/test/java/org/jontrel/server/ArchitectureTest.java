@@ -9,6 +9,7 @@ import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.sli
 import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
 import com.tngtech.archunit.core.importer.ImportOption;
+import java.sql.Connection;
 import org.testng.annotations.Test;
 
 /** Modules point down only; packages are features with one face. */
@@ -101,6 +102,20 @@ public class ArchitectureTest {
                 .and(simpleNameEndingWith("Controller").or(simpleNameEndingWith("Mapper")))
                 .should()
                 .bePackagePrivate()
+                .check(everything);
+    }
+
+    @Test
+    public void statementsOfASiteReachItsDatabaseOnOneWay() {
+        noClasses()
+                .that()
+                .resideInAPackage("org.jontrel.site..")
+                .and()
+                .doNotHaveSimpleName("Jdbc")
+                .should()
+                .callMethod(Connection.class, "prepareStatement", String.class)
+                .orShould()
+                .callMethod(Connection.class, "createStatement")
                 .check(everything);
     }
 }

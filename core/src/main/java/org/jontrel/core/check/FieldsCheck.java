@@ -134,7 +134,7 @@ final class FieldsCheck {
         var names = new NameCheck(at);
         names.label("label", field.label(), field.key());
         names.prose("help", field.help());
-        names.key(field.key());
+        names.key(field.key(), field.label());
         boolean ofType = definition instanceof ContentType || definition instanceof SharedGroup;
         if (ofType && depth == 1) {
             partKey(field, at);

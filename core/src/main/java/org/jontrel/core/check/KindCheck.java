@@ -255,7 +255,7 @@ final class KindCheck {
         var at = report.of(inverse.id());
         var names = new NameCheck(at);
         names.label("label", inverse.label(), field.label());
-        names.key(inverse.key());
+        names.key(inverse.key(), inverse.label());
     }
 
     private void repeater(Kind.Repeater repeater) {

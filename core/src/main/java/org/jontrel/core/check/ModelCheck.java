@@ -51,7 +51,7 @@ public final class ModelCheck {
             var report = new Report(findings, definition.id(), "");
             keys.computeIfAbsent(definition.sort(), _ -> new NameCheck.Keyed())
                     .claim(definition.key(), definition.name(), report);
-            new NameCheck(report).key(definition.key());
+            new NameCheck(report).key(definition.key(), definition.name());
             paths.claim(definition, report);
             claim(definition, definition);
             Things.within(definition, thing -> claim(definition, thing));

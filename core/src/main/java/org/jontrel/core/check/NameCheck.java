@@ -29,9 +29,10 @@ record NameCheck(Report report) {
         longest(property, text, LONGEST_PROSE);
     }
 
-    void key(String key) {
+    /** @param label what a missing key is made from */
+    void key(String key, String label) {
         if (!Keys.isKey(key)) {
-            var better = Keys.fromLabel(key);
+            var better = Keys.fromLabel(key.isBlank() ? label : key);
             report.addFixed("key", better, Code.KEY_INVALID, key, better);
         }
     }

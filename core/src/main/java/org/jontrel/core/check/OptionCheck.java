@@ -24,7 +24,7 @@ final class OptionCheck {
             var at = report.of(option.id());
             var names = new NameCheck(at);
             names.label("label", option.label(), option.key());
-            names.key(option.key());
+            names.key(option.key(), option.label());
             keys.claim(option.key(), option.label(), at);
             if (!option.label().isBlank() && !labels.add(option.label().strip().toLowerCase(Locale.ROOT))) {
                 at.add("label", Code.OPTION_LABEL_TWICE, owner, option.label(), "options");

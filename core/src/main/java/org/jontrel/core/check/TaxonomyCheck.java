@@ -61,7 +61,7 @@ final class TaxonomyCheck {
         var at = report.of(term.id());
         var names = new NameCheck(at);
         names.label("label", term.label(), term.key());
-        names.key(term.key());
+        names.key(term.key(), term.label());
         keys.claim(term.key(), term.label(), at);
         term.values().forEach((fieldId, value) -> value(term, fieldId, value, at));
         if (term.children().isEmpty()) {

@@ -9,6 +9,7 @@ import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.UnaryOperator;
 import org.jontrel.core.Samples;
 import org.jontrel.core.finding.Code;
@@ -134,5 +135,29 @@ public class ModelCheckTest {
     public void theWorstComesFirst() {
         var findings = ModelCheck.check(named("9x", "Sheep", "Sheep", "sheep"));
         assertEquals(findings.stream().map(Finding::code).toList(), List.of(Code.KEY_INVALID, Code.NOUN_SAME));
+    }
+
+    /** A key that is missing is made from what people read, wherever it is missing. */
+    @Test
+    public void aMissingKeyIsMadeFromTheLabel() {
+        var inverse = new Kind.Inverse("i1", "", "Looks after", true, true);
+        var models = List.of(
+                field(field -> field.withKey("").withLabel("High water")),
+                kind(new Kind.Relation(Set.of(GOOD.id()), Kind.Amount.ONE, false, false, inverse)),
+                kind(new Kind.Choice(List.of(new Kind.Option("o1", "", "Very good", false)))),
+                named("", "Lock keeper", "Lock keepers", "lock-keepers"));
+        assertEquals(
+                models.stream()
+                        .map(model -> ModelCheck.check(model).stream()
+                                .filter(finding -> finding.code() == Code.KEY_INVALID)
+                                .map(finding -> finding.fix().orElseThrow().sentence())
+                                .toList()
+                                .toString())
+                        .toList(),
+                List.of(
+                        "[set key to high_water]",
+                        "[set key to looks_after]",
+                        "[set key to very_good]",
+                        "[set key to lock_keeper]"));
     }
 }
