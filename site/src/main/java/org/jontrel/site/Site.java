@@ -17,6 +17,7 @@ import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.Bindings;
 import org.jontrel.site.table.Database;
 import org.jontrel.site.table.Ddl;
+import org.jontrel.site.table.Jdbc;
 import org.jontrel.site.table.RecordIds;
 import org.jontrel.site.table.Schema;
 
@@ -53,12 +54,10 @@ public final class Site {
         var site = new Site(source, owner, stale, mediaFolder);
         site.database.direct(connection -> {
             var there = Schema.tables(connection).keySet();
-            try (var statement = connection.createStatement()) {
-                for (var sql : Ddl.ownTables()) {
-                    // many sites are opened at once after a start, and nearly all of them have their tables
-                    if (!there.contains(Ddl.made(sql))) {
-                        statement.execute(sql);
-                    }
+            for (var sql : Ddl.ownTables()) {
+                // many sites are opened at once after a start, and nearly all of them have their tables
+                if (!there.contains(Ddl.made(sql))) {
+                    Jdbc.execute(connection, sql);
                 }
             }
         });
@@ -101,17 +100,15 @@ public final class Site {
 
     /** The definition whose pages were once at this path. */
     public Optional<Holder> redirected(String path) {
-        return bindings.reading(database, (session, binding) -> {
-            try (var statement =
-                    session.getConnection().prepareStatement("SELECT type_id FROM jontrel_redirect WHERE path = ?")) {
-                statement.setString(1, path);
-                try (var rows = statement.executeQuery()) {
-                    return rows.next()
-                            ? binding.table(rows.getString(1)).map(Binding.Table::holder)
-                            : Optional.<Holder>empty();
-                }
-            }
-        });
+        return bindings.reading(
+                database,
+                (session, binding) -> Jdbc.first(
+                                session.getConnection(),
+                                "SELECT type_id FROM jontrel_redirect WHERE path = ?",
+                                row -> row.getString(1),
+                                path)
+                        .flatMap(binding::table)
+                        .map(Binding.Table::holder));
     }
 
     /** Records of a type, terms of a taxonomy, whatever their state. */

@@ -6,6 +6,7 @@ import java.io.UncheckedIOException;
 import java.util.Objects;
 import java.util.Optional;
 import org.jontrel.site.table.Database;
+import org.jontrel.site.table.Jdbc;
 
 /** Bytes in the site's own database, in pieces of one MiB. */
 final class DatabaseContents implements Contents {
@@ -23,30 +24,18 @@ final class DatabaseContents implements Contents {
 
     /** -1 where there are no such bytes. */
     private long size(String name) {
-        return database.transaction(session -> {
-            var sql = "SELECT COALESCE(SUM(OCTET_LENGTH(content)), -1) FROM jontrel_content WHERE name = ?";
-            try (var statement = session.getConnection().prepareStatement(sql)) {
-                statement.setString(1, name);
-                try (var rows = statement.executeQuery()) {
-                    rows.next();
-                    return rows.getLong(1);
-                }
-            }
-        });
+        var sql = "SELECT COALESCE(SUM(OCTET_LENGTH(content)), -1) FROM jontrel_content WHERE name = ?";
+        return database.transaction(session -> Jdbc.number(session.getConnection(), sql, name));
     }
 
     @Override
     public void put(String name, Bytes bytes) {
         database.transaction(session -> {
             var sql = "INSERT IGNORE INTO jontrel_content (name, seq, content) VALUES (?, ?, ?)";
-            try (var statement = session.getConnection().prepareStatement(sql);
-                    var in = bytes.open()) {
+            try (var in = bytes.open()) {
                 var piece = in.readNBytes(PIECE);
                 for (int seq = 0; seq == 0 || piece.length > 0; seq++) {
-                    statement.setString(1, name);
-                    statement.setInt(2, seq);
-                    statement.setBytes(3, piece);
-                    statement.executeUpdate();
+                    Jdbc.update(session.getConnection(), sql, name, seq, piece);
                     piece = in.readNBytes(PIECE);
                 }
             } catch (IOException e) {
@@ -75,31 +64,16 @@ final class DatabaseContents implements Contents {
     }
 
     private byte[] piece(String name, long seq) throws IOException {
-        var piece = database.transaction(session -> {
-            var sql = "SELECT content FROM jontrel_content WHERE name = ? AND seq = ?";
-            try (var statement = session.getConnection().prepareStatement(sql)) {
-                statement.setString(1, name);
-                statement.setLong(2, seq);
-                try (var rows = statement.executeQuery()) {
-                    return rows.next() ? rows.getBytes(1) : null;
-                }
-            }
-        });
-        if (piece == null) {
-            throw new IOException("The bytes were removed while they were read");
-        }
-        return piece;
+        var sql = "SELECT content FROM jontrel_content WHERE name = ? AND seq = ?";
+        return database.transaction(
+                        session -> Jdbc.first(session.getConnection(), sql, row -> row.getBytes(1), name, seq))
+                .orElseThrow(() -> new IOException("The bytes were removed while they were read"));
     }
 
     @Override
     public void remove(String name) {
-        database.transaction(session -> {
-            try (var statement =
-                    session.getConnection().prepareStatement("DELETE FROM jontrel_content WHERE name = ?")) {
-                statement.setString(1, name);
-                return statement.executeUpdate();
-            }
-        });
+        database.transaction(
+                session -> Jdbc.update(session.getConnection(), "DELETE FROM jontrel_content WHERE name = ?", name));
     }
 
     /** Holds one piece at a time, and no connection while its reader is slow. */

@@ -32,6 +32,7 @@ import org.jontrel.core.value.Picture;
 import org.jontrel.core.value.Values;
 import org.jontrel.site.table.Database;
 import org.jontrel.site.table.Gate;
+import org.jontrel.site.table.Jdbc;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -156,34 +157,29 @@ public final class MediaStore {
     }
 
     private static void lock(Connection connection, String sql, String sha256) throws SQLException {
-        try (var statement = connection.prepareStatement(sql)) {
-            statement.setString(1, sha256);
-            try (var row = statement.executeQuery()) {
-                if (!row.next() || row.getInt(1) != 1) {
-                    throw new SQLException("The same file is being stored or removed, and it takes long");
-                }
-            }
+        if (Jdbc.number(connection, sql, sha256) != 1) {
+            throw new SQLException("The same file is being stored or removed, and it takes long");
         }
     }
 
     private static int insert(Connection connection, StoredFile file) throws SQLException {
         var sql = "INSERT INTO jontrel_media (id, format, width, height, bytes, name, alt, sha256, focus_x, focus_y,"
                 + " created_at, created_by) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)";
-        try (var statement = connection.prepareStatement(sql)) {
-            statement.setLong(1, file.id());
-            statement.setString(2, file.format());
-            statement.setInt(3, file.width());
-            statement.setInt(4, file.height());
-            statement.setLong(5, file.bytes());
-            statement.setString(6, file.name());
-            statement.setString(7, file.alt());
-            statement.setString(8, file.sha256());
-            statement.setInt(9, file.focusX());
-            statement.setInt(10, file.focusY());
-            statement.setObject(11, file.createdAt().atOffset(ZoneOffset.UTC).toLocalDateTime());
-            statement.setString(12, file.createdBy());
-            return statement.executeUpdate();
-        }
+        return Jdbc.update(
+                connection,
+                sql,
+                file.id(),
+                file.format(),
+                file.width(),
+                file.height(),
+                file.bytes(),
+                file.name(),
+                file.alt(),
+                file.sha256(),
+                file.focusX(),
+                file.focusY(),
+                file.createdAt().atOffset(ZoneOffset.UTC).toLocalDateTime(),
+                file.createdBy());
     }
 
     private void derive(StoredFile file, Bytes bytes) {
@@ -239,20 +235,8 @@ public final class MediaStore {
     }
 
     private List<StoredFile> query(String sql, List<?> parameters) {
-        return database.transaction(session -> {
-            try (var statement = session.getConnection().prepareStatement(sql)) {
-                for (int i = 0; i < parameters.size(); i++) {
-                    statement.setObject(i + 1, parameters.get(i));
-                }
-                try (var rows = statement.executeQuery()) {
-                    var files = new ArrayList<StoredFile>();
-                    while (rows.next()) {
-                        files.add(file(rows));
-                    }
-                    return files;
-                }
-            }
-        });
+        return database.transaction(
+                session -> Jdbc.query(session.getConnection(), sql, MediaStore::file, parameters.toArray()));
     }
 
     private static StoredFile file(ResultSet row) throws SQLException {
@@ -273,20 +257,17 @@ public final class MediaStore {
 
     /** What keeps a picture or file from being a field's value, within a transaction of another store. */
     public List<Finding> check(Connection connection, Field field, long id) throws SQLException {
-        try (var statement = connection.prepareStatement(FOUND + " WHERE id = ?")) {
-            statement.setLong(1, id);
-            try (var row = statement.executeQuery()) {
-                boolean image = field.kind() instanceof Kind.Image;
-                var file = row.next() ? file(row) : null;
-                if (file == null || image && !file.picture()) {
-                    var code = image ? Code.VALUE_NOT_IMAGE : Code.VALUE_NOT_FILE;
-                    return List.of(Finding.of(code, Place.field("", field.id(), ""), field.label()));
-                }
-                return image
-                        ? Values.checkPicture(field, new Picture(file.width(), file.height(), file.bytes(), file.alt()))
-                        : Values.checkFile(field, file.name(), file.format(), file.bytes());
-            }
+        boolean image = field.kind() instanceof Kind.Image;
+        var found = Jdbc.first(connection, FOUND + " WHERE id = ?", MediaStore::file, id)
+                .filter(file -> !image || file.picture());
+        if (found.isEmpty()) {
+            var code = image ? Code.VALUE_NOT_IMAGE : Code.VALUE_NOT_FILE;
+            return List.of(Finding.of(code, Place.field("", field.id(), ""), field.label()));
         }
+        var file = found.get();
+        return image
+                ? Values.checkPicture(field, new Picture(file.width(), file.height(), file.bytes(), file.alt()))
+                : Values.checkFile(field, file.name(), file.format(), file.bytes());
     }
 
     /** Another alternative text or focal point; whether there is such a file. */
@@ -294,32 +275,22 @@ public final class MediaStore {
         return database.transaction(session -> {
                     Gate.changed(session.getConnection());
                     var sql = "UPDATE jontrel_media SET alt = ?, focus_x = ?, focus_y = ? WHERE id = ?";
-                    try (var statement = session.getConnection().prepareStatement(sql)) {
-                        statement.setString(1, alt.strip());
-                        statement.setInt(2, Math.clamp(focusX, 0, 100));
-                        statement.setInt(3, Math.clamp(focusY, 0, 100));
-                        statement.setLong(4, id);
-                        return statement.executeUpdate();
-                    }
+                    return Jdbc.update(
+                            session.getConnection(),
+                            sql,
+                            alt.strip(),
+                            Math.clamp(focusX, 0, 100),
+                            Math.clamp(focusY, 0, 100),
+                            id);
                 })
                 == 1;
     }
 
     /** Records that use a file, by the ids of their definitions. */
     public List<Link> uses(long id) {
-        return database.transaction(session -> {
-            var sql = "SELECT holder_id, record_id FROM jontrel_media_use WHERE media_id = ? ORDER BY 1, 2 LIMIT 200";
-            try (var statement = session.getConnection().prepareStatement(sql)) {
-                statement.setLong(1, id);
-                try (var rows = statement.executeQuery()) {
-                    var uses = new ArrayList<Link>();
-                    while (rows.next()) {
-                        uses.add(new Link(rows.getString(1), rows.getLong(2)));
-                    }
-                    return uses;
-                }
-            }
-        });
+        var sql = "SELECT holder_id, record_id FROM jontrel_media_use WHERE media_id = ? ORDER BY 1, 2 LIMIT 200";
+        return database.transaction(session ->
+                Jdbc.query(session.getConnection(), sql, row -> new Link(row.getString(1), row.getLong(2)), id));
     }
 
     /** Removes a file that nothing uses; its bytes go when no other upload has the same. Whether it was removed. */
@@ -336,10 +307,7 @@ public final class MediaStore {
         boolean removed = database.transaction(session -> {
                     var sql = "DELETE FROM jontrel_media WHERE id = ? AND NOT EXISTS"
                             + " (SELECT 1 FROM jontrel_media_use u WHERE u.media_id = jontrel_media.id)";
-                    try (var statement = session.getConnection().prepareStatement(sql)) {
-                        statement.setLong(1, file.id());
-                        return statement.executeUpdate();
-                    }
+                    return Jdbc.update(session.getConnection(), sql, file.id());
                 })
                 == 1;
         var sha = file.sha256();

@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.stream.IntStream;
 import org.jontrel.site.table.Binding;
+import org.jontrel.site.table.Jdbc;
 import org.jontrel.site.table.Names;
 
 /** Which slugs are taken where, and which are free: asked of the database once for many records. */

@@ -16,6 +16,7 @@ import org.jontrel.core.value.RecordCheck;
 import org.jontrel.core.value.Surroundings;
 import org.jontrel.core.value.Values;
 import org.jontrel.site.table.Binding;
+import org.jontrel.site.table.Jdbc;
 import org.jontrel.site.table.ModelText;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.DeserializationFeature;

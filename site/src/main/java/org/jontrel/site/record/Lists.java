@@ -29,6 +29,7 @@ import org.jontrel.core.value.Conditions;
 import org.jontrel.core.value.Values;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.Cells;
+import org.jontrel.site.table.Jdbc;
 import org.jontrel.site.table.Names;
 import org.mybatis.dynamic.sql.AndOrCriteriaGroup;
 import org.mybatis.dynamic.sql.BasicColumn;

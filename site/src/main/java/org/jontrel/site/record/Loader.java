@@ -26,6 +26,7 @@ import org.jontrel.core.value.Link;
 import org.jontrel.core.value.Row;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.Cells;
+import org.jontrel.site.table.Jdbc;
 import org.jontrel.site.table.Names;
 
 /**

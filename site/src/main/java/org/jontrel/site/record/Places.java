@@ -15,6 +15,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.jontrel.core.value.Link;
 import org.jontrel.site.table.Binding;
+import org.jontrel.site.table.Jdbc;
 import org.jontrel.site.table.Names;
 
 /** Where records stand: under which others, at which addresses, and at which they stood before. */

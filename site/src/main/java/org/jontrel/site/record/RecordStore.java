@@ -24,6 +24,7 @@ import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.Bindings;
 import org.jontrel.site.table.Database;
 import org.jontrel.site.table.Gate;
+import org.jontrel.site.table.Jdbc;
 import org.jontrel.site.table.Names;
 import org.jontrel.site.table.RecordIds;
 

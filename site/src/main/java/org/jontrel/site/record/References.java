@@ -23,6 +23,7 @@ import org.jontrel.core.value.FormCheck;
 import org.jontrel.core.value.Link;
 import org.jontrel.site.media.MediaStore;
 import org.jontrel.site.table.Binding;
+import org.jontrel.site.table.Jdbc;
 import org.jontrel.site.table.Names;
 
 /**

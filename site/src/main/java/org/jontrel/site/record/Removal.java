@@ -8,6 +8,7 @@ import org.jontrel.core.model.Kind;
 import org.jontrel.core.value.Link;
 import org.jontrel.site.media.MediaStore;
 import org.jontrel.site.table.Binding;
+import org.jontrel.site.table.Jdbc;
 import org.jontrel.site.table.Names;
 
 /** Records taken away and brought back, and terms merged. What is taken away stays in its tables, out of sight. */

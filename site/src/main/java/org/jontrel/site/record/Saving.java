@@ -26,6 +26,7 @@ import org.jontrel.core.value.Values;
 import org.jontrel.site.media.MediaStore;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.Gate;
+import org.jontrel.site.table.Jdbc;
 import org.jontrel.site.table.Names;
 import org.jontrel.site.table.RecordIds;
 

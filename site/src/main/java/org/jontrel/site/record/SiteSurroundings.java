@@ -12,6 +12,7 @@ import org.jontrel.core.value.Link;
 import org.jontrel.core.value.Surroundings;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.DatabaseException;
+import org.jontrel.site.table.Jdbc;
 import org.jontrel.site.table.Names;
 
 /** What conditions ask of a record on this site; terms are looked up when one is asked for. */

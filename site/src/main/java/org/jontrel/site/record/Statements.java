@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.SequencedMap;
+import org.jontrel.site.table.Jdbc;
 
 /**
  * Statements that wait to be run together: those of one text as one batch, in the order in which each text first came. What

@@ -13,6 +13,7 @@ import org.jontrel.core.value.Link;
 import org.jontrel.core.value.RecordCheck;
 import org.jontrel.core.value.Surroundings;
 import org.jontrel.site.table.Binding;
+import org.jontrel.site.table.Jdbc;
 import org.jontrel.site.table.Names;
 import org.jontrel.site.table.RecordIds;
 import org.jontrel.site.table.Schema;

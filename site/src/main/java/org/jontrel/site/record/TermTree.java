@@ -3,6 +3,7 @@ package org.jontrel.site.record;
 import java.sql.Connection;
 import java.sql.SQLException;
 import org.jontrel.site.table.Binding;
+import org.jontrel.site.table.Jdbc;
 import org.jontrel.site.table.Names;
 
 /** The terms above each term of a taxonomy, itself among them, so that what is under one is found at once. */

@@ -9,6 +9,7 @@ import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.Bindings;
 import org.jontrel.site.table.Database;
 import org.jontrel.site.table.Ddl;
+import org.jontrel.site.table.Jdbc;
 import org.jontrel.site.table.Names;
 import org.jontrel.site.table.Schema;
 
@@ -38,7 +39,7 @@ public final class Upgrade {
     /** Only where it is missing: others may be at work on the table. */
     private static void add(Connection connection, String table, String column, String type) throws SQLException {
         if (!Schema.columns(connection, table).containsKey(column)) {
-            say(connection, "ALTER TABLE " + table + " ADD COLUMN IF NOT EXISTS " + column + " " + type);
+            Jdbc.execute(connection, "ALTER TABLE " + table + " ADD COLUMN IF NOT EXISTS " + column + " " + type);
         }
     }
 
@@ -55,20 +56,20 @@ public final class Upgrade {
         }
         var binding = database.transaction(bindings::reload);
         binding.tables().values().forEach(table -> words(database, table));
-        database.direct(connection -> say(connection, "DROP TABLE " + OLD));
+        database.direct(connection -> Jdbc.execute(connection, "DROP TABLE " + OLD));
     }
 
     private static void tables(Connection connection) throws SQLException {
-        say(
+        Jdbc.execute(
                 connection,
                 "ALTER TABLE jontrel_media MODIFY format VARCHAR(16) NOT NULL,"
                         + " ADD COLUMN IF NOT EXISTS focus_x TINYINT NOT NULL DEFAULT 50,"
                         + " ADD COLUMN IF NOT EXISTS focus_y TINYINT NOT NULL DEFAULT 50");
-        say(
+        Jdbc.execute(
                 connection,
                 "INSERT IGNORE INTO jontrel_content (name, seq, content) SELECT m.sha256, c.seq, c.content FROM " + OLD
                         + " c JOIN jontrel_media m ON m.id = c.media_id");
-        say(
+        Jdbc.execute(
                 connection,
                 "INSERT IGNORE INTO jontrel_definitions (generation, version, model) SELECT g.generation, i.version, i.model"
                         + " FROM jontrel_gate g, jontrel_installed i WHERE g.slot = 0 AND i.id = 1");
@@ -85,23 +86,19 @@ public final class Upgrade {
         for (var own : Ddl.ownColumns()) {
             var mark = there.get(own.name());
             if (mark != null && !mark.isEmpty()) {
-                say(connection, Ddl.renameColumns(name, List.of(new Ddl.Rename(own.name(), own.name() + "_value"))));
+                Jdbc.execute(
+                        connection,
+                        Ddl.renameColumns(name, List.of(new Ddl.Rename(own.name(), own.name() + "_value"))));
             }
-            say(
+            Jdbc.execute(
                     connection,
                     "ALTER TABLE " + Names.quoted(name) + " ADD COLUMN IF NOT EXISTS " + own.name() + " " + own.type());
         }
         if ("slug".equals(Schema.indexes(connection, name).get("slug"))) {
-            say(
+            Jdbc.execute(
                     connection,
                     "ALTER TABLE " + Names.quoted(name) + " DROP INDEX slug, ADD UNIQUE KEY slug (parent_id, slug),"
                             + " ADD KEY slugs (slug)");
-        }
-    }
-
-    private static void say(Connection connection, String sql) throws SQLException {
-        try (var statement = connection.createStatement()) {
-            statement.execute(sql);
         }
     }
 

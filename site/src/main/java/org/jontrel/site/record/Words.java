@@ -15,6 +15,7 @@ import org.jontrel.core.value.Row;
 import org.jontrel.core.value.Values;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.Database;
+import org.jontrel.site.table.Jdbc;
 import org.jontrel.site.table.Names;
 import org.jontrel.site.table.RowsOfValues;
 
@@ -141,11 +142,9 @@ public final class Words {
                 + " (holder_id, record_id, words) SELECT ?, t.id, v.words FROM " + Names.quoted(table.name())
                 + " AS t JOIN " + rows.table("v") + " ON t.id = v.id AND t.version = v.version"
                 + " ON DUPLICATE KEY UPDATE words = VALUES(words)";
-        try (var statement = connection.prepareStatement(sql)) {
-            statement.setString(1, table.holder().id());
-            rows.set(statement, 2);
-            statement.executeUpdate();
-        }
+        var parameters = rows.parameters();
+        parameters.addFirst(table.holder().id());
+        Jdbc.update(connection, sql, parameters);
     }
 
     static void store(Statements statements, Holder holder, long record, Map<String, Object> values) {

@@ -14,6 +14,7 @@ import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.plan.Breach;
 import org.jontrel.site.table.Binding;
+import org.jontrel.site.table.Jdbc;
 import org.jontrel.site.table.Names;
 
 /** Counts what is stored and newer definitions no longer allow, by one statement for each sort. */
@@ -73,9 +74,12 @@ final class Breaches {
         }
         var present = place.get().name().equals(table.name()) ? " AND state <> 'deleted'" : "";
         var value = Names.quoted(column.get());
-        return count("SELECT COALESCE(SUM(n), 0) FROM (SELECT COUNT(*) AS n FROM "
-                + Names.quoted(place.get().name()) + " WHERE " + value + " IS NOT NULL" + present + " GROUP BY " + value
-                + " HAVING COUNT(*) > 1) AS shared");
+        return Jdbc.number(
+                connection,
+                "SELECT COALESCE(SUM(n), 0) FROM (SELECT COUNT(*) AS n FROM "
+                        + Names.quoted(place.get().name()) + " WHERE " + value + " IS NOT NULL" + present + " GROUP BY "
+                        + value
+                        + " HAVING COUNT(*) > 1) AS shared");
     }
 
     /** Records, or rows around it, that have more. */
@@ -83,8 +87,10 @@ final class Breaches {
         var place = table.fields().get(field.id());
         return place == null
                 ? 0
-                : count("SELECT COUNT(DISTINCT record_id) FROM (SELECT record_id FROM " + Names.quoted(place.name())
-                        + " GROUP BY record_id, row_id HAVING COUNT(*) > " + most + ") AS full");
+                : Jdbc.number(
+                        connection,
+                        "SELECT COUNT(DISTINCT record_id) FROM (SELECT record_id FROM " + Names.quoted(place.name())
+                                + " GROUP BY record_id, row_id HAVING COUNT(*) > " + most + ") AS full");
     }
 
     private long outside(Field field, Kind.Relation before, Kind.Relation after) throws SQLException {
@@ -95,8 +101,10 @@ final class Breaches {
         if (place == null || anywhere || gone.isEmpty() && !before.to().isEmpty()) {
             return 0;
         }
-        return count("SELECT COUNT(*) FROM " + Names.quoted(place.name()) + " WHERE target_type NOT IN ("
-                + listed(List.copyOf(after.to())) + ")");
+        return Jdbc.number(
+                connection,
+                "SELECT COUNT(*) FROM " + Names.quoted(place.name()) + " WHERE target_type NOT IN ("
+                        + listed(List.copyOf(after.to())) + ")");
     }
 
     /** Records under what the newer definition does not name; the root is not counted. */
@@ -107,22 +115,16 @@ final class Breaches {
             put(
                     found,
                     Breach.PARENT,
-                    count("SELECT COUNT(*) FROM " + Names.quoted(table.name())
-                            + " WHERE parent_id <> 0 AND state <> 'deleted'"
-                            + (allowed.isEmpty() ? "" : " AND parent_type NOT IN (" + listed(allowed) + ")")));
+                    Jdbc.number(
+                            connection,
+                            "SELECT COUNT(*) FROM " + Names.quoted(table.name())
+                                    + " WHERE parent_id <> 0 AND state <> 'deleted'"
+                                    + (allowed.isEmpty() ? "" : " AND parent_type NOT IN (" + listed(allowed) + ")")));
         }
         return found;
     }
 
     private static String listed(List<String> ids) {
         return ids.stream().map(Names::comment).collect(Collectors.joining(", "));
-    }
-
-    private long count(String sql) throws SQLException {
-        try (var statement = connection.createStatement();
-                var row = statement.executeQuery(sql)) {
-            row.next();
-            return row.getLong(1);
-        }
     }
 }

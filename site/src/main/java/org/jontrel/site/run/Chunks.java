@@ -25,6 +25,7 @@ import org.jontrel.site.record.SiteSurroundings;
 import org.jontrel.site.record.Words;
 import org.jontrel.site.table.Bindings;
 import org.jontrel.site.table.Cells;
+import org.jontrel.site.table.Jdbc;
 import org.jontrel.site.table.Names;
 import org.jontrel.site.table.RowsOfValues;
 import org.jontrel.site.table.Schema;
@@ -174,17 +175,14 @@ final class Chunks {
         var saved = new HashSet<Long>();
         var sql = "SELECT DISTINCT record_id FROM jontrel_history WHERE holder_id = ? AND generation >= ?"
                 + " AND record_id BETWEEN ? AND ?";
-        try (var statement = connection.prepareStatement(sql)) {
-            statement.setString(1, holderId);
-            statement.setLong(2, since.get());
-            statement.setLong(3, Collections.min(records));
-            statement.setLong(4, Collections.max(records));
-            try (var found = statement.executeQuery()) {
-                while (found.next()) {
-                    saved.add(found.getLong(1));
-                }
-            }
-        }
+        Jdbc.each(
+                connection,
+                sql,
+                row -> saved.add(row.getLong(1)),
+                holderId,
+                since.get(),
+                Collections.min(records),
+                Collections.max(records));
         return saved;
     }
 
@@ -211,20 +209,16 @@ final class Chunks {
                     case INCOMPLETE -> loader.incompleteAfter(connection, afterId, size);
                 };
         var update = "UPDATE " + Names.quoted(table.get().name()) + " SET complete = ? WHERE id = ? AND version = ?";
-        try (var statement = connection.prepareStatement(update)) {
-            for (var record : records) {
-                var around = new SiteSurroundings(connection, binding, record.state(), record.parent());
-                boolean complete = RecordCheck.check(table.get().holder(), record.values(), around)
-                        .complete();
-                if (complete != record.complete()) {
-                    statement.setBoolean(1, complete);
-                    statement.setLong(2, record.id());
-                    statement.setInt(3, record.version());
-                    statement.addBatch();
-                }
+        var changes = new ArrayList<List<?>>();
+        for (var record : records) {
+            var around = new SiteSurroundings(connection, binding, record.state(), record.parent());
+            boolean complete = RecordCheck.check(table.get().holder(), record.values(), around)
+                    .complete();
+            if (complete != record.complete()) {
+                changes.add(List.of(complete, record.id(), record.version()));
             }
-            statement.executeBatch();
         }
+        Jdbc.batch(connection, update, changes);
         return records.isEmpty()
                 ? new Progress(afterId, 0)
                 : new Progress(records.getLast().id(), records.size());
@@ -277,11 +271,7 @@ final class Chunks {
             var sql =
                     "UPDATE " + Names.quoted(name) + " SET " + Names.quoted(goal) + " = " + SureValues.converted(column)
                             + " WHERE " + record + " > ? AND " + record + " <= ? AND " + condition;
-            try (var statement = connection.prepareStatement(sql)) {
-                statement.setLong(1, after);
-                statement.setLong(2, last.get());
-                return statement.executeUpdate();
-            }
+            return Jdbc.update(connection, sql, after, last.get());
         }
 
         /** @param doubtful a further condition on the next ones; empty for none */
@@ -296,33 +286,25 @@ final class Chunks {
                         case Which.Those(List<Long> ids) ->
                             select + record + " IN (" + String.join(", ", Collections.nCopies(ids.size(), "?")) + ")";
                     };
-            var rows = new ArrayList<Row>();
-            try (var statement = connection.prepareStatement(sql)) {
-                switch (which) {
-                    case Which.After(long id) -> {
-                        statement.setLong(1, id);
-                        statement.setLong(2, last(id).orElse(id));
-                    }
-                    case Which.Those(List<Long> ids) -> {
-                        for (int i = 0; i < ids.size(); i++) {
-                            statement.setLong(1 + i, ids.get(i));
-                        }
-                    }
-                }
-                try (var found = statement.executeQuery()) {
-                    while (found.next()) {
+            var parameters =
+                    switch (which) {
+                        case Which.After(long id) -> List.of(id, last(id).orElse(id));
+                        case Which.Those(List<Long> ids) -> ids;
+                    };
+            return Jdbc.query(
+                    connection,
+                    sql,
+                    row -> {
                         var named = new ArrayList<Object>();
                         for (int i = 1; i <= key.size(); i++) {
-                            named.add(found.getLong(i));
+                            named.add(row.getLong(i));
                         }
-                        rows.add(new Row(
+                        return new Row(
                                 named,
-                                Cells.read(found, key.size() + 1, firstKind),
-                                Cells.read(found, key.size() + 2, secondKind)));
-                    }
-                }
-            }
-            return rows;
+                                Cells.read(row, key.size() + 1, firstKind),
+                                Cells.read(row, key.size() + 2, secondKind));
+                    },
+                    parameters.toArray());
         }
 
         /** The last of the next records that have rows; empty where there are none. */
@@ -332,15 +314,10 @@ final class Chunks {
             }
             var sql = "SELECT MAX(r) FROM (SELECT DISTINCT " + record + " AS r FROM " + Names.quoted(name) + " WHERE "
                     + record + " > ? ORDER BY " + record + " LIMIT " + size + ") AS some";
-            try (var statement = connection.prepareStatement(sql)) {
-                statement.setLong(1, after);
-                try (var found = statement.executeQuery()) {
-                    found.next();
-                    long reached = found.getLong(1);
-                    last.put(after, found.wasNull() ? Optional.empty() : Optional.of(reached));
-                    return last.get(after);
-                }
-            }
+            // ids are greater than 0, and there is none where the query gives nothing
+            long reached = Jdbc.number(connection, sql, after);
+            last.put(after, reached == 0 ? Optional.empty() : Optional.of(reached));
+            return last.get(after);
         }
 
         /** Values on their way into a column: all in one statement, or a place each where they cannot stand in a table. */
@@ -372,17 +349,10 @@ final class Chunks {
                     join();
                     return;
                 }
-                try (var statement = connection.prepareStatement("UPDATE " + Names.quoted(name) + " SET "
-                        + Names.quoted(column) + " = ? WHERE " + String.join(" = ? AND ", key) + " = ?")) {
-                    for (var row : values) {
-                        statement.setObject(1, row.getLast());
-                        for (int i = 0; i < key.size(); i++) {
-                            statement.setObject(2 + i, row.get(i));
-                        }
-                        statement.addBatch();
-                    }
-                    statement.executeBatch();
-                }
+                var sql = "UPDATE " + Names.quoted(name) + " SET " + Names.quoted(column) + " = ? WHERE "
+                        + String.join(" = ? AND ", key) + " = ?";
+                values.forEach(row -> row.addFirst(row.removeLast()));
+                Jdbc.batch(connection, sql, values);
             }
 
             private void join() throws SQLException {
@@ -391,11 +361,11 @@ final class Chunks {
                 var rows = new RowsOfValues(columns);
                 values.forEach(rows::add);
                 var on = key.stream().map(each -> "t." + each + " = v." + each).collect(Collectors.joining(" AND "));
-                try (var statement = connection.prepareStatement("UPDATE " + Names.quoted(name) + " AS t JOIN "
-                        + rows.table("v") + " ON " + on + " SET t." + Names.quoted(column) + " = v.value")) {
-                    rows.set(statement, 1);
-                    statement.executeUpdate();
-                }
+                Jdbc.update(
+                        connection,
+                        "UPDATE " + Names.quoted(name) + " AS t JOIN " + rows.table("v") + " ON " + on + " SET t."
+                                + Names.quoted(column) + " = v.value",
+                        rows.parameters());
             }
         }
 

@@ -12,6 +12,7 @@ import org.jontrel.core.plan.Step;
 import org.jontrel.site.table.Bindings;
 import org.jontrel.site.table.Database;
 import org.jontrel.site.table.Gate;
+import org.jontrel.site.table.Jdbc;
 import org.jontrel.site.table.ModelText;
 
 /**
@@ -293,10 +294,10 @@ final class Executor {
     private void say(Connection connection, Said said, int tries) throws SQLException {
         for (int attempt = 1; ; attempt++) {
             lease.fence(connection);
-            try (var statement = connection.createStatement()) {
-                statement.execute("SET SESSION lock_wait_timeout = 1");
+            try {
+                Jdbc.execute(connection, "SET SESSION lock_wait_timeout = 1");
                 for (var sql : said.in(connection)) {
-                    statement.execute(sql);
+                    Jdbc.execute(connection, sql);
                 }
                 return;
             } catch (SQLException e) {
@@ -314,9 +315,7 @@ final class Executor {
                     throw new InTheWay(e);
                 }
             } finally {
-                try (var statement = connection.createStatement()) {
-                    statement.execute("SET SESSION lock_wait_timeout = DEFAULT");
-                }
+                Jdbc.execute(connection, "SET SESSION lock_wait_timeout = DEFAULT");
             }
             // readers who have queued behind it go first
             Database.pause(BETWEEN_TRIES);
@@ -324,15 +323,8 @@ final class Executor {
     }
 
     private void redirect(Step.Redirect redirect) {
-        fenced(session -> {
-            try (var statement = session.getConnection()
-                    .prepareStatement("REPLACE INTO jontrel_redirect (path, type_id) VALUES (?, ?)")) {
-                statement.setString(1, redirect.before());
-                statement.setString(2, redirect.holderId());
-                statement.executeUpdate();
-            }
-            return null;
-        });
+        var sql = "REPLACE INTO jontrel_redirect (path, type_id) VALUES (?, ?)";
+        fenced(session -> Jdbc.update(session.getConnection(), sql, redirect.before(), redirect.holderId()));
     }
 
     private interface Entry {

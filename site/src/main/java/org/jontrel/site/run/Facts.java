@@ -21,6 +21,7 @@ import org.jontrel.core.plan.UndoPlanner.Since;
 import org.jontrel.core.value.Values;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.Cells;
+import org.jontrel.site.table.Jdbc;
 import org.jontrel.site.table.Names;
 
 /** Answers a plan's questions from the site's real records. */
@@ -70,7 +71,9 @@ final class Facts {
             var place = newPlace(table.get(), question, to);
             long rows = place.isEmpty()
                     ? 0
-                    : count("SELECT COUNT(*) FROM " + Names.quoted(place.get().name()));
+                    : Jdbc.number(
+                            connection,
+                            "SELECT COUNT(*) FROM " + Names.quoted(place.get().name()));
             return new Answer(rows, rows, 0, 0, List.of(), List.of());
         }
         var after = to.definition(question.holderId())
@@ -104,11 +107,13 @@ final class Facts {
 
     /** Records with and without rows in a table of a field. */
     private Answer filled(Binding.Table table, Optional<Binding.Place> place) throws SQLException {
-        long records = count("SELECT COUNT(*) FROM " + Names.quoted(table.name()));
+        long records = Jdbc.number(connection, "SELECT COUNT(*) FROM " + Names.quoted(table.name()));
         long filled = place.isEmpty()
                 ? 0
-                : count("SELECT COUNT(DISTINCT record_id) FROM "
-                        + Names.quoted(place.get().name()));
+                : Jdbc.number(
+                        connection,
+                        "SELECT COUNT(DISTINCT record_id) FROM "
+                                + Names.quoted(place.get().name()));
         return new Answer(records, Math.max(records - filled, 0), 0, 0, List.of(), List.of());
     }
 
@@ -120,32 +125,26 @@ final class Facts {
         var doubtful = SureValues.condition(Names.quoted(column), tally.conversion())
                 .map(sure -> " WHERE " + sure + " IS NOT TRUE")
                 .orElse("");
-        long rest = doubtful.isEmpty() ? 0 : count("SELECT COUNT(*) FROM " + Names.quoted(table));
         var counts = new LinkedHashMap<Object, Long>();
-        long empty = 0;
-        try (var statement = connection.createStatement()) {
-            statement.setFetchSize(1_000);
-            try (var rows = statement.executeQuery(
-                    "SELECT " + Names.quoted(column) + " FROM " + Names.quoted(table) + doubtful)) {
-                while (rows.next()) {
-                    rest--;
-                    var value = Cells.read(rows, 1, kind);
-                    if (value == null) {
-                        empty++;
-                    } else {
-                        counts.merge(value, 1L, Long::sum);
-                    }
-                    if (counts.size() > REMEMBERED) {
-                        counts.forEach(tally::add);
-                        counts.clear();
-                    }
-                }
+        long[] read = {0};
+        long[] empty = {0};
+        Jdbc.each(connection, "SELECT " + Names.quoted(column) + " FROM " + Names.quoted(table) + doubtful, row -> {
+            read[0]++;
+            var value = Cells.read(row, 1, kind);
+            if (value == null) {
+                empty[0]++;
+            } else {
+                counts.merge(value, 1L, Long::sum);
             }
-        }
+            if (counts.size() > REMEMBERED) {
+                counts.forEach(tally::add);
+                counts.clear();
+            }
+        });
         counts.forEach(tally::add);
-        tally.add(null, empty);
+        tally.add(null, empty[0]);
         if (!doubtful.isEmpty()) {
-            tally.addSure(rest);
+            tally.addSure(Jdbc.number(connection, "SELECT COUNT(*) FROM " + Names.quoted(table)) - read[0]);
         }
     }
 
@@ -158,7 +157,9 @@ final class Facts {
                 continue;
             }
             var name = Names.quoted(table.get().name());
-            since.put(new Question(step.holderId(), ""), new Since(count("SELECT COUNT(*) FROM " + name), 0, 0));
+            since.put(
+                    new Question(step.holderId(), ""),
+                    new Since(Jdbc.number(connection, "SELECT COUNT(*) FROM " + name), 0, 0));
             switch (step) {
                 case Step.CarryBack carry ->
                     since.put(
@@ -170,7 +171,9 @@ final class Facts {
                             changed(Carry.forth(binding.model(), to, carry), table.get()));
                 case Step.HoldOwn(String holderId, String fieldId, String _) -> {
                     var place = table.get().fields().get(fieldId);
-                    long rows = place == null ? 0 : count("SELECT COUNT(*) FROM " + Names.quoted(place.name()));
+                    long rows = place == null
+                            ? 0
+                            : Jdbc.number(connection, "SELECT COUNT(*) FROM " + Names.quoted(place.name()));
                     since.put(new Question(holderId, fieldId), new Since(0, 0, rows));
                 }
                 case Step.SwitchColumns(String holderId, String _, List<Step.Turn> turns) -> {
@@ -204,13 +207,7 @@ final class Facts {
         var fill = Conversions.fill(field, fillOf(done, holding.holder().id(), fieldId));
         var sql = "SELECT COUNT(*) FROM " + table + " WHERE " + Names.quoted(column) + " IS NOT NULL AND NOT "
                 + Names.quoted(column) + " <=> ?";
-        try (var statement = connection.prepareStatement(sql)) {
-            statement.setObject(1, Cells.toColumn(fill));
-            try (var rows = statement.executeQuery()) {
-                rows.next();
-                return rows.getLong(1);
-            }
-        }
+        return Jdbc.number(connection, sql, fill);
     }
 
     static String fillOf(List<Step> done, String holderId, String fieldId) {
@@ -228,26 +225,20 @@ final class Facts {
         var place = table.placeOf(carry.fieldId()).orElseThrow();
         var column = Names.quoted(place.columns().get(carry.fieldId()));
         var held = Names.quoted(Names.held(carry.held()));
-        long records = 0;
-        long carried = 0;
-        long lost = 0;
-        try (var statement =
-                connection.prepareStatement("SELECT " + held + ", " + column + " FROM " + Names.quoted(place.name()))) {
-            statement.setFetchSize(1_000);
-            try (var rows = statement.executeQuery()) {
-                while (rows.next()) {
-                    records++;
-                    var before = Cells.read(rows, 1, carry.goal().kind());
-                    var now = Cells.read(rows, 2, carry.source().kind());
-                    if (carry.changed(before, now)) {
-                        boolean fits = carry.carries(before, now);
-                        carried += fits ? 1 : 0;
-                        lost += fits ? 0 : 1;
-                    }
-                }
+        long[] records = {0};
+        long[] carried = {0};
+        long[] lost = {0};
+        Jdbc.each(connection, "SELECT " + held + ", " + column + " FROM " + Names.quoted(place.name()), row -> {
+            records[0]++;
+            var before = Cells.read(row, 1, carry.goal().kind());
+            var now = Cells.read(row, 2, carry.source().kind());
+            if (carry.changed(before, now)) {
+                boolean fits = carry.carries(before, now);
+                carried[0] += fits ? 1 : 0;
+                lost[0] += fits ? 0 : 1;
             }
-        }
-        return new Since(records, carried, lost);
+        });
+        return new Since(records[0], carried[0], lost[0]);
     }
 
     static Holder holder(Model model, String holderId) {
@@ -269,14 +260,6 @@ final class Facts {
         return Kept.of(field.kind()) == Kept.TABLE
                 ? fieldId
                 : holder.home(fieldId).table();
-    }
-
-    private long count(String sql) throws SQLException {
-        try (var statement = connection.createStatement();
-                var rows = statement.executeQuery(sql)) {
-            rows.next();
-            return rows.getLong(1);
-        }
     }
 
     /** Fills in the form that conversions take. */

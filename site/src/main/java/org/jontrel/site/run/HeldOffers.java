@@ -15,6 +15,7 @@ import org.jontrel.core.plan.Question;
 import org.jontrel.core.plan.Tally;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.Cells;
+import org.jontrel.site.table.Jdbc;
 import org.jontrel.site.table.Names;
 import org.jontrel.site.table.Schema;
 
@@ -83,15 +84,10 @@ final class HeldOffers {
         }
         var tally = new Tally(then, field);
         var column = Names.quoted(place.column());
-        try (var statement = connection.createStatement()) {
-            statement.setFetchSize(1_000);
-            try (var rows = statement.executeQuery("SELECT " + column + " FROM " + Names.quoted(place.table())
-                    + " WHERE " + column + " IS NOT NULL")) {
-                while (rows.next()) {
-                    tally.add(Cells.read(rows, 1, then.kind()), 1);
-                }
-            }
-        }
+        Jdbc.each(
+                connection,
+                "SELECT " + column + " FROM " + Names.quoted(place.table()) + " WHERE " + column + " IS NOT NULL",
+                row -> tally.add(Cells.read(row, 1, then.kind()), 1));
         var answer = tally.answer();
         return answer.records() == 0
                 ? Optional.empty()
@@ -118,12 +114,8 @@ final class HeldOffers {
     }
 
     private long records(String table, boolean own) throws SQLException {
-        try (var statement = connection.createStatement();
-                var row = statement.executeQuery(
-                        "SELECT COUNT(" + (own ? "*" : "DISTINCT record_id") + ") FROM " + Names.quoted(table))) {
-            row.next();
-            return row.getLong(1);
-        }
+        return Jdbc.number(
+                connection, "SELECT COUNT(" + (own ? "*" : "DISTINCT record_id") + ") FROM " + Names.quoted(table));
     }
 
     private static List<String> marks(Holder holder, String fieldId) {

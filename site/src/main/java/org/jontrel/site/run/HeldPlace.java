@@ -16,6 +16,7 @@ import org.jontrel.core.model.Field;
 import org.jontrel.core.plan.Step;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.Ddl;
+import org.jontrel.site.table.Jdbc;
 import org.jontrel.site.table.ModelText;
 import org.jontrel.site.table.Names;
 import org.jontrel.site.table.Schema;
@@ -71,13 +72,10 @@ record HeldPlace(String name, long runId, Holder holder, String fieldId, String 
         var found = new HashMap<String, String>();
         var sql = "SELECT column_name, table_name FROM information_schema.columns"
                 + " WHERE table_schema = DATABASE() AND column_name LIKE 'held\\_\\_%'";
-        try (var statement = connection.createStatement();
-                var rows = statement.executeQuery(sql)) {
-            while (rows.next()) {
-                var table = rows.getString(2);
-                Names.heldAs(rows.getString(1)).ifPresent(name -> found.put(name, table));
-            }
-        }
+        Jdbc.each(connection, sql, row -> {
+            var table = row.getString(2);
+            Names.heldAs(row.getString(1)).ifPresent(name -> found.put(name, table));
+        });
         return found;
     }
 
@@ -95,14 +93,11 @@ record HeldPlace(String name, long runId, Holder holder, String fieldId, String 
     private static Map<String, Origin> origins(Connection connection) throws SQLException {
         var origins = new LinkedHashMap<String, Origin>();
         var sql = "SELECT run_id, step FROM jontrel_step WHERE state <> 'pending' ORDER BY run_id, seq";
-        try (var statement = connection.createStatement();
-                var rows = statement.executeQuery(sql)) {
-            while (rows.next()) {
-                long run = rows.getLong(1);
-                var step = Journal.step(rows.getString(2));
-                names(step).forEach((name, fieldId) -> origins.put(name, new Origin(run, step.holderId(), fieldId)));
-            }
-        }
+        Jdbc.each(connection, sql, row -> {
+            long run = row.getLong(1);
+            var step = Journal.step(row.getString(2));
+            names(step).forEach((name, fieldId) -> origins.put(name, new Origin(run, step.holderId(), fieldId)));
+        });
         return origins;
     }
 
@@ -142,15 +137,13 @@ record HeldPlace(String name, long runId, Holder holder, String fieldId, String 
         var holders = known.get(origin.runId());
         if (holders == null) {
             holders = new HashMap<>();
-            try (var statement = connection.prepareStatement("SELECT from_model FROM jontrel_run WHERE id = ?")) {
-                statement.setLong(1, origin.runId());
-                try (var rows = statement.executeQuery()) {
-                    if (rows.next()) {
-                        for (var each : Holder.all(ModelText.read(rows.getString(1)))) {
-                            holders.put(each.id(), each);
-                        }
-                    }
-                }
+            var model = Jdbc.first(
+                    connection,
+                    "SELECT from_model FROM jontrel_run WHERE id = ?",
+                    row -> ModelText.read(row.getString(1)),
+                    origin.runId());
+            for (var each : model.map(Holder::all).orElse(List.of())) {
+                holders.put(each.id(), each);
             }
             known.put(origin.runId(), holders);
         }

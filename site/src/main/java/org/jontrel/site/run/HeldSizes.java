@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import org.jontrel.site.table.Jdbc;
 import org.jontrel.site.table.Names;
 
 /** How much is held: by one statement for each table that has held columns, and the database's own figures for tables. */
@@ -28,13 +29,11 @@ final class HeldSizes {
                 .map(place -> Names.quoted(place.column()))
                 .map(column -> "COUNT(" + column + "), COALESCE(SUM(OCTET_LENGTH(" + column + ")), 0)")
                 .collect(Collectors.joining(", ", "SELECT ", " FROM " + Names.quoted(table)));
-        try (var statement = connection.createStatement();
-                var row = statement.executeQuery(sql)) {
-            row.next();
+        Jdbc.each(connection, sql, row -> {
             for (int i = 0; i < places.size(); i++) {
                 columns.put(places.get(i).name(), new Size(row.getLong(1 + 2 * i), row.getLong(2 + 2 * i)));
             }
-        }
+        });
     }
 
     Size of(HeldPlace place) throws SQLException {
@@ -42,20 +41,14 @@ final class HeldSizes {
             return columns.get(place.name());
         }
         var main = place.tables().get(Names.mark(place.holder().id(), place.fieldId()));
-        long values = main == null ? 0 : number("SELECT COUNT(*) FROM " + Names.quoted(main));
+        long values = main == null ? 0 : Jdbc.number(connection, "SELECT COUNT(*) FROM " + Names.quoted(main));
         var names =
                 place.tables().values().stream().map(name -> "'" + name + "'").collect(Collectors.joining(", "));
         return new Size(
                 values,
-                number("SELECT COALESCE(SUM(data_length + index_length), 0) FROM information_schema.tables"
-                        + " WHERE table_schema = DATABASE() AND table_name IN (" + names + ")"));
-    }
-
-    private long number(String sql) throws SQLException {
-        try (var statement = connection.createStatement();
-                var row = statement.executeQuery(sql)) {
-            row.next();
-            return row.getLong(1);
-        }
+                Jdbc.number(
+                        connection,
+                        "SELECT COALESCE(SUM(data_length + index_length), 0) FROM information_schema.tables"
+                                + " WHERE table_schema = DATABASE() AND table_name IN (" + names + ")"));
     }
 }

@@ -21,6 +21,7 @@ import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.Bindings;
 import org.jontrel.site.table.Database;
 import org.jontrel.site.table.Gate;
+import org.jontrel.site.table.Jdbc;
 import org.jontrel.site.table.Names;
 import org.jontrel.site.table.Schema;
 
@@ -178,16 +179,7 @@ public final class HeldValues {
         }
         var sql = "SELECT DISTINCT " + id + " FROM " + Names.quoted(table) + " WHERE " + filled + id + " > ? ORDER BY "
                 + id + " LIMIT " + most;
-        var ids = new ArrayList<Long>();
-        try (var statement = connection.prepareStatement(sql)) {
-            statement.setLong(1, after);
-            try (var rows = statement.executeQuery()) {
-                while (rows.next()) {
-                    ids.add(rows.getLong(1));
-                }
-            }
-        }
-        return ids;
+        return Jdbc.query(connection, sql, row -> row.getLong(1), after);
     }
 
     /**
@@ -267,9 +259,7 @@ public final class HeldValues {
         }
         database.direct(connection -> {
             for (var sql : place.get().drops(connection)) {
-                try (var statement = connection.createStatement()) {
-                    statement.execute("SET STATEMENT lock_wait_timeout = 2 FOR " + sql);
-                }
+                Jdbc.execute(connection, "SET STATEMENT lock_wait_timeout = 2 FOR " + sql);
             }
         });
         // what a plan was told of is gone
@@ -294,16 +284,10 @@ public final class HeldValues {
         }
         for (var table : List.of(
                 "jontrel_history", "jontrel_text", "jontrel_api_text", "jontrel_media_use", "jontrel_address")) {
-            int[] rows = {1};
-            while (rows[0] > 0) {
-                database.transaction(session -> {
-                    try (var statement = session.getConnection()
-                            .prepareStatement("DELETE FROM " + table + " WHERE holder_id = ? LIMIT 1000")) {
-                        statement.setString(1, holderId);
-                        rows[0] = statement.executeUpdate();
-                    }
-                    return null;
-                });
+            var sql = "DELETE FROM " + table + " WHERE holder_id = ? LIMIT 1000";
+            int rows = 1;
+            while (rows > 0) {
+                rows = database.transaction(session -> Jdbc.update(session.getConnection(), sql, holderId));
             }
         }
     }

@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
 import org.jontrel.site.table.Database;
+import org.jontrel.site.table.Jdbc;
 
 /**
  * The right to run on a site: one row, taken and kept by compare-and-set. Each taking raises the token; whatever a run
@@ -75,14 +76,16 @@ final class Lease implements AutoCloseable {
     private static Held read(Connection connection) throws SQLException {
         var sql =
                 "SELECT owner, token, beat, TIMESTAMPDIFF(MICROSECOND, beat_at, UTC_TIMESTAMP(3)) FROM jontrel_lease WHERE name = ?";
-        try (var statement = connection.prepareStatement(sql)) {
-            statement.setString(1, NAME);
-            try (var rows = statement.executeQuery()) {
-                rows.next();
-                return new Held(
-                        rows.getString(1), rows.getLong(2), rows.getLong(3), Duration.ofNanos(rows.getLong(4) * 1_000));
-            }
-        }
+        return Jdbc.first(
+                        connection,
+                        sql,
+                        row -> new Held(
+                                row.getString(1),
+                                row.getLong(2),
+                                row.getLong(3),
+                                Duration.ofNanos(row.getLong(4) * 1_000)),
+                        NAME)
+                .orElseThrow();
     }
 
     /** A holder that is frozen within a transaction still has the row: its connection is ended. */
@@ -99,33 +102,22 @@ final class Lease implements AutoCloseable {
     }
 
     private static void kill(Connection connection) throws SQLException {
-        try (var statement = connection.createStatement();
-                var row = statement.executeQuery("SELECT IS_USED_LOCK(" + LOCK + ")")) {
-            row.next();
-            long frozen = row.getLong(1);
-            if (frozen > 0) {
-                statement.execute("KILL " + frozen);
-            }
+        long frozen = Jdbc.number(connection, "SELECT IS_USED_LOCK(" + LOCK + ")");
+        if (frozen > 0) {
+            Jdbc.execute(connection, "KILL " + frozen);
         }
     }
 
     private static boolean swapped(Database database, String owner, Held held) {
         return database.transaction(session -> {
-            try (var statement = session.getConnection().createStatement()) {
-                statement.execute("SET SESSION innodb_lock_wait_timeout = 1");
-            }
+            var connection = session.getConnection();
+            Jdbc.execute(connection, "SET SESSION innodb_lock_wait_timeout = 1");
             var sql = "UPDATE jontrel_lease SET owner = ?, token = token + 1, beat = 0, beat_at = UTC_TIMESTAMP(3)"
                     + " WHERE name = ? AND token = ? AND beat = ?";
-            try (var statement = session.getConnection().prepareStatement(sql)) {
-                statement.setString(1, owner);
-                statement.setString(2, NAME);
-                statement.setLong(3, held.token());
-                statement.setLong(4, held.beat());
-                return statement.executeUpdate() == 1;
+            try {
+                return Jdbc.update(connection, sql, owner, NAME, held.token(), held.beat()) == 1;
             } finally {
-                try (var statement = session.getConnection().createStatement()) {
-                    statement.execute("SET SESSION innodb_lock_wait_timeout = DEFAULT");
-                }
+                Jdbc.execute(connection, "SET SESSION innodb_lock_wait_timeout = DEFAULT");
             }
         });
     }
@@ -141,18 +133,12 @@ final class Lease implements AutoCloseable {
      * @throws Lost where the lease is no longer held
      */
     <T> T within(Connection connection, Work<T> work) throws SQLException {
-        say(connection, "SELECT GET_LOCK(" + LOCK + ", 0)");
+        Jdbc.execute(connection, "SELECT GET_LOCK(" + LOCK + ", 0)");
         try {
             fence(connection);
             return work.carryOut();
         } finally {
-            say(connection, "SELECT RELEASE_LOCK(" + LOCK + ")");
-        }
-    }
-
-    private static void say(Connection connection, String sql) throws SQLException {
-        try (var statement = connection.createStatement()) {
-            statement.execute(sql);
+            Jdbc.execute(connection, "SELECT RELEASE_LOCK(" + LOCK + ")");
         }
     }
 
@@ -163,12 +149,8 @@ final class Lease implements AutoCloseable {
      */
     void fence(Connection connection) throws SQLException {
         var sql = "UPDATE jontrel_lease SET beat = beat + 1, beat_at = UTC_TIMESTAMP(3) WHERE name = ? AND token = ?";
-        try (var statement = connection.prepareStatement(sql)) {
-            statement.setString(1, NAME);
-            statement.setLong(2, token);
-            if (statement.executeUpdate() != 1) {
-                throw new Lost();
-            }
+        if (Jdbc.update(connection, sql, NAME, token) != 1) {
+            throw new Lost();
         }
     }
 
@@ -191,13 +173,7 @@ final class Lease implements AutoCloseable {
     @Override
     public void close() {
         released.countDown();
-        database.transaction(session -> {
-            var sql = "UPDATE jontrel_lease SET owner = '' WHERE name = ? AND token = ?";
-            try (var statement = session.getConnection().prepareStatement(sql)) {
-                statement.setString(1, NAME);
-                statement.setLong(2, token);
-                return statement.executeUpdate();
-            }
-        });
+        var sql = "UPDATE jontrel_lease SET owner = '' WHERE name = ? AND token = ?";
+        database.transaction(session -> Jdbc.update(session.getConnection(), sql, NAME, token));
     }
 }

@@ -17,6 +17,7 @@ import org.jontrel.core.model.Model;
 import org.jontrel.core.plan.Plan;
 import org.jontrel.core.plan.Step;
 import org.jontrel.site.table.Ddl;
+import org.jontrel.site.table.Jdbc;
 import org.jontrel.site.table.Names;
 import org.jontrel.site.table.Schema;
 
@@ -127,17 +128,15 @@ final class Room {
         var sql = "SELECT column_name, column_type, COALESCE(character_octet_length, 0) FROM information_schema.columns"
                 + " WHERE table_schema = DATABASE() AND table_name = ?";
         var sizes = new HashMap<String, Long>();
-        try (var statement = connection.prepareStatement(sql)) {
-            statement.setString(1, table);
-            try (var rows = statement.executeQuery()) {
-                while (rows.next()) {
-                    var type = rows.getString(2);
-                    sizes.put(
-                            rows.getString(1),
-                            type.startsWith("varchar") || type.startsWith("char") ? rows.getLong(3) + 2 : bytes(type));
-                }
-            }
-        }
+        Jdbc.each(
+                connection,
+                sql,
+                row -> {
+                    var type = row.getString(2);
+                    boolean text = type.startsWith("varchar") || type.startsWith("char");
+                    sizes.put(row.getString(1), text ? row.getLong(3) + 2 : bytes(type));
+                },
+                table);
         return sizes;
     }
 

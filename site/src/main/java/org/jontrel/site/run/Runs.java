@@ -30,6 +30,7 @@ import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.Bindings;
 import org.jontrel.site.table.Database;
 import org.jontrel.site.table.Gate;
+import org.jontrel.site.table.Jdbc;
 import org.jontrel.site.table.ModelText;
 import org.jontrel.site.table.RecordIds;
 
@@ -61,12 +62,11 @@ public final class Runs {
     public static Set<String> heldBySwitch(Connection connection) throws SQLException {
         var held = new HashSet<String>();
         var sql = "SELECT s.step FROM jontrel_step s JOIN jontrel_run r ON r.id = s.run_id WHERE r.state = 'running'";
-        try (var statement = connection.createStatement();
-                var rows = statement.executeQuery(sql)) {
-            while (rows.next()) {
-                held.addAll(HeldPlace.names(Journal.step(rows.getString(1))).keySet());
-            }
-        }
+        Jdbc.each(
+                connection,
+                sql,
+                row -> held.addAll(
+                        HeldPlace.names(Journal.step(row.getString(1))).keySet()));
         return held;
     }
 

@@ -11,6 +11,7 @@ import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Supplier;
 import org.apache.ibatis.session.SqlSession;
 import org.jontrel.core.holder.Holder;
+import org.jontrel.core.model.Model;
 
 /**
  * The binding in force. What reads under one is told by the gate whether definitions were switched meanwhile, and is then
@@ -240,23 +241,24 @@ public final class Bindings {
         return read(connection, underWay.heldNames(connection), state.generation(), true);
     }
 
+    private record Installed(String version, Model model) {}
+
     private static Binding read(Connection connection, Set<String> held, long generation, boolean provisional)
             throws SQLException {
-        try (var statement = connection.createStatement();
-                var rows = statement.executeQuery("SELECT version, model FROM jontrel_installed WHERE id = 1")) {
-            rows.next();
-            var model = ModelText.read(rows.getString(2));
-            var version = rows.getString(1);
-            var marked = Schema.inUse(connection, held);
-            var tables = new LinkedHashMap<String, Binding.Table>();
-            for (var holder : Holder.all(model)) {
-                var name = marked.get(holder.id());
-                if (name != null) {
-                    tables.put(holder.id(), table(connection, holder, name, marked, held));
-                }
+        var installed = Jdbc.first(
+                        connection,
+                        "SELECT version, model FROM jontrel_installed WHERE id = 1",
+                        row -> new Installed(row.getString(1), ModelText.read(row.getString(2))))
+                .orElseThrow();
+        var marked = Schema.inUse(connection, held);
+        var tables = new LinkedHashMap<String, Binding.Table>();
+        for (var holder : Holder.all(installed.model())) {
+            var name = marked.get(holder.id());
+            if (name != null) {
+                tables.put(holder.id(), table(connection, holder, name, marked, held));
             }
-            return new Binding(version, model, generation, provisional, tables);
         }
+        return new Binding(installed.version(), installed.model(), generation, provisional, tables);
     }
 
     private static Binding.Table table(

@@ -26,12 +26,8 @@ public final class Gate {
     public static Passage pass(Connection connection, long generation) throws SQLException {
         int slot = ThreadLocalRandom.current().nextInt(SLOTS);
         var update = "UPDATE jontrel_gate SET passed = passed + 1 WHERE slot = ? AND closed = 0 AND generation = ?";
-        try (var statement = connection.prepareStatement(update)) {
-            statement.setInt(1, slot);
-            statement.setLong(2, generation);
-            if (statement.executeUpdate() == 1) {
-                return Passage.OPEN;
-            }
+        if (Jdbc.update(connection, update, slot, generation) == 1) {
+            return Passage.OPEN;
         }
         return isClosed(connection) ? Passage.CLOSED : Passage.CHANGED;
     }
@@ -39,10 +35,7 @@ public final class Gate {
     /** Something has changed that pages show and that no writer of records passes for. */
     public static void changed(Connection connection) throws SQLException {
         var update = "UPDATE jontrel_gate SET passed = passed + 1 WHERE slot = ?";
-        try (var statement = connection.prepareStatement(update)) {
-            statement.setInt(1, ThreadLocalRandom.current().nextInt(SLOTS));
-            statement.executeUpdate();
-        }
+        Jdbc.update(connection, update, ThreadLocalRandom.current().nextInt(SLOTS));
     }
 
     /**
@@ -54,20 +47,15 @@ public final class Gate {
     public record State(long generation, long passed, boolean closed) {}
 
     public static State state(Connection connection) throws SQLException {
-        try (var statement = connection.createStatement();
-                var row =
-                        statement.executeQuery("SELECT MAX(generation), SUM(passed), MAX(closed) FROM jontrel_gate")) {
-            row.next();
-            return new State(row.getLong(1), row.getLong(2), row.getBoolean(3));
-        }
+        return Jdbc.first(
+                        connection,
+                        "SELECT MAX(generation), SUM(passed), MAX(closed) FROM jontrel_gate",
+                        row -> new State(row.getLong(1), row.getLong(2), row.getBoolean(3)))
+                .orElseThrow();
     }
 
     public static boolean isClosed(Connection connection) throws SQLException {
-        try (var statement = connection.createStatement();
-                var rows = statement.executeQuery("SELECT closed FROM jontrel_gate WHERE slot = 0")) {
-            rows.next();
-            return rows.getBoolean(1);
-        }
+        return Jdbc.number(connection, "SELECT closed FROM jontrel_gate WHERE slot = 0") == 1;
     }
 
     /**
@@ -75,7 +63,7 @@ public final class Gate {
      * and may not know yet.
      */
     public static void startLogging(Connection connection) throws SQLException {
-        run(connection, "UPDATE jontrel_gate SET logging = 1");
+        Jdbc.update(connection, "UPDATE jontrel_gate SET logging = 1");
     }
 
     /** The records that a writer saved, which has passed, if a run has to follow. */
@@ -83,42 +71,27 @@ public final class Gate {
         if (!isLogging(connection)) {
             return;
         }
-        var sql = "INSERT INTO jontrel_change (holder_id, record_id) VALUES (?, ?)";
-        try (var statement = connection.prepareStatement(sql)) {
-            for (var record : records) {
-                statement.setString(1, holderId);
-                statement.setLong(2, record);
-                statement.addBatch();
-            }
-            statement.executeBatch();
-        }
+        Jdbc.batch(
+                connection,
+                "INSERT INTO jontrel_change (holder_id, record_id) VALUES (?, ?)",
+                records.stream().map(record -> List.of(holderId, record)).toList());
     }
 
     private static boolean isLogging(Connection connection) throws SQLException {
-        try (var statement = connection.createStatement();
-                var row = statement.executeQuery("SELECT logging FROM jontrel_gate WHERE slot = 0")) {
-            row.next();
-            return row.getBoolean(1);
-        }
+        return Jdbc.number(connection, "SELECT logging FROM jontrel_gate WHERE slot = 0") == 1;
     }
 
     public static void close(Connection connection) throws SQLException {
-        run(connection, "UPDATE jontrel_gate SET closed = 1");
+        Jdbc.update(connection, "UPDATE jontrel_gate SET closed = 1");
     }
 
     /** Opens again without anything having been switched. */
     public static void reopen(Connection connection) throws SQLException {
-        run(connection, "UPDATE jontrel_gate SET closed = 0");
+        Jdbc.update(connection, "UPDATE jontrel_gate SET closed = 0");
     }
 
     /** Opens for the next generation. */
     public static void open(Connection connection) throws SQLException {
-        run(connection, "UPDATE jontrel_gate SET closed = 0, logging = 0, generation = generation + 1");
-    }
-
-    private static void run(Connection connection, String sql) throws SQLException {
-        try (var statement = connection.createStatement()) {
-            statement.executeUpdate(sql);
-        }
+        Jdbc.update(connection, "UPDATE jontrel_gate SET closed = 0, logging = 0, generation = generation + 1");
     }
 }

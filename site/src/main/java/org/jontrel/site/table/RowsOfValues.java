@@ -1,7 +1,5 @@
 package org.jontrel.site.table;
 
-import java.sql.PreparedStatement;
-import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
@@ -35,13 +33,8 @@ public final class RowsOfValues {
         return "(" + first + other.repeat(rows.size() - 1) + ") AS " + alias;
     }
 
-    /** Sets the values for the question marks. */
-    public void set(PreparedStatement statement, int firstParameter) throws SQLException {
-        int place = firstParameter;
-        for (var row : rows) {
-            for (var value : row) {
-                statement.setObject(place++, value);
-            }
-        }
+    /** The values for the question marks. */
+    public List<Object> parameters() {
+        return rows.stream().flatMap(List::stream).collect(Collectors.toCollection(ArrayList::new));
     }
 }

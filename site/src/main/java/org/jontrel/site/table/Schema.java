@@ -2,7 +2,6 @@ package org.jontrel.site.table;
 
 import java.sql.Connection;
 import java.sql.SQLException;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -16,81 +15,56 @@ public final class Schema {
 
     /** Comments of all columns of a table by their names; empty where there is no such table. */
     public static Map<String, String> columns(Connection connection, String table) throws SQLException {
-        var columns = new LinkedHashMap<String, String>();
-        var sql = "SELECT column_name, column_comment FROM information_schema.columns"
-                + " WHERE table_schema = DATABASE() AND table_name = ? ORDER BY ordinal_position";
-        try (var statement = connection.prepareStatement(sql)) {
-            statement.setString(1, table);
-            try (var rows = statement.executeQuery()) {
-                while (rows.next()) {
-                    columns.put(rows.getString(1), rows.getString(2));
-                }
-            }
-        }
-        return columns;
+        return pairs(
+                connection,
+                new LinkedHashMap<>(),
+                "SELECT column_name, column_comment FROM information_schema.columns"
+                        + " WHERE table_schema = DATABASE() AND table_name = ? ORDER BY ordinal_position",
+                table);
     }
 
     /** The tables that have a column of this name, in use or held. */
     public static List<String> with(Connection connection, String column) throws SQLException {
-        var tables = new ArrayList<String>();
-        var sql =
-                "SELECT table_name FROM information_schema.columns WHERE table_schema = DATABASE() AND column_name = ?";
-        try (var statement = connection.prepareStatement(sql)) {
-            statement.setString(1, column);
-            try (var rows = statement.executeQuery()) {
-                while (rows.next()) {
-                    tables.add(rows.getString(1));
-                }
-            }
-        }
-        return tables;
+        return Jdbc.query(
+                connection,
+                "SELECT table_name FROM information_schema.columns WHERE table_schema = DATABASE() AND column_name = ?",
+                row -> row.getString(1),
+                column);
     }
 
     /** The type of each column, as the database names it. */
     public static Map<String, String> types(Connection connection, String table) throws SQLException {
-        var types = new TreeMap<String, String>();
-        var sql = "SELECT column_name, column_type FROM information_schema.columns"
-                + " WHERE table_schema = DATABASE() AND table_name = ?";
-        try (var statement = connection.prepareStatement(sql)) {
-            statement.setString(1, table);
-            try (var rows = statement.executeQuery()) {
-                while (rows.next()) {
-                    types.put(rows.getString(1), rows.getString(2));
-                }
-            }
-        }
-        return types;
+        return pairs(
+                connection,
+                new TreeMap<>(),
+                "SELECT column_name, column_type FROM information_schema.columns"
+                        + " WHERE table_schema = DATABASE() AND table_name = ?",
+                table);
     }
 
     /** The columns of each index by its name, as {@code a,b}. */
     public static Map<String, String> indexes(Connection connection, String table) throws SQLException {
-        var indexes = new TreeMap<String, String>();
-        var sql =
+        return pairs(
+                connection,
+                new TreeMap<>(),
                 "SELECT index_name, GROUP_CONCAT(column_name ORDER BY seq_in_index) FROM information_schema.statistics"
-                        + " WHERE table_schema = DATABASE() AND table_name = ? GROUP BY index_name";
-        try (var statement = connection.prepareStatement(sql)) {
-            statement.setString(1, table);
-            try (var rows = statement.executeQuery()) {
-                while (rows.next()) {
-                    indexes.put(rows.getString(1), rows.getString(2));
-                }
-            }
-        }
-        return indexes;
+                        + " WHERE table_schema = DATABASE() AND table_name = ? GROUP BY index_name",
+                table);
     }
 
     /** Comments of all tables by their names. */
     public static Map<String, String> tables(Connection connection) throws SQLException {
-        var tables = new TreeMap<String, String>();
-        var sql = "SELECT table_name, table_comment FROM information_schema.tables"
-                + " WHERE table_schema = DATABASE() AND table_type = 'BASE TABLE'";
-        try (var statement = connection.prepareStatement(sql);
-                var rows = statement.executeQuery()) {
-            while (rows.next()) {
-                tables.put(rows.getString(1), rows.getString(2));
-            }
-        }
-        return tables;
+        return pairs(
+                connection,
+                new TreeMap<>(),
+                "SELECT table_name, table_comment FROM information_schema.tables"
+                        + " WHERE table_schema = DATABASE() AND table_type = 'BASE TABLE'");
+    }
+
+    private static Map<String, String> pairs(
+            Connection connection, Map<String, String> found, String sql, Object... parameters) throws SQLException {
+        Jdbc.query(connection, sql, row -> found.put(row.getString(1), row.getString(2)), parameters);
+        return found;
     }
 
     /** Tables in use by what their comments say. */
