@@ -46,12 +46,7 @@ function put(field: Field): void {
   emit('change', replaceField(props.groups, field));
 }
 
-const keys = useDerivedKeys((id, key) => {
-  const now = findField(props.groups, id)?.field;
-  if (now) {
-    put({ ...now, key });
-  }
-});
+const keys = useDerivedKeys();
 
 function takenBeside(row: Row): string[] {
   const top = props.groups.some((group) => group.id === row.owner);
@@ -63,7 +58,10 @@ function takenBeside(row: Row): string[] {
 
 function setLabel(row: Row, label: string): void {
   put({ ...row.field, label });
-  keys.label(row.field.id ?? '', label, row.field.key, takenBeside(row));
+  keys.label(row.field.id ?? '', label, row.field.key, () => {
+    const now = rows.value.find((each) => each.field.id === row.field.id);
+    return takenBeside(now ?? row);
+  });
 }
 
 function setKey(field: Field, key: string): void {

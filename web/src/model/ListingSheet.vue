@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
+import TypedInput from '@/shared/controls/TypedInput.vue';
 import type { Listing } from '@/shared/definitions';
 import { isGroup, type Group } from '@/shared/kinds';
 import ConditionEditor from './ConditionEditor.vue';
@@ -26,12 +27,12 @@ const value = (event: Event) => (event.target as HTMLInputElement).value;
       </div>
       <div>
         <label class="small" for="listing-limit">{{ $t('model.listing.limit') }}</label>
-        <input
+        <TypedInput
           id="listing-limit"
           class="input"
           inputmode="numeric"
-          :value="listing.limit ?? 10"
-          @change="emit('change', { limit: Number(value($event)) || undefined })"
+          :value="String(listing.limit ?? 10)"
+          @typed="emit('change', { limit: Number($event) || undefined })"
         />
       </div>
       <div>

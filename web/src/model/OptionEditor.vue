@@ -3,7 +3,7 @@ import { NButton } from 'naive-ui';
 import { nextTick, ref } from 'vue';
 import IconX from '~icons/tabler/x';
 import { newId, type Option } from '@/shared/kinds';
-import { keyFor } from './names';
+import { useDerivedKeys } from './useNames';
 
 const props = defineProps<{ options: Option[] }>();
 const emit = defineEmits<{ change: [Option[]] }>();
@@ -16,16 +16,17 @@ function put(index: number, change: Partial<Option>): void {
   );
 }
 
-/** On leaving a label: an option without a key gets one. */
-async function derive(index: number): Promise<void> {
-  const option = props.options[index];
-  if (option && !option.key && option.label) {
-    const key = await keyFor(
-      option.label,
-      props.options.map((each) => each.key),
-    );
-    put(index, { key });
-  }
+const keys = useDerivedKeys();
+
+function setLabel(index: number, option: Option, label: string): void {
+  put(index, { label });
+  const others = () => props.options.filter((each) => each.id !== option.id);
+  keys.label(option.id ?? '', label, option.key, () => others().map((each) => each.key));
+}
+
+function setKey(index: number, option: Option, key: string): void {
+  keys.typed(option.id ?? '');
+  put(index, { key });
 }
 
 async function add(): Promise<void> {
@@ -44,15 +45,15 @@ async function add(): Promise<void> {
           class="input"
           :value="option.label"
           :aria-label="$t('model.optionLabel', { n: index + 1 })"
-          @input="put(index, { label: ($event.target as HTMLInputElement).value })"
-          @blur="derive(index)"
+          @input="setLabel(index, option, ($event.target as HTMLInputElement).value)"
+          @blur="keys.end(option.id ?? '')"
           @keydown.enter.prevent="add"
         />
         <input
           class="input mono"
           :value="option.key"
           :aria-label="$t('model.optionKey', { n: index + 1 })"
-          @input="put(index, { key: ($event.target as HTMLInputElement).value })"
+          @input="setKey(index, option, ($event.target as HTMLInputElement).value)"
           @keydown.enter.prevent="add"
         />
         <label class="row retired">

@@ -2,8 +2,8 @@
 import { computed } from 'vue';
 import IconArrow from '~icons/tabler/arrow-right';
 import { newId, type FieldOf } from '@/shared/kinds';
-import { keyFor } from './names';
 import { useDraft } from './draft';
+import { useDerivedKeys } from './useNames';
 
 /** The targets of a relation and how it reads from both ends. */
 const props = defineProps<{ field: FieldOf<'relation'> }>();
@@ -27,12 +27,17 @@ function setInverse(change: Partial<NonNullable<FieldOf<'relation'>['inverse']>>
   emit('change', { ...others, inverse: { ...before, ...change } });
 }
 
-/** On leaving the label: an inverse without a key gets one. */
-async function derive(): Promise<void> {
+const keys = useDerivedKeys();
+
+function setLabel(label: string): void {
+  setInverse({ label });
   const inverse = props.field.inverse;
-  if (inverse?.label && !inverse.key) {
-    setInverse({ key: await keyFor(inverse.label, []) });
-  }
+  keys.label(inverse?.id ?? '', label, inverse?.key ?? '', () => []);
+}
+
+function setKey(key: string): void {
+  keys.typed(props.field.inverse?.id ?? '');
+  setInverse({ key });
 }
 
 const value = (event: Event) => (event.target as HTMLInputElement).value;
@@ -63,8 +68,8 @@ const checked = (event: Event) => (event.target as HTMLInputElement).checked;
           :id="`${field.id}-inverse`"
           class="input"
           :value="field.inverse.label"
-          @input="setInverse({ label: value($event) })"
-          @blur="derive"
+          @input="setLabel(value($event))"
+          @blur="keys.end(field.inverse.id ?? '')"
         />
       </div>
       <div>
@@ -73,7 +78,7 @@ const checked = (event: Event) => (event.target as HTMLInputElement).checked;
           :id="`${field.id}-inverse-key`"
           class="input mono"
           :value="field.inverse.key"
-          @input="setInverse({ key: value($event) })"
+          @input="setKey(value($event))"
         />
       </div>
       <label class="row">

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
+import TypedInput from '@/shared/controls/TypedInput.vue';
 import { settingOf, withSetting, type Control, type Field } from '@/shared/kinds';
 import { chosen, shownSetting, switched, typedSetting } from './settings';
 
@@ -57,16 +58,17 @@ function mode(): 'numeric' | 'decimal' | undefined {
       >
         <option v-for="word in control.token" :key="word" :value="word">{{ $t(`model.words.${word}`) }}</option>
       </select>
-      <textarea
+      <TypedInput
         v-else-if="control === 'long'"
         :id="id"
+        multiline
         class="area"
         rows="2"
         dir="auto"
         :value="shownSetting(field, name)"
-        @change="emit('change', typedSetting(field, name, control, value($event)))"
+        @typed="emit('change', typedSetting(field, name, control, $event))"
       />
-      <input
+      <TypedInput
         v-else
         :id="id"
         class="input"
@@ -75,7 +77,7 @@ function mode(): 'numeric' | 'decimal' | undefined {
         :inputmode="mode()"
         :value="shownSetting(field, name)"
         :aria-describedby="`${id}-about`"
-        @change="emit('change', typedSetting(field, name, control, value($event)))"
+        @typed="emit('change', typedSetting(field, name, control, $event))"
       />
     </template>
     <span :id="`${id}-about`" class="hidden">{{ about }}</span>

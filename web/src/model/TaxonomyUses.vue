@@ -2,6 +2,7 @@
 import { NButton } from 'naive-ui';
 import { computed } from 'vue';
 import IconX from '~icons/tabler/x';
+import TypedInput from '@/shared/controls/TypedInput.vue';
 import type { TaxonomyUse } from '@/shared/definitions';
 import type { ContentType } from '@/shared/kinds';
 import { useDraft } from './draft';
@@ -48,11 +49,11 @@ const value = (event: Event) => (event.target as HTMLInputElement).value;
       >
       <label class="row"
         >{{ $t('model.taxonomies.max') }}
-        <input
+        <TypedInput
           class="input max"
           inputmode="numeric"
-          :value="use.max ?? ''"
-          @change="set(use.use, { max: value($event) ? Number(value($event)) : undefined })"
+          :value="String(use.max ?? '')"
+          @typed="set(use.use, { max: $event ? Number($event) : undefined })"
       /></label>
       <label class="row"
         ><input

@@ -22,17 +22,17 @@ function put(next: Term[]): void {
   emit('change', next.length ? next : undefined);
 }
 
-const keys = useDerivedKeys((id, key) => {
-  const now = rows.value.find((row) => row.term.id === id)?.term;
-  if (now) {
-    put(replaceTerm(terms.value, { ...now, key }));
-  }
-});
+const keys = useDerivedKeys();
 
 function label(row: TermRow, text: string): void {
   put(replaceTerm(terms.value, { ...row.term, label: text }));
-  const taken = rows.value.filter((each) => each !== row).map((each) => each.term.key);
-  keys.label(row.term.id ?? '', text, row.term.key, taken);
+  const { id = '', key } = row.term;
+  keys.label(id, text, key, () =>
+    rows.value
+      .map(({ term }) => term)
+      .filter((term) => term.id !== id)
+      .map((term) => term.key),
+  );
 }
 
 async function focus(id: string | undefined): Promise<void> {

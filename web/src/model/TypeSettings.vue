@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import IconChevron from '~icons/tabler/chevron-down';
+import TypedInput from '@/shared/controls/TypedInput.vue';
 import { isGroup, type ContentType } from '@/shared/kinds';
 import { useDraft } from './draft';
 import { useHelp } from './useHelp';
@@ -67,12 +68,12 @@ const checked = (event: Event) => (event.target as HTMLInputElement).checked;
         <div class="row wrap">
           <div>
             <label class="small" for="api-path">{{ $t('model.rare.apiPath') }}</label>
-            <input
+            <TypedInput
               id="api-path"
               class="input mono"
               :value="type.api_path ?? ''"
               :placeholder="type.path"
-              @change="emit('change', { api_path: value($event) || undefined })"
+              @typed="emit('change', { api_path: $event || undefined })"
             />
           </div>
           <div>
@@ -90,11 +91,11 @@ const checked = (event: Event) => (event.target as HTMLInputElement).checked;
           </div>
           <div>
             <label class="small" for="type-icon">{{ $t('model.rare.icon') }}</label>
-            <input
+            <TypedInput
               id="type-icon"
               class="input mono"
               :value="type.icon ?? ''"
-              @change="emit('change', { icon: value($event) || undefined })"
+              @typed="emit('change', { icon: $event || undefined })"
             />
           </div>
         </div>
@@ -129,12 +130,12 @@ const checked = (event: Event) => (event.target as HTMLInputElement).checked;
           >
           <div>
             <label class="small" for="index-size">{{ $t('model.rare.pageSize') }}</label>
-            <input
+            <TypedInput
               id="index-size"
               class="input size"
               inputmode="numeric"
-              :value="type.index?.page_size ?? 24"
-              @change="index({ page_size: Number(value($event)) || undefined })"
+              :value="String(type.index?.page_size ?? 24)"
+              @typed="index({ page_size: Number($event) || undefined })"
             />
           </div>
         </div>

@@ -215,7 +215,7 @@ describe('the draft in the browser', () => {
     expect(again.types[0]?.singular).toBe('Typed before the lights went out');
     await vi.advanceTimersByTimeAsync(500);
     await vi.waitFor(() => expect(server.definition.singular).toBe('Typed before the lights went out'));
-    await vi.waitFor(() => expect(localStorage.getItem('jontrel.unsent')).toBe('{}'));
+    await vi.waitFor(() => expect(localStorage.length).toBe(0));
   });
 
   it('keeps what was typed when the same workspace is opened again after signing in', async () => {
@@ -262,6 +262,30 @@ describe('the draft in the browser', () => {
     expect(again.types[0]?.singular).toBe('Mine still');
   });
 
+  it('leaves a clash to the window that it is open in', async () => {
+    const held = new Set<string>();
+    vi.stubGlobal('navigator', {
+      locks: {
+        request: async (name: string, work: () => Promise<void>) => {
+          held.add(name);
+          await work();
+          held.delete(name);
+        },
+        query: () => Promise.resolve({ held: [...held].map((name) => ({ name })) }),
+      },
+    });
+    const draft = await clash();
+    setActivePinia(createPinia());
+    const other = await opened();
+    await vi.advanceTimersByTimeAsync(1_000);
+    expect(other.types[0]?.singular).toBe('Theirs');
+    expect(other.state).toBe('saved');
+    draft.$dispose();
+    await vi.advanceTimersByTimeAsync(10);
+    setActivePinia(createPinia());
+    expect((await opened()).types[0]?.singular).toBe('Mine');
+  });
+
   it('makes anew what somebody removed, where mine is kept', async () => {
     const draft = await opened();
     server.gone = true;
@@ -288,6 +312,6 @@ describe('the draft in the browser', () => {
     await vi.waitFor(() => expect(server.puts.map((put) => put.singular)).toEqual(['Quay']));
     expect(draft.state).toBe('failed');
     expect(draft.why).toBe('Not readable.');
-    expect(localStorage.getItem('jontrel.unsent')).toContain('Refused');
+    expect(localStorage.getItem(localStorage.key(0) ?? '')).toContain('Refused');
   });
 });

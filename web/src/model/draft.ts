@@ -1,9 +1,10 @@
-import { useLocalStorage } from '@vueuse/core';
 import { defineStore } from 'pinia';
-import { computed, ref, shallowRef } from 'vue';
+import { computed, onScopeDispose, ref, shallowRef } from 'vue';
 import { useWorkspace } from '@/frame/workspace';
+import { drop, keep as keepAt, kept, newKeeper } from '@/shared/keeping';
 import { api, ApiError, ask, sentenceOf, type FindingView, type Schemas } from '@/shared/api/client';
 import { defined, idOf, type Defined, type Definition, type DefinitionOf, type Sort } from '@/shared/definitions';
+import { withKey } from './rows';
 
 export type SaveState = 'saved' | 'saving' | 'failed' | 'conflict';
 const PAUSE = 400;
@@ -21,6 +22,7 @@ interface Unsent {
   definition: Definition;
   base: number;
   before: Definition | null;
+  at: string;
 }
 
 /** The open draft: definitions as they are typed, sent to the server one at a time; edits of others are joined there. */
@@ -42,7 +44,8 @@ export const useDraft = defineStore('draft', () => {
   /** Definitions as the server last told them, and their revisions. */
   const seen = new Map<string, { definition: Definition; revision: number }>();
   const dirty = new Set<string>();
-  const unsent = useLocalStorage<Record<string, Unsent>>('jontrel.unsent', {});
+  const keeper = newKeeper();
+  onScopeDispose(keeper.close, true);
   let timer: ReturnType<typeof setTimeout> | undefined;
   let sending: Promise<void> | undefined;
   let worthRetrying = false;
@@ -60,7 +63,7 @@ export const useDraft = defineStore('draft', () => {
 
   const path = computed(() => ({ workspace: workspace.value }));
   const since = () => ({ since: revision.value });
-  const keyOf = (id: string) => `${workspace.value}/${id}`;
+  const placeOf = (id: string) => `draft/${workspace.value}/${id}`;
 
   /** Whether what stands here may not be replaced: it is not sent yet, or somebody has to choose. */
   function mine(id: string): boolean {
@@ -115,24 +118,30 @@ export const useDraft = defineStore('draft', () => {
     ids.value = [];
     revision.value = 0;
     await refresh();
-    restore();
+    await restore();
     loaded.value = true;
   }
 
-  /** Takes up what an earlier window could not send. */
-  function restore(): void {
-    for (const [key, kept] of Object.entries(unsent.value)) {
-      const id = kept.definition.id ?? '';
-      if (key !== keyOf(id)) {
+  /** Takes up what windows could not send that are closed by now: of each definition the newest, the others another time. */
+  async function restore(): Promise<void> {
+    const wanted = workspace.value;
+    const left = await kept<Unsent>(`draft/${wanted}`);
+    const taken = new Set<string>();
+    for (const { place, keeper: other, value } of left) {
+      const id = value.definition.id ?? '';
+      if (wanted !== workspace.value || mine(id) || taken.has(id)) {
         continue;
       }
-      seen.set(id, { definition: kept.before ?? kept.definition, revision: kept.base });
-      edit({ sort: kept.sort, definition: kept.definition } as Defined);
+      taken.add(id);
+      seen.set(id, { definition: value.before ?? value.definition, revision: value.base });
+      edit({ sort: value.sort, definition: value.definition } as Defined);
+      keep();
+      drop(place, other);
     }
   }
 
   function forget(id: string): void {
-    unsent.value = Object.fromEntries(Object.entries(unsent.value).filter(([key]) => key !== keyOf(id)));
+    drop(placeOf(id), keeper.name);
   }
 
   /** Takes in what other windows have changed; what is being typed here stays. */
@@ -159,16 +168,26 @@ export const useDraft = defineStore('draft', () => {
     timer = setTimeout(() => void flush(), PAUSE);
   }
 
+  /** The key of whatever has the id, in whichever definition: it was derived, and its place may have been left since. */
+  function setKey(id: string, key: string): void {
+    for (const each of definitions.value) {
+      const changed = withKey(each.definition, id, key);
+      if (changed !== each.definition) {
+        edit({ ...each, definition: changed } as Defined);
+        return;
+      }
+    }
+  }
+
   /** Lets the browser keep what the server does not have yet, in case this window is gone before it has. */
   function keep(): void {
-    const kept = [...all.value.keys()].filter(mine).flatMap((id) => {
+    const at = new Date().toISOString();
+    for (const id of [...all.value.keys()].filter(mine)) {
       const now = all.value.get(id);
       const known = seen.get(id);
-      const base = { base: known?.revision ?? 0, before: known?.definition ?? null };
-      return now ? [[keyOf(id), { ...now, ...base }] as const] : [];
-    });
-    if (kept.length > 0) {
-      unsent.value = { ...unsent.value, ...Object.fromEntries(kept) };
+      if (now) {
+        keepAt(placeOf(id), keeper.name, { ...now, base: known?.revision ?? 0, before: known?.definition ?? null, at });
+      }
     }
   }
 
@@ -356,6 +375,7 @@ export const useDraft = defineStore('draft', () => {
     open,
     refresh,
     edit,
+    setKey,
     flush,
     act,
     take,

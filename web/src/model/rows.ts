@@ -154,3 +154,21 @@ export function moveOut(groups: Group[], id: string): Group[] {
   const at = fieldsIn(groups, around.owner).findIndex((field) => field.id === around.field.id) + 1;
   return moveTo(groups, id, around.owner, at);
 }
+
+/** The same with another key for what has the id, however deep it stands; the very same where nothing has it. */
+export function withKey<T>(of: T, id: string, key: string): T {
+  if (Array.isArray(of)) {
+    const items = of as unknown[];
+    const next = items.map((each) => withKey(each, id, key));
+    return next.some((each, at) => each !== items[at]) ? (next as T) : of;
+  }
+  if (typeof of !== 'object' || of === null) {
+    return of;
+  }
+  if ('id' in of && of.id === id) {
+    return { ...of, key };
+  }
+  const entries = Object.entries(of);
+  const next = entries.map(([name, value]) => [name, withKey(value as unknown, id, key)] as const);
+  return next.some(([, value], at) => value !== entries[at]?.[1]) ? (Object.fromEntries(next) as T) : of;
+}

@@ -1,17 +1,28 @@
-import { useDebounceFn } from '@vueuse/core';
+import { useDraft } from './draft';
 import { keyFor } from './names';
 
-/** Keys that follow labels while those are first typed, until somebody types a key. */
-export function useDerivedKeys(put: (id: string, key: string) => void) {
+const PAUSE = 200;
+
+/** Keys in the draft that follow labels while those are first typed, until somebody types a key. */
+export function useDerivedKeys() {
+  const draft = useDraft();
   const deriving = new Set<string>();
   const typed = new Set<string>();
+  /** By id: each waits on its own, since people who type fast are in the next one before. */
+  const waiting = new Map<string, ReturnType<typeof setTimeout>>();
+  /** What each label was last derived for: an older answer may come later. */
+  const asked = new Map<string, string>();
 
-  const derive = useDebounceFn(async (id: string, label: string, taken: string[]) => {
-    const key = await keyFor(label, taken);
-    if (!typed.has(id)) {
-      put(id, key);
+  async function derive(id: string, label: string, taken: () => string[]): Promise<void> {
+    waiting.delete(id);
+    const key = await keyFor(label, taken());
+    if (asked.get(id) !== label || typed.has(id)) {
+      return;
     }
-  }, 200);
+    // somebody else may have got it while the answer was on its way
+    const now = taken();
+    draft.setKey(id, now.includes(key) ? await keyFor(label, now) : key);
+  }
 
   return {
     begin(id: string): void {
@@ -24,12 +35,20 @@ export function useDerivedKeys(put: (id: string, key: string) => void) {
       deriving.delete(id);
       typed.add(id);
     },
-    label(id: string, label: string, keyNow: string, taken: string[]): void {
+    /** @param taken keys that it must not meet, as they are when it is derived */
+    label(id: string, label: string, keyNow: string, taken: () => string[]): void {
       if (!keyNow) {
         deriving.add(id);
       }
       if (deriving.has(id)) {
-        derive(id, label, taken)?.catch(() => undefined);
+        asked.set(id, label);
+        clearTimeout(waiting.get(id));
+        waiting.set(
+          id,
+          setTimeout(() => {
+            derive(id, label, taken).catch(() => undefined);
+          }, PAUSE),
+        );
       }
     },
   };

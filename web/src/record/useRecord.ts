@@ -1,10 +1,19 @@
 import { useDebounceFn } from '@vueuse/core';
-import { computed, reactive, ref, shallowRef } from 'vue';
+import { computed, onScopeDispose, reactive, ref, shallowRef } from 'vue';
+import { drop, keep, kept, newKeeper, type Kept } from '@/shared/keeping';
 import { api, ApiError, ask, sentenceOf, type Schemas } from '@/shared/api/client';
-import type { Problem } from './form';
+import { same, type Problem } from './form';
 import { pathOf } from './links';
 import type { Holder } from './holders';
-import { drop, keep, kept, type Unfinished } from './unfinished';
+import { typedOn } from './typedOn';
+
+/** What was typed into a record and not saved. */
+interface Unfinished {
+  /** Version of the record that was open; 0 for a new one. */
+  version: number;
+  values: Record<string, unknown>;
+  at: string;
+}
 
 export type OpenRecord = Schemas['OpenRecord'];
 export type Conflict = Schemas['ConflictView'];
@@ -22,13 +31,24 @@ export function useRecord(site: () => string, holder: () => Holder | undefined, 
   const conflict = shallowRef<Conflict>();
   const dirty = ref(false);
   const safe = ref(true);
-  const found = shallowRef<Unfinished>();
+  /** What was typed before and not saved, newest first. */
+  const left = shallowRef<Kept<Unfinished>[]>([]);
+  const found = computed(() => left.value[0]?.value);
   const place = reactive({ slug: '', parent: undefined as Schemas['ParentView'] | undefined, publishAt: '' });
   /** Whether there is something to type into: before that, what was typed would be overwritten by what is loaded. */
   const ready = ref(false);
   const isNew = computed(() => id() === 'new');
-  const key = computed(() => `${site()}/${holder()?.id ?? ''}/${id()}`);
+  /** Under which it is kept in this browser; a new one is as any other once it is stored. */
+  const key = computed(() => {
+    const stored = isNew.value ? open.value?.record.id : undefined;
+    return `record/${site()}/${holder()?.id ?? ''}/${String(stored ?? id())}`;
+  });
   let checking = 0;
+  /** Which record is open, as often as one was opened: an answer for an earlier one is not shown. */
+  let opening = 0;
+  let form = newKeeper();
+  let saving: { state: State; values: string; done: Promise<OpenRecord | undefined> } | undefined;
+  onScopeDispose(() => form.close(), true);
 
   const path = () => pathOf(site(), holder() as Holder);
   const single = () => holder()?.sort === 'values';
@@ -56,13 +76,17 @@ export function useRecord(site: () => string, holder: () => Holder | undefined, 
   }
 
   async function load(start: Record<string, unknown>, parent?: Schemas['ParentView']): Promise<void> {
+    const mine = ++opening;
+    form.close();
+    form = newKeeper();
+    saving = undefined;
     ready.value = false;
     open.value = undefined;
     values.value = start;
     problems.value = [];
     hidden.value = [];
     dirty.value = Object.keys(start).length > 0;
-    found.value = undefined;
+    left.value = [];
     sentence.value = '';
     conflict.value = undefined;
     touched.value = new Set();
@@ -71,21 +95,31 @@ export function useRecord(site: () => string, holder: () => Holder | undefined, 
     try {
       if (!isNew.value) {
         const params = { path: { ...path(), id: Number(id()) } };
-        show(await ask(api.GET('/api/sites/{site}/{sort}/{key}/records/{id}', { params })));
+        const answer = await ask(api.GET('/api/sites/{site}/{sort}/{key}/records/{id}', { params }));
+        if (mine !== opening) {
+          return;
+        }
+        show(answer);
       } else {
         await check();
       }
     } catch (thrown) {
+      if (mine !== opening) {
+        return;
+      }
       if (single() && thrown instanceof ApiError && thrown.status === 404) {
         await check();
       } else {
         sentence.value = sentenceOf(thrown);
       }
     }
+    if (mine !== opening) {
+      return;
+    }
     ready.value = open.value !== undefined || isNew.value || single();
-    const unfinished = kept(key.value);
-    if (unfinished && JSON.stringify(unfinished.values) !== JSON.stringify(values.value)) {
-      found.value = unfinished;
+    const unfinished = await kept<Unfinished>(key.value);
+    if (mine === opening) {
+      left.value = unfinished.filter((each) => !same(each.value.values, values.value));
     }
   }
 
@@ -109,54 +143,104 @@ export function useRecord(site: () => string, holder: () => Holder | undefined, 
   function touch(field: string): void {
     dirty.value = true;
     touched.value = new Set(touched.value).add(field);
-    safe.value = keep(key.value, {
-      version: open.value?.record.version ?? 0,
-      values: values.value,
-      at: new Date().toISOString(),
-    });
+    keepTyped();
     void soon();
   }
 
-  /** What was typed here before takes the place of what is stored; it is not saved yet. */
+  const typed = () => ({
+    version: open.value?.record.version ?? 0,
+    values: values.value,
+    at: new Date().toISOString(),
+  });
+
+  function keepTyped(): void {
+    safe.value = keep(key.value, form.name, typed());
+  }
+
+  /** What was typed before takes the place of what is here, which is left unfinished in its turn; it is not saved yet. */
   function takeUnfinished(): void {
-    if (found.value) {
-      values.value = found.value.values;
-      found.value = undefined;
-      dirty.value = true;
-      void soon();
+    const [taken, ...others] = left.value;
+    if (!taken) {
+      return;
     }
+    drop(taken.place, taken.keeper);
+    left.value = others;
+    if (dirty.value) {
+      const other = newKeeper();
+      other.close();
+      keep(key.value, other.name, typed());
+      left.value = [...others, { place: key.value, keeper: other.name, value: typed() }];
+    }
+    values.value = taken.value.values;
+    dirty.value = true;
+    keepTyped();
+    void soon();
   }
 
   function dropUnfinished(): void {
-    drop(key.value);
-    found.value = undefined;
+    const [dropped, ...others] = left.value;
+    if (dropped) {
+      drop(dropped.place, dropped.keeper);
+      left.value = others;
+    }
   }
 
+  /** Saves what is typed; asked for once more while it is under way, only if something was typed since. */
   async function save(state: State): Promise<OpenRecord | undefined> {
+    const now = JSON.stringify([values.value, place]);
+    if (saving) {
+      const { done } = saving;
+      if (saving.state === state && saving.values === now) {
+        return done;
+      }
+      const mine = opening;
+      await done;
+      return mine === opening ? save(state) : undefined;
+    }
+    const done = send(state).finally(() => {
+      if (saving?.done === done) {
+        saving = undefined;
+      }
+    });
+    saving = { state, values: now, done };
+    return done;
+  }
+
+  async function send(state: State): Promise<OpenRecord | undefined> {
+    const mine = opening;
+    const at = key.value;
+    const keeper = form.name;
+    const sent = values.value;
+    const sentPlace = JSON.stringify(place);
     sentence.value = '';
     const version = open.value?.record.version ?? 0;
     const body = {
       version,
       state,
-      values: values.value,
+      values: sent,
       ...(place.parent ? { parent: place.parent } : {}),
       ...(place.slug && place.slug !== open.value?.record.slug ? { slug: place.slug } : {}),
       ...(place.publishAt ? { publishAt: `${place.publishAt}:00Z` } : {}),
     };
     try {
       const stored =
-        isNew.value && !single()
+        isNew.value && !single() && !open.value
           ? await ask(api.POST('/api/sites/{site}/{sort}/{key}/records', { params: { path: path() }, body }))
           : await ask(
               api.PUT('/api/sites/{site}/{sort}/{key}/records/{id}', {
-                params: { path: { ...path(), id: single() ? 1 : Number(id()) } },
+                params: { path: { ...path(), id: single() ? 1 : (open.value?.record.id ?? Number(id())) } },
                 body,
               }),
             );
-      drop(key.value);
-      show(stored);
-      return stored;
+      drop(at, keeper);
+      if (mine === opening) {
+        saved(stored, sent, sentPlace);
+      }
+      return mine === opening ? stored : undefined;
     } catch (thrown) {
+      if (mine !== opening) {
+        return undefined;
+      }
       sentence.value = sentenceOf(thrown);
       if (thrown instanceof ApiError) {
         refused.value = thrown.status === 422;
@@ -171,6 +255,26 @@ export function useRecord(site: () => string, holder: () => Holder | undefined, 
     }
   }
 
+  /** Shows what is stored; what was typed while it was on its way stays, and is not saved yet. */
+  function saved(stored: OpenRecord, sent: Record<string, unknown>, sentPlace: string): void {
+    const now = values.value;
+    const then = { ...place };
+    const fields = touched.value;
+    show(stored);
+    const moved = JSON.stringify(then) !== sentPlace;
+    if (same(now, sent) && !moved) {
+      return;
+    }
+    values.value = typedOn(sent, now, stored.record.values);
+    if (moved) {
+      Object.assign(place, then);
+    }
+    touched.value = fields;
+    dirty.value = true;
+    keepTyped();
+    void soon();
+  }
+
   /** Goes on with both, mine where both changed something; then it is saved over the newer version. */
   function merge(chosen: Record<string, unknown>): void {
     if (conflict.value) {
@@ -178,6 +282,7 @@ export function useRecord(site: () => string, holder: () => Holder | undefined, 
       show(record);
       values.value = chosen;
       dirty.value = true;
+      keepTyped();
       void soon();
     }
   }

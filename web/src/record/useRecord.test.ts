@@ -1,0 +1,202 @@
+import { flushPromises } from '@vue/test-utils';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { ref } from 'vue';
+import type { Holder } from './holders';
+import { useRecord } from './useRecord';
+
+const holder = { id: 't1', key: 'mooring', sort: 'types' } as Holder;
+
+/** A site of a few records whose answers come when the test lets them. */
+class Server {
+  stored = new Map<number, { version: number; values: Record<string, unknown> }>([
+    [1, { version: 1, values: { title: 'One' } }],
+    [2, { version: 1, values: { title: 'Two' } }],
+  ]);
+  writes: { method: string; id: number; values: Record<string, unknown> }[] = [];
+  /** What an answer waits for, by the request that it answers. */
+  holds = new Map<string, Promise<void>>();
+
+  view(id: number) {
+    const { version, values } = this.stored.get(id) ?? { version: 0, values: {} };
+    const record = { id, version, values, state: 'draft', slug: '', complete: true, title: '' };
+    return { record, links: [], files: [], problems: [], pointers: [], hidden: [], setAside: [] };
+  }
+
+  async answer(request: Request): Promise<Response> {
+    const path = new URL(request.url).pathname;
+    const id = Number(path.split('/').at(-1));
+    if (path.endsWith('/check')) {
+      return Response.json({ problems: [], hidden: [] });
+    }
+    if (request.method === 'GET') {
+      const view = this.view(id);
+      await this.holds.get(`GET ${String(id)}`);
+      return Response.json(view);
+    }
+    const sent = (await request.json()) as { version: number; values: Record<string, unknown> };
+    const to = request.method === 'POST' ? 10 + this.writes.filter((each) => each.method === 'POST').length : id;
+    this.writes.push({ method: request.method, id: to, values: sent.values });
+    await this.holds.get(request.method);
+    const rows = sent.values.rows as Record<string, unknown>[] | undefined;
+    const numbered = rows?.map((row, index) => ({ _row: 100 + index, ...row }));
+    this.stored.set(to, { version: sent.version + 1, values: { ...sent.values, ...(rows ? { rows: numbered } : {}) } });
+    return Response.json(this.view(to));
+  }
+}
+
+let server: Server;
+beforeEach(() => {
+  localStorage.clear();
+  server = new Server();
+  vi.stubGlobal('fetch', (request: Request) => server.answer(request));
+});
+afterEach(() => vi.unstubAllGlobals());
+
+function opened(first: string) {
+  const id = ref(first);
+  return {
+    id,
+    record: useRecord(
+      () => 'trial',
+      () => holder,
+      () => id.value,
+    ),
+  };
+}
+
+function type(record: ReturnType<typeof useRecord>, values: Record<string, unknown>): void {
+  record.values.value = { ...record.values.value, ...values };
+  Object.keys(values).forEach(record.touch);
+}
+
+/** Lets go of what waits. */
+function held(): { until: Promise<void>; go: () => void } {
+  let go: () => void = () => undefined;
+  const until = new Promise<void>((resolve) => (go = resolve));
+  return { until, go };
+}
+
+describe('a record that is worked on', () => {
+  it('keeps what is typed while it is being saved', async () => {
+    const { record } = opened('1');
+    await record.load({});
+    type(record, { title: 'A', note: 'x' });
+    const slow = held();
+    server.holds.set('PUT', slow.until);
+    const saving = record.save('draft');
+    await flushPromises();
+    type(record, { title: 'A and on' });
+    slow.go();
+    await saving;
+    expect(record.values.value).toEqual({ title: 'A and on', note: 'x' });
+    expect(record.dirty.value).toBe(true);
+    const other = opened('1').record;
+    await other.load({});
+    expect(other.found.value?.values.title).toBe('A and on');
+    await record.save('draft');
+    expect(server.stored.get(1)).toEqual({ version: 3, values: { title: 'A and on', note: 'x' } });
+    expect(record.dirty.value).toBe(false);
+  });
+
+  it('gives rows that are typed on while they are saved the numbers they got', async () => {
+    const { record } = opened('1');
+    await record.load({});
+    type(record, { rows: [{ day: '1' }] });
+    const slow = held();
+    server.holds.set('PUT', slow.until);
+    const saving = record.save('draft');
+    await flushPromises();
+    type(record, { rows: [{ day: '12' }, { day: '3' }] });
+    slow.go();
+    await saving;
+    expect(record.values.value.rows).toEqual([{ _row: 100, day: '12' }, { day: '3' }]);
+  });
+
+  it('is published once by a double click, and a new one is made once', async () => {
+    const { record } = opened('new');
+    await record.load({});
+    type(record, { title: 'New' });
+    const slow = held();
+    server.holds.set('POST', slow.until);
+    const first = record.save('published');
+    const second = record.save('published');
+    await flushPromises();
+    type(record, { title: 'New and on' });
+    const third = record.save('published');
+    slow.go();
+    await Promise.all([first, second, third]);
+    expect(server.writes.map(({ method, id }) => [method, id])).toEqual([
+      ['POST', 10],
+      ['PUT', 10],
+    ]);
+    expect(server.stored.get(10)?.values.title).toBe('New and on');
+    expect(localStorage.length).toBe(0);
+  });
+
+  it('is not filled by an answer that was asked for another', async () => {
+    const { id, record } = opened('1');
+    const slow = held();
+    server.holds.set('GET 1', slow.until);
+    const late = record.load({});
+    await flushPromises();
+    id.value = '2';
+    await record.load({});
+    slow.go();
+    await late;
+    expect(record.open.value?.record.id).toBe(2);
+    expect(record.values.value.title).toBe('Two');
+  });
+
+  it('is not filled by a save that was begun in another', async () => {
+    const { id, record } = opened('1');
+    await record.load({});
+    type(record, { title: 'A' });
+    const slow = held();
+    server.holds.set('PUT', slow.until);
+    const late = record.save('draft');
+    await flushPromises();
+    id.value = '2';
+    await record.load({});
+    slow.go();
+    await late;
+    expect(record.values.value.title).toBe('Two');
+    expect(server.stored.get(1)?.values.title).toBe('A');
+    expect(record.found.value).toBeUndefined();
+  });
+
+  it('shares nothing with another window', async () => {
+    const mine = opened('new').record;
+    await mine.load({});
+    type(mine, { title: 'Mine' });
+    const theirs = opened('new').record;
+    await theirs.load({});
+    expect(theirs.found.value?.values.title).toBe('Mine');
+    type(theirs, { title: 'Theirs' });
+    expect(theirs.found.value?.values.title).toBe('Mine');
+    theirs.takeUnfinished();
+    expect(theirs.values.value.title).toBe('Mine');
+    expect(theirs.found.value?.values.title).toBe('Theirs');
+    const third = opened('new').record;
+    await third.load({});
+    third.dropUnfinished();
+    expect(third.found.value).toBeDefined();
+    third.dropUnfinished();
+    expect(third.found.value).toBeUndefined();
+  });
+
+  it('offers everything that was left unfinished, one after the other', async () => {
+    for (const title of ['First', 'Second']) {
+      const { record } = opened('new');
+      await record.load({});
+      type(record, { title });
+    }
+    const { record } = opened('new');
+    await record.load({});
+    const offered = [String(record.found.value?.values.title)];
+    record.dropUnfinished();
+    offered.push(String(record.found.value?.values.title));
+    record.dropUnfinished();
+    expect(offered.sort()).toEqual(['First', 'Second']);
+    expect(record.found.value).toBeUndefined();
+  });
+});
