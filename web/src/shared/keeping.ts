@@ -17,7 +17,7 @@ export interface Keeper {
 
 /** A name to keep things under; other windows can tell that it is in use, for as long as this window is open. */
 export function newKeeper(): Keeper {
-  const name = crypto.randomUUID().slice(0, 8);
+  const name = Array.from(crypto.getRandomValues(new Uint8Array(6)), (byte) => byte.toString(36)).join('');
   let close: () => void = () => undefined;
   const closed = new Promise<void>((resolve) => (close = resolve));
   locks()

@@ -24,6 +24,8 @@ import org.jontrel.core.model.State;
 import org.jontrel.site.record.ListQuery;
 import org.jontrel.site.record.StoredRecord;
 import org.jontrel.site.record.Write;
+import org.jontrel.site.run.Held;
+import org.jontrel.site.run.HeldValues;
 import org.jontrel.site.run.RunView;
 import org.jontrel.site.run.Runs;
 import org.jontrel.site.testing.Moorings;
@@ -37,6 +39,9 @@ import org.testng.annotations.Test;
 public class SwitchReadersTest {
     private static final int RECORDS = 30;
     private static final int SWITCHES = Integer.getInteger("switches", 40);
+    /** Each switch holds values, and a table has room for so many. */
+    private static final int PURGED = 100;
+
     private static final Decision SET_ASIDE =
             new Decision("frise", Decision.About.UNCONVERTED, Decision.Answer.SET_ASIDE, "");
     private HikariDataSource source;
@@ -151,6 +156,9 @@ public class SwitchReadersTest {
             try {
                 for (int i = 0; i < SWITCHES; i++) {
                     start("" + (i + 2), i % 2 == 0 ? numbers() : texts());
+                    if (i % PURGED == PURGED - 1) {
+                        purge();
+                    }
                 }
             } finally {
                 over.set(true);
@@ -160,6 +168,11 @@ public class SwitchReadersTest {
             }
         }
         assertTrue(reads.get() > SWITCHES, reads + " reads");
+    }
+
+    private void purge() {
+        var names = site.held().list().stream().map(Held::name).toList();
+        assertTrue(site.held().purge(names, "anna") instanceof HeldValues.Purged.Done);
     }
 
     /** Stops the work of a run in the middle, as a process that ends. */

@@ -9,7 +9,7 @@ import org.jontrel.site.media.StoredFile;
  * @param form {@code text}, {@code prose} (with its line breaks), {@code html} (a safe subset), {@code items},
  *     {@code pictures} or {@code rows}
  * @param heads of the columns of rows
- * @param rows cells as a reader sees them
+ * @param rows cells of rows, as a reader sees them
  */
 public record Line(
         String label,
@@ -18,7 +18,20 @@ public record Line(
         List<Item> items,
         List<StoredFile> pictures,
         List<String> heads,
-        List<List<String>> rows) {
+        List<List<Cell>> rows) {
+    /**
+     * What stands in a row: a text, or rows of its own.
+     *
+     * @param heads of the columns of its rows; none for a text
+     */
+    public record Cell(String text, List<String> heads, List<List<Cell>> rows) {
+        static final Cell EMPTY = text("");
+
+        static Cell text(String text) {
+            return new Cell(text, List.of(), List.of());
+        }
+    }
+
     /**
      * A word of a list.
      *
@@ -47,7 +60,7 @@ public record Line(
         return new Line(label, "pictures", "", List.of(), pictures, List.of(), List.of());
     }
 
-    static Line rows(String label, List<String> heads, List<List<String>> rows) {
-        return new Line(label, "rows", "", List.of(), List.of(), heads, rows);
+    static Line rows(String label, Cell table) {
+        return new Line(label, "rows", "", List.of(), List.of(), table.heads(), table.rows());
     }
 }

@@ -1,26 +1,47 @@
 package org.jontrel.server.publicsite;
 
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
+import java.util.function.Predicate;
+import java.util.stream.Collectors;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Model;
+import org.jontrel.site.media.MediaStore;
 import org.jontrel.site.media.StoredFile;
 
 /**
- * What every page of a site has: its name, its address, and the types that its navigation leads to.
+ * What every page of a site has: its name, its address, and what its navigation leads to.
  *
  * @param path of the site, or empty where there is none
+ * @param types those of the navigation
+ * @param indexed ids of the types that have an index to link to
+ * @param searchable whether the site has a search
  */
-public record PageFrame(String name, String path, List<ContentType> types) {
-    static final PageFrame NOWHERE = new PageFrame("", "", List.of());
+public record PageFrame(String name, String path, List<ContentType> types, Set<String> indexed, boolean searchable) {
+    static final PageFrame NOWHERE = new PageFrame("", "", List.of(), Set.of(), false);
+    /** Wider pictures are sent as they are only where somebody asks for them. */
+    private static final int WIDEST = 1920;
 
+    /** With every type that has pages, as if each had records. */
     public static PageFrame of(String name, String path, Model model) {
+        return of(name, path, model, _ -> true);
+    }
+
+    /** @param filled whether visitors see records of a type */
+    static PageFrame of(String name, String path, Model model, Predicate<ContentType> filled) {
+        var visible = model.types().stream()
+                .filter(type -> type.publishing().visible())
+                .toList();
+        var indexed = visible.stream()
+                .filter(type -> type.index().on() && filled.test(type))
+                .toList();
         return new PageFrame(
                 name,
                 path,
-                model.types().stream()
-                        .filter(type ->
-                                type.publishing().visible() && type.publishing().navigation())
-                        .toList());
+                indexed.stream().filter(type -> type.publishing().navigation()).toList(),
+                indexed.stream().map(ContentType::id).collect(Collectors.toSet()),
+                visible.stream().anyMatch(type -> type.publishing().searchable()));
     }
 
     public String home() {
@@ -31,7 +52,21 @@ public record PageFrame(String name, String path, List<ContentType> types) {
         return home() + PublicPages.encoded(typePath) + "/";
     }
 
+    public boolean hasIndex(ContentType type) {
+        return indexed.contains(type.id());
+    }
+
     public String media(StoredFile file, int width) {
         return home() + "media/" + file.id() + "?width=" + width;
+    }
+
+    /** The sizes that a picture is there in, as {@code srcset} wants them. */
+    public String sources(StoredFile file) {
+        var sources = new ArrayList<String>();
+        MediaStore.widths(file).forEach(width -> sources.add(media(file, width) + " " + width + "w"));
+        if (file.width() <= WIDEST) {
+            sources.add(home() + "media/" + file.id() + " " + file.width() + "w");
+        }
+        return String.join(", ", sources);
     }
 }

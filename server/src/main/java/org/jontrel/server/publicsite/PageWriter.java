@@ -61,12 +61,19 @@ public class PageWriter {
                 "term", Map.of("site", site, "taxonomy", taxonomy, "card", card, "lists", lists, "sections", sections));
     }
 
-    String terms(PageFrame site, String heading, List<PublicPages.Card> terms) {
-        return written("terms", Map.of("site", site, "heading", heading, "terms", terms));
+    String terms(PageFrame site, Taxonomy taxonomy, List<PublicPages.Branch> terms) {
+        return written("terms", Map.of("site", site, "taxonomy", taxonomy, "terms", terms));
+    }
+
+    /** @param lists of what was found, by the name of its type */
+    String found(PageFrame site, String words, Map<String, List<PublicPages.Card>> lists) {
+        return written("found", Map.of("site", site, "words", words, "lists", lists));
     }
 
     private String written(String template, Map<String, Object> values) {
         var page = new StringOutput();
+        // the template engine leaves it out, and without it browsers show pages as those of long ago
+        page.writeContent("<!doctype html>\n");
         engine.render(template + ".jte", values, page);
         return page.toString();
     }

@@ -70,8 +70,7 @@ class PreviewController {
                 "",
                 values);
         var pages = new PublicPages(site, engine, Audience.VISITORS);
-        var frame =
-                PageFrame.of(sites.get(site).name(), site, engine.installed().model());
+        var frame = Frames.of(sites.get(site).name(), site, engine);
         return new Preview(writer.record(
                 frame,
                 (ContentType) holder.definition(),

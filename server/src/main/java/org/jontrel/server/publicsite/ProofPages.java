@@ -71,23 +71,28 @@ public class ProofPages {
             case Kind.Colour _ -> Line.items(field.label(), List.of(new Line.Item(text, null, text)));
             case Kind.LongText _ -> Line.prose(field.label(), text);
             case Kind.RichText _ -> Line.html(field.label(), String.valueOf(value));
-            case Kind.Repeater rows
-            when value instanceof List<?> list ->
-                Line.rows(
-                        field.label(),
-                        rows.fields().stream().map(Field::label).toList(),
-                        list.stream()
-                                .filter(Map.class::isInstance)
-                                .map(row -> rows.fields().stream()
-                                        .map(inner -> cell(inner, ((Map<?, ?>) row).get(inner.key())))
-                                        .toList())
-                                .toList());
+            case Kind.Repeater rows when value instanceof List<?> list -> Line.rows(field.label(), table(rows, list));
             default -> Line.text(field.label(), text);
         };
     }
 
-    private static String cell(Field field, Object value) {
-        return value == null ? "" : shown(field, value);
+    private static Line.Cell table(Kind.Repeater kind, List<?> rows) {
+        return new Line.Cell(
+                "",
+                kind.fields().stream().map(Field::label).toList(),
+                rows.stream()
+                        .filter(Map.class::isInstance)
+                        .map(row -> kind.fields().stream()
+                                .map(inner -> cell(inner, ((Map<?, ?>) row).get(inner.key())))
+                                .toList())
+                        .toList());
+    }
+
+    private static Line.Cell cell(Field field, Object value) {
+        return switch (field.kind()) {
+            case Kind.Repeater inner when value instanceof List<?> rows -> table(inner, rows);
+            default -> value == null ? Line.Cell.EMPTY : Line.Cell.text(shown(field, value));
+        };
     }
 
     private static String shown(Field field, Object value) {

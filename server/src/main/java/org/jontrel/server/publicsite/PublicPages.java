@@ -48,6 +48,9 @@ public final class PublicPages {
      */
     public record Card(String title, String summary, String address, StoredFile picture, List<Line.Item> items) {}
 
+    /** A term with those below it. */
+    public record Branch(Card term, List<Branch> below) {}
+
     /** The fields that a card shows. */
     static Set<String> onCards(Holder holder) {
         var fields = holder.groups().stream()
@@ -72,6 +75,26 @@ public final class PublicPages {
                         address(holder, addresses.get(record.id())),
                         record.values().get("part_lead_image") instanceof Long id ? known.file(id) : null,
                         classified(holder, record, terms)))
+                .toList();
+    }
+
+    /** Terms as the tree that they are; one below a term that is not among them stands at the top. */
+    List<Branch> tree(Holder taxonomy, List<StoredRecord> terms) {
+        var cards = cards(taxonomy, terms);
+        var there = terms.stream().map(StoredRecord::id).collect(Collectors.toSet());
+        var below = new HashMap<Long, List<Integer>>();
+        for (int i = 0; i < terms.size(); i++) {
+            long parent =
+                    terms.get(i).parent().map(Link::id).filter(there::contains).orElse(0L);
+            below.computeIfAbsent(parent, _ -> new ArrayList<>()).add(i);
+        }
+        return branches(0, terms, cards, below);
+    }
+
+    private static List<Branch> branches(
+            long parent, List<StoredRecord> terms, List<Card> cards, Map<Long, List<Integer>> below) {
+        return below.getOrDefault(parent, List.of()).stream()
+                .map(at -> new Branch(cards.get(at), branches(terms.get(at).id(), terms, cards, below)))
                 .toList();
     }
 
@@ -236,7 +259,7 @@ public final class PublicPages {
                 var values = (Map<?, ?>) value;
                 group.fields().forEach(inner -> lines(inner, values.get(inner.id()), known, terms, links, lines));
             }
-            case Kind.Repeater rows -> lines.add(rows(field, rows, several, known));
+            case Kind.Repeater rows -> lines.add(Line.rows(field.label(), table(rows, several, known)));
             case Kind.LongText _ -> lines.add(Line.prose(field.label(), known.show(field, value)));
             case Kind.RichText _ -> lines.add(Line.html(field.label(), (String) value));
             case Kind.Image _ -> {
@@ -294,21 +317,26 @@ public final class PublicPages {
         return Line.items(field.label(), List.of(new Line.Item(text, href, null)));
     }
 
-    private static Line rows(Field field, Kind.Repeater kind, List<?> rows, Known known) {
+    /** Only columns that some row fills. */
+    private static Line.Cell table(Kind.Repeater kind, List<?> rows, Known known) {
         var filled = kind.fields().stream()
                 .filter(inner ->
                         rows.stream().anyMatch(row -> ((Row) row).values().containsKey(inner.id())))
                 .toList();
-        return Line.rows(
-                field.label(),
+        return new Line.Cell(
+                "",
                 filled.stream().map(Field::label).toList(),
                 rows.stream()
                         .map(row -> filled.stream()
-                                .map(inner -> {
-                                    var value = ((Row) row).values().get(inner.id());
-                                    return value == null ? "" : known.show(inner, value);
-                                })
+                                .map(inner -> cell(inner, ((Row) row).values().get(inner.id()), known))
                                 .toList())
                         .toList());
+    }
+
+    private static Line.Cell cell(Field field, Object value, Known known) {
+        return switch (field.kind()) {
+            case Kind.Repeater inner when value instanceof List<?> rows -> table(inner, rows, known);
+            default -> value == null ? Line.Cell.EMPTY : Line.Cell.text(known.show(field, value));
+        };
     }
 }

@@ -7,15 +7,23 @@ import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Function;
+import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
+import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.model.Wording;
+import org.jontrel.core.value.Link;
 import org.jontrel.server.site.Sites;
 import org.jontrel.site.Site;
 import org.jontrel.site.record.Audience;
@@ -37,13 +45,32 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 class PublicSiteController {
     private static final int PER_TYPE = 24;
+    private static final int MOST_TERMS = 2_000;
     private static final MediaType HTML = new MediaType("text", "html", StandardCharsets.UTF_8);
     private final Sites sites;
     private final PageWriter writer;
+    private final FrameCache frames = new FrameCache();
 
     PublicSiteController(Sites sites, PageWriter writer) {
         this.sites = sites;
         this.writer = writer;
+    }
+
+    /** The frame of each site's pages, for as long as nothing on it has changed. */
+    private static final class FrameCache {
+        private record Framed(String tag, PageFrame frame) {}
+
+        private final Map<String, Framed> bySite = new ConcurrentHashMap<>();
+
+        PageFrame get(String path, String tag, Supplier<PageFrame> make) {
+            var known = bySite.get(path);
+            if (known != null && known.tag().equals(tag)) {
+                return known.frame();
+            }
+            var made = make.get();
+            bySite.put(path, new Framed(tag, made));
+            return made;
+        }
     }
 
     private interface Page {
@@ -52,8 +79,51 @@ class PublicSiteController {
     }
 
     @GetMapping({"/at/{site}", "/at/{site}/"})
-    ResponseEntity<String> home(@PathVariable String site) {
-        return answer(site, (_, frame) -> Optional.of(html(writer.home(frame))));
+    ResponseEntity<String> home(@PathVariable String site, @RequestParam(name = "q", defaultValue = "") String words) {
+        return answer(
+                site,
+                (engine, frame) -> Optional.of(html(
+                        words.isBlank() || !frame.searchable()
+                                ? writer.home(frame)
+                                : writer.found(frame, words.strip(), found(engine, frame, words)))));
+    }
+
+    /** What the site's search finds, type by type. */
+    private static Map<String, List<PublicPages.Card>> found(Site engine, PageFrame frame, String words) {
+        return lists(
+                engine,
+                frame.path(),
+                type -> type.definition() instanceof ContentType is
+                                && is.publishing().searchable()
+                        ? Optional.of(ListQuery.ALL.search(words))
+                        : Optional.empty());
+    }
+
+    /** For each type that has pages, the first few that a query finds; types without any are left out. */
+    private static Map<String, List<PublicPages.Card>> lists(
+            Site engine, String path, Function<Holder, Optional<ListQuery>> query) {
+        var pages = new PublicPages(path, engine, Audience.VISITORS);
+        var lists = new LinkedHashMap<String, List<PublicPages.Card>>();
+        for (var table : engine.installed().tables(Definition.Sort.TYPE)) {
+            var holder = table.holder();
+            var wanted = ((ContentType) holder.definition()).publishing().visible()
+                    ? query.apply(holder)
+                    : Optional.<ListQuery>empty();
+            if (wanted.isPresent()) {
+                var found = engine.records()
+                        .page(
+                                holder.id(),
+                                wanted.get()
+                                        .as(Audience.VISITORS)
+                                        .only(PublicPages.onCards(holder))
+                                        .most(PER_TYPE))
+                        .orElseThrow();
+                if (!found.records().isEmpty()) {
+                    lists.put(holder.plural(), pages.cards(holder, found.records()));
+                }
+            }
+        }
+        return lists;
     }
 
     @GetMapping("/at/{site}/{path}")
@@ -108,7 +178,7 @@ class PublicSiteController {
         var engine = sites.engine(path);
         return engine.together(() -> {
             var tag = PageTags.of(path, engine);
-            var frame = PageFrame.of(site.get().name(), path, engine.installed().model());
+            var frame = frames.get(path, tag, () -> Frames.of(site.get().name(), path, engine));
             var made = page.of(engine, frame).orElseGet(() -> missing(frame));
             return made.getStatusCode() == HttpStatus.OK
                     ? ResponseEntity.ok()
@@ -137,10 +207,10 @@ class PublicSiteController {
             Site engine, PageFrame frame, Holder holder, PublicPages pages, String after) {
         if (!(holder.definition() instanceof ContentType type)) {
             var now = Instant.now();
-            var terms = engine.records().all(holder.id(), 2_000).stream()
+            var terms = engine.records().all(holder.id(), MOST_TERMS).stream()
                     .filter(term -> term.visible(now))
                     .toList();
-            return Optional.of(html(writer.terms(frame, holder.plural(), pages.cards(holder, terms))));
+            return Optional.of(html(writer.terms(frame, (Taxonomy) holder.definition(), pages.tree(holder, terms))));
         }
         if (!type.index().on()) {
             return Optional.empty();
@@ -175,34 +245,44 @@ class PublicSiteController {
 
     /** Everything under a term, type by type. */
     private String term(Site engine, PageFrame frame, Holder taxonomy, StoredRecord term, PublicPages pages) {
-        var byType = new LinkedHashMap<String, List<PublicPages.Card>>();
-        for (var table : engine.installed().tables(Definition.Sort.TYPE)) {
-            var type = (ContentType) table.holder().definition();
-            boolean uses =
-                    type.taxonomies().stream().anyMatch(use -> use.taxonomy().equals(taxonomy.id()));
-            if (uses && type.publishing().visible()) {
-                var under =
-                        new Condition.TermIs(taxonomy.id(), Condition.Test.UNDER, List.of(String.valueOf(term.id())));
-                var found = engine.records()
-                        .page(
-                                table.holder().id(),
-                                ListQuery.ALL
-                                        .as(Audience.VISITORS)
-                                        .where(under)
-                                        .only(PublicPages.onCards(table.holder()))
-                                        .most(PER_TYPE))
-                        .orElseThrow();
-                if (!found.records().isEmpty()) {
-                    byType.put(type.plural(), pages.cards(table.holder(), found.records()));
-                }
-            }
-        }
+        var under = under(engine.records().all(taxonomy.id(), MOST_TERMS), term);
         return writer.term(
                 frame,
                 (Taxonomy) taxonomy.definition(),
                 pages.cards(taxonomy, List.of(term)).getFirst(),
-                byType,
+                lists(engine, frame.path(), holder -> uses(holder, taxonomy.id(), under)),
                 pages.sections(taxonomy, term));
+    }
+
+    /** The numbers of a term and of all below it. */
+    private static List<String> under(List<StoredRecord> terms, StoredRecord term) {
+        var found = new LinkedHashSet<>(Set.of(term.id()));
+        boolean more = true;
+        while (more) {
+            more = terms.stream()
+                            .filter(each -> each.parent()
+                                    .map(Link::id)
+                                    .filter(found::contains)
+                                    .isPresent())
+                            .map(StoredRecord::id)
+                            .filter(found::add)
+                            .count()
+                    > 0;
+        }
+        return found.stream().map(String::valueOf).toList();
+    }
+
+    /** Records that are classified with one of these terms, or have one in a field; empty where a type uses none. */
+    private static Optional<ListQuery> uses(Holder holder, String taxonomyId, List<String> terms) {
+        var ways = holder.byId().values().stream()
+                .filter(field -> field.kind() instanceof Kind.TermPick pick
+                        && pick.taxonomy().equals(taxonomyId))
+                .map(field -> (Condition)
+                        (field.id().equals(taxonomyId)
+                                ? new Condition.TermIs(taxonomyId, Condition.Test.UNDER, terms.subList(0, 1))
+                                : new Condition.FieldIs(field.id(), Condition.Test.IS, terms)))
+                .toList();
+        return ways.isEmpty() ? Optional.empty() : Optional.of(ListQuery.ALL.where(new Condition.Any(ways)));
     }
 
     private static Optional<Holder> holder(Site site, String path) {

@@ -6,6 +6,7 @@ import java.sql.Connection;
 import java.sql.SQLException;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
@@ -14,6 +15,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.apache.ibatis.session.SqlSession;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.value.FormCheck;
@@ -129,6 +131,27 @@ public final class RecordStore {
                                     Loader.DELETED));
                 })
                 .orElse(List.of());
+    }
+
+    /** Which of these types have records that visitors see. */
+    public Set<String> visible(Collection<String> typeIds, Instant now) {
+        return bindings.reading(database, (session, binding) -> {
+            var wanted =
+                    typeIds.stream().flatMap(id -> binding.table(id).stream()).toList();
+            if (wanted.isEmpty()) {
+                return Set.of();
+            }
+            var parameters = new ArrayList<Object>();
+            var sql = wanted.stream()
+                    .map(table -> {
+                        parameters.add(table.holder().id());
+                        parameters.add(now.atOffset(ZoneOffset.UTC).toLocalDateTime());
+                        return "SELECT ? FROM DUAL WHERE EXISTS (SELECT 1 FROM " + Names.quoted(table.name())
+                                + " WHERE state = 'published' OR state = 'scheduled' AND publish_at <= ?)";
+                    })
+                    .collect(Collectors.joining(" UNION ALL "));
+            return Set.copyOf(Jdbc.query(session.getConnection(), sql, row -> row.getString(1), parameters.toArray()));
+        });
     }
 
     /** All that is not deleted, by place and position: for taxonomies, which people read whole. */

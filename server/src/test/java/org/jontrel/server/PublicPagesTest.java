@@ -1,0 +1,169 @@
+package org.jontrel.server;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertTrue;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.Map;
+import org.jontrel.site.testing.Orchard;
+import org.jsoup.Jsoup;
+import org.jsoup.nodes.Document;
+import org.jsoup.parser.Parser;
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.Test;
+
+/** Pages as visitors get them: valid, with nothing that leads nowhere, and found by search. */
+public class PublicPagesTest {
+    private static final int MOST_MISTAKES = 50;
+    private OrchardServer server;
+    private Session visitor;
+    private String tree;
+
+    @BeforeClass
+    public void start() throws InterruptedException {
+        server = OrchardServer.edited(Map.of(
+                // a term in a field of its own, and one in rows
+                "key: mood, label: Mood, kind: choice, options: [{id: ofine, key: fine, label: Fine}, {id: oill, key: ill, label: Ill}]",
+                "key: mood, label: Mood, kind: term, taxonomy: label",
+                "key: branch, label: Branch, kind: text",
+                "key: branch, label: Branch, kind: term, taxonomy: sort",
+                "key: plot\n",
+                "key: plot\nindex: {on: false}\n"));
+        visitor = server.session();
+        var plot = server.add("plot", Map.of("title", "By the gate"), "published");
+        var values = new java.util.HashMap<String, Object>(Orchard.tree("Old Mary"));
+        values.put("mood", term("label", "Leaning"));
+        values.put(
+                "prunings",
+                List.of(Map.of(
+                        "day",
+                        "2026-02-03",
+                        "cuts",
+                        List.of(Map.of("branch", term("sort", "Perry pear"), "thick", "4.5")))));
+        var added = server.anna.ok(
+                "POST",
+                "/api/sites/field/types/tree/records",
+                Map.of(
+                        "version",
+                        0,
+                        "state",
+                        "published",
+                        "values",
+                        values,
+                        "parent",
+                        Map.of("type", "tplot", "id", plot)));
+        tree = added.at("/record/address").asString();
+        server.add("person", Map.of("title", "Nobody's draft"), "draft");
+    }
+
+    private long term(String taxonomy, String label) {
+        return server.anna
+                .ok(
+                        "POST",
+                        "/api/sites/field/taxonomies/" + taxonomy + "/records",
+                        Map.of("version", 0, "state", "published", "values", Map.of("label", label)))
+                .at("/record/id")
+                .asLong();
+    }
+
+    @AfterClass
+    public void stop() {
+        server.close();
+    }
+
+    private String raw(String path) {
+        return visitor.send("GET", path, null).body();
+    }
+
+    private Document page(String path) {
+        return Jsoup.parse(raw(path));
+    }
+
+    /** What a parser has against the HTML of a page, and ids that are there twice. */
+    private static List<String> mistakes(String page) {
+        var parser = Parser.htmlParser().setTrackErrors(MOST_MISTAKES);
+        var parsed = Jsoup.parse(page, parser);
+        var mistakes = new ArrayList<String>();
+        parser.getErrors().forEach(mistake -> mistakes.add(mistake.toString()));
+        var ids = parsed.select("[id]").eachAttr("id");
+        ids.stream().filter(id -> Collections.frequency(ids, id) > 1).forEach(mistakes::add);
+        return mistakes;
+    }
+
+    @Test
+    public void everyPageIsValid() {
+        for (var path : List.of(
+                "/at/field/",
+                "/at/field/trees/",
+                tree,
+                "/at/field/sorts/",
+                "/at/field/sorts/apple",
+                "/at/field/?q=mary",
+                "/at/field/?q=%22%3E%3Cb%3E",
+                "/at/field/nothing/")) {
+            var page = raw(path);
+            assertTrue(page.startsWith("<!doctype html>\n<html"), path + ": " + page.substring(0, 40));
+            assertEquals(mistakes(page), List.of(), path);
+        }
+    }
+
+    @Test
+    public void mistakesAreFound() {
+        assertFalse(mistakes("<!doctype html><title>x</title><p>a</b>").isEmpty());
+        assertFalse(mistakes("<!doctype html><title>x</title><p id=a><p id=a>").isEmpty());
+    }
+
+    @Test
+    public void nothingLeadsToAnIndexThatIsOffOrEmpty() {
+        var nav = page("/at/field/").select("nav a").eachText();
+        assertEquals(nav, List.of("Trees"), "plots have no index, and no person is published");
+        var plot = page("/at/field/plots/by-the-gate");
+        assertEquals(plot.select(".kind").text(), "Plots");
+        assertTrue(plot.select(".kind a").isEmpty());
+        assertEquals(page(tree).select(".kind a").eachText(), List.of("Trees"));
+        assertEquals(visitor.send("GET", "/at/field/plots/", null).statusCode(), 404);
+    }
+
+    @Test
+    public void aTermFindsWhatHasItInAField() {
+        assertEquals(page("/at/field/labels/leaning").select(".cards .title").eachText(), List.of("Old Mary"));
+        assertEquals(page("/at/field/sorts/perry-pear").select(".cards .title").eachText(), List.of("Old Mary"));
+        assertTrue(page("/at/field/sorts/pear").select(".cards").isEmpty());
+    }
+
+    @Test
+    public void termsStandInTheirTree() {
+        var apple = page("/at/field/sorts/")
+                .select(".tree > li:has(> a:containsOwn(Apple))")
+                .first();
+        assertEquals(apple.select("> .tree > li > a").eachText(), List.of("Cider apple"));
+    }
+
+    @Test
+    public void theSearchFindsWhatIsPublished() {
+        assertEquals(page("/at/field/?q=mary").select(".cards .title").eachText(), List.of("Old Mary"));
+        assertTrue(page("/at/field/?q=draft").text().contains("Nothing was found"));
+        var hostile = page("/at/field/?q=%22%3E%3Cb%3Ebold");
+        assertTrue(hostile.select("b").isEmpty());
+        assertEquals(page("/at/field/?q=").select("h1").text(), "Field");
+    }
+
+    @Test
+    public void searchEnginesAreToldWhatAPageIsAbout() {
+        var page = page(tree);
+        assertEquals(page.select("meta[name=description]").attr("content"), "Stands by the gate.");
+        assertEquals(page.select("link[rel=icon]").attr("href"), "/public/icon.svg");
+        assertEquals(visitor.send("GET", "/public/icon.svg", null).statusCode(), 200);
+    }
+
+    @Test
+    public void rowsWithinRowsAreATable() {
+        var cell = page(tree).select(".is-rows td table").first();
+        assertEquals(cell.select("th").eachText(), List.of("Branch", "Thickness"));
+        assertEquals(cell.select("td").eachText(), List.of("Perry pear", "4.5"));
+    }
+}
