@@ -95,6 +95,15 @@ describe('keys that are made from labels', () => {
     expect(keyOf('f1')).toBe('depth');
   });
 
+  it('come later where the server could not be asked', async () => {
+    vi.mocked(keyFor).mockRejectedValueOnce(new Error('away'));
+    useDerivedKeys().label('f1', 'Depth', '', () => []);
+    await vi.advanceTimersByTimeAsync(500);
+    expect(keyOf('f1')).toBe('');
+    await vi.advanceTimersByTimeAsync(2_000);
+    expect(keyOf('f1')).toBe('depth');
+  });
+
   it('leave alone what somebody typed, and meet no other', async () => {
     const keys = useDerivedKeys();
     keys.label('f1', 'Depth', '', () => []);

@@ -2,6 +2,8 @@ import { useDraft } from './draft';
 import { keyFor } from './names';
 
 const PAUSE = 200;
+const RETRY = 1_500;
+const MOST_TRIES = 20;
 
 /** Keys in the draft that follow labels while those are first typed, until somebody types a key. */
 export function useDerivedKeys() {
@@ -24,6 +26,22 @@ export function useDerivedKeys() {
     draft.setKey(id, now.includes(key) ? await keyFor(label, now) : key);
   }
 
+  /** Where the server is away or busy, some times more. */
+  function later(id: string, label: string, taken: () => string[], pause: number, attempt: number): void {
+    clearTimeout(waiting.get(id));
+    const again = () => {
+      if (attempt < MOST_TRIES && asked.get(id) === label) {
+        later(id, label, taken, RETRY, attempt + 1);
+      }
+    };
+    waiting.set(
+      id,
+      setTimeout(() => {
+        derive(id, label, taken).catch(again);
+      }, pause),
+    );
+  }
+
   return {
     begin(id: string): void {
       deriving.add(id);
@@ -42,13 +60,7 @@ export function useDerivedKeys() {
       }
       if (deriving.has(id)) {
         asked.set(id, label);
-        clearTimeout(waiting.get(id));
-        waiting.set(
-          id,
-          setTimeout(() => {
-            derive(id, label, taken).catch(() => undefined);
-          }, PAUSE),
-        );
+        later(id, label, taken, PAUSE, 1);
       }
     },
   };
