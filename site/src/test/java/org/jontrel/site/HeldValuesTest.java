@@ -10,6 +10,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.jontrel.core.code.Decision;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Group;
@@ -378,5 +380,39 @@ public class HeldValuesTest {
             other.rollback();
         }
         purge(only());
+    }
+
+    /** Columns that were dropped at once still count in the table until it is written anew. */
+    @Test
+    public void roomOfPurgedColumnsIsFoundAgain() throws SQLException {
+        test.install("1.0.0", Moorings.standard());
+        var id = test.save("tmooring", Map.of("title", "A", "rise", "9")).id();
+        var names =
+                IntStream.range(0, 20).mapToObj(number -> "held__x" + number).toList();
+        int rounds = 0;
+        try (var connection = test.source().getConnection();
+                var statement = connection.createStatement()) {
+            for (; rounds < 100; rounds++) {
+                statement.execute(names.stream()
+                        .map(name -> "ADD COLUMN " + name + " VARCHAR(255)")
+                        .collect(Collectors.joining(", ", "ALTER TABLE mooring ", ", ALGORITHM=INSTANT")));
+                statement.execute(names.stream()
+                        .map(name -> "DROP COLUMN " + name)
+                        .collect(Collectors.joining(", ", "ALTER TABLE mooring ", ", ALGORITHM=INSTANT")));
+            }
+        } catch (SQLException e) {
+            assertTrue(e.getMessage().contains("INSTANT") || e.getMessage().contains("Row size"), e.getMessage());
+        }
+        assertTrue(rounds < 100, "the table is full");
+        var number = Moorings.with(Moorings.RISE, field -> field.withKind(new Kind.Numeric(0, null, null, "")));
+        test.install("2.0.0", number);
+        assertEquals(
+                String.valueOf(test.site()
+                        .records()
+                        .byId("tmooring", id)
+                        .orElseThrow()
+                        .values()
+                        .get("frise")),
+                "9");
     }
 }

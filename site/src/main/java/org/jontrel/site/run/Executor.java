@@ -11,6 +11,7 @@ import org.jontrel.core.model.Model;
 import org.jontrel.core.plan.Step;
 import org.jontrel.site.table.Bindings;
 import org.jontrel.site.table.Database;
+import org.jontrel.site.table.Ddl;
 import org.jontrel.site.table.Gate;
 import org.jontrel.site.table.Jdbc;
 import org.jontrel.site.table.ModelText;
@@ -292,16 +293,24 @@ final class Executor {
     }
 
     private void say(Connection connection, Said said, int tries) throws SQLException {
+        boolean rebuilt = false;
         for (int attempt = 1; ; attempt++) {
             lease.fence(connection);
+            var table = Optional.<String>empty();
             try {
                 Jdbc.execute(connection, "SET SESSION lock_wait_timeout = 1");
                 for (var sql : said.in(connection)) {
+                    table = changed(sql);
                     Jdbc.execute(connection, sql);
                 }
                 return;
             } catch (SQLException e) {
                 if (e.getErrorCode() == ROW_TOO_LARGE || e.getErrorCode() == TOO_MANY_COLUMNS) {
+                    if (!rebuilt && table.isPresent()) {
+                        rebuilt = true;
+                        Jdbc.execute(connection, Ddl.rebuild(table.get()));
+                        continue;
+                    }
                     throw new IllegalStateException(
                             "The table has no room for another column: held values of earlier runs take room too."
                                     + " Go back, make some one-line texts long texts,"
@@ -320,6 +329,12 @@ final class Executor {
             // readers who have queued behind it go first
             Database.pause(BETWEEN_TRIES);
         }
+    }
+
+    /** The quoted name of the table that a statement changes. */
+    private static Optional<String> changed(String sql) {
+        var words = sql.split(" ", 4);
+        return sql.startsWith("ALTER TABLE ") ? Optional.of(words[2]) : Optional.empty();
     }
 
     private void redirect(Step.Redirect redirect) {

@@ -251,8 +251,14 @@ public final class Ddl {
     }
 
     public static String addColumn(String table, Field field) {
-        return "ALTER TABLE %s ADD COLUMN %s, ALGORITHM=INSTANT"
+        // at once where the table allows it; one that has had too many columns in its time is written anew beside
+        return "ALTER TABLE %s ADD COLUMN %s, LOCK=NONE"
                 .formatted(Names.quoted(table), column(Names.next(field.id()), field));
+    }
+
+    /** Writes a table anew, without what columns that were dropped have left in it; people work on meanwhile. */
+    public static String rebuild(String table) {
+        return "ALTER TABLE %s FORCE, LOCK=NONE".formatted(table);
     }
 
     /** Gives a field its column again, empty. */
