@@ -23,15 +23,21 @@ const plan = ref<Schemas['PlanView']>();
 const runs = ref<Schemas['RunView'][]>([]);
 const problem = ref('');
 const busy = ref(false);
+let lastAsked = 0;
 const halted = computed(() =>
   runs.value[0] && ['interrupted', 'running'].includes(runs.value[0].state) ? runs.value[0] : undefined,
 );
 
+/** Of several plans under way only the one that was asked for last is shown, and that one is run. */
 async function loadPlan(): Promise<void> {
+  const turn = ++lastAsked;
   plan.value = undefined;
   if (version.value) {
     const params = { path: { site: site.value }, query: { version: version.value } };
-    plan.value = await ask(api.GET('/api/sites/{site}/plan', { params }));
+    const found = await ask(api.GET('/api/sites/{site}/plan', { params }));
+    if (turn === lastAsked) {
+      plan.value = found;
+    }
   }
 }
 
@@ -66,11 +72,14 @@ async function decide(answer: Schemas['DecisionBody']): Promise<void> {
 }
 
 async function run(): Promise<void> {
+  if (!plan.value || busy.value) {
+    return;
+  }
   problem.value = '';
   busy.value = true;
   try {
     const params = { path: { site: site.value } };
-    const started = await ask(api.POST('/api/sites/{site}/runs', { params, body: { version: version.value } }));
+    const started = await ask(api.POST('/api/sites/{site}/runs', { params, body: { version: plan.value.to } }));
     await router.push({ name: 'run', params: { ...route.params, run: started.id } });
   } catch (thrown) {
     problem.value = sentenceOf(thrown);

@@ -165,10 +165,15 @@ final class Columns {
     /** Tables that a switch changes, all under names that nobody knows: whoever uses one of them is through by then. */
     static List<String> gather(Connection connection, Set<String> holderIds) throws SQLException {
         var renames = new LinkedHashMap<String, String>();
+        var there = Schema.tables(connection).keySet();
+        int number = 0;
         for (var each : Schema.inUse(connection).entrySet()) {
             boolean concerned = holderIds.contains(each.getKey().split("/", 2)[0]);
             if (concerned && !Names.isMoving(each.getValue())) {
-                renames.put(each.getValue(), Names.moving(renames.size()));
+                while (there.contains(Names.moving(number))) {
+                    number++;
+                }
+                renames.put(each.getValue(), Names.moving(number++));
             }
         }
         return renames.isEmpty() ? List.of() : List.of(Ddl.renameTables(renames));

@@ -9,6 +9,7 @@ import java.util.Arrays;
 import java.util.Collection;
 import java.util.Collections;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 
 /** The one way on which statements that name a site's own tables and columns reach the database. */
@@ -38,7 +39,9 @@ public final class Jdbc {
     /** What the first row says; empty where there is none, or it says nothing. */
     public static <T> Optional<T> first(Connection connection, String sql, Reader<T> reader, Object... parameters)
             throws SQLException {
-        return query(connection, sql, reader, parameters).stream().findFirst();
+        return query(connection, sql, reader, parameters).stream()
+                .filter(Objects::nonNull)
+                .findFirst();
     }
 
     /** The number that a query gives; 0 where it gives none. */
