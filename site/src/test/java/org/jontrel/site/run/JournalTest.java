@@ -28,7 +28,9 @@ public class JournalTest {
     private static Step made(Class<?> kind) throws ReflectiveOperationException {
         var parts = kind.getRecordComponents();
         var values = Arrays.stream(parts)
-                .map(part -> part.getType() == List.class ? List.of() : (Object) part.getName())
+                .map(part -> part.getType().isEnum()
+                        ? part.getType().getEnumConstants()[1]
+                        : part.getType() == List.class ? List.of() : (Object) part.getName())
                 .toArray();
         var types = Arrays.stream(parts).map(part -> part.getType()).toArray(Class[]::new);
         var constructor = kind.getDeclaredConstructor(types);
@@ -60,6 +62,9 @@ public class JournalTest {
                         + "{\"act\":\"HOLD\",\"fieldId\":\"frise\",\"held\":\"h1\"},"
                         + "{\"act\":\"TAKE\",\"fieldId\":\"frise\",\"held\":\"\"}]}"),
                 SWITCH);
+        assertEquals(
+                Journal.step("{\"do\":\"check_records\",\"holderId\":\"t\"}"),
+                new Step.CheckRecords("t", Step.Among.ALL));
     }
 
     @Test
