@@ -16,6 +16,7 @@ import org.testng.annotations.Test;
 public class ArchitectureTest {
     private final JavaClasses everything = new ClassFileImporter()
             .withImportOption(ImportOption.Predefined.DO_NOT_INCLUDE_TESTS)
+            .withImportOption(location -> !location.contains("-tests.jar"))
             .importPackages("org.jontrel");
 
     @Test
