@@ -10,6 +10,7 @@ export default defineConfig({
   build: { target: 'es2023', chunkSizeWarningLimit: 900 },
   test: {
     environment: 'happy-dom',
+    setupFiles: ['src/shared/testing/setup.ts'],
     environmentOptions: { happyDOM: { url: 'http://localhost/' } },
     reporters: ['default', 'junit'],
     outputFile: { junit: 'target/vitest.xml' },

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NConfigProvider, NGlobalStyle } from 'naive-ui';
+import { NConfigProvider, NDialogProvider, NGlobalStyle } from 'naive-ui';
 import { computed, watchEffect } from 'vue';
 import { useTheme } from './theme/useTheme';
 import { naiveTheme, overrides, variables } from './theme/theme';
@@ -20,6 +20,6 @@ watchEffect(() => {
 <template>
   <NConfigProvider :theme="theme" :theme-overrides="themeOverrides" style="height: 100%">
     <NGlobalStyle />
-    <RouterView />
+    <NDialogProvider><RouterView /></NDialogProvider>
   </NConfigProvider>
 </template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, nextTick, ref, watch, type Component } from 'vue';
+import { computed, nextTick, ref, useTemplateRef, watch, type Component } from 'vue';
 import { useI18n } from 'vue-i18n';
 import { useRouter } from 'vue-router';
 import IconCommand from '~icons/tabler/bolt';
@@ -8,6 +8,8 @@ import { useDraft } from '@/model/draft';
 import { fieldsWithin, idOf, nameOf, sortIcons } from '@/shared/definitions';
 import { kinds } from '@/shared/kinds';
 import { useWorkspace } from './workspace';
+import TextInput from '@/shared/controls/TextInput.vue';
+import { NModal } from 'naive-ui';
 
 /** Any definition, field, finding or command by a few letters of it. */
 const open = defineModel<boolean>({ required: true });
@@ -17,7 +19,7 @@ const workspace = useWorkspace();
 const router = useRouter();
 const text = ref('');
 const at = ref(0);
-const input = ref<HTMLInputElement>();
+const input = useTemplateRef<InstanceType<typeof TextInput>>('input');
 const MOST = 40;
 
 interface Entry {
@@ -115,12 +117,11 @@ function onKey(event: KeyboardEvent): void {
 </script>
 
 <template>
-  <div v-if="open" class="shade" @click.self="open = false">
+  <NModal v-model:show="open" transform-origin="center">
     <div class="finder" role="dialog" aria-modal="true" :aria-label="$t('finder.title')" @keydown="onKey">
-      <input
+      <TextInput
         ref="input"
-        v-model="text"
-        class="input"
+        v-model:value="text"
         role="combobox"
         aria-expanded="true"
         aria-controls="found"
@@ -145,19 +146,14 @@ function onKey(event: KeyboardEvent): void {
       </ul>
       <p v-if="!found.length" class="hint">{{ $t('model.noneFound', { text }) }}</p>
     </div>
-  </div>
+  </NModal>
 </template>
 
 <style scoped>
-.shade {
-  position: fixed;
-  inset: 0;
-  z-index: 20;
-  background: var(--shade);
-}
 .finder {
   width: min(640px, 92vw);
-  margin: 10vh auto 0;
+  align-self: flex-start;
+  margin: 10vh auto auto;
   padding: 8px;
   background: var(--raised);
   border: 1px solid var(--line);

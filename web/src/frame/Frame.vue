@@ -1,18 +1,17 @@
 <script setup lang="ts">
-import { NButton } from 'naive-ui';
+import { NButton, NDropdown } from 'naive-ui';
 import { useEventListener } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
 import { useI18n } from 'vue-i18n';
 import { useRoute, useRouter } from 'vue-router';
 import IconUndo from '~icons/tabler/arrow-back-up';
 import IconRedo from '~icons/tabler/arrow-forward-up';
-import IconMoon from '~icons/tabler/moon';
-import IconSun from '~icons/tabler/sun';
+import IconDown from '~icons/tabler/chevron-down';
+import IconHelp from '~icons/tabler/help';
 import { useDraft } from '@/model/draft';
 import { useSession } from '@/session/session';
 import { notice } from '@/shared/notice';
 import { useTheme } from '@/theme/useTheme';
-import IconKeyboard from '~icons/tabler/keyboard';
 import IconSearch from '~icons/tabler/search';
 import Finder from './Finder.vue';
 import KeySheet from './KeySheet.vue';
@@ -69,11 +68,43 @@ async function leave(): Promise<void> {
   await router.push({ name: 'sign-in' });
 }
 
-function change(event: Event): void {
-  const path = (event.target as HTMLSelectElement).value;
+function change(path: string): void {
   void router.push(
     path === '+' ? { name: 'start', query: { new: '' } } : { name: 'model', params: { workspace: path } },
   );
+}
+
+const title = computed(() => workspace.current?.title ?? '');
+const workspaces = computed(() => [
+  ...workspace.all.map((each) => ({ key: each.path, label: each.title })),
+  ...(session.isArchitect
+    ? [
+        { type: 'divider', key: 'line' },
+        { key: '+', label: t('frame.newWorkspace') },
+      ]
+    : []),
+]);
+const account = computed(() => [
+  { key: 'own', label: t('frame.signedInAs', { name: session.name, role: t(`session.roles.${session.role}`) }) },
+  ...(session.isArchitect ? [{ key: 'accounts', label: t('session.accounts') }] : []),
+  { type: 'divider', key: 'line' },
+  { key: 'theme', label: t(isDark.value ? 'frame.light' : 'frame.dark') },
+  ...(open.value ? [{ key: 'keys', label: t('keys.title') }] : []),
+  { type: 'divider', key: 'second' },
+  { key: 'out', label: t('session.signOut') },
+]);
+
+function act(key: string): void {
+  const acts: Record<string, () => unknown> = {
+    own: () => router.push('/account'),
+    accounts: () => router.push('/accounts'),
+    theme: () => {
+      toggle();
+    },
+    keys: () => (keys.value = true),
+    out: leave,
+  };
+  acts[key]?.();
 }
 
 function onKey(event: KeyboardEvent): void {
@@ -107,13 +138,20 @@ watch(() => route.fullPath, dismiss);
   <div class="frame">
     <a class="skip" href="#content">{{ $t('frame.skip') }}</a>
     <header class="bar">
-      <RouterLink to="/" class="row mark"
-        ><img src="/mark.svg" alt="" width="24" height="24" /><strong>Jontrel</strong></RouterLink
-      >
-      <select v-if="open" class="input chooser" :value="open" :aria-label="$t('frame.workspace')" @change="change">
-        <option v-for="each in workspace.all" :key="each.path" :value="each.path">{{ each.title }}</option>
-        <option v-if="session.isArchitect" value="+">{{ $t('frame.newWorkspace') }}</option>
-      </select>
+      <RouterLink to="/" class="mark" :aria-label="$t('frame.start')"
+        ><img src="/mark.svg" alt="" width="24" height="24"
+      /></RouterLink>
+      <NDropdown v-if="open" trigger="click" placement="bottom-start" :options="workspaces" @select="change">
+        <NButton
+          quaternary
+          class="chooser"
+          :aria-label="$t('frame.workspaceOf', { title: title })"
+          aria-haspopup="menu"
+        >
+          <strong>{{ title }}</strong><IconDown class="down" aria-hidden="true" />
+        </NButton>
+      </NDropdown>
+      <strong v-else>Jontrel</strong>
       <nav v-if="open" class="areas" :aria-label="$t('frame.areas')">
         <RouterLink
           v-for="area in areas"
@@ -125,12 +163,16 @@ watch(() => route.fullPath, dismiss);
         >
       </nav>
       <span class="grow" />
+      <NButton v-if="open" class="find" :aria-label="$t('finder.title')" @click="finding = true">
+        <span class="words"><IconSearch aria-hidden="true" />{{ $t('frame.find') }}</span
+        ><kbd aria-hidden="true">Ctrl K</kbd>
+      </NButton>
       <template v-if="open && session.isArchitect">
         <NButton
           quaternary
           size="small"
           :disabled="!draft.undoTitle"
-          :title="draft.undoTitle ? $t('frame.undoOf', { title: draft.undoTitle }) : undefined"
+          :title="draft.undoTitle ? $t('frame.undoOf', { title: draft.undoTitle }) : $t('frame.undo')"
           :aria-label="$t('frame.undo')"
           @click="draft.undo()"
           ><IconUndo
@@ -139,32 +181,25 @@ watch(() => route.fullPath, dismiss);
           quaternary
           size="small"
           :disabled="!draft.redoTitle"
-          :title="draft.redoTitle ? $t('frame.redoOf', { title: draft.redoTitle }) : undefined"
+          :title="draft.redoTitle ? $t('frame.redoOf', { title: draft.redoTitle }) : $t('frame.redo')"
           :aria-label="$t('frame.redo')"
           @click="draft.redo()"
           ><IconRedo
         /></NButton>
       </template>
-      <template v-if="open">
+      <RouterLink class="help" to="/help" :title="$t('frame.help')" :aria-label="$t('frame.help')"
+        ><IconHelp aria-hidden="true"
+      /></RouterLink>
+      <NDropdown trigger="click" placement="bottom-end" :options="account" @select="act">
         <NButton
-          quaternary
-          size="small"
-          :title="$t('finder.title')"
-          :aria-label="$t('finder.title')"
-          @click="finding = true"
-          ><IconSearch
-        /></NButton>
-        <NButton quaternary size="small" :title="$t('keys.title')" :aria-label="$t('keys.title')" @click="keys = true"
-          ><IconKeyboard
-        /></NButton>
-      </template>
-      <NButton quaternary size="small" :aria-label="isDark ? $t('frame.light') : $t('frame.dark')" @click="toggle()">
-        <IconSun v-if="isDark" /><IconMoon v-else />
-      </NButton>
-      <RouterLink class="quiet" to="/help">{{ $t('frame.help') }}</RouterLink>
-      <RouterLink v-if="session.isArchitect" class="quiet" to="/accounts">{{ $t('session.accounts') }}</RouterLink>
-      <RouterLink class="quiet who" to="/account">{{ session.name }}, {{ session.role }}</RouterLink>
-      <NButton size="small" @click="leave">{{ $t('session.signOut') }}</NButton>
+          circle
+          secondary
+          class="who"
+          aria-haspopup="menu"
+          :aria-label="$t('frame.accountOf', { name: session.name })"
+          >{{ session.name.slice(0, 2) }}</NButton
+        >
+      </NDropdown>
     </header>
     <SiteStrip v-if="open" />
     <div v-if="notice" class="row notice" role="alert">
@@ -186,8 +221,7 @@ watch(() => route.fullPath, dismiss);
 .bar {
   display: flex;
   align-items: center;
-  gap: 12px;
-  flex-wrap: wrap;
+  gap: 8px;
   min-height: 48px;
   padding: 0 16px;
   background: var(--surface);
@@ -201,42 +235,99 @@ watch(() => route.fullPath, dismiss);
   border-bottom: 1px solid var(--rust);
 }
 .mark {
-  color: var(--ink);
-  text-decoration: none;
+  display: flex;
 }
 .chooser {
-  width: 190px;
+  max-width: 220px;
+  padding: 0 8px;
+  font-size: 15px;
+}
+.chooser strong {
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.down {
+  margin-inline-start: 4px;
+}
+.find {
+  width: 210px;
+  min-width: 40px;
+  background: var(--ground);
+}
+.find :deep(.n-button__content) {
+  display: flex;
+  flex: 1;
+  justify-content: space-between;
+  overflow: hidden;
+  color: var(--muted);
+}
+.find .words {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.find kbd {
+  font-family: 'Atkinson Hyperlegible Mono Variable', ui-monospace, monospace;
+  font-size: 12px;
+}
+.help {
+  display: grid;
+  place-items: center;
+  width: 28px;
+  height: 28px;
+  font-size: 18px;
+  color: var(--ink);
+}
+@media (max-width: 1000px) {
+  .find {
+    width: 40px;
+    padding: 0 10px;
+  }
+  .find kbd {
+    display: none;
+  }
+}
+@media (max-width: 700px) {
+  .bar {
+    flex-wrap: wrap;
+    gap: 4px;
+    padding: 4px 8px;
+  }
+  .areas {
+    order: 1;
+    flex-basis: 100%;
+    overflow-x: auto;
+  }
 }
 .areas {
   display: flex;
   align-self: stretch;
   min-height: 47px;
-  gap: 4px;
+  gap: 16px;
   margin-left: 8px;
 }
 .areas a {
   display: flex;
   align-items: center;
-  padding: 0 10px;
-  color: var(--ink);
+  padding: 2px 2px 0;
+  font-weight: 500;
+  color: var(--muted);
   text-decoration: none;
   border-bottom: 2px solid transparent;
 }
 .areas a.active {
   border-bottom-color: var(--petrol);
-  color: var(--petrol);
+  color: var(--ink);
   font-weight: 650;
 }
 .grow {
   flex: 1;
 }
-.quiet {
-  text-decoration: none;
-}
 .who {
-  max-width: 180px;
-  overflow: hidden;
-  text-overflow: ellipsis;
+  font-weight: 650;
+  color: var(--petrol);
 }
 .content {
   flex: 1;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { nextTick, ref, watch } from 'vue';
+import Dialog from '@/shared/controls/Dialog.vue';
 
 /** All keys of the interface. */
 const open = defineModel<boolean>({ required: true });
@@ -21,61 +21,27 @@ const keys: Record<string, string[]> = {
   terms: ['↑ ↓', 'Enter', 'Alt+↑ ↓', 'Alt+→', 'Alt+←', 'Ctrl+Delete'],
   code: ['Ctrl+Space', 'Ctrl+Enter'],
 };
-const box = ref<HTMLElement>();
-watch(open, async (is) => {
-  if (is) {
-    await nextTick();
-    box.value?.focus();
-  }
-});
 </script>
 
 <template>
-  <div v-if="open" class="shade" @click.self="open = false">
-    <div
-      ref="box"
-      class="keys"
-      role="dialog"
-      aria-modal="true"
-      tabindex="-1"
-      :aria-label="$t('keys.title')"
-      @keydown.esc="open = false"
-    >
-      <h2>{{ $t('keys.title') }}</h2>
-      <div class="columns">
-        <section v-for="(list, part) in keys" :key="part">
-          <h3>{{ $t(`keys.${part}.title`) }}</h3>
-          <dl>
-            <div v-for="(key, i) in list" :key="key">
-              <dt>
-                <kbd>{{ key }}</kbd>
-              </dt>
-              <dd>{{ $t(`keys.${part}.k${i}`) }}</dd>
-            </div>
-          </dl>
-        </section>
-      </div>
+  <Dialog v-model="open" :width="820" :title="$t('keys.title')">
+    <div class="columns">
+      <section v-for="(list, part) in keys" :key="part">
+        <h3>{{ $t(`keys.${part}.title`) }}</h3>
+        <dl>
+          <div v-for="(key, i) in list" :key="key">
+            <dt>
+              <kbd>{{ key }}</kbd>
+            </dt>
+            <dd>{{ $t(`keys.${part}.k${i}`) }}</dd>
+          </div>
+        </dl>
+      </section>
     </div>
-  </div>
+  </Dialog>
 </template>
 
 <style scoped>
-.shade {
-  position: fixed;
-  inset: 0;
-  z-index: 20;
-  background: var(--shade);
-}
-.keys {
-  width: min(820px, 92vw);
-  max-height: 84vh;
-  margin: 8vh auto 0;
-  padding: 16px;
-  overflow: auto;
-  background: var(--raised);
-  border: 1px solid var(--line);
-  border-radius: 4px;
-}
 .columns {
   columns: 2;
   column-gap: 32px;

@@ -1,10 +1,16 @@
 <script setup lang="ts">
 import { useIntervalFn } from '@vueuse/core';
+import { computed } from 'vue';
+import { useI18n } from 'vue-i18n';
+import { useDraft } from '@/model/draft';
 import Tag from '@/shared/Tag.vue';
 import type { Schemas } from '@/shared/api/client';
 import { useWorkspace } from './workspace';
 
+const { t } = useI18n();
+const draft = useDraft();
 const workspace = useWorkspace();
+const stateOfDraft = computed(() => t(`frame.draft.${draft.state}`));
 useIntervalFn(() => {
   if (document.visibilityState === 'visible') {
     workspace.loadSites().catch(() => undefined);
@@ -43,12 +49,19 @@ function tone(site: Schemas['SiteView']): 'bad' | 'draft' | 'safe' | 'plain' {
     >
       <span class="muted">{{ $t('frame.noSites') }}</span> {{ $t('frame.addSite') }}
     </RouterLink>
+    <span v-if="draft.loaded" class="draft muted" role="status">{{ stateOfDraft }}</span>
   </nav>
 </template>
 
 <style scoped>
+.draft {
+  margin-inline-start: auto;
+  font-size: 13px;
+  white-space: nowrap;
+}
 .strip {
   display: flex;
+  align-items: center;
   gap: 8px;
   padding: 6px 16px;
   overflow-x: auto;

@@ -6,6 +6,8 @@ import { useSession } from '@/session/session';
 import Problems from '@/shared/Problems.vue';
 import { api, ApiError, ask, sentenceOf, upload, type Schemas } from '@/shared/api/client';
 import { useWorkspace } from './workspace';
+import TextInput from '@/shared/controls/TextInput.vue';
+import FilePicker from '@/shared/controls/FilePicker.vue';
 
 const workspace = useWorkspace();
 const session = useSession();
@@ -64,10 +66,6 @@ async function take(): Promise<void> {
     show(thrown);
   }
 }
-
-function choose(event: Event): void {
-  file.value = (event.target as HTMLInputElement).files?.[0];
-}
 </script>
 
 <template>
@@ -78,7 +76,7 @@ function choose(event: Event): void {
       <form class="panel stack" @submit.prevent="create">
         <div>
           <label class="label" for="title">{{ $t('start.name') }}</label>
-          <input id="title" v-model="title" class="input" maxlength="200" required />
+          <TextInput id="title" v-model:value="title" maxlength="200" required />
         </div>
         <div>
           <NButton type="primary" attr-type="submit">{{ $t('start.create') }}</NButton>
@@ -86,11 +84,14 @@ function choose(event: Event): void {
       </form>
       <form class="panel stack" @submit.prevent="take">
         <div>
-          <label class="label" for="package">{{ $t('start.file') }}</label>
-          <input id="package" class="input" type="file" accept=".zip,application/zip" required @change="choose" />
+          <span class="label">{{ $t('start.file') }}</span>
+          <div class="row">
+            <FilePicker accept=".zip,application/zip" :label="$t('start.file')" @files="file = $event[0]" />
+            <span v-if="file">{{ file.name }}</span>
+          </div>
         </div>
         <div>
-          <NButton attr-type="submit">{{ $t('start.import') }}</NButton>
+          <NButton attr-type="submit" :disabled="!file">{{ $t('start.import') }}</NButton>
         </div>
       </form>
       <div aria-live="polite"><Problems :of="problems" /></div>

@@ -1,46 +1,38 @@
+import { useQuery } from '@tanstack/vue-query';
 import { defineStore } from 'pinia';
 import { computed, ref } from 'vue';
-import { api, ask, type Schemas } from '@/shared/api/client';
+import { askAgain, queryClient } from '@/shared/api/queries';
+import { siteList, workspaceList } from './queries';
 
-/** The workspaces, the one that is open, and its sites. */
+/** Which workspace is open, and what the server says of it: all workspaces, and the sites of this one. */
 export const useWorkspace = defineStore('workspace', () => {
-  const all = ref<Schemas['WorkspaceView'][]>([]);
   const path = ref('');
-  const sites = ref<Schemas['SiteView'][]>([]);
-  let lastAsked = 0;
+  /** These are asked for by {@link loadAll} and {@link loadSites}, which are waited for. */
+  const workspaces = useQuery({ ...workspaceList(), enabled: false }, queryClient);
+  const found = useQuery(
+    computed(() => ({ ...siteList(path.value, false), enabled: false })),
+    queryClient,
+  );
+  const all = computed(() => workspaces.data.value ?? []);
+  const sites = computed(() => (path.value ? (found.data.value ?? []) : []));
   /** Whether the sites have been asked for and answered: before that none does not mean that there is none. */
-  const known = ref(false);
+  const known = computed(() => path.value !== '' && found.data.value !== undefined);
   const current = computed(() => all.value.find((workspace) => workspace.path === path.value));
 
   async function loadAll(): Promise<void> {
-    all.value = await ask(api.GET('/api/workspaces'));
+    await askAgain(workspaceList());
   }
 
   async function open(wanted: string): Promise<void> {
-    if (path.value !== wanted) {
-      path.value = wanted;
-      sites.value = [];
-      known.value = false;
-    }
+    path.value = wanted;
     await loadSites();
   }
 
   /** @param counts whether to count the records too, which takes a while for large sites */
   async function loadSites(counts = false): Promise<void> {
-    const asked = path.value;
-    if (!asked) {
-      return;
-    }
-    // of several answers under way only the one that was asked for last is taken
-    const turn = ++lastAsked;
-    const found = await ask(
-      api.GET('/api/workspaces/{workspace}/sites', {
-        params: { path: { workspace: asked }, query: { counts } },
-      }),
-    );
-    if (path.value === asked && turn === lastAsked) {
-      sites.value = found;
-      known.value = true;
+    if (path.value) {
+      await queryClient.cancelQueries({ queryKey: siteList(path.value, counts).queryKey });
+      await askAgain(siteList(path.value, counts));
     }
   }
 

@@ -2,39 +2,38 @@
 import { NButton } from 'naive-ui';
 import { kindCodes, withKind, withSetting, type Field, type KindCode } from '@/shared/kinds';
 import { widths } from './settings';
+import Choice from '@/shared/controls/Choice.vue';
 
 /** What can be done with several fields at once. */
 defineProps<{ count: number }>();
 const emit = defineEmits<{ change: [(field: Field) => Field]; remove: [] }>();
 
-function choose(event: Event, change: (value: string) => (field: Field) => Field): void {
-  const select = event.target as HTMLSelectElement;
-  if (select.value) {
-    emit('change', change(select.value));
-    select.value = '';
-  }
+function choose(value: string, change: (value: string) => (field: Field) => Field): void {
+  emit('change', change(value));
 }
 </script>
 
 <template>
   <div class="bulk row" role="group" :aria-label="$t('model.bulk.title')">
     <strong>{{ $t('model.bulk.count', { n: count }) }}</strong>
-    <select
-      class="input"
+    <Choice
+      :value="undefined"
+      class="pick"
+      :placeholder="$t('model.bulk.kind')"
       :aria-label="$t('model.bulk.kind')"
-      @change="choose($event, (kind) => (field) => withKind(field, kind as KindCode))"
-    >
-      <option value="">{{ $t('model.bulk.kind') }}</option>
-      <option v-for="code in kindCodes" :key="code" :value="code">{{ $t(`model.kinds.${code}`) }}</option>
-    </select>
-    <select
-      class="input"
+      :options="[...kindCodes.map((code) => ({ value: code, label: $t(`model.kinds.${code}`) }))]"
+      @update:value="choose($event, (kind) => (field) => withKind(field, kind as KindCode))"
+    />
+    <Choice
+      :value="undefined"
+      class="pick"
+      :placeholder="$t('model.bulk.width')"
       :aria-label="$t('model.bulk.width')"
-      @change="choose($event, (width) => (field) => withSetting(field, 'width', width === 'full' ? undefined : width))"
-    >
-      <option value="">{{ $t('model.bulk.width') }}</option>
-      <option v-for="width in widths" :key="width" :value="width">{{ $t(`model.widths.${width}`) }}</option>
-    </select>
+      :options="[...widths.map((width) => ({ value: width, label: $t(`model.widths.${width}`) }))]"
+      @update:value="
+        choose($event, (width) => (field) => withSetting(field, 'width', width === 'full' ? undefined : width))
+      "
+    />
     <NButton size="small" @click="emit('change', (field) => ({ ...field, required: true }))">{{
       $t('model.bulk.required')
     }}</NButton>
@@ -55,7 +54,10 @@ function choose(event: Event, change: (value: string) => (field: Field) => Field
   background: var(--petrol-soft);
   border-radius: 4px;
 }
-.bulk .input {
+.bulk .text-input {
   width: auto;
+}
+.pick {
+  width: 150px;
 }
 </style>

@@ -6,6 +6,8 @@ import type { Field } from '@/shared/kinds';
 import ConditionTest from './ConditionTest.vue';
 import { useComparisons } from './comparisons';
 import { isJoined, type Joined, type Part } from './conditions';
+import Check from '@/shared/controls/Check.vue';
+import Choice from '@/shared/controls/Choice.vue';
 
 /** Comparisons that go together, and lists of such within. */
 const props = defineProps<{
@@ -50,15 +52,14 @@ const within = (): Part => ({ not: false, of: { how: props.of.how === 'all' ? 'a
   <div class="parts" role="group" :aria-label="title">
     <div class="row wrap">
       <span v-if="depth === 0" class="small">{{ title }}</span>
-      <select
+      <Choice
         v-if="of.parts.length > 1 || depth > 0"
-        class="input how"
+        class="how"
         :value="howOf()"
         :aria-label="t('model.condition.how')"
-        @change="setHow(($event.target as HTMLSelectElement).value)"
-      >
-        <option v-for="how in hows" :key="how" :value="how">{{ t(`model.condition.${how}`) }}</option>
-      </select>
+        :options="hows.map((how) => ({ value: how, label: t(`model.condition.${how}`) }))"
+        @update:value="setHow($event)"
+      />
       <template v-if="fields.length || ofRecord">
         <NButton size="tiny" @click="put([...of.parts, first()])">{{ t('model.condition.add') }}</NButton>
         <NButton v-if="of.parts.length && depth < DEEPEST" size="tiny" @click="put([...of.parts, within()])">{{
@@ -80,13 +81,9 @@ const within = (): Part => ({ not: false, of: { how: props.of.how === 'all' ? 'a
         @change="(joined, not) => set(at, { not, of: joined })"
       />
       <template v-else-if="'what' in part.of">
-        <label class="row small"
-          ><input
-            type="checkbox"
-            :checked="part.not"
-            @change="set(at, { ...part, not: ($event.target as HTMLInputElement).checked })"
-          />{{ t('model.condition.not') }}</label
-        >
+        <Check class="row small" :checked="part.not" @update:checked="set(at, { ...part, not: $event })">{{
+          t('model.condition.not')
+        }}</Check>
         <ConditionTest
           :of="part.of"
           :fields="fields"

@@ -1,14 +1,29 @@
 <script setup lang="ts">
+import { computed } from 'vue';
+import { useI18n } from 'vue-i18n';
 import type { Field } from '@/shared/kinds';
 import { useComparisons } from './comparisons';
 import { states, type Comparison, type Test } from './conditions';
+import TextInput from '@/shared/controls/TextInput.vue';
+import Choice from '@/shared/controls/Choice.vue';
+import Choices from '@/shared/controls/Choices.vue';
 
 /** One comparison: what is compared, how, and with what. */
 const props = defineProps<{ of: Comparison; fields: Field[]; ofRecord?: boolean }>();
 const emit = defineEmits<{ change: [Comparison] }>();
+const { t } = useI18n();
 const { taxonomies, fieldOf, choicesOf, tests, fresh, tested } = useComparisons(() => props.fields);
 
-const value = (event: Event) => (event.target as HTMLSelectElement).value;
+const subjects = computed(() => [
+  ...props.fields.map((field) => ({ value: `field:${field.id ?? ''}`, label: field.label })),
+  ...(props.ofRecord
+    ? [
+        ...taxonomies.value.map((each) => ({ value: `taxonomy:${each.id ?? ''}`, label: each.singular })),
+        { value: 'parent:', label: t('model.condition.parent') },
+        { value: 'state:', label: t('model.condition.state') },
+      ]
+    : []),
+]);
 
 function pick(picked: string): void {
   const [what = 'field', of = ''] = picked.split(':');
@@ -19,81 +34,54 @@ function put(values: string[]): void {
   emit('change', { ...props.of, values });
 }
 
-function chosen(event: Event): string[] {
-  return [...(event.target as HTMLSelectElement).selectedOptions].map((each) => each.value);
-}
-
-function lines(event: Event): string[] {
-  const all = value(event).split('\n');
+function lines(text: string): string[] {
+  const all = text.split('\n');
   const filled = all.map((each) => each.trim()).filter((each) => each !== '');
   return filled.length ? filled : [''];
 }
 </script>
 
 <template>
-  <select
-    class="input"
+  <Choice
     :value="`${of.what}:${of.of}`"
+    :options="subjects"
     :aria-label="$t('model.condition.what')"
-    @change="pick(value($event))"
-  >
-    <option v-for="field in fields" :key="field.id" :value="`field:${field.id}`">{{ field.label }}</option>
-    <template v-if="ofRecord">
-      <option v-for="taxonomy in taxonomies" :key="taxonomy.id" :value="`taxonomy:${taxonomy.id}`">
-        {{ taxonomy.singular }}
-      </option>
-      <option value="parent:">{{ $t('model.condition.parent') }}</option>
-      <option value="state:">{{ $t('model.condition.state') }}</option>
-    </template>
-  </select>
-  <select
+    @update:value="pick"
+  />
+  <Choice
     v-if="of.what === 'field' || of.what === 'taxonomy'"
-    class="input"
     :value="of.test"
     :aria-label="$t('model.condition.test')"
-    @change="emit('change', tested(of, value($event) as Test))"
-  >
-    <option v-for="test in tests(of)" :key="test" :value="test">{{ $t(`model.condition.tests.${test}`) }}</option>
-  </select>
-  <select
+    :options="tests(of).map((test) => ({ value: test, label: $t(`model.condition.tests.${test}`) }))"
+    @update:value="emit('change', tested(of, $event as Test))"
+  />
+  <Choice
     v-if="of.test === 'filled' || fieldOf(of)?.kind === 'yes_no'"
-    class="input"
     :value="of.values[0]"
     :aria-label="$t('model.condition.value')"
-    @change="put([value($event)])"
-  >
-    <option value="true">{{ $t('model.condition.yes') }}</option>
-    <option value="false">{{ $t('model.condition.no') }}</option>
-  </select>
-  <select
+    :options="[
+      { value: 'true', label: $t('model.condition.yes') },
+      { value: 'false', label: $t('model.condition.no') },
+    ]"
+    @update:value="put([$event])"
+  />
+  <Choice
     v-else-if="of.what === 'state'"
-    class="input"
     :value="of.values[0]"
     :aria-label="$t('model.condition.value')"
-    @change="put([value($event)])"
-  >
-    <option v-for="state in states" :key="state" :value="state">{{ $t(`model.words.${state}`) }}</option>
-  </select>
-  <select
+    :options="states.map((state) => ({ value: state, label: $t(`model.words.${state}`) }))"
+    @update:value="put([$event])"
+  />
+  <Choices
     v-else-if="choicesOf(of).length"
-    class="input"
-    multiple
-    size="3"
+    :values="of.values.filter((each) => each !== '')"
     :aria-label="$t('model.condition.value')"
-    @change="put(chosen($event))"
-  >
-    <option
-      v-for="choice in choicesOf(of)"
-      :key="choice.id"
-      :value="choice.id"
-      :selected="of.values.includes(choice.id)"
-    >
-      {{ choice.label }}
-    </option>
-  </select>
-  <textarea
+    :options="choicesOf(of).map((choice) => ({ value: choice.id, label: choice.label }))"
+    @update:values="put"
+  />
+  <TextInput
     v-else
-    class="input"
+    multiline
     :rows="Math.max(1, of.values.length)"
     :value="of.values.join('\n')"
     :aria-label="$t('model.condition.value')"
@@ -103,9 +91,8 @@ function lines(event: Event): string[] {
 </template>
 
 <style scoped>
-.input {
-  width: auto;
-  min-width: 96px;
-  max-width: 220px;
+.choice,
+.text-input {
+  width: 160px;
 }
 </style>

@@ -1,14 +1,20 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui';
 import { computed, ref } from 'vue';
+import { useI18n } from 'vue-i18n';
 import { useSession } from '@/session/session';
 import Problems from '@/shared/Problems.vue';
 import Tag from '@/shared/Tag.vue';
 import { api, ApiError, ask, sentenceOf, upload, type FindingView, type Schemas } from '@/shared/api/client';
-import { idOf, nameOf } from '@/shared/definitions';
+import { idOf, nameOf, sorts } from '@/shared/definitions';
 import { useDraft } from './draft';
+import Check from '@/shared/controls/Check.vue';
+import Choice from '@/shared/controls/Choice.vue';
+import FilePicker from '@/shared/controls/FilePicker.vue';
+import ControlSet from '@/shared/controls/ControlSet.vue';
 
 /** Definitions in, from a package or single files, and out, as a package. */
+const { t } = useI18n();
 const draft = useDraft();
 const session = useSession();
 const incoming = ref<Schemas['Incoming']>();
@@ -16,10 +22,19 @@ const choice = ref<Record<string, 'take' | 'theirs' | 'leave'>>({});
 const findings = ref<FindingView[]>([]);
 const problem = ref('');
 const taken = ref(0);
-const over = ref(false);
 const only = ref<string[]>([]);
 const tones = { new: 'safe', same: 'plain', takes: 'draft', joins: 'draft', ours: 'plain', clashes: 'bad' } as const;
 const idle = ['same', 'ours'];
+const doing = (state: string) =>
+  state === 'clashes'
+    ? [
+        { value: 'leave', label: t('model.exchange.keepOurs') },
+        { value: 'theirs', label: t('model.exchange.takeTheirs') },
+      ]
+    : [
+        { value: 'leave', label: t('model.exchange.leave') },
+        { value: 'take', label: t(state === 'joins' ? 'model.exchange.join' : 'model.exchange.take') },
+      ];
 const chosen = computed(() =>
   (incoming.value?.definitions ?? []).flatMap((each) => {
     const how = choice.value[each.id];
@@ -27,14 +42,18 @@ const chosen = computed(() =>
     return definition ? [{ sort: each.sort, revision: each.revision, definition, comments: each.comments }] : [];
   }),
 );
+const bySort = computed(() =>
+  sorts
+    .map((sort) => ({ sort, all: draft.definitions.filter((each) => each.sort === sort) }))
+    .filter((section) => section.all.length > 0),
+);
 const link = computed(() => {
   const query = only.value.length ? `?only=${only.value.map(encodeURIComponent).join(',')}` : '';
   return `/api/workspaces/${encodeURIComponent(draft.workspace)}/draft/package${query}`;
 });
 
-async function read(files: FileList | null | undefined): Promise<void> {
-  over.value = false;
-  if (!files?.length) {
+async function read(files: File[]): Promise<void> {
+  if (!files.length) {
     return;
   }
   problem.value = '';
@@ -43,7 +62,7 @@ async function read(files: FileList | null | undefined): Promise<void> {
   taken.value = 0;
   await draft.flush();
   const form = new FormData();
-  [...files].forEach((file) => {
+  files.forEach((file) => {
     form.append('file', file);
   });
   try {
@@ -84,23 +103,14 @@ async function take(): Promise<void> {
     <h1>{{ $t('model.views.exchange') }}</h1>
     <section class="panel">
       <h2>{{ $t('model.exchange.in') }}</h2>
-      <label
+      <FilePicker
         v-if="session.isArchitect"
-        class="drop"
-        :class="{ over }"
-        @dragover.prevent="over = true"
-        @dragleave="over = false"
-        @drop.prevent="read($event.dataTransfer?.files)"
-      >
-        <span>{{ $t('model.exchange.drop') }}</span>
-        <input
-          type="file"
-          multiple
-          accept=".zip,.yaml,.yml,.json"
-          class="input"
-          @change="read(($event.target as HTMLInputElement).files)"
-        />
-      </label>
+        area
+        multiple
+        accept=".zip,.yaml,.yml,.json"
+        :label="$t('model.exchange.drop')"
+        @files="read"
+      />
       <Problems v-if="problem" :of="[{ sentence: problem, severity: 'blocker' }]" />
       <Problems
         :of="
@@ -136,20 +146,12 @@ async function take(): Promise<void> {
                 <p v-for="clash in each.clashes" :key="clash" class="problem">{{ clash }}</p>
               </td>
               <td>
-                <select
-                  v-model="choice[each.id]"
-                  class="input"
+                <Choice
+                  v-model:value="choice[each.id]"
                   :disabled="idle.includes(each.state)"
                   :aria-label="$t('model.exchange.doWith', { name: each.name })"
-                >
-                  <option value="leave">
-                    {{ $t(each.state === 'clashes' ? 'model.exchange.keepOurs' : 'model.exchange.leave') }}
-                  </option>
-                  <option v-if="each.state !== 'clashes'" value="take">
-                    {{ $t(each.state === 'joins' ? 'model.exchange.join' : 'model.exchange.take') }}
-                  </option>
-                  <option v-else value="theirs">{{ $t('model.exchange.takeTheirs') }}</option>
-                </select>
+                  :options="doing(each.state)"
+                />
               </td>
             </tr>
           </tbody>
@@ -162,10 +164,21 @@ async function take(): Promise<void> {
     <section class="panel">
       <h2>{{ $t('model.exchange.out') }}</h2>
       <p class="hint">{{ $t('model.exchange.outHint') }}</p>
-      <div class="row wrap">
-        <label v-for="each in draft.definitions" :key="idOf(each)" class="row"
-          ><input v-model="only" type="checkbox" :value="idOf(each)" />{{ nameOf(each) }}</label
+      <div class="all">
+        <ControlSet
+          v-for="section in bySort"
+          :key="section.sort"
+          class="sort"
+          :legend="$t(`model.sorts.${section.sort}`)"
         >
+          <Check
+            v-for="each in section.all"
+            :key="idOf(each)"
+            :checked="only.includes(idOf(each))"
+            @update:checked="only = $event ? [...only, idOf(each)] : only.filter((id) => id !== idOf(each))"
+            >{{ nameOf(each) }}</Check
+          >
+        </ControlSet>
       </div>
       <p>
         <a :href="link" download>{{
@@ -180,25 +193,25 @@ async function take(): Promise<void> {
 .table {
   margin-bottom: 12px;
 }
-.drop {
-  display: flex;
-  flex-direction: column;
-  gap: 8px;
-  align-items: flex-start;
-  margin: 8px 0;
-  padding: 16px;
-  border: 1px dashed var(--muted);
-  border-radius: 4px;
-}
-.drop.over {
-  background: var(--petrol-soft);
-}
 ul {
   margin: 0;
   padding-left: 16px;
 }
-.wrap {
-  flex-wrap: wrap;
-  gap: 4px 16px;
+.all {
+  columns: 220px;
+  margin: 12px 0 4px;
+}
+.sort {
+  display: flex;
+  flex-direction: column;
+  gap: 2px;
+  padding-bottom: 16px;
+  break-inside: avoid;
+}
+.sort :deep(legend) {
+  padding-bottom: 4px;
+  font-size: 12px;
+  font-weight: 600;
+  color: var(--muted);
 }
 </style>

@@ -1,33 +1,32 @@
 <script setup lang="ts">
-import { ref } from 'vue';
-import { kindCodes, kinds, type Field } from '@/shared/kinds';
+import { NButton } from 'naive-ui';
+import Check from '@/shared/controls/Check.vue';
+import TextInput from '@/shared/controls/TextInput.vue';
+import { kinds, type Field, type KindCode } from '@/shared/kinds';
+import KindPicker from './KindPicker.vue';
 
 defineProps<{ field: Field; index: number; depth: number; selected: boolean; picked: boolean; bad: boolean }>();
 const emit = defineEmits<{
   label: [string];
   labelDone: [];
   fieldKey: [string];
-  kind: [string];
+  kind: [KindCode];
   required: [boolean];
   help: [string];
   pick: [MouseEvent];
   keydown: [KeyboardEvent, string];
 }>();
 
-/** The kinds to choose from are drawn once somebody comes near: with many rows they would be most of the page. */
-const near = ref(false);
-
-const text = (event: Event) => (event.target as HTMLInputElement).value;
 const onKey = (event: KeyboardEvent, column: string) => {
   emit('keydown', event, column);
 };
 </script>
 
 <template>
-  <tr :data-row="field.id" :class="{ selected, bad, picked }" @pointerenter="near = true" @pointerleave="near = false">
+  <tr :data-row="field.id" :class="{ selected, bad, picked }">
     <td class="icon">
-      <button
-        type="button"
+      <NButton
+        quaternary
         class="grip"
         draggable="true"
         tabindex="-1"
@@ -36,61 +35,59 @@ const onKey = (event: KeyboardEvent, column: string) => {
         @click="emit('pick', $event)"
       >
         <component :is="kinds[field.kind].icon" aria-hidden="true" />
-      </button>
+      </NButton>
     </td>
     <td>
       <div class="nest" :class="`in${depth}`">
-        <input
+        <TextInput
+          cell
           data-column="label"
+          dir="auto"
           :value="field.label"
           :aria-label="$t('model.table.labelOf', { n: index + 1 })"
-          dir="auto"
-          @input="emit('label', text($event))"
+          @update:value="emit('label', $event)"
           @blur="emit('labelDone')"
           @keydown="onKey($event, 'label')"
         />
       </div>
     </td>
     <td>
-      <input
-        class="mono"
-        data-column="key"
-        :value="field.key"
-        :aria-label="$t('model.table.keyOf', { label: field.label || index + 1 })"
-        @input="emit('fieldKey', text($event))"
-        @keydown="onKey($event, 'key')"
+      <KindPicker
+        data-column="kind"
+        :kind="field.kind"
+        :aria-label="$t('model.table.kindOf', { label: field.label || index + 1 })"
+        @choose="emit('kind', $event)"
+        @keydown="onKey($event, 'kind')"
       />
     </td>
     <td>
-      <select
-        data-column="kind"
-        :value="field.kind"
-        :aria-label="$t('model.table.kindOf', { label: field.label || index + 1 })"
-        @change="emit('kind', text($event))"
-        @keydown="onKey($event, 'kind')"
-      >
-        <option v-for="code in near || selected ? kindCodes : [field.kind]" :key="code" :value="code">
-          {{ $t(`model.kinds.${code}`) }}
-        </option>
-      </select>
+      <TextInput
+        cell
+        mono
+        data-column="key"
+        :value="field.key"
+        :aria-label="$t('model.table.keyOf', { label: field.label || index + 1 })"
+        @update:value="emit('fieldKey', $event)"
+        @keydown="onKey($event, 'key')"
+      />
     </td>
     <td class="tick">
-      <input
-        type="checkbox"
+      <Check
         data-column="required"
         :checked="field.required ?? false"
         :aria-label="$t('model.table.requiredOf', { label: field.label || index + 1 })"
-        @change="emit('required', ($event.target as HTMLInputElement).checked)"
+        @update:checked="emit('required', $event)"
         @keydown="onKey($event, 'required')"
       />
     </td>
     <td>
-      <input
+      <TextInput
+        cell
         data-column="help"
+        dir="auto"
         :value="field.help ?? ''"
         :aria-label="$t('model.table.helpOf', { label: field.label || index + 1 })"
-        dir="auto"
-        @input="emit('help', text($event))"
+        @update:value="emit('help', $event)"
         @keydown="onKey($event, 'help')"
       />
     </td>
@@ -101,36 +98,13 @@ const onKey = (event: KeyboardEvent, column: string) => {
 td {
   padding: 0;
   height: 32px;
-  border-bottom: 1px solid var(--line);
-}
-input:not([type='checkbox']),
-select {
-  width: 100%;
-  height: 31px;
-  padding: 0 6px;
-  font: inherit;
-  color: inherit;
-  background: transparent;
-  border: 0;
-  text-overflow: ellipsis;
-}
-input.mono {
-  font-family: 'Atkinson Hyperlegible Mono Variable', ui-monospace, monospace;
-  font-size: 13px;
-}
-select option {
-  color: var(--ink);
-  background: var(--surface);
+  border-bottom: 1px solid var(--hair);
 }
 .grip {
-  display: grid;
-  place-items: center;
   width: 100%;
   height: 31px;
   padding: 0;
   color: var(--muted);
-  background: none;
-  border: 0;
   cursor: grab;
 }
 .nest.in1 {

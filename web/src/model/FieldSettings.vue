@@ -1,6 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue';
-import IconChevron from '~icons/tabler/chevron-down';
+import { computed } from 'vue';
 import { innerOf } from '@/shared/definitions';
 import { kinds, settingOf, withSetting, type Field, type Group } from '@/shared/kinds';
 import ConditionEditor from './ConditionEditor.vue';
@@ -11,6 +10,9 @@ import { copyTo } from './copies';
 import { useDraft } from './draft';
 import { widths } from './settings';
 import { useHelp } from './useHelp';
+import Check from '@/shared/controls/Check.vue';
+import Choice from '@/shared/controls/Choice.vue';
+import Disclosure from '@/shared/controls/Disclosure.vue';
 
 const props = defineProps<{ field: Field; groups: Group[] }>();
 const emit = defineEmits<{ change: [Field] }>();
@@ -18,17 +20,13 @@ const emit = defineEmits<{ change: [Field] }>();
 const draft = useDraft();
 const help = useHelp();
 const settings = computed(() => Object.entries(kinds[props.field.kind].settings));
-const more = ref(
-  Boolean(props.field.show_when ?? props.field.width ?? props.field.default ?? props.field.api === false),
-);
+const more = Boolean(props.field.show_when ?? props.field.width ?? props.field.default ?? props.field.api === false);
 const lists = computed(() => draft.ofSort('list'));
 const taxonomies = computed(() => draft.ofSort('taxonomy'));
 
 function set(name: string, value: unknown): void {
   emit('change', withSetting(props.field, name, value));
 }
-
-const value = (event: Event) => (event.target as HTMLInputElement).value;
 
 /** A list of its own, or options: never both. */
 function setList(id: string): void {
@@ -48,37 +46,42 @@ function about(name: string): string | undefined {
     <template v-if="field.kind === 'choice'">
       <div v-if="lists.length" :title="about('list')">
         <label class="small" :for="`${field.id}-list`">{{ $t('model.settings.list') }}</label>
-        <select :id="`${field.id}-list`" class="input" :value="field.list ?? ''" @change="setList(value($event))">
-          <option value="">{{ $t('model.ownOptions') }}</option>
-          <option v-for="list in lists" :key="list.id" :value="list.id">{{ list.title }}</option>
-        </select>
+        <Choice
+          :id="`${field.id}-list`"
+          :value="field.list ?? ''"
+          :options="[
+            { value: '', label: $t('model.ownOptions') },
+            ...lists.map((list) => ({ value: list.id, label: list.title })),
+          ]"
+          @update:value="setList($event)"
+        />
       </div>
       <OptionEditor v-if="!field.list" :options="field.options ?? []" @change="set('options', $event)" />
     </template>
     <div v-if="field.kind === 'term'" :title="about('taxonomy')">
       <label class="small" :for="`${field.id}-taxonomy`">{{ $t('model.settings.taxonomy') }}</label>
-      <select
+      <Choice
         :id="`${field.id}-taxonomy`"
-        class="input"
         :value="field.taxonomy"
-        @change="emit('change', { ...field, taxonomy: value($event) })"
-      >
-        <option value="">{{ $t('model.pickTaxonomy') }}</option>
-        <option v-for="taxonomy in taxonomies" :key="taxonomy.id" :value="taxonomy.id">{{ taxonomy.singular }}</option>
-      </select>
+        :options="[
+          { value: '', label: $t('model.pickTaxonomy') },
+          ...taxonomies.map((taxonomy) => ({ value: taxonomy.id, label: taxonomy.singular })),
+        ]"
+        @update:value="emit('change', { ...field, taxonomy: $event })"
+      />
     </div>
     <RelationEditor v-if="field.kind === 'relation'" :field="field" @change="emit('change', $event)" />
     <div v-if="field.kind === 'repeater'" :title="about('row_name')">
       <label class="small" :for="`${field.id}-row_name`">{{ $t('model.settings.row_name') }}</label>
-      <select
+      <Choice
         :id="`${field.id}-row_name`"
-        class="input"
         :value="field.row_name ?? ''"
-        @change="set('row_name', value($event))"
-      >
-        <option value="">{{ $t('model.byNumber') }}</option>
-        <option v-for="inner in innerOf(field)" :key="inner.id" :value="inner.id">{{ inner.label }}</option>
-      </select>
+        :options="[
+          { value: '', label: $t('model.byNumber') },
+          ...innerOf(field).map((inner) => ({ value: inner.id, label: inner.label })),
+        ]"
+        @update:value="set('row_name', $event)"
+      />
     </div>
     <SettingControl
       v-for="[name, control] in settings"
@@ -89,53 +92,49 @@ function about(name: string): string | undefined {
       :about="about(name)"
       @change="emit('change', $event)"
     />
-    <button type="button" class="plain-button more" :aria-expanded="more" @click="more = !more">
-      <IconChevron :style="{ transform: more ? 'rotate(180deg)' : '' }" aria-hidden="true" />{{
-        $t('model.moreOfField')
-      }}
-    </button>
-    <template v-if="more">
-      <div :title="about('width')">
-        <label class="small" :for="`${field.id}-width`">{{ $t('model.settings.width') }}</label>
-        <select
-          :id="`${field.id}-width`"
-          class="input"
-          :value="field.width ?? 'full'"
-          @change="set('width', value($event) === 'full' ? undefined : value($event))"
-        >
-          <option v-for="width in widths" :key="width" :value="width">{{ $t(`model.widths.${width}`) }}</option>
-        </select>
-      </div>
-      <SettingControl
-        :field="field"
-        name="default"
-        control="text"
-        :about="about('default')"
-        @change="emit('change', $event)"
-      />
-      <label class="row" :title="about('api')">
-        <input
-          type="checkbox"
+    <Disclosure class="wide" :title="$t('model.moreOfField')" :open="more"
+      ><div class="settings">
+        <div :title="about('width')">
+          <label class="small" :for="`${field.id}-width`">{{ $t('model.settings.width') }}</label>
+          <Choice
+            :id="`${field.id}-width`"
+            :value="field.width ?? 'full'"
+            :options="widths.map((width) => ({ value: width, label: $t(`model.widths.${width}`) }))"
+            @update:value="set('width', $event === 'full' ? undefined : $event)"
+          />
+        </div>
+        <SettingControl
+          :field="field"
+          name="default"
+          control="text"
+          :about="about('default')"
+          @change="emit('change', $event)"
+        />
+        <Check
+          :title="about('api')"
           :checked="settingOf(field, 'api') !== false"
-          @change="set('api', ($event.target as HTMLInputElement).checked ? undefined : false)"
-        />{{ $t('model.settings.api') }}
-      </label>
-      <div>
-        <label class="small" :for="`${field.id}-copy`">{{ $t('model.copyField') }}</label>
-        <select :id="`${field.id}-copy`" class="input" value="" @change="copyTo(field, value($event))">
-          <option value="">{{ $t('model.copyNowhere') }}</option>
-          <option v-for="type in draft.types" :key="type.id" :value="type.id">{{ type.singular }}</option>
-        </select>
-      </div>
-      <ConditionEditor
-        class="wide"
-        :condition="field.show_when"
-        :groups="groups"
-        :own="field.id"
-        :title="$t('model.shownWhen')"
-        @change="set('show_when', $event)"
-      />
-    </template>
+          @update:checked="set('api', $event ? undefined : false)"
+          >{{ $t('model.settings.api') }}</Check
+        >
+        <div>
+          <label class="small" :for="`${field.id}-copy`">{{ $t('model.copyField') }}</label>
+          <Choice
+            :id="`${field.id}-copy`"
+            :value="undefined"
+            :placeholder="$t('model.copyNowhere')"
+            :options="[...draft.types.map((type) => ({ value: type.id, label: type.singular }))]"
+            @update:value="copyTo(field, $event)"
+          />
+        </div>
+        <ConditionEditor
+          class="wide"
+          :condition="field.show_when"
+          :groups="groups"
+          :own="field.id"
+          :title="$t('model.shownWhen')"
+          @change="set('show_when', $event)"
+        /></div
+    ></Disclosure>
   </div>
 </template>
 
@@ -145,15 +144,6 @@ function about(name: string): string | undefined {
   grid-template-columns: repeat(auto-fill, minmax(148px, 1fr));
   gap: 8px;
   align-items: end;
-}
-.more {
-  grid-column: 1 / -1;
-  justify-self: start;
-  display: flex;
-  align-items: center;
-  gap: 4px;
-  color: var(--petrol);
-  font-size: 13px;
 }
 .wide {
   grid-column: 1 / -1;

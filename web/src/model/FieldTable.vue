@@ -5,7 +5,7 @@ import IconPlus from '~icons/tabler/plus';
 import Problems from '@/shared/Problems.vue';
 import type { FindingView } from '@/shared/api/client';
 import { innerOf } from '@/shared/definitions';
-import { withKind, type Field, type Group, type KindCode } from '@/shared/kinds';
+import { withKind, type Field, type Group } from '@/shared/kinds';
 import BulkBar from './BulkBar.vue';
 import FieldRow from './FieldRow.vue';
 import FieldSettings from './FieldSettings.vue';
@@ -221,8 +221,8 @@ function problemsOf(field: Field): FindingView[] {
           <span class="hidden">{{ $t('model.table.kind') }}</span>
         </th>
         <th>{{ $t('model.table.label') }}</th>
-        <th>{{ $t('model.table.key') }}</th>
         <th>{{ $t('model.table.kind') }}</th>
+        <th>{{ $t('model.table.key') }}</th>
         <th>{{ $t('model.table.required') }}</th>
         <th>{{ $t('model.table.help') }}</th>
       </tr>
@@ -256,7 +256,7 @@ function problemsOf(field: Field): FindingView[] {
         @label="setLabel(row, $event)"
         @label-done="keys.end(row.field.id ?? '')"
         @field-key="setKey(row.field, $event)"
-        @kind="put(withKind(row.field, $event as KindCode))"
+        @kind="put(withKind(row.field, $event))"
         @required="put({ ...row.field, required: $event || undefined })"
         @help="put({ ...row.field, help: $event || undefined })"
         @keydown="(event: KeyboardEvent, column: string) => onKey(event, row, column)"
@@ -305,10 +305,10 @@ th:nth-child(1) {
   width: 28px;
 }
 th:nth-child(3) {
-  width: 21%;
+  width: 116px;
 }
 th:nth-child(4) {
-  width: 112px;
+  width: 21%;
 }
 th:nth-child(5) {
   width: 74px;

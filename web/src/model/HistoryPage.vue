@@ -1,40 +1,32 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui';
-import { onMounted, ref, watch } from 'vue';
+import { computed, ref } from 'vue';
 import { useSession } from '@/session/session';
 import Tag from '@/shared/Tag.vue';
 import { api, ask, sentenceOf, type Schemas } from '@/shared/api/client';
 import { shortTime } from '@/shared/time';
+import { useResource } from '@/shared/api/queries';
 import { useDraft } from './draft';
+import { draftChanges, draftEdits } from './queries';
 
 /** What changed since the last release, definition by definition, and the list of edits to step back to. */
 const draft = useDraft();
 const session = useSession();
-const changes = ref<Schemas['ChangedView'][]>([]);
-const edits = ref<Schemas['EditView'][]>([]);
-const problem = ref('');
-
-async function load(): Promise<void> {
-  problem.value = '';
-  try {
-    const params = { path: draft.path };
-    [changes.value, edits.value] = await Promise.all([
-      ask(api.GET('/api/workspaces/{workspace}/draft/changes', { params })),
-      ask(api.GET('/api/workspaces/{workspace}/draft/edits', { params })),
-    ]);
-  } catch (thrown) {
-    problem.value = sentenceOf(thrown);
-  }
-}
+const KEPT = { keepsLast: true };
+const changed = useResource(() => draftChanges(draft.workspace, draft.revision), KEPT);
+const made = useResource(() => draftEdits(draft.workspace, draft.revision), KEPT);
+const changes = computed(() => changed.data.value ?? []);
+const edits = computed(() => made.data.value ?? []);
+const failed = ref('');
+const problem = computed(() => failed.value || changed.problem.value || made.problem.value);
 
 async function act(request: () => Promise<Schemas['DraftView']>): Promise<void> {
-  problem.value = '';
+  failed.value = '';
   try {
     await draft.act(request);
   } catch (thrown) {
-    problem.value = sentenceOf(thrown);
+    failed.value = sentenceOf(thrown);
   }
-  await load();
 }
 
 function discard(id: string): Promise<void> {
@@ -46,12 +38,6 @@ function stepTo(seq: number): Promise<void> {
   const params = { path: { ...draft.path, seq }, query: draft.since() };
   return act(() => ask(api.POST('/api/workspaces/{workspace}/draft/edits/{seq}', { params })));
 }
-
-onMounted(load);
-watch(
-  () => draft.revision,
-  () => void load(),
-);
 </script>
 
 <template>

@@ -5,6 +5,7 @@ import type { Listing } from '@/shared/definitions';
 import { isGroup, type Group } from '@/shared/kinds';
 import ConditionEditor from './ConditionEditor.vue';
 import { useDraft } from './draft';
+import Choice from '@/shared/controls/Choice.vue';
 
 /** A saved query: which records, in what order, how many and how shown. */
 const props = defineProps<{ listing: Listing }>();
@@ -13,7 +14,6 @@ const draft = useDraft();
 const type = computed(() => draft.types.find((each) => each.id === props.listing.type));
 const groups = computed<Group[]>(() => (type.value?.groups ?? []).filter(isGroup));
 const shown = ['lines', 'table', 'cards', 'layout'] as const;
-const value = (event: Event) => (event.target as HTMLInputElement).value;
 </script>
 
 <template>
@@ -21,15 +21,17 @@ const value = (event: Event) => (event.target as HTMLInputElement).value;
     <div class="row wrap">
       <div>
         <label class="small" for="listing-type">{{ $t('model.listing.type') }}</label>
-        <select id="listing-type" class="input" :value="listing.type" @change="emit('change', { type: value($event) })">
-          <option v-for="each in draft.types" :key="each.id" :value="each.id">{{ each.plural }}</option>
-        </select>
+        <Choice
+          id="listing-type"
+          :value="listing.type"
+          :options="draft.types.map((each) => ({ value: each.id, label: each.plural }))"
+          @update:value="emit('change', { type: $event })"
+        />
       </div>
       <div>
         <label class="small" for="listing-limit">{{ $t('model.listing.limit') }}</label>
         <TypedInput
           id="listing-limit"
-          class="input"
           inputmode="numeric"
           :value="String(listing.limit ?? 10)"
           @typed="emit('change', { limit: Number($event) || undefined })"
@@ -37,14 +39,12 @@ const value = (event: Event) => (event.target as HTMLInputElement).value;
       </div>
       <div>
         <label class="small" for="listing-shown">{{ $t('model.listing.shown') }}</label>
-        <select
+        <Choice
           id="listing-shown"
-          class="input"
           :value="listing.shown ?? 'lines'"
-          @change="emit('change', { shown: value($event) as 'table' })"
-        >
-          <option v-for="each in shown" :key="each" :value="each">{{ $t(`model.words.${each}`) }}</option>
-        </select>
+          :options="shown.map((each) => ({ value: each, label: $t(`model.words.${each}`) }))"
+          @update:value="emit('change', { shown: $event as 'table' })"
+        />
       </div>
     </div>
     <ConditionEditor

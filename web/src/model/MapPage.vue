@@ -7,6 +7,9 @@ import { idOf, nameOf, type Sort } from '@/shared/definitions';
 import { useDraft } from './draft';
 import { laidOut, linksOf, neighbours, type Laid } from './map';
 import { savePng, saveSvg } from './picture';
+import TextInput from '@/shared/controls/TextInput.vue';
+import Check from '@/shared/controls/Check.vue';
+import Choice from '@/shared/controls/Choice.vue';
 
 /** Types, taxonomies and shared groups as a picture; click opens, filter and neighbours thin it out. */
 const { t } = useI18n();
@@ -84,27 +87,19 @@ const toggles: Sort[] = ['type', 'taxonomy', 'group'];
   <div class="map">
     <div class="row wrap">
       <h1>{{ $t('model.views.map') }}</h1>
-      <input
-        v-model="filter"
-        class="input"
-        type="search"
-        :placeholder="$t('model.filter')"
-        :aria-label="$t('model.filter')"
+      <TextInput v-model:value="filter" :placeholder="$t('model.filter')" :aria-label="$t('model.filter')" />
+      <Choice
+        v-model:value="near"
+        :aria-label="$t('model.map.near')"
+        :options="[
+          { value: '', label: $t('model.map.all') },
+          ...draft.definitions
+            .filter((one) => toggles.includes(one.sort))
+            .map((each) => ({ value: idOf(each), label: $t('model.map.nearTo', { name: nameOf(each) }) })),
+        ]"
       />
-      <select v-model="near" class="input" :aria-label="$t('model.map.near')">
-        <option value="">{{ $t('model.map.all') }}</option>
-        <option
-          v-for="each in draft.definitions.filter((one) => toggles.includes(one.sort))"
-          :key="idOf(each)"
-          :value="idOf(each)"
-        >
-          {{ $t('model.map.nearTo', { name: nameOf(each) }) }}
-        </option>
-      </select>
-      <label v-for="sort in ['type', 'taxonomy', 'group'] as const" :key="sort" class="row"
-        ><input v-model="shown[sort]" type="checkbox" /><span class="box" :class="sort" />{{
-          $t(`model.sorts.${sort}`)
-        }}</label
+      <Check v-for="sort in ['type', 'taxonomy', 'group'] as const" :key="sort" v-model:checked="shown[sort]"
+        ><span class="box" :class="sort" />{{ $t(`model.sorts.${sort}`) }}</Check
       >
       <span class="grow" />
       <NButton size="small" :aria-label="$t('model.map.smaller')" @click="zoom = Math.max(0.1, zoom * 0.8)">−</NButton>
@@ -180,7 +175,8 @@ const toggles: Sort[] = ['type', 'taxonomy', 'group'];
 .wrap {
   flex-wrap: wrap;
 }
-.wrap .input {
+.wrap .choice,
+.wrap .text-input {
   width: auto;
   max-width: 150px;
 }

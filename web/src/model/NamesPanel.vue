@@ -1,17 +1,17 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue';
-import IconChevron from '~icons/tabler/chevron-down';
+import { computed } from 'vue';
 import type { Definition, Sort } from '@/shared/definitions';
 import { namesFor } from './names';
 import { useProof } from './proof';
 import WordingPicture from './WordingPicture.vue';
+import TextInput from '@/shared/controls/TextInput.vue';
+import Disclosure from '@/shared/controls/Disclosure.vue';
 
 /** What a definition is called: everything derives from the noun or title until it is typed. */
 const props = defineProps<{ definition: Definition; sort: Sort }>();
 const emit = defineEmits<{ change: [Record<string, unknown>] }>();
 
 const proof = useProof();
-const open = ref(false);
 const hasNoun = computed(() => 'singular' in props.definition);
 const texts = computed(() =>
   hasNoun.value ? (['singular', 'plural', 'key', 'path'] as const) : (['title', 'key'] as const),
@@ -48,8 +48,6 @@ function word(name: string, text: string): void {
   const kept = Object.fromEntries(Object.entries(wordings).filter(([, value]) => value.trim() !== ''));
   emit('change', { wordings: kept });
 }
-
-const value = (event: Event) => (event.target as HTMLInputElement).value;
 </script>
 
 <template>
@@ -57,50 +55,45 @@ const value = (event: Event) => (event.target as HTMLInputElement).value;
     <div class="grid">
       <div v-for="name in texts" :key="name">
         <label class="label" :for="`def-${name}`">{{ $t(`model.${name}`) }}</label>
-        <input
+        <TextInput
           :id="`def-${name}`"
-          class="input"
-          :class="{ mono: name === 'key' || name === 'path' }"
+          :mono="name === 'key' || name === 'path'"
           dir="auto"
           :value="valueOf(name)"
-          @input="set(name, value($event))"
+          @update:value="set(name, $event)"
         />
       </div>
     </div>
-    <button type="button" class="plain-button more" :aria-expanded="open" @click="open = !open">
-      <IconChevron :style="{ transform: open ? 'rotate(180deg)' : '' }" aria-hidden="true" />
-      {{ $t(sort === 'type' ? 'model.wordingsAndDescription' : 'model.description') }}
-    </button>
-    <div v-if="open" class="stack">
-      <div>
-        <label class="label" for="def-description">{{ $t('model.description') }}</label>
-        <textarea
-          id="def-description"
-          class="area"
-          rows="2"
-          dir="auto"
-          :value="valueOf('description')"
-          @input="emit('change', { description: value($event) || undefined })"
-        />
-      </div>
-      <template v-if="sort === 'type'">
-        <p class="hint" style="margin: 0">{{ $t('model.wordingsHint') }}</p>
-        <div class="grid wordings">
-          <div v-for="(text, name) in derived" :key="name" class="wording">
-            <WordingPicture :name="String(name)" :text="text" />
-            <label class="small" :for="`wording-${name}`">{{ $t(`model.wording.${name}`) }}</label>
-            <input
-              :id="`wording-${name}`"
-              class="input"
-              dir="auto"
-              :value="own[name] ?? ''"
-              :placeholder="text"
-              @input="word(String(name), value($event))"
-            />
-          </div>
+    <Disclosure class="more" :title="$t(sort === 'type' ? 'model.wordingsAndDescription' : 'model.description')"
+      ><div class="stack">
+        <div>
+          <label class="label" for="def-description">{{ $t('model.description') }}</label>
+          <TextInput
+            id="def-description"
+            multiline
+            rows="2"
+            dir="auto"
+            :value="valueOf('description')"
+            @update:value="emit('change', { description: $event || undefined })"
+          />
         </div>
-      </template>
-    </div>
+        <template v-if="sort === 'type'">
+          <p class="hint" style="margin: 0">{{ $t('model.wordingsHint') }}</p>
+          <div class="grid wordings">
+            <div v-for="(text, name) in derived" :key="name" class="wording">
+              <WordingPicture :name="String(name)" :text="text" />
+              <label class="small" :for="`wording-${name}`">{{ $t(`model.wording.${name}`) }}</label>
+              <TextInput
+                :id="`wording-${name}`"
+                dir="auto"
+                :value="own[name] ?? ''"
+                :placeholder="text"
+                @update:value="word(String(name), $event)"
+              />
+            </div>
+          </div>
+        </template></div
+    ></Disclosure>
   </section>
 </template>
 
@@ -110,15 +103,11 @@ const value = (event: Event) => (event.target as HTMLInputElement).value;
 }
 .grid {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(150px, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(130px, 1fr));
   gap: 8px 12px;
 }
 .more {
-  display: flex;
-  align-items: center;
-  gap: 4px;
   margin-top: 8px;
-  color: var(--petrol);
 }
 .wordings {
   grid-template-columns: repeat(auto-fill, minmax(180px, 1fr));
@@ -128,8 +117,5 @@ const value = (event: Event) => (event.target as HTMLInputElement).value;
   display: flex;
   flex-direction: column;
   gap: 4px;
-}
-.more + .stack {
-  margin-top: 12px;
 }
 </style>

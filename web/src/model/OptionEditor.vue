@@ -4,6 +4,8 @@ import { nextTick, ref } from 'vue';
 import IconX from '~icons/tabler/x';
 import { newId, type Option } from '@/shared/kinds';
 import { useDerivedKeys } from './useNames';
+import TextInput from '@/shared/controls/TextInput.vue';
+import Check from '@/shared/controls/Check.vue';
 
 const props = defineProps<{ options: Option[] }>();
 const emit = defineEmits<{ change: [Option[]] }>();
@@ -41,28 +43,26 @@ async function add(): Promise<void> {
     <span class="small">{{ $t('model.options') }}</span>
     <ul ref="list">
       <li v-for="(option, index) in options" :key="option.id" class="row">
-        <input
-          class="input"
+        <TextInput
           :value="option.label"
           :aria-label="$t('model.optionLabel', { n: index + 1 })"
-          @input="setLabel(index, option, ($event.target as HTMLInputElement).value)"
+          @update:value="setLabel(index, option, $event)"
           @blur="keys.end(option.id ?? '')"
           @keydown.enter.prevent="add"
         />
-        <input
-          class="input mono"
+        <TextInput
+          mono
           :value="option.key"
           :aria-label="$t('model.optionKey', { n: index + 1 })"
-          @input="setKey(index, option, ($event.target as HTMLInputElement).value)"
+          @update:value="setKey(index, option, $event)"
           @keydown.enter.prevent="add"
         />
-        <label class="row retired">
-          <input
-            type="checkbox"
-            :checked="option.retired ?? false"
-            @change="put(index, { retired: ($event.target as HTMLInputElement).checked || undefined })"
-          />{{ $t('model.retired') }}
-        </label>
+        <Check
+          class="row retired"
+          :checked="option.retired ?? false"
+          @update:checked="put(index, { retired: $event || undefined })"
+          >{{ $t('model.retired') }}</Check
+        >
         <NButton
           quaternary
           size="small"

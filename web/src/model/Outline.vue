@@ -1,14 +1,16 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui';
-import { computed, nextTick, ref } from 'vue';
+import { computed, nextTick, ref, useTemplateRef } from 'vue';
 import { useRouter } from 'vue-router';
 import { useSession } from '@/session/session';
 import Problems from '@/shared/Problems.vue';
 import { sentenceOf } from '@/shared/api/client';
-import { idOf, nameOf, sortIcons, sorts, type Defined, type Sort } from '@/shared/definitions';
+import { idOf, nameOf, sorts, type Defined, type Sort } from '@/shared/definitions';
 import OutlineEntry from './OutlineEntry.vue';
 import { useDraft } from './draft';
 import { usePresence } from './presence';
+import TextInput from '@/shared/controls/TextInput.vue';
+import Choice from '@/shared/controls/Choice.vue';
 
 const collator = new Intl.Collator('en', { numeric: true });
 defineProps<{ selected: string | undefined }>();
@@ -22,7 +24,7 @@ const making = ref<Sort>('type');
 const name = ref('');
 const forType = ref('');
 const problem = ref('');
-const input = ref<HTMLInputElement>();
+const input = useTemplateRef<InstanceType<typeof TextInput>>('input');
 const needsType = computed(() => making.value === 'layout' || making.value === 'listing');
 
 /** Blockers and warnings of each definition. */
@@ -91,22 +93,20 @@ defineExpose({ choose });
 <template>
   <nav :aria-label="$t('model.outline')">
     <div class="find">
-      <input
-        v-model="filter"
-        class="input"
-        type="search"
-        :placeholder="$t('model.filter')"
-        :aria-label="$t('model.filter')"
+      <TextInput v-model:value="filter" :placeholder="$t('model.filter')" :aria-label="$t('model.filter')" />
+      <Choice
+        v-model:value="order"
+        :aria-label="$t('model.order.title')"
+        :options="[
+          { value: 'name', label: $t('model.order.name') },
+          { value: 'uses', label: $t('model.order.uses') },
+          { value: 'problems', label: $t('model.order.problems') },
+        ]"
       />
-      <select v-model="order" class="input" :aria-label="$t('model.order.title')">
-        <option value="name">{{ $t('model.order.name') }}</option>
-        <option value="uses">{{ $t('model.order.uses') }}</option>
-        <option value="problems">{{ $t('model.order.problems') }}</option>
-      </select>
     </div>
     <section v-for="section in sections" :key="section.sort">
       <h2 class="title row">
-        <component :is="sortIcons[section.sort]" aria-hidden="true" />{{ $t(`model.sorts.${section.sort}`) }}
+        {{ $t(`model.sorts.${section.sort}`) }}
         <span class="muted">{{ section.all.length }}</span>
       </h2>
       <ul>
@@ -126,19 +126,23 @@ defineExpose({ choose });
     <p v-if="filter && !sections.length" class="hint none">{{ $t('model.noneFound', { text: filter }) }}</p>
     <form v-if="session.isArchitect" class="add" @submit.prevent="add">
       <label class="label" for="making">{{ $t('model.newDefinition') }}</label>
-      <select id="making" v-model="making" class="input">
-        <option v-for="sort in sorts" :key="sort" :value="sort">{{ $t(`model.sort.${sort}`) }}</option>
-      </select>
-      <select v-if="needsType" v-model="forType" class="input" required :aria-label="$t('model.listing.type')">
-        <option value="" disabled>{{ $t('model.listing.type') }}</option>
-        <option v-for="type in draft.types" :key="type.id" :value="type.id">{{ type.plural }}</option>
-      </select>
+      <Choice
+        id="making"
+        v-model:value="making"
+        :options="sorts.map((sort) => ({ value: sort, label: $t(`model.sort.${sort}`) }))"
+      />
+      <Choice
+        v-if="needsType"
+        v-model:value="forType"
+        :placeholder="$t('model.listing.type')"
+        :aria-label="$t('model.listing.type')"
+        :options="[...draft.types.map((type) => ({ value: type.id, label: type.plural }))]"
+      />
       <label class="hidden" for="noun">{{ $t(`model.nameOf.${making}`) }}</label>
-      <input
+      <TextInput
         id="noun"
         ref="input"
-        v-model="name"
-        class="input"
+        v-model:value="name"
         required
         maxlength="200"
         autocomplete="off"
@@ -156,13 +160,13 @@ defineExpose({ choose });
 <style scoped>
 .find {
   display: grid;
-  grid-template-columns: 1fr 76px;
+  grid-template-columns: 1fr 92px;
   gap: 4px;
-  padding: 8px;
+  padding: 12px 12px 4px;
 }
 .title {
-  padding: 8px 12px 4px;
-  font-size: 13px;
+  padding: 12px 12px 4px;
+  font-size: 12px;
   color: var(--muted);
 }
 .title .muted {

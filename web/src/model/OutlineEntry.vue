@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { countOf, idOf, nameOf, type Defined } from '@/shared/definitions';
+import { useI18n } from 'vue-i18n';
+import { countOf, idOf, nameOf, sortIcons, type Defined } from '@/shared/definitions';
 
 /** One definition in the outline; drawn anew only where something of it changes. */
 const props = defineProps<{
@@ -13,7 +14,16 @@ const props = defineProps<{
   /** Names of others who have it open. */
   here: string;
 }>();
+const { t } = useI18n();
 const count = computed(() => countOf(props.of));
+const facts = computed(() =>
+  [
+    count.value.what === 'none' ? '' : t(`model.count.${count.value.what}`, { n: count.value.n }, count.value.n),
+    props.uses ? t('model.usedTimes', { n: props.uses }, props.uses) : '',
+  ]
+    .filter(Boolean)
+    .join(' · '),
+);
 </script>
 
 <template>
@@ -22,15 +32,14 @@ const count = computed(() => countOf(props.of));
       :to="{ name: 'model', params: { workspace, type: idOf(of) } }"
       :class="{ selected }"
       :aria-current="selected ? 'true' : undefined"
+      :title="facts"
     >
+      <component :is="sortIcons[of.sort]" class="icon" aria-hidden="true" />
       <span class="name" dir="auto">{{ nameOf(of) }}</span>
-      <span class="facts">
-        <span v-if="problems" class="bad">{{ $t('model.findings', { n: problems }, problems) }} · </span>
-        <span v-if="changed" class="draft" :title="$t('model.changedLong')">{{ $t('model.changed') }} · </span>
-        <span v-if="count.what !== 'none'">{{ $t(`model.count.${count.what}`, { n: count.n }, count.n) }}</span>
-        <span v-if="uses"> · {{ $t('model.usedTimes', { n: uses }, uses) }}</span>
-        <span v-if="here" class="draft"> · {{ here }}</span>
-      </span>
+      <span v-if="here" class="draft">{{ here }}</span>
+      <span v-if="changed" class="dot" role="img" :aria-label="$t('model.changed')" :title="$t('model.changedLong')" />
+      <span v-if="problems" class="bad">{{ $t('model.findings', { n: problems }, problems) }}</span>
+      <span v-if="count.what !== 'none'" class="count" :aria-label="facts">{{ count.n }}</span>
     </RouterLink>
   </li>
 </template>
@@ -38,36 +47,58 @@ const count = computed(() => countOf(props.of));
 <style scoped>
 li {
   content-visibility: auto;
-  contain-intrinsic-size: auto 44px;
+  contain-intrinsic-size: auto 28px;
 }
 li a {
   display: flex;
-  flex-direction: column;
-  padding: 4px 12px 4px 9px;
+  gap: 8px;
+  align-items: center;
+  height: 28px;
+  padding: 0 12px;
   color: var(--ink);
   text-decoration: none;
-  border-left: 3px solid transparent;
 }
 li a:hover {
   background: var(--ground);
 }
 li a.selected {
-  border-left-color: var(--petrol);
-  background: var(--petrol-soft);
-}
-.name {
   font-weight: 600;
-  overflow-wrap: anywhere;
+  background: var(--petrol-soft);
+  box-shadow: inset 3px 0 var(--petrol);
 }
-.facts {
-  font-size: 12px;
-  line-height: 16px;
+.icon {
+  flex: none;
   color: var(--muted);
 }
-.facts .bad {
+.name {
+  flex: 0 1 auto;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.dot {
+  flex: none;
+  width: 7px;
+  height: 7px;
+  border-radius: 50%;
+  background: var(--brass);
+}
+.count {
+  flex: 1;
+  text-align: end;
+}
+.count,
+.draft,
+.bad {
+  font-size: 12px;
+  font-weight: 400;
+  color: var(--muted);
+  white-space: nowrap;
+}
+.bad {
   color: var(--rust);
 }
-.facts .draft {
+.draft {
   color: var(--brass);
 }
 </style>

@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { ContentType } from '@/shared/kinds';
+import TextInput from '@/shared/controls/TextInput.vue';
+import Check from '@/shared/controls/Check.vue';
+import Disclosure from '@/shared/controls/Disclosure.vue';
 
 const props = defineProps<{ type: ContentType }>();
 const emit = defineEmits<{ change: [Partial<ContentType>] }>();
@@ -22,29 +25,27 @@ function label(part: string, text: string): void {
 <template>
   <div class="parts" role="group" :aria-label="$t('model.parts')">
     <strong>{{ $t('model.parts') }}</strong>
-    <label v-for="part in parts" :key="part" class="row">
-      <input
-        type="checkbox"
-        :checked="chosen.includes(part)"
-        :disabled="part === 'title'"
-        @change="toggle(part, ($event.target as HTMLInputElement).checked)"
-      />{{ labels[part] || $t(`model.partNames.${part}`) }}
-    </label>
-    <details>
-      <summary>{{ $t('model.partLabels') }}</summary>
+    <Check
+      v-for="part in parts"
+      :key="part"
+      :checked="chosen.includes(part)"
+      :disabled="part === 'title'"
+      @update:checked="toggle(part, $event)"
+      >{{ labels[part] || $t(`model.partNames.${part}`) }}</Check
+    >
+    <Disclosure :title="$t('model.partLabels')">
       <div class="grid">
         <div v-for="part in chosen" :key="part">
           <label class="small" :for="`part-${part}`">{{ $t(`model.partNames.${part}`) }}</label>
-          <input
+          <TextInput
             :id="`part-${part}`"
-            class="input"
             :value="labels[part] ?? ''"
             :placeholder="$t(`model.partNames.${part}`)"
-            @change="label(part, ($event.target as HTMLInputElement).value)"
+            @change="label(part, $event)"
           />
         </div>
       </div>
-    </details>
+    </Disclosure>
   </div>
 </template>
 
@@ -55,12 +56,7 @@ function label(part: string, text: string): void {
   align-items: center;
   gap: 4px 16px;
 }
-summary {
-  cursor: pointer;
-  color: var(--petrol);
-  font-size: 13px;
-}
-details[open] {
+.disclosure {
   flex-basis: 100%;
 }
 .grid {

@@ -1,29 +1,35 @@
 <script setup lang="ts">
 import { useSessionStorage } from '@vueuse/core';
-import { NTabPane, NTabs } from 'naive-ui';
 import { computed, defineAsyncComponent, watch } from 'vue';
+import { useI18n } from 'vue-i18n';
 import Problems from '@/shared/Problems.vue';
 import type { Defined } from '@/shared/definitions';
 import ProofForm from './ProofForm.vue';
 import ProofImpact from './ProofImpact.vue';
 import ProofLook from './ProofLook.vue';
 import { useProof } from './proof';
+import Tabs from '@/shared/controls/Tabs.vue';
 
 const ProofCode = defineAsyncComponent(() => import('./ProofCode.vue'));
 const props = defineProps<{ of: Defined }>();
 const wanted = useSessionStorage('jontrel.proof', 'form');
+const { t } = useI18n();
 const proof = useProof();
 const hasForm = computed(() => ['type', 'taxonomy', 'group', 'values'].includes(props.of.sort));
 const hasPage = computed(() => props.of.sort === 'type');
-/** The tab that was chosen stays through definitions; where one has no such tab, its first is shown. */
-const shown = computed(() => {
-  const tabs = [
+const tabs = computed(() =>
+  [
     ...(hasForm.value ? ['form'] : []),
     ...(hasPage.value ? ['page', 'index'] : []),
     ...(hasForm.value ? ['api'] : []),
-  ];
-  return [...tabs, 'code', 'impact'].includes(wanted.value) ? wanted.value : hasForm.value ? 'form' : 'code';
-});
+    'code',
+    'impact',
+  ].map((name) => ({ name, label: t(`proof.${name}`) })),
+);
+/** The tab that was chosen stays through definitions; where one has no such tab, its first is shown. */
+const shown = computed(() =>
+  tabs.value.some((tab) => tab.name === wanted.value) ? wanted.value : (tabs.value[0]?.name ?? 'code'),
+);
 
 watch(
   () => props.of,
@@ -36,35 +42,19 @@ watch(
 
 <template>
   <aside class="proof" :aria-label="$t('proof.title')">
-    <NTabs
-      type="line"
-      size="small"
-      class="tabs"
-      :pane-style="{ padding: '12px 0' }"
-      :value="shown"
-      @update:value="wanted = String($event)"
-    >
-      <NTabPane v-if="hasForm" name="form" :tab="$t('proof.form')"><ProofForm :of="of" /></NTabPane>
-      <NTabPane v-if="hasPage" name="page" :tab="$t('proof.page')" display-directive="if"
-        ><ProofLook :of="of" what="page"
-      /></NTabPane>
-      <NTabPane v-if="hasPage" name="index" :tab="$t('proof.index')" display-directive="if"
-        ><ProofLook :of="of" what="index"
-      /></NTabPane>
-      <NTabPane v-if="hasForm" name="api" :tab="$t('proof.api')" display-directive="if"
-        ><ProofLook :of="of" what="api"
-      /></NTabPane>
-      <NTabPane name="code" :tab="$t('proof.code')" display-directive="if"><ProofCode :of="of" /></NTabPane>
-      <NTabPane name="impact" :tab="$t('proof.impact')" display-directive="if"><ProofImpact :of="of" /></NTabPane>
-    </NTabs>
+    <Tabs :label="$t('proof.title')" :tabs="tabs" :value="shown" @update:value="wanted = $event">
+      <template #form><ProofForm :of="of" /></template>
+      <template #page><ProofLook :of="of" what="page" /></template>
+      <template #index><ProofLook :of="of" what="index" /></template>
+      <template #api><ProofLook :of="of" what="api" /></template>
+      <template #code><ProofCode :of="of" /></template>
+      <template #impact><ProofImpact :of="of" /></template>
+    </Tabs>
     <Problems v-if="proof.failed" :of="[{ sentence: proof.failed, severity: 'blocker' }]" />
   </aside>
 </template>
 
 <style scoped>
-.tabs {
-  --n-tab-gap: 18px !important;
-}
 .proof {
   padding: 4px 16px 16px;
 }

@@ -1,51 +1,39 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue';
+import { computed, ref } from 'vue';
 import { useWorkspace } from '@/frame/workspace';
 import Problems from '@/shared/Problems.vue';
-import { api, ask, sentenceOf, type Schemas } from '@/shared/api/client';
+import { useResource } from '@/shared/api/queries';
 import type { Defined } from '@/shared/definitions';
+import { impactOn } from '@/site/queries';
 import { useDraft } from './draft';
+import Choice from '@/shared/controls/Choice.vue';
 
 /** What the draft would do to the records of a site, in numbers counted there. */
 const props = defineProps<{ of: Defined }>();
 const workspace = useWorkspace();
 const draft = useDraft();
 const site = ref(workspace.sites[0]?.path ?? '');
-const plan = ref<Schemas['PlanView']>();
-const problem = ref('');
-const busy = ref(false);
+const {
+  data: plan,
+  problem,
+  isFetching: busy,
+} = useResource(() => impactOn(site.value, draft.revision), {
+  keepsLast: true,
+  enabled: () => site.value !== '' && draft.state === 'saved',
+});
 const mine = computed(() => (plan.value?.changes ?? []).filter((change) => change.typeId === props.of.definition.id));
 const others = computed(() => (plan.value?.changes.length ?? 0) - mine.value.length);
-
-async function load(): Promise<void> {
-  if (!site.value) {
-    return;
-  }
-  busy.value = true;
-  problem.value = '';
-  try {
-    await draft.flush();
-    plan.value = await ask(api.GET('/api/sites/{site}/impact', { params: { path: { site: site.value } } }));
-  } catch (thrown) {
-    problem.value = sentenceOf(thrown);
-  }
-  busy.value = false;
-}
-
-watch(
-  () => [site.value, draft.revision],
-  () => void load(),
-  { immediate: true },
-);
 </script>
 
 <template>
   <p v-if="!workspace.sites.length" class="hint">{{ $t('proof.noSites') }}</p>
   <template v-else>
     <label class="label" for="impact-site">{{ $t('proof.site') }}</label>
-    <select id="impact-site" v-model="site" class="input">
-      <option v-for="each in workspace.sites" :key="each.path" :value="each.path">{{ each.name }}</option>
-    </select>
+    <Choice
+      id="impact-site"
+      v-model:value="site"
+      :options="workspace.sites.map((each) => ({ value: each.path, label: each.name }))"
+    />
     <Problems v-if="problem" :of="[{ sentence: problem, severity: 'blocker' }]" />
     <p v-if="busy && !plan" class="hint">{{ $t('proof.counting') }}</p>
     <template v-if="plan">

@@ -1,37 +1,24 @@
 <script setup lang="ts">
-import { useDebounceFn } from '@vueuse/core';
-import { ref, watch } from 'vue';
+import { refDebounced } from '@vueuse/core';
+import { computed } from 'vue';
 import Problems from '@/shared/Problems.vue';
-import { api, ask, sentenceOf, type Schemas } from '@/shared/api/client';
+import { useResource } from '@/shared/api/queries';
 import type { Defined } from '@/shared/definitions';
 import { useDraft } from './draft';
+import { lookOf } from './queries';
 
 /** The page, the index or the API answer of a definition, with made-up values. */
 const props = defineProps<{ of: Defined; what: 'page' | 'index' | 'api' }>();
 const draft = useDraft();
-const look = ref<Schemas['Look']>();
-const problem = ref('');
-
-async function load(): Promise<void> {
-  try {
-    look.value = await ask(
-      api.POST('/api/proof/{workspace}/look', {
-        params: { path: draft.path },
-        body: { sort: props.of.sort, definition: props.of.definition },
-      }),
-    );
-    problem.value = '';
-  } catch (thrown) {
-    problem.value = sentenceOf(thrown);
-  }
-}
-
-const soon = useDebounceFn(load, 300);
-watch(
-  () => props.of,
-  () => void soon(),
+/** Asked for when nobody has typed for a moment. */
+const settled = refDebounced(
+  computed(() => props.of),
+  300,
 );
-void load();
+const { data: look, problem } = useResource(() => lookOf(draft.workspace, settled.value), {
+  keepsLast: true,
+  gcTime: 0,
+});
 </script>
 
 <template>

@@ -3,6 +3,9 @@ import { NButton } from 'naive-ui';
 import { computed, ref } from 'vue';
 import type { Schemas } from '@/shared/api/client';
 import { kindCodes, kinds, withKind, type Field, type KindCode } from '@/shared/kinds';
+import TextInput from '@/shared/controls/TextInput.vue';
+import Check from '@/shared/controls/Check.vue';
+import Choice from '@/shared/controls/Choice.vue';
 
 /** Fields read out of what was pasted, for confirmation before anything is made. */
 const props = defineProps<{ proposals: Schemas['ProposalView'][] }>();
@@ -27,25 +30,19 @@ const taken = computed(() => lines.value.filter((line) => line.on).map((line) =>
       <tbody>
         <tr v-for="line in lines" :key="line.field.id">
           <td>
-            <input
-              v-model="line.on"
-              type="checkbox"
-              :aria-label="$t('model.quick.take', { label: line.field.label })"
-            />
+            <Check v-model:checked="line.on" :aria-label="$t('model.quick.take', { label: line.field.label })" />
           </td>
-          <td><input v-model="line.field.label" class="input" :aria-label="$t('model.table.label')" /></td>
-          <td><input v-model="line.field.key" class="input mono" :aria-label="$t('model.table.key')" /></td>
+          <td><TextInput v-model:value="line.field.label" :aria-label="$t('model.table.label')" /></td>
+          <td><TextInput v-model:value="line.field.key" mono :aria-label="$t('model.table.key')" /></td>
           <td>
             <div class="row">
               <component :is="kinds[line.field.kind].icon" aria-hidden="true" />
-              <select
-                class="input"
+              <Choice
                 :value="line.field.kind"
                 :aria-label="$t('model.table.kindOf', { label: line.field.label })"
-                @change="line.field = withKind(line.field, ($event.target as HTMLSelectElement).value as KindCode)"
-              >
-                <option v-for="code in kindCodes" :key="code" :value="code">{{ $t(`model.kinds.${code}`) }}</option>
-              </select>
+                :options="kindCodes.map((code) => ({ value: code, label: $t(`model.kinds.${code}`) }))"
+                @update:value="line.field = withKind(line.field, $event as KindCode)"
+              />
             </div>
           </td>
           <td class="muted">

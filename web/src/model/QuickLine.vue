@@ -6,6 +6,7 @@ import { api, ask, sentenceOf, type Schemas } from '@/shared/api/client';
 import type { Field } from '@/shared/kinds';
 import Proposals from './Proposals.vue';
 import { useDraft } from './draft';
+import TextInput from '@/shared/controls/TextInput.vue';
 
 /** One line makes a field; a pasted list or rows of a spreadsheet make many, once they are confirmed. */
 const props = defineProps<{ taken: string[]; into: string }>();
@@ -61,10 +62,10 @@ function take(fields: Field[]): void {
   <form class="quick" @submit.prevent="make">
     <label class="small" :for="`quick-${into}`">{{ $t('model.quick.label') }}</label>
     <div class="row">
-      <input
+      <TextInput
         :id="`quick-${into}`"
-        v-model="text"
-        class="input quick-line"
+        v-model:value="text"
+        class="quick-line"
         autocomplete="off"
         dir="auto"
         :placeholder="$t('model.quick.example')"

@@ -4,6 +4,9 @@ import IconArrow from '~icons/tabler/arrow-right';
 import { newId, type FieldOf } from '@/shared/kinds';
 import { useDraft } from './draft';
 import { useDerivedKeys } from './useNames';
+import TextInput from '@/shared/controls/TextInput.vue';
+import Check from '@/shared/controls/Check.vue';
+import ControlSet from '@/shared/controls/ControlSet.vue';
 
 /** The targets of a relation and how it reads from both ends. */
 const props = defineProps<{ field: FieldOf<'relation'> }>();
@@ -39,62 +42,49 @@ function setKey(key: string): void {
   keys.typed(props.field.inverse?.id ?? '');
   setInverse({ key });
 }
-
-const value = (event: Event) => (event.target as HTMLInputElement).value;
-const checked = (event: Event) => (event.target as HTMLInputElement).checked;
 </script>
 
 <template>
   <div class="relation">
-    <fieldset class="plain">
-      <legend class="small">{{ $t('model.relation.to') }}</legend>
-      <label v-for="type in draft.types" :key="type.id" class="row">
-        <input type="checkbox" :checked="field.to.includes(type.id ?? '')" @change="toggle(type.id ?? '')" />{{
-          type.singular
-        }}
-      </label>
-    </fieldset>
-    <label v-if="!field.symmetric" class="row">
-      <input
-        type="checkbox"
-        :checked="field.inverse !== undefined"
-        @change="setInverse(checked($event) ? {} : undefined)"
-      />{{ $t('model.relation.named') }}
-    </label>
+    <ControlSet row :legend="$t('model.relation.to')">
+      <Check
+        v-for="type in draft.types"
+        :key="type.id"
+        :checked="field.to.includes(type.id ?? '')"
+        @update:checked="toggle(type.id ?? '')"
+        >{{ type.singular }}</Check
+      >
+    </ControlSet>
+    <Check
+      v-if="!field.symmetric"
+      :checked="field.inverse !== undefined"
+      @update:checked="setInverse($event ? {} : undefined)"
+      >{{ $t('model.relation.named') }}</Check
+    >
     <div v-if="field.inverse" class="row ends">
       <div>
         <label class="small" :for="`${field.id}-inverse`">{{ $t('model.relation.label') }}</label>
-        <input
+        <TextInput
           :id="`${field.id}-inverse`"
-          class="input"
           :value="field.inverse.label"
-          @input="setLabel(value($event))"
+          @update:value="setLabel($event)"
           @blur="keys.end(field.inverse.id ?? '')"
         />
       </div>
       <div>
         <label class="small" :for="`${field.id}-inverse-key`">{{ $t('model.key') }}</label>
-        <input
-          :id="`${field.id}-inverse-key`"
-          class="input mono"
-          :value="field.inverse.key"
-          @input="setKey(value($event))"
-        />
+        <TextInput :id="`${field.id}-inverse-key`" mono :value="field.inverse.key" @update:value="setKey($event)" />
       </div>
-      <label class="row">
-        <input
-          type="checkbox"
-          :checked="field.inverse.many !== false"
-          @change="setInverse({ many: checked($event) ? undefined : false })"
-        />{{ $t('model.relation.many') }}
-      </label>
-      <label class="row">
-        <input
-          type="checkbox"
-          :checked="field.inverse.shown !== false"
-          @change="setInverse({ shown: checked($event) ? undefined : false })"
-        />{{ $t('model.relation.shown') }}
-      </label>
+      <Check
+        :checked="field.inverse.many !== false"
+        @update:checked="setInverse({ many: $event ? undefined : false })"
+        >{{ $t('model.relation.many') }}</Check
+      >
+      <Check
+        :checked="field.inverse.shown !== false"
+        @update:checked="setInverse({ shown: $event ? undefined : false })"
+        >{{ $t('model.relation.shown') }}</Check
+      >
     </div>
     <div v-if="targets.length" class="read" :aria-label="$t('model.relation.both')" role="group">
       <div class="end">
@@ -128,14 +118,6 @@ const checked = (event: Event) => (event.target as HTMLInputElement).checked;
   display: flex;
   flex-direction: column;
   gap: 8px;
-}
-.plain {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 12px;
-  margin: 0;
-  padding: 0;
-  border: 0;
 }
 .ends {
   flex-wrap: wrap;

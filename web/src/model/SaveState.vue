@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui';
-import Tag from '@/shared/Tag.vue';
 import { useDraft } from './draft';
 
 const draft = useDraft();
@@ -8,10 +7,8 @@ const draft = useDraft();
 
 <template>
   <div role="status" class="state">
-    <Tag v-if="draft.state === 'saved'" tone="safe">{{ $t('model.saved') }}</Tag>
-    <Tag v-else-if="draft.state === 'saving'" tone="draft">{{ $t('model.saving') }}</Tag>
-    <span v-else-if="draft.state === 'failed'" class="problem">{{ $t('model.failed', { why: draft.why }) }}</span>
-    <div v-else class="conflict">
+    <span v-if="draft.state === 'failed'" class="problem">{{ $t('model.failed', { why: draft.why }) }}</span>
+    <div v-else-if="draft.state === 'conflict'" class="conflict">
       <span>{{ $t('model.conflict', { why: draft.conflict?.why ?? '' }) }}</span>
       <NButton size="small" @click="draft.takeTheirs()">{{ $t('model.takeTheirs') }}</NButton>
       <NButton size="small" @click="draft.keepMine()">{{ $t('model.keepMine') }}</NButton>

@@ -10,6 +10,9 @@ import FieldTable from './FieldTable.vue';
 import QuickLine from './QuickLine.vue';
 import { copyOfGroup } from './copies';
 import { useDraft } from './draft';
+import TextInput from '@/shared/controls/TextInput.vue';
+import Choice from '@/shared/controls/Choice.vue';
+import Menu from '@/shared/controls/Menu.vue';
 
 /** The groups of fields of a definition, its own and shared ones, in order. */
 const props = defineProps<{
@@ -85,20 +88,19 @@ async function copy(group: Group, to: string): Promise<void> {
 function sharedOf(id: string) {
   return draft.ofSort('group').find((each) => each.id === id);
 }
-
-const value = (event: Event) => (event.target as HTMLInputElement).value;
 </script>
 
 <template>
   <section v-for="(section, at) in sections" :key="isGroup(section) ? section.id : section.use" class="group">
     <template v-if="isGroup(section)">
       <div class="row head">
-        <input
-          class="input title"
+        <TextInput
+          cell
+          class="title"
           dir="auto"
           :value="section.title"
           :aria-label="$t('model.group')"
-          @input="setAt(at, { ...section, title: value($event) })"
+          @update:value="setAt(at, { ...section, title: $event })"
         />
         <span class="muted count">{{
           $t(
@@ -107,17 +109,15 @@ const value = (event: Event) => (event.target as HTMLInputElement).value;
             withInnerOf(section.fields ?? []).length,
           )
         }}</span>
-        <details class="menu">
-          <summary>{{ $t('model.groupMenu') }}</summary>
-          <div class="items stack">
+        <Menu :label="$t('model.groupMenu')"
+          ><div class="stack">
             <div>
               <label class="small" :for="`about-${section.id}`">{{ $t('model.description') }}</label>
-              <input
+              <TextInput
                 :id="`about-${section.id}`"
-                class="input"
                 dir="auto"
                 :value="section.description ?? ''"
-                @input="setAt(at, { ...section, description: value($event) || undefined })"
+                @update:value="setAt(at, { ...section, description: $event || undefined })"
               />
             </div>
             <ConditionEditor
@@ -134,16 +134,20 @@ const value = (event: Event) => (event.target as HTMLInputElement).value;
                 $t('model.groupDown')
               }}</NButton>
               <NButton size="small" @click="regroup('share', section.id ?? '')">{{ $t('model.share') }}</NButton>
-              <select class="input auto" :aria-label="$t('model.copyGroup')" @change="copy(section, value($event))">
-                <option value="">{{ $t('model.copyGroup') }}</option>
-                <option v-for="type in draft.types" :key="type.id" :value="type.id">{{ type.singular }}</option>
-              </select>
+              <Choice
+                class="auto"
+                :value="undefined"
+                :placeholder="$t('model.copyGroup')"
+                :aria-label="$t('model.copyGroup')"
+                :options="[...draft.types.map((type) => ({ value: type.id, label: type.singular }))]"
+                @update:value="copy(section, $event)"
+              />
               <NButton size="small" @click="setAt(at, undefined)">{{
                 $t('model.removeGroup', { title: section.title })
               }}</NButton>
             </div>
           </div>
-        </details>
+        </Menu>
       </div>
       <Problems :of="findings.filter((finding) => finding.field === section.id)" />
       <FieldTable :groups="groups" :group="section" :findings="findings" :locked="locked" @change="setGroups" />
@@ -156,9 +160,8 @@ const value = (event: Event) => (event.target as HTMLInputElement).value;
         <RouterLink :to="{ name: 'model', params: { workspace: draft.workspace, type: section.use } }">{{
           $t('model.openShared')
         }}</RouterLink>
-        <details class="menu">
-          <summary>{{ $t('model.groupMenu') }}</summary>
-          <div class="items stack">
+        <Menu :label="$t('model.groupMenu')"
+          ><div class="stack">
             <ConditionEditor
               :condition="section.show_when"
               :groups="groups"
@@ -176,7 +179,7 @@ const value = (event: Event) => (event.target as HTMLInputElement).value;
               <NButton size="small" @click="setAt(at, undefined)">{{ $t('model.stopUsing') }}</NButton>
             </div>
           </div>
-        </details>
+        </Menu>
       </div>
       <p class="hint first">
         {{ (sharedOf(section.use)?.fields ?? []).map((field) => field.label).join(' · ') }}
@@ -189,16 +192,15 @@ const value = (event: Event) => (event.target as HTMLInputElement).value;
       @click="add({ id: newId('g'), title: $t('model.newGroup', { n: groups.length + 1 }), fields: [] })"
       >{{ $t('model.addGroup') }}</NButton
     >
-    <select
+    <Choice
       v-if="unused.length"
-      class="input auto"
+      class="auto"
       :aria-label="$t('model.useShared')"
-      :value="''"
-      @change="add({ use: value($event) })"
-    >
-      <option value="">{{ $t('model.useShared') }}</option>
-      <option v-for="shared in unused" :key="shared.id" :value="shared.id">{{ shared.title }}</option>
-    </select>
+      :value="undefined"
+      :placeholder="$t('model.useShared')"
+      :options="[...unused.map((shared) => ({ value: shared.id, label: shared.title }))]"
+      @update:value="add({ use: $event })"
+    />
   </div>
 </template>
 
@@ -213,13 +215,13 @@ const value = (event: Event) => (event.target as HTMLInputElement).value;
   position: relative;
 }
 .title {
-  font-weight: 650;
-  border-color: transparent;
-  max-width: 320px;
+  width: auto;
 }
-.title:hover,
-.title:focus {
-  border-color: var(--muted);
+.title :deep(input) {
+  field-sizing: content;
+  min-width: 60px;
+  font-size: 15px;
+  font-weight: 650;
 }
 .count,
 .head .muted {
@@ -240,26 +242,6 @@ const value = (event: Event) => (event.target as HTMLInputElement).value;
   flex-wrap: wrap;
 }
 .auto {
-  width: auto;
-}
-.menu {
-  position: relative;
-}
-.menu summary {
-  cursor: pointer;
-  color: var(--petrol);
-  font-size: 13px;
-  list-style: none;
-}
-.menu .items {
-  position: absolute;
-  right: 0;
-  z-index: 5;
-  width: min(560px, 70vw);
-  padding: 12px;
-  background: var(--raised);
-  border: 1px solid var(--line);
-  border-radius: 4px;
-  box-shadow: 0 4px 16px rgb(0 0 0 / 18%);
+  width: 200px;
 }
 </style>

@@ -8,6 +8,7 @@ import PlainSheet from './PlainSheet.vue';
 import TaxonomySheet from './TaxonomySheet.vue';
 import TypeSheet from './TypeSheet.vue';
 import { useDraft } from './draft';
+import ControlSet from '@/shared/controls/ControlSet.vue';
 
 const props = defineProps<{ of: Defined }>();
 const draft = useDraft();
@@ -21,7 +22,7 @@ const findings = computed(() => draft.findings.filter((finding) => finding.defin
   <div class="stack">
     <DefinitionHead :of="of" />
     <p v-if="locked" class="hint" style="margin: 0">{{ $t('model.readOnly') }}</p>
-    <fieldset :disabled="locked">
+    <ControlSet :disabled="locked">
       <div class="stack">
         <TypeSheet
           v-if="of.sort === 'type'"
@@ -45,15 +46,8 @@ const findings = computed(() => draft.findings.filter((finding) => finding.defin
           }}</NButton>
         </div>
       </div>
-    </fieldset>
+    </ControlSet>
   </div>
 </template>
 
-<style scoped>
-fieldset {
-  border: 0;
-  margin: 0;
-  padding: 0;
-  min-width: 0;
-}
-</style>
+<style scoped></style>

@@ -10,6 +10,8 @@ import NamesPanel from './NamesPanel.vue';
 import QuickLine from './QuickLine.vue';
 import TermTree from './TermTree.vue';
 import { useDraft } from './draft';
+import Check from '@/shared/controls/Check.vue';
+import Choice from '@/shared/controls/Choice.vue';
 
 /** A taxonomy: its shape, what each term holds, its starter terms, and the types it classifies. */
 const props = defineProps<{ taxonomy: Taxonomy; findings: FindingView[]; locked: boolean }>();
@@ -38,28 +40,22 @@ function attach(id: string, on: boolean): void {
     draft.edit({ sort: 'type', definition: { ...type, taxonomies: next.length ? next : undefined } });
   }
 }
-
-const value = (event: Event) => (event.target as HTMLSelectElement).value;
-const checked = (event: Event) => (event.target as HTMLInputElement).checked || undefined;
 </script>
 
 <template>
   <Problems :of="findings.filter((finding) => !finding.field)" />
   <NamesPanel :definition="taxonomy" sort="taxonomy" @change="set" />
   <div class="row wrap">
-    <label class="row"
-      ><input
-        type="checkbox"
-        :checked="taxonomy.hierarchical ?? false"
-        @change="set({ hierarchical: checked($event), parents_in_address: undefined })"
-      />{{ $t('model.hierarchical') }}</label
+    <Check
+      :checked="taxonomy.hierarchical ?? false"
+      @update:checked="set({ hierarchical: $event || undefined, parents_in_address: undefined })"
+      >{{ $t('model.hierarchical') }}</Check
     >
-    <label v-if="taxonomy.hierarchical" class="row"
-      ><input
-        type="checkbox"
-        :checked="taxonomy.parents_in_address ?? false"
-        @change="set({ parents_in_address: checked($event) })"
-      />{{ $t('model.parentsInAddress') }}</label
+    <Check
+      v-if="taxonomy.hierarchical"
+      :checked="taxonomy.parents_in_address ?? false"
+      @update:checked="set({ parents_in_address: $event || undefined })"
+      >{{ $t('model.parentsInAddress') }}</Check
     >
   </div>
   <section class="panel">
@@ -71,16 +67,17 @@ const checked = (event: Event) => (event.target as HTMLInputElement).checked || 
         }}</RouterLink>
         <NButton size="tiny" quaternary @click="attach(type.id ?? '', false)">{{ $t('model.detach') }}</NButton>
       </span>
-      <select
+      <Choice
         v-if="unused.length"
-        class="input auto"
+        class="auto"
         :value="''"
         :aria-label="$t('model.attachTo')"
-        @change="attach(value($event), true)"
-      >
-        <option value="">{{ $t('model.attachTo') }}</option>
-        <option v-for="type in unused" :key="type.id" :value="type.id">{{ type.singular }}</option>
-      </select>
+        :options="[
+          { value: '', label: $t('model.attachTo') },
+          ...unused.map((type) => ({ value: type.id, label: type.singular })),
+        ]"
+        @update:value="attach($event, true)"
+      />
     </div>
   </section>
   <section class="panel">

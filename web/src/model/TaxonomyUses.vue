@@ -6,6 +6,8 @@ import TypedInput from '@/shared/controls/TypedInput.vue';
 import type { TaxonomyUse } from '@/shared/definitions';
 import type { ContentType } from '@/shared/kinds';
 import { useDraft } from './draft';
+import Check from '@/shared/controls/Check.vue';
+import Choice from '@/shared/controls/Choice.vue';
 
 /** The taxonomies that classify the records of a type. */
 const props = defineProps<{ type: ContentType }>();
@@ -27,9 +29,6 @@ function set(id: string, change: Partial<TaxonomyUse>): void {
 function nameOf(id: string): string {
   return draft.ofSort('taxonomy').find((each) => each.id === id)?.singular ?? id;
 }
-
-const checked = (event: Event) => (event.target as HTMLInputElement).checked || undefined;
-const value = (event: Event) => (event.target as HTMLInputElement).value;
 </script>
 
 <template>
@@ -40,28 +39,20 @@ const value = (event: Event) => (event.target as HTMLInputElement).value;
       <RouterLink class="name" :to="{ name: 'model', params: { workspace: draft.workspace, type: use.use } }">{{
         nameOf(use.use)
       }}</RouterLink>
-      <label class="row"
-        ><input
-          type="checkbox"
-          :checked="use.required ?? false"
-          @change="set(use.use, { required: checked($event) })"
-        />{{ $t('model.taxonomies.required') }}</label
-      >
+      <Check :checked="use.required ?? false" @update:checked="set(use.use, { required: $event || undefined })">{{
+        $t('model.taxonomies.required')
+      }}</Check>
       <label class="row"
         >{{ $t('model.taxonomies.max') }}
         <TypedInput
-          class="input max"
+          class="max"
           inputmode="numeric"
           :value="String(use.max ?? '')"
           @typed="set(use.use, { max: $event ? Number($event) : undefined })"
       /></label>
-      <label class="row"
-        ><input
-          type="checkbox"
-          :checked="use.add_terms ?? false"
-          @change="set(use.use, { add_terms: checked($event) })"
-        />{{ $t('model.taxonomies.add') }}</label
-      >
+      <Check :checked="use.add_terms ?? false" @update:checked="set(use.use, { add_terms: $event || undefined })">{{
+        $t('model.taxonomies.add')
+      }}</Check>
       <NButton
         quaternary
         size="tiny"
@@ -70,16 +61,15 @@ const value = (event: Event) => (event.target as HTMLInputElement).value;
         ><IconX
       /></NButton>
     </div>
-    <select
+    <Choice
       v-if="unused.length"
-      class="input pick"
-      :value="''"
+      class="pick"
+      :value="undefined"
+      :placeholder="$t('model.taxonomies.attach')"
       :aria-label="$t('model.taxonomies.attach')"
-      @change="put([...uses, { use: value($event) }])"
-    >
-      <option value="">{{ $t('model.taxonomies.attach') }}</option>
-      <option v-for="taxonomy in unused" :key="taxonomy.id" :value="taxonomy.id">{{ taxonomy.singular }}</option>
-    </select>
+      :options="[...unused.map((taxonomy) => ({ value: taxonomy.id, label: taxonomy.singular }))]"
+      @update:value="put([...uses, { use: $event }])"
+    />
   </section>
 </template>
 
@@ -100,7 +90,7 @@ const value = (event: Event) => (event.target as HTMLInputElement).value;
   width: 56px;
 }
 .pick {
-  width: auto;
+  width: 220px;
   margin-top: 8px;
 }
 </style>

@@ -7,6 +7,7 @@ import type { Taxonomy, Term } from '@/shared/definitions';
 import { useDraft } from './draft';
 import { addTerm, indentTerm, moveTerm, outdentTerm, removeTerm, replaceTerm, termRows, type TermRow } from './terms';
 import { useDerivedKeys } from './useNames';
+import TextInput from '@/shared/controls/TextInput.vue';
 
 /** Starter terms as a tree that is edited by keyboard; an indented list can be pasted. */
 const props = defineProps<{ taxonomy: Taxonomy; findings: FindingView[]; locked: boolean }>();
@@ -110,8 +111,6 @@ function hold(term: Term, field: string, text: string): void {
 function held(term: Term, field: string): string {
   return String(term.values?.[field] ?? '');
 }
-
-const value = (event: Event) => (event.target as HTMLInputElement).value;
 </script>
 
 <template>
@@ -134,22 +133,22 @@ const value = (event: Event) => (event.target as HTMLInputElement).value;
           class="swatch"
           :style="{ background: held(row.term, field.id ?? '') }"
         />
-        <input
-          class="input"
+        <TextInput
           dir="auto"
           :value="row.term.label"
           :aria-label="$t('model.terms.label')"
-          @input="label(row, value($event))"
+          @update:value="label(row, $event)"
           @blur="keys.end(row.term.id ?? '')"
           @keydown="onKey($event, row)"
         />
-        <input
-          class="input mono key"
+        <TextInput
+          mono
+          class="key"
           :value="row.term.key"
           :aria-label="$t('model.terms.keyOf', { label: row.term.label })"
-          @input="
+          @update:value="
             keys.typed(row.term.id ?? '');
-            put(replaceTerm(terms, { ...row.term, key: value($event) }));
+            put(replaceTerm(terms, { ...row.term, key: $event }));
           "
         />
       </div>
@@ -157,22 +156,13 @@ const value = (event: Event) => (event.target as HTMLInputElement).value;
       <div v-if="selected === row.term.id && fields.length" class="held">
         <label v-for="field in fields" :key="field.id" class="small"
           >{{ field.label }}
-          <input
-            class="input"
-            :value="held(row.term, field.id ?? '')"
-            @change="hold(row.term, field.id ?? '', value($event))"
-          />
+          <TextInput :value="held(row.term, field.id ?? '')" @change="hold(row.term, field.id ?? '', $event)" />
         </label>
       </div>
     </div>
     <div class="row">
       <NButton size="small" :disabled="locked" @click="add()">{{ $t('model.terms.add') }}</NButton>
-      <input
-        class="input paste"
-        :placeholder="$t('model.terms.paste')"
-        :aria-label="$t('model.terms.paste')"
-        value=""
-      />
+      <TextInput class="paste" :placeholder="$t('model.terms.paste')" :aria-label="$t('model.terms.paste')" value="" />
     </div>
   </section>
 </template>

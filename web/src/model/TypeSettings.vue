@@ -1,17 +1,19 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue';
-import IconChevron from '~icons/tabler/chevron-down';
+import { computed } from 'vue';
 import TypedInput from '@/shared/controls/TypedInput.vue';
 import { isGroup, type ContentType } from '@/shared/kinds';
 import { useDraft } from './draft';
 import { useHelp } from './useHelp';
+import Check from '@/shared/controls/Check.vue';
+import Choice from '@/shared/controls/Choice.vue';
+import Disclosure from '@/shared/controls/Disclosure.vue';
+import ControlSet from '@/shared/controls/ControlSet.vue';
 
 /** The rare settings of a content type, each with its consequence. */
 const props = defineProps<{ type: ContentType }>();
 const emit = defineEmits<{ change: [Partial<ContentType>] }>();
 const draft = useDraft();
 const help = useHelp();
-const open = ref(false);
 const about = computed(() => help.value.a_type ?? {});
 const flags = ['public', 'searchable', 'navigation', 'api'] as const;
 const states = ['draft', 'published', 'scheduled', 'retired'] as const;
@@ -41,146 +43,126 @@ function column(id: string): void {
   const next = now.includes(id) ? now.filter((each) => each !== id) : [...now, id];
   emit('change', { columns: next.length ? next : undefined });
 }
-
-const value = (event: Event) => (event.target as HTMLInputElement).value;
-const checked = (event: Event) => (event.target as HTMLInputElement).checked;
 </script>
 
 <template>
   <section class="panel">
-    <button type="button" class="plain-button row" :aria-expanded="open" @click="open = !open">
-      <IconChevron :style="{ transform: open ? 'rotate(180deg)' : '' }" aria-hidden="true" />
-      <h2>{{ $t('model.rare.title') }}</h2>
-      <span class="muted">{{ $t('model.rare.hint') }}</span>
-    </button>
-    <div v-if="open" class="stack inside">
-      <fieldset>
-        <legend>{{ $t('model.rare.visible') }}</legend>
-        <label v-for="flag in flags" :key="flag" class="line">
-          <input
-            type="checkbox"
+    <Disclosure :title="$t('model.rare.title')">
+      <div class="stack">
+        <ControlSet :legend="$t('model.rare.visible')">
+          <Check
+            v-for="flag in flags"
+            :key="flag"
+            class="line"
             :checked="type[flag] !== false"
-            @change="emit('change', { [flag]: checked($event) ? undefined : false })"
-          />
-          <span>{{ $t(`model.rare.${flag}`) }}</span>
-          <span class="hint">{{ about[flag] }}</span>
-        </label>
-        <div class="row wrap">
-          <div>
-            <label class="small" for="api-path">{{ $t('model.rare.apiPath') }}</label>
-            <TypedInput
-              id="api-path"
-              class="input mono"
-              :value="type.api_path ?? ''"
-              :placeholder="type.path"
-              @typed="emit('change', { api_path: $event || undefined })"
-            />
+            @update:checked="emit('change', { [flag]: $event ? undefined : false })"
+            ><span>{{ $t(`model.rare.${flag}`) }}</span
+            ><span class="hint">{{ about[flag] }}</span></Check
+          >
+          <div class="row wrap">
+            <div>
+              <label class="small" for="api-path">{{ $t('model.rare.apiPath') }}</label>
+              <TypedInput
+                id="api-path"
+                mono
+                :value="type.api_path ?? ''"
+                :placeholder="type.path"
+                @typed="emit('change', { api_path: $event || undefined })"
+              />
+            </div>
+            <div>
+              <label class="small" for="new-records">{{ $t('model.rare.newRecords') }}</label>
+              <Choice
+                id="new-records"
+                :value="type.new_records ?? 'draft'"
+                :options="states.map((state) => ({ value: state, label: $t(`model.words.${state}`) }))"
+                @update:value="
+                  emit('change', { new_records: $event === 'draft' ? undefined : ($event as 'published') })
+                "
+              />
+            </div>
+            <div>
+              <label class="small" for="type-icon">{{ $t('model.rare.icon') }}</label>
+              <TypedInput
+                id="type-icon"
+                mono
+                :value="type.icon ?? ''"
+                @typed="emit('change', { icon: $event || undefined })"
+              />
+            </div>
           </div>
-          <div>
-            <label class="small" for="new-records">{{ $t('model.rare.newRecords') }}</label>
-            <select
-              id="new-records"
-              class="input"
-              :value="type.new_records ?? 'draft'"
-              @change="
-                emit('change', { new_records: value($event) === 'draft' ? undefined : (value($event) as 'published') })
-              "
-            >
-              <option v-for="state in states" :key="state" :value="state">{{ $t(`model.words.${state}`) }}</option>
-            </select>
-          </div>
-          <div>
-            <label class="small" for="type-icon">{{ $t('model.rare.icon') }}</label>
-            <TypedInput
-              id="type-icon"
-              class="input mono"
-              :value="type.icon ?? ''"
-              @typed="emit('change', { icon: $event || undefined })"
-            />
-          </div>
-        </div>
-      </fieldset>
-      <fieldset>
-        <legend>{{ $t('model.rare.index') }}</legend>
-        <label class="row"
-          ><input
-            type="checkbox"
-            :checked="type.index?.on !== false"
-            @change="index({ on: checked($event) ? undefined : false })"
-          />{{ $t('model.rare.indexOn') }}</label
-        >
-        <div class="row wrap">
-          <div>
-            <label class="small" for="index-order">{{ $t('model.rare.order') }}</label>
-            <select
-              id="index-order"
-              class="input"
-              :value="type.index?.order ?? 'part_title'"
-              @change="index({ order: value($event) === 'part_title' ? undefined : value($event) })"
-            >
-              <option v-for="field in fields" :key="field.id" :value="field.id">{{ field.label }}</option>
-            </select>
-          </div>
-          <label class="row"
-            ><input
-              type="checkbox"
+        </ControlSet>
+        <ControlSet :legend="$t('model.rare.index')">
+          <Check :checked="type.index?.on !== false" @update:checked="index({ on: $event ? undefined : false })">{{
+            $t('model.rare.indexOn')
+          }}</Check>
+          <div class="row wrap">
+            <div>
+              <label class="small" for="index-order">{{ $t('model.rare.order') }}</label>
+              <Choice
+                id="index-order"
+                :value="type.index?.order ?? 'part_title'"
+                :options="fields.map((field) => ({ value: field.id, label: field.label }))"
+                @update:value="index({ order: $event === 'part_title' ? undefined : $event })"
+              />
+            </div>
+            <Check
               :checked="type.index?.descending ?? false"
-              @change="index({ descending: checked($event) || undefined })"
-            />{{ $t('model.rare.descending') }}</label
-          >
-          <div>
-            <label class="small" for="index-size">{{ $t('model.rare.pageSize') }}</label>
-            <TypedInput
-              id="index-size"
-              class="input size"
-              inputmode="numeric"
-              :value="String(type.index?.page_size ?? 24)"
-              @typed="index({ page_size: Number($event) || undefined })"
-            />
+              @update:checked="index({ descending: $event || undefined })"
+              >{{ $t('model.rare.descending') }}</Check
+            >
+            <div>
+              <label class="small" for="index-size">{{ $t('model.rare.pageSize') }}</label>
+              <TypedInput
+                id="index-size"
+                class="size"
+                inputmode="numeric"
+                :value="String(type.index?.page_size ?? 24)"
+                @typed="index({ page_size: Number($event) || undefined })"
+              />
+            </div>
           </div>
-        </div>
-      </fieldset>
-      <fieldset>
-        <legend>{{ $t('model.rare.nested') }}</legend>
-        <p class="hint">{{ about.nested }}</p>
-        <div class="row wrap">
-          <label v-for="other in draft.types" :key="other.id" class="row"
-            ><input type="checkbox" :checked="under.includes(other.id ?? '')" @change="nest(other.id ?? '')" />{{
-              other.singular
-            }}</label
-          >
-        </div>
-        <div v-if="type.nested" class="row wrap">
-          <label class="row"
-            ><input
-              type="checkbox"
+        </ControlSet>
+        <ControlSet :legend="$t('model.rare.nested')">
+          <p class="hint">{{ about.nested }}</p>
+          <div class="row wrap">
+            <Check
+              v-for="other in draft.types"
+              :key="other.id"
+              :checked="under.includes(other.id ?? '')"
+              @update:checked="nest(other.id ?? '')"
+              >{{ other.singular }}</Check
+            >
+          </div>
+          <div v-if="type.nested" class="row wrap">
+            <Check
               :checked="type.nested.required ?? false"
-              @change="emit('change', { nested: { ...type.nested!, required: checked($event) || undefined } })"
-            />{{ $t('model.rare.nestedRequired') }}</label
-          >
-          <label class="row"
-            ><input
-              type="checkbox"
+              @update:checked="emit('change', { nested: { ...type.nested!, required: $event || undefined } })"
+              >{{ $t('model.rare.nestedRequired') }}</Check
+            >
+            <Check
               :checked="type.nested.parents_in_address !== false"
-              @change="
-                emit('change', { nested: { ...type.nested!, parents_in_address: checked($event) ? undefined : false } })
+              @update:checked="
+                emit('change', { nested: { ...type.nested!, parents_in_address: $event ? undefined : false } })
               "
-            />{{ $t('model.parentsInAddress') }}</label
-          >
-        </div>
-      </fieldset>
-      <fieldset>
-        <legend>{{ $t('model.rare.columns') }}</legend>
-        <p class="hint">{{ about.columns }}</p>
-        <div class="row wrap">
-          <label v-for="field in fields" :key="field.id" class="row"
-            ><input type="checkbox" :checked="(type.columns ?? []).includes(field.id)" @change="column(field.id)" />{{
-              field.label
-            }}</label
-          >
-        </div>
-      </fieldset>
-    </div>
+              >{{ $t('model.parentsInAddress') }}</Check
+            >
+          </div>
+        </ControlSet>
+        <ControlSet :legend="$t('model.rare.columns')">
+          <p class="hint">{{ about.columns }}</p>
+          <div class="row wrap">
+            <Check
+              v-for="field in fields"
+              :key="field.id"
+              :checked="(type.columns ?? []).includes(field.id)"
+              @update:checked="column(field.id)"
+              >{{ field.label }}</Check
+            >
+          </div>
+        </ControlSet>
+      </div>
+    </Disclosure>
   </section>
 </template>
 
@@ -188,24 +170,11 @@ const checked = (event: Event) => (event.target as HTMLInputElement).checked;
 .panel {
   padding: 12px;
 }
-.inside {
-  margin-top: 12px;
-}
-fieldset {
-  margin: 0;
-  padding: 0;
-  border: 0;
-  min-width: 0;
-}
-legend {
-  padding: 0;
-  font-weight: 600;
-}
 .line {
-  display: grid;
-  grid-template-columns: 20px 150px 1fr;
-  gap: 4px;
-  align-items: baseline;
+  display: flex;
+}
+.line .hint {
+  margin-inline-start: 8px;
 }
 .wrap {
   flex-wrap: wrap;

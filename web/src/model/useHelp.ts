@@ -1,20 +1,9 @@
-import { ref, type Ref } from 'vue';
-import { api, ask } from '@/shared/api/client';
+import { computed, type ComputedRef } from 'vue';
+import { useResource } from '@/shared/api/queries';
+import { settingHelp } from './queries';
 
-const help = ref<Record<string, Record<string, string>>>({});
-let asked = false;
-
-/** What each setting of each kind is for, in the server's words; asked once. */
-export function useHelp(): Readonly<Ref<Record<string, Record<string, string>>>> {
-  if (!asked) {
-    asked = true;
-    ask(api.GET('/api/proof/help'))
-      .then((texts) => {
-        help.value = texts as Record<string, Record<string, string>>;
-      })
-      .catch(() => {
-        asked = false;
-      });
-  }
-  return help;
+/** What each setting of each kind is for; it changes with the server only. */
+export function useHelp(): ComputedRef<Record<string, Record<string, string>>> {
+  const { data } = useResource(settingHelp, { staleTime: Infinity });
+  return computed(() => data.value ?? {});
 }

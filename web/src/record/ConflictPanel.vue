@@ -3,6 +3,8 @@ import { NButton } from 'naive-ui';
 import { ref } from 'vue';
 import { withValueAt } from './form';
 import type { Conflict } from './useRecord';
+import ControlSet from '@/shared/controls/ControlSet.vue';
+import Radios from '@/shared/controls/Radios.vue';
 
 /** What somebody else saved meanwhile, field by field, and the choice where both changed the same. */
 const props = defineProps<{ of: Conflict; by: string }>();
@@ -39,25 +41,21 @@ function merge(): void {
     </ul>
     <template v-if="of.clashes.length">
       <p>{{ $t('record.conflict.both') }}</p>
-      <fieldset v-for="clash in of.clashes" :key="clash.path">
-        <legend>{{ clash.label }}</legend>
-        <label class="row"
-          ><input
-            type="radio"
-            :name="clash.path"
-            :checked="!theirs.has(clash.path)"
-            @change="choose(clash.path, true)"
-          />{{ $t('record.conflict.mine', { value: clash.mineShown || $t('record.nothing') }) }}</label
-        >
-        <label class="row"
-          ><input
-            type="radio"
-            :name="clash.path"
-            :checked="theirs.has(clash.path)"
-            @change="choose(clash.path, false)"
-          />{{ $t('record.conflict.theirs', { value: clash.theirsShown || $t('record.nothing') }) }}</label
-        >
-      </fieldset>
+      <ControlSet v-for="clash in of.clashes" :key="clash.path" class="clash" :legend="clash.label">
+        <Radios
+          column
+          :aria-label="clash.label"
+          :value="theirs.has(clash.path) ? 'theirs' : 'mine'"
+          :options="[
+            { value: 'mine', label: $t('record.conflict.mine', { value: clash.mineShown || $t('record.nothing') }) },
+            {
+              value: 'theirs',
+              label: $t('record.conflict.theirs', { value: clash.theirsShown || $t('record.nothing') }),
+            },
+          ]"
+          @update:value="choose(clash.path, $event === 'mine')"
+        />
+      </ControlSet>
     </template>
     <div class="row">
       <NButton size="small" type="primary" @click="merge">{{ $t('record.conflict.merge') }}</NButton>
@@ -81,10 +79,7 @@ ul {
 li {
   overflow-wrap: anywhere;
 }
-fieldset {
+.clash {
   margin: 0 0 8px;
-  padding: 4px 10px 8px;
-  border: 1px solid var(--line);
-  border-radius: 4px;
 }
 </style>

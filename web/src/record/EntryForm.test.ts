@@ -3,6 +3,7 @@ import { defineComponent, h, ref } from 'vue';
 import { describe, expect, it } from 'vitest';
 import { i18n } from '@/shared/i18n';
 import type { Field } from '@/shared/kinds';
+import { choose, optionsIn } from '@/shared/testing/controls';
 import EntryForm from './EntryForm.vue';
 import { provideForm, type FormContext } from './form';
 
@@ -110,15 +111,15 @@ describe('the entry form', () => {
   });
 
   it('offers a retired option only to a record that has it', () => {
-    expect(form({}).wrapper.find('#v-surface').text()).not.toContain('Mud');
-    expect(form({ surface: 'mud' }).wrapper.find('#v-surface').text()).toContain('Mud');
+    expect(optionsIn(form({}).wrapper, 1)).not.toContain('Mud');
+    expect(optionsIn(form({ surface: 'mud' }).wrapper, 1)).toContain('Mud');
   });
 
   it('tells what was typed and which field was touched', async () => {
     const { wrapper, values, touched } = form({ length: '1' });
     await wrapper.find('#v-length').setValue('2');
-    await wrapper.find('#v-open').setValue('false');
-    await wrapper.find('#v-uses input').setValue(true);
+    await choose(wrapper, 'false');
+    await wrapper.find('#v-uses [role=checkbox]').trigger('click');
     expect(values.value).toEqual({ length: '2', open: false, uses: ['rest'] });
     expect(touched).toEqual(['length', 'open', 'uses']);
   });

@@ -3,6 +3,7 @@ import { computed } from 'vue';
 import type { Field } from '@/shared/kinds';
 import EntryField from './EntryField.vue';
 import { useForm } from './form';
+import ControlSet from '@/shared/controls/ControlSet.vue';
 
 interface FormGroup {
   id: string;
@@ -31,8 +32,13 @@ function set(field: Field, value: unknown): void {
 
 <template>
   <div class="form">
-    <fieldset v-for="section in sections" :key="section.id" :disabled="form.readonly()">
-      <legend v-if="section.title" dir="auto">{{ section.title }}</legend>
+    <ControlSet
+      v-for="section in sections"
+      :key="section.id"
+      class="section"
+      :legend="section.title"
+      :disabled="form.readonly()"
+    >
       <p v-if="section.description" class="hint">{{ section.description }}</p>
       <div class="line">
         <EntryField
@@ -44,18 +50,15 @@ function set(field: Field, value: unknown): void {
           @change="set(field, $event)"
         />
       </div>
-    </fieldset>
+    </ControlSet>
   </div>
 </template>
 
 <style scoped>
-fieldset {
-  border: 0;
-  margin: 0 0 16px;
-  padding: 0;
-  min-width: 0;
+.section {
+  margin-bottom: 24px;
 }
-legend {
+.section :deep(legend) {
   width: 100%;
   padding: 0 0 4px;
   margin-bottom: 10px;

@@ -1,11 +1,23 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui';
 import { computed, defineAsyncComponent } from 'vue';
+import { useI18n } from 'vue-i18n';
 import type { Field } from '@/shared/kinds';
 import { isMany, listOf } from './form';
+import { readPlace } from './place';
+import Check from '@/shared/controls/Check.vue';
+import Choice from '@/shared/controls/Choice.vue';
+import ColourInput from '@/shared/controls/ColourInput.vue';
+import DateInput from '@/shared/controls/DateInput.vue';
+import NumberInput from '@/shared/controls/NumberInput.vue';
+import Radios from '@/shared/controls/Radios.vue';
+import SliderInput from '@/shared/controls/SliderInput.vue';
+import TextInput from '@/shared/controls/TextInput.vue';
 
 /** The control of a field that holds a value of its own: texts, numbers, dates, choices. */
 const IconControl = defineAsyncComponent(() => import('./IconControl.vue'));
 const props = defineProps<{ id: string; field: Field; value: unknown; invalid: boolean }>();
+const { t } = useI18n();
 const emit = defineEmits<{ change: [unknown] }>();
 
 const text = computed(() => (props.value === undefined || props.value === null ? '' : String(props.value)));
@@ -25,9 +37,33 @@ const marks = computed(() => {
   return field.kind === 'number' ? Array.from({ length: Math.min(Number(field.max ?? 5), 12) }, (_, i) => i + 1) : [];
 });
 
-const typed = (event: Event) => {
-  emit('change', (event.target as HTMLInputElement).value);
+const typed = (text: string) => {
+  emit('change', text);
 };
+const ticks = computed(() => [
+  ...strange.value.map((key) => ({ value: key, label: key })),
+  ...options.value.map((option) => ({ value: option.key, label: option.label })),
+]);
+const menu = computed(() => [...(props.field.required ? [] : [{ value: '', label: t('form.unset') }]), ...ticks.value]);
+const answers = computed(() =>
+  props.field.kind === 'yes_no'
+    ? [
+        { value: '', label: t('form.unset') },
+        { value: 'true', label: props.field.yes ?? t('form.yes') },
+        { value: 'false', label: props.field.no ?? t('form.no') },
+      ]
+    : [],
+);
+const modes = { email: 'email', phone: 'tel', url: 'url' } as const;
+
+/** Two numbers, or an address of a place, pasted into either box. */
+function onPaste(event: ClipboardEvent): void {
+  const read = readPlace(event.clipboardData?.getData('text/plain') ?? '');
+  if (read) {
+    event.preventDefault();
+    emit('change', { ...place.value, ...read });
+  }
+}
 
 function toggle(key: string): void {
   emit('change', picked.value.includes(key) ? picked.value.filter((each) => each !== key) : [...picked.value, key]);
@@ -35,136 +71,127 @@ function toggle(key: string): void {
 </script>
 
 <template>
-  <textarea
+  <TextInput
     v-if="field.kind === 'long_text'"
     v-bind="common"
-    class="area"
+    multiline
+    dir="auto"
     :rows="field.rows ?? 4"
     :value="text"
-    @input="typed"
+    @update:value="typed"
   />
   <div v-else-if="field.kind === 'number' && field.shown === 'slider'" class="row">
-    <input
-      v-bind="common"
-      class="slider"
-      type="range"
-      :min="field.min ?? 0"
-      :max="field.max ?? 100"
-      :step="field.step ?? 1"
-      :value="text || (field.min ?? 0)"
-      @input="typed"
+    <SliderInput
+      :id="id"
+      :min="Number(field.min ?? 0)"
+      :max="Number(field.max ?? 100)"
+      :step="Number(field.step ?? 1)"
+      :value="Number(text || (field.min ?? 0))"
+      :labelledby="`${id}-label`"
+      :describedby="describedBy"
+      @update:value="typed(String($event))"
     />
     <output class="num">{{ text }} {{ field.unit }}</output>
-    <button v-if="text" type="button" class="plain-button small" @click="emit('change', null)">
-      {{ $t('form.empty') }}
-    </button>
+    <NButton v-if="text" text size="small" @click="emit('change', null)">{{ $t('form.empty') }}</NButton>
   </div>
-  <div
-    v-else-if="field.kind === 'number' && field.shown === 'marks'"
-    :id="id"
-    class="row"
-    role="radiogroup"
-    :aria-labelledby="`${id}-label`"
-  >
-    <label v-for="mark in marks" :key="mark" class="row small"
-      ><input type="radio" :name="id" :checked="Number(text) === mark" @change="emit('change', String(mark))" />{{
-        mark
-      }}</label
-    >
-    <button v-if="text" type="button" class="plain-button small" @click="emit('change', null)">
-      {{ $t('form.empty') }}
-    </button>
+  <div v-else-if="field.kind === 'number' && field.shown === 'marks'" class="row">
+    <Radios
+      :id="id"
+      :aria-labelledby="`${id}-label`"
+      :aria-describedby="describedBy"
+      :value="text"
+      :options="marks.map((mark) => ({ value: String(mark), label: String(mark) }))"
+      @update:value="typed"
+    />
+    <NButton v-if="text" text size="small" @click="emit('change', null)">{{ $t('form.empty') }}</NButton>
   </div>
-  <div v-else-if="field.kind === 'number'" class="row">
-    <input v-bind="common" class="input num" inputmode="decimal" autocomplete="off" :value="text" @input="typed" />
-    <span v-if="field.unit" class="muted">{{ field.unit }}</span>
-  </div>
-  <select
+  <NumberInput
+    v-else-if="field.kind === 'number'"
+    v-bind="common"
+    class="number"
+    :whole="!field.decimals"
+    :value="text"
+    :suffix="field.unit"
+    @update:value="typed"
+  />
+  <Choice
     v-else-if="field.kind === 'yes_no'"
     v-bind="common"
-    class="input"
+    class="short"
     :value="text"
-    @change="emit('change', { true: true, false: false }[($event.target as HTMLSelectElement).value])"
-  >
-    <option value="">{{ $t('form.unset') }}</option>
-    <option value="true">{{ field.yes ?? 'Yes' }}</option>
-    <option value="false">{{ field.no ?? 'No' }}</option>
-  </select>
-  <input
+    :options="answers"
+    @update:value="emit('change', { true: true, false: false }[$event])"
+  />
+  <DateInput
     v-else-if="field.kind === 'date' || field.kind === 'time' || field.kind === 'date_time'"
     v-bind="common"
-    class="input"
-    :type="field.kind === 'date_time' ? 'datetime-local' : field.kind"
-    :min="field.earliest"
-    :max="field.latest"
+    :kind="field.kind"
+    :label="field.label"
+    :earliest="field.earliest"
+    :latest="field.latest"
     :value="text"
-    @input="typed"
+    @update:value="typed"
   />
-  <div v-else-if="field.kind === 'colour'" class="row">
-    <input
+  <ColourInput
+    v-else-if="field.kind === 'colour'"
+    v-bind="common"
+    :label="field.label"
+    :value="text"
+    @update:value="typed"
+  />
+  <div v-else-if="field.kind === 'place'" class="row place" @paste="onPaste">
+    <NumberInput
       v-bind="common"
-      class="input mono colour"
-      autocomplete="off"
-      placeholder="#000000"
-      :value="text"
-      @input="typed"
-    />
-    <input
-      class="swatch"
-      type="color"
-      :value="/^#[0-9a-f]{6}$/i.test(text) ? text : '#000000'"
-      :aria-label="$t('form.pick', { label: field.label })"
-      @input="typed"
-    />
-  </div>
-  <div v-else-if="field.kind === 'place'" class="row">
-    <input
-      v-bind="common"
-      class="input num"
-      inputmode="decimal"
-      autocomplete="off"
+      class="number"
       :placeholder="$t('proof.latitude')"
-      :value="place.latitude ?? ''"
-      @input="emit('change', { ...place, latitude: ($event.target as HTMLInputElement).value })"
+      :value="String(place.latitude ?? '')"
+      @update:value="emit('change', { ...place, latitude: $event })"
     />
-    <input
-      class="input num"
-      inputmode="decimal"
-      autocomplete="off"
+    <NumberInput
+      class="number"
       :aria-label="`${field.label}: ${$t('proof.longitude')}`"
       :placeholder="$t('proof.longitude')"
-      :value="place.longitude ?? ''"
-      @input="emit('change', { ...place, longitude: ($event.target as HTMLInputElement).value })"
+      :value="String(place.longitude ?? '')"
+      @update:value="emit('change', { ...place, longitude: $event })"
     />
   </div>
   <div
-    v-else-if="field.kind === 'choice' && (isMany(field) || (field.shown ?? 'menu') !== 'menu')"
+    v-else-if="field.kind === 'choice' && isMany(field)"
     :id="id"
     class="ticks"
     :class="{ wide: field.shown === 'buttons' }"
-    :role="isMany(field) ? 'group' : 'radiogroup'"
+    role="group"
     :aria-labelledby="`${id}-label`"
   >
-    <label v-for="option in options" :key="option.key" class="row"
-      ><input
-        :type="isMany(field) ? 'checkbox' : 'radio'"
-        :name="id"
-        :checked="picked.includes(option.key)"
-        @change="isMany(field) ? toggle(option.key) : emit('change', option.key)"
-      />{{ option.label }}</label
+    <Check
+      v-for="option in ticks"
+      :key="option.value"
+      :checked="picked.includes(option.value)"
+      @update:checked="toggle(option.value)"
+      >{{ option.label }}</Check
     >
-    <label v-for="key in strange" :key="key" class="row"
-      ><input type="checkbox" checked @change="toggle(key)" />{{ key }}</label
-    >
-    <button v-if="!isMany(field) && text" type="button" class="plain-button small" @click="emit('change', null)">
-      {{ $t('form.empty') }}
-    </button>
   </div>
-  <select v-else-if="field.kind === 'choice'" v-bind="common" class="input" :value="text" @change="typed">
-    <option value="">{{ $t('form.choose') }}</option>
-    <option v-for="key in strange" :key="key" :value="key">{{ key }}</option>
-    <option v-for="option in options" :key="option.id" :value="option.key">{{ option.label }}</option>
-  </select>
+  <div v-else-if="field.kind === 'choice' && (field.shown ?? 'menu') !== 'menu'" class="ticks">
+    <Radios
+      :id="id"
+      :column="field.shown !== 'buttons'"
+      :aria-labelledby="`${id}-label`"
+      :aria-describedby="describedBy"
+      :value="text"
+      :options="ticks"
+      @update:value="typed"
+    />
+    <NButton v-if="text" text size="small" @click="emit('change', null)">{{ $t('form.empty') }}</NButton>
+  </div>
+  <Choice
+    v-else-if="field.kind === 'choice'"
+    v-bind="common"
+    class="short"
+    :value="text || undefined"
+    :options="menu"
+    :placeholder="$t('form.choose')"
+    @update:value="typed"
+  />
   <IconControl
     v-else-if="field.kind === 'icon'"
     :id="id"
@@ -173,51 +200,31 @@ function toggle(key: string): void {
     :invalid="invalid"
     @change="emit('change', $event)"
   />
-  <div v-else-if="field.kind === 'text' && (field.prefix || field.suffix)" class="row">
-    <span v-if="field.prefix" class="muted">{{ field.prefix }}</span>
-    <input v-bind="common" class="input" autocomplete="off" :value="text" @input="typed" />
-    <span v-if="field.suffix" class="muted">{{ field.suffix }}</span>
-  </div>
-  <input
+  <TextInput
     v-else
     v-bind="common"
-    class="input"
-    :inputmode="({ email: 'email', phone: 'tel', url: 'url' } as const)[field.kind as 'email'] ?? 'text'"
+    dir="auto"
     autocomplete="off"
+    :inputmode="modes[field.kind as 'email'] ?? 'text'"
+    :prefix="field.kind === 'text' ? field.prefix : undefined"
+    :suffix="field.kind === 'text' ? field.suffix : undefined"
     :value="text"
-    @input="typed"
+    @update:value="typed"
   />
 </template>
 
 <style scoped>
-.num {
+.number {
   max-width: 160px;
 }
-.slider {
-  flex: 1;
+.short {
   max-width: 260px;
-}
-select.input,
-input[type='date'],
-input[type='time'],
-input[type='datetime-local'] {
-  max-width: 260px;
-}
-.colour {
-  max-width: 130px;
-}
-.swatch {
-  width: 40px;
-  height: 32px;
-  padding: 2px;
-  background: var(--surface);
-  border: 1px solid var(--muted);
-  border-radius: 4px;
 }
 .ticks {
   display: flex;
   flex-direction: column;
   align-items: flex-start;
+  gap: 4px;
 }
 .ticks.wide {
   flex-flow: row wrap;

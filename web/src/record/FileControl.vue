@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NButton } from 'naive-ui';
+import { NButton, NProgress } from 'naive-ui';
 import { computed, ref } from 'vue';
 import IconFile from '~icons/tabler/file';
 import IconX from '~icons/tabler/x';
@@ -8,6 +8,8 @@ import { ApiError, sentenceOf } from '@/shared/api/client';
 import type { FieldOf } from '@/shared/kinds';
 import { isMany, listOf, useForm, type FileView } from './form';
 import { kilobytes } from '@/shared/sizes';
+import TextInput from '@/shared/controls/TextInput.vue';
+import FilePicker from '@/shared/controls/FilePicker.vue';
 
 /** Pictures or files: dropped or chosen, several at once, with progress, alternative texts and what matters most in them. */
 const props = defineProps<{ id: string; field: FieldOf<'image'> | FieldOf<'file'>; value: unknown }>();
@@ -22,7 +24,6 @@ interface Waiting {
 }
 
 const waiting = ref<Waiting[]>([]);
-const over = ref(false);
 const many = computed(() => isMany(props.field));
 const ids = computed(() => listOf(props.value).map(Number));
 const image = computed(() => props.field.kind === 'image');
@@ -74,17 +75,6 @@ async function send(each: Waiting): Promise<void> {
   }
 }
 
-function drop(event: DragEvent): void {
-  over.value = false;
-  take(event.dataTransfer?.files ?? []);
-}
-
-function chosen(event: Event): void {
-  const input = event.target as HTMLInputElement;
-  take(input.files ?? []);
-  input.value = '';
-}
-
 function focus(event: MouseEvent, file: FileView): void {
   if (form.readonly() || !form.describe) {
     return;
@@ -101,10 +91,10 @@ function focus(event: MouseEvent, file: FileView): void {
     <ul v-if="ids.length">
       <li v-for="each in ids" :key="each" class="file">
         <template v-if="form.file?.(each)">
-          <button
+          <NButton
             v-if="form.file(each)!.width"
-            type="button"
-            class="plain-button picture"
+            text
+            class="picture"
             :title="$t('form.focusHint')"
             :aria-label="$t('form.focusOf', { name: form.file(each)!.name })"
             @click="focus($event, form.file(each)!)"
@@ -115,7 +105,7 @@ function focus(event: MouseEvent, file: FileView): void {
               aria-hidden="true"
               :style="{ left: `${form.file(each)!.focusX}%`, top: `${form.file(each)!.focusY}%` }"
             />
-          </button>
+          </NButton>
           <IconFile v-else aria-hidden="true" />
           <div class="about">
             <a :href="form.file(each)!.address" target="_blank">{{ form.file(each)!.name }}</a>
@@ -126,21 +116,13 @@ function focus(event: MouseEvent, file: FileView): void {
                 {{ $t('form.size', { width: form.file(each)!.width, height: form.file(each)!.height }) }}</template
               >
             </p>
-            <input
+            <TextInput
               v-if="form.file(each)!.width && form.describe"
-              class="input"
               maxlength="1000"
               :aria-label="`${$t('form.alt')}: ${form.file(each)!.name}`"
               :placeholder="$t('form.alt')"
               :value="form.file(each)!.alt"
-              @change="
-                form.describe!(
-                  form.file(each)!,
-                  ($event.target as HTMLInputElement).value,
-                  form.file(each)!.focusX,
-                  form.file(each)!.focusY,
-                )
-              "
+              @change="form.describe!(form.file(each)!, $event, form.file(each)!.focusX, form.file(each)!.focusY)"
             />
           </div>
           <NButton
@@ -156,32 +138,28 @@ function focus(event: MouseEvent, file: FileView): void {
       </li>
     </ul>
     <p v-if="!form.upload" class="hint">{{ $t(image ? 'form.noUpload' : 'proof.file') }}</p>
-    <div
-      v-else-if="!form.readonly()"
-      class="drop"
-      :class="{ over }"
-      @dragover.prevent="over = true"
-      @dragleave="over = false"
-      @drop.prevent="drop"
-    >
-      <input
-        :id="id"
-        class="input"
-        type="file"
+    <div v-else-if="!form.readonly()">
+      <FilePicker
+        area
         :accept="accept || undefined"
         :multiple="many"
-        :aria-label="$t(image ? 'form.fileOf' : 'form.documentOf', { label: field.label })"
-        @change="chosen"
+        :label="$t(image ? 'form.fileOf' : 'form.documentOf', { label: field.label })"
+        :hint="$t(many ? 'form.dropMany' : 'form.drop')"
+        @files="take"
       />
-      <p class="hint">{{ $t(many ? 'form.dropMany' : 'form.drop') }}</p>
       <div v-for="each in waiting" :key="each.file.name" class="waiting">
         <p>
           <strong>{{ each.file.name }}</strong> <span class="hint">{{ kilobytes(each.file.size) }}</span>
         </p>
-        <progress v-if="each.part" :value="each.part" max="1" :aria-label="each.file.name" />
+        <NProgress
+          v-if="each.part"
+          type="line"
+          :percentage="Math.round(each.part * 100)"
+          :aria-label="each.file.name"
+        />
         <template v-else-if="image">
           <label class="label" :for="`${id}-alt-${each.file.name}`">{{ $t('form.alt') }}</label>
-          <input :id="`${id}-alt-${each.file.name}`" v-model="each.alt" class="input" maxlength="1000" />
+          <TextInput :id="`${id}-alt-${each.file.name}`" v-model:value="each.alt" maxlength="1000" />
           <p class="hint">{{ $t('form.altHint') }}</p>
         </template>
         <Problems :of="each.problems" />
@@ -218,7 +196,11 @@ ul {
 }
 .picture {
   position: relative;
-  padding: 0;
+  height: auto;
+}
+.picture :deep(.n-button__content) {
+  position: relative;
+  display: block;
 }
 .picture img {
   display: block;
@@ -237,15 +219,6 @@ ul {
   border: 2px solid var(--surface);
   border-radius: 50%;
   outline: 2px solid var(--petrol);
-}
-.drop {
-  padding: 8px;
-  border: 1px dashed var(--line);
-  border-radius: 4px;
-}
-.drop.over {
-  border-color: var(--petrol);
-  background: var(--petrol-soft);
 }
 .waiting {
   margin: 8px 0;

@@ -8,6 +8,11 @@ import LinkControl from './LinkControl.vue';
 import { useForm } from './form';
 import { testsOf, type Compared, type Comparison, type Test } from './filters';
 import { states } from './states';
+import Choice from '@/shared/controls/Choice.vue';
+import type { MomentKind } from '@/shared/dates';
+import DateInput from '@/shared/controls/DateInput.vue';
+import NumberInput from '@/shared/controls/NumberInput.vue';
+import TextInput from '@/shared/controls/TextInput.vue';
 
 /** A filter built by picking, shown as a sentence. */
 const props = defineProps<{ all: Compared[] }>();
@@ -16,7 +21,6 @@ const { t } = useI18n();
 const form = useForm();
 const open = ref(false);
 const of = (each: Comparison) => props.all.find((known) => known.id === each.field);
-const value = (event: Event) => (event.target as HTMLSelectElement).value;
 
 function put(at: number, change: Partial<Comparison>): void {
   filter.value = filter.value.map((each, i) => (i === at ? { ...each, ...change } : each));
@@ -85,8 +89,10 @@ function words(each: Comparison): string {
   });
 }
 
-const typeOf = (each: Comparison) =>
-  ({ number: 'text', date: 'date', time: 'time', date_time: 'datetime-local' })[of(each)?.kind ?? ''] ?? 'text';
+function momentOf(each: Comparison): MomentKind | undefined {
+  const kind = of(each)?.kind;
+  return kind === 'date' || kind === 'time' || kind === 'date_time' ? kind : undefined;
+}
 const sentence = computed(() =>
   filter.value
     .filter((each) => each.value !== '')
@@ -108,34 +114,25 @@ const sentence = computed(() =>
     </div>
     <div v-if="open" class="panel parts">
       <div v-for="(each, at) in filter" :key="at" class="row part">
-        <select
-          class="input"
+        <Choice
           :aria-label="$t('model.condition.what')"
           :value="each.field"
-          @change="pick(at, value($event))"
-        >
-          <option v-for="known in all" :key="known.id" :value="known.id">{{ known.label }}</option>
-        </select>
-        <select
-          class="input"
+          :options="all.map((known) => ({ value: known.id, label: known.label }))"
+          @update:value="pick(at, $event)"
+        />
+        <Choice
           :aria-label="$t('model.condition.test')"
           :value="each.test"
-          @change="put(at, { test: value($event) as Test, value: value($event) === 'filled' ? 'true' : '' })"
-        >
-          <option v-for="test in testsOf(of(each))" :key="test" :value="test">
-            {{ $t(`model.condition.tests.${test}`) }}
-          </option>
-        </select>
-        <select
+          :options="testsOf(of(each)).map((test) => ({ value: test, label: $t(`model.condition.tests.${test}`) }))"
+          @update:value="put(at, { test: $event as Test, value: $event === 'filled' ? 'true' : '' })"
+        />
+        <Choice
           v-if="options(each).length"
-          class="input"
           :aria-label="$t('model.condition.value')"
           :value="each.value"
-          @change="put(at, { value: value($event) })"
-        >
-          <option value="">{{ $t('form.choose') }}</option>
-          <option v-for="option in options(each)" :key="option.key" :value="option.key">{{ option.label }}</option>
-        </select>
+          :options="options(each).map((option) => ({ value: option.key, label: option.label }))"
+          @update:value="put(at, { value: $event })"
+        />
         <template v-else-if="linked(each)">
           <span :id="`filter-${at}-label`" class="hidden">{{ $t('model.condition.value') }}</span>
           <LinkControl
@@ -147,13 +144,27 @@ const sentence = computed(() =>
             @change="setLink(at, $event)"
           />
         </template>
-        <input
-          v-else
-          class="input"
-          :type="typeOf(each)"
+        <DateInput
+          v-else-if="momentOf(each)"
+          :kind="momentOf(each)!"
+          :label="of(each)?.label ?? ''"
           :aria-label="$t('model.condition.value')"
           :value="each.value"
-          @input="put(at, { value: value($event) })"
+          @update:value="put(at, { value: $event })"
+        />
+        <NumberInput
+          v-else-if="of(each)?.kind === 'number'"
+          class="value"
+          :aria-label="$t('model.condition.value')"
+          :value="each.value"
+          @update:value="put(at, { value: $event })"
+        />
+        <TextInput
+          v-else
+          class="value"
+          :aria-label="$t('model.condition.value')"
+          :value="each.value"
+          @update:value="put(at, { value: $event })"
         />
         <NButton
           size="tiny"
@@ -179,7 +190,8 @@ const sentence = computed(() =>
   margin-bottom: 6px;
   align-items: flex-start;
 }
-.part .input,
+.part .choice,
+.part .value,
 .link {
   width: 220px;
 }

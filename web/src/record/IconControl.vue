@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import { icons } from './icons';
+import TextInput from '@/shared/controls/TextInput.vue';
+import { NButton } from 'naive-ui';
 
 /** An icon by its picture or its name. */
 const props = defineProps<{ id: string; label: string; value: string; invalid: boolean }>();
@@ -9,8 +11,7 @@ const open = ref(false);
 const words = ref('');
 const found = computed(() => Object.keys(icons).filter((name) => name.includes(words.value.trim().toLowerCase())));
 
-function typed(event: Event): void {
-  const text = (event.target as HTMLInputElement).value;
+function typed(text: string): void {
   emit('change', text);
   words.value = text;
 }
@@ -45,44 +46,38 @@ function onKey(event: KeyboardEvent): void {
   <div>
     <div class="row">
       <span class="now" aria-hidden="true"><component :is="icons[value]" v-if="icons[value]" /></span>
-      <input
+      <TextInput
         :id="id"
-        class="input mono"
+        mono
         autocomplete="off"
         :value="value"
         :aria-invalid="invalid"
         :aria-describedby="`${id}-help ${id}-problems`"
-        @input="typed"
+        @update:value="typed"
       />
-      <button
-        type="button"
-        class="plain-button small"
-        :aria-expanded="open"
-        :aria-label="$t('form.pick', { label })"
-        @click="show"
+      <NButton size="small" :aria-expanded="open" :aria-label="$t('form.pick', { label })" @click="show">
+        {{ $t('form.pickIcon') }}</NButton
       >
-        {{ $t('form.pickIcon') }}
-      </button>
     </div>
     <div v-if="open" class="grid" role="group" :aria-label="$t('form.pick', { label })" @keydown="onKey">
-      <button
+      <NButton
         v-for="name in found"
         :key="name"
-        type="button"
+        quaternary
         :title="name"
         :aria-label="name"
         :aria-pressed="name === value"
         @click="choose(name)"
       >
         <component :is="icons[name]" />
-      </button>
+      </NButton>
       <p v-if="!found.length" class="hint">{{ $t('form.nothingFound') }}</p>
     </div>
   </div>
 </template>
 
 <style scoped>
-.input {
+.text-input {
   max-width: 200px;
 }
 .now {
@@ -105,22 +100,14 @@ function onKey(event: KeyboardEvent): void {
   border: 1px solid var(--line);
   border-radius: 4px;
 }
-.grid button {
-  display: grid;
-  place-items: center;
-  height: 36px;
+.grid .n-button {
   padding: 0;
-  color: var(--ink);
   font-size: 20px;
-  background: none;
-  border: 1px solid transparent;
-  border-radius: 4px;
-  cursor: pointer;
 }
-.grid button:hover {
+.grid .n-button:hover {
   background: var(--ground);
 }
-.grid button[aria-pressed='true'] {
+.grid .n-button[aria-pressed='true'] {
   border-color: var(--petrol);
   background: var(--petrol-soft);
 }

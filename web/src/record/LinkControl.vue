@@ -7,6 +7,7 @@ import { sentenceOf } from '@/shared/api/client';
 import type { FieldOf } from '@/shared/kinds';
 import RowTools from './RowTools.vue';
 import { isMany, listOf, same, useForm, type Offer } from './form';
+import TextInput from '@/shared/controls/TextInput.vue';
 
 /** Records or terms that a value leads to: found by typing, ordered, opened, and made where that is allowed. */
 const props = defineProps<{
@@ -166,10 +167,9 @@ function onKey(event: KeyboardEvent): void {
       </li>
     </ul>
     <div v-if="!form.readonly()" class="search">
-      <input
+      <TextInput
         :id="id"
-        v-model="words"
-        class="input"
+        v-model:value="words"
         role="combobox"
         autocomplete="off"
         :aria-expanded="shown"
@@ -180,7 +180,7 @@ function onKey(event: KeyboardEvent): void {
         :aria-activedescendant="shown && left.length ? `${id}-offer-${active}` : undefined"
         :placeholder="$t(chosen.length && !many ? 'form.replaceLink' : 'form.findLink')"
         @focus="show"
-        @input="show"
+        @update:value="show"
         @keydown="onKey"
         @blur="shown = false"
       />

@@ -1,37 +1,35 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui';
-import { ref, watch } from 'vue';
+import { computed, ref, watch } from 'vue';
 import { useSession } from '@/session/session';
 import { api, ask, sentenceOf, type Schemas } from '@/shared/api/client';
 import type { Field } from '@/shared/kinds';
 import type { Holder } from './holders';
 import { pathOf } from './links';
+import { viewList } from './queries';
+import { renew, useResource } from '@/shared/api/queries';
 import type { View } from './useRecordList';
+import TextInput from '@/shared/controls/TextInput.vue';
+import Check from '@/shared/controls/Check.vue';
+import Choice from '@/shared/controls/Choice.vue';
+import Menu from '@/shared/controls/Menu.vue';
+import ControlSet from '@/shared/controls/ControlSet.vue';
 
 /** The columns of a list, and the views that everybody on the site finds under their names. */
 const props = defineProps<{ site: string; holder: Holder; fields: Field[]; current: () => View }>();
 const columns = defineModel<string[]>({ required: true });
 const emit = defineEmits<{ show: [View]; failed: [string] }>();
 const session = useSession();
-const views = ref<Schemas['KeptView'][]>([]);
+const kept = useResource(() => viewList(props.site, props.holder));
+const views = computed(() => kept.data.value ?? []);
+watch(kept.problem, (problem) => {
+  emit('failed', problem);
+});
 const name = ref('');
-const choosing = ref(false);
 
 const address = () => ({ path: pathOf(props.site, props.holder) });
 
-async function load(): Promise<void> {
-  try {
-    views.value = await ask(api.GET('/api/sites/{site}/{sort}/{key}/views', { params: address() }));
-  } catch (thrown) {
-    emit('failed', sentenceOf(thrown));
-  }
-}
-
-watch(
-  () => [props.site, props.holder.id],
-  () => void load(),
-  { immediate: true },
-);
+const load = () => renew(viewList(props.site, props.holder).queryKey);
 
 async function keep(): Promise<void> {
   const body = { name: name.value.trim(), content: JSON.stringify(props.current()) };
@@ -54,8 +52,12 @@ async function drop(view: Schemas['KeptView']): Promise<void> {
   }
 }
 
-function open(event: Event): void {
-  const chosen = views.value.find((view) => view.name === (event.target as HTMLSelectElement).value);
+function choose(id: string, on: boolean): void {
+  columns.value = on ? [...columns.value, id] : columns.value.filter((each) => each !== id);
+}
+
+function open(name: string): void {
+  const chosen = views.value.find((view) => view.name === name);
   if (chosen) {
     emit('show', JSON.parse(chosen.content) as View);
   }
@@ -63,22 +65,28 @@ function open(event: Event): void {
 </script>
 
 <template>
-  <select v-if="views.length" class="input" :aria-label="$t('record.views')" @change="open">
-    <option value="">{{ $t('record.views') }}</option>
-    <option v-for="view in views" :key="view.name" :value="view.name">{{ view.name }}</option>
-  </select>
-  <NButton size="small" :aria-expanded="choosing" @click="choosing = !choosing">{{ $t('record.columns') }}</NButton>
-  <div v-if="choosing" class="panel choose">
-    <fieldset>
-      <legend>{{ $t('record.columns') }}</legend>
-      <label v-for="field in fields" :key="field.id" class="row"
-        ><input v-model="columns" type="checkbox" :value="field.id" />{{ field.label }}</label
+  <Choice
+    v-if="views.length"
+    class="views"
+    :value="undefined"
+    :placeholder="$t('record.views')"
+    :aria-label="$t('record.views')"
+    :options="views.map((view) => ({ value: view.name, label: view.name }))"
+    @update:value="open"
+  />
+  <Menu :label="$t('record.columns')">
+    <ControlSet row :legend="$t('record.columns')">
+      <Check
+        v-for="field in fields"
+        :key="field.id"
+        :checked="columns.includes(field.id ?? '')"
+        @update:checked="choose(field.id ?? '', $event)"
+        >{{ field.label }}</Check
       >
-    </fieldset>
-    <div v-if="session.mayWrite" class="row">
-      <input
-        v-model="name"
-        class="input"
+    </ControlSet>
+    <div v-if="session.mayWrite" class="row keep">
+      <TextInput
+        v-model:value="name"
         maxlength="100"
         :aria-label="$t('record.viewName')"
         :placeholder="$t('record.viewName')"
@@ -94,23 +102,15 @@ function open(event: Event): void {
         >{{ $t('record.dropView', { name: view.name }) }}</NButton
       >
     </div>
-  </div>
+  </Menu>
 </template>
 
 <style scoped>
-.input {
-  width: 200px;
+.views {
+  width: 180px;
 }
-.choose {
-  order: 1;
-  flex-basis: 100%;
-}
-.choose fieldset {
-  display: flex;
+.keep {
   flex-wrap: wrap;
-  gap: 4px 16px;
-  margin: 0 0 8px;
-  padding: 0;
-  border: 0;
+  margin-top: 12px;
 }
 </style>

@@ -1,60 +1,45 @@
 <script setup lang="ts">
 import { NButton, NDrawer, NDrawerContent } from 'naive-ui';
 import { refDebounced, useIntersectionObserver } from '@vueuse/core';
-import { ref, shallowRef, useTemplateRef, watch } from 'vue';
+import { computed, ref, shallowRef, useTemplateRef } from 'vue';
 import { useI18n } from 'vue-i18n';
 import IconFile from '~icons/tabler/file';
 import { useSession } from '@/session/session';
 import Problems from '@/shared/Problems.vue';
 import { api, ask, sentenceOf, type Schemas } from '@/shared/api/client';
 import { kilobytes } from '@/shared/sizes';
+import { renew, usePages } from '@/shared/api/queries';
+import { mediaPages, ofMedia } from './queries';
 import { addressOf } from './holders';
+import TextInput from '@/shared/controls/TextInput.vue';
+import Check from '@/shared/controls/Check.vue';
+import { useConfirm } from '@/shared/controls/confirming';
 
 /** All pictures and files of a site: found, described, and deleted where nothing uses them. */
 const props = defineProps<{ site: string; workspace: string }>();
 type Media = Schemas['MediaView'];
-const PAGE = 60;
 const { t } = useI18n();
+const confirm = useConfirm();
 const session = useSession();
 const search = ref('');
 const words = refDebounced(search, 250);
 const pictures = ref(false);
-const files = shallowRef<Media[]>([]);
-const whole = ref(false);
-const known = ref(false);
-const loading = ref(false);
-const problem = ref('');
+const failed = ref('');
 const open = shallowRef<Schemas['OpenMedia']>();
 const shown = ref(false);
 const alt = ref('');
 const focus = ref({ x: 50, y: 50 });
 const end = useTemplateRef<HTMLElement>('end');
-let asked = 0;
 
-async function load(more = false): Promise<void> {
-  const mine = more ? asked : ++asked;
-  loading.value = true;
-  try {
-    const after = more ? files.value[files.value.length - 1]?.id : undefined;
-    const query = { search: words.value, pictures: pictures.value, ...(after ? { after } : {}) };
-    const page = await ask(api.GET('/api/sites/{site}/media', { params: { path: { site: props.site }, query } }));
-    if (mine === asked) {
-      files.value = more ? [...files.value, ...page] : page;
-      whole.value = page.length < PAGE;
-      known.value = true;
-      problem.value = '';
-    }
-  } catch (thrown) {
-    problem.value = sentenceOf(thrown);
-  } finally {
-    loading.value = false;
-  }
-}
-
-watch([words, pictures, () => props.site], () => void load(), { immediate: true });
+const found = usePages(() => mediaPages(props.site, words.value, pictures.value), {
+  keeps: (key) => ofMedia(props.site).every((part, at) => key[at] === part),
+});
+const files = computed(() => found.pages.value?.flat() ?? []);
+const known = computed(() => found.pages.value !== undefined);
+const problem = computed(() => failed.value || found.problem.value);
 useIntersectionObserver(end, ([entry]) => {
-  if (entry?.isIntersecting && known.value && !whole.value && !loading.value) {
-    void load(true);
+  if (entry?.isIntersecting) {
+    found.more();
   }
 });
 
@@ -64,7 +49,7 @@ async function look(file: Media): Promise<void> {
     take(await ask(api.GET('/api/sites/{site}/media/{id}', { params })));
     shown.value = true;
   } catch (thrown) {
-    problem.value = sentenceOf(thrown);
+    failed.value = sentenceOf(thrown);
   }
 }
 
@@ -84,23 +69,23 @@ async function describe(): Promise<void> {
     const params = { path: { site: props.site, id: file.id } };
     const next = await ask(api.PUT('/api/sites/{site}/media/{id}', { params, body }));
     take(next);
-    files.value = files.value.map((each) => (each.id === file.id ? next.file : each));
+    await renew(ofMedia(props.site));
   } catch (thrown) {
-    problem.value = sentenceOf(thrown);
+    failed.value = sentenceOf(thrown);
   }
 }
 
 async function remove(): Promise<void> {
   const file = open.value?.file;
-  if (!file || !window.confirm(t('media.reallyDelete', { name: file.name }))) {
+  if (!file || !(await confirm(t('media.reallyDelete', { name: file.name }), t('record.delete')))) {
     return;
   }
   try {
     await ask(api.DELETE('/api/sites/{site}/media/{id}', { params: { path: { site: props.site, id: file.id } } }));
-    files.value = files.value.filter((each) => each.id !== file.id);
+    await renew(ofMedia(props.site));
     shown.value = false;
   } catch (thrown) {
-    problem.value = sentenceOf(thrown);
+    failed.value = sentenceOf(thrown);
     shown.value = false;
   }
 }
@@ -122,14 +107,13 @@ const use = (each: Schemas['UseView']) =>
   <div class="stack">
     <h1>{{ $t('media.title') }}</h1>
     <div class="row">
-      <input
-        v-model="search"
-        class="input find"
-        type="search"
+      <TextInput
+        v-model:value="search"
+        class="find"
         :placeholder="$t('media.search')"
         :aria-label="$t('media.search')"
       />
-      <label class="row"><input v-model="pictures" type="checkbox" />{{ $t('media.picturesOnly') }}</label>
+      <Check v-model:checked="pictures">{{ $t('media.picturesOnly') }}</Check>
     </div>
     <Problems v-if="problem" :of="[{ sentence: problem, severity: 'blocker' }]" />
     <div v-if="known && files.length === 0" class="panel empty">
@@ -137,7 +121,7 @@ const use = (each: Schemas['UseView']) =>
     </div>
     <ul v-else class="grid">
       <li v-for="file in files" :key="file.id">
-        <button type="button" class="thumb" @click="look(file)">
+        <NButton class="thumb" @click="look(file)">
           <span class="frame">
             <img
               v-if="file.width"
@@ -152,23 +136,23 @@ const use = (each: Schemas['UseView']) =>
           <span class="hint">{{
             file.width ? $t('form.size', { width: file.width, height: file.height }) : kilobytes(file.bytes)
           }}</span>
-        </button>
+        </NButton>
       </li>
     </ul>
     <div ref="end" class="end" />
     <NDrawer v-model:show="shown" :width="420" :aria-label="open?.file.name">
       <NDrawerContent v-if="open" :title="open.file.name" closable>
         <div class="stack">
-          <button
+          <NButton
             v-if="open.file.width"
-            type="button"
-            class="picture plain-button"
+            text
+            class="picture"
             :aria-label="$t('form.focusOf', { name: open.file.name })"
             @click="point"
           >
             <img :src="`${open.file.address}?width=640`" :alt="open.file.alt" />
             <span class="focus" :style="{ left: `${focus.x}%`, top: `${focus.y}%` }" />
-          </button>
+          </NButton>
           <p class="hint">
             {{ open.file.format.toUpperCase() }}, {{ kilobytes(open.file.bytes)
             }}<template v-if="open.file.width"
@@ -178,7 +162,7 @@ const use = (each: Schemas['UseView']) =>
           <template v-if="open.file.width">
             <div>
               <label class="label" for="media-alt">{{ $t('form.alt') }}</label>
-              <input id="media-alt" v-model="alt" class="input" maxlength="1000" :disabled="!session.mayWrite" />
+              <TextInput id="media-alt" v-model:value="alt" maxlength="1000" :disabled="!session.mayWrite" />
               <p class="hint">{{ $t('form.focusHint') }}</p>
             </div>
             <NButton v-if="session.mayWrite" size="small" type="primary" @click="describe">{{
@@ -219,20 +203,18 @@ const use = (each: Schemas['UseView']) =>
   list-style: none;
 }
 .thumb {
-  display: flex;
-  flex-direction: column;
   width: 100%;
+  height: auto;
   padding: 6px;
-  color: var(--ink);
-  font: inherit;
   text-align: start;
-  background: var(--surface);
-  border: 1px solid var(--line);
-  border-radius: 4px;
-  cursor: pointer;
 }
-.thumb:hover {
-  border-color: var(--petrol);
+.thumb :deep(.n-button__content) {
+  display: block;
+  width: 100%;
+}
+.thumb .name,
+.thumb .hint {
+  display: block;
 }
 .frame {
   display: grid;
@@ -254,10 +236,14 @@ const use = (each: Schemas['UseView']) =>
   white-space: nowrap;
 }
 .picture {
+  display: block;
+  width: 100%;
+  height: auto;
+  cursor: crosshair;
+}
+.picture :deep(.n-button__content) {
   position: relative;
   display: block;
-  padding: 0;
-  cursor: crosshair;
 }
 .picture img {
   display: block;

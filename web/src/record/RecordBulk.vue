@@ -6,6 +6,7 @@ import EntryField from './EntryField.vue';
 import { isMany } from './form';
 import { fieldsOf, type Holder } from './holders';
 import { pathOf } from './links';
+import Choice from '@/shared/controls/Choice.vue';
 
 /** One change to the records that are picked; what was refused is named, what was deleted can be brought back. */
 const props = defineProps<{ site: string; holder: Holder; picked: number[] }>();
@@ -45,10 +46,14 @@ async function act(what: string, ids = props.picked, more: { field?: string; val
         <NButton size="small" @click="act('retire')">{{ $t('record.retire') }}</NButton>
       </template>
       <NButton size="small" @click="act('remove')">{{ $t('record.delete') }}</NButton>
-      <select v-model="field" class="input field" :aria-label="$t('record.bulk.field')" @change="value = null">
-        <option value="">{{ $t('record.bulk.field') }}</option>
-        <option v-for="each in fields" :key="each.id" :value="each.key">{{ each.label }}</option>
-      </select>
+      <Choice
+        v-model:value="field"
+        class="field"
+        :placeholder="$t('record.bulk.field')"
+        :aria-label="$t('record.bulk.field')"
+        :options="[...fields.map((each) => ({ value: each.key, label: each.label }))]"
+        @update:value="value = null"
+      />
       <NButton size="small" quaternary @click="emit('none')">{{ $t('record.bulk.none') }}</NButton>
     </div>
     <div v-if="chosen && picked.length" class="set">

@@ -1,28 +1,22 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui';
-import { ref, shallowRef, watch } from 'vue';
+import { computed, ref } from 'vue';
 import { api, ask, sentenceOf, type Schemas } from '@/shared/api/client';
 import { shortTime } from '@/shared/time';
 import type { Holder } from './holders';
 import { pathOf } from './links';
+import { recordHistory } from './queries';
+import { useResource } from '@/shared/api/queries';
 import type { OpenRecord } from './useRecord';
 
 /** How a record came to be what it is; any state can be brought back as a new one. */
 const props = defineProps<{ site: string; holder: Holder; record: Schemas['RecordView']; mayWrite: boolean }>();
 const emit = defineEmits<{ restored: [OpenRecord]; failed: [string] }>();
-const states = shallowRef<Schemas['PastView'][]>([]);
+const past = useResource(() => recordHistory(props.site, props.holder, props.record.id, props.record.version), {
+  keepsLast: true,
+});
+const states = computed(() => past.data.value ?? []);
 const notRestored = ref<string[]>([]);
-
-watch(
-  () => props.record.version,
-  async () => {
-    const params = { path: { ...pathOf(props.site, props.holder), id: props.record.id } };
-    states.value = await ask(api.GET('/api/sites/{site}/{sort}/{key}/records/{id}/history', { params })).catch(
-      () => [],
-    );
-  },
-  { immediate: true },
-);
 
 async function restore(version: number): Promise<void> {
   const params = { path: { ...pathOf(props.site, props.holder), id: props.record.id } };

@@ -13,6 +13,7 @@ import { provideForm } from './form';
 import { addressOf, noun, useHolders, type Holder } from './holders';
 import { pathOf, siteLinks } from './links';
 import { useRecordList } from './useRecordList';
+import TextInput from '@/shared/controls/TextInput.vue';
 
 const props = defineProps<{ site: string; holder: Holder }>();
 const route = useRoute();
@@ -76,10 +77,8 @@ async function bringBack(): Promise<void> {
       <NButton size="small" @click="bringBack">{{ $t('record.bulk.back') }}</NButton>
     </div>
     <div class="row filters">
-      <input
-        v-model="search"
-        class="input"
-        type="search"
+      <TextInput
+        v-model:value="search"
         :placeholder="holder.wordings.search ?? $t('record.search')"
         :aria-label="holder.wordings.search ?? $t('record.search')"
       />
@@ -140,7 +139,7 @@ async function bringBack(): Promise<void> {
 .filters {
   flex-wrap: wrap;
 }
-.filters > .input {
+.filters > .text-input {
   width: 200px;
 }
 .exports {

@@ -20,6 +20,7 @@ import { pathOf, siteLinks } from './links';
 import { neighbours } from './neighbours';
 import { toneOf } from './states';
 import { useRecord, type OpenRecord } from './useRecord';
+import { useConfirm } from '@/shared/controls/confirming';
 
 const { t } = useI18n();
 const route = useRoute();
@@ -141,7 +142,8 @@ function jump(path: string): void {
   (target as HTMLElement | null)?.focus();
 }
 
-const mayLeave = () => !dirty.value || safe.value || window.confirm(t('record.leave'));
+const confirm = useConfirm();
+const mayLeave = async () => !dirty.value || safe.value || (await confirm(t('record.leave'), t('record.leaveAct')));
 useEventListener(window, 'beforeunload', (event) => {
   if (dirty.value && !safe.value) {
     event.preventDefault();
@@ -234,7 +236,7 @@ onBeforeRouteUpdate(mayLeave);
         }}</strong>
         <ul class="problems">
           <li v-for="problem in record.problems.value" :key="problem.path + problem.sentence">
-            <button type="button" class="plain-button" @click="jump(problem.path)">{{ problem.sentence }}</button>
+            <NButton text class="jump" @click="jump(problem.path)">{{ problem.sentence }}</NButton>
           </li>
         </ul>
       </div>
@@ -317,7 +319,8 @@ onBeforeRouteUpdate(mayLeave);
   margin: 4px 0 0;
   padding-left: 18px;
 }
-.problems button {
+.jump {
+  white-space: normal;
   text-align: start;
   color: var(--rust);
 }

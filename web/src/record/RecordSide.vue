@@ -7,6 +7,8 @@ import type { FieldOf } from '@/shared/kinds';
 import RecordEnds from './RecordEnds.vue';
 import type { Holder } from './holders';
 import type { OpenRecord } from './useRecord';
+import TextInput from '@/shared/controls/TextInput.vue';
+import DateInput from '@/shared/controls/DateInput.vue';
 
 /** Where a record stands: its address, what it stands under, when it appears, and what leads to it. */
 const props = defineProps<{
@@ -36,13 +38,13 @@ const under = computed((): FieldOf<'relation'> => ({
   <section v-if="holder.sort !== 'values'" class="side">
     <div v-if="record">
       <label class="label" for="record-slug">{{ $t('record.address') }}</label>
-      <input
+      <TextInput
         id="record-slug"
-        v-model="slug"
-        class="input mono"
+        v-model:value="slug"
+        mono
         autocomplete="off"
         :disabled="readonly"
-        @input="emit('touch')"
+        @update:value="emit('touch')"
       />
       <p class="hint">{{ $t('record.addressHint') }}</p>
     </div>
@@ -62,7 +64,7 @@ const under = computed((): FieldOf<'relation'> => ({
     <div v-if="holder.sort === 'types' && !readonly">
       <label class="label" for="record-publish">{{ $t('record.appears') }}</label>
       <div class="row when">
-        <input id="record-publish" v-model="publishAt" class="input" type="datetime-local" />
+        <DateInput id="record-publish" v-model:value="publishAt" kind="date_time" :label="$t('record.appears')" />
         <NButton size="small" :disabled="!publishAt" @click="emit('schedule')">{{ $t('record.schedule') }}</NButton>
       </div>
       <p class="hint">{{ $t('record.appearsHint') }}</p>

@@ -7,6 +7,8 @@ import type { Field } from '@/shared/kinds';
 import { shortTime } from '@/shared/time';
 import type { Holder } from './holders';
 import { toneOf } from './states';
+import Check from '@/shared/controls/Check.vue';
+import { NButton } from 'naive-ui';
 
 /** Records as rows; only those in sight are in the page, however many there are. */
 const props = defineProps<{
@@ -123,7 +125,7 @@ function onKey(event: KeyboardEvent, at: number): void {
               <span class="hidden">{{ $t('record.bulk.title') }}</span>
             </th>
             <th class="title" :aria-sort="sorted(titleId)">
-              <button type="button" class="plain-button" @click="sortBy(titleId)">{{ $t('record.title') }}</button>
+              <NButton text class="sort" @click="sortBy(titleId)">{{ $t('record.title') }}</NButton>
             </th>
             <th
               v-for="field in fields"
@@ -131,18 +133,18 @@ function onKey(event: KeyboardEvent, at: number): void {
               :class="{ num: field.kind === 'number' }"
               :aria-sort="sorted(field.id ?? '')"
             >
-              <button v-if="sortable(field)" type="button" class="plain-button" @click="sortBy(field.id ?? '')">
+              <NButton v-if="sortable(field)" text class="sort" @click="sortBy(field.id ?? '')">
                 {{ field.label }}
-              </button>
+              </NButton>
               <template v-else>{{ field.label }}</template>
             </th>
             <th v-if="holder.sort === 'types'" class="state" :aria-sort="sorted('own_state')">
-              <button type="button" class="plain-button" @click="sortBy('own_state')">{{ $t('record.state') }}</button>
+              <NButton text class="sort" @click="sortBy('own_state')">{{ $t('record.state') }}</NButton>
             </th>
             <th class="time" :aria-sort="sorted('own_updated_at')">
-              <button type="button" class="plain-button" @click="sortBy('own_updated_at')">
+              <NButton text class="sort" @click="sortBy('own_updated_at')">
                 {{ $t('record.updated') }}
-              </button>
+              </NButton>
             </th>
           </tr>
         </thead>
@@ -158,8 +160,7 @@ function onKey(event: KeyboardEvent, at: number): void {
             @keydown="onKey($event, at)"
           >
             <td v-if="mayPick" class="pick">
-              <input
-                type="checkbox"
+              <Check
                 :checked="picked.has(record.id)"
                 :aria-label="$t('record.pick', { title: record.title })"
                 tabindex="-1"
@@ -240,13 +241,13 @@ td {
 td .tag {
   display: inline-flex;
 }
-th .plain-button {
+th .sort {
   font-weight: inherit;
 }
-th[aria-sort='ascending'] .plain-button::after {
+th[aria-sort='ascending'] .sort::after {
   content: ' ↑' / '';
 }
-th[aria-sort='descending'] .plain-button::after {
+th[aria-sort='descending'] .sort::after {
   content: ' ↓' / '';
 }
 .dot {

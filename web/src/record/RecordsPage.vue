@@ -6,6 +6,7 @@ import MediaLibrary from './MediaLibrary.vue';
 import RecordList from './RecordList.vue';
 import TermList from './TermList.vue';
 import { addressOf, useHolders, type Holder } from './holders';
+import Choice from '@/shared/controls/Choice.vue';
 
 const route = useRoute();
 const router = useRouter();
@@ -51,8 +52,7 @@ watch(
   { immediate: true },
 );
 
-function choose(event: Event): void {
-  const path = (event.target as HTMLSelectElement).value;
+function choose(path: string): void {
   void router.push({ name: 'record-list', params: { workspace: route.params.workspace, site: path } });
 }
 
@@ -67,9 +67,12 @@ function to(each: Holder) {
   <div class="panes">
     <nav class="types" :aria-label="$t('record.type')">
       <label class="label" for="site">{{ $t('record.site') }}</label>
-      <select id="site" class="input" :value="site?.path" @change="choose">
-        <option v-for="each in workspace.sites" :key="each.path" :value="each.path">{{ each.name }}</option>
-      </select>
+      <Choice
+        id="site"
+        :value="site?.path"
+        :options="workspace.sites.map((each) => ({ value: each.path, label: each.name }))"
+        @update:value="choose"
+      />
       <template v-for="sort in SORTS" :key="sort">
         <h2 v-if="ofSort(sort).length">{{ $t(`record.sorts.${sort}`) }}</h2>
         <ul>

@@ -1,14 +1,18 @@
 <script setup lang="ts">
 import StarterKit from '@tiptap/starter-kit';
 import { EditorContent, useEditor } from '@tiptap/vue-3';
-import { computed, watch } from 'vue';
+import { computed, nextTick, ref, watch } from 'vue';
 import type { FieldOf } from '@/shared/kinds';
 import { useForm } from './form';
+import { NButton } from 'naive-ui';
+import TextInput from '@/shared/controls/TextInput.vue';
 
 /** Formatted text, with buttons for what the field allows. */
 const props = defineProps<{ id: string; field: FieldOf<'rich_text'>; value: unknown; invalid: boolean }>();
 const emit = defineEmits<{ change: [unknown] }>();
 const form = useForm();
+const linking = ref(false);
+const address = ref('');
 const text = computed(() => (typeof props.value === 'string' ? props.value : ''));
 const allows = computed(() => new Set<string>(props.field.formats ?? ['bold', 'italic', 'links', 'lists']));
 const on = (format: string) => (allows.value.has(format) ? {} : (false as const));
@@ -129,27 +133,50 @@ function link(): void {
     now.chain().focus().unsetLink().run();
     return;
   }
-  const href = window.prompt('https://');
-  if (href) {
-    now.chain().focus().setLink({ href }).run();
-  }
+  address.value = '';
+  linking.value = true;
+  void nextTick(() => document.getElementById(`${props.id}-address`)?.focus());
+}
+
+function setLink(): void {
+  linking.value = false;
+  const href = address.value.trim();
+  const chain = editor.value?.chain().focus();
+  (href ? chain?.setLink({ href: /^[a-z][a-z0-9+.-]*:|^[/#]/i.test(href) ? href : `https://${href}` }) : chain)?.run();
+}
+
+function leaveLink(): void {
+  linking.value = false;
+  editor.value?.commands.focus();
 }
 </script>
 
 <template>
   <div class="editor" :aria-invalid="invalid">
     <div v-if="!form.readonly()" class="tools" role="toolbar" :aria-label="$t('form.formatting')">
-      <button
+      <NButton
         v-for="tool in tools"
         :key="tool.name"
-        type="button"
-        class="plain-button"
+        quaternary
+        size="tiny"
         :aria-pressed="tool.active()"
         @mousedown.prevent
         @click="tool.act()"
       >
         {{ $t(`form.tools.${tool.name}`) }}
-      </button>
+      </NButton>
+    </div>
+    <div v-if="linking" class="row linking">
+      <label class="small" :for="`${id}-address`">{{ $t('form.linkTo') }}</label>
+      <TextInput
+        :id="`${id}-address`"
+        v-model:value="address"
+        inputmode="url"
+        placeholder="https://"
+        @keydown.enter.prevent="setLink"
+        @keydown.esc.prevent="leaveLink"
+      />
+      <NButton size="small" @click="setLink">{{ $t('form.setLink') }}</NButton>
     </div>
     <EditorContent :editor="editor" />
   </div>
@@ -162,7 +189,7 @@ function link(): void {
   gap: 2px 10px;
   font-size: 13px;
 }
-.tools button[aria-pressed='true'] {
+.tools .n-button[aria-pressed='true'] {
   font-weight: 650;
   text-decoration: underline;
 }
@@ -173,5 +200,8 @@ function link(): void {
 }
 .editor :deep(.rich p) {
   margin: 0 0 8px;
+}
+.linking {
+  padding: 4px 8px;
 }
 </style>

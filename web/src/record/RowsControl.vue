@@ -32,7 +32,7 @@ function add(): void {
   put([...rows.value, {}]);
   void nextTick(() => {
     const last = document.getElementById(id.value)?.querySelectorAll<HTMLElement>('[data-row-of]');
-    last?.[last.length - 1]?.querySelector<HTMLElement>('input, select, textarea')?.focus();
+    last?.[last.length - 1]?.querySelector<HTMLElement>('input, textarea, [role=combobox], [role=checkbox]')?.focus();
   });
 }
 
@@ -91,9 +91,9 @@ function onKey(event: KeyboardEvent, at: number): void {
       @keydown="onKey($event, at)"
     >
       <div class="row spread head">
-        <button type="button" class="plain-button name" :aria-expanded="!folded.has(at)" @click="fold(at)">
+        <NButton text class="name" :aria-expanded="!folded.has(at)" @click="fold(at)">
           <span class="muted">{{ at + 1 }}</span> <strong>{{ nameOf(row, at) }}</strong>
-        </button>
+        </NButton>
         <div v-if="!form.readonly()" class="row">
           <RowTools
             :at="at"

@@ -1,23 +1,29 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui';
-import { computed, ref, shallowRef, watch } from 'vue';
+import { computed, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useSession } from '@/session/session';
 import Problems from '@/shared/Problems.vue';
 import { api, ask, sentenceOf, type Schemas } from '@/shared/api/client';
 import { addressOf, fieldsOf, noun, type Holder } from './holders';
 import { pathOf } from './links';
+import { ofHolder, termList } from './queries';
+import { renew, useResource } from '@/shared/api/queries';
+import TextInput from '@/shared/controls/TextInput.vue';
+import Choice from '@/shared/controls/Choice.vue';
 
 /** The terms of a taxonomy as a tree: added, opened, moved, and merged with all their uses. */
 const props = defineProps<{ site: string; holder: Holder }>();
 const route = useRoute();
 const router = useRouter();
 const session = useSession();
-const terms = shallowRef<Schemas['RecordView'][]>([]);
+const listed = useResource(() => termList(props.site, props.holder));
+const terms = computed(() => listed.data.value ?? []);
 const label = ref('');
-const from = ref<number>();
-const into = ref<number>();
-const problem = ref('');
+const from = ref<string>();
+const into = ref<string>();
+const failed = ref('');
+const problem = computed(() => failed.value || listed.problem.value);
 const said = ref('');
 const hierarchical = computed(() => props.holder.under.length > 0);
 const colour = computed(() => fieldsOf(props.holder).find((field) => field.kind === 'colour')?.key);
@@ -35,24 +41,15 @@ const lines = computed(() => {
   return below(0, 0);
 });
 
-async function load(): Promise<void> {
-  try {
-    const params = { path: pathOf(props.site, props.holder), query: { most: 500, order: 'own_position' } };
-    terms.value = (await ask(api.GET('/api/sites/{site}/{sort}/{key}/records', { params }))).records;
-    problem.value = '';
-  } catch (thrown) {
-    problem.value = sentenceOf(thrown);
-  }
-}
-watch(() => [props.site, props.holder.id], load, { immediate: true });
+const load = () => renew(ofHolder(props.site, props.holder));
 
 async function trying(work: () => Promise<unknown>): Promise<void> {
   try {
     await work();
-    problem.value = '';
+    failed.value = '';
     await load();
   } catch (thrown) {
-    problem.value = sentenceOf(thrown);
+    failed.value = sentenceOf(thrown);
   }
 }
 
@@ -123,7 +120,7 @@ const merge = () =>
       const merged = await ask(
         api.POST('/api/sites/{site}/{sort}/{key}/merge', {
           params: { path: pathOf(props.site, props.holder) },
-          body: { from: from.value, into: into.value },
+          body: { from: Number(from.value), into: Number(into.value) },
         }),
       );
       said.value = String(merged.records);
@@ -183,21 +180,27 @@ const to = (id: number | string) => ({
       </li>
     </ul>
     <form v-if="session.mayWrite" class="row" @submit.prevent="add">
-      <input v-model="label" class="input" :aria-label="$t('record.newTerm')" :placeholder="$t('record.newTerm')" />
+      <TextInput v-model:value="label" :aria-label="$t('record.newTerm')" :placeholder="$t('record.newTerm')" />
       <NButton size="small" attr-type="submit" :disabled="!label.trim()">{{ $t('common.add') }}</NButton>
     </form>
     <p v-if="session.mayWrite" class="hint">{{ $t(hierarchical ? 'record.termKeys' : 'record.flatKeys') }}</p>
     <section v-if="session.mayWrite && lines.length > 1" class="panel">
       <h2>{{ $t('record.mergeTerms') }}</h2>
       <div class="row">
-        <select v-model="from" class="input" :aria-label="$t('record.mergeFrom')">
-          <option :value="undefined">{{ $t('record.mergeFrom') }}</option>
-          <option v-for="{ term } in lines" :key="term.id" :value="term.id">{{ term.title }}</option>
-        </select>
-        <select v-model="into" class="input" :aria-label="$t('record.mergeInto')">
-          <option :value="undefined">{{ $t('record.mergeInto') }}</option>
-          <option v-for="{ term } in lines" :key="term.id" :value="term.id">{{ term.title }}</option>
-        </select>
+        <Choice
+          v-model:value="from"
+          class="term"
+          :placeholder="$t('record.mergeFrom')"
+          :aria-label="$t('record.mergeFrom')"
+          :options="lines.map(({ term }) => ({ value: String(term.id), label: term.title }))"
+        />
+        <Choice
+          v-model:value="into"
+          class="term"
+          :placeholder="$t('record.mergeInto')"
+          :aria-label="$t('record.mergeInto')"
+          :options="lines.map(({ term }) => ({ value: String(term.id), label: term.title }))"
+        />
         <NButton size="small" :disabled="!from || !into || from === into" @click="merge">{{
           $t('record.merge')
         }}</NButton>
@@ -225,11 +228,14 @@ const to = (id: number | string) => ({
   border: 1px solid var(--line);
   border-radius: 2px;
 }
-.input {
+.text-input {
   width: 240px;
 }
 h2 {
   margin: 0 0 8px;
   font-size: 15px;
+}
+.term {
+  width: 220px;
 }
 </style>

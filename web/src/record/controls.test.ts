@@ -1,13 +1,17 @@
 import { flushPromises, mount, type VueWrapper } from '@vue/test-utils';
-import { defineComponent, h, ref } from 'vue';
+import { defineComponent, h, nextTick, ref } from 'vue';
 import { describe, expect, it, vi } from 'vitest';
 import { i18n } from '@/shared/i18n';
 import type { Field, FieldOf } from '@/shared/kinds';
 import FieldControl from './FieldControl.vue';
+import DateInput from '@/shared/controls/DateInput.vue';
+import SliderInput from '@/shared/controls/SliderInput.vue';
+import { choose, optionsIn, tick } from '@/shared/testing/controls';
 import IconControl from './IconControl.vue';
 import LinkControl from './LinkControl.vue';
 import RowTools from './RowTools.vue';
 import { provideForm, type FormContext, type Offer } from './form';
+import { readPlace } from './place';
 import { kilobytes } from '@/shared/sizes';
 
 const global = { plugins: [i18n] };
@@ -42,8 +46,8 @@ describe('controls of single values', () => {
 
   it('say the unit, the limits and what is wrong', () => {
     expect(control(of('number', { unit: 'm' }), '2').text()).toContain('m');
-    const date = control(of('date', { earliest: '1990-01-01', latest: '2030-01-01' })).find('input');
-    expect([date.attributes('min'), date.attributes('max')]).toEqual(['1990-01-01', '2030-01-01']);
+    const date = control(of('date', { earliest: '1990-01-01', latest: '2030-01-01' })).findComponent(DateInput);
+    expect([date.props('earliest'), date.props('latest')]).toEqual(['1990-01-01', '2030-01-01']);
     const wrong = mount(FieldControl, {
       props: { id: 'c', field: of('text'), value: 'x', invalid: true },
       global,
@@ -53,13 +57,13 @@ describe('controls of single values', () => {
 
   it('tell yes, no and nothing apart', async () => {
     const made = control(of('yes_no', { yes: 'Open', no: 'Shut' }), true);
-    const select = made.find('select');
-    expect((select.element as HTMLSelectElement).value).toBe('true');
+    expect(made.find('[role=combobox]').text()).toBe('Open');
+    expect(optionsIn(made)).toEqual(['Not set', 'Open', 'Shut']);
     for (const [choice, value] of [
       ['false', false],
       ['', undefined],
     ] as const) {
-      await select.setValue(choice);
+      await choose(made, choice);
       expect(made.emitted('change')?.at(-1)).toEqual([value]);
     }
   });
@@ -67,13 +71,15 @@ describe('controls of single values', () => {
   it('rate by marks and slide, and can be made empty again', async () => {
     const marks = control(of('number', { shown: 'marks', max: 4 }), '3');
     expect(marks.findAll('input[type=radio]')).toHaveLength(4);
-    await marks.findAll('input')[3]?.trigger('change');
+    await marks.findAll('input')[3]?.setValue();
     expect(marks.emitted('change')?.at(-1)).toEqual(['4']);
     await marks.find('button').trigger('click');
     expect(marks.emitted('change')?.at(-1)).toEqual([null]);
     const slider = control(of('number', { shown: 'slider', min: 0, max: 10, unit: 'kg' }), '5');
-    await slider.find('input').setValue('7');
+    slider.findComponent(SliderInput).vm.$emit('update:value', 7);
     expect(slider.emitted('change')?.at(-1)).toEqual(['7']);
+    await nextTick();
+    expect(slider.find('[role=slider]').attributes('aria-labelledby')).toBe('c-label');
     expect(slider.find('output').text()).toBe('5 kg');
   });
 
@@ -83,9 +89,9 @@ describe('controls of single values', () => {
       { id: 'b', key: 'b', label: 'B', retired: true },
     ];
     const menu = control(of('choice', { options }), 'gone');
-    expect(menu.findAll('option').map((each) => each.text())).toEqual(['Choose', 'gone', 'A']);
+    expect(optionsIn(menu)).toEqual(['Not set', 'gone', 'A']);
     const kept = control(of('choice', { options }), 'b');
-    expect(kept.findAll('option').map((each) => each.text())).toEqual(['Choose', 'A', 'B']);
+    expect(optionsIn(kept)).toEqual(['Not set', 'A', 'B']);
   });
 
   it('tick several', async () => {
@@ -94,9 +100,9 @@ describe('controls of single values', () => {
       { id: 'b', key: 'b', label: 'B' },
     ];
     const ticks = control(of('choice', { options, many: true }), ['a']);
-    await ticks.findAll('input')[1]?.trigger('change');
+    await tick(ticks, 1);
     expect(ticks.emitted('change')?.at(-1)).toEqual([['a', 'b']]);
-    await ticks.findAll('input')[0]?.trigger('change');
+    await tick(ticks, 0);
     expect(ticks.emitted('change')?.at(-1)).toEqual([[]]);
   });
 
@@ -104,6 +110,20 @@ describe('controls of single values', () => {
     const place = control(of('place'), { latitude: '52.5' });
     await place.findAll('input')[1]?.setValue('-1.25');
     expect(place.emitted('change')?.at(-1)).toEqual([{ latitude: '52.5', longitude: '-1.25' }]);
+  });
+});
+
+describe('places', () => {
+  it.each([
+    ['52.5, -1.25', { latitude: '52.5', longitude: '-1.25' }],
+    ['52.5 -1.25', { latitude: '52.5', longitude: '-1.25' }],
+    ['geo:52.5,-1.25;u=35', { latitude: '52.5', longitude: '-1.25' }],
+    ['geo:52.5,-1.25?z=12', { latitude: '52.5', longitude: '-1.25' }],
+    ['91, 0', undefined],
+    ['52.5', undefined],
+    ['Mill Lane', undefined],
+  ])('%s is read when it is pasted', (text, place) => {
+    expect(readPlace(text)).toEqual(place);
   });
 });
 

@@ -1,7 +1,10 @@
+import { useQuery } from '@tanstack/vue-query';
 import { defineStore } from 'pinia';
-import { ref, shallowRef } from 'vue';
-import { api, ask, type Schemas } from '@/shared/api/client';
+import { computed, ref } from 'vue';
+import type { Schemas } from '@/shared/api/client';
+import { askAgain, queryClient } from '@/shared/api/queries';
 import type { Field } from '@/shared/kinds';
+import { holderList } from './queries';
 
 export type Holder = Schemas['HolderView'];
 
@@ -13,17 +16,15 @@ export function addressOf(holder: Pick<Holder, 'sort' | 'key'>): string {
 /** What the installed definitions of one site hold. */
 export const useHolders = defineStore('holders', () => {
   const site = ref('');
-  const all = shallowRef<Holder[]>();
+  const found = useQuery(
+    computed(() => ({ ...holderList(site.value), enabled: false })),
+    queryClient,
+  );
+  const all = computed(() => (site.value ? found.data.value : undefined));
 
   async function load(path: string): Promise<void> {
-    if (site.value !== path) {
-      site.value = path;
-      all.value = undefined;
-    }
-    const found = await ask(api.GET('/api/sites/{site}/holders', { params: { path: { site: path } } }));
-    if (site.value === path) {
-      all.value = found;
-    }
+    site.value = path;
+    await askAgain(holderList(path));
   }
 
   const byId = (id: string) => all.value?.find((each) => each.id === id);

@@ -1,6 +1,7 @@
-import { flushPromises, mount } from '@vue/test-utils';
+import { DOMWrapper, flushPromises, mount } from '@vue/test-utils';
+import { NDialogProvider } from 'naive-ui';
 import { createPinia, setActivePinia } from 'pinia';
-import { nextTick, ref } from 'vue';
+import { defineComponent, h, nextTick, ref } from 'vue';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { createMemoryHistory, createRouter } from 'vue-router';
 import SiteTokens from '@/site/SiteTokens.vue';
@@ -8,6 +9,9 @@ import { useSession } from '@/session/session';
 import type { Schemas } from '@/shared/api/client';
 import { i18n } from '@/shared/i18n';
 import type { Field } from '@/shared/kinds';
+import { living } from '@/shared/testing/setup';
+import Choice from '@/shared/controls/Choice.vue';
+import { choose } from '@/shared/testing/controls';
 import ListTools from './ListTools.vue';
 import RecordTable from './RecordTable.vue';
 import type { Holder } from './holders';
@@ -136,9 +140,11 @@ describe('a list', () => {
         url.searchParams.get('after') ? { records: [record(3)] } : { records: [record(1), record(2)], next: 'there' },
       'GET /api/sites/s/types/lock/count': () => ({ records: 3, exact: true }),
     });
-    const list = useRecordList(
-      () => 's',
-      () => holder,
+    const list = living(() =>
+      useRecordList(
+        () => 's',
+        () => holder,
+      ),
     );
     await flushPromises();
     expect(asked.some((each) => each.includes('/records?') && each.includes('fields=f1'))).toBe(true);
@@ -152,10 +158,12 @@ describe('a list', () => {
   });
 
   it('is as it was when a view is shown again', async () => {
-    server({ 'GET /api/record-parts': () => [] });
-    const list = useRecordList(
-      () => 's',
-      () => holder,
+    server({ 'GET /api/record-parts': () => [], 'GET /api/sites/s/types/lock/records': () => ({ records: [] }) });
+    const list = living(() =>
+      useRecordList(
+        () => 's',
+        () => holder,
+      ),
     );
     const view = { search: 'low', filter: [], order: '-f1', columns: ['f2'] };
     list.show(view);
@@ -173,9 +181,11 @@ describe('a list', () => {
         }),
       ),
     );
-    const list = useRecordList(
-      () => 's',
-      () => holder,
+    const list = living(() =>
+      useRecordList(
+        () => 's',
+        () => holder,
+      ),
     );
     await flushPromises();
     expect(list.problem.value).toBe('Lists cannot be sorted by Keeper.');
@@ -206,18 +216,23 @@ describe('views of a list', () => {
         modelValue: ['f1'],
       },
       global,
+      attachTo: document.body,
     });
     await flushPromises();
-    expect(made.find('select').exists()).toBe(false);
+    expect(made.findComponent(Choice).exists()).toBe(false);
     await made.find('button').trigger('click');
-    await made.find('input[maxlength]').setValue(' Mine ');
-    await made.findAll('button')[1]?.trigger('click');
     await flushPromises();
-    await made.find('select').setValue('Mine');
+    const panel = () => new DOMWrapper(document.body).find('.menu-panel');
+    await vi.waitUntil(() => panel().exists());
+    await panel().find('input[maxlength]').setValue(' Mine ');
+    await panel().find('button').trigger('click');
+    await flushPromises();
+    await choose(made, 'Mine');
     expect(made.emitted('show')?.[0]).toEqual([{ search: 'x', filter: [], order: '', columns: [] }]);
-    await made.findAll('button')[2]?.trigger('click');
+    await panel().findAll('button')[1]?.trigger('click');
     await flushPromises();
-    expect(made.find('select').exists()).toBe(false);
+    expect(made.findComponent(Choice).exists()).toBe(false);
+    made.unmount();
   });
 });
 
@@ -232,7 +247,11 @@ describe('tokens of a site', () => {
         return { token, secret: 'shown-once' };
       },
     });
-    const made = mount(SiteTokens, { props: { site: 's' }, global });
+    const Around = defineComponent({
+      props: { site: { type: String, required: true } },
+      setup: (props) => () => h(NDialogProvider, () => h(SiteTokens, { site: props.site })),
+    });
+    const made = mount(Around, { props: { site: 's' }, global });
     await flushPromises();
     await made.find('#token-name').setValue('Importer');
     await made.find('form').trigger('submit');

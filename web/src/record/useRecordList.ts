@@ -1,12 +1,10 @@
 import { refDebounced } from '@vueuse/core';
-import { computed, ref, shallowRef, watch } from 'vue';
-import { api, ask, sentenceOf, type Schemas } from '@/shared/api/client';
+import { computed, ref, watch } from 'vue';
 import { comparable, listable, whereOf, type Comparison } from './filters';
 import { fieldsOf, type Holder } from './holders';
-import { pathOf } from './links';
 import { remember } from './neighbours';
-
-const PAGE = 200;
+import { ofHolder, recordCount, recordPages, recordParts } from './queries';
+import { renew, usePages, useResource } from '@/shared/api/queries';
 
 /** What a list shows, as it is kept under a name. */
 export interface View {
@@ -24,17 +22,11 @@ export function useRecordList(site: () => string, holder: () => Holder) {
   const settled = refDebounced(filter, 250);
   const order = ref('');
   const columns = ref<string[]>([]);
-  const own = shallowRef<Schemas['OwnView'][]>([]);
-  const records = shallowRef<Schemas['RecordView'][]>([]);
-  const next = ref<string>();
-  const count = ref<Schemas['CountView']>();
-  const loading = ref(false);
-  const problem = ref('');
-  let asked = 0;
+  const { data: own } = useResource(recordParts, { staleTime: Infinity });
 
   const fields = computed(() => fieldsOf(holder()).filter((field) => listable(field) && field.id !== 'part_title'));
   const shown = computed(() => fields.value.filter((field) => columns.value.includes(field.id ?? '')));
-  const all = computed(() => comparable(holder(), own.value));
+  const all = computed(() => comparable(holder(), own.value ?? []));
   const query = computed(() => ({
     where: whereOf(settled.value, all.value),
     search: words.value,
@@ -50,43 +42,27 @@ export function useRecordList(site: () => string, holder: () => Holder) {
     );
   }
 
-  async function load(more = false): Promise<void> {
-    const mine = more ? asked : ++asked;
-    loading.value = true;
-    try {
-      const params = {
-        path: pathOf(site(), holder()),
-        query: { ...query.value, most: PAGE, ...(more && next.value ? { after: next.value } : {}) },
-      };
-      const page = await ask(api.GET('/api/sites/{site}/{sort}/{key}/records', { params }));
-      if (mine !== asked) {
-        return;
-      }
-      records.value = more ? [...records.value, ...page.records] : page.records;
-      next.value = page.next;
-      problem.value = '';
-      remember(
-        site(),
-        holder().id,
-        records.value.map((record) => record.id),
-      );
-      if (!more) {
-        const { where, search: text } = query.value;
-        const asking = { params: { path: params.path, query: { where, search: text } } };
-        count.value = await ask(api.GET('/api/sites/{site}/{sort}/{key}/count', asking));
-      }
-    } catch (thrown) {
-      problem.value = sentenceOf(thrown);
-    } finally {
-      loading.value = false;
-    }
-  }
+  const found = usePages(() => recordPages(site(), holder(), query.value), {
+    keeps: (key) => ofHolder(site(), holder()).every((part, at) => key[at] === part),
+  });
+  const counted = useResource(() => recordCount(site(), holder(), query.value), { keepsLast: true });
+  const records = computed(() => found.pages.value?.flatMap((page) => page.records) ?? []);
+  const count = computed(() => counted.data.value);
+  const refused = ref('');
+  const problem = computed({
+    get: () => refused.value || found.problem.value,
+    set: (sentence) => (refused.value = sentence),
+  });
 
-  function more(): void {
-    if (next.value && !loading.value) {
-      void load(true);
-    }
-  }
+  watch(records, (now) => {
+    remember(
+      site(),
+      holder().id,
+      now.map((record) => record.id),
+    );
+  });
+
+  const load = () => renew(ofHolder(site(), holder()));
 
   function show(view: View): void {
     search.value = view.search;
@@ -106,32 +82,24 @@ export function useRecordList(site: () => string, holder: () => Holder) {
     () => [site(), holder().id],
     () => {
       show({ search: '', filter: [], order: '', columns: usual() });
-      records.value = [];
-      count.value = undefined;
     },
     { immediate: true },
   );
-  ask(api.GET('/api/record-parts'))
-    .then((found) => (own.value = found))
-    .catch(() => undefined);
-  watch([query, () => holder().id], () => void load(), { immediate: true });
-
   return {
     search,
     filter,
     order,
     columns,
     records,
-    next,
     count,
-    loading,
+    loading: found.isFetching,
     problem,
     fields,
     shown,
     all,
     query,
     load,
-    more,
+    more: found.more,
     show,
     current,
   };

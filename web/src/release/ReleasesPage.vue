@@ -1,53 +1,58 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui';
-import { computed, onMounted, ref } from 'vue';
+import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import { useWorkspace } from '@/frame/workspace';
 import { useDraft } from '@/model/draft';
 import { useSession } from '@/session/session';
 import Problems from '@/shared/Problems.vue';
-import { api, ApiError, ask, sentenceOf, type Schemas } from '@/shared/api/client';
+import { api, ApiError, ask, sentenceOf } from '@/shared/api/client';
+import { renew, useResource } from '@/shared/api/queries';
+import { nextRelease, ofWorkspace, releaseList } from './queries';
 import { longTime } from '@/shared/time';
+import TextInput from '@/shared/controls/TextInput.vue';
+import Disclosure from '@/shared/controls/Disclosure.vue';
 
 const route = useRoute();
 const session = useSession();
 const draft = useDraft();
-const next = ref<Schemas['NextView']>();
-const releases = ref<Schemas['ReleaseView'][]>([]);
+const workspace = computed(() => String(route.params.workspace));
+/** What the next release would be is asked once the draft is stored. */
+const stored = ref(false);
+const comes = useResource(() => nextRelease(workspace.value), { enabled: stored });
+const made = useResource(() => releaseList(workspace.value));
+const next = comes.data;
+const releases = computed(() => made.data.value ?? []);
 const version = ref('');
 const notes = ref('');
-const problems = ref<{ sentence: string; severity: string }[]>([]);
-const params = computed(() => ({ path: { workspace: String(route.params.workspace) } }));
+const refused = ref<{ sentence: string; severity: string }[]>([]);
+const problems = computed(() => [
+  ...[comes.problem.value, made.problem.value].filter(Boolean).map((sentence) => ({ sentence, severity: 'blocker' })),
+  ...refused.value,
+]);
+const params = computed(() => ({ path: { workspace: workspace.value } }));
 const blockers = computed(() => (next.value?.findings ?? []).filter((finding) => finding.severity === 'blocker'));
 
-async function load(): Promise<void> {
-  await draft.flush();
-  [next.value, releases.value] = await Promise.all([
-    ask(api.GET('/api/workspaces/{workspace}/next', { params: params.value })),
-    ask(api.GET('/api/workspaces/{workspace}/releases', { params: params.value })),
-  ]);
-  version.value = next.value.nextVersion;
-}
+watch(next, (now) => (version.value = now?.nextVersion ?? ''), { immediate: true });
 
 async function release(): Promise<void> {
-  problems.value = [];
+  refused.value = [];
   try {
     const body = { version: version.value, notes: notes.value };
     await ask(api.POST('/api/workspaces/{workspace}/releases', { params: params.value, body }));
     notes.value = '';
-    await load();
+    await renew(ofWorkspace(workspace.value));
     await draft.refresh();
     await useWorkspace().loadSites();
   } catch (thrown) {
     const found = thrown instanceof ApiError ? thrown.findings : [];
-    problems.value = [{ sentence: sentenceOf(thrown), severity: 'blocker' }, ...found];
+    refused.value = [{ sentence: sentenceOf(thrown), severity: 'blocker' }, ...found];
   }
 }
 
-onMounted(() => {
-  load().catch((thrown: unknown) => {
-    problems.value = [{ sentence: sentenceOf(thrown), severity: 'blocker' }];
-  });
+onMounted(async () => {
+  await draft.flush();
+  stored.value = true;
 });
 </script>
 
@@ -73,7 +78,7 @@ onMounted(() => {
           <div class="row top">
             <div class="version">
               <label class="label" for="version">{{ $t('release.version') }}</label>
-              <input id="version" v-model="version" class="input mono" required aria-describedby="advice" />
+              <TextInput id="version" v-model:value="version" mono required aria-describedby="advice" />
             </div>
             <div id="advice" class="advice">
               <template v-if="next.lastVersion">
@@ -89,7 +94,7 @@ onMounted(() => {
           </div>
           <div>
             <label class="label" for="notes">{{ $t('release.notes') }}</label>
-            <textarea id="notes" v-model="notes" class="area" rows="2" :placeholder="$t('release.notesHint')" />
+            <TextInput id="notes" v-model:value="notes" multiline rows="2" :placeholder="$t('release.notesHint')" />
           </div>
           <div>
             <NButton type="primary" attr-type="submit" :disabled="blockers.length > 0">{{
@@ -111,12 +116,11 @@ onMounted(() => {
       </div>
       <p class="muted flat">{{ $t('release.by', { name: each.by, time: longTime(each.at) }) }}</p>
       <p v-if="each.notes" class="notes">{{ each.notes }}</p>
-      <details>
-        <summary>{{ $t('release.changes', { n: each.changes.length }, each.changes.length) }}</summary>
+      <Disclosure :title="$t('release.changes', { n: each.changes.length }, each.changes.length)">
         <ul class="changes">
           <li v-for="change in each.changes" :key="change.sentence">{{ change.sentence }}</li>
         </ul>
-      </details>
+      </Disclosure>
     </article>
   </div>
 </template>

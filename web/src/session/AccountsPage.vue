@@ -1,42 +1,50 @@
 <script setup lang="ts">
-import { NButton, NDropdown, NInput, NPopconfirm, NSelect, NTabPane, NTable, NTabs } from 'naive-ui';
-import { computed, onMounted, ref } from 'vue';
+import { NButton, NDropdown, NPopconfirm, NTable } from 'naive-ui';
+import { computed, ref } from 'vue';
 import { useI18n } from 'vue-i18n';
 import Problems from '@/shared/Problems.vue';
 import Tag from '@/shared/Tag.vue';
 import { api, ask, type Schemas } from '@/shared/api/client';
+import { renew, useResource } from '@/shared/api/queries';
+import { accountList } from './queries';
 import { useTrying } from '@/shared/trying';
 import TrailList from './TrailList.vue';
 import { useSession } from './session';
+import Tabs from '@/shared/controls/Tabs.vue';
+import Choice from '@/shared/controls/Choice.vue';
+import TextInput from '@/shared/controls/TextInput.vue';
 
 type Account = Schemas['AccountView'];
 type Role = Account['role'];
 const { t } = useI18n();
 const session = useSession();
-const accounts = ref<Account[]>([]);
+const listed = useResource(accountList);
+const accounts = computed(() => listed.data.value ?? []);
 const name = ref('');
 const password = ref('');
-const role = ref<Role>('editor');
+const role = ref<string>('editor');
 const link = ref<{ name: string; address: string }>();
 const copied = ref(false);
+const shown = ref('people');
 const deleting = ref<number>();
-const { problem, busy, trying } = useTrying();
+const { problem: failed, busy, trying } = useTrying();
+const problem = computed(() => failed.value || listed.problem.value);
 const roles = computed(() =>
   (['architect', 'editor', 'viewer'] as const).map((value) => ({ value, label: t(`session.roles.${value}`) })),
 );
-
-const load = () => trying(async () => (accounts.value = await ask(api.GET('/api/accounts'))));
 
 /** Does something, and shows what there is then. */
 const doing = (work: () => Promise<unknown>) =>
   trying(async () => {
     await work();
-    accounts.value = await ask(api.GET('/api/accounts'));
+    await renew(accountList().queryKey);
   });
 
 const add = () =>
   doing(async () => {
-    await ask(api.POST('/api/accounts', { body: { name: name.value, password: password.value, role: role.value } }));
+    await ask(
+      api.POST('/api/accounts', { body: { name: name.value, password: password.value, role: role.value as Role } }),
+    );
     name.value = '';
     password.value = '';
   });
@@ -82,15 +90,20 @@ async function copy(): Promise<void> {
   await navigator.clipboard.writeText(link.value?.address ?? '');
   copied.value = true;
 }
-
-onMounted(load);
 </script>
 
 <template>
   <div class="page stack">
     <h1>{{ $t('session.accounts') }}</h1>
-    <NTabs type="line" animated>
-      <NTabPane name="people" :tab="$t('session.people')">
+    <Tabs
+      v-model:value="shown"
+      :label="$t('session.accounts')"
+      :tabs="[
+        { name: 'people', label: $t('session.people') },
+        { name: 'trail', label: $t('session.trail') },
+      ]"
+    >
+      <template #people>
         <div class="stack">
           <p class="muted flat">{{ $t('session.accountsHint') }}</p>
           <Problems v-if="problem" :of="[{ sentence: problem, severity: 'blocker' }]" />
@@ -118,13 +131,13 @@ onMounted(load);
                   <span v-if="account.name === session.name" class="muted you">{{ $t('session.you') }}</span>
                 </td>
                 <td>
-                  <NSelect
-                    size="small"
+                  <Choice
+                    small
                     :value="account.role"
                     :options="roles"
                     :disabled="busy"
                     :aria-label="$t('session.roleOf', { name: account.name })"
-                    @update:value="(to: Role) => change(account, { role: to })"
+                    @update:value="change(account, { role: $event as Role })"
                   />
                 </td>
                 <td>
@@ -158,34 +171,24 @@ onMounted(load);
             <div class="row new">
               <div>
                 <label class="label" for="new-name">{{ $t('session.name') }}</label>
-                <NInput
-                  v-model:value="name"
-                  :input-props="{ id: 'new-name', required: true, autocomplete: 'off' }"
-                  placeholder=""
-                />
+                <TextInput id="new-name" v-model:value="name" required autocomplete="off" />
               </div>
               <div>
                 <label class="label" for="new-password">{{ $t('session.password') }}</label>
-                <NInput
-                  v-model:value="password"
-                  type="password"
-                  show-password-on="click"
-                  :input-props="{ id: 'new-password', required: true, autocomplete: 'new-password' }"
-                  placeholder=""
-                />
+                <TextInput id="new-password" v-model:value="password" required autocomplete="new-password" secret />
               </div>
               <div>
-                <span id="new-role" class="label">{{ $t('session.role') }}</span>
-                <NSelect v-model:value="role" :options="roles" aria-labelledby="new-role" />
+                <label class="label" for="new-role">{{ $t('session.role') }}</label>
+                <Choice id="new-role" v-model:value="role" :options="roles" />
               </div>
               <NButton type="primary" attr-type="submit" :loading="busy">{{ $t('session.addAccount') }}</NButton>
             </div>
             <p class="hint">{{ $t('session.passwordHint') }}</p>
           </form>
         </div>
-      </NTabPane>
-      <NTabPane name="trail" :tab="$t('session.trail')"><TrailList /></NTabPane>
-    </NTabs>
+      </template>
+      <template #trail><TrailList /></template>
+    </Tabs>
   </div>
 </template>
 

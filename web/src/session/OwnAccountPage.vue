@@ -1,21 +1,26 @@
 <script setup lang="ts">
-import { NButton, NInput, NTable } from 'naive-ui';
-import { onMounted, ref } from 'vue';
+import { NButton, NTable } from 'naive-ui';
+import { computed, ref } from 'vue';
 import Problems from '@/shared/Problems.vue';
 import Tag from '@/shared/Tag.vue';
-import { api, ask, type Schemas } from '@/shared/api/client';
+import { api, ask } from '@/shared/api/client';
+import { renew, useResource } from '@/shared/api/queries';
+import { sessionList } from './queries';
 import { longTime } from '@/shared/time';
 import { useTrying } from '@/shared/trying';
 import { useSession } from './session';
+import TextInput from '@/shared/controls/TextInput.vue';
 
 const session = useSession();
-const sessions = ref<Schemas['SessionInfo'][]>([]);
+const listed = useResource(sessionList);
+const sessions = computed(() => listed.data.value ?? []);
 const old = ref('');
 const password = ref('');
 const changed = ref(false);
-const { problem, busy, trying } = useTrying();
+const { problem: failed, busy, trying } = useTrying();
+const problem = computed(() => failed.value || listed.problem.value);
 
-const load = async () => (sessions.value = await ask(api.GET('/api/account/sessions')));
+const load = () => renew(sessionList().queryKey);
 
 async function change(): Promise<void> {
   changed.value = await trying(async () => {
@@ -31,8 +36,6 @@ const end = (id: string) =>
     await ask(api.DELETE('/api/account/sessions/{id}', { params: { path: { id } } }));
     await load();
   });
-
-onMounted(() => trying(load));
 </script>
 
 <template>
@@ -44,22 +47,11 @@ onMounted(() => trying(load));
       <div class="row fields">
         <div>
           <label class="label" for="old-password">{{ $t('session.oldPassword') }}</label>
-          <NInput
-            v-model:value="old"
-            type="password"
-            :input-props="{ id: 'old-password', required: true, autocomplete: 'current-password' }"
-            placeholder=""
-          />
+          <TextInput id="old-password" v-model:value="old" required autocomplete="current-password" secret />
         </div>
         <div>
           <label class="label" for="next-password">{{ $t('session.newPassword') }}</label>
-          <NInput
-            v-model:value="password"
-            type="password"
-            show-password-on="click"
-            :input-props="{ id: 'next-password', required: true, autocomplete: 'new-password' }"
-            placeholder=""
-          />
+          <TextInput id="next-password" v-model:value="password" required autocomplete="new-password" secret />
         </div>
         <NButton type="primary" attr-type="submit" :loading="busy">{{ $t('session.changePassword') }}</NButton>
       </div>

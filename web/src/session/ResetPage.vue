@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { NButton, NInput } from 'naive-ui';
+import { NButton } from 'naive-ui';
 import { ref } from 'vue';
 import { useRoute } from 'vue-router';
 import Problems from '@/shared/Problems.vue';
 import { api, ask } from '@/shared/api/client';
 import { useTrying } from '@/shared/trying';
 import DoorPage from './DoorPage.vue';
+import TextInput from '@/shared/controls/TextInput.vue';
 
 /** Somebody chooses a new password by a link that an architect handed out. */
 const route = useRoute();
@@ -28,13 +29,7 @@ async function choose(): Promise<void> {
     <template v-else>
       <div>
         <label class="label" for="password">{{ $t('session.newPassword') }}</label>
-        <NInput
-          v-model:value="password"
-          type="password"
-          show-password-on="click"
-          :input-props="{ id: 'password', required: true, autocomplete: 'new-password' }"
-          placeholder=""
-        />
+        <TextInput id="password" v-model:value="password" required autocomplete="new-password" secret />
         <p class="hint">{{ $t('session.passwordHint') }}</p>
         <div aria-live="polite"><Problems v-if="problem" :of="[{ sentence: problem, severity: 'blocker' }]" /></div>
       </div>

@@ -6,6 +6,7 @@ import Problems from '@/shared/Problems.vue';
 import { api, ask, sentenceOf } from '@/shared/api/client';
 import DoorPage from './DoorPage.vue';
 import { useSession } from './session';
+import TextInput from '@/shared/controls/TextInput.vue';
 
 const session = useSession();
 const router = useRouter();
@@ -32,15 +33,15 @@ async function setUp(): Promise<void> {
     <p class="hint">{{ $t('session.setUpHint') }}</p>
     <div>
       <label class="label" for="code">{{ $t('session.code') }}</label>
-      <input id="code" v-model="code" class="input mono" autocomplete="off" required />
+      <TextInput id="code" v-model:value="code" mono autocomplete="off" required />
     </div>
     <div>
       <label class="label" for="name">{{ $t('session.name') }}</label>
-      <input id="name" v-model="name" class="input" autocomplete="username" required />
+      <TextInput id="name" v-model:value="name" autocomplete="username" required />
     </div>
     <div>
       <label class="label" for="password">{{ $t('session.password') }}</label>
-      <input id="password" v-model="password" class="input" type="password" autocomplete="new-password" required />
+      <TextInput id="password" v-model:value="password" secret autocomplete="new-password" required />
       <p class="hint">{{ $t('session.passwordHint') }}</p>
       <div aria-live="polite"><Problems v-if="problem" :of="[{ sentence: problem, severity: 'blocker' }]" /></div>
     </div>

@@ -6,6 +6,7 @@ import Problems from '@/shared/Problems.vue';
 import { sentenceOf } from '@/shared/api/client';
 import DoorPage from './DoorPage.vue';
 import { useSession } from './session';
+import TextInput from '@/shared/controls/TextInput.vue';
 
 const session = useSession();
 const route = useRoute();
@@ -34,15 +35,14 @@ async function signIn(): Promise<void> {
   <DoorPage :title="$t('session.title')" @submit="signIn">
     <div>
       <label class="label" for="name">{{ $t('session.name') }}</label>
-      <input id="name" v-model="name" class="input" autocomplete="username" required autofocus />
+      <TextInput id="name" v-model:value="name" autocomplete="username" required autofocus />
     </div>
     <div>
       <label class="label" for="password">{{ $t('session.password') }}</label>
-      <input
+      <TextInput
         id="password"
-        v-model="password"
-        class="input"
-        type="password"
+        v-model:value="password"
+        secret
         autocomplete="current-password"
         required
         aria-describedby="sign-in-problem"

@@ -1,26 +1,14 @@
 <script setup lang="ts">
 import { NButton, NTable } from 'naive-ui';
-import { onMounted, ref } from 'vue';
+import { computed } from 'vue';
 import Problems from '@/shared/Problems.vue';
-import { api, ask, type Schemas } from '@/shared/api/client';
+import { usePages } from '@/shared/api/queries';
+import { trailPages } from './queries';
 import { longTime } from '@/shared/time';
-import { useTrying } from '@/shared/trying';
 
 /** Who did what that matters for safety, the newest first. */
-const PAGE = 100;
-const entries = ref<Schemas['TrailView'][]>([]);
-const more = ref(false);
-const { problem, busy, trying } = useTrying();
-
-const load = () =>
-  trying(async () => {
-    const before = entries.value.at(-1)?.id;
-    const page = await ask(api.GET('/api/trail', { params: { query: { before } } }));
-    entries.value = [...entries.value, ...page];
-    more.value = page.length === PAGE;
-  });
-
-onMounted(load);
+const { pages, problem, isFetching, hasNext, more } = usePages(trailPages);
+const entries = computed(() => pages.value?.flat() ?? []);
 </script>
 
 <template>
@@ -47,8 +35,8 @@ onMounted(load);
         </tr>
       </tbody>
     </NTable>
-    <div v-if="more">
-      <NButton :loading="busy" @click="load">{{ $t('session.older') }}</NButton>
+    <div v-if="hasNext">
+      <NButton :loading="isFetching" @click="more">{{ $t('session.older') }}</NButton>
     </div>
   </div>
 </template>

@@ -1,16 +1,28 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui';
-import { ref } from 'vue';
+import { computed, ref } from 'vue';
+import { useI18n } from 'vue-i18n';
 import Tag from '@/shared/Tag.vue';
 import type { Schemas } from '@/shared/api/client';
+import TextInput from '@/shared/controls/TextInput.vue';
+import ControlSet from '@/shared/controls/ControlSet.vue';
+import Radios from '@/shared/controls/Radios.vue';
 
 /** A question of a plan with its choices; the answer is kept with the release. */
 const props = defineProps<{ ask: Schemas['AskView']; version: string; locked: boolean }>();
 const emit = defineEmits<{ decide: [Schemas['DecisionBody']] }>();
 
+const { t } = useI18n();
 type Answer = Schemas['DecisionBody']['answer'];
 const answer = ref<string>(props.ask.answer ?? props.ask.choices[0] ?? '');
 const value = ref(props.ask.value);
+
+const choices = computed(() =>
+  props.ask.choices.map((choice) => ({
+    value: choice as string,
+    label: choice === 'leave' && props.ask.about === 'held_values' ? t('site.leaveHeld') : t(`site.answers.${choice}`),
+  })),
+);
 
 function keep(): void {
   emit('decide', {
@@ -28,22 +40,20 @@ function keep(): void {
       <p class="flat">{{ ask.finding.sentence }}</p>
       <Tag :tone="ask.answer ? 'safe' : 'bad'">{{ $t(ask.answer ? 'site.answered' : 'site.open1') }}</Tag>
     </div>
-    <fieldset :disabled="locked" class="row choices">
-      <label v-for="choice in ask.choices" :key="choice" class="row">
-        <input v-model="answer" type="radio" :name="ask.fieldId + ask.about" :value="choice" />{{
-          choice === 'leave' && ask.about === 'held_values' ? $t('site.leaveHeld') : $t(`site.answers.${choice}`)
-        }}
-        <input
-          v-if="choice === 'fill'"
-          v-model="value"
-          class="input fill"
+    <ControlSet :disabled="locked">
+      <div class="row choices">
+        <Radios v-model:value="answer" :aria-label="ask.finding.sentence" :options="choices" />
+        <TextInput
+          v-if="ask.choices.includes('fill')"
+          v-model:value="value"
+          class="fill"
           :required="answer === 'fill'"
           :aria-label="$t('site.fillValue', { label: ask.label })"
           @focus="answer = 'fill'"
         />
-      </label>
-      <NButton attr-type="submit" size="small" :disabled="locked">{{ $t('site.keep') }}</NButton>
-    </fieldset>
+        <NButton attr-type="submit" size="small" :disabled="locked">{{ $t('site.keep') }}</NButton>
+      </div>
+    </ControlSet>
     <p v-if="ask.answer" class="hint">{{ $t('site.kept', { version }) }}</p>
   </form>
 </template>
@@ -58,9 +68,7 @@ function keep(): void {
   gap: 24px;
 }
 .choices {
-  border: 0;
-  margin: 8px 0 0;
-  padding: 0;
+  margin-top: 8px;
   gap: 16px;
   flex-wrap: wrap;
 }

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { NButton, NCheckbox, NModal, NProgress } from 'naive-ui';
+import { NButton, NModal, NProgress } from 'naive-ui';
 import { computed, ref } from 'vue';
 import Problems from '@/shared/Problems.vue';
 import { api, ask, type Schemas } from '@/shared/api/client';
 import { useTrying } from '@/shared/trying';
+import Check from '@/shared/controls/Check.vue';
 
 /** Brings held values back, some records at a time, and tells what came of it. */
 const props = defineProps<{ site: string; held: Schemas['HeldView']; title: string }>();
@@ -54,7 +55,7 @@ const start = () =>
   >
     <div class="stack">
       <p class="flat">{{ $t(held.field ? 'held.backHint' : 'held.backRecordsHint') }}</p>
-      <NCheckbox v-if="held.field" v-model:checked="replace" :disabled="begun">{{ $t('held.replace') }}</NCheckbox>
+      <Check v-if="held.field" v-model:checked="replace" :disabled="begun">{{ $t('held.replace') }}</Check>
       <NProgress
         v-if="begun"
         type="line"

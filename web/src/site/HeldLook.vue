@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { NButton, NCheckbox, NDrawer, NDrawerContent, NTable } from 'naive-ui';
+import { NButton, NDrawer, NDrawerContent, NTable } from 'naive-ui';
 import { computed, onMounted, ref } from 'vue';
 import Problems from '@/shared/Problems.vue';
 import { api, ask, type Schemas } from '@/shared/api/client';
 import { useTrying } from '@/shared/trying';
+import Check from '@/shared/controls/Check.vue';
 
 /** The held values of one field or definition, record by record. */
 const props = defineProps<{ site: string; held: Schemas['HeldView']; title: string }>();
@@ -56,9 +57,9 @@ onMounted(more);
             $t(`held.formats.${format}`)
           }}</a>
         </div>
-        <NCheckbox v-if="held.field && held.way === 'open'" v-model:checked="lacking" @update:checked="again">{{
+        <Check v-if="held.field && held.way === 'open'" v-model:checked="lacking" @update:checked="again">{{
           $t('held.lacking')
-        }}</NCheckbox>
+        }}</Check>
         <Problems v-if="problem" :of="[{ sentence: problem, severity: 'blocker' }]" />
         <NTable v-if="records.length" size="small" :bordered="false">
           <thead>

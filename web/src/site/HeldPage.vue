@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { NButton, NPopconfirm, NSelect, NTable } from 'naive-ui';
-import { computed, ref, watch } from 'vue';
+import { NButton, NPopconfirm, NTable } from 'naive-ui';
+import { computed, ref } from 'vue';
 import { useI18n } from 'vue-i18n';
 import { useRoute } from 'vue-router';
 import { useWorkspace } from '@/frame/workspace';
@@ -9,9 +9,12 @@ import Problems from '@/shared/Problems.vue';
 import { api, ask, type Schemas } from '@/shared/api/client';
 import { kilobytes } from '@/shared/sizes';
 import { longTime } from '@/shared/time';
+import { renew, useResource } from '@/shared/api/queries';
+import { heldList } from './queries';
 import { useTrying } from '@/shared/trying';
 import HeldBack from './HeldBack.vue';
 import HeldLook from './HeldLook.vue';
+import Choice from '@/shared/controls/Choice.vue';
 
 /** What runs took out of use on a site and keep. */
 type Held = Schemas['HeldView'];
@@ -21,30 +24,27 @@ const workspace = useWorkspace();
 const session = useSession();
 const site = computed(() => String(route.params.site));
 const name = computed(() => workspace.sites.find((each) => each.path === site.value)?.name ?? site.value);
-const all = ref<Schemas['HeldList']>();
-const run = ref<number | null>(Number(route.query.run) || null);
-const definition = ref<string | null>(null);
+const listed = useResource(() => heldList(site.value));
+const all = listed.data;
+const run = ref(typeof route.query.run === 'string' ? route.query.run : '');
+const definition = ref('');
 const looking = ref<Held>();
 const returning = ref<Held>();
 const purging = ref(false);
-const { problem, trying } = useTrying();
-
-const load = () =>
-  trying(
-    async () => (all.value = await ask(api.GET('/api/sites/{site}/held', { params: { path: { site: site.value } } }))),
-  );
-watch(site, () => void load(), { immediate: true });
+const { problem: failed, trying } = useTrying();
+const problem = computed(() => failed.value || listed.problem.value);
+const load = () => renew(heldList(site.value).queryKey);
 
 const shown = computed(() =>
   (all.value?.held ?? []).filter(
     (held) =>
-      (run.value === null || held.runId === run.value) &&
-      (definition.value === null || held.definition === definition.value),
+      (run.value === '' || String(held.runId) === run.value) &&
+      (definition.value === '' || held.definition === definition.value),
   ),
 );
 const runs = computed(() =>
   [...new Map((all.value?.held ?? []).map((held) => [held.runId, held])).values()].map((held) => ({
-    value: held.runId,
+    value: String(held.runId),
     label: versions(held),
   })),
 );
@@ -56,10 +56,10 @@ const definitions = computed(() =>
 
 /** All shown can go at once where they are those of one run or of one definition. */
 const together = computed(() => {
-  if (run.value !== null && definition.value === null) {
-    return { run: run.value };
+  if (run.value !== '' && definition.value === '') {
+    return { run: Number(run.value) };
   }
-  return definition.value !== null && run.value === null ? { definition: definition.value } : undefined;
+  return definition.value !== '' && run.value === '' ? { definition: definition.value } : undefined;
 });
 
 const versions = (held: Held) =>
@@ -78,9 +78,9 @@ const purge = (query: { name?: string; run?: number; definition?: string }) =>
   trying(async () => {
     purging.value = true;
     await ask(api.DELETE('/api/sites/{site}/held', { params: { path: { site: site.value }, query } }));
-    run.value = null;
-    definition.value = null;
-    all.value = await ask(api.GET('/api/sites/{site}/held', { params: { path: { site: site.value } } }));
+    run.value = '';
+    definition.value = '';
+    await load();
   }).finally(() => (purging.value = false));
 </script>
 
@@ -95,21 +95,21 @@ const purge = (query: { name?: string; run?: number; definition?: string }) =>
     <p v-if="all && all.held.length === 0" class="panel empty flat">{{ $t('held.none') }}</p>
     <template v-if="all && all.held.length">
       <div v-if="runs.length > 1 || definitions.length > 1" class="row">
-        <NSelect
+        <Choice
           v-model:value="run"
           class="filter"
           clearable
           :options="runs"
           :placeholder="$t('held.everyRun')"
-          :input-props="{ 'aria-label': $t('held.run') }"
+          :aria-label="$t('held.run')"
         />
-        <NSelect
+        <Choice
           v-model:value="definition"
           class="filter"
           clearable
           :options="definitions"
           :placeholder="$t('held.everyDefinition')"
-          :input-props="{ 'aria-label': $t('held.definition') }"
+          :aria-label="$t('held.definition')"
         />
         <NPopconfirm
           v-if="session.isArchitect && together && shown.length"

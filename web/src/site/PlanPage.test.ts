@@ -4,6 +4,7 @@ import { afterEach, beforeEach, expect, it, vi } from 'vitest';
 import { createMemoryHistory, createRouter } from 'vue-router';
 import { i18n } from '@/shared/i18n';
 import { useSession } from '@/session/session';
+import { choose } from '@/shared/testing/controls';
 import PlanPage from './PlanPage.vue';
 
 /** Plans whose answers come when the test lets them, by their version. */
@@ -60,7 +61,7 @@ it('runs the plan that is shown, whichever answer comes last and however often i
   await useSession().load();
   const page = mount(PlanPage, { global: { plugins: [i18n, router], stubs: { SiteTokens: true, RunList: true } } });
   await flushPromises();
-  await page.get('#target').setValue('2.0.0');
+  await choose(page, '2.0.0');
   await flushPromises();
   waiting.get('2.0.0')?.();
   await flushPromises();

@@ -5,11 +5,15 @@ import { useRoute, useRouter } from 'vue-router';
 import { useWorkspace } from '@/frame/workspace';
 import { useSession } from '@/session/session';
 import Problems from '@/shared/Problems.vue';
+import { versionList } from '@/release/queries';
 import { api, ask, sentenceOf, type Schemas } from '@/shared/api/client';
+import { renew, useResource } from '@/shared/api/queries';
 import AskPanel from './AskPanel.vue';
 import PlanSteps from './PlanSteps.vue';
 import RunList from './RunList.vue';
 import SiteTokens from './SiteTokens.vue';
+import { ofSite, planTo, runList } from './queries';
+import Choice from '@/shared/controls/Choice.vue';
 
 const route = useRoute();
 const router = useRouter();
@@ -17,57 +21,38 @@ const workspace = useWorkspace();
 const session = useSession();
 const site = computed(() => String(route.params.site));
 const tile = computed(() => workspace.sites.find((each) => each.path === site.value));
-const versions = ref<string[]>();
-const version = ref('');
-const plan = ref<Schemas['PlanView']>();
-const runs = ref<Schemas['RunView'][]>([]);
-const problem = ref('');
+/** The release that somebody picked; the newest until then. */
+const picked = ref('');
+const released = useResource(() => versionList(String(route.params.workspace)));
+const found = useResource(() => runList(site.value));
+const versions = computed(() => released.data.value?.map((release) => release.version));
+const version = computed({
+  get: () => picked.value || (versions.value?.[0] ?? ''),
+  set: (next) => (picked.value = next),
+});
+const asked = useResource(() => planTo(site.value, version.value), { enabled: () => version.value !== '' });
+const plan = asked.data;
+const runs = computed(() => found.data.value ?? []);
+const failed = ref('');
+const problem = computed(() => failed.value || released.problem.value || found.problem.value || asked.problem.value);
 const busy = ref(false);
-let lastAsked = 0;
 const halted = computed(() =>
   runs.value[0] && ['interrupted', 'running'].includes(runs.value[0].state) ? runs.value[0] : undefined,
 );
 
-/** Of several plans under way only the one that was asked for last is shown, and that one is run. */
-async function loadPlan(): Promise<void> {
-  const turn = ++lastAsked;
-  plan.value = undefined;
-  if (version.value) {
-    const params = { path: { site: site.value }, query: { version: version.value } };
-    const found = await ask(api.GET('/api/sites/{site}/plan', { params }));
-    if (turn === lastAsked) {
-      plan.value = found;
-    }
-  }
-}
-
-async function load(): Promise<void> {
-  problem.value = '';
-  try {
-    const params = { path: { workspace: String(route.params.workspace) } };
-    const [releases, found] = await Promise.all([
-      ask(api.GET('/api/workspaces/{workspace}/versions', { params })),
-      ask(api.GET('/api/sites/{site}/runs', { params: { path: { site: site.value } } })),
-    ]);
-    versions.value = releases.map((release) => release.version);
-    runs.value = found;
-    version.value = versions.value[0] ?? '';
-    await loadPlan();
-  } catch (thrown) {
-    problem.value = sentenceOf(thrown);
-  }
-}
-
-watch(site, () => void load(), { immediate: true });
+watch(site, () => {
+  picked.value = '';
+  failed.value = '';
+});
 
 async function decide(answer: Schemas['DecisionBody']): Promise<void> {
-  problem.value = '';
+  failed.value = '';
   try {
     const path = { workspace: String(route.params.workspace), version: version.value };
     await ask(api.PUT('/api/workspaces/{workspace}/releases/{version}/decisions', { params: { path }, body: answer }));
-    await loadPlan();
+    await renew(planTo(site.value, version.value).queryKey);
   } catch (thrown) {
-    problem.value = sentenceOf(thrown);
+    failed.value = sentenceOf(thrown);
   }
 }
 
@@ -75,14 +60,15 @@ async function run(): Promise<void> {
   if (!plan.value || busy.value) {
     return;
   }
-  problem.value = '';
+  failed.value = '';
   busy.value = true;
   try {
     const params = { path: { site: site.value } };
     const started = await ask(api.POST('/api/sites/{site}/runs', { params, body: { version: plan.value.to } }));
+    await renew(ofSite(site.value));
     await router.push({ name: 'run', params: { ...route.params, run: started.id } });
   } catch (thrown) {
-    problem.value = sentenceOf(thrown);
+    failed.value = sentenceOf(thrown);
   } finally {
     busy.value = false;
   }
@@ -97,14 +83,12 @@ async function run(): Promise<void> {
         <span class="muted">{{ $t('site.from') }}</span>
         <span class="mono">{{ tile?.version || $t('site.nothingInstalled') }}</span>
         <label class="muted" for="target">{{ $t('site.to') }}</label>
-        <select
+        <Choice
           id="target"
-          v-model="version"
-          class="input mono target"
-          @change="loadPlan().catch((e) => (problem = sentenceOf(e)))"
-        >
-          <option v-for="each in versions" :key="each" :value="each">{{ each }}</option>
-        </select>
+          v-model:value="version"
+          class="target"
+          :options="versions.map((each) => ({ value: each, label: each }))"
+        />
       </div>
     </div>
     <Problems v-if="problem" :of="[{ sentence: problem, severity: 'blocker' }]" />

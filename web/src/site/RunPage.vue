@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NButton } from 'naive-ui';
+import { NButton, NProgress } from 'naive-ui';
 import { computed, ref } from 'vue';
 import { useI18n } from 'vue-i18n';
 import { useRoute, useRouter } from 'vue-router';
@@ -8,9 +8,11 @@ import { useSession } from '@/session/session';
 import Problems from '@/shared/Problems.vue';
 import Tag from '@/shared/Tag.vue';
 import { api, ask, sentenceOf, type Schemas } from '@/shared/api/client';
+import { askAgain, renew } from '@/shared/api/queries';
 import { longTime, secondsBetween } from '@/shared/time';
 import PlanSteps from './PlanSteps.vue';
 import RunSteps from './RunSteps.vue';
+import { ofSite, undoPlan } from './queries';
 import { toneOf } from './tone';
 import { useRun } from './useRun';
 
@@ -22,10 +24,11 @@ const session = useSession();
 const site = computed(() => String(route.params.site));
 const id = computed(() => String(route.params.run));
 const name = computed(() => workspace.sites.find((each) => each.path === site.value)?.name ?? site.value);
-const undoPlan = ref<Schemas['PlanView']>();
+const undoing = ref<Schemas['PlanView']>();
 const acting = ref(false);
 const failed = ref('');
 const { run, problem, load } = useRun(site, id, () => {
+  void renew(ofSite(site.value));
   void workspace.loadSites().catch(() => undefined);
 });
 const summary = computed(() => {
@@ -45,11 +48,7 @@ const doneSteps = computed(() => run.value?.steps.filter((step) => step.state ==
 async function preview(): Promise<void> {
   failed.value = '';
   try {
-    undoPlan.value = await ask(
-      api.GET('/api/sites/{site}/runs/{id}/undo-plan', {
-        params: { path: { site: site.value, id: Number(id.value) } },
-      }),
-    );
+    undoing.value = await askAgain(undoPlan(site.value, Number(id.value)));
   } catch (thrown) {
     failed.value = sentenceOf(thrown);
   }
@@ -62,7 +61,7 @@ async function act(what: 'undo' | 'continue'): Promise<void> {
   try {
     if (what === 'undo') {
       const started = await ask(api.POST('/api/sites/{site}/runs/{id}/undo', { params }));
-      undoPlan.value = undefined;
+      undoing.value = undefined;
       await router.push({ params: { ...route.params, run: started.id } });
     } else {
       await ask(api.POST('/api/sites/{site}/runs/{id}/continue', { params }));
@@ -98,10 +97,10 @@ async function act(what: 'undo' | 'continue'): Promise<void> {
         >
       </div>
       <p class="muted flat">{{ summary }}</p>
-      <progress
+      <NProgress
         v-if="run.state === 'running'"
-        :value="doneSteps"
-        :max="run.steps.length"
+        type="line"
+        :percentage="Math.round((100 * doneSteps) / Math.max(1, run.steps.length))"
         :aria-label="$t('site.steps')"
       />
       <section v-if="run.state === 'interrupted'" class="panel stack">
@@ -129,20 +128,20 @@ async function act(what: 'undo' | 'continue'): Promise<void> {
           :to="{ name: 'held', params: { workspace: route.params.workspace, site }, query: { run: run.id } }"
           >{{ $t('held.ofRun') }}</RouterLink
         >
-        <NButton v-if="session.isArchitect && run.canUndo && !undoPlan" @click="preview">{{
+        <NButton v-if="session.isArchitect && run.canUndo && !undoing" @click="preview">{{
           $t(again ? 'site.redo' : 'site.undo')
         }}</NButton>
       </div>
-      <section v-if="undoPlan" class="stack">
+      <section v-if="undoing" class="stack">
         <h2>{{ $t(again ? 'site.redoTitle' : 'site.undoTitle') }}</h2>
-        <Problems v-if="undoPlan.findings.length" :of="undoPlan.findings" />
+        <Problems v-if="undoing.findings.length" :of="undoing.findings" />
         <p v-else class="flat">{{ $t('site.undoNothing') }}</p>
-        <PlanSteps :steps="undoPlan.steps" />
+        <PlanSteps :steps="undoing.steps" />
         <div class="row">
           <NButton type="primary" :loading="acting" @click="act('undo')">{{
             $t(again ? 'site.redoNow' : 'site.undoNow')
           }}</NButton>
-          <NButton @click="undoPlan = undefined">{{ $t('common.cancel') }}</NButton>
+          <NButton @click="undoing = undefined">{{ $t('common.cancel') }}</NButton>
         </div>
       </section>
     </template>
@@ -152,10 +151,6 @@ async function act(what: 'undo' | 'continue'): Promise<void> {
 <style scoped>
 .flat {
   margin: 0;
-}
-progress {
-  width: 100%;
-  accent-color: var(--petrol);
 }
 ul {
   margin: 4px 0 0;

@@ -1,32 +1,41 @@
 <script setup lang="ts">
-import { NButton, NDatePicker } from 'naive-ui';
-import { ref, watch } from 'vue';
+import { NButton } from 'naive-ui';
+import { computed, ref, watch } from 'vue';
 import { useI18n } from 'vue-i18n';
 import Problems from '@/shared/Problems.vue';
 import { api, ask, sentenceOf, type Schemas } from '@/shared/api/client';
+import { renew, useResource } from '@/shared/api/queries';
+import { tokenList } from './queries';
 import { shortTime } from '@/shared/time';
+import TextInput from '@/shared/controls/TextInput.vue';
+import Choice from '@/shared/controls/Choice.vue';
+import { useConfirm } from '@/shared/controls/confirming';
+import DateInput from '@/shared/controls/DateInput.vue';
 
 /** Tokens with which programs read drafts, or write, over the site's content API. */
 const props = defineProps<{ site: string }>();
 type Role = Schemas['NewToken']['role'];
 const { t } = useI18n();
-const tokens = ref<Schemas['TokenView'][]>([]);
+const confirm = useConfirm();
+const listed = useResource(() => tokenList(props.site));
+const tokens = computed(() => listed.data.value ?? []);
 const made = ref<Schemas['MadeToken']>();
 const name = ref('');
 const role = ref<Role>('editor');
-const expires = ref<number | null>(null);
-const problem = ref('');
+const expires = ref('');
+const failed = ref('');
+const problem = computed(() => failed.value || listed.problem.value);
 const copied = ref(false);
 
 const path = () => ({ site: props.site });
 
 async function trying(work: () => Promise<unknown>): Promise<void> {
-  problem.value = '';
+  failed.value = '';
   try {
     await work();
-    tokens.value = await ask(api.GET('/api/sites/{site}/tokens', { params: { path: path() } }));
+    await renew(tokenList(props.site).queryKey);
   } catch (thrown) {
-    problem.value = sentenceOf(thrown);
+    failed.value = sentenceOf(thrown);
   }
 }
 
@@ -34,28 +43,34 @@ watch(
   () => props.site,
   () => {
     made.value = undefined;
-    void trying(() => Promise.resolve());
+    failed.value = '';
   },
-  { immediate: true },
 );
+
+/** What cannot be read as a time is sent as it was typed, for the server to say so. */
+function timeOf(typed: string): string {
+  const at = new Date(typed);
+  return Number.isNaN(at.getTime()) ? typed : at.toISOString();
+}
 
 const add = () =>
   trying(async () => {
-    const expiresAt = expires.value === null ? undefined : new Date(expires.value).toISOString();
+    const expiresAt = expires.value ? timeOf(expires.value) : undefined;
     const body = { name: name.value, role: role.value, expiresAt };
     made.value = await ask(api.POST('/api/sites/{site}/tokens', { params: { path: path() }, body }));
     copied.value = false;
     name.value = '';
-    expires.value = null;
+    expires.value = '';
   });
 
-const revoke = (token: Schemas['TokenView']) =>
-  window.confirm(t('token.reallyRevoke', { name: token.name }))
-    ? trying(async () => {
-        await ask(api.DELETE('/api/sites/{site}/tokens/{id}', { params: { path: { ...path(), id: token.id } } }));
-        made.value = made.value?.token.id === token.id ? undefined : made.value;
-      })
-    : undefined;
+async function revoke(token: Schemas['TokenView']): Promise<void> {
+  if (await confirm(t('token.reallyRevoke', { name: token.name }), t('token.revoke'))) {
+    await trying(async () => {
+      await ask(api.DELETE('/api/sites/{site}/tokens/{id}', { params: { path: { ...path(), id: token.id } } }));
+      made.value = made.value?.token.id === token.id ? undefined : made.value;
+    });
+  }
+}
 
 async function copy(): Promise<void> {
   await navigator.clipboard.writeText(made.value?.secret ?? '');
@@ -107,25 +122,22 @@ async function copy(): Promise<void> {
     <form class="row new" @submit.prevent="add">
       <div>
         <label class="label" for="token-name">{{ $t('session.name') }}</label>
-        <input id="token-name" v-model="name" class="input" required maxlength="100" autocomplete="off" />
+        <TextInput id="token-name" v-model:value="name" required maxlength="100" autocomplete="off" />
       </div>
       <div>
         <label class="label" for="token-role">{{ $t('token.may') }}</label>
-        <select id="token-role" v-model="role" class="input">
-          <option value="editor">{{ $t('token.roles.editor') }}</option>
-          <option value="viewer">{{ $t('token.roles.viewer') }}</option>
-        </select>
+        <Choice
+          id="token-role"
+          v-model:value="role"
+          :options="[
+            { value: 'editor', label: $t('token.roles.editor') },
+            { value: 'viewer', label: $t('token.roles.viewer') },
+          ]"
+        />
       </div>
       <div>
-        <span id="token-expires" class="label">{{ $t('token.expires') }}</span>
-        <NDatePicker
-          v-model:value="expires"
-          type="datetime"
-          clearable
-          :placeholder="$t('token.never')"
-          :is-date-disabled="(day: number) => day < Date.now() - 86_400_000"
-          aria-labelledby="token-expires"
-        />
+        <label class="label" for="token-expires">{{ $t('token.expires') }}</label>
+        <DateInput id="token-expires" v-model:value="expires" kind="date_time" :label="$t('token.expires')" />
       </div>
       <NButton attr-type="submit">{{ $t('token.add') }}</NButton>
     </form>
@@ -137,7 +149,8 @@ async function copy(): Promise<void> {
 .new {
   align-items: flex-end;
 }
-.new .input {
+.new .text-input,
+.new .choice {
   width: 260px;
 }
 .act {

@@ -5,6 +5,7 @@ import { useWorkspace } from '@/frame/workspace';
 import { useSession } from '@/session/session';
 import Problems from '@/shared/Problems.vue';
 import { api, ask, sentenceOf } from '@/shared/api/client';
+import TextInput from '@/shared/controls/TextInput.vue';
 
 const workspace = useWorkspace();
 const session = useSession();
@@ -65,7 +66,7 @@ async function add(): Promise<void> {
       <div class="row end">
         <div class="name">
           <label class="label" for="site-name">{{ $t('site.name') }}</label>
-          <input id="site-name" v-model="name" class="input" required maxlength="100" />
+          <TextInput id="site-name" v-model:value="name" required maxlength="100" />
         </div>
         <NButton attr-type="submit" :type="workspace.sites.length ? 'default' : 'primary'">{{
           $t('site.add')

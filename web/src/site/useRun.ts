@@ -1,12 +1,14 @@
-import { onScopeDispose, ref, watch, type Ref } from 'vue';
-import { api, ask, sentenceOf, type Schemas } from '@/shared/api/client';
+import { computed, onScopeDispose, watch, type Ref } from 'vue';
+import type { Schemas } from '@/shared/api/client';
+import { queryClient, renew, useResource } from '@/shared/api/queries';
+import { oneRun } from './queries';
 
 type Run = Schemas['RunView'];
 
 /** A run as it goes on: its state now, then whatever the server streams until it has ended. */
 export function useRun(site: Ref<string>, id: Ref<string>, ended: () => void) {
-  const run = ref<Run>();
-  const problem = ref('');
+  const resource = computed(() => oneRun(site.value, Number(id.value)));
+  const { data: run, problem } = useResource(resource);
   let source: EventSource | undefined;
 
   function stop(): void {
@@ -15,34 +17,25 @@ export function useRun(site: Ref<string>, id: Ref<string>, ended: () => void) {
   }
 
   function follow(): void {
-    stop();
+    const { queryKey } = resource.value;
     source = new EventSource(`/api/sites/${site.value}/runs/${id.value}/events`);
     source.onmessage = (event: MessageEvent<string>) => {
-      run.value = JSON.parse(event.data) as Run;
-      if (run.value.state !== 'running') {
-        stop();
-        ended();
-      }
+      queryClient.setQueryData(queryKey, JSON.parse(event.data) as Run);
     };
   }
 
-  async function load(): Promise<void> {
-    stop();
-    problem.value = '';
-    try {
-      const params = { path: { site: site.value, id: Number(id.value) } };
-      run.value = await ask(api.GET('/api/sites/{site}/runs/{id}', { params }));
-      if (run.value.state === 'running') {
+  watch(
+    [resource, () => run.value?.id, () => run.value?.state],
+    ([, , state], before) => {
+      stop();
+      if (state === 'running') {
         follow();
-      } else {
+      } else if (state !== undefined && before[2] !== state) {
         ended();
       }
-    } catch (thrown) {
-      problem.value = sentenceOf(thrown);
-    }
-  }
-
-  watch([site, id], () => void load(), { immediate: true });
+    },
+    { immediate: true },
+  );
   onScopeDispose(stop);
-  return { run, problem, load };
+  return { run, problem, load: () => renew(resource.value.queryKey) };
 }

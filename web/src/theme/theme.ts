@@ -8,6 +8,10 @@ interface Roles {
   surface: string;
   raised: string;
   line: string;
+  /** Between rows, where lines are many. */
+  hair: string;
+  /** Borders of controls: lighter than text, and still seen by everybody. */
+  control: string;
   petrol: string;
   petrolSoft: string;
   onPetrol: string;
@@ -41,6 +45,8 @@ const light: Roles = {
   surface: '#FFFFFF',
   raised: '#FFFFFF',
   line: '#D5DEDC',
+  hair: '#E6ECEA',
+  control: '#7C8F92',
   petrol: '#1D5A6B',
   petrolSoft: '#E3EEEF',
   onPetrol: '#FFFFFF',
@@ -58,6 +64,8 @@ const dark: Roles = {
   surface: '#162429',
   raised: '#1C2D33',
   line: '#31464D',
+  hair: '#263A41',
+  control: '#6F878D',
   petrol: '#7FC4D6',
   petrolSoft: '#1E3A43',
   onPetrol: '#0F1A1E',
@@ -83,6 +91,15 @@ export function variables(isDark: boolean): Record<string, string> {
 
 export function overrides(isDark: boolean): GlobalThemeOverrides {
   const roles = isDark ? dark : light;
+  const control = {
+    border: `1px solid ${roles.control}`,
+    borderHover: `1px solid ${roles.petrol}`,
+    borderFocus: `1px solid ${roles.petrol}`,
+    borderActive: `1px solid ${roles.petrol}`,
+    borderDisabled: `1px solid ${roles.line}`,
+    boxShadowFocus: `0 0 0 1px ${roles.petrol}`,
+    boxShadowActive: `0 0 0 1px ${roles.petrol}`,
+  };
   return {
     common: {
       fontFamily: TEXT,
@@ -107,7 +124,23 @@ export function overrides(isDark: boolean): GlobalThemeOverrides {
       errorColor: roles.rust,
       warningColor: roles.brass,
       successColor: roles.moss,
+      heightSmall: '28px',
+      heightMedium: '32px',
+      heightLarge: '36px',
+      inputColor: roles.surface,
+      inputColorDisabled: roles.ground,
+      placeholderColor: roles.muted,
+      placeholderColorDisabled: roles.muted,
+      textColorDisabled: roles.muted,
+      iconColor: roles.muted,
+      hoverColor: roles.petrolSoft,
+      boxShadow2: '0 4px 16px rgb(16 36 43 / 16%)',
     },
+    Input: control,
+    InternalSelection: { ...control, arrowColor: roles.muted },
+    Checkbox: { border: `1px solid ${roles.control}`, borderFocus: `1px solid ${roles.petrol}` },
+    Radio: { boxShadow: `inset 0 0 0 1px ${roles.control}`, buttonBorderColor: roles.control },
+    Upload: { draggerBorder: `1px dashed ${roles.control}`, draggerColor: 'transparent' },
     Button: {
       textColorPrimary: roles.onPetrol,
       textColorHoverPrimary: roles.onPetrol,

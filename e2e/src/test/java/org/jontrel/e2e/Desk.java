@@ -75,7 +75,7 @@ final class Desk implements AutoCloseable {
     Locator row(String label) {
         return page.locator("tr[data-row]:has(input[data-column=label])")
                 .filter(new Locator.FilterOptions()
-                        .setHas(page.locator("select[aria-label=\"Kind of " + label + "\"]")));
+                        .setHas(page.locator("[role=combobox][aria-label=\"Kind of " + label + "\"]")));
     }
 
     Locator label(String label) {
@@ -83,7 +83,7 @@ final class Desk implements AutoCloseable {
     }
 
     void saved() {
-        assertThat(page.getByRole(AriaRole.STATUS).getByText("Saved")).isVisible();
+        assertThat(page.getByRole(AriaRole.STATUS).getByText("Draft saved")).isVisible();
     }
 
     /** Labels of the fields in order, each indented by how deep it stands. */

@@ -122,7 +122,7 @@ public class HardshipTest {
         again.navigate(desk.installation.address() + Desk.WORKSPACE + "model");
         outline(again, "Feature");
         assertThat(again.getByLabel("Plural")).hasValue("Sights");
-        assertThat(again.getByRole(AriaRole.STATUS).getByText("Saved")).isVisible();
+        assertThat(again.getByRole(AriaRole.STATUS).getByText("Draft saved")).isVisible();
         again.close();
     }
 
@@ -135,7 +135,7 @@ public class HardshipTest {
         page.navigate(desk.installation.address() + Desk.WORKSPACE + "model");
         outline(page, "Seasons");
         page.getByLabel("Title", new Page.GetByLabelOptions().setExact(true)).waitFor();
-        assertThat(page.getByRole(AriaRole.STATUS).getByText("Saved")).isVisible();
+        assertThat(page.getByRole(AriaRole.STATUS).getByText("Draft saved")).isVisible();
         page.waitForLoadState(com.microsoft.playwright.options.LoadState.NETWORKIDLE);
         // only the edit itself may find out that the session has ended
         page.route(url -> url.contains("/presence") || url.endsWith("/sites"), route -> route.abort());
@@ -148,7 +148,7 @@ public class HardshipTest {
         page.keyboard().press("Enter");
         assertThat(page.getByLabel("Title", new Page.GetByLabelOptions().setExact(true)))
                 .hasValue("Times of the year");
-        assertThat(page.getByRole(AriaRole.STATUS).getByText("Saved")).isVisible();
+        assertThat(page.getByRole(AriaRole.STATUS).getByText("Draft saved")).isVisible();
         page.reload();
         assertThat(page.getByLabel("Title", new Page.GetByLabelOptions().setExact(true)))
                 .hasValue("Times of the year");

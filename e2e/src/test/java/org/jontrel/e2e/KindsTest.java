@@ -98,9 +98,9 @@ public class KindsTest {
         visitor.button("Publish").click();
         assertThat(visitor.link("See its page")).isVisible();
         assertThat(page.getByLabel("Tint").first()).hasValue("#11dd55");
-        assertThat(page.getByLabel("Since")).hasValue("1890-05-31");
+        assertThat(page.getByLabel("Since")).hasValue("05/31/1890");
         assertThat(page.getByLabel("Opens")).hasValue("09:30");
-        assertThat(page.getByLabel("Condition")).hasValue("poor");
+        assertThat(page.getByLabel("Condition")).hasText("Poor");
         visitor.checkAccessibility();
     }
 

@@ -29,7 +29,7 @@ public class Screenshots {
         page.locator("[data-term] input").nth(2).focus();
         visitor.picture(folder, "taxonomy");
         open(visitor, "Heritage boat");
-        page.locator(".quick-line")
+        page.locator(".quick-line input")
                 .evaluate(
                         "(element, text) => { const data = new DataTransfer(); data.setData('text/plain', text);"
                                 + " element.dispatchEvent(new ClipboardEvent('paste', {clipboardData: data, bubbles: true, cancelable: true})); }",
@@ -86,9 +86,9 @@ public class Screenshots {
         page.getByLabel("Label of field 2").focus();
         page.locator(".proof").getByLabel("Title").waitFor();
         visitor.picture(folder, "model");
-        visitor.button("Dark theme").click();
+        visitor.account("Dark theme");
         visitor.picture(folder, "model-dark");
-        visitor.button("Light theme").click();
+        visitor.account("Light theme");
         desk(visitor);
         visitor.link("Releases").click();
         visitor.heading("Next release").waitFor();
@@ -98,7 +98,7 @@ public class Screenshots {
         page.waitForTimeout(500);
         visitor.picture(folder, "accounts");
         visitor.open("/w/tessel-waters/sites/trial");
-        page.getByLabel("to", new Page.GetByLabelOptions().setExact(true)).selectOption("2.0.0");
+        Visitor.choose(page.getByLabel("to", new Page.GetByLabelOptions().setExact(true)), "2.0.0");
         visitor.heading("Needs your answer").waitFor();
         visitor.picture(folder, "plan");
         page.getByLabel("Value for Depth of water").fill("1.2");

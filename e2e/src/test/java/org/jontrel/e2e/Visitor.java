@@ -1,5 +1,6 @@
 package org.jontrel.e2e;
 
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
@@ -71,6 +72,43 @@ final class Visitor implements AutoCloseable {
         page.keyboard().press("Enter");
         page.waitForURL(url -> !url.contains("/sign-in"));
         return this;
+    }
+
+    /** Opens a list and clicks an option, as people do. */
+    static void choose(Locator list, String option) {
+        list.click();
+        list.page()
+                .getByRole(
+                        AriaRole.OPTION,
+                        new Page.GetByRoleOptions().setName(option).setExact(true))
+                .click();
+        assertThat(list.page().locator(".n-base-select-menu")).hasCount(0);
+    }
+
+    /** Chooses the kind of a field by typing its name, as people who know it do. */
+    static void kind(Locator kind, String name) {
+        kind.press("Space");
+        kind.page().keyboard().type(name);
+        kind.page().keyboard().press("Enter");
+        assertThat(kind).hasText(name);
+    }
+
+    /** Something in the menu of the account. */
+    void account(String item) {
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName(java.util.regex.Pattern.compile("^Account of")))
+                .click();
+        page.locator(".n-dropdown-option").getByText(item, new Locator.GetByTextOptions().setExact(true)).click();
+    }
+
+    /** The answer to a question before something that cannot be taken back. */
+    void confirm(String act) {
+        page.getByRole(AriaRole.DIALOG)
+                .getByRole(
+                        AriaRole.BUTTON,
+                        new Locator.GetByRoleOptions().setName(act).setExact(true))
+                .click();
     }
 
     Locator button(String name) {

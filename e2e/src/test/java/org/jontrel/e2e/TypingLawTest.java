@@ -1,0 +1,275 @@
+package org.jontrel.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.assertions.LocatorAssertions;
+import com.microsoft.playwright.options.AriaRole;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.regex.Pattern;
+import org.jontrel.demo.Client;
+import org.jontrel.site.testing.Orchard;
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.Test;
+
+/**
+ * No keystroke is lost: somebody types at random speeds, in the model and in records, over a network that is slow, loses requests and
+ * answers and brings them twice and out of order; reloads, leaves and comes back, uses a second tab, and finds the session ended.
+ * Whatever was typed is there in the end. The seed is printed; {@code ./jontrel typing STEPS SEED} draws more, or the same again.
+ */
+public class TypingLawTest {
+    private static final int STEPS = Integer.getInteger("typing.steps", 30);
+    private static final long SEED = Long.getLong("typing.seed", new Random().nextInt(1_000_000));
+    private static final LocatorAssertions.IsVisibleOptions PATIENT =
+            new LocatorAssertions.IsVisibleOptions().setTimeout(30_000);
+    private static final List<String> TYPES = List.of("Tree", "Person", "Plot");
+
+    private final Random random = new Random(SEED);
+    private Installation installation;
+    private UnsteadyNetwork network;
+    private Client api;
+    private Visitor anna;
+    private Page page;
+    private int word;
+
+    @BeforeClass
+    public void start() throws InterruptedException {
+        System.out.println("Typing with -Dtyping.steps=" + STEPS + " -Dtyping.seed=" + SEED);
+        installation = new Installation();
+        api = new Client(installation.address());
+        api.get("/api/session");
+        api.post("/api/setup", Map.of("code", Installation.SETUP_CODE, "name", "anna", "password", "anna-password"));
+        api.signIn("anna", "anna-password");
+        api.post("/api/workspaces", Map.of("title", "Orchard"));
+        api.post(
+                "/api/workspaces/orchard/draft/take",
+                Map.of("definitions", Desk.definitions(Orchard.edited(Map.of()))));
+        api.post("/api/workspaces/orchard/releases", Map.of("version", "1.0.0", "notes", ""));
+        api.post("/api/workspaces/orchard/sites", Map.of("name", "Field"));
+        var run = api.post("/api/sites/field/runs", Map.of("version", "1.0.0"))
+                .get("id")
+                .asLong();
+        while (!api.get("/api/sites/field/runs/" + run).get("state").asString().equals("done")) {
+            Thread.sleep(50);
+        }
+        network = new UnsteadyNetwork(installation.address(), SEED);
+        anna = new Visitor(network.address()).signIn("anna", "anna-password");
+        page = anna.page;
+    }
+
+    @AfterClass(alwaysRun = true)
+    public void stop() {
+        if (anna != null) {
+            anna.close();
+        }
+        if (network != null) {
+            network.close();
+        }
+        installation.close();
+    }
+
+    /** Appends a word nobody else types, letter by letter, and sees it where it was typed. */
+    private String type(Locator input) {
+        var before = input.inputValue();
+        var typed = " w" + (++word) + "x";
+        input.focus();
+        input.press("End");
+        int pause = random.nextInt(4) == 0 ? 120 : random.nextInt(40);
+        for (var letter : typed.split("")) {
+            input.page().keyboard().type(letter);
+            input.page().waitForTimeout(random.nextInt(pause + 1));
+        }
+        assertThat(input).hasValue(before + typed);
+        return before + typed;
+    }
+
+    private void signInAgainWhereAsked() {
+        if (page.url().contains("/sign-in")) {
+            page.getByLabel("Name").fill("anna");
+            page.getByLabel("Password").fill("anna-password");
+            page.keyboard().press("Enter");
+            page.waitForURL(url -> !url.contains("/sign-in"));
+        }
+    }
+
+    private void open(String type) {
+        page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Definitions"))
+                .getByText(type, new Locator.GetByTextOptions().setExact(true))
+                .click();
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName(type).setExact(true)))
+                .isVisible(PATIENT);
+    }
+
+    private void model() {
+        page.navigate(network.address() + "/w/orchard/model");
+        page.locator("nav .name").first().waitFor(new Locator.WaitForOptions().setTimeout(30_000));
+    }
+
+    /** Loads the page until all of it came through. */
+    private void reload() {
+        for (int i = 0; i < 20; i++) {
+            page.reload();
+            page.waitForTimeout(500);
+            if (page.locator("tr[data-row]").count() > 0 || page.url().contains("/sign-in")) {
+                return;
+            }
+        }
+        network.calm();
+        page.reload();
+        network.rough();
+    }
+
+    @Test
+    public void whatIsTypedInTheModelIsStoredOrKept() {
+        var expected = new HashMap<String, String>();
+        network.calm();
+        model();
+        network.rough();
+        var type = TYPES.getFirst();
+        open(type);
+        for (int i = 0; i < STEPS; i++) {
+            int act = random.nextInt(20);
+            if (act == 0) {
+                reload();
+                signInAgainWhereAsked();
+                page.locator("tr[data-row]").first().waitFor(new Locator.WaitForOptions().setTimeout(30_000));
+            } else if (act == 1) {
+                type = TYPES.get(random.nextInt(TYPES.size()));
+                open(type);
+            } else if (act == 2) {
+                inASecondTab(type, expected);
+            } else {
+                var rows = page.locator("[data-column=help]");
+                int at = random.nextInt(rows.count() + 1);
+                var input = at == rows.count() ? page.locator("#def-plural") : rows.nth(at);
+                var name = at == rows.count()
+                        ? type + "/plural"
+                        : type + "/"
+                                + rows.nth(at).evaluate("input => input.closest('tr').dataset.row");
+                if (expected.containsKey(name)) {
+                    assertThat(input).hasValue(expected.get(name));
+                }
+                expected.put(name, type(input));
+            }
+        }
+        network.calm();
+        page.evaluate("window.dispatchEvent(new Event('focus'))");
+        assertThat(page.getByRole(AriaRole.STATUS).getByText("Draft saved")).isVisible(PATIENT);
+        var stored = stored();
+        expected.forEach((name, text) -> assertEquals(stored.get(name), text, name + " with seed " + SEED));
+        assertEquals(anna.errors(), List.of());
+    }
+
+
+    /** Another tab of the same person: the plural of another definition, while this one goes on. */
+    private void inASecondTab(String type, Map<String, String> expected) {
+        var other = TYPES.get((TYPES.indexOf(type) + 1) % TYPES.size());
+        var tab = anna.tab();
+        tab.navigate(page.url());
+        var link = tab.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Definitions"))
+                .getByText(other, new Locator.GetByTextOptions().setExact(true));
+        for (int i = 0; i < 20 && link.count() == 0; i++) {
+            tab.waitForTimeout(500);
+            if (link.count() == 0 && i % 4 == 3) {
+                tab.reload();
+            }
+        }
+        link.click();
+        var input = tab.locator("#def-plural");
+        assertThat(tab.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName(other).setExact(true)))
+                .isVisible(PATIENT);
+        expected.put(other + "/plural", type(input));
+        tab.waitForTimeout(random.nextInt(1_500));
+        tab.close(new Page.CloseOptions().setRunBeforeUnload(false));
+    }
+
+    private Map<String, String> stored() {
+        var found = new HashMap<String, String>();
+        for (var each : api.get("/api/workspaces/orchard/draft").get("definitions")) {
+            var definition = each.get("definition");
+            var name = definition.path("singular").asString("");
+            found.put(name + "/plural", definition.path("plural").asString(""));
+            definition.path("groups").forEach(group -> helps(name, group, found));
+        }
+        return found;
+    }
+
+    private static void helps(String name, tools.jackson.databind.JsonNode holder, Map<String, String> found) {
+        for (var field : holder.path("fields")) {
+            found.put(name + "/" + field.get("id").asString(), field.path("help").asString(""));
+            helps(name, field, found);
+        }
+    }
+
+    @Test
+    public void whatIsTypedInARecordIsStoredOrKept() {
+        network.calm();
+        page.navigate(network.address() + "/w/orchard/records/field/tree/new");
+        page.locator("[data-field=title] input").waitFor();
+        page.locator("[data-field=title] input").fill("An oak");
+        anna.button("Save draft").click();
+        page.waitForURL(Pattern.compile("/tree/[0-9]+$"));
+        var id = page.url().substring(page.url().lastIndexOf('/') + 1);
+        network.rough();
+        var expected = new HashMap<String, String>(Map.of("title", "An oak"));
+        var fields = List.of("title", "summary", "tag");
+        for (int i = 0; i < STEPS; i++) {
+            int act = random.nextInt(12);
+            if (act == 0) {
+                page.waitForTimeout(400);
+                page.reload();
+                comeBack();
+            } else if (act <= 3) {
+                anna.button("Save draft").click();
+            } else {
+                var key = fields.get(random.nextInt(fields.size()));
+                var input = page.locator("[data-field=" + key + "]").locator("input, textarea").first();
+                assertThat(input).hasValue(expected.getOrDefault(key, ""));
+                if (!key.equals("tag") || expected.getOrDefault(key, "").length() < 12) {
+                    expected.put(key, type(input));
+                }
+            }
+        }
+        network.calm();
+        page.waitForTimeout(2_000);
+        mergeWhereAsked();
+        anna.button("Save draft").click();
+        assertThat(page.getByText(Pattern.compile("^Saved"))).isVisible(PATIENT);
+        page.waitForTimeout(500);
+        var values = api.get("/api/sites/field/types/tree/records/" + id).at("/record/values");
+        expected.forEach((key, text) ->
+                assertEquals(values.path(key).asString("").strip(), text.strip(), key + " with seed " + SEED));
+        assertEquals(anna.errors(), List.of());
+    }
+
+    /** After a reload: what was not stored is offered, and taken. */
+    private void comeBack() {
+        var title = page.locator("[data-field=title] input");
+        for (int i = 0; i < 20 && title.count() == 0; i++) {
+            page.waitForTimeout(500);
+            if (title.count() == 0 && i % 4 == 3) {
+                page.reload();
+            }
+        }
+        title.waitFor();
+        page.waitForTimeout(300);
+        var offer = anna.button("Go on with them");
+        if (offer.count() > 0) {
+            offer.click();
+        }
+    }
+
+    private void mergeWhereAsked() {
+        var merge = anna.button("Take both together");
+        if (merge.count() > 0) {
+            merge.click();
+        }
+    }
+}

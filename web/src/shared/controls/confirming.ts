@@ -1,0 +1,23 @@
+import { useDialog } from 'naive-ui';
+import { useI18n } from 'vue-i18n';
+
+/** Asks before something that cannot be taken back; the button says what is done. */
+export function useConfirm(): (question: string, act: string) => Promise<boolean> {
+  const dialog = useDialog();
+  const { t } = useI18n();
+  return (question, act) =>
+    new Promise((resolve) => {
+      dialog.warning({
+        title: act,
+        content: question,
+        positiveText: act,
+        negativeText: t('common.cancel'),
+        onPositiveClick: () => {
+          resolve(true);
+        },
+        onAfterLeave: () => {
+          resolve(false);
+        },
+      });
+    });
+}

@@ -1,0 +1,43 @@
+import { api, ask, type Schemas } from '@/shared/api/client';
+import type { Resource } from '@/shared/api/queries';
+
+/** Everything of a site, by its path. */
+export const ofSite = (site: string) => ['site', site];
+
+export const planTo = (site: string, version: string): Resource<Schemas['PlanView']> => ({
+  queryKey: [...ofSite(site), 'plan', version],
+  queryFn: ({ signal }) =>
+    ask(api.GET('/api/sites/{site}/plan', { params: { path: { site }, query: { version } }, signal })),
+});
+
+export const undoPlan = (site: string, id: number): Resource<Schemas['PlanView']> => ({
+  queryKey: [...ofSite(site), 'undo-plan', id],
+  queryFn: ({ signal }) =>
+    ask(api.GET('/api/sites/{site}/runs/{id}/undo-plan', { params: { path: { site, id } }, signal })),
+});
+
+/** @param revision of the draft, whose changes are counted on the site */
+export const impactOn = (site: string, revision: number): Resource<Schemas['PlanView']> => ({
+  queryKey: [...ofSite(site), 'impact', revision],
+  queryFn: ({ signal }) => ask(api.GET('/api/sites/{site}/impact', { params: { path: { site } }, signal })),
+});
+
+export const runList = (site: string): Resource<Schemas['RunView'][]> => ({
+  queryKey: [...ofSite(site), 'runs'],
+  queryFn: ({ signal }) => ask(api.GET('/api/sites/{site}/runs', { params: { path: { site } }, signal })),
+});
+
+export const oneRun = (site: string, id: number): Resource<Schemas['RunView']> => ({
+  queryKey: [...ofSite(site), 'run', id],
+  queryFn: ({ signal }) => ask(api.GET('/api/sites/{site}/runs/{id}', { params: { path: { site, id } }, signal })),
+});
+
+export const tokenList = (site: string): Resource<Schemas['TokenView'][]> => ({
+  queryKey: [...ofSite(site), 'tokens'],
+  queryFn: ({ signal }) => ask(api.GET('/api/sites/{site}/tokens', { params: { path: { site } }, signal })),
+});
+
+export const heldList = (site: string): Resource<Schemas['HeldList']> => ({
+  queryKey: [...ofSite(site), 'held'],
+  queryFn: ({ signal }) => ask(api.GET('/api/sites/{site}/held', { params: { path: { site } }, signal })),
+});
