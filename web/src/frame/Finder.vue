@@ -21,6 +21,8 @@ const text = ref('');
 const at = ref(0);
 const input = useTemplateRef<InstanceType<typeof TextInput>>('input');
 const MOST = 40;
+/** Where somebody was; the library's own way back comes late and would take the focus away from where they went. */
+let came: HTMLElement | null = null;
 
 interface Entry {
   icon: Component;
@@ -91,6 +93,7 @@ watch(text, () => {
 });
 watch(open, async (is) => {
   if (is) {
+    came = document.activeElement as HTMLElement | null;
     text.value = '';
     await nextTick();
     input.value?.focus();
@@ -99,6 +102,7 @@ watch(open, async (is) => {
 
 function go(entry: Entry | undefined): void {
   open.value = false;
+  came?.focus();
   entry?.go();
 }
 
@@ -110,14 +114,16 @@ function onKey(event: KeyboardEvent): void {
   } else if (event.key === 'Enter') {
     event.preventDefault();
     go(found.value[at.value]);
+  } else if (event.key === 'Tab') {
+    event.preventDefault();
   } else if (event.key === 'Escape') {
-    open.value = false;
+    go(undefined);
   }
 }
 </script>
 
 <template>
-  <NModal v-model:show="open" transform-origin="center">
+  <NModal v-model:show="open" transform-origin="center" :trap-focus="false" :auto-focus="false">
     <div class="finder" role="dialog" aria-modal="true" :aria-label="$t('finder.title')" @keydown="onKey">
       <TextInput
         ref="input"

@@ -160,7 +160,7 @@ defineExpose({ choose });
 <style scoped>
 .find {
   display: grid;
-  grid-template-columns: 1fr 92px;
+  grid-template-columns: 1fr 116px;
   gap: 4px;
   padding: 12px 12px 4px;
 }

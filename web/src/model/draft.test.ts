@@ -19,6 +19,8 @@ class Server {
   refuseOnly: string | undefined;
   bases: number[] = [];
   befores: unknown[] = [];
+  /** Stores, and its answer is lost on the way. */
+  losesAnswer = false;
 
   view() {
     const definitions = this.gone ? [] : [{ sort: 'type', definition: this.definition, revision: this.revision }];
@@ -40,7 +42,12 @@ class Server {
     if (request.method !== 'PUT') {
       return Response.json(request.url.endsWith('/sites') ? [] : this.view());
     }
-    const sent = (await request.json()) as { base: number; before?: unknown; definition: ContentType };
+    const sent = (await request.json()) as {
+      base: number;
+      before?: unknown;
+      sent?: ContentType[];
+      definition: ContentType;
+    };
     this.bases.push(sent.base);
     this.befores.push(sent.before);
     await this.hold;
@@ -63,13 +70,17 @@ class Server {
       this.puts.push(sent.definition);
       return Response.json({ merged: false, draft: this.view() });
     }
-    if (sent.base !== this.revision) {
+    const isOwn = sent.sent?.some((each) => JSON.stringify(each) === JSON.stringify(this.definition)) ?? false;
+    if (sent.base !== this.revision && !isOwn) {
       const current = { sort: 'type', definition: this.definition, revision: this.revision };
       return Response.json({ detail: 'Changed elsewhere.', current }, { status: 409 });
     }
     this.puts.push(sent.definition);
     this.definition = sent.definition;
     this.revision++;
+    if (this.losesAnswer) {
+      throw new TypeError('network');
+    }
     return Response.json({ merged: false, draft: this.view() });
   }
 }
@@ -99,6 +110,20 @@ const called = (singular: string): ContentType => ({ ...mooring, singular });
 const named = (singular: string): Defined => ({ sort: 'type', definition: called(singular) });
 
 describe('the draft in the browser', () => {
+  it('takes what it sent itself, and got no answer to, for its own', async () => {
+    const draft = await opened();
+    server.losesAnswer = true;
+    draft.edit(named('Be'));
+    await vi.advanceTimersByTimeAsync(500);
+    await vi.waitFor(() => expect(draft.state).toBe('failed'));
+    server.losesAnswer = false;
+    draft.edit(named('Berth'));
+    await vi.advanceTimersByTimeAsync(5_000);
+    await vi.waitFor(() => expect(draft.state).toBe('saved'));
+    expect(server.definition.singular).toBe('Berth');
+    expect(draft.conflict).toBeUndefined();
+  });
+
   it('sends an edit once typing pauses, and says so', async () => {
     const draft = await opened();
     draft.edit(named('B'));

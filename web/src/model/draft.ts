@@ -9,6 +9,7 @@ import { withKey } from './rows';
 export type SaveState = 'saved' | 'saving' | 'failed' | 'conflict';
 const PAUSE = 400;
 const RETRY = 3_000;
+const MOST_UNANSWERED = 20;
 
 interface Conflict {
   id: string;
@@ -22,6 +23,8 @@ interface Unsent {
   definition: Definition;
   base: number;
   before: Definition | null;
+  /** What was sent without an answer: the server may have it. */
+  sent: Definition[];
   at: string;
 }
 
@@ -44,6 +47,8 @@ export const useDraft = defineStore('draft', () => {
   /** Definitions as the server last told them, and their revisions. */
   const seen = new Map<string, { definition: Definition; revision: number }>();
   const dirty = new Set<string>();
+  /** What was sent and never answered, by definition: where the server has it after all, it is not somebody else's. */
+  const unanswered = new Map<string, Definition[]>();
   const keeper = newKeeper();
   onScopeDispose(keeper.close, true);
   let timer: ReturnType<typeof setTimeout> | undefined;
@@ -110,6 +115,7 @@ export const useDraft = defineStore('draft', () => {
     keep();
     workspace.value = wanted;
     dirty.clear();
+    unanswered.clear();
     seen.clear();
     conflict.value = undefined;
     state.value = 'saved';
@@ -134,6 +140,8 @@ export const useDraft = defineStore('draft', () => {
       }
       taken.add(id);
       seen.set(id, { definition: value.before ?? value.definition, revision: value.base });
+      // windows of an older version kept no such list
+      unanswered.set(id, (value.sent as Definition[] | undefined) ?? []);
       edit({ sort: value.sort, definition: value.definition } as Defined);
       keep();
       drop(place, other);
@@ -186,7 +194,9 @@ export const useDraft = defineStore('draft', () => {
       const now = all.value.get(id);
       const known = seen.get(id);
       if (now) {
-        keepAt(placeOf(id), keeper.name, { ...now, base: known?.revision ?? 0, before: known?.definition ?? null, at });
+        const before = known?.definition ?? null;
+        const sent = unanswered.get(id) ?? [];
+        keepAt(placeOf(id), keeper.name, { ...now, base: known?.revision ?? 0, before, sent, at });
       }
     }
   }
@@ -223,12 +233,19 @@ export const useDraft = defineStore('draft', () => {
       if (!mine) {
         continue;
       }
-      const body = { ...mine, base: known?.revision ?? 0, before: known?.definition };
+      const sent = unanswered.get(id);
+      const body = { ...mine, base: known?.revision ?? 0, before: known?.definition, ...(sent ? { sent } : {}) };
+      unanswered.set(id, [...(sent ?? []), mine.definition].slice(-MOST_UNANSWERED));
+      keep();
       try {
         const params = { path: { ...path.value, id }, query: since() };
         const written = await ask(api.PUT('/api/workspaces/{workspace}/draft/definitions/{id}', { params, body }));
-        sent(id, mine.definition, written);
+        unanswered.delete(id);
+        stored(id, mine.definition, written);
       } catch (thrown) {
+        if (thrown instanceof ApiError && thrown.status > 0 && thrown.status < 500) {
+          unanswered.set(id, sent ?? []);
+        }
         fail(id, thrown);
         if (conflict.value || worthRetrying) {
           return;
@@ -242,7 +259,7 @@ export const useDraft = defineStore('draft', () => {
     }
   }
 
-  function sent(id: string, mine: Definition, written: Schemas['Written']): void {
+  function stored(id: string, mine: Definition, written: Schemas['Written']): void {
     const now = written.draft.definitions.find((each) => each.definition.id === id);
     if (dirty.has(id) && now) {
       // typed on meanwhile: what was sent is what the next edit starts from, unless another's edit was joined in

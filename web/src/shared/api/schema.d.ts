@@ -1660,6 +1660,10 @@ export interface components {
                 [key: string]: unknown;
             };
             definition: components["schemas"]["Definition"];
+            /** @description What the same window sent before without getting an answer: where one of these is stored, the writer has seen it */
+            sent?: {
+                [key: string]: unknown;
+            }[];
             sort: string;
         };
         EditView: {

@@ -22,7 +22,7 @@ const { frame, inner } = useSplitAttributes();
 const isDisabled = useDisabled(() => props.disabled);
 const frameElement = useTemplateRef<HTMLElement>('frameElement');
 const flat = computed(() => flatOptions(props.options));
-const { menuProps, open, optionProps, follow, focus } = useListbox({
+const { menuProps, optionProps, follow, shown, focus } = useListbox({
   frame: frameElement,
   given: inner,
   options: () => flat.value,
@@ -57,7 +57,6 @@ defineExpose({ focus });
 <template>
   <div ref="frameElement" v-bind="frame()" class="choice" :class="{ cell }" @keydown="onKey">
     <NSelect
-      v-model:show="open"
       :value="flat.some((each) => each.value === value) ? value : null"
       :options="libraryOptions(options)"
       :placeholder="placeholder ?? ''"
@@ -67,12 +66,13 @@ defineExpose({ focus });
       :bordered="!cell"
       :disabled="isDisabled"
       :status="isInvalid(inner()) ? 'error' : undefined"
+      display-directive="if"
       :consistent-menu-width="false"
       :virtual-scroll="flat.length > 100"
       :menu-props="menuProps()"
       :node-props="optionProps"
       @update:value="emit('update:value', ($event as string | null) ?? '')"
-      @update:show="follow"
+      @update:show="shown"
     />
   </div>
 </template>

@@ -19,7 +19,7 @@ const { frame, inner } = useSplitAttributes();
 const isDisabled = useDisabled(() => props.disabled);
 const frameElement = useTemplateRef<HTMLElement>('frameElement');
 const flat = computed(() => flatOptions(props.options));
-const { menuProps, open, optionProps, follow, focus } = useListbox({
+const { menuProps, optionProps, follow, shown, focus } = useListbox({
   frame: frameElement,
   given: inner,
   options: () => flat.value,
@@ -32,7 +32,6 @@ defineExpose({ focus });
 <template>
   <div ref="frameElement" v-bind="frame()" class="choice" @keydown="follow">
     <NSelect
-      v-model:show="open"
       multiple
       :value="[...values]"
       :options="libraryOptions(options)"
@@ -40,12 +39,13 @@ defineExpose({ focus });
       :size="small ? 'small' : 'medium'"
       :disabled="isDisabled"
       :status="isInvalid(inner()) ? 'error' : undefined"
+      display-directive="if"
       :consistent-menu-width="false"
       :virtual-scroll="flat.length > 100"
       :menu-props="menuProps(true)"
       :node-props="optionProps"
       @update:value="emit('update:values', $event as string[])"
-      @update:show="follow"
+      @update:show="shown"
     />
   </div>
 </template>

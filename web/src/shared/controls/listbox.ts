@@ -145,5 +145,10 @@ export function useListbox(listed: Listed) {
     };
   };
 
-  return { menuProps, open, optionProps, follow, focus };
+  function shown(isOpen: boolean): void {
+    open.value = isOpen;
+    void follow();
+  }
+
+  return { menuProps, optionProps, follow, shown, focus };
 }

@@ -178,11 +178,13 @@ public class DeskAroundTest {
             assertThat(page.getByText("bob is here too"))
                     .isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(20_000));
             bob.page.getByLabel("Help for Leader").fill("Whom to call in the morning");
-            assertThat(bob.page.getByRole(AriaRole.STATUS).getByText("Draft saved")).isVisible();
+            assertThat(bob.page.getByRole(AriaRole.STATUS).getByText("Draft saved"))
+                    .isVisible();
             assertThat(page.getByLabel("Help for Leader")).hasValue("Whom to call in the morning");
             page.route("**/presence", route -> route.abort());
             bob.page.getByLabel("Help for Most people").fill("With tools for each");
-            assertThat(bob.page.getByRole(AriaRole.STATUS).getByText("Draft saved")).isVisible();
+            assertThat(bob.page.getByRole(AriaRole.STATUS).getByText("Draft saved"))
+                    .isVisible();
             page.getByLabel("Plural").fill("Working parties");
             assertThat(page.getByText("An edit made in another window was joined with yours."))
                     .isVisible();

@@ -116,7 +116,7 @@ public class HardshipTest {
         outline(first, "Feature");
         first.route("**/draft/definitions/**", route -> route.abort());
         first.getByLabel("Plural").fill("Sights");
-        assertThat(first.getByText("Not saved")).isVisible();
+        assertThat(first.getByText("Not saved:")).isVisible();
         first.close();
         var again = desk.anna.tab();
         again.navigate(desk.installation.address() + Desk.WORKSPACE + "model");

@@ -2,7 +2,6 @@ package org.jontrel.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.testng.Assert.assertEquals;
-import static org.testng.Assert.assertTrue;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
@@ -103,7 +102,9 @@ public class TypingLawTest {
         page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Definitions"))
                 .getByText(type, new Locator.GetByTextOptions().setExact(true))
                 .click();
-        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName(type).setExact(true)))
+        assertThat(page.getByRole(
+                        AriaRole.HEADING,
+                        new Page.GetByRoleOptions().setName(type).setExact(true)))
                 .isVisible(PATIENT);
     }
 
@@ -151,8 +152,7 @@ public class TypingLawTest {
                 var input = at == rows.count() ? page.locator("#def-plural") : rows.nth(at);
                 var name = at == rows.count()
                         ? type + "/plural"
-                        : type + "/"
-                                + rows.nth(at).evaluate("input => input.closest('tr').dataset.row");
+                        : type + "/" + rows.nth(at).evaluate("input => input.closest('tr').dataset.row");
                 if (expected.containsKey(name)) {
                     assertThat(input).hasValue(expected.get(name));
                 }
@@ -166,7 +166,6 @@ public class TypingLawTest {
         expected.forEach((name, text) -> assertEquals(stored.get(name), text, name + " with seed " + SEED));
         assertEquals(anna.errors(), List.of());
     }
-
 
     /** Another tab of the same person: the plural of another definition, while this one goes on. */
     private void inASecondTab(String type, Map<String, String> expected) {
@@ -183,7 +182,9 @@ public class TypingLawTest {
         }
         link.click();
         var input = tab.locator("#def-plural");
-        assertThat(tab.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName(other).setExact(true)))
+        assertThat(tab.getByRole(
+                        AriaRole.HEADING,
+                        new Page.GetByRoleOptions().setName(other).setExact(true)))
                 .isVisible(PATIENT);
         expected.put(other + "/plural", type(input));
         tab.waitForTimeout(random.nextInt(1_500));
@@ -203,7 +204,8 @@ public class TypingLawTest {
 
     private static void helps(String name, tools.jackson.databind.JsonNode holder, Map<String, String> found) {
         for (var field : holder.path("fields")) {
-            found.put(name + "/" + field.get("id").asString(), field.path("help").asString(""));
+            found.put(
+                    name + "/" + field.get("id").asString(), field.path("help").asString(""));
             helps(name, field, found);
         }
     }
@@ -230,7 +232,9 @@ public class TypingLawTest {
                 anna.button("Save draft").click();
             } else {
                 var key = fields.get(random.nextInt(fields.size()));
-                var input = page.locator("[data-field=" + key + "]").locator("input, textarea").first();
+                var input = page.locator("[data-field=" + key + "]")
+                        .locator("input, textarea")
+                        .first();
                 assertThat(input).hasValue(expected.getOrDefault(key, ""));
                 if (!key.equals("tag") || expected.getOrDefault(key, "").length() < 12) {
                     expected.put(key, type(input));

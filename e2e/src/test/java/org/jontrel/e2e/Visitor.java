@@ -99,7 +99,9 @@ final class Visitor implements AutoCloseable {
                         AriaRole.BUTTON,
                         new Page.GetByRoleOptions().setName(java.util.regex.Pattern.compile("^Account of")))
                 .click();
-        page.locator(".n-dropdown-option").getByText(item, new Locator.GetByTextOptions().setExact(true)).click();
+        page.locator(".n-dropdown-option")
+                .getByText(item, new Locator.GetByTextOptions().setExact(true))
+                .click();
     }
 
     /** The answer to a question before something that cannot be taken back. */

@@ -124,6 +124,32 @@ public class DeskApiTest {
     }
 
     @Test
+    public void whatAWindowSentWithoutAnAnswerIsItsOwn() {
+        var seen = view(draft(0), "vault");
+        var first = tree(seen);
+        first.put("description", "Cold and d");
+        put(seen, first);
+        var second = tree(seen);
+        second.put("description", "Cold and dry.");
+        var body = new java.util.HashMap<String, Object>(Map.of(
+                "sort",
+                "type",
+                "base",
+                seen.get("revision").asLong(),
+                "before",
+                seen.get("definition"),
+                "definition",
+                second));
+        var path = DRAFT + "/definitions/" + seen.at("/definition/id").asString();
+        assertEquals(anna.send("PUT", path, body).statusCode(), 409, "it could be somebody else's");
+        body.put("sent", List.of(tree(seen)));
+        assertEquals(anna.send("PUT", path, body).statusCode(), 409, "that was sent, and is not what is stored");
+        body.put("sent", List.of(tree(seen), first));
+        assertFalse(anna.ok("PUT", path, body).get("merged").asBoolean());
+        assertEquals(view(draft(0), "vault").at("/definition/description").asString(), "Cold and dry.");
+    }
+
+    @Test
     public void severalDefinitionsChangeAsOneEditAndStepBackTogether() {
         var vault = view(draft(0), "vault").at("/definition/id").asString();
         var group = view(draft(0), "person").at("/definition/groups/0/id").asString();

@@ -4,6 +4,7 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.util.List;
 import java.util.Map;
@@ -32,6 +33,7 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/workspaces/{workspace}/draft")
 class DraftController {
+    private static final int MOST_SENT = 20;
     private static final int LONGEST_NAME = 200;
     private final Workspaces workspaces;
     private final Drafts drafts;
@@ -65,6 +67,13 @@ class DraftController {
 
             @Schema(description = "The definition as the writer had seen it, so that edits of two can be joined")
             Map<String, Object> before,
+
+            @Schema(
+                    description =
+                            "What the same window sent before without getting an answer: where one of these is stored, the"
+                                    + " writer has seen it")
+            @Size(max = MOST_SENT)
+            List<Map<String, Object>> sent,
 
             @Schema(ref = "#/components/schemas/Definition") @NotNull
             Map<String, Object> definition) {}
@@ -121,7 +130,11 @@ class DraftController {
                 ? Optional.<Definition>empty()
                 : Optional.of(DefinitionView.read(body.sort(), body.before()));
         var complete = new Identities(drafts.get(workspaceId).model(), ids).complete(definition);
-        boolean merged = drafts.put(workspaceId, complete, body.base(), before, principal.getName());
+        var sent = body.sent() == null ? List.<Map<String, Object>>of() : body.sent();
+        var own = sent.stream()
+                .map(each -> DefinitionView.read(body.sort(), each))
+                .toList();
+        boolean merged = drafts.put(workspaceId, complete, body.base(), before, own, principal.getName());
         return new Written(merged, views.view(workspaceId, since));
     }
 

@@ -125,7 +125,19 @@ public class Drafts {
      */
     @Transactional
     public boolean put(long workspaceId, Definition definition, long base, Optional<Definition> before, String by) {
-        return put(workspaceId, definition, Optional.empty(), base, before, by);
+        return put(workspaceId, definition, Optional.empty(), base, before, List.of(), by);
+    }
+
+    /** @param sent what the writer sent before without getting an answer; it is the writer's own, not somebody else's */
+    @Transactional
+    public boolean put(
+            long workspaceId,
+            Definition definition,
+            long base,
+            Optional<Definition> before,
+            List<Definition> sent,
+            String by) {
+        return put(workspaceId, definition, Optional.empty(), base, before, sent, by);
     }
 
     /** @param comments those of the definition's file, where that was edited; else they stay */
@@ -137,6 +149,17 @@ public class Drafts {
             long base,
             Optional<Definition> before,
             String by) {
+        return put(workspaceId, definition, comments, base, before, List.of(), by);
+    }
+
+    private boolean put(
+            long workspaceId,
+            Definition definition,
+            Optional<Comments> comments,
+            long base,
+            Optional<Definition> before,
+            List<Definition> sent,
+            String by) {
         mapper.raise(workspaceId);
         var now = mapper.definition(workspaceId, definition.id());
         long revision = now == null ? 0 : now.revision();
@@ -145,7 +168,9 @@ public class Drafts {
         if (now != null && now.content().equals(content)) {
             return false;
         }
-        if (revision == base) {
+        boolean isOwn =
+                now != null && sent.stream().anyMatch(each -> text(each, kept).equals(now.content()));
+        if (revision == base || isOwn) {
             record(workspaceId, definition.id(), now == null ? null : now.content(), content, by);
             return false;
         }
