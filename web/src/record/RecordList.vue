@@ -12,6 +12,8 @@ import RecordTable from './RecordTable.vue';
 import { provideForm } from './form';
 import { addressOf, noun, useHolders, type Holder } from './holders';
 import { pathOf, siteLinks } from './links';
+import { fromQuery, toQuery } from './listAddress';
+import { rememberAddress } from './neighbours';
 import { useRecordList } from './useRecordList';
 import TextInput from '@/shared/controls/TextInput.vue';
 
@@ -24,6 +26,7 @@ const picked = ref(new Set<number>());
 const list = useRecordList(
   () => props.site,
   () => props.holder,
+  (usual) => fromQuery(route.query, usual),
 );
 const { search, filter, order, columns, records, count, loading, problem, fields, shown, all, query } = list;
 
@@ -36,6 +39,29 @@ const links = siteLinks(
 provideForm({ prefix: 'b', readonly: () => false, problems: () => [], hidden: () => false, ...links });
 
 const deleted = computed(() => Number(route.query.deleted ?? 0));
+
+/** What is searched, filtered, sorted and shown stands in the address, and is there again for those who come back. */
+const addressed = () => toQuery(list.current(), list.usual());
+watch([() => list.current(), () => props.holder.id], () => {
+  rememberAddress(props.site, props.holder.id, addressed());
+  const isHere = route.params.site === props.site && route.params.type === addressOf(props.holder);
+  if (route.name === 'record-list' && isHere) {
+    void router.replace({ query: { ...addressed(), ...told.value } });
+  }
+});
+/** What an address says besides: that something was deleted. */
+const told = computed(() => ({
+  ...(route.query.deleted ? { deleted: route.query.deleted, title: route.query.title } : {}),
+}));
+watch(
+  () => route.query,
+  (query) => {
+    const said = fromQuery(query, list.usual());
+    if (JSON.stringify(toQuery(said, list.usual())) !== JSON.stringify(addressed())) {
+      list.show(said);
+    }
+  },
+);
 
 watch(
   () => [props.site, props.holder.id],

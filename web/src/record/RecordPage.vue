@@ -17,7 +17,7 @@ import RecordSide from './RecordSide.vue';
 import { idOf, provideForm, type FormContext } from './form';
 import { noun, useHolders, type Holder } from './holders';
 import { pathOf, siteLinks } from './links';
-import { neighbours } from './neighbours';
+import { addressOfList, neighbours } from './neighbours';
 import { toneOf } from './states';
 import { useRecord, type OpenRecord } from './useRecord';
 import { useConfirm } from '@/shared/controls/confirming';
@@ -62,6 +62,7 @@ const around = computed(() => neighbours(site.value, holder.value?.id ?? '', Num
 const list = computed(() => ({
   name: 'record-list',
   params: { workspace: workspace.value, site: site.value, type: String(route.params.type) },
+  query: addressOfList(site.value, holder.value?.id ?? ''),
 }));
 const one = (other: number | string) => ({ name: 'record', params: { ...route.params, id: other } });
 const previewing = ref(false);
@@ -129,7 +130,7 @@ async function remove(): Promise<void> {
     const params = { path: { ...pathOf(site.value, holder.value), id: now.id }, query: { version: now.version } };
     await ask(api.DELETE('/api/sites/{site}/{sort}/{key}/records/{id}', { params }));
     dirty.value = false;
-    await router.push({ ...list.value, query: { deleted: String(now.id), title: now.title } });
+    await router.push({ ...list.value, query: { ...list.value.query, deleted: String(now.id), title: now.title } });
   } catch (thrown) {
     sentence.value = sentenceOf(thrown);
   }

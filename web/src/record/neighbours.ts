@@ -12,3 +12,14 @@ export function neighbours(site: string, holder: string, id: number): { before?:
   const after = at >= 0 ? ids[at + 1] : undefined;
   return { ...(before === undefined ? {} : { before }), ...(after === undefined ? {} : { after }) };
 }
+
+/** How each list was last searched, filtered and sorted. */
+const addresses = new Map<string, Record<string, string>>();
+
+export function rememberAddress(site: string, holder: string, query: object): void {
+  addresses.set(`${site}/${holder}`, query as Record<string, string>);
+}
+
+export function addressOfList(site: string, holder: string): Record<string, string> {
+  return addresses.get(`${site}/${holder}`) ?? {};
+}

@@ -14,8 +14,12 @@ export interface View {
   columns: string[];
 }
 
-/** A list of records: searched, filtered, sorted, loaded page by page as it is scrolled. */
-export function useRecordList(site: () => string, holder: () => Holder) {
+/**
+ * A list of records: searched, filtered, sorted, loaded page by page as it is scrolled.
+ *
+ * @param start what it shows at first, given its usual columns; everything, where nothing is said
+ */
+export function useRecordList(site: () => string, holder: () => Holder, start?: (usual: string[]) => View) {
   const search = ref('');
   const words = refDebounced(search, 250);
   const filter = ref<Comparison[]>([]);
@@ -81,7 +85,7 @@ export function useRecordList(site: () => string, holder: () => Holder) {
   watch(
     () => [site(), holder().id],
     () => {
-      show({ search: '', filter: [], order: '', columns: usual() });
+      show(start?.(usual()) ?? { search: '', filter: [], order: '', columns: usual() });
     },
     { immediate: true },
   );
@@ -102,5 +106,6 @@ export function useRecordList(site: () => string, holder: () => Holder) {
     more: found.more,
     show,
     current,
+    usual,
   };
 }

@@ -18,14 +18,14 @@ const props = defineProps<{
 const emit = defineEmits<{ files: [File[]] }>();
 const isDisabled = useDisabled(() => props.disabled);
 
-/** All files of one choice come together, though the library tells of each. */
+/** All files of one choice come together, though the library tells of each, one after the other. */
 let chosen: File[] = [];
 function onChange({ file }: { file: UploadFileInfo }): void {
   if (!file.file) {
     return;
   }
   if (chosen.length === 0) {
-    queueMicrotask(() => {
+    setTimeout(() => {
       const files = chosen;
       chosen = [];
       emit('files', files);

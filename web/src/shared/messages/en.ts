@@ -390,10 +390,11 @@ export const en = {
   },
   help: {
     title: 'How Jontrel works',
+    contents: 'Contents',
     parts: {
       model: {
         title: 'Model',
-        text: 'Define content types, taxonomies, shared groups, choice lists and site values. Everything derives from one noun and can be changed. The proof beside shows the form an editor will fill, the page a visitor will read, the answer of the API, the file the definition becomes, and what the draft would do to a site. A line makes a field; rows pasted from a spreadsheet make many. The map draws how things hang together, Findings lists all problems with their fixes, History steps back and discards, In/out takes files in and gives packages out. Edits save to the draft by themselves, those of two people are joined, and nothing touches a site.',
+        text: 'Define content types, taxonomies, shared groups, choice lists and site values. Everything derives from one noun and can be changed. The proof beside shows the form an editor will fill, the page a visitor will read, the answer of the API, the file the definition becomes, and what the draft would do to a site. The kind of a field is picked by typing its name. The lines between outline, sheet and proof can be drawn with the pointer or, once they have the focus, with the arrow keys. A line makes a field; rows pasted from a spreadsheet make many. The map draws how things hang together, Findings lists all problems with their fixes, History steps back and discards, In/out takes files in and gives packages out. Edits save to the draft by themselves, those of two people are joined, and nothing touches a site.',
       },
       release: {
         title: 'Releases',
@@ -405,7 +406,7 @@ export const en = {
       },
       record: {
         title: 'Records',
-        text: 'Editors fill the forms that the installed definitions make. A draft may lack required values; a published record may not. What is typed is kept in the browser until it is saved. When somebody else saved meanwhile, both changes are shown and can be taken together. After a run a record can be incomplete: it stays as it is and can be found with the filter. Deleted records can be brought back, and every earlier state is in the history. Preview shows the page of what is typed, before it is saved. Relations can be edited from both ends: what is linked or taken out beside the form is saved at once. A list can be kept under a name, with its columns, filter and order, for everybody on the site. Pictures and files has everything that was uploaded, where it is used, its alternative text and what matters most in it. Published records are on the public pages of the site, without their empty fields, and programs read them at /at/ and the path of the site, then /api/; its description is at openapi.json there. With a token, made by an architect on the page of the site, a program reads drafts too, or writes.',
+        text: 'Editors fill the forms that the installed definitions make. A draft may lack required values; a published record may not. Dates are typed in your own order or picked from a calendar, numbers with a point or a comma, a place as two numbers or a pasted geo: address. What is typed is kept in the browser until it is saved. When somebody else saved meanwhile, both changes are shown and can be taken together. After a run a record can be incomplete: it stays as it is and can be found with the filter. Deleted records can be brought back, and every earlier state is in the history. Preview shows the page of what is typed, before it is saved. Relations can be edited from both ends: what is linked or taken out beside the form is saved at once. A list can be kept under a name, with its columns, filter and order, for everybody on the site. Pictures and files has everything that was uploaded, where it is used, its alternative text and what matters most in it. Published records are on the public pages of the site, without their empty fields, and programs read them at /at/ and the path of the site, then /api/; its description is at openapi.json there. With a token, made by an architect on the page of the site, a program reads drafts too, or writes.',
       },
       keys: {
         title: 'Keys in the table of fields',
@@ -417,7 +418,7 @@ export const en = {
       },
       accounts: {
         title: 'Accounts and the trail',
-        text: 'Under Accounts an architect adds people, changes their role at once, ends their sessions, turns an account off or deletes it. The last architect stays. Your name at the top leads to your own password and to where you are signed in. A password has at least 12 characters and is none that everybody guesses. Someone who has forgotten theirs gets a link from an architect: it works once and within a day. After several wrong tries signing in has to wait a while, which never locks out a person at a computer they use. The trail lists sign-ins, refused ones, accounts, tokens, releases and runs.',
+        text: 'Under Accounts an architect adds people, changes their role at once, ends their sessions, turns an account off or deletes it. The last architect stays. The menu behind your initials leads to your own password and to where you are signed in, switches the theme and signs you out. A password has at least 12 characters and is none that everybody guesses. Someone who has forgotten theirs gets a link from an architect: it works once and within a day. After several wrong tries signing in has to wait a while, which never locks out a person at a computer they use. The trail lists sign-ins, refused ones, accounts, tokens, releases and runs.',
       },
     },
   },
