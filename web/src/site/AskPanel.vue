@@ -37,12 +37,12 @@ function keep(): void {
 <template>
   <form class="panel ask" @submit.prevent="keep">
     <div class="row spread top">
-      <p class="flat">{{ ask.finding.sentence }}</p>
+      <p :id="`ask-${ask.fieldId}-${ask.about}`" class="flat">{{ ask.finding.sentence }}</p>
       <Tag :tone="ask.answer ? 'safe' : 'bad'">{{ $t(ask.answer ? 'site.answered' : 'site.open1') }}</Tag>
     </div>
     <ControlSet :disabled="locked">
       <div class="row choices">
-        <Radios v-model:value="answer" :aria-label="ask.finding.sentence" :options="choices" />
+        <Radios v-model:value="answer" :aria-labelledby="`ask-${ask.fieldId}-${ask.about}`" :options="choices" />
         <TextInput
           v-if="ask.choices.includes('fill')"
           v-model:value="value"

@@ -19,6 +19,15 @@ const emit = defineEmits<{ 'update:value': [number] }>();
 const isDisabled = useDisabled(() => props.disabled);
 const frame = useTemplateRef<HTMLElement>('frame');
 
+/** The library's handle knows the arrows only. */
+function onKey(event: KeyboardEvent): void {
+  const end = { Home: props.min, End: props.max }[event.key];
+  if (end !== undefined && !isDisabled.value) {
+    event.preventDefault();
+    emit('update:value', end);
+  }
+}
+
 onMounted(() => {
   watchEffect(
     () => {
@@ -34,7 +43,7 @@ onMounted(() => {
 </script>
 
 <template>
-  <div :id="id" ref="frame" class="slider-input">
+  <div :id="id" ref="frame" class="slider-input" @keydown="onKey">
     <NSlider
       :value="value"
       :min="min"

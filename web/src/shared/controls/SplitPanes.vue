@@ -76,6 +76,12 @@ onUpdated(tell);
   height: 100%;
   min-width: 0;
 }
+/* what is scrolled within a pane is not cut off by it: checkers take what is cut off for hidden */
+.split-panes > .n-split > .n-split-pane-1,
+.split-panes > .n-split > .n-split-pane-2 {
+  overflow: visible;
+  min-width: 0;
+}
 .split-line {
   position: relative;
   display: block;

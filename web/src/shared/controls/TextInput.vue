@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NInput } from 'naive-ui';
-import { useTemplateRef } from 'vue';
+import { ref, useTemplateRef, watch } from 'vue';
 import { isInvalid, useSplitAttributes } from './attributes';
 import { useDisabled } from './disabled';
 
@@ -24,6 +24,15 @@ const props = defineProps<{
 const emit = defineEmits<{ 'update:value': [string]; change: [string] }>();
 const { frame, inner } = useSplitAttributes();
 const isDisabled = useDisabled(() => props.disabled);
+/** What is typed is shown, also where only a finished change is listened to. */
+const asText = () => (props.value === null || props.value === undefined ? '' : String(props.value));
+const text = ref(asText());
+watch(asText, (next) => (text.value = next));
+
+function type(typed: string): void {
+  text.value = typed;
+  emit('update:value', typed);
+}
 const input = useTemplateRef<InstanceType<typeof NInput>>('input');
 const limit = () => (inner().maxlength === undefined ? undefined : Number(inner().maxlength));
 defineExpose({ focus: () => input.value?.focus(), select: () => input.value?.select() });
@@ -38,7 +47,7 @@ defineExpose({ focus: () => input.value?.focus(), select: () => input.value?.sel
     :type="multiline ? 'textarea' : secret ? 'password' : 'text'"
     :show-password-on="secret ? 'click' : undefined"
     :rows="Number(rows ?? 3)"
-    :value="value === null || value === undefined ? '' : String(value)"
+    :value="text"
     :placeholder="placeholder ?? ''"
     :status="isInvalid(inner()) ? 'error' : undefined"
     :bordered="!cell"
@@ -46,7 +55,7 @@ defineExpose({ focus: () => input.value?.focus(), select: () => input.value?.sel
     :input-props="inner()"
     :maxlength="limit()"
     :autofocus="inner().autofocus === '' || inner().autofocus === true"
-    @update:value="emit('update:value', $event)"
+    @update:value="type"
     @change="emit('change', $event)"
   >
     <template v-if="prefix" #prefix

@@ -101,7 +101,8 @@ public class Screenshots {
         Visitor.choose(page.getByLabel("to", new Page.GetByLabelOptions().setExact(true)), "2.0.0");
         visitor.heading("Needs your answer").waitFor();
         visitor.picture(folder, "plan");
-        page.getByLabel("Value for Depth of water").fill("1.2");
+        page.getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("Value for Depth of water"))
+                .fill("1.2");
         visitor.button("Keep answer").first().click();
         page.getByText("Answered").first().waitFor();
         visitor.button("Keep answer").last().click();

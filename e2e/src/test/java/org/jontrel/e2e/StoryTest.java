@@ -352,12 +352,14 @@ public class StoryTest {
         assertThat(page.getByText("201 records of Mooring have no value for Depth"))
                 .isVisible();
         assertThat(anna.button("Run on Trial")).isDisabled();
-        page.getByLabel("Value for Depth").fill("deep");
+        page.getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("Value for Depth"))
+                .fill("deep");
         anna.button("Keep answer").click();
         assertThat(page.getByText("The value to fill Depth with cannot be used"))
                 .isVisible();
         assertThat(anna.button("Run on Trial")).isDisabled();
-        page.getByLabel("Value for Depth").fill("2");
+        page.getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("Value for Depth"))
+                .fill("2");
         anna.button("Keep answer").click();
         assertThat(anna.button("Run on Trial")).isEnabled();
         anna.checkAccessibility();

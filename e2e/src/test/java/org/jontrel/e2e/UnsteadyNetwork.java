@@ -119,7 +119,7 @@ final class UnsteadyNetwork implements AutoCloseable {
                 .method(exchange.getRequestMethod(), HttpRequest.BodyPublishers.ofByteArray(body));
         exchange.getRequestHeaders().forEach((name, values) -> {
             if (!KEPT_BACK.contains(name.toLowerCase(java.util.Locale.ROOT))) {
-                values.forEach(value -> request.header(name, value));
+                values.forEach(value -> request.header(name, value.replace(address(), server)));
             }
         });
         return client.send(request.build(), HttpResponse.BodyHandlers.ofByteArray());

@@ -12,6 +12,7 @@ import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -20,6 +21,11 @@ import java.util.Map;
 
 /** Somebody at a browser of 1280 by 800 pixels. */
 final class Visitor implements AutoCloseable {
+    static {
+        // two classes of stories are told at the same time, also on slow machines
+        PlaywrightAssertions.setDefaultAssertionTimeout(15_000);
+    }
+
     private final Playwright playwright;
     private final Browser browser;
     private final BrowserContext context;
@@ -83,6 +89,14 @@ final class Visitor implements AutoCloseable {
                         new Page.GetByRoleOptions().setName(option).setExact(true))
                 .click();
         assertThat(list.page().locator(".n-base-select-menu")).hasCount(0);
+    }
+
+    /** One of a few that are all seen. */
+    static void pick(Locator within, String label) {
+        within.locator(".n-radio")
+                .filter(new Locator.FilterOptions()
+                        .setHas(within.page().getByText(label, new Page.GetByTextOptions().setExact(true))))
+                .click();
     }
 
     /** Chooses the kind of a field by typing its name, as people who know it do. */

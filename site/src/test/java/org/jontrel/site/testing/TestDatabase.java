@@ -145,10 +145,10 @@ public final class TestDatabase {
     private static void run(Path folder, List<String> command) throws IOException {
         var log = folder.resolve("install.log").toFile();
         try {
-            var process = new ProcessBuilder(command)
-                    .redirectErrorStream(true)
-                    .redirectOutput(log)
-                    .start();
+            var builder = new ProcessBuilder(command).redirectErrorStream(true).redirectOutput(log);
+            // several tests may make a database at the same time, and its temporary tables have simple names
+            builder.environment().put("TMPDIR", folder.toString());
+            var process = builder.start();
             if (process.waitFor() != 0) {
                 throw new IllegalStateException("mariadb-install-db failed: " + Files.readString(log.toPath()));
             }
