@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue';
+import { computed, defineAsyncComponent } from 'vue';
 import TypedInput from '@/shared/controls/TypedInput.vue';
 import { isGroup, type ContentType } from '@/shared/kinds';
 import { useDraft } from './draft';
@@ -9,6 +9,7 @@ import Choice from '@/shared/controls/Choice.vue';
 import Disclosure from '@/shared/controls/Disclosure.vue';
 import ControlSet from '@/shared/controls/ControlSet.vue';
 
+const IconControl = defineAsyncComponent(() => import('@/record/IconControl.vue'));
 /** The rare settings of a content type, each with its consequence. */
 const props = defineProps<{ type: ContentType }>();
 const emit = defineEmits<{ change: [Partial<ContentType>] }>();
@@ -83,11 +84,12 @@ function column(id: string): void {
             </div>
             <div>
               <label class="small" for="type-icon">{{ $t('model.rare.icon') }}</label>
-              <TypedInput
+              <IconControl
                 id="type-icon"
-                mono
+                :label="$t('model.rare.icon')"
                 :value="type.icon ?? ''"
-                @typed="emit('change', { icon: $event || undefined })"
+                :invalid="false"
+                @change="emit('change', { icon: $event || undefined })"
               />
             </div>
           </div>

@@ -52,7 +52,7 @@ export type Control =
 
 interface KindInfo {
   icon: Component;
-  /** Settings that have no editor of their own, in the order they are shown. */
+  /** Settings that have no editor of their own, in the order they are shown: those that are used often come first. */
   settings: Record<string, Control>;
 }
 
@@ -64,13 +64,13 @@ export const kinds: Record<KindCode, KindInfo> = {
   text: {
     icon: IconText,
     settings: {
-      min_length: 'whole',
       max_length: 'whole',
-      pattern: 'text',
-      pattern_message: 'text',
       prefix: 'text',
       suffix: 'text',
       unique: 'flag',
+      min_length: 'whole',
+      pattern: 'text',
+      pattern_message: 'text',
     },
   },
   long_text: { icon: IconLongText, settings: { max_length: 'whole', rows: 'whole' } },
@@ -82,10 +82,10 @@ export const kinds: Record<KindCode, KindInfo> = {
     icon: IconNumber,
     settings: {
       decimals: 'whole',
+      unit: 'text',
       min: 'decimal',
       max: 'decimal',
       step: 'decimal',
-      unit: 'text',
       shown: { token: ['box', 'slider', 'marks'] },
     },
   },
@@ -98,6 +98,7 @@ export const kinds: Record<KindCode, KindInfo> = {
     icon: IconImage,
     settings: {
       ...AMOUNT,
+      alt_required: 'flagOn',
       min_width: 'whole',
       min_height: 'whole',
       max_width: 'whole',
@@ -105,7 +106,6 @@ export const kinds: Record<KindCode, KindInfo> = {
       max_kilobytes: 'whole',
       formats: { tokens: ['jpeg', 'png', 'gif', 'webp'], absent: [] },
       widths: 'wholes',
-      alt_required: 'flagOn',
     },
   },
   file: { icon: IconFile, settings: { ...AMOUNT, formats: 'words', max_kilobytes: 'whole' } },

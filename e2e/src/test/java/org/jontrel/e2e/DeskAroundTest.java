@@ -140,7 +140,7 @@ public class DeskAroundTest {
         });
         assertThat(page.getByText("Choice list Tools added")).isVisible();
         desk.anna.checkAccessibility();
-        Visitor.choose(page.getByLabel("What to do with Times of the year"), "Leave out");
+        Visitor.choose(page.getByLabel("What to do with Times of the year"), "Keep ours");
         desk.anna.button("Take 1 definition").click();
         assertThat(page.getByText("1 definition was taken in.")).isVisible();
         assertThat(desk.outline("Tools")).isVisible();

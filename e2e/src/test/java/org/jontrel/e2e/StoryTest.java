@@ -475,7 +475,9 @@ public class StoryTest {
         for (var role : List.of("editor", "viewer")) {
             page.getByLabel("Name").fill(role);
             page.getByLabel("Password").fill("a long password");
-            Visitor.choose(page.locator("#new-role"), role);
+            Visitor.choose(
+                    page.locator("#new-role"),
+                    role.substring(0, 1).toUpperCase(java.util.Locale.ROOT) + role.substring(1));
             anna.button("Add account").click();
             assertThat(page.getByRole(
                                     AriaRole.CELL,

@@ -18,11 +18,13 @@ import java.util.concurrent.Executors;
  * later answers come before earlier ones. What it does is drawn from a seed; {@link #calm()} ends it.
  */
 final class UnsteadyNetwork implements AutoCloseable {
-    private static final Set<String> KEPT_BACK = Set.of("connection", "content-length", "host", "upgrade", "expect");
+    private static final Set<String> KEPT_BACK =
+            Set.of("connection", "content-length", "host", "upgrade", "expect", "transfer-encoding");
     private static final int SLOWEST_MILLIS = 900;
     private final String server;
     private final Random random;
-    private final HttpClient client = HttpClient.newHttpClient();
+    private final HttpClient client =
+            HttpClient.newBuilder().version(HttpClient.Version.HTTP_1_1).build();
     private final ExecutorService threads = Executors.newVirtualThreadPerTaskExecutor();
     private final HttpServer between;
     private volatile boolean isCalm;
