@@ -77,7 +77,7 @@ public class TypingLawTest {
     /** Appends a word nobody else types, letter by letter, and sees it where it was typed. */
     private String type(Locator input) {
         var before = input.inputValue();
-        var typed = " w" + (++word) + "x";
+        var typed = (before.isEmpty() ? "" : " ") + "w" + (++word) + "x";
         input.focus();
         input.press("End");
         int pause = random.nextInt(4) == 0 ? 120 : random.nextInt(40);
