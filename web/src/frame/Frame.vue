@@ -330,6 +330,7 @@ watch(() => route.fullPath, dismiss);
   color: var(--petrol);
 }
 .content {
+  position: relative;
   flex: 1;
   min-height: 0;
   overflow: auto;

@@ -141,11 +141,13 @@ useEventListener(window, 'beforeunload', (event) => {
 }
 .outline,
 .proof {
+  position: relative;
   height: 100%;
   overflow: auto;
   background: var(--surface);
 }
 .sheet {
+  position: relative;
   height: 100%;
   overflow: auto;
   padding: 12px 20px 24px;

@@ -76,4 +76,7 @@ const taken = computed(() => lines.value.filter((line) => line.on).map((line) =>
   white-space: nowrap;
   max-width: 220px;
 }
+.proposals :deep(.choice) {
+  width: 128px;
+}
 </style>

@@ -92,7 +92,9 @@ function toggle(key: string): void {
       @update:value="typed(String($event))"
     />
     <output class="num">{{ text }} {{ field.unit }}</output>
-    <NButton v-if="text" text size="small" @click="emit('change', null)">{{ $t('form.empty') }}</NButton>
+    <NButton v-if="text && !field.required" text type="primary" size="small" @click="emit('change', null)">{{
+      $t('form.empty')
+    }}</NButton>
   </div>
   <div v-else-if="field.kind === 'number' && field.shown === 'marks'" class="row">
     <Radios
@@ -103,7 +105,9 @@ function toggle(key: string): void {
       :options="marks.map((mark) => ({ value: String(mark), label: String(mark) }))"
       @update:value="typed"
     />
-    <NButton v-if="text" text size="small" @click="emit('change', null)">{{ $t('form.empty') }}</NButton>
+    <NButton v-if="text && !field.required" text type="primary" size="small" @click="emit('change', null)">{{
+      $t('form.empty')
+    }}</NButton>
   </div>
   <NumberInput
     v-else-if="field.kind === 'number'"
@@ -181,7 +185,9 @@ function toggle(key: string): void {
       :options="ticks"
       @update:value="typed"
     />
-    <NButton v-if="text" text size="small" @click="emit('change', null)">{{ $t('form.empty') }}</NButton>
+    <NButton v-if="text && !field.required" text type="primary" size="small" @click="emit('change', null)">{{
+      $t('form.empty')
+    }}</NButton>
   </div>
   <Choice
     v-else-if="field.kind === 'choice'"

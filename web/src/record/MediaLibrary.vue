@@ -215,6 +215,7 @@ const use = (each: Schemas['UseView']) =>
 .thumb .name,
 .thumb .hint {
   display: block;
+  line-height: 20px;
 }
 .frame {
   display: grid;

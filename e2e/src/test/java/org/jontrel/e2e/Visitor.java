@@ -161,6 +161,11 @@ final class Visitor implements AutoCloseable {
                 page.evaluate("document.documentElement.scrollWidth <= window.innerWidth"),
                 true,
                 "a horizontal scroll bar on " + page.url());
+        assertEquals(
+                page.evaluate("!document.querySelector('.frame')"
+                        + " || document.documentElement.scrollHeight <= window.innerHeight"),
+                true,
+                "the frame itself scrolls on " + page.url());
     }
 
     /** Errors that scripts on any page threw. */
