@@ -200,6 +200,9 @@ const toggles: Sort[] = ['type', 'taxonomy', 'group'];
   stroke-width: 2.5;
 }
 .box {
+  display: inline-block;
+  margin-inline-end: 6px;
+  vertical-align: -2px;
   width: 14px;
   height: 14px;
   border: 1px solid var(--petrol);

@@ -241,7 +241,15 @@ td {
 td .tag {
   display: inline-flex;
 }
+th .sort :deep(.n-button__content) {
+  white-space: normal;
+  text-align: inherit;
+}
 th .sort {
+  height: auto;
+  font-size: 13px;
+  color: var(--muted);
+  text-align: inherit;
   font-weight: inherit;
 }
 th[aria-sort='ascending'] .sort::after {
