@@ -150,6 +150,37 @@ public class DeskApiTest {
     }
 
     @Test
+    public void somebodyElseMayHaveGoneOnFromWhatWasSentWithoutAnAnswer() {
+        var seen = view(draft(0), "trait");
+        var first = tree(seen);
+        first.put("description", "What i");
+        put(seen, first);
+        var between = view(draft(0), "trait");
+        var theirs = tree(between);
+        theirs.put("plural", "Traits of theirs");
+        put(between, theirs);
+        var second = tree(seen);
+        second.put("description", "What it is like.");
+        var body = Map.of(
+                "sort",
+                "taxonomy",
+                "base",
+                seen.get("revision").asLong(),
+                "before",
+                seen.get("definition"),
+                "sent",
+                List.of(first),
+                "definition",
+                second);
+        var path = DRAFT + "/definitions/" + seen.at("/definition/id").asString();
+        assertTrue(anna.ok("PUT", path, body).get("merged").asBoolean());
+        var now = view(draft(0), "trait").get("definition");
+        assertEquals(now.get("description").asString(), "What it is like.");
+        assertEquals(now.get("plural").asString(), "Traits of theirs");
+        put(view(draft(0), "trait"), tree(seen));
+    }
+
+    @Test
     public void severalDefinitionsChangeAsOneEditAndStepBackTogether() {
         var vault = view(draft(0), "vault").at("/definition/id").asString();
         var group = view(draft(0), "person").at("/definition/groups/0/id").asString();

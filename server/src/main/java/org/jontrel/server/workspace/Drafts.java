@@ -178,11 +178,16 @@ public class Drafts {
             throw Refusal.conflict(definition.name() + " was removed in another window.", null);
         }
         var theirs = definition(now.content());
+        // somebody else may have gone on from what this writer sent last without an answer
+        var stored = sent.reversed().stream()
+                .filter(each -> mapper.wasStored(workspaceId, definition.id(), text(each, kept)))
+                .findFirst();
+        var ancestor = stored.or(() -> before);
         var merged = Merge.merge(
-                before.map(each -> new Model(List.of(each))).orElse(Model.EMPTY),
+                ancestor.map(each -> new Model(List.of(each))).orElse(Model.EMPTY),
                 new Model(List.of(definition)),
                 new Model(List.of(theirs)));
-        if (before.isEmpty() || !merged.clashes().isEmpty()) {
+        if (ancestor.isEmpty() || !merged.clashes().isEmpty()) {
             var clashes = merged.clashes().stream().map(Clash::sentence).collect(Collectors.joining(" "));
             throw Refusal.conflict(
                     theirs.name() + " was changed in another window. " + clashes,

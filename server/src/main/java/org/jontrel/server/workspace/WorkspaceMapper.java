@@ -73,6 +73,11 @@ interface WorkspaceMapper {
     @Select(EDIT + " AND seq = (SELECT MIN(seq) FROM draft_edit WHERE workspace_id = #{id} AND undone = 1)")
     List<EditRow> nextEdit(long id);
 
+    @Select("SELECT COUNT(*) > 0 FROM draft_edit WHERE workspace_id = #{id} AND definition_id = #{definitionId}"
+            + " AND undone = 0 AND (content_before = #{content} OR content_after = #{content})")
+    boolean wasStored(
+            @Param("id") long id, @Param("definitionId") String definitionId, @Param("content") String content);
+
     @Select("SELECT title FROM draft_edit WHERE workspace_id = #{id} AND undone = 0 ORDER BY seq DESC LIMIT 1")
     String undoTitle(long id);
 

@@ -23,7 +23,7 @@ import org.testng.annotations.Test;
  * answers and brings them twice and out of order; reloads, leaves and comes back, uses a second tab, and finds the session ended.
  * Whatever was typed is there in the end. The seed is printed; {@code ./jontrel typing STEPS SEED} draws more, or the same again.
  */
-public class TypingLawTest {
+public class TypingLaw {
     private static final int STEPS = Integer.getInteger("typing.steps", 30);
     private static final long SEED = Long.getLong("typing.seed", new Random().nextInt(1_000_000));
     private static final LocatorAssertions.IsVisibleOptions PATIENT =
@@ -161,7 +161,13 @@ public class TypingLawTest {
         }
         network.calm();
         page.evaluate("window.dispatchEvent(new Event('focus'))");
-        assertThat(page.getByRole(AriaRole.STATUS).getByText("Draft saved")).isVisible(PATIENT);
+        var isSaved = page.getByRole(AriaRole.STATUS).getByText("Draft saved");
+        for (int i = 0; i < 60 && !isSaved.isVisible(); i++) {
+            page.waitForTimeout(500);
+        }
+        assertTrue(
+                isSaved.isVisible(),
+                "with seed " + SEED + ": " + page.getByRole(AriaRole.STATUS).allTextContents());
         var stored = stored();
         expected.forEach((name, text) -> assertEquals(stored.get(name), text, name + " with seed " + SEED));
         assertEquals(anna.errors(), List.of());
