@@ -1,4 +1,4 @@
-import { useQuery } from '@tanstack/vue-query';
+import { isCancelledError, useQuery } from '@tanstack/vue-query';
 import { defineStore } from 'pinia';
 import { computed, ref } from 'vue';
 import { askAgain, queryClient } from '@/shared/api/queries';
@@ -31,8 +31,14 @@ export const useWorkspace = defineStore('workspace', () => {
   /** @param counts whether to count the records too, which takes a while for large sites */
   async function loadSites(counts = false): Promise<void> {
     if (path.value) {
-      await queryClient.cancelQueries({ queryKey: siteList(path.value, counts).queryKey });
-      await askAgain(siteList(path.value, counts));
+      const wanted = siteList(path.value, counts);
+      await queryClient.cancelQueries({ queryKey: wanted.queryKey });
+      await askAgain(wanted).catch((thrown: unknown) => {
+        // somebody asked again meanwhile, and gets the newer answer
+        if (!isCancelledError(thrown)) {
+          throw thrown;
+        }
+      });
     }
   }
 

@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia';
 import { computed, ref } from 'vue';
 import { api, ask, type Schemas } from '@/shared/api/client';
+import { forgetAnswers } from '@/shared/api/queries';
 
 type Role = NonNullable<Schemas['SessionView']['role']>;
 
@@ -34,6 +35,7 @@ export const useSession = defineStore('session', () => {
   function forget(): void {
     name.value = '';
     role.value = undefined;
+    forgetAnswers();
   }
 
   const isArchitect = computed(() => role.value === 'architect');

@@ -127,3 +127,13 @@ export function askAgain<T>(resource: Resource<T>): Promise<T> {
 export function renew(queryKey: QueryKey): Promise<void> {
   return queryClient.invalidateQueries({ queryKey });
 }
+
+/** Forgets what was said to one person before another signs in; those who show it show nothing, and nothing is asked. */
+export function forgetAnswers(): void {
+  queryClient
+    .getQueryCache()
+    .getAll()
+    .forEach((query) => {
+      query.reset();
+    });
+}

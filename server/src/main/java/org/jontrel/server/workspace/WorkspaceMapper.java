@@ -74,7 +74,7 @@ interface WorkspaceMapper {
     List<EditRow> nextEdit(long id);
 
     @Select("SELECT COUNT(*) > 0 FROM draft_edit WHERE workspace_id = #{id} AND definition_id = #{definitionId}"
-            + " AND undone = 0 AND (content_before = #{content} OR content_after = #{content})")
+            + " AND undone = 0 AND (BINARY content_before = #{content} OR BINARY content_after = #{content})")
     boolean wasStored(
             @Param("id") long id, @Param("definitionId") String definitionId, @Param("content") String content);
 
