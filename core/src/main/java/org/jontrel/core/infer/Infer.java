@@ -13,7 +13,10 @@ import org.jontrel.core.model.Ids;
 import org.jontrel.core.model.Keys;
 import org.jontrel.core.model.Model;
 
-/** Fields for a text: lines such as {@code Rise number 2 decimals m required}, or rows copied from a spreadsheet. */
+/**
+ * Fields for a text: lines such as {@code Rise number 2 decimals m required}, a table that plans fields (see {@link PlanningSheet}), or
+ * rows of values copied from a spreadsheet.
+ */
 public final class Infer {
     /** Most fields of one text; the rest is left out. */
     public static final int MOST = 200;
@@ -23,9 +26,16 @@ public final class Infer {
     private final Model model;
     private final Ids ids;
     private final Set<String> taken;
+    private final int depth;
 
     /** @param taken keys that fields beside these have */
     public Infer(Model model, Set<String> taken, Ids ids) {
+        this(model, taken, ids, 0);
+    }
+
+    /** @param depth of groups and repeaters that the fields stand in */
+    Infer(Model model, Set<String> taken, Ids ids, int depth) {
+        this.depth = depth;
         this.model = model;
         this.taken = new HashSet<>(taken);
         this.ids = ids;
@@ -41,12 +51,19 @@ public final class Infer {
                 .map(line -> line.strip().replaceFirst("^([-*•–]|\\d+[.)])\\s+", ""))
                 .filter(line -> !line.isBlank())
                 .limit(MOST)
-                .map(line -> proposal(new QuickLine(model).read(line), List.of()))
+                .map(line -> proposal(new QuickLine(model, ids, depth).read(line), List.of()))
                 .toList();
     }
 
     private List<Proposal> columns(String text) {
         var rows = rows(text);
+        var sheet = PlanningSheet.of(rows);
+        if (sheet.isPresent()) {
+            return sheet.get().lines(new QuickLine(model, ids, depth), new KindGuess(ids)).stream()
+                    .limit(MOST)
+                    .map(this::planned)
+                    .toList();
+        }
         var proposals = new ArrayList<Proposal>();
         for (int i = 0; !rows.isEmpty() && i < rows.getFirst().size() && proposals.size() < MOST; i++) {
             int column = i;
@@ -82,6 +99,17 @@ public final class Infer {
         var guess = new KindGuess(ids).of(name, samples);
         var said = new QuickLine.Said(guess.label(), guess.kind(), false, guess.why());
         return proposal(said, samples.subList(0, Math.min(3, samples.size())));
+    }
+
+    private Proposal planned(PlanningSheet.Line line) {
+        var plain = proposal(line.said(), List.of());
+        var field = plain.field();
+        var key = Keys.isKey(line.key()) && !taken.contains(line.key()) ? line.key() : field.key();
+        taken.add(key);
+        return new Proposal(
+                new Field(field.id(), key, field.label(), line.help(), field.required(), field.kind()),
+                plain.why(),
+                List.of());
     }
 
     private Proposal proposal(QuickLine.Said said, List<String> samples) {

@@ -5,11 +5,14 @@ import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Deque;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.jontrel.core.model.ChoiceList;
 import org.jontrel.core.model.ContentType;
@@ -22,7 +25,8 @@ import org.jontrel.core.model.Taxonomy;
 
 /**
  * One line of plain words: a label, then perhaps a kind, then perhaps settings. {@code Rise number 2 decimals m required},
- * {@code Surface: grass, gravel, hard}, {@code Keeper relation to person}.
+ * {@code Surface: grass, gravel, hard}, {@code Keeper relation to person}, {@code Rating 1 to 5},
+ * {@code Inspections repeater: day date, inspector, faults text}.
  */
 final class QuickLine {
     /** What a line says; {@code kind} is {@code null} where it says none. */
@@ -35,12 +39,18 @@ final class QuickLine {
     private static final Set<String> NATURAL =
             Set.of("email", "e-mail", "phone", "date", "time", "image", "colour", "icon");
 
-    private static final Set<String> REQUIRED = Set.of("required", "needed", "must");
+    private static final Pattern ENDS_REQUIRED = Pattern.compile("(?i)(.*\\S)(?:\\s+(?:required|needed|must))+");
     private static final Set<String> MANY = Set.of("many", "several", "multiple");
     private final Model model;
+    private final Ids ids;
 
-    QuickLine(Model model) {
+    /** How many groups and repeaters the line stands in. */
+    private final int depth;
+
+    QuickLine(Model model, Ids ids, int depth) {
         this.model = model;
+        this.ids = ids;
+        this.depth = depth;
     }
 
     private static Map<String, Kind> kinds() {
@@ -86,17 +96,55 @@ final class QuickLine {
     /** A kind is looked for behind any word of a line, but not in a text as long as a page. */
     private static final int MOST_WORDS = 60;
 
+    /** A range such as "1 to 5" or "0–100 %", at the end of a line. */
+    private static final Pattern RANGE =
+            Pattern.compile("(.*\\S)\\s+(-?\\d{1,9})\\s*(?:to|-|–|\\.\\.)\\s*(-?\\d{1,9})(?:\\s+(\\S{1,12}))?");
+
+    private static final Pattern WITH_FIELDS = Pattern.compile("(?i)(.*\\S)\\s+(repeater|rows|group)");
+
     Said read(String line) {
         int colon = line.indexOf(':');
-        if (colon > 0 && line.indexOf(',', colon) > 0 && !line.startsWith("://", colon)) {
-            return options(line.substring(0, colon).strip(), line.substring(colon + 1));
+        var holder = colon > 0 && depth < Kind.Repeater.DEEPEST
+                ? WITH_FIELDS.matcher(line.substring(0, colon).strip())
+                : null;
+        if (holder != null && holder.matches()) {
+            return new Said(holder.group(1), withFields(holder.group(2), line.substring(colon + 1)), false, "");
         }
-        var words = new ArrayList<>(Arrays.asList(line.split("\\s+")));
-        boolean required = false;
-        while (words.size() > 1 && REQUIRED.contains(words.getLast().toLowerCase(Locale.ROOT))) {
-            required = true;
-            words.removeLast();
+        var required = ENDS_REQUIRED.matcher(line);
+        return required.matches() ? unmarked(required.group(1), true) : unmarked(line, false);
+    }
+
+    private Said unmarked(String line, boolean required) {
+        int colon = line.indexOf(':');
+        if (colon > 0 && !line.startsWith("://", colon)) {
+            var before = line.substring(0, colon).strip();
+            var after = line.substring(colon + 1).strip();
+            if (after.indexOf(',') > 0 || after.indexOf(';') > 0) {
+                return new Said(before, new Kind.Choice(options(Arrays.asList(after.split("[,;]")))), required, "");
+            }
+            if (beginsWithKind(after)) {
+                return new Said(before, said(before, after, List.of()), required, "");
+            }
+            var said = words(before + " " + after, required);
+            if (said.kind() != null && said.label().equals(before)) {
+                return said;
+            }
         }
+        return words(line, required);
+    }
+
+    /** Rows or a group of the fields that a list names, each as a line of its own. */
+    private Kind withFields(String word, String list) {
+        var lines = list.replace('\t', ' ').replaceAll("[,;]", "\n");
+        var fields = new Infer(model, Set.of(), ids, depth + 1)
+                .fields(lines).stream().map(Proposal::field).toList();
+        return word.equalsIgnoreCase("group")
+                ? new Kind.FieldGroup(fields)
+                : new Kind.Repeater(fields, null, null, "", Kind.Repeater.Shown.TABLE);
+    }
+
+    private Said words(String line, boolean required) {
+        var words = Arrays.asList(line.split("\\s+"));
         for (int at = 1; at < words.size() && words.size() <= MOST_WORDS; at++) {
             var rest = String.join(" ", words.subList(at, words.size()));
             for (var named : KINDS.entrySet()) {
@@ -105,28 +153,77 @@ final class QuickLine {
                     if (after.isEmpty() && NATURAL.contains(named.getKey())) {
                         return new Said(String.join(" ", words), named.getValue(), required, "");
                     }
+                    if (!namesSomething(named.getValue()) && endsWithKind(after)) {
+                        break;
+                    }
                     return said(String.join(" ", words.subList(0, at)), named.getValue(), after, required);
                 }
             }
         }
-        return new Said(String.join(" ", words), null, required, "");
+        var all = String.join(" ", words);
+        var range = RANGE.matcher(all);
+        return words.size() <= MOST_WORDS && range.matches() && rises(range)
+                ? new Said(range.group(1), range(range), required, "")
+                : new Said(all, null, required, "");
     }
 
-    private static boolean begins(String text, String word) {
+    private static boolean rises(Matcher range) {
+        return Long.parseLong(range.group(2)) < Long.parseLong(range.group(3));
+    }
+
+    private static Kind range(Matcher range) {
+        var unit = range.group(4) == null ? "" : range.group(4);
+        return new Kind.Numeric(0, new BigDecimal(range.group(2)), new BigDecimal(range.group(3)), unit);
+    }
+
+    static boolean beginsWithKind(String text) {
+        return KINDS.keySet().stream().anyMatch(word -> begins(text, word));
+    }
+
+    /** The kind that words say, such as "number 2 decimals m"; a list beside them holds its options, or the fields within it. */
+    Kind said(String label, String words, List<String> list) {
+        var named = KINDS.entrySet().stream()
+                .filter(each -> begins(words, each.getKey()))
+                .findFirst()
+                .orElseThrow();
+        var after = words.substring(named.getKey().length()).strip();
+        var names = list.isEmpty() ? after : (after + " " + String.join(", ", list)).strip();
+        return switch (named.getValue()) {
+            case Kind.FieldGroup _ -> withFields("group", names);
+            case Kind.Repeater _ -> withFields("repeater", names);
+            case Kind.Choice _ -> {
+                var said = (Kind.Choice)
+                        said(label, named.getValue(), after, false).kind();
+                yield said.list().isEmpty() && !list.isEmpty()
+                        ? new Kind.Choice(options(list), "", said.amount(), said.shown())
+                        : said;
+            }
+            case Kind.Relation _, Kind.TermPick _ ->
+                said(label, named.getValue(), names, false).kind();
+            default -> said(label, named.getValue(), after, false).kind();
+        };
+    }
+
+    /** Whether words behind a kind are names, which may be words of kinds themselves. */
+    private static boolean namesSomething(Kind kind) {
+        return kind instanceof Kind.Choice || kind instanceof Kind.Relation || kind instanceof Kind.TermPick;
+    }
+
+    /** Whether another kind follows: then the word before it, although a kind's, is part of the label ("Strike note text"). */
+    private static boolean endsWithKind(String after) {
+        return KINDS.keySet().stream()
+                .anyMatch(word -> after.equalsIgnoreCase(word)
+                        || after.toLowerCase(Locale.ROOT).endsWith(" " + word));
+    }
+
+    static boolean begins(String text, String word) {
         var small = text.toLowerCase(Locale.ROOT);
         return small.startsWith(word)
                 && (small.length() == word.length() || !Character.isLetterOrDigit(small.charAt(word.length())));
     }
 
-    private static Said options(String label, String list) {
-        boolean required = list.strip().toLowerCase(Locale.ROOT).endsWith(" required");
-        var texts = (required ? list.strip().substring(0, list.strip().length() - 9) : list).split("[,;]");
-        return new Said(label, new Kind.Choice(options(Arrays.asList(texts))), required, "");
-    }
-
-    static List<Kind.Option> options(List<String> labels) {
-        var ids = Ids.secure();
-        var taken = new java.util.HashSet<String>();
+    List<Kind.Option> options(List<String> labels) {
+        var taken = new HashSet<String>();
         var options = new ArrayList<Kind.Option>();
         for (var label : labels) {
             if (!label.isBlank()) {
@@ -188,6 +285,8 @@ final class QuickLine {
                 min = new BigDecimal(words.pop());
             } else if ((small.equals("max") || small.equals("to")) && isNumber(next)) {
                 max = new BigDecimal(words.pop());
+            } else if (isNumber(word) && "to".equalsIgnoreCase(next)) {
+                min = new BigDecimal(word);
             } else if (!word.isEmpty() && !small.equals("unit") && !small.equals("in")) {
                 unit.add(word);
             }

@@ -2,6 +2,7 @@ package org.jontrel.core.model;
 
 import java.util.List;
 import java.util.Map;
+import java.util.regex.Pattern;
 import org.atteo.evo.inflector.English;
 
 /** Everything that derives from one noun, so that no screen ever says the wrong one. */
@@ -9,13 +10,21 @@ public final class Nouns {
     /** Where the library keeps to the formal plural and people do not. */
     private static final Map<String, String> EVERYDAY = Map.of("person", "people");
 
+    /** What a noun can be followed by, such as the "of" of "Clapper of brass": the noun before it becomes many. */
+    private static final Pattern WITH_MORE =
+            Pattern.compile("(?i)(?<=\\S)\\s++(?:of|for|from|per|with|without)\\s++\\S");
+
     private Nouns() {}
 
-    /** "Stoppage notice" gives "Stoppage notices": only the last word changes. */
+    /** "Stoppage notice" gives "Stoppage notices", and "Clapper of brass" gives "Clappers of brass". */
     public static String plural(String singular) {
         var noun = singular.strip();
         if (noun.isEmpty()) {
             return "";
+        }
+        var more = WITH_MORE.matcher(noun);
+        if (more.find()) {
+            return plural(noun.substring(0, more.start())) + noun.substring(more.start());
         }
         int cut = noun.lastIndexOf(' ') + 1;
         return noun.substring(0, cut) + pluralOfWord(noun.substring(cut));

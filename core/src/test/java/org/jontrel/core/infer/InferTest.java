@@ -73,6 +73,25 @@ public class InferTest {
             {"Something", "{key=something, label=Something, kind=text}"},
             {"text", "{key=text, label=text, kind=text}"},
             {"Text number", "{key=text, label=Text, kind=number}"},
+            {"rating 1 to 5", "{key=rating, label=rating, kind=number, min=1, max=5}"},
+            {"Rating: 1–5", "{key=rating, label=Rating, kind=number, min=1, max=5}"},
+            {"Humidity 0 to 100 %", "{key=humidity, label=Humidity, kind=number, min=0, max=100, unit=%}"},
+            {"Score number 1 to 5 required", "{key=score, label=Score, kind=number, required=true, min=1, max=5}"},
+            {"Strike note text", "{key=strike_note, label=Strike note, kind=text}"},
+            {"File number text", "{key=file_number, label=File number, kind=text}"},
+            {"Cast: date", "{key=cast, label=Cast, kind=date}"},
+            {
+                "Cast: number 1 decimal t required",
+                "{key=cast, label=Cast, kind=number, required=true, decimals=1, unit=t}"
+            },
+            {
+                "Inspections repeater: a, b",
+                "{key=inspections, label=Inspections, kind=repeater, fields=[{key=a, label=a, kind=text}, {key=b, label=b, kind=text}], shown=table}"
+            },
+            {
+                "Inspections repeater: day date required, faults long text, score 1 to 5",
+                "{key=inspections, label=Inspections, kind=repeater, fields=[{key=day_date, label=day date, kind=date, required=true}, {key=faults, label=faults, kind=long_text}, {key=score, label=score, kind=number, min=1, max=5}], shown=table}"
+            },
             {"Opened on required", "{key=opened_on, label=Opened on, kind=date, required=true}"},
             {"https://example.org, a, b", "{key=https_example_org_a_b, label=https://example.org, a, b, kind=text}"},
         };
@@ -81,6 +100,87 @@ public class InferTest {
     @Test(dataProvider = "lines")
     public void aLineSaysLabelKindAndSettings(String line, String field) {
         assertEquals(infer(line).stream().map(InferTest::written).toList(), List.of(field));
+    }
+
+    private static final String SHEET = """
+            Label\tType\tRequired\tHelp\tOptions
+            Rise\tNumber (2 decimals m)\tyes\tFrom sill to sill\t
+            Surface\tDropdown\tno\tWhat one walks on\tGrass; Hard standing; Timber
+            Facilities\tCheckboxes\t\t\tWater, Power
+            Story\tParagraph\t\t\t
+            Photos\tGallery\t\t\t
+            Open\tBoolean\tY\t\t
+            Keeper\tReference\t\t\tPerson
+            Inspections\tRepeater\t\t\tday date, faults
+            Colour scheme\t\t\t\tLight / Dark
+            Warden's e-mail\tcarrier pigeon\t\t\t
+            """;
+
+    @Test
+    public void aTableThatPlansFieldsIsReadAsFields() {
+        var found = infer(SHEET, "story");
+        assertEquals(
+                found.stream()
+                        .map(each -> each.field().label() + "|" + each.field().key() + "|"
+                                + each.field().kind().code() + "|"
+                                + each.field().required() + "|"
+                                + each.field().help())
+                        .toList(),
+                List.of(
+                        "Rise|rise|number|true|From sill to sill",
+                        "Surface|surface|choice|false|What one walks on",
+                        "Facilities|facilities|choice|false|",
+                        "Story|story_2|long_text|false|",
+                        "Photos|photos|image|false|",
+                        "Open|open|yes_no|true|",
+                        "Keeper|keeper|relation|false|",
+                        "Inspections|inspections|repeater|false|",
+                        "Colour scheme|colour_scheme|choice|false|",
+                        "Warden's e-mail|wardens_e_mail|email|false|"));
+        var rise = (Kind.Numeric) found.get(0).field().kind();
+        assertEquals(List.of(rise.decimals(), rise.unit()), List.of(2, "m"));
+        var surface = (Kind.Choice) found.get(1).field().kind();
+        assertEquals(
+                surface.options().stream().map(Kind.Option::label).toList(),
+                List.of("Grass", "Hard standing", "Timber"));
+        assertTrue(((Kind.Choice) found.get(2).field().kind()).amount().many());
+        assertEquals(
+                ((Kind.Relation) found.get(6).field().kind()).to(),
+                Set.of(MODEL.typeByKey("person").orElseThrow().id()));
+        assertEquals(
+                found.get(7).field().inner().stream()
+                        .map(inner -> inner.key() + ":" + inner.kind().code())
+                        .toList(),
+                List.of("day_date:date", "faults:text"));
+        assertEquals(found.get(9).why(), "its name: “carrier pigeon” is no kind of field here");
+    }
+
+    @DataProvider
+    public Object[][] tables() {
+        return new Object[][] {
+            {"Field name\tMandatory\tNotes\nRise*\t\tx\nBuilt on\tyes\t\n", "Rise:true Built on:true"},
+            {"Key\tLabel\tKind\nthe_rise\tRise\tnumber\nBad Key\tSill\ttext\n", "Rise:false Sill:false"},
+            {"Label\tType\n\ttext\nSill\ttext\n", "Sill:false"},
+            // data that happens to have such headings
+            {"Name\tType\tNotes\nAshlow\tflight\told\nTarn\tsingle\tnew\n", "Name:false Type:false Notes:false"},
+            {"Name\tDescription\nAshlow\tA lock\n", "Name:false Description:false"},
+            {"Label\tType\n", "Label:false Type:false"},
+        };
+    }
+
+    @Test(dataProvider = "tables")
+    public void aTableIsAPlanWhereItsRowsAreFields(String table, String fields) {
+        assertEquals(
+                infer(table).stream()
+                        .map(each -> each.field().label() + ":" + each.field().required())
+                        .collect(Collectors.joining(" ")),
+                fields);
+    }
+
+    @Test
+    public void keysOfAPlanAreTakenWhereTheyAreKeys() {
+        var found = infer("Key\tLabel\tKind\nthe_rise\tRise\tnumber\nBad Key\tSill\ttext\n");
+        assertEquals(found.stream().map(each -> each.field().key()).toList(), List.of("the_rise", "sill"));
     }
 
     @Test
@@ -171,6 +271,18 @@ public class InferTest {
                 ModelCheck.check(model).toString());
         assertTrue(PackageWriter.text(model, model.typeByKey("vault").orElseThrow())
                 .contains("key: rise"));
+    }
+
+    /** Rows within rows go as deep as they may; what is deeper is a word like any other. */
+    @Test
+    public void rowsWithinRowsAreNoDeeperThanTheyMayBe() {
+        var kind = infer("a repeater: ".repeat(50_000)).getFirst().field().kind();
+        int depth = 0;
+        for (; kind instanceof Kind.Repeater rows && !rows.fields().isEmpty(); depth++) {
+            kind = rows.fields().getFirst().kind();
+        }
+        assertTrue(depth <= Kind.Repeater.DEEPEST, depth + " deep");
+        assertEquals(written(infer("Score 5 to 1").getFirst()), "{key=score_5_to_1, label=Score 5 to 1, kind=text}");
     }
 
     /** A line as long as a book is one field, whose label is cut; its words are looked at once. */

@@ -43,6 +43,14 @@ public class NamesTest {
             {"Heritage boat", "Heritage boats"},
             {"Batch", "Batches"},
             {"PDF", "PDFs"},
+            {"Rope", "Ropes"},
+            {"Clapper of brass", "Clappers of brass"},
+            {"Point of interest", "Points of interest"},
+            {"Friend from abroad", "Friends from abroad"},
+            {"Sign in", "Sign ins"},
+            {"Walk in clinic", "Walk in clinics"},
+            {"How to guide", "How to guides"},
+            {"Of" + " ".repeat(200_000) + "brass", "Of" + " ".repeat(200_000) + "brasses"},
         };
     }
 
