@@ -468,6 +468,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sites/{site}/runs/{id}/new-types": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["newTypes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sites/{site}/runs/{id}/undo": {
         parameters: {
             query?: never;
@@ -765,6 +781,22 @@ export interface paths {
         };
         get: operations["page"];
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/withdrawals/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["withdraw"];
         post?: never;
         delete?: never;
         options?: never;
@@ -3943,6 +3975,12 @@ export interface components {
             by: string;
             version: string;
         };
+        Withdrawal: {
+            /** @description What was answered then; absent where it was not carried out */
+            answer?: unknown;
+            /** @description Whether it had been carried out already, so that nothing was withdrawn */
+            carriedOut: boolean;
+        };
         WorkspaceView: {
             path: string;
             title: string;
@@ -4860,6 +4898,29 @@ export interface operations {
             };
         };
     };
+    newTypes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": string[];
+                };
+            };
+        };
+    };
     undo_1: {
         parameters: {
             query?: never;
@@ -5537,6 +5598,28 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["TrailView"][];
+                };
+            };
+        };
+    };
+    withdraw: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Withdrawal"];
                 };
             };
         };

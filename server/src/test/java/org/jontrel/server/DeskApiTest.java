@@ -149,6 +149,21 @@ public class DeskApiTest {
         assertEquals(view(draft(0), "vault").at("/definition/description").asString(), "Cold and dry.");
     }
 
+    /** A window that sends again what is stored already is told its revision, and so does not begin from an older one the next time. */
+    @Test
+    public void whoeverWritesIsToldTheRevisionOfIt() {
+        var seen = view(draft(0), "vault");
+        var changed = tree(seen);
+        changed.put("description", "Cold, dry and dark.");
+        put(seen, changed);
+        long revision = draft(0).get("revision").asLong();
+        var path = DRAFT + "/definitions/" + seen.at("/definition/id").asString() + "?since=" + revision;
+        var body = Map.of(
+                "sort", "type", "base", 1, "before", seen.get("definition"), "definition", changed, "sent", List.of());
+        var told = anna.ok("PUT", path, body).at("/draft");
+        assertEquals(view(told, "vault").get("revision").asLong(), revision);
+    }
+
     @Test
     public void somebodyElseMayHaveGoneOnFromWhatWasSentWithoutAnAnswer() {
         var seen = view(draft(0), "trait");

@@ -87,7 +87,7 @@ class Security {
                         .authenticated()
                         .requestMatchers("/api/proof/**")
                         .authenticated()
-                        .requestMatchers("/api/workspaces/*/presence")
+                        .requestMatchers("/api/workspaces/*/presence", "/api/withdrawals/*")
                         .authenticated()
                         .requestMatchers(
                                 "/api/sites/*/types/**",

@@ -10,6 +10,7 @@ import java.util.Locale;
 import java.util.Objects;
 import org.jontrel.core.compare.Comparison;
 import org.jontrel.core.holder.Holder;
+import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Model;
 import org.jontrel.server.release.ChangeView;
 import org.jontrel.server.release.Releases;
@@ -178,6 +179,24 @@ class SiteController {
     @GetMapping("/api/sites/{site}/runs/{id}")
     RunView run(@PathVariable String site, @PathVariable long id) {
         return sites.engine(site).runs().find(id).orElseThrow(() -> Refusal.missing("There is no such run."));
+    }
+
+    /** Keys of the content types that a run brings to the site, in the order of the model. */
+    @GetMapping("/api/sites/{site}/runs/{id}/new-types")
+    List<String> newTypes(@PathVariable String site, @PathVariable long id) {
+        var workspace = sites.get(site).workspaceId();
+        var run = run(site, id);
+        var before = released(workspace, run.fromVersion());
+        return released(workspace, run.toVersion()).types().stream()
+                .filter(type -> before.definition(type.id()).isEmpty())
+                .map(ContentType::key)
+                .toList();
+    }
+
+    private Model released(long workspace, String version) {
+        return version.isEmpty()
+                ? Model.EMPTY
+                : releases.get(workspace, version).model();
     }
 
     @PostMapping("/api/sites/{site}/runs")

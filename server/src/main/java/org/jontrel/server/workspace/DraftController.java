@@ -135,7 +135,7 @@ class DraftController {
                 .map(each -> DefinitionView.read(body.sort(), each))
                 .toList();
         boolean merged = drafts.put(workspaceId, complete, body.base(), before, own, principal.getName());
-        return new Written(merged, views.view(workspaceId, since));
+        return new Written(merged, views.view(workspaceId, since, id));
     }
 
     @DeleteMapping("/definitions/{id}")

@@ -55,6 +55,11 @@ class DraftViews {
     }
 
     DraftView view(long workspaceId, long since) {
+        return view(workspaceId, since, "");
+    }
+
+    /** @param written id of a definition that is in it although it has not changed since, so that its writer has its revision */
+    DraftView view(long workspaceId, long since, String written) {
         var draft = drafts.get(workspaceId);
         var model = draft.model();
         var changed = releases.changes(workspaceId, model).changes().stream()
@@ -65,7 +70,8 @@ class DraftViews {
                 draft.revision(),
                 draft.definitions().stream().map(each -> each.definition().id()).toList(),
                 draft.definitions().stream()
-                        .filter(each -> each.revision() > since)
+                        .filter(each -> each.revision() > since
+                                || each.definition().id().equals(written))
                         .map(each -> new DefinitionView(each.definition(), each.revision()))
                         .toList(),
                 FindingView.of(ModelCheck.check(model)),
