@@ -21,6 +21,7 @@ class Server {
   befores: unknown[] = [];
   /** Stores, and its answer is lost on the way. */
   losesAnswer = false;
+  private readonly answered = new Map<string, Response>();
 
   view() {
     const definitions = this.gone ? [] : [{ sort: 'type', definition: this.definition, revision: this.revision }];
@@ -42,6 +43,18 @@ class Server {
     if (request.method !== 'PUT') {
       return Response.json(request.url.endsWith('/sites') ? [] : this.view());
     }
+    const key = request.headers.get('Idempotency-Key') ?? '';
+    const answer = this.answered.get(key) ?? (await this.write(request));
+    if (answer.ok) {
+      this.answered.set(key, answer);
+    }
+    if (this.losesAnswer) {
+      throw new TypeError('network');
+    }
+    return answer.clone();
+  }
+
+  private async write(request: Request): Promise<Response> {
     const sent = (await request.json()) as {
       base: number;
       before?: unknown;
@@ -78,12 +91,12 @@ class Server {
     this.puts.push(sent.definition);
     this.definition = sent.definition;
     this.revision++;
-    if (this.losesAnswer) {
-      throw new TypeError('network');
-    }
     return Response.json({ merged: false, draft: this.view() });
   }
 }
+
+/** How long it takes, in milliseconds, until an edit that the server does not answer is said not to be saved. */
+const UNTIL_GIVEN_UP = 2_000;
 
 let server: Server;
 
@@ -114,7 +127,7 @@ describe('the draft in the browser', () => {
     const draft = await opened();
     server.losesAnswer = true;
     draft.edit(named('Be'));
-    await vi.advanceTimersByTimeAsync(500);
+    await vi.advanceTimersByTimeAsync(UNTIL_GIVEN_UP);
     await vi.waitFor(() => expect(draft.state).toBe('failed'));
     server.losesAnswer = false;
     draft.edit(named('Berth'));
@@ -155,7 +168,7 @@ describe('the draft in the browser', () => {
     const draft = await opened();
     server.away = true;
     draft.edit(named('Berth'));
-    await vi.advanceTimersByTimeAsync(500);
+    await vi.advanceTimersByTimeAsync(UNTIL_GIVEN_UP);
     await vi.waitFor(() => expect(draft.state).toBe('failed'));
     expect(draft.why).toContain('cannot be reached');
     expect(draft.types[0]?.singular).toBe('Berth');
@@ -169,7 +182,7 @@ describe('the draft in the browser', () => {
     const draft = await opened();
     server.refuse = 'Not readable.';
     draft.edit(named(''));
-    await vi.advanceTimersByTimeAsync(500);
+    await vi.advanceTimersByTimeAsync(UNTIL_GIVEN_UP);
     await vi.waitFor(() => expect(draft.state).toBe('failed'));
     expect(draft.why).toBe('Not readable.');
     server.refuse = undefined;
@@ -231,7 +244,7 @@ describe('the draft in the browser', () => {
     const draft = await opened();
     server.away = true;
     draft.edit(named('Typed before the lights went out'));
-    await vi.advanceTimersByTimeAsync(500);
+    await vi.advanceTimersByTimeAsync(UNTIL_GIVEN_UP);
     await vi.waitFor(() => expect(draft.state).toBe('failed'));
     await vi.advanceTimersByTimeAsync(10);
     setActivePinia(createPinia());
@@ -247,7 +260,7 @@ describe('the draft in the browser', () => {
     const draft = await opened();
     server.away = true;
     draft.edit(named('Kept'));
-    await vi.advanceTimersByTimeAsync(500);
+    await vi.advanceTimersByTimeAsync(UNTIL_GIVEN_UP);
     await vi.waitFor(() => expect(draft.state).toBe('failed'));
     server.away = false;
     await draft.open('tessel');
@@ -329,7 +342,7 @@ describe('the draft in the browser', () => {
     const draft = await opened();
     server.refuse = 'Not readable.';
     draft.edit(named('Refused'));
-    await vi.advanceTimersByTimeAsync(500);
+    await vi.advanceTimersByTimeAsync(UNTIL_GIVEN_UP);
     await vi.waitFor(() => expect(draft.state).toBe('failed'));
     server.refuseOnly = 't1';
     draft.edit({ sort: 'type', definition: { ...mooring, id: 't2', singular: 'Quay' } });

@@ -2,12 +2,15 @@ import { defineStore } from 'pinia';
 import { computed, onScopeDispose, ref, shallowRef } from 'vue';
 import { useWorkspace } from '@/frame/workspace';
 import { drop, keep as keepAt, kept, newKeeper } from '@/shared/keeping';
-import { api, ApiError, ask, sentenceOf, type FindingView, type Schemas } from '@/shared/api/client';
+import { api, ApiError, ask, isRefused, sentenceOf, type FindingView, type Schemas } from '@/shared/api/client';
 import { defined, idOf, type Defined, type Definition, type DefinitionOf, type Sort } from '@/shared/definitions';
 import { withKey } from './rows';
+import { useDebounceFn, useEventListener } from '@vueuse/core';
 
 export type SaveState = 'saved' | 'saving' | 'failed' | 'conflict';
 const PAUSE = 400;
+/** After how many milliseconds without a key the browser keeps what was typed: soon, yet not at every key of a large definition. */
+const KEEP_AFTER = 100;
 const RETRY = 3_000;
 const MOST_UNANSWERED = 20;
 
@@ -52,6 +55,8 @@ export const useDraft = defineStore('draft', () => {
   const keeper = newKeeper();
   onScopeDispose(keeper.close, true);
   let timer: ReturnType<typeof setTimeout> | undefined;
+  const keepSoon = useDebounceFn(keep, KEEP_AFTER);
+  useEventListener(window, 'pagehide', keep);
   let sending: Promise<void> | undefined;
   let worthRetrying = false;
 
@@ -152,6 +157,14 @@ export const useDraft = defineStore('draft', () => {
     drop(placeOf(id), keeper.name);
   }
 
+  /** Takes in what other windows have changed, and what those left unsent that are closed by now. */
+  async function comeBack(): Promise<void> {
+    await refresh();
+    if (loaded.value) {
+      await restore();
+    }
+  }
+
   /** Takes in what other windows have changed; what is being typed here stays. */
   async function refresh(): Promise<void> {
     if (workspace.value && !sending) {
@@ -174,6 +187,7 @@ export const useDraft = defineStore('draft', () => {
       state.value = 'saving';
     }
     timer = setTimeout(() => void flush(), PAUSE);
+    void keepSoon();
   }
 
   /** The key of whatever has the id, in whichever definition: it was derived, and its place may have been left since. */
@@ -243,7 +257,7 @@ export const useDraft = defineStore('draft', () => {
         unanswered.delete(id);
         stored(id, mine.definition, written);
       } catch (thrown) {
-        if (thrown instanceof ApiError && thrown.status > 0 && thrown.status < 500) {
+        if (isRefused(thrown)) {
           unanswered.set(id, sent ?? []);
         }
         fail(id, thrown);
@@ -391,6 +405,7 @@ export const useDraft = defineStore('draft', () => {
     find,
     open,
     refresh,
+    comeBack,
     edit,
     setKey,
     flush,

@@ -1,6 +1,6 @@
 import { flushPromises } from '@vue/test-utils';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { ref } from 'vue';
+import { effectScope, ref } from 'vue';
 import type { Holder } from './holders';
 import { useRecord } from './useRecord';
 
@@ -13,6 +13,12 @@ class Server {
     [2, { version: 1, values: { title: 'Two' } }],
   ]);
   writes: { method: string; id: number; values: Record<string, unknown> }[] = [];
+  /** Loses as many requests on the way. */
+  losesRequests = 0;
+  /** Stores, and loses as many answers on the way. */
+  losesAnswers = 0;
+  /** Answers by the key of their request. */
+  answered = new Map<string, Response>();
   /** What an answer waits for, by the request that it answers. */
   holds = new Map<string, Promise<void>>();
 
@@ -25,6 +31,13 @@ class Server {
   async answer(request: Request): Promise<Response> {
     const path = new URL(request.url).pathname;
     const id = Number(path.split('/').at(-1));
+    if (path.startsWith('/api/withdrawals/')) {
+      const answer = await this.answered
+        .get(path.split('/').at(-1) ?? '')
+        ?.clone()
+        .json();
+      return Response.json({ carriedOut: answer !== undefined, answer: answer as unknown });
+    }
     if (path.endsWith('/check')) {
       return Response.json({ problems: [], hidden: [] });
     }
@@ -33,7 +46,23 @@ class Server {
       await this.holds.get(`GET ${String(id)}`);
       return Response.json(view);
     }
+    if (this.losesRequests-- > 0) {
+      throw new TypeError('network');
+    }
+    const known = this.answered.get(request.headers.get('Idempotency-Key') ?? '');
+    const answer = known ?? (await this.write(request, id));
+    this.answered.set(request.headers.get('Idempotency-Key') ?? '', answer);
+    if (this.losesAnswers-- > 0) {
+      throw new TypeError('network');
+    }
+    return answer.clone();
+  }
+
+  private async write(request: Request, id: number): Promise<Response> {
     const sent = (await request.json()) as { version: number; values: Record<string, unknown> };
+    if (request.method === 'PUT' && sent.version !== this.stored.get(id)?.version) {
+      return Response.json({ detail: 'Ben saved this', current: { record: this.view(id) } }, { status: 409 });
+    }
     const to = request.method === 'POST' ? 10 + this.writes.filter((each) => each.method === 'POST').length : id;
     this.writes.push({ method: request.method, id: to, values: sent.values });
     await this.holds.get(request.method);
@@ -131,6 +160,112 @@ describe('a record that is worked on', () => {
     ]);
     expect(server.stored.get(10)?.values.title).toBe('New and on');
     expect(localStorage.length).toBe(0);
+  });
+
+  it('is made once where the answer was lost and somebody typed on', async () => {
+    const { record } = opened('new');
+    await record.load({});
+    type(record, { title: 'New' });
+    server.losesAnswers = 3;
+    expect(await record.save('draft')).toBeUndefined();
+    expect(record.sentence.value).not.toBe('');
+    type(record, { title: 'New and on' });
+    await record.save('draft');
+    expect(server.writes.map(({ method, id }) => [method, id])).toEqual([
+      ['POST', 10],
+      ['PUT', 10],
+    ]);
+    expect(server.stored.get(10)?.values.title).toBe('New and on');
+    expect(record.dirty.value).toBe(false);
+    expect(localStorage.length).toBe(0);
+  });
+
+  it('never publishes what was mended before it arrived', async () => {
+    const { record } = opened('1');
+    await record.load({});
+    type(record, { title: 'With a slip' });
+    server.losesRequests = 3;
+    await record.save('published');
+    type(record, { title: 'Without' });
+    await record.save('published');
+    expect(server.writes.map(({ values }) => values.title)).toEqual(['Without']);
+  });
+
+  it('is made once where the window was closed before the answer came', async () => {
+    const closed = opened('new').record;
+    await closed.load({});
+    type(closed, { title: 'New' });
+    server.losesAnswers = 3;
+    await closed.save('draft');
+    const { record } = opened('new');
+    await record.load({});
+    record.takeUnfinished();
+    await record.save('draft');
+    expect(server.stored.size).toBe(3);
+    expect(record.open.value?.record.id).toBe(10);
+  });
+
+  it('does not write over what others have saved since something was left unfinished', async () => {
+    const closed = opened('1').record;
+    await closed.load({});
+    type(closed, { title: 'Mine' });
+    server.stored.set(1, { version: 2, values: { title: 'One', note: 'Of somebody else' } });
+    const { record } = opened('1');
+    await record.load({});
+    record.takeUnfinished();
+    await record.save('draft');
+    expect(record.conflict.value).toBeDefined();
+    expect(server.stored.get(1)?.values.note).toBe('Of somebody else');
+    record.merge({ title: 'Mine', note: 'Of somebody else' });
+    await record.save('draft');
+    expect(server.stored.get(1)).toEqual({ version: 3, values: { title: 'Mine', note: 'Of somebody else' } });
+  });
+
+  it('leaves what is on its way to whoever opens the record next', async () => {
+    const scope = effectScope();
+    const left = scope.run(() => opened('1').record);
+    await left?.load({});
+    type(left as ReturnType<typeof useRecord>, { title: 'Sent' });
+    const slow = held();
+    server.holds.set('PUT', slow.until);
+    const late = left?.save('draft');
+    await flushPromises();
+    type(left as ReturnType<typeof useRecord>, { title: 'Sent and on' });
+    scope.stop();
+    const { record } = opened('1');
+    await record.load({});
+    slow.go();
+    await late;
+    record.takeUnfinished();
+    await record.save('draft');
+    expect(record.conflict.value).toBeUndefined();
+    expect(server.writes.map(({ values }) => values.title)).toEqual(['Sent', 'Sent and on']);
+    expect(record.dirty.value).toBe(false);
+  });
+
+  it('does not offer later what was stored long ago', async () => {
+    const closed = opened('1').record;
+    await closed.load({});
+    type(closed, { title: 'A' });
+    server.stored.set(1, { version: 2, values: { title: 'A' } });
+    await opened('1').record.load({});
+    server.stored.set(1, { version: 3, values: { title: 'A and more' } });
+    const { record } = opened('1');
+    await record.load({});
+    expect(record.found.value).toBeUndefined();
+  });
+
+  it('does not clash with what it sent itself', async () => {
+    const { record } = opened('1');
+    await record.load({});
+    type(record, { title: 'A' });
+    server.losesAnswers = 3;
+    await record.save('draft');
+    server.answered.clear();
+    await record.save('draft');
+    expect(record.conflict.value).toBeUndefined();
+    expect(record.dirty.value).toBe(false);
+    expect(server.stored.get(1)).toEqual({ version: 2, values: { title: 'A' } });
   });
 
   it('is not filled by an answer that was asked for another', async () => {

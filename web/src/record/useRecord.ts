@@ -1,7 +1,17 @@
 import { useDebounceFn } from '@vueuse/core';
 import { computed, onScopeDispose, reactive, ref, shallowRef } from 'vue';
 import { drop, keep, kept, newKeeper, type Kept } from '@/shared/keeping';
-import { api, ApiError, ask, sentenceOf, type Schemas } from '@/shared/api/client';
+import {
+  api,
+  ApiError,
+  ask,
+  isRefused,
+  oneChange,
+  sentenceOf,
+  withdraw,
+  type Change,
+  type Schemas,
+} from '@/shared/api/client';
 import { same, type Problem } from './form';
 import { pathOf } from './links';
 import type { Holder } from './holders';
@@ -12,7 +22,19 @@ interface Unfinished {
   /** Version of the record that was open; 0 for a new one. */
   version: number;
   values: Record<string, unknown>;
+  /** What was sent without an answer, if anything: it may be stored. */
+  unanswered?: Sent | undefined;
   at: string;
+}
+
+/** A save on its way: sent again as it is until it is answered, so that it is stored once. */
+interface Sent {
+  headers: Change;
+  /** The record that it changes; none for a new one. */
+  id: number | undefined;
+  body: Schemas['WriteBody'];
+  /** Address, parent and date as they stood. */
+  place: string;
 }
 
 export type OpenRecord = Schemas['OpenRecord'];
@@ -47,14 +69,22 @@ export function useRecord(site: () => string, holder: () => Holder | undefined, 
   /** Which record is open, as often as one was opened: an answer for an earlier one is not shown. */
   let opening = 0;
   let form = newKeeper();
+  let unanswered: Sent | undefined;
+  /** The version that what is typed began from, where it is not the open one: taken up later, and somebody may have gone on. */
+  let base: number | undefined;
   let saving: { state: State; values: string; done: Promise<OpenRecord | undefined> } | undefined;
-  onScopeDispose(() => form.close(), true);
+  onScopeDispose(() => {
+    // what is on its way belongs to whoever takes up what is kept
+    opening++;
+    form.close();
+  }, true);
 
   const path = () => pathOf(site(), holder() as Holder);
   const single = () => holder()?.sort === 'values';
 
   function show(next: OpenRecord): void {
     open.value = next;
+    base = undefined;
     values.value = { ...next.record.values };
     hidden.value = next.hidden;
     problems.value = next.problems;
@@ -80,6 +110,8 @@ export function useRecord(site: () => string, holder: () => Holder | undefined, 
     form.close();
     form = newKeeper();
     saving = undefined;
+    unanswered = undefined;
+    base = undefined;
     ready.value = false;
     open.value = undefined;
     values.value = start;
@@ -119,7 +151,12 @@ export function useRecord(site: () => string, holder: () => Holder | undefined, 
     ready.value = open.value !== undefined || isNew.value || single();
     const unfinished = await kept<Unfinished>(key.value);
     if (mine === opening) {
-      left.value = unfinished.filter((each) => !same(each.value.values, values.value));
+      // what is stored by now is not offered later either, when it would be older than what is stored then
+      const isStored = (each: Kept<Unfinished>) => same(each.value.values, values.value);
+      unfinished.filter(isStored).forEach((each) => {
+        drop(each.place, each.keeper);
+      });
+      left.value = unfinished.filter((each) => !isStored(each));
     }
   }
 
@@ -148,8 +185,9 @@ export function useRecord(site: () => string, holder: () => Holder | undefined, 
   }
 
   const typed = () => ({
-    version: open.value?.record.version ?? 0,
+    version: base ?? open.value?.record.version ?? 0,
     values: values.value,
+    unanswered,
     at: new Date().toISOString(),
   });
 
@@ -172,6 +210,8 @@ export function useRecord(site: () => string, holder: () => Holder | undefined, 
       left.value = [...others, { place: key.value, keeper: other.name, value: typed() }];
     }
     values.value = taken.value.values;
+    unanswered ??= taken.value.unanswered;
+    base = taken.value.version || undefined;
     dirty.value = true;
     keepTyped();
     void soon();
@@ -206,57 +246,130 @@ export function useRecord(site: () => string, holder: () => Holder | undefined, 
     return done;
   }
 
+  /** What was not answered is sent again as it was, or is taken back where something else is wanted by now. */
   async function send(state: State): Promise<OpenRecord | undefined> {
-    const mine = opening;
-    const at = key.value;
-    const keeper = form.name;
-    const sent = values.value;
-    const sentPlace = JSON.stringify(place);
-    sentence.value = '';
-    const version = open.value?.record.version ?? 0;
+    const earlier = unanswered;
+    if (earlier && isStill(earlier, state)) {
+      return deliver(earlier);
+    }
+    if (earlier && !(await takeBack(earlier))) {
+      return undefined;
+    }
+    if (earlier && open.value?.record.state === state && !dirty.value) {
+      return open.value;
+    }
+    const version = base ?? open.value?.record.version ?? 0;
     const body = {
       version,
       state,
-      values: sent,
+      values: values.value,
       ...(place.parent ? { parent: place.parent } : {}),
       ...(place.slug && place.slug !== open.value?.record.slug ? { slug: place.slug } : {}),
       ...(place.publishAt ? { publishAt: `${place.publishAt}:00Z` } : {}),
     };
+    const isFirst = isNew.value && !single() && !open.value;
+    const target = isFirst ? undefined : single() ? 1 : (open.value?.record.id ?? Number(id()));
+    return deliver({ headers: oneChange(), id: target, body, place: JSON.stringify(place) });
+  }
+
+  function isStill({ body, place: sentPlace }: Sent, state: State): boolean {
+    return body.state === state && same(body.values, values.value) && sentPlace === JSON.stringify(place);
+  }
+
+  /** Whether it is settled what became of an earlier save: it is stored, and what was typed since stands upon it, or never will be. */
+  async function takeBack(earlier: Sent): Promise<boolean> {
+    const mine = opening;
+    const at = key.value;
+    sentence.value = '';
     try {
-      const stored =
-        isNew.value && !single() && !open.value
-          ? await ask(api.POST('/api/sites/{site}/{sort}/{key}/records', { params: { path: path() }, body }))
-          : await ask(
-              api.PUT('/api/sites/{site}/{sort}/{key}/records/{id}', {
-                params: { path: { ...path(), id: single() ? 1 : (open.value?.record.id ?? Number(id())) } },
-                body,
-              }),
-            );
-      drop(at, keeper);
-      if (mine === opening) {
-        saved(stored, sent, sentPlace);
+      const stored = await withdraw<OpenRecord>(earlier.headers);
+      if (mine !== opening) {
+        return false;
       }
-      return mine === opening ? stored : undefined;
+      unanswered = undefined;
+      if (stored) {
+        drop(at, form.name);
+        saved(stored, earlier);
+      }
+      return true;
+    } catch (thrown) {
+      if (mine === opening) {
+        failed(thrown);
+      }
+      return false;
+    }
+  }
+
+  async function deliver(now: Sent): Promise<OpenRecord | undefined> {
+    const mine = opening;
+    const at = key.value;
+    const keeper = form.name;
+    sentence.value = '';
+    unanswered = now;
+    keepTyped();
+    try {
+      const stored = await write(now);
+      if (mine !== opening) {
+        // what is kept may hold more than was sent; where it does not, it goes when the record is opened again
+        return undefined;
+      }
+      drop(at, keeper);
+      saved(stored, now);
+      return stored;
     } catch (thrown) {
       if (mine !== opening) {
         return undefined;
       }
-      sentence.value = sentenceOf(thrown);
-      if (thrown instanceof ApiError) {
-        refused.value = thrown.status === 422;
-        if (thrown.problems.length) {
-          problems.value = thrown.problems as Problem[];
-        }
-        if (thrown.status === 409) {
-          conflict.value = thrown.current as Conflict | undefined;
-        }
+      const stored = storedAsSent(thrown, now);
+      if (stored) {
+        saved(stored, now);
+      } else {
+        failed(thrown);
       }
-      return undefined;
+      return stored;
+    }
+  }
+
+  /** What is stored, where it is just what a save asks for: sent before, stored, and forgotten by a server that was restarted. */
+  function storedAsSent(thrown: unknown, { body }: Sent): OpenRecord | undefined {
+    const current = thrown instanceof ApiError && thrown.status === 409 ? (thrown.current as Conflict | null) : null;
+    const stored = current?.record;
+    return stored && stored.record.state === body.state && same(stored.record.values, body.values) ? stored : undefined;
+  }
+
+  function write({ headers, id, body }: Sent): Promise<OpenRecord> {
+    return id === undefined
+      ? ask(api.POST('/api/sites/{site}/{sort}/{key}/records', { params: { path: path() }, headers, body }))
+      : ask(
+          api.PUT('/api/sites/{site}/{sort}/{key}/records/{id}', {
+            params: { path: { ...path(), id } },
+            headers,
+            body,
+          }),
+        );
+  }
+
+  function failed(thrown: unknown): void {
+    sentence.value = sentenceOf(thrown);
+    if (!(thrown instanceof ApiError)) {
+      return;
+    }
+    if (isRefused(thrown)) {
+      unanswered = undefined;
+      keepTyped();
+    }
+    refused.value = thrown.status === 422;
+    if (thrown.problems.length) {
+      problems.value = thrown.problems as Problem[];
+    }
+    if (thrown.status === 409) {
+      conflict.value = thrown.current as Conflict | undefined;
     }
   }
 
   /** Shows what is stored; what was typed while it was on its way stays, and is not saved yet. */
-  function saved(stored: OpenRecord, sent: Record<string, unknown>, sentPlace: string): void {
+  function saved(stored: OpenRecord, { body: { values: sent }, place: sentPlace }: Sent): void {
+    unanswered = undefined;
     const now = values.value;
     const then = { ...place };
     const fields = touched.value;

@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia';
 import { computed, ref } from 'vue';
-import { api, ask, type Schemas } from '@/shared/api/client';
+import { api, ask, sessionBegins, type Schemas } from '@/shared/api/client';
 import { forgetAnswers } from '@/shared/api/queries';
 
 type Role = NonNullable<Schemas['SessionView']['role']>;
@@ -25,6 +25,7 @@ export const useSession = defineStore('session', () => {
 
   async function signIn(who: string, password: string): Promise<void> {
     take(await ask(api.POST('/api/session', { body: { name: who, password } })));
+    sessionBegins();
   }
 
   async function signOut(): Promise<void> {

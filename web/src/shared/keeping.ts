@@ -1,3 +1,5 @@
+import { randomName } from './randomName';
+
 /**
  * What was typed and not saved yet, kept in this browser so that a closed window or a lost session loses nothing. Each form or
  * window keeps under a name of its own: two of them never write over each other, and what an open one keeps is left to it.
@@ -17,7 +19,7 @@ export interface Keeper {
 
 /** A name to keep things under; other windows can tell that it is in use, for as long as this window is open. */
 export function newKeeper(): Keeper {
-  const name = Array.from(crypto.getRandomValues(new Uint8Array(6)), (byte) => byte.toString(36)).join('');
+  const name = randomName();
   let close: () => void = () => undefined;
   const closed = new Promise<void>((resolve) => (close = resolve));
   locks()

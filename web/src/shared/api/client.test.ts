@@ -1,25 +1,79 @@
-import { describe, expect, it } from 'vitest';
-import { ApiError, ask, csrfToken, sentenceOf, toError } from './client';
+import { afterEach, beforeEach, expect, it, vi } from 'vitest';
+import { api, ApiError, ask, onSignedOut, sessionBegins } from './client';
 
-describe('answers of the server', () => {
-  it('finds the token among the cookies', () => {
-    expect(csrfToken('a=1; XSRF-TOKEN=x%2Fy; b=2')).toBe('x/y');
-    expect(csrfToken('a=1')).toBe('');
-  });
+const params = { path: { site: 'trial', sort: 'types', key: 'tree' } };
+const body = { version: 0, state: 'draft', values: {} };
+const add = () => ask(api.POST('/api/sites/{site}/{sort}/{key}/records', { params, body }));
 
-  it('turns problem details into an error with its findings', () => {
-    const error = toError(422, { detail: 'No.', findings: [{ code: 'X' }] });
-    expect(error).toMatchObject({ status: 422, message: 'No.' });
-    expect(error.findings).toHaveLength(1);
-    expect(toError(500, undefined).message).toContain('500');
+let keys: (string | null)[];
+let lost: number;
+beforeEach(() => {
+  vi.useFakeTimers();
+  keys = [];
+  lost = 0;
+  vi.stubGlobal('fetch', (request: Request) => {
+    keys.push(request.headers.get('Idempotency-Key'));
+    return lost-- > 0 ? Promise.reject(new TypeError('network')) : Promise.resolve(Response.json({ ok: true }));
   });
+});
+afterEach(() => {
+  vi.useRealTimers();
+  vi.unstubAllGlobals();
+});
 
-  it('gives the data of a good answer and throws for any other', async () => {
-    const good = Promise.resolve({ data: 7, response: new Response(null, { status: 200 }) });
-    await expect(ask(good)).resolves.toBe(7);
-    const bad = Promise.resolve({ error: { detail: 'Taken.' }, response: new Response(null, { status: 409 }) });
-    await expect(ask(bad)).rejects.toMatchObject({ status: 409, message: 'Taken.' });
-    await expect(ask(Promise.reject(new TypeError('network')))).rejects.toBeInstanceOf(ApiError);
-    expect(sentenceOf('plain')).toBe('plain');
-  });
+it('sends a change whose answer was lost again under the same key', async () => {
+  lost = 2;
+  const answer = add();
+  await vi.advanceTimersByTimeAsync(2_000);
+  expect(await answer).toEqual({ ok: true });
+  expect(keys).toHaveLength(3);
+  expect(new Set(keys).size).toBe(1);
+  expect(keys[0]).toBeTruthy();
+});
+
+it('gives each change a key of its own, and reads none', async () => {
+  await add();
+  await add();
+  await ask(api.GET('/api/workspaces'));
+  expect(new Set(keys).size).toBe(3);
+  expect(keys[2]).toBeNull();
+});
+
+it('says in the end that the server cannot be reached', async () => {
+  lost = 9;
+  const answer = expect(add()).rejects.toBeInstanceOf(ApiError);
+  await vi.advanceTimersByTimeAsync(2_000);
+  await answer;
+  expect(keys).toHaveLength(3);
+});
+
+it('takes a late refusal of an earlier session for no end of this one', async () => {
+  const ended = vi.fn();
+  onSignedOut(ended);
+  let refuse: (answer: Response) => void = () => undefined;
+  vi.stubGlobal('fetch', () => new Promise<Response>((resolve) => (refuse = resolve)));
+  for (const [begins, times] of [
+    [true, 0],
+    [false, 1],
+  ] as const) {
+    const asked = ask(api.GET('/api/workspaces')).catch(() => undefined);
+    await vi.advanceTimersByTimeAsync(1);
+    if (begins) {
+      sessionBegins();
+    }
+    refuse(Response.json({}, { status: 401 }));
+    await asked;
+    expect(ended).toHaveBeenCalledTimes(times);
+  }
+  onSignedOut(() => undefined);
+});
+
+it('does not send for one person in the session of another', async () => {
+  lost = 1;
+  const answer = expect(add()).rejects.toBeInstanceOf(ApiError);
+  await vi.advanceTimersByTimeAsync(100);
+  sessionBegins();
+  await vi.advanceTimersByTimeAsync(2_000);
+  await answer;
+  expect(keys).toHaveLength(1);
 });

@@ -1,6 +1,7 @@
 import createClient from 'openapi-fetch';
 import { i18n } from '../i18n';
 import type { components, paths } from './schema';
+import { randomName } from '../randomName';
 
 export type Schemas = components['schemas'];
 export type FindingView = Schemas['FindingView'];
@@ -20,6 +21,13 @@ export class ApiError extends Error {
 }
 
 let signedOut: () => void = () => undefined;
+/** As often as somebody has signed in: a late answer to what was asked before says nothing about the session of now. */
+let session = 0;
+const askedIn = new Map<string, number>();
+
+export function sessionBegins(): void {
+  session++;
+}
 
 /** What to do when the session has ended. */
 export function onSignedOut(act: () => void): void {
@@ -31,17 +39,61 @@ export function csrfToken(cookies: string = document.cookie): string {
   return found ? decodeURIComponent(found.slice('XSRF-TOKEN='.length)) : '';
 }
 
-export const api = createClient<paths>({ baseUrl: '', fetch: (request) => fetch(request) });
+/** How long is waited, in milliseconds, before what was not answered is sent once more. */
+const AGAIN_AFTER = [300, 1_000];
+const KEY = 'Idempotency-Key';
+const SAFE = new Set(['GET', 'HEAD', 'OPTIONS']);
+
+/** Sends a request, and sends it again where no answer comes; a change under the same key, so the server carries it out once. */
+async function send(request: Request): Promise<Response> {
+  const begun = session;
+  for (const pause of AGAIN_AFTER) {
+    try {
+      return await fetch(request.clone());
+    } catch (failure) {
+      // what one person sent is never sent again in the session of another
+      if (request.signal.aborted || begun !== session) {
+        throw failure;
+      }
+      await new Promise((resolve) => setTimeout(resolve, pause));
+      if (begun !== session) {
+        throw failure;
+      }
+    }
+  }
+  return fetch(request);
+}
+
+/** The header that makes two sendings of a change one; whoever may send it again later keeps it. */
+export const oneChange = (): Change => ({ [KEY]: randomName() });
+export type Change = Record<typeof KEY, string>;
+
+/** Takes back a change whose answer did not come; where it was carried out already, gives that answer. */
+export async function withdraw<T>(change: Change): Promise<T | undefined> {
+  const params = { path: { key: change[KEY] } };
+  return (await ask(api.PUT('/api/withdrawals/{key}', { params }))).answer as T | undefined;
+}
+
+export const api = createClient<paths>({ baseUrl: '', fetch: send });
 
 api.use({
-  onRequest({ request }) {
+  onRequest({ request, id }) {
+    askedIn.set(id, session);
     request.headers.set('X-XSRF-TOKEN', csrfToken());
+    if (!SAFE.has(request.method) && !request.headers.has(KEY)) {
+      request.headers.set(KEY, randomName());
+    }
     return request;
   },
-  onResponse({ response, schemaPath }) {
-    if (response.status === 401 && schemaPath !== '/api/session') {
+  onResponse({ response, schemaPath, id }) {
+    const isOfNow = askedIn.get(id) === session;
+    askedIn.delete(id);
+    if (response.status === 401 && isOfNow && schemaPath !== '/api/session') {
       signedOut();
     }
+  },
+  onError({ id }) {
+    askedIn.delete(id);
   },
 });
 
@@ -94,6 +146,19 @@ export async function upload<T>(path: string, form: FormData): Promise<T> {
     throw toError(response.status, body);
   }
   return body as T;
+}
+
+/** Whether the same may work a little later. */
+export function mayPass(thrown: unknown): boolean {
+  return thrown instanceof ApiError && (thrown.status === 0 || thrown.status === 429 || thrown.status >= 500);
+}
+
+/** Refusals of the sender or the moment, which say nothing about whether an earlier sending was carried out. */
+const UNDECIDED = new Set([0, 401, 403, 408, 429]);
+
+/** Whether a change was refused for good: otherwise it may have been carried out although the answer says no. */
+export function isRefused(thrown: unknown): boolean {
+  return thrown instanceof ApiError && thrown.status < 500 && !UNDECIDED.has(thrown.status);
 }
 
 export function sentenceOf(thrown: unknown): string {

@@ -10,9 +10,7 @@ import {
   type UseQueryReturnType,
 } from '@tanstack/vue-query';
 import { computed, toValue, type ComputedRef, type MaybeRefOrGetter } from 'vue';
-import { ApiError, sentenceOf } from './client';
-
-const TRIES = 2;
+import { sentenceOf } from './client';
 
 /** What the server said lately. Every resource has a factory (`queries.ts` of its area) that says its key and how it is asked. */
 export const queryClient = new QueryClient({
@@ -20,8 +18,8 @@ export const queryClient = new QueryClient({
     queries: {
       // whether the network is there is seen by asking: what a browser thinks of it is often wrong
       networkMode: 'always',
-      // what the server refused once it refuses again
-      retry: (failures, error) => failures < TRIES && error instanceof ApiError && error.status === 0,
+      // what was not answered is sent again by the client, and what the server refused once it refuses again
+      retry: false,
       refetchOnWindowFocus: true,
     },
   },

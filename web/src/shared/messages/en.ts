@@ -5,6 +5,7 @@ import { form, record } from './record';
 export const en = {
   common: {
     cancel: 'Cancel',
+    save: 'Save',
     remove: 'Remove',
     add: 'Add',
     close: 'Close',
@@ -95,6 +96,7 @@ export const en = {
     records: 'Records',
     releases: 'Releases',
     sites: 'Sites',
+    again: 'Try again',
     help: 'Help',
     dark: 'Dark theme',
     light: 'Light theme',
@@ -143,6 +145,11 @@ export const en = {
     code: 'Code',
     impact: 'Impact',
     formHint: 'The form an editor fills. Try values; nothing is stored.',
+    device: 'Width of the page',
+    devices: { phone: 'Phone', tablet: 'Tablet', computer: 'Computer' },
+    scale: 'shown at {percent} %',
+    wide: 'Open wide',
+    wideOf: '{title}, wide',
     pageHint: 'The page of a record as a site would show it today, with made-up values.',
     indexHint: 'The page that lists records, with made-up ones.',
     apiHint: 'What the content API would give, without what is kept out of it.',
@@ -210,6 +217,15 @@ export const en = {
       k3: 'Below the term before it',
       k4: 'Out, beside the one above it',
       k5: 'Remove the term',
+    },
+    list: {
+      title: 'In a list of records',
+      k0: 'Record above, record below',
+      k1: 'Cell before, cell after',
+      k2: 'Change the value of the cell here',
+      k3: 'Open the record',
+      k4: 'Pick the record',
+      k5: 'Pick all that are loaded',
     },
     code: { title: 'In code', k0: 'What can stand here', k1: 'Apply' },
   },
@@ -394,7 +410,7 @@ export const en = {
     parts: {
       model: {
         title: 'Model',
-        text: 'Define content types, taxonomies, shared groups, choice lists and site values. Everything derives from one noun and can be changed. The proof beside shows the form an editor will fill, the page a visitor will read, the answer of the API, the file the definition becomes, and what the draft would do to a site. The kind of a field is picked by typing its name. The lines between outline, sheet and proof can be drawn with the pointer or, once they have the focus, with the arrow keys. A line makes a field; rows pasted from a spreadsheet make many. The map draws how things hang together, Findings lists all problems with their fixes, History steps back and discards, In/out takes files in and gives packages out. Edits save to the draft by themselves, those of two people are joined, and nothing touches a site.',
+        text: 'Define content types, taxonomies, shared groups, choice lists and site values. Everything derives from one noun and can be changed. The proof beside shows the form an editor will fill, the page a visitor will read, the answer of the API, the file the definition becomes, and what the draft would do to a site. The kind of a field is picked by typing its name. The lines between outline, sheet and proof can be drawn with the pointer or, once they have the focus, with the arrow keys. A line makes a field, such as “Rise number 2 decimals m required”, “Rating 1 to 5” or “Inspections repeater: day, faults”. Rows pasted from a spreadsheet make many: a plan whose headings say Label, Type, Required, Help or Options is read as fields, anything else as data that says what kinds its columns are. Options of a choice can be written with commas between them, or pasted as a list. A page is shown as on a phone, a tablet or a computer, and can be opened wide. The map draws how things hang together, Findings lists all problems with their fixes, History steps back and discards, In/out takes files in and gives packages out. Edits save to the draft by themselves, those of two people are joined, and nothing touches a site.',
       },
       release: {
         title: 'Releases',
@@ -406,7 +422,7 @@ export const en = {
       },
       record: {
         title: 'Records',
-        text: 'Editors fill the forms that the installed definitions make. A draft may lack required values; a published record may not. Dates are typed in your own order or picked from a calendar, numbers with a point or a comma, a place as two numbers or a pasted geo: address. What is typed is kept in the browser until it is saved. When somebody else saved meanwhile, both changes are shown and can be taken together. After a run a record can be incomplete: it stays as it is and can be found with the filter. Deleted records can be brought back, and every earlier state is in the history. Preview shows the page of what is typed, before it is saved. Relations can be edited from both ends: what is linked or taken out beside the form is saved at once. A list can be kept under a name, with its columns, filter and order, for everybody on the site. Pictures and files has everything that was uploaded, where it is used, its alternative text and what matters most in it. Published records are on the public pages of the site, without their empty fields, and programs read them at /at/ and the path of the site, then /api/; its description is at openapi.json there. With a token, made by an architect on the page of the site, a program reads drafts too, or writes.',
+        text: 'Editors fill the forms that the installed definitions make. A draft may lack required values; a published record may not. Dates are typed in your own order or picked from a calendar, numbers with a point or a comma, a place as two numbers or a pasted geo: address. What is typed is kept in the browser until it is saved. When somebody else saved meanwhile, both changes are shown and can be taken together. After a run a record can be incomplete: it stays as it is and can be found with the filter. Deleted records can be brought back, and every earlier state is in the history. Preview shows the page of what is typed beside the form, before it is saved. Relations can be edited from both ends: what is linked or taken out beside the form is saved at once. In a list, a double click or F2 changes a value in its row: Enter saves it, Escape leaves it. Columns are as wide as their values need; their edges can be drawn with the pointer or with the arrow keys, and Home brings the usual width back. A list can be kept under a name, with its columns, filter and order, for everybody on the site. Pictures and files has everything that was uploaded, where it is used, its alternative text and what matters most in it. Published records are on the public pages of the site, without their empty fields, and programs read them at /at/ and the path of the site, then /api/; its description is at openapi.json there. With a token, made by an architect on the page of the site, a program reads drafts too, or writes.',
       },
       keys: {
         title: 'Keys in the table of fields',

@@ -54,7 +54,25 @@ export const model = {
     listing: 'for example Latest notices',
   },
   add: 'Add',
-  emptyTitle: 'A content type is a kind of record, such as a lock or a notice. Name one to begin.',
+  keyTwice: '{a} and {b} both have the key {key}. Give one of them another key.',
+  empty: 'There is nothing in this model yet.',
+  first: {
+    title: 'Begin your model',
+    hint: 'A content type is one kind of record, such as a footbridge or a notice. Everything here can be changed later.',
+    noun: 'From a noun',
+    nounHint: 'Name one thing in the singular. Its key, plural, addresses and wording follow from it.',
+    create: 'Create content type',
+    table: 'From a table or list of fields',
+    tableHint:
+      'Paste rows from a spreadsheet: a plan with the headings Label, Type, Required, Help and Options, a sheet of data, or one field a line.',
+    pasteHere: 'Paste rows here',
+    read: 'Read fields',
+    nothing: 'There are no fields in this text. Put one field on each line.',
+    whatIs: 'What is one record called?',
+    package: 'From a package',
+    packageHint: 'Definitions that were exported from another workspace or kept in a repository.',
+    toExchange: 'Open In/out',
+  },
   pick: 'Choose a definition on the left.',
   count: {
     fields: 'no fields | 1 field | {n} fields',
@@ -465,5 +483,6 @@ export const model = {
   optionKey: 'Key of option {n}',
   retired: 'Retired',
   addOption: 'Add option',
+  addOptions: 'Options to add, separated by commas, or a pasted list',
   removeOption: 'Remove option {label}',
 };

@@ -115,6 +115,8 @@ export const record = {
   preview: 'Preview',
   previewHint: 'The public page of what is typed here, before anything is saved.',
   saved: 'Saved {time}',
+  quickEdit: 'Change {field} of {title}',
+  widthOf: 'Width of the column {label}',
   unsaved: 'Unsaved changes are kept in this browser.',
   notKept: 'Unsaved changes.',
   found: 'There are unsaved changes of {time} in this browser.',
