@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NButton, NDropdown } from 'naive-ui';
-import { useEventListener } from '@vueuse/core';
+import { useEventListener, useTimeoutFn } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
 import { useI18n } from 'vue-i18n';
 import { useRoute, useRouter } from 'vue-router';
@@ -17,6 +17,7 @@ import Finder from './Finder.vue';
 import KeySheet from './KeySheet.vue';
 import SiteStrip from './SiteStrip.vue';
 import { useWorkspace } from './workspace';
+import { mayPass, sentenceOf } from '@/shared/api/client';
 
 const { t } = useI18n();
 const route = useRoute();
@@ -44,20 +45,47 @@ const areas = computed(() => [
   { name: 'sites', label: t('frame.sites'), active: ['sites', 'plan', 'run', 'held'].includes(String(route.name)) },
 ]);
 
+/** Why the workspace could not be opened; it is tried again by itself where that may help. */
+const problem = ref('');
+const AGAIN_AFTER = 3_000;
+const { start: tryLater, stop: tryNoMore } = useTimeoutFn(() => void enter(open.value), AGAIN_AFTER, {
+  immediate: false,
+});
+
+async function enter(path: string): Promise<void> {
+  tryNoMore();
+  if (!path) {
+    return;
+  }
+  try {
+    await load(path);
+    problem.value = '';
+  } catch (thrown) {
+    if (path === open.value) {
+      problem.value = sentenceOf(thrown);
+      if (mayPass(thrown)) {
+        tryLater();
+      }
+    }
+  }
+}
+
+async function load(path: string): Promise<void> {
+  if (!workspace.all.some((each) => each.path === path)) {
+    await workspace.loadAll();
+  }
+  if (workspace.all.some((each) => each.path === path)) {
+    await Promise.all([workspace.open(path), draft.open(path)]);
+  } else {
+    await router.replace({ name: 'missing', params: { rest: ['missing'] } });
+  }
+}
+
 watch(
   open,
-  async (path) => {
-    if (!path) {
-      return;
-    }
-    if (!workspace.all.some((each) => each.path === path)) {
-      await workspace.loadAll();
-    }
-    if (workspace.all.some((each) => each.path === path)) {
-      await Promise.all([workspace.open(path), draft.open(path)]);
-    } else {
-      await router.replace({ name: 'missing', params: { rest: ['missing'] } });
-    }
+  (path) => {
+    problem.value = '';
+    void enter(path);
   },
   { immediate: true },
 );
@@ -205,6 +233,10 @@ watch(() => route.fullPath, dismiss);
     <div v-if="notice" class="row notice" role="alert">
       <span class="grow">{{ notice }}</span>
       <NButton size="small" @click="dismiss">{{ $t('frame.close') }}</NButton>
+    </div>
+    <div v-if="problem" class="row notice" role="alert">
+      <span class="grow">{{ problem }}</span>
+      <NButton size="small" @click="enter(open)">{{ $t('frame.again') }}</NButton>
     </div>
     <Finder v-model="finding" />
     <KeySheet v-model="keys" />

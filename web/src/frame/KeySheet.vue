@@ -19,6 +19,7 @@ const keys: Record<string, string[]> = {
     'Escape',
   ],
   terms: ['↑ ↓', 'Enter', 'Alt+↑ ↓', 'Alt+→', 'Alt+←', 'Ctrl+Delete'],
+  list: ['↑ ↓', '← →', 'F2', 'Enter', 'Space', 'Ctrl+A'],
   code: ['Ctrl+Space', 'Ctrl+Enter'],
 };
 </script>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui';
-import { onMounted, ref } from 'vue';
+import { nextTick, onMounted, ref, useTemplateRef } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useSession } from '@/session/session';
 import Problems from '@/shared/Problems.vue';
@@ -17,14 +17,17 @@ const title = ref('');
 const file = ref<File>();
 const problems = ref<{ sentence: string; severity: string }[]>([]);
 const ready = ref(false);
+const input = useTemplateRef<InstanceType<typeof TextInput>>('input');
 
 onMounted(async () => {
   await workspace.loadAll();
   const first = workspace.all[0];
   if (first && route.query.new === undefined) {
-    await router.replace({ name: 'model', params: { workspace: first.path } });
+    await router.replace({ name: session.isArchitect ? 'model' : 'records', params: { workspace: first.path } });
   }
   ready.value = true;
+  await nextTick();
+  input.value?.focus();
 });
 
 async function enter(path: string): Promise<void> {
@@ -43,12 +46,21 @@ function show(thrown: unknown): void {
   ];
 }
 
+/** A double click makes one. */
+const busy = ref(false);
+
 async function create(): Promise<void> {
+  if (busy.value) {
+    return;
+  }
+  busy.value = true;
   problems.value = [];
   try {
     await enter((await ask(api.POST('/api/workspaces', { body: { title: title.value } }))).path);
   } catch (thrown) {
     show(thrown);
+  } finally {
+    busy.value = false;
   }
 }
 
@@ -76,7 +88,7 @@ async function take(): Promise<void> {
       <form class="panel stack" @submit.prevent="create">
         <div>
           <label class="label" for="title">{{ $t('start.name') }}</label>
-          <TextInput id="title" v-model:value="title" maxlength="200" required />
+          <TextInput id="title" ref="input" v-model:value="title" maxlength="200" required />
         </div>
         <div>
           <NButton type="primary" attr-type="submit">{{ $t('start.create') }}</NButton>

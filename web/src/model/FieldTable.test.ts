@@ -73,4 +73,22 @@ describe('the table of fields', () => {
     ]);
     sheet.unmount();
   });
+
+  it('tells at once that a key is there already', async () => {
+    const fields = [
+      { id: 'f1', key: 'length', label: 'Length', kind: 'text' },
+      { id: 'f2', key: 'length', label: 'Whole length', kind: 'text' },
+    ];
+    useDraft().edit({
+      sort: 'type',
+      definition: { ...mooring, groups: [{ id: 'g1', title: 'Berth', fields }] },
+    } as Defined);
+    const sheet = mount(Sheet, { global: { plugins: [i18n] }, attachTo: document.body });
+    await flushPromises();
+    expect(sheet.text()).toContain('Length and Whole length both have the key length.');
+    await sheet.findAll('[data-column="key"]').at(-1)?.setValue('whole_length');
+    await flushPromises();
+    expect(sheet.text()).not.toContain('both have the key');
+    sheet.unmount();
+  });
 });

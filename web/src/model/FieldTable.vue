@@ -24,10 +24,12 @@ import {
   type Row,
 } from './rows';
 import { useDerivedKeys } from './useNames';
+import { useI18n } from 'vue-i18n';
 
 const props = defineProps<{ groups: Group[]; group: Group; findings: FindingView[]; locked: boolean }>();
 const emit = defineEmits<{ change: [Group[]] }>();
 
+const { t } = useI18n();
 const NONE: FindingView[] = [];
 const selected = ref<string>();
 const picked = ref(new Set<string>());
@@ -210,6 +212,28 @@ const byField = computed(() => {
 function problemsOf(field: Field): FindingView[] {
   return byField.value.get(field.id ?? '') ?? NONE;
 }
+
+/** Labels of fields that have the key of one beside them, by the id of the later one: told at once, before the check has answered. */
+const twins = computed(() => {
+  const first = new Map<string, Field>();
+  const found = new Map<string, string>();
+  for (const { field, owner } of props.groups.flatMap(rowsOf)) {
+    const top = props.groups.some((group) => group.id === owner) ? '' : owner;
+    const key = `${top}/${field.key}`;
+    const other = first.get(key);
+    if (field.key && other) {
+      found.set(field.id ?? '', other.label);
+    }
+    first.set(key, other ?? field);
+  }
+  return found;
+});
+
+function twice(field: Field): string {
+  const other = twins.value.get(field.id ?? '');
+  const isTold = problemsOf(field).some((each) => each.code === 'KEY_TWICE');
+  return other === undefined || isTold ? '' : t('model.keyTwice', { a: other, b: field.label, key: field.key });
+}
 </script>
 
 <template>
@@ -238,6 +262,7 @@ function problemsOf(field: Field): FindingView[] {
         selected === row.field.id ? groups : undefined,
         picked.has(row.field.id ?? ''),
         problemsOf(row.field),
+        twice(row.field),
         locked,
       ]"
       @dragstart="onDragStart($event, row.field.id ?? '')"
@@ -250,7 +275,7 @@ function problemsOf(field: Field): FindingView[] {
         :depth="row.depth"
         :selected="selected === row.field.id"
         :picked="picked.has(row.field.id ?? '')"
-        :bad="problemsOf(row.field).some((finding) => finding.severity === 'blocker')"
+        :bad="twice(row.field) !== '' || problemsOf(row.field).some((finding) => finding.severity === 'blocker')"
         @focusin="selected = row.field.id"
         @pick="pick($event, row.field.id ?? '')"
         @label="setLabel(row, $event)"
@@ -261,10 +286,11 @@ function problemsOf(field: Field): FindingView[] {
         @help="put({ ...row.field, help: $event || undefined })"
         @keydown="(event: KeyboardEvent, column: string) => onKey(event, row, column)"
       />
-      <tr v-if="selected === row.field.id || problemsOf(row.field).length" class="beneath">
+      <tr v-if="selected === row.field.id || problemsOf(row.field).length || twice(row.field)" class="beneath">
         <td />
         <td colspan="5">
           <Problems :of="problemsOf(row.field)" />
+          <Problems v-if="twice(row.field)" :of="[{ sentence: twice(row.field), severity: 'blocker' }]" />
           <FieldSettings v-if="selected === row.field.id" :field="row.field" :groups="groups" @change="put" />
           <NButton
             v-if="selected === row.field.id && holdsFields(row.field) && row.depth < 3"

@@ -13,11 +13,14 @@ import { useDraft } from './draft';
 import { usePresence } from './presence';
 import Segments from '@/shared/controls/Segments.vue';
 import ShowPanes from './ShowPanes.vue';
+import FirstSteps from './FirstSteps.vue';
+import { useSession } from '@/session/session';
 
 const MapPage = defineAsyncComponent(() => import('./MapPage.vue'));
 const route = useRoute();
 const router = useRouter();
 const draft = useDraft();
+const session = useSession();
 const presence = usePresence();
 
 /** Below 900 pixels one pane is shown at a time. */
@@ -73,7 +76,7 @@ onUnmounted(() => {
   presence.leave();
 });
 
-useEventListener(window, 'focus', () => void draft.refresh().catch(() => undefined));
+useEventListener(window, 'focus', () => void draft.comeBack().catch(() => undefined));
 useEventListener(window, 'beforeunload', (event) => {
   if (draft.state !== 'saved') {
     void draft.flush();
@@ -120,8 +123,9 @@ useEventListener(window, 'beforeunload', (event) => {
           <HistoryPage v-else-if="view === 'history'" />
           <ExchangePage v-else-if="view === 'exchange'" />
           <Sheet v-else-if="open" :key="idOf(open)" :of="open" />
+          <FirstSteps v-else-if="draft.loaded && !draft.definitions.length && session.isArchitect" />
           <div v-else-if="draft.loaded" class="empty">
-            <p>{{ draft.definitions.length ? $t('model.pick') : $t('model.emptyTitle') }}</p>
+            <p>{{ $t(draft.definitions.length ? 'model.pick' : 'model.empty') }}</p>
           </div>
         </section>
       </template>

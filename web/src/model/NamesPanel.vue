@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { Definition, Sort } from '@/shared/definitions';
+import { useI18n } from 'vue-i18n';
+import Problems from '@/shared/Problems.vue';
+import { nameOf, type Definition, type Sort } from '@/shared/definitions';
+import { useDraft } from './draft';
 import { namesFor } from './names';
 import { useProof } from './proof';
 import WordingPicture from './WordingPicture.vue';
@@ -11,6 +14,8 @@ import Disclosure from '@/shared/controls/Disclosure.vue';
 const props = defineProps<{ definition: Definition; sort: Sort }>();
 const emit = defineEmits<{ change: [Record<string, unknown>] }>();
 
+const { t } = useI18n();
+const draft = useDraft();
 const proof = useProof();
 const hasNoun = computed(() => 'singular' in props.definition);
 const texts = computed(() =>
@@ -27,13 +32,38 @@ function valueOf(name: string): string {
 
 /** A new noun renames what still derives from the old one; a key that is released is never touched by that. */
 async function setNoun(name: 'singular' | 'title', text: string): Promise<void> {
-  const before = valueOf(name);
   emit('change', { [name]: text });
   if (name === 'singular' && !valueOf('plural')) {
-    const names = await namesFor([text], []);
-    emit('change', { [name]: text, plural: names.plurals[0] ?? before });
+    const plural = (await namesFor([text], [])).plurals[0];
+    // somebody may have typed on while the answer was on its way
+    if (plural && valueOf(name) === text && !valueOf('plural')) {
+      emit('change', { plural });
+    }
   }
 }
+
+/** Another definition of this sort that has the same key: told here at once, wherever the check tells of it. */
+const twin = computed(() =>
+  draft.definitions.find(
+    (each) =>
+      each.sort === props.sort &&
+      each.definition.key === props.definition.key &&
+      each.definition.id !== props.definition.id &&
+      props.definition.key !== '',
+  ),
+);
+const isTold = computed(() =>
+  draft.findings.some((each) => each.code === 'KEY_TWICE' && each.definition === props.definition.id && !each.field),
+);
+const twice = computed(() =>
+  twin.value && !isTold.value
+    ? t('model.keyTwice', {
+        a: nameOf(twin.value),
+        b: valueOf(hasNoun.value ? 'singular' : 'title'),
+        key: valueOf('key'),
+      })
+    : '',
+);
 
 function set(name: string, text: string): void {
   if (name === 'singular' || name === 'title') {
@@ -60,10 +90,13 @@ function word(name: string, text: string): void {
           :mono="name === 'key' || name === 'path'"
           dir="auto"
           :value="valueOf(name)"
+          :aria-invalid="name === 'key' && twin !== undefined"
+          :aria-describedby="name === 'key' && twice ? 'def-twice' : undefined"
           @update:value="set(name, $event)"
         />
       </div>
     </div>
+    <Problems v-if="twice" id="def-twice" :of="[{ sentence: twice, severity: 'blocker' }]" />
     <Disclosure class="more" :title="$t(sort === 'type' ? 'model.wordingsAndDescription' : 'model.description')"
       ><div class="stack">
         <div>

@@ -6,10 +6,16 @@ import { newId, type Option } from '@/shared/kinds';
 import { useDerivedKeys } from './useNames';
 import TextInput from '@/shared/controls/TextInput.vue';
 import Check from '@/shared/controls/Check.vue';
+import Problems from '@/shared/Problems.vue';
+import { sentenceOf } from '@/shared/api/client';
+import { namesFor } from './names';
+import { readOptions } from './options';
 
 const props = defineProps<{ options: Option[] }>();
 const emit = defineEmits<{ change: [Option[]] }>();
 const list = ref<HTMLElement>();
+const KEY = /^[a-z][a-z0-9]*(_[a-z0-9]+)*$/;
+const isKey = (text: string) => KEY.test(text);
 
 function put(index: number, change: Partial<Option>): void {
   emit(
@@ -31,6 +37,45 @@ function setKey(index: number, option: Option, key: string): void {
   put(index, { key });
 }
 
+const written = ref('');
+const problem = ref('');
+let busy = false;
+
+/** Adds what was written down, each option once; keys are those of the second column, or derived. */
+async function addWritten(text: string): Promise<void> {
+  if (busy) {
+    return;
+  }
+  busy = true;
+  const has = new Set(props.options.map((each) => each.label.toLowerCase()));
+  const fresh = readOptions(text).filter(({ label }) => !has.has(label.toLowerCase()));
+  problem.value = '';
+  try {
+    const taken = props.options.map((each) => each.key);
+    const { keys: derived } = await namesFor(
+      fresh.map(({ label, key }) => (isKey(key) ? key : label)),
+      taken,
+    );
+    emit('change', [
+      ...props.options,
+      ...fresh.map(({ label }, index) => ({ id: newId('o'), key: derived[index] ?? '', label })),
+    ]);
+    written.value = '';
+  } catch (thrown) {
+    problem.value = sentenceOf(thrown);
+  } finally {
+    busy = false;
+  }
+}
+
+function onPaste(event: ClipboardEvent): void {
+  const pasted = event.clipboardData?.getData('text/plain') ?? '';
+  if (pasted.trim().includes('\n')) {
+    event.preventDefault();
+    void addWritten(pasted);
+  }
+}
+
 async function add(): Promise<void> {
   emit('change', [...props.options, { id: newId('o'), key: '', label: '' }]);
   await nextTick();
@@ -48,6 +93,7 @@ async function add(): Promise<void> {
           :aria-label="$t('model.optionLabel', { n: index + 1 })"
           @update:value="setLabel(index, option, $event)"
           @blur="keys.end(option.id ?? '')"
+          @paste="onPaste"
           @keydown.enter.prevent="add"
         />
         <TextInput
@@ -77,7 +123,18 @@ async function add(): Promise<void> {
         /></NButton>
       </li>
     </ul>
-    <NButton size="small" @click="add">{{ $t('model.addOption') }}</NButton>
+    <div class="row">
+      <TextInput
+        v-model:value="written"
+        dir="auto"
+        :aria-label="$t('model.addOptions')"
+        :placeholder="$t('model.addOptions')"
+        @paste="onPaste"
+        @keydown.enter.prevent="addWritten(written)"
+      />
+      <NButton size="small" @click="written.trim() ? addWritten(written) : add()">{{ $t('model.addOption') }}</NButton>
+    </div>
+    <Problems v-if="problem" :of="[{ sentence: problem, severity: 'blocker' }]" />
   </div>
 </template>
 

@@ -70,14 +70,25 @@ function here(id: string): string {
   return [...(present.value.get(id) ?? [])].join(', ');
 }
 
+/** A double click makes one. */
+const busy = ref(false);
+
 async function add(): Promise<void> {
+  if (busy.value) {
+    return;
+  }
+  busy.value = true;
   problem.value = '';
   try {
     const id = await draft.add(making.value, name.value, needsType.value ? forType.value : undefined);
     name.value = '';
     await router.push({ name: 'model', params: { workspace: draft.workspace, type: id } });
+    await nextTick();
+    document.querySelector<HTMLElement>('.quick-line input')?.focus();
   } catch (thrown) {
     problem.value = sentenceOf(thrown);
+  } finally {
+    busy.value = false;
   }
 }
 
@@ -124,7 +135,7 @@ defineExpose({ choose });
       </ul>
     </section>
     <p v-if="filter && !sections.length" class="hint none">{{ $t('model.noneFound', { text: filter }) }}</p>
-    <form v-if="session.isArchitect" class="add" @submit.prevent="add">
+    <form v-if="session.isArchitect && draft.definitions.length" class="add" @submit.prevent="add">
       <label class="label" for="making">{{ $t('model.newDefinition') }}</label>
       <Choice
         id="making"
@@ -150,9 +161,7 @@ defineExpose({ choose });
       />
       <p class="hint">{{ $t(`model.nameOf.${making}`) }}</p>
       <Problems v-if="problem" :of="[{ sentence: problem, severity: 'blocker' }]" />
-      <NButton attr-type="submit" size="small" block :type="draft.definitions.length ? 'default' : 'primary'">{{
-        $t('model.add')
-      }}</NButton>
+      <NButton attr-type="submit" size="small" block>{{ $t('model.add') }}</NButton>
     </form>
   </nav>
 </template>

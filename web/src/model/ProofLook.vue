@@ -6,6 +6,7 @@ import { useResource } from '@/shared/api/queries';
 import type { Defined } from '@/shared/definitions';
 import { useDraft } from './draft';
 import { lookOf } from './queries';
+import PageFrame from '@/shared/PageFrame.vue';
 
 /** The page, the index or the API answer of a definition, with made-up values. */
 const props = defineProps<{ of: Defined; what: 'page' | 'index' | 'api' }>();
@@ -25,12 +26,11 @@ const { data: look, problem } = useResource(() => lookOf(draft.workspace, settle
   <Problems v-if="problem" :of="[{ sentence: problem, severity: 'blocker' }]" />
   <template v-if="look">
     <p class="hint first">{{ $t(`proof.${what}Hint`) }}</p>
-    <iframe
+    <PageFrame
       v-if="what !== 'api'"
-      class="page"
-      sandbox="allow-same-origin"
+      class="look"
       :title="$t(`proof.${what}`)"
-      :srcdoc="what === 'page' ? look.page : look.index"
+      :html="(what === 'page' ? look.page : look.index) ?? ''"
     />
     <template v-else>
       <h3>{{ $t('proof.example') }}</h3>
@@ -45,12 +45,8 @@ const { data: look, problem } = useResource(() => lookOf(draft.workspace, settle
 .first {
   margin: 0 0 12px;
 }
-.page {
-  width: 100%;
-  height: calc(100vh - 230px);
-  background: var(--page);
-  border: 1px solid var(--line);
-  border-radius: 4px;
+.look {
+  height: calc(100vh - 200px);
 }
 pre {
   margin: 4px 0 12px;

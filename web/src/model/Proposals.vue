@@ -8,7 +8,7 @@ import Check from '@/shared/controls/Check.vue';
 import Choice from '@/shared/controls/Choice.vue';
 
 /** Fields read out of what was pasted, for confirmation before anything is made. */
-const props = defineProps<{ proposals: Schemas['ProposalView'][] }>();
+const props = defineProps<{ proposals: Schemas['ProposalView'][]; blocked?: boolean }>();
 const emit = defineEmits<{ take: [Field[]]; cancel: [] }>();
 const lines = ref(props.proposals.map((each) => ({ ...each, field: each.field as Field, on: true })));
 const taken = computed(() => lines.value.filter((line) => line.on).map((line) => line.field));
@@ -53,7 +53,7 @@ const taken = computed(() => lines.value.filter((line) => line.on).map((line) =>
       </tbody>
     </table>
     <div class="row">
-      <NButton type="primary" size="small" :disabled="!taken.length" @click="emit('take', taken)">{{
+      <NButton type="primary" size="small" :disabled="blocked || !taken.length" @click="emit('take', taken)">{{
         $t('model.quick.addAll', { n: taken.length }, taken.length)
       }}</NButton>
       <NButton size="small" @click="emit('cancel')">{{ $t('common.cancel') }}</NButton>

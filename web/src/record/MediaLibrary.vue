@@ -19,7 +19,7 @@ import { useConfirm } from '@/shared/controls/confirming';
 const props = defineProps<{ site: string; workspace: string }>();
 type Media = Schemas['MediaView'];
 const { t } = useI18n();
-const confirm = useConfirm();
+const isConfirmed = useConfirm();
 const session = useSession();
 const search = ref('');
 const words = refDebounced(search, 250);
@@ -77,7 +77,7 @@ async function describe(): Promise<void> {
 
 async function remove(): Promise<void> {
   const file = open.value?.file;
-  if (!file || !(await confirm(t('media.reallyDelete', { name: file.name }), t('record.delete')))) {
+  if (!file || !(await isConfirmed(t('media.reallyDelete', { name: file.name }), t('record.delete')))) {
     return;
   }
   try {

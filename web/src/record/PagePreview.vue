@@ -5,6 +5,7 @@ import { ref, watch } from 'vue';
 import IconX from '~icons/tabler/x';
 import Problems from '@/shared/Problems.vue';
 import { api, ask, sentenceOf } from '@/shared/api/client';
+import PageFrame from '@/shared/PageFrame.vue';
 
 /** The public page of what is being typed, before anything is saved. */
 const props = defineProps<{ site: string; type: string; id: number | undefined; values: Record<string, unknown> }>();
@@ -25,16 +26,20 @@ async function load(): Promise<void> {
 const soon = useDebounceFn(load, 400);
 
 useEventListener(window, 'keydown', (event: KeyboardEvent) => {
-  if (event.key === 'Escape') {
+  if (event.key === 'Escape' && !event.defaultPrevented) {
     shown.value = false;
   }
 });
 
-watch(shown, (now) => {
-  if (now) {
-    void load();
-  }
-});
+watch(
+  shown,
+  (now) => {
+    if (now) {
+      void load();
+    }
+  },
+  { immediate: true },
+);
 watch(
   () => props.values,
   () => {
@@ -47,41 +52,33 @@ watch(
 </script>
 
 <template>
-  <aside v-if="shown" class="preview" :aria-label="$t('record.preview')">
-    <div class="row spread head">
+  <aside v-if="shown" class="panel preview" :aria-label="$t('record.preview')">
+    <div class="row spread">
       <strong>{{ $t('record.preview') }}</strong>
       <NButton size="tiny" quaternary :aria-label="$t('common.close')" @click="shown = false"><IconX /></NButton>
     </div>
     <p class="hint about">{{ $t('record.previewHint') }}</p>
     <Problems v-if="problem" :of="[{ sentence: problem, severity: 'blocker' }]" />
-    <iframe sandbox="allow-same-origin" :title="$t('record.preview')" :srcdoc="page" />
+    <PageFrame class="look" :title="$t('record.preview')" :html="page" />
   </aside>
 </template>
 
 <style scoped>
 .preview {
-  position: fixed;
-  z-index: 30;
-  inset: 0 0 0 auto;
+  position: sticky;
+  top: 0;
   display: flex;
   flex-direction: column;
-  width: min(560px, 60vw);
-  background: var(--surface);
-  border-left: 1px solid var(--line);
-  box-shadow: -4px 0 16px rgb(0 0 0 / 15%);
-}
-.head {
-  padding: 10px 16px 0;
+  gap: 4px;
+  min-width: 0;
+  height: calc(100vh - 150px);
+  min-height: 420px;
+  padding: 10px 16px 16px;
 }
 .about {
   margin: 0;
-  padding: 4px 16px 8px;
 }
-iframe {
+.look {
   flex: 1;
-  width: 100%;
-  background: var(--page);
-  border: 0;
-  border-top: 1px solid var(--line);
 }
 </style>

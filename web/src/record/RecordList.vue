@@ -16,6 +16,7 @@ import { fromQuery, toQuery } from './listAddress';
 import { rememberAddress } from './neighbours';
 import { useRecordList } from './useRecordList';
 import TextInput from '@/shared/controls/TextInput.vue';
+import { storeValue } from './quickEdit';
 
 const props = defineProps<{ site: string; holder: Holder }>();
 const route = useRoute();
@@ -155,6 +156,9 @@ async function bringBack(): Promise<void> {
       :may-pick="session.mayWrite"
       :busy="loading"
       :to="to"
+      :name="`${site}/${holder.id}`"
+      :place="JSON.stringify(addressed())"
+      :store="(record, field, value) => storeValue(site, holder, record, field, value)"
       @open="router.push(to($event))"
       @more="list.more()"
     />

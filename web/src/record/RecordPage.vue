@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { NAlert, NButton } from 'naive-ui';
-import { useEventListener } from '@vueuse/core';
-import { computed, nextTick, ref, watch } from 'vue';
+import { useEventListener, useLocalStorage } from '@vueuse/core';
+import { computed, nextTick, watch } from 'vue';
 import { useI18n } from 'vue-i18n';
 import { onBeforeRouteLeave, onBeforeRouteUpdate, useRoute, useRouter } from 'vue-router';
 import { useSession } from '@/session/session';
@@ -65,7 +65,8 @@ const list = computed(() => ({
   query: addressOfList(site.value, holder.value?.id ?? ''),
 }));
 const one = (other: number | string) => ({ name: 'record', params: { ...route.params, id: other } });
-const previewing = ref(false);
+/** Whether the page stands beside the form; as it was left in this browser. */
+const previewing = useLocalStorage('jontrel.preview', false);
 const isType = computed(() => holder.value?.sort === 'types');
 
 watch(open, (now) => {
@@ -96,6 +97,17 @@ watch(
     }
   },
   { immediate: true },
+);
+
+/** Who makes a new one begins to type at once. */
+watch(
+  () => ready.value && isNew.value,
+  async (begins) => {
+    if (begins && session.mayWrite) {
+      await nextTick();
+      document.querySelector<HTMLElement>('.record .form input, .record .form textarea')?.focus();
+    }
+  },
 );
 
 /** The values of another record to begin with; rows become rows of their own. */
@@ -143,8 +155,8 @@ function jump(path: string): void {
   (target as HTMLElement | null)?.focus();
 }
 
-const confirm = useConfirm();
-const mayLeave = async () => !dirty.value || safe.value || (await confirm(t('record.leave'), t('record.leaveAct')));
+const isConfirmed = useConfirm();
+const mayLeave = async () => !dirty.value || safe.value || (await isConfirmed(t('record.leave'), t('record.leaveAct')));
 useEventListener(window, 'beforeunload', (event) => {
   if (dirty.value && !safe.value) {
     event.preventDefault();
@@ -161,7 +173,7 @@ onBeforeRouteUpdate(mayLeave);
 </script>
 
 <template>
-  <div class="page record">
+  <div class="page record" :class="{ beside: previewing }">
     <div class="row spread">
       <RouterLink :to="list">{{ $t('record.back') }}</RouterLink>
       <div v-if="!isNew" class="row">
@@ -176,7 +188,9 @@ onBeforeRouteUpdate(mayLeave);
           <h1 dir="auto">{{ holder.sort === 'values' ? holder.singular : title }}</h1>
         </div>
         <div v-if="session.mayWrite" class="row">
-          <NButton v-if="isType" quaternary @click="previewing = !previewing">{{ $t('record.preview') }}</NButton>
+          <NButton v-if="isType" quaternary :aria-pressed="previewing" @click="previewing = !previewing">{{
+            $t('record.preview')
+          }}</NButton>
           <template v-if="isType">
             <NButton v-if="open?.record.state !== 'published'" @click="save('draft')">{{
               $t('record.saveDraft')
@@ -249,13 +263,21 @@ onBeforeRouteUpdate(mayLeave);
           }}</RouterLink>
         </div>
       </NAlert>
-      <div v-if="ready" class="columns">
+      <div v-if="ready" class="columns" :class="{ beside: previewing }">
         <EntryForm
           v-model="values"
           class="panel main"
           :first="holder.first"
           :groups="holder.groups"
           @touch="record.touch"
+        />
+        <PagePreview
+          v-if="previewing && isType && session.mayWrite"
+          :id="open?.record.id"
+          v-model:shown="previewing"
+          :site="site"
+          :type="holder.key"
+          :values="values"
         />
         <aside class="panel aside" :aria-label="$t('record.aside')">
           <RecordSide
@@ -290,14 +312,6 @@ onBeforeRouteUpdate(mayLeave);
         </aside>
       </div>
     </div>
-    <PagePreview
-      v-if="holder && isType && session.mayWrite"
-      :id="open?.record.id"
-      v-model:shown="previewing"
-      :site="site"
-      :type="holder.key"
-      :values="values"
-    />
     <Problems v-if="!holder && sentence" :of="[{ sentence, severity: 'blocker' }]" />
   </div>
 </template>
@@ -339,9 +353,22 @@ onBeforeRouteUpdate(mayLeave);
 .acts {
   justify-content: space-between;
 }
+.record.beside {
+  max-width: 1560px;
+}
+.columns.beside {
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+}
+.columns.beside .aside {
+  grid-column: 1;
+}
 @media (max-width: 900px) {
+  .columns.beside,
   .columns {
     grid-template-columns: minmax(0, 1fr);
+  }
+  .columns.beside .aside {
+    grid-column: auto;
   }
 }
 </style>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { useVirtualList } from '@vueuse/core';
-import { computed, nextTick } from 'vue';
+import { useElementSize, useLocalStorage, useVirtualList } from '@vueuse/core';
+import { computed, nextTick, onBeforeUnmount, onMounted, ref } from 'vue';
 import Tag from '@/shared/Tag.vue';
 import type { Schemas } from '@/shared/api/client';
 import type { Field } from '@/shared/kinds';
@@ -8,7 +8,13 @@ import { shortTime } from '@/shared/time';
 import type { Holder } from './holders';
 import { toneOf } from './states';
 import Check from '@/shared/controls/Check.vue';
-import { NButton } from 'naive-ui';
+import WidthHandle from '@/shared/controls/WidthHandle.vue';
+import { NButton, NPopover } from 'naive-ui';
+import QuickEdit from './QuickEdit.vue';
+import { fitted, neededWidth } from './columnWidths';
+import { rememberScroll, scrolledTo } from './neighbours';
+import { isQuick } from './quickEdit';
+import { useI18n } from 'vue-i18n';
 
 /** Records as rows; only those in sight are in the page, however many there are. */
 const props = defineProps<{
@@ -19,10 +25,18 @@ const props = defineProps<{
   mayPick: boolean;
   busy: boolean;
   to: (id: number | string) => object;
+  /** Which list of records this is: widths of columns are kept by it. */
+  name: string;
+  /** What it is searched for and sorted by: where it was scrolled to is kept by it. */
+  place: string;
+  /** Stores a value, and says why it could not. */
+  store: (record: Schemas['RecordView'], field: Field, value: unknown) => Promise<string>;
 }>();
 const order = defineModel<string>('order', { required: true });
 const picked = defineModel<Set<number>>('picked', { required: true });
 const emit = defineEmits<{ open: [number]; more: [] }>();
+
+const { t } = useI18n();
 
 /** Pixels, as in the style below. */
 const ROW = 36;
@@ -32,8 +46,94 @@ const FRAMES = 20;
 const AHEAD = 60;
 const rows = computed(() => props.records);
 const { list, containerProps, wrapperProps, scrollTo } = useVirtualList(rows, { itemHeight: ROW, overscan: 15 });
+const title = computed(() => t('record.title'));
 const titleId = computed(() => (props.holder.first.length ? 'part_title' : 'own_slug'));
 let last = -1;
+
+/** Texts of this many rows say how wide a column is. */
+const MEASURED = 200;
+const PICK = 34;
+const LEAST = 48;
+const MOST = 900;
+const { width: room } = useElementSize(containerProps.ref);
+const drawn = useLocalStorage<Record<string, number>>(`jontrel.columns.${props.name}`, {});
+const columns = computed(() => [
+  { id: 'title', heading: title.value, texts: (record: Schemas['RecordView']) => record.title },
+  ...props.fields.map((field) => ({
+    id: field.id ?? '',
+    heading: field.label,
+    texts: (record: Schemas['RecordView']) => record.shown[field.key] ?? '',
+  })),
+]);
+/** Columns whose values do not say how wide they are. */
+const others = computed(() => [...(props.holder.sort === 'types' ? [190] : []), 120]);
+const needed = computed(() =>
+  columns.value.map(({ heading, texts }) => neededWidth(heading, props.records.slice(0, MEASURED).map(texts))),
+);
+const widths = computed(() => {
+  const used = others.value.reduce((sum, width) => sum + width, props.mayPick ? PICK : 0);
+  const mine = columns.value.map(({ id }) => drawn.value[id]);
+  return fitted(needed.value, mine, Math.max(0, room.value - used));
+});
+const whole = computed(() =>
+  [...widths.value, ...others.value].reduce((sum, width) => sum + width, props.mayPick ? PICK : 0),
+);
+
+function draw(id: string, width: number | undefined): void {
+  const rest = Object.fromEntries(Object.entries(drawn.value).filter(([each]) => each !== id));
+  drawn.value = width === undefined ? rest : { ...rest, [id]: width };
+}
+
+/** Where one was in this list is where one is again on coming back to it. */
+onMounted(() => {
+  const top = scrolledTo(props.name + props.place);
+  if (top && containerProps.ref.value) {
+    scrollTo(Math.floor(top / ROW));
+    containerProps.ref.value.scrollTop = top;
+  }
+});
+onBeforeUnmount(() => {
+  rememberScroll(props.name + props.place, containerProps.ref.value?.scrollTop ?? 0);
+});
+
+/** The cell that is changed in its row. */
+const editing = ref<{ record: Schemas['RecordView']; field: Field; x: number; y: number; at: number }>();
+const refused = ref('');
+const storing = ref(false);
+/** The column that the arrows have come to, of the row that is focused. */
+const column = ref(0);
+
+function edit(at: number, field: Field | undefined): void {
+  const record = props.records[at];
+  const cell = rowOf(at)
+    ?.querySelector(`[data-column="${field?.id ?? ''}"]`)
+    ?.getBoundingClientRect();
+  if (record && field && cell && props.mayPick && isQuick(field)) {
+    refused.value = '';
+    editing.value = { record, field, x: cell.left + 8, y: cell.bottom, at };
+  }
+}
+
+async function save(value: unknown): Promise<void> {
+  const now = editing.value;
+  if (!now || storing.value) {
+    return;
+  }
+  storing.value = true;
+  refused.value = await props.store(now.record, now.field, value).finally(() => (storing.value = false));
+  if (!refused.value) {
+    await close();
+  } else {
+    // whoever saved it meanwhile has made a newer version of it: the next try is over that one
+    editing.value = { ...now, record: props.records.find((each) => each.id === now.record.id) ?? now.record };
+  }
+}
+
+async function close(): Promise<void> {
+  const at = editing.value?.at ?? -1;
+  editing.value = undefined;
+  await focus(at);
+}
 
 function scrolled(): void {
   containerProps.onScroll();
@@ -90,6 +190,16 @@ function onKey(event: KeyboardEvent, at: number): void {
     if (event.shiftKey) {
       pick(at, event);
     }
+  } else if ((event.key === 'ArrowRight' || event.key === 'ArrowLeft') && own) {
+    event.preventDefault();
+    const by = event.key === 'ArrowRight' ? 1 : -1;
+    column.value = Math.min(Math.max(column.value + by, 0), props.fields.length - 1);
+  } else if (event.key === 'F2' && own) {
+    event.preventDefault();
+    edit(
+      at,
+      isQuick(props.fields[column.value] ?? ({} as Field)) ? props.fields[column.value] : props.fields.find(isQuick),
+    );
   } else if (event.key === 'Home' && own) {
     event.preventDefault();
     void focus(0);
@@ -118,25 +228,47 @@ function onKey(event: KeyboardEvent, at: number): void {
     @scroll="scrolled"
   >
     <div :style="wrapperProps.style">
-      <table class="table" :aria-rowcount="total + 1">
+      <table class="table" :aria-rowcount="total + 1" :style="{ width: `${whole}px` }">
+        <colgroup>
+          <col v-if="mayPick" :style="{ width: `${PICK}px` }" />
+          <col v-for="(width, at) in widths" :key="columns[at]?.id" :style="{ width: `${width}px` }" />
+          <col v-for="(width, at) in others" :key="`other-${at}`" :style="{ width: `${width}px` }" />
+        </colgroup>
         <thead>
           <tr aria-rowindex="1">
             <th v-if="mayPick" class="pick">
               <span class="hidden">{{ $t('record.bulk.title') }}</span>
             </th>
-            <th class="title" :aria-sort="sorted(titleId)">
-              <NButton text class="sort" @click="sortBy(titleId)">{{ $t('record.title') }}</NButton>
+            <th class="title" :aria-label="title" :aria-sort="sorted(titleId)">
+              <NButton text class="sort" @click="sortBy(titleId)">{{ title }}</NButton>
+              <WidthHandle
+                :width="widths[0] ?? 0"
+                :min="LEAST"
+                :max="MOST"
+                :label="$t('record.widthOf', { label: title })"
+                @width="draw('title', $event)"
+                @reset="draw('title', undefined)"
+              />
             </th>
             <th
-              v-for="field in fields"
+              v-for="(field, at) in fields"
               :key="field.id"
               :class="{ num: field.kind === 'number' }"
+              :aria-label="field.label"
               :aria-sort="sorted(field.id ?? '')"
             >
               <NButton v-if="sortable(field)" text class="sort" @click="sortBy(field.id ?? '')">
                 {{ field.label }}
               </NButton>
               <template v-else>{{ field.label }}</template>
+              <WidthHandle
+                :width="widths[at + 1] ?? 0"
+                :min="LEAST"
+                :max="MOST"
+                :label="$t('record.widthOf', { label: field.label })"
+                @width="draw(field.id ?? '', $event)"
+                @reset="draw(field.id ?? '', undefined)"
+              />
             </th>
             <th v-if="holder.sort === 'types'" class="state" :aria-sort="sorted('own_state')">
               <NButton text class="sort" @click="sortBy('own_state')">{{ $t('record.state') }}</NButton>
@@ -167,14 +299,16 @@ function onKey(event: KeyboardEvent, at: number): void {
                 @click="pick(at, $event)"
               />
             </td>
-            <td :title="record.title">
+            <td class="first" :title="record.title">
               <RouterLink :to="to(record.id)" dir="auto">{{ record.title }}</RouterLink>
             </td>
             <td
-              v-for="field in fields"
+              v-for="(field, index) in fields"
               :key="field.id"
-              :class="{ num: field.kind === 'number' }"
+              :data-column="field.id"
+              :class="{ num: field.kind === 'number', at: index === column, quick: mayPick && isQuick(field) }"
               :title="record.shown[field.key]"
+              @dblclick="edit(at, field)"
             >
               <span
                 v-if="field.kind === 'colour' && record.shown[field.key]"
@@ -191,6 +325,26 @@ function onKey(event: KeyboardEvent, at: number): void {
         </tbody>
       </table>
     </div>
+    <NPopover
+      v-if="editing"
+      show
+      trigger="manual"
+      placement="bottom-start"
+      :show-arrow="false"
+      :x="editing.x"
+      :y="editing.y"
+      @clickoutside="editing = undefined"
+    >
+      <QuickEdit
+        :field="editing.field"
+        :value="editing.record.values[editing.field.key]"
+        :label="$t('record.quickEdit', { field: editing.field.label, title: editing.record.title })"
+        :problem="refused"
+        :busy="storing"
+        @save="save"
+        @cancel="close"
+      />
+    </NPopover>
   </div>
 </template>
 
@@ -202,14 +356,36 @@ function onKey(event: KeyboardEvent, at: number): void {
 }
 .table {
   table-layout: fixed;
-  min-width: 720px;
 }
 thead th {
-  overflow-wrap: anywhere;
   position: sticky;
   top: 0;
   z-index: 1;
   background: var(--surface);
+}
+/* which record a row is stays in sight however far one scrolls aside */
+.pick,
+.title,
+.first {
+  position: sticky;
+  left: 0;
+  z-index: 1;
+  background: var(--surface);
+}
+.pick ~ .title,
+.pick ~ .first {
+  left: 34px;
+}
+thead .pick,
+thead .title {
+  z-index: 2;
+}
+.picked .pick,
+.picked .first {
+  background: inherit;
+}
+tr:focus-visible .at.quick {
+  box-shadow: inset 0 0 0 1px var(--petrol);
 }
 tbody td {
   height: 36px;
@@ -225,15 +401,6 @@ td {
   width: 34px;
   padding-inline: 8px 0;
   text-overflow: clip;
-}
-.title {
-  width: 26%;
-}
-.state {
-  width: 190px;
-}
-.time {
-  width: 120px;
 }
 .picked {
   background: var(--petrol-soft);

@@ -43,6 +43,7 @@ function record(id: number): Schemas['RecordView'] {
     title: `Lock ${String(id)}`,
     state: 'published',
     complete: id % 2 === 0,
+    values: { rise: id },
     shown: { rise: `${String(id)} m` },
     updatedAt: '2026-11-25T10:00:00Z',
   } as unknown as Schemas['RecordView'];
@@ -71,6 +72,8 @@ beforeEach(() => {
 });
 
 describe('the table of records', () => {
+  const store = vi.fn<(record: Schemas['RecordView'], field: Field, value: unknown) => Promise<string>>();
+
   function table(count: number) {
     const order = ref('');
     const picked = ref(new Set<number>());
@@ -84,6 +87,9 @@ describe('the table of records', () => {
         mayPick: true,
         busy: false,
         to: (id: number | string) => ({ name: 'record', params: { id } }),
+        name: 's/t1',
+        place: '',
+        store,
         order: order.value,
         picked: picked.value,
         'onUpdate:order': (next: string) => void made.setProps({ order: next }),
@@ -108,6 +114,53 @@ describe('the table of records', () => {
     }
     expect(seen).toEqual(['f1', '-f1', '']);
     made.unmount();
+  });
+
+  it('changes a value in its row by F2, keeps what was typed where it is refused, and stores with Enter', async () => {
+    const made = table(3);
+    await nextTick();
+    store.mockResolvedValueOnce('Rise is at most 10.').mockResolvedValueOnce('');
+    await made.findAll('tbody tr')[1]?.trigger('keydown', { key: 'F2' });
+    await nextTick();
+    const input = () => document.querySelector<HTMLInputElement>('.quick-edit input');
+    const type = (text: string) => {
+      const now = input();
+      if (now) {
+        now.value = text;
+        now.dispatchEvent(new Event('input'));
+        now.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }));
+      }
+    };
+    expect(document.querySelector('.quick-edit')?.getAttribute('aria-label')).toBe('Change Rise of Lock 2');
+    type('11');
+    await flushPromises();
+    expect(document.querySelector('.quick-edit [role=alert]')?.textContent).toBe('Rise is at most 10.');
+    expect(input()?.value).toBe('11');
+    type('9');
+    await flushPromises();
+    expect(store.mock.calls.map(([record, field, value]) => [record.id, field.key, value])).toEqual([
+      [2, 'rise', '11'],
+      [2, 'rise', '9'],
+    ]);
+    expect(document.querySelector('.quick-edit')).toBeNull();
+    made.unmount();
+  });
+
+  it('draws a column wider by its edge and keeps it', async () => {
+    const made = table(3);
+    await nextTick();
+    const edge = () => made.find('[role=separator][aria-label="Width of the column Rise"]');
+    const before = Number(edge().attributes('aria-valuenow'));
+    await edge().trigger('keydown', { key: 'ArrowRight' });
+    expect(Number(edge().attributes('aria-valuenow'))).toBe(before + 16);
+    made.unmount();
+    const again = table(3);
+    await nextTick();
+    const kept = again.find('[role=separator][aria-label="Width of the column Rise"]');
+    expect(Number(kept.attributes('aria-valuenow'))).toBe(before + 16);
+    await kept.trigger('keydown', { key: 'Home' });
+    expect(Number(kept.attributes('aria-valuenow'))).toBe(before);
+    again.unmount();
   });
 
   it('keeps only rows in sight in the page, and says how many there are', () => {

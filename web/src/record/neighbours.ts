@@ -23,3 +23,14 @@ export function rememberAddress(site: string, holder: string, query: object): vo
 export function addressOfList(site: string, holder: string): Record<string, string> {
   return addresses.get(`${site}/${holder}`) ?? {};
 }
+
+/** How far each list was scrolled, in pixels, when it was left. */
+const scrolls = new Map<string, number>();
+
+export function rememberScroll(list: string, top: number): void {
+  scrolls.set(list, top);
+}
+
+export function scrolledTo(list: string): number {
+  return scrolls.get(list) ?? 0;
+}

@@ -66,7 +66,7 @@ async function run(): Promise<void> {
     const params = { path: { site: site.value } };
     const started = await ask(api.POST('/api/sites/{site}/runs', { params, body: { version: plan.value.to } }));
     await renew(ofSite(site.value));
-    await router.push({ name: 'run', params: { ...route.params, run: started.id } });
+    await router.push({ name: 'run', params: { ...route.params, run: started.id }, state: { started: started.id } });
   } catch (thrown) {
     failed.value = sentenceOf(thrown);
   } finally {

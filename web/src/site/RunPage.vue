@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NButton, NProgress } from 'naive-ui';
-import { computed, ref } from 'vue';
+import { computed, nextTick, ref, useTemplateRef, watch, type ComponentPublicInstance } from 'vue';
 import { useI18n } from 'vue-i18n';
 import { useRoute, useRouter } from 'vue-router';
 import { useWorkspace } from '@/frame/workspace';
@@ -8,11 +8,11 @@ import { useSession } from '@/session/session';
 import Problems from '@/shared/Problems.vue';
 import Tag from '@/shared/Tag.vue';
 import { api, ask, sentenceOf, type Schemas } from '@/shared/api/client';
-import { askAgain, renew } from '@/shared/api/queries';
+import { askAgain, renew, useResource } from '@/shared/api/queries';
 import { longTime, secondsBetween } from '@/shared/time';
 import PlanSteps from './PlanSteps.vue';
 import RunSteps from './RunSteps.vue';
-import { ofSite, undoPlan } from './queries';
+import { newTypes, ofSite, undoPlan } from './queries';
 import { toneOf } from './tone';
 import { useRun } from './useRun';
 
@@ -41,6 +41,26 @@ const summary = computed(() => {
     ? `${began}, ${t('site.took', { seconds: secondsBetween(now.startedAt, now.finishedAt) })}`
     : began;
 });
+const records = useTemplateRef<ComponentPublicInstance>('records');
+const made = useResource(() => newTypes(site.value, Number(id.value)), {
+  enabled: () => run.value?.state === 'done',
+});
+/** Where work goes on: the records of the type that this run has made, or of any. */
+const type = computed(() => made.data.value?.[0] ?? '');
+
+/** Whoever has just started it goes on where it leads. */
+watch(
+  () => run.value?.state === 'done' && made.data.value !== undefined && history.state.started === run.value.id,
+  async (isDone) => {
+    if (isDone) {
+      history.replaceState({ ...history.state, started: undefined }, '');
+      await nextTick();
+      (records.value?.$el as HTMLElement | undefined)?.focus();
+    }
+  },
+  { immediate: true },
+);
+
 /** Undoing an undo brings the release back. */
 const again = computed(() => run.value?.kind === 'undo');
 const doneSteps = computed(() => run.value?.steps.filter((step) => step.state === 'done').length ?? 0);
@@ -62,7 +82,7 @@ async function act(what: 'undo' | 'continue'): Promise<void> {
     if (what === 'undo') {
       const started = await ask(api.POST('/api/sites/{site}/runs/{id}/undo', { params }));
       undoing.value = undefined;
-      await router.push({ params: { ...route.params, run: started.id } });
+      await router.push({ params: { ...route.params, run: started.id }, state: { started: started.id } });
     } else {
       await ask(api.POST('/api/sites/{site}/runs/{id}/continue', { params }));
       await load();
@@ -121,9 +141,11 @@ async function act(what: 'undo' | 'continue'): Promise<void> {
         </ul>
       </section>
       <div class="row">
-        <RouterLink :to="{ name: 'record-list', params: { workspace: route.params.workspace, site } }">{{
-          $t('site.recordsOf', { site: name })
-        }}</RouterLink>
+        <RouterLink
+          ref="records"
+          :to="{ name: 'record-list', params: { workspace: route.params.workspace, site, type } }"
+          >{{ $t('site.recordsOf', { site: name }) }}</RouterLink
+        >
         <RouterLink
           :to="{ name: 'held', params: { workspace: route.params.workspace, site }, query: { run: run.id } }"
           >{{ $t('held.ofRun') }}</RouterLink

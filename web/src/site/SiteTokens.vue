@@ -16,7 +16,7 @@ import DateInput from '@/shared/controls/DateInput.vue';
 const props = defineProps<{ site: string }>();
 type Role = Schemas['NewToken']['role'];
 const { t } = useI18n();
-const confirm = useConfirm();
+const isConfirmed = useConfirm();
 const listed = useResource(() => tokenList(props.site));
 const tokens = computed(() => listed.data.value ?? []);
 const made = ref<Schemas['MadeToken']>();
@@ -64,7 +64,7 @@ const add = () =>
   });
 
 async function revoke(token: Schemas['TokenView']): Promise<void> {
-  if (await confirm(t('token.reallyRevoke', { name: token.name }), t('token.revoke'))) {
+  if (await isConfirmed(t('token.reallyRevoke', { name: token.name }), t('token.revoke'))) {
     await trying(async () => {
       await ask(api.DELETE('/api/sites/{site}/tokens/{id}', { params: { path: { ...path(), id: token.id } } }));
       made.value = made.value?.token.id === token.id ? undefined : made.value;

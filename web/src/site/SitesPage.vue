@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui';
-import { onMounted, ref } from 'vue';
+import { onMounted, ref, useTemplateRef } from 'vue';
+import { useRouter } from 'vue-router';
 import { useWorkspace } from '@/frame/workspace';
 import { useSession } from '@/session/session';
 import Problems from '@/shared/Problems.vue';
@@ -9,20 +10,37 @@ import TextInput from '@/shared/controls/TextInput.vue';
 
 const workspace = useWorkspace();
 const session = useSession();
+const router = useRouter();
 const name = ref('');
 const problem = ref('');
+const input = useTemplateRef<InstanceType<typeof TextInput>>('input');
 
-onMounted(() => workspace.loadSites(true).catch((thrown: unknown) => (problem.value = sentenceOf(thrown))));
+onMounted(async () => {
+  await workspace.loadSites(true).catch((thrown: unknown) => (problem.value = sentenceOf(thrown)));
+  if (workspace.known && !workspace.sites.length) {
+    input.value?.focus();
+  }
+});
+
+/** A double click makes one. */
+const busy = ref(false);
 
 async function add(): Promise<void> {
+  if (busy.value) {
+    return;
+  }
+  busy.value = true;
   problem.value = '';
   try {
     const params = { path: { workspace: workspace.path } };
-    await ask(api.POST('/api/workspaces/{workspace}/sites', { params, body: { name: name.value } }));
+    const made = await ask(api.POST('/api/workspaces/{workspace}/sites', { params, body: { name: name.value } }));
     name.value = '';
     await workspace.loadSites(true);
+    await router.push({ name: 'plan', params: { workspace: workspace.path, site: made.path } });
   } catch (thrown) {
     problem.value = sentenceOf(thrown);
+  } finally {
+    busy.value = false;
   }
 }
 </script>
@@ -66,7 +84,7 @@ async function add(): Promise<void> {
       <div class="row end">
         <div class="name">
           <label class="label" for="site-name">{{ $t('site.name') }}</label>
-          <TextInput id="site-name" v-model:value="name" required maxlength="100" />
+          <TextInput id="site-name" ref="input" v-model:value="name" required maxlength="100" />
         </div>
         <NButton attr-type="submit" :type="workspace.sites.length ? 'default' : 'primary'">{{
           $t('site.add')

@@ -32,6 +32,13 @@ export const oneRun = (site: string, id: number): Resource<Schemas['RunView']> =
   queryFn: ({ signal }) => ask(api.GET('/api/sites/{site}/runs/{id}', { params: { path: { site, id } }, signal })),
 });
 
+/** Keys of the types that a run brings. */
+export const newTypes = (site: string, id: number): Resource<string[]> => ({
+  queryKey: [...ofSite(site), 'new-types', id],
+  queryFn: ({ signal }) =>
+    ask(api.GET('/api/sites/{site}/runs/{id}/new-types', { params: { path: { site, id } }, signal })),
+});
+
 export const tokenList = (site: string): Resource<Schemas['TokenView'][]> => ({
   queryKey: [...ofSite(site), 'tokens'],
   queryFn: ({ signal }) => ask(api.GET('/api/sites/{site}/tokens', { params: { path: { site } }, signal })),

@@ -1,0 +1,51 @@
+<script setup lang="ts">
+import { onMounted, ref, useTemplateRef } from 'vue';
+import { NButton } from 'naive-ui';
+import type { Field } from '@/shared/kinds';
+import FieldControl from './FieldControl.vue';
+
+/** One value of a record, changed in its row: Enter saves, Escape leaves it as it was. */
+const props = defineProps<{ field: Field; value: unknown; label: string; problem: string; busy: boolean }>();
+const emit = defineEmits<{ save: [unknown]; cancel: [] }>();
+const typed = ref(props.value);
+const frame = useTemplateRef<HTMLElement>('frame');
+
+onMounted(() => frame.value?.querySelector<HTMLElement>('input, [tabindex="0"]')?.focus());
+
+function onKey(event: KeyboardEvent): void {
+  if (event.key === 'Escape') {
+    event.preventDefault();
+    emit('cancel');
+  } else if (event.key === 'Enter' && (event.target as HTMLElement).tagName === 'INPUT') {
+    event.preventDefault();
+    emit('save', typed.value);
+  }
+  event.stopPropagation();
+}
+</script>
+
+<template>
+  <div ref="frame" class="quick-edit" role="group" :aria-label="label" @keydown="onKey">
+    <label class="hidden" for="quick-edit">{{ field.label }}</label>
+    <FieldControl id="quick-edit" :field="field" :value="typed" :invalid="problem !== ''" @change="typed = $event" />
+    <div class="row">
+      <NButton size="tiny" type="primary" :loading="busy" @click="emit('save', typed)">{{ $t('common.save') }}</NButton>
+      <NButton size="tiny" @click="emit('cancel')">{{ $t('common.cancel') }}</NButton>
+    </div>
+    <p v-if="problem" id="quick-edit-problems" class="problem" role="alert">{{ problem }}</p>
+  </div>
+</template>
+
+<style scoped>
+.quick-edit {
+  display: flex;
+  flex-direction: column;
+  gap: 6px;
+  min-width: 220px;
+  white-space: normal;
+}
+.problem {
+  margin: 0;
+  color: var(--rust);
+}
+</style>
