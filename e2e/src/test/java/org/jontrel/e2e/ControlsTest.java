@@ -33,10 +33,7 @@ public class ControlsTest {
     @BeforeClass
     public void start() throws InterruptedException {
         installation = new Installation();
-        api = new Client(installation.address());
-        api.get("/api/session");
-        api.post("/api/setup", Map.of("code", Installation.SETUP_CODE, "name", "anna", "password", "anna-password"));
-        api.signIn("anna", "anna-password");
+        api = installation.firstArchitect("anna", "anna-password");
         api.post("/api/workspaces", Map.of("title", "Orchard"));
         var model = Orchard.edited(
                 Map.of(
@@ -328,6 +325,7 @@ public class ControlsTest {
         anna.button("Save").click();
         anna.checkAccessibility();
         page.keyboard().press("Escape");
+        assertThat(page.getByRole(AriaRole.DIALOG)).hasCount(0);
         page.getByLabel("Name or alternative text").fill("later");
         assertThat(page.locator(".thumb")).hasCount(1);
     }

@@ -21,14 +21,11 @@ final class Desk implements AutoCloseable {
     static final String WORKSPACE = "/w/tessel-waters/";
     static final Path DRAFT = Path.of("../demo/src/main/resources/org/jontrel/demo/draft");
     final Installation installation = new Installation();
-    final Client api = new Client(installation.address());
+    final Client api = installation.firstArchitect("anna", "anna-password");
     final Visitor anna;
     final Page page;
 
     Desk() {
-        api.get("/api/session");
-        api.post("/api/setup", Map.of("code", Installation.SETUP_CODE, "name", "anna", "password", "anna-password"));
-        api.signIn("anna", "anna-password");
         api.post("/api/accounts", Map.of("name", "bob", "role", "architect", "password", "bob-password"));
         api.post("/api/workspaces", Map.of("title", "Tessel waters"));
         api.post("/api/workspaces/tessel-waters/draft/take", Map.of("definitions", definitions(model())));

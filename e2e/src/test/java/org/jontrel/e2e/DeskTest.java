@@ -291,11 +291,12 @@ public class DeskTest {
     public void pageIndexAndApiAreShownWithMadeUpValues() {
         desk.open("Structure");
         desk.tab("Page");
-        var frame = page.frameLocator("iframe.page");
+        var frame = page.frameLocator("iframe[title=Page]");
         assertThat(frame.locator("h1")).hasText("Structure 1");
         assertThat(frame.getByText("State of repair")).isVisible();
         desk.tab("Index");
-        assertThat(page.frameLocator("iframe.page").getByText("Structure 6")).isVisible();
+        assertThat(page.frameLocator("iframe[title=Index]").getByText("Structure 6"))
+                .isVisible();
         desk.tab("API");
         assertThat(desk.proof().locator("pre").first()).containsText("\"condition\": \"fair\"");
         assertThat(desk.proof().locator("pre").first()).not().containsText("warden_email");

@@ -1,5 +1,7 @@
 package org.jontrel.e2e;
 
+import java.util.Map;
+import org.jontrel.demo.Client;
 import org.jontrel.server.Application;
 import org.jontrel.site.testing.TestDatabase;
 import org.springframework.boot.builder.SpringApplicationBuilder;
@@ -33,6 +35,15 @@ final class Installation implements AutoCloseable {
 
     String address() {
         return "http://127.0.0.1:" + port();
+    }
+
+    /** Makes the first account, of an architect; the client is signed in as this one. */
+    Client firstArchitect(String name, String password) {
+        var client = new Client(address());
+        client.get("/api/session");
+        client.post("/api/setup", Map.of("code", SETUP_CODE, "name", name, "password", password));
+        client.signIn(name, password);
+        return client;
     }
 
     /** Stops the server, does something while it is away, and starts it again where it was. */

@@ -7,7 +7,6 @@ import com.microsoft.playwright.options.AriaRole;
 import java.util.List;
 import java.util.Map;
 import org.jontrel.core.code.PackageWriter;
-import org.jontrel.demo.Client;
 import org.jontrel.site.testing.Moorings;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
@@ -21,10 +20,7 @@ public class KindsTest {
     @BeforeClass
     public void start() throws InterruptedException {
         installation = new Installation();
-        var client = new Client(installation.address());
-        client.get("/api/session");
-        client.post("/api/setup", Map.of("code", Installation.SETUP_CODE, "name", "anna", "password", "anna-password"));
-        client.signIn("anna", "anna-password");
+        var client = installation.firstArchitect("anna", "anna-password");
         client.post("/api/workspaces", Map.of("title", "Tessel"));
         var type = Moorings.standard().types().getFirst();
         client.put(

@@ -126,7 +126,8 @@ public class RecordsTest {
         var download = page.waitForDownload(() -> desk.anna.link("CSV").click());
         assertEquals(download.suggestedFilename(), "bench-structure.csv");
         desk.anna.button("Columns").click();
-        page.getByLabel("Keeper").uncheck();
+        page.getByRole(AriaRole.CHECKBOX, new Page.GetByRoleOptions().setName("Keeper"))
+                .uncheck();
         page.getByLabel("Name of this view").fill("By rise");
         desk.anna.button("Keep view").click();
         page.reload();

@@ -127,6 +127,14 @@ final class Visitor implements AutoCloseable {
                 .click();
     }
 
+    /** Adds a site, and stands before its plan. */
+    void addSite(String name) {
+        link("Sites").click();
+        page.locator("#site-name").fill(name);
+        button("Add site").click();
+        assertThat(heading("Plan for " + name)).isVisible();
+    }
+
     Locator button(String name) {
         return page.getByRole(
                 AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
