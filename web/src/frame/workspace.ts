@@ -2,6 +2,7 @@ import { isCancelledError, useQuery } from '@tanstack/vue-query';
 import { defineStore } from 'pinia';
 import { computed, ref } from 'vue';
 import { askAgain, queryClient } from '@/shared/api/queries';
+import type { Schemas } from '@/shared/api/client';
 import { siteList, workspaceList } from './queries';
 
 /** Which workspace is open, and what the server says of it: all workspaces, and the sites of this one. */
@@ -42,5 +43,17 @@ export const useWorkspace = defineStore('workspace', () => {
     }
   }
 
-  return { all, path, sites, known, current, loadAll, open, loadSites };
+  /** Takes in what an answer to something else said of the sites. */
+  function tell(said: Schemas['SiteView'][]): void {
+    const { queryKey } = siteList(path.value, false);
+    void queryClient.cancelQueries({ queryKey });
+    queryClient.setQueryData<Schemas['SiteView'][]>(queryKey, (before) =>
+      said.map((site) => ({
+        ...site,
+        records: before?.find((each) => each.path === site.path)?.records ?? site.records,
+      })),
+    );
+  }
+
+  return { all, path, sites, known, current, loadAll, open, loadSites, tell };
 });

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useSessionStorage } from '@vueuse/core';
-import { computed, defineAsyncComponent, watch } from 'vue';
+import { computed, defineAsyncComponent, onUnmounted, watch } from 'vue';
 import { useI18n } from 'vue-i18n';
 import Problems from '@/shared/Problems.vue';
 import type { Defined } from '@/shared/definitions';
@@ -38,6 +38,16 @@ watch(
   },
   { immediate: true },
 );
+watch(
+  shown,
+  (tab) => {
+    proof.looks = ['page', 'index', 'api'].includes(tab);
+  },
+  { immediate: true },
+);
+onUnmounted(() => {
+  proof.looks = false;
+});
 </script>
 
 <template>

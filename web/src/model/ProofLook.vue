@@ -1,9 +1,8 @@
 <script setup lang="ts">
-import { refDebounced } from '@vueuse/core';
-import { computed } from 'vue';
+import { shallowRef, watch } from 'vue';
 import Problems from '@/shared/Problems.vue';
 import { useResource } from '@/shared/api/queries';
-import type { Defined } from '@/shared/definitions';
+import { idOf, type Defined } from '@/shared/definitions';
 import { useDraft } from './draft';
 import { lookOf } from './queries';
 import PageFrame from '@/shared/PageFrame.vue';
@@ -11,13 +10,16 @@ import PageFrame from '@/shared/PageFrame.vue';
 /** The page, the index or the API answer of a definition, with made-up values. */
 const props = defineProps<{ of: Defined; what: 'page' | 'index' | 'api' }>();
 const draft = useDraft();
-/** Asked for when nobody has typed for a moment. */
-const settled = refDebounced(
-  computed(() => props.of),
-  300,
-);
-const { data: look, problem } = useResource(() => lookOf(draft.workspace, settled.value), {
+/** What is typed is shown when it is stored, and then the answer to the edit has brought it along. */
+const settled = shallowRef({ of: props.of, revision: draft.revision });
+watch([() => props.of, () => draft.revision, () => draft.state], () => {
+  if (draft.state !== 'saving' || idOf(props.of) !== idOf(settled.value.of)) {
+    settled.value = { of: props.of, revision: draft.revision };
+  }
+});
+const { data: look, problem } = useResource(() => lookOf(draft.workspace, settled.value.of, settled.value.revision), {
   keepsLast: true,
+  staleTime: Infinity,
   gcTime: 0,
 });
 </script>

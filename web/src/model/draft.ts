@@ -31,6 +31,13 @@ interface Unsent {
   at: string;
 }
 
+/** Whoever shows what a definition makes: an edit carries what is shown, and its answer tells it. */
+export interface Follower {
+  /** What is shown of the definition; undefined where it is not the one that is shown. */
+  shown: (id: string) => Schemas['Shown'] | undefined;
+  told: (of: Defined, written: Schemas['Written']) => void;
+}
+
 /** The open draft: definitions as they are typed, sent to the server one at a time; edits of others are joined there. */
 export const useDraft = defineStore('draft', () => {
   const workspace = ref('');
@@ -53,6 +60,7 @@ export const useDraft = defineStore('draft', () => {
   /** What was sent and never answered, by definition: where the server has it after all, it is not somebody else's. */
   const unanswered = new Map<string, Definition[]>();
   const keeper = newKeeper();
+  let follower: Follower | undefined;
   onScopeDispose(keeper.close, true);
   let timer: ReturnType<typeof setTimeout> | undefined;
   const keepSoon = useDebounceFn(keep, KEEP_AFTER);
@@ -248,7 +256,8 @@ export const useDraft = defineStore('draft', () => {
         continue;
       }
       const sent = unanswered.get(id);
-      const body = { ...mine, base: known?.revision ?? 0, before: known?.definition, ...(sent ? { sent } : {}) };
+      const shown = follower?.shown(id) ?? { look: false };
+      const body = { ...mine, base: known?.revision ?? 0, before: known?.definition, ...(sent ? { sent } : {}), shown };
       unanswered.set(id, [...(sent ?? []), mine.definition].slice(-MOST_UNANSWERED));
       keep();
       try {
@@ -256,6 +265,7 @@ export const useDraft = defineStore('draft', () => {
         const written = await ask(api.PUT('/api/workspaces/{workspace}/draft/definitions/{id}', { params, body }));
         unanswered.delete(id);
         stored(id, mine.definition, written);
+        follower?.told(all.value.get(id) ?? mine, written);
       } catch (thrown) {
         if (isRefused(thrown)) {
           unanswered.set(id, sent ?? []);
@@ -285,7 +295,11 @@ export const useDraft = defineStore('draft', () => {
       forget(id);
     }
     state.value = dirty.size > 0 ? 'saving' : 'saved';
-    told();
+    if (written.sites) {
+      useWorkspace().tell(written.sites);
+    } else {
+      told();
+    }
   }
 
   function told(): void {
@@ -384,9 +398,15 @@ export const useDraft = defineStore('draft', () => {
     );
   }
 
+  /** From now on this is asked what is shown, and told of it. */
+  function follow(by: Follower): void {
+    follower = by;
+  }
+
   return {
     workspace,
     path,
+    follow,
     since,
     definitions,
     types,

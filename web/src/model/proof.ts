@@ -1,45 +1,75 @@
 import { useDebounceFn } from '@vueuse/core';
 import { defineStore } from 'pinia';
-import { computed, ref, shallowRef } from 'vue';
+import { computed, ref, shallowRef, watch } from 'vue';
 import { api, ask, sentenceOf, type Schemas } from '@/shared/api/client';
+import { queryClient } from '@/shared/api/queries';
 import { idOf, type Defined } from '@/shared/definitions';
 import { useDraft } from './draft';
+import { lookOf } from './queries';
 
-/** What the definition that is open makes, asked of the server a moment after each change. */
+/** For how many milliseconds nobody types before the server is asked. */
+const PAUSE = 200;
+
+/**
+ * What the definition that is open makes. An edit is answered with it; the server is asked where there is no such answer: for
+ * another definition, for values that are tried, for what others have changed, and while edits cannot be stored.
+ */
 export const useProof = defineStore('proof', () => {
+  const draft = useDraft();
   const answer = shallowRef<Schemas['Proof']>();
   /** The definition that the answer is about: what is open may have been typed on since. */
   const answered = shallowRef<Defined>();
   const values = ref<Record<string, unknown>>({});
   const failed = ref('');
+  /** Whether the page, the index or the API answer is shown. */
+  const looks = ref(false);
   const conditions = computed(() => answer.value?.conditions ?? {});
   let current: Defined | undefined;
+  /** The revision of the draft that the answer is about: its other definitions have a part in it. */
+  let answeredAt = -1;
   let asked = 0;
+
+  function take(of: Defined, found: Schemas['Proof'], revision: number): void {
+    answered.value = of;
+    answer.value = found;
+    answeredAt = revision;
+    failed.value = '';
+  }
 
   async function prove(): Promise<void> {
     const mine = ++asked;
     const of = current;
+    const { revision } = draft;
     if (!of) {
       return;
     }
     try {
       const found = await ask(
         api.POST('/api/proof/{workspace}', {
-          params: { path: useDraft().path },
+          params: { path: draft.path },
           body: { sort: of.sort, definition: of.definition, values: values.value },
         }),
       );
       if (mine === asked) {
-        answered.value = of;
-        answer.value = found;
-        failed.value = '';
+        take(of, found, revision);
       }
     } catch (thrown) {
-      failed.value = sentenceOf(thrown);
+      if (mine === asked) {
+        failed.value = sentenceOf(thrown);
+      }
     }
   }
 
-  const soon = useDebounceFn(prove, 200);
+  const proveSoon = useDebounceFn(prove, PAUSE);
+  const proveWhereUnanswered = useDebounceFn(async () => {
+    const isAnswered =
+      answeredAt === draft.revision &&
+      JSON.stringify(answered.value?.definition) === JSON.stringify(current?.definition);
+    // what is being stored is answered then
+    if (draft.state !== 'saving' && !isAnswered) {
+      await prove();
+    }
+  }, PAUSE);
 
   function show(next: Defined): void {
     if (!current || idOf(current) !== idOf(next)) {
@@ -51,13 +81,35 @@ export const useProof = defineStore('proof', () => {
       return;
     }
     current = next;
-    void soon();
+    void proveWhereUnanswered();
   }
 
   function set(next: Record<string, unknown>): void {
     values.value = next;
-    void soon();
+    void proveSoon();
   }
 
-  return { answer, answered, values, failed, conditions, show, set };
+  /** The values that the edit under way was sent with: where others are tried by its answer, that answer is not theirs. */
+  let sentWith: Record<string, unknown> | undefined;
+  draft.follow({
+    shown(id) {
+      if (!current || idOf(current) !== id) {
+        return undefined;
+      }
+      sentWith = values.value;
+      return { values: sentWith, look: looks.value };
+    },
+    told(of, { proof, look }) {
+      if (current && idOf(current) === idOf(of) && proof && sentWith === values.value) {
+        asked++;
+        take(of, proof, draft.revision);
+      }
+      if (look) {
+        queryClient.setQueryData(lookOf(draft.workspace, of, draft.revision).queryKey, look);
+      }
+    },
+  });
+  watch([() => draft.state, () => draft.revision], () => void proveWhereUnanswered());
+
+  return { answer, answered, values, failed, looks, conditions, show, set };
 });

@@ -24,9 +24,13 @@ export const draftEdits = (workspace: string, revision: number): Resource<Schema
     ask(api.GET('/api/workspaces/{workspace}/draft/edits', { params: { path: { workspace } }, signal })),
 });
 
-/** The page, the index and the API answer that a definition makes, with made-up values. */
-export const lookOf = (workspace: string, of: Defined): Resource<Schemas['Look']> => ({
-  queryKey: [...ofWorkspace(workspace), 'look', of.sort, of.definition],
+/**
+ * The page, the index and the API answer that a definition makes, with made-up values.
+ *
+ * @param revision of the draft, whose other definitions have a part in it
+ */
+export const lookOf = (workspace: string, of: Defined, revision: number): Resource<Schemas['Look']> => ({
+  queryKey: [...ofWorkspace(workspace), 'look', revision, of.sort, of.definition],
   queryFn: ({ signal }) =>
     ask(
       api.POST('/api/proof/{workspace}/look', {

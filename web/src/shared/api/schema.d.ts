@@ -1696,6 +1696,8 @@ export interface components {
             sent?: {
                 [key: string]: unknown;
             }[];
+            /** @description What the writer's window shows of the definition, so that it need not ask again */
+            shown?: components["schemas"]["Shown"];
             sort: string;
         };
         EditView: {
@@ -3755,6 +3757,14 @@ export interface components {
             /** @description The key it had before; lets a file without ids say what was renamed. */
             was?: string;
         };
+        Shown: {
+            /** @description Whether the page, the index or the API answer is shown */
+            look: boolean;
+            /** @description Values tried in the form, by field key; the form is not shown where there are none */
+            values?: {
+                [key: string]: unknown;
+            };
+        };
         SignIn: {
             name: string;
             password: string;
@@ -4015,8 +4025,14 @@ export interface components {
         };
         Written: {
             draft: components["schemas"]["DraftView"];
+            /** @description Page, index and API answer as stored, where one of them is shown */
+            look?: components["schemas"]["Look"];
             /** @description Whether another's edit was joined in */
             merged: boolean;
+            /** @description The form as stored, where it is shown */
+            proof?: components["schemas"]["Proof"];
+            /** @description How the workspace's sites stand against the draft now; absent where nothing is shown */
+            sites?: components["schemas"]["SiteView"][];
         };
     };
     responses: never;

@@ -164,6 +164,34 @@ public class DeskApiTest {
         assertEquals(view(told, "vault").get("revision").asLong(), revision);
     }
 
+    /** One request for one edit: the answer tells what would else be asked for, just as it would be told. */
+    @Test
+    public void anEditIsAnsweredWithAllThatTheDeskShowsOfIt() {
+        var seen = view(draft(0), "accession");
+        var changed = tree(seen);
+        changed.put("singular", "Accession of seed");
+        var path = DRAFT + "/definitions/" + seen.at("/definition/id").asString();
+        var values = Map.of("title", "x".repeat(1_000));
+        var body = new java.util.HashMap<String, Object>(
+                Map.of("sort", "type", "base", seen.get("revision").asLong(), "before", seen.get("definition")));
+        body.put("definition", changed);
+        body.put("shown", Map.of("values", values, "look", true));
+        var told = anna.ok("PUT", path, body);
+        var stored = tree(view(told.get("draft"), "accession"));
+        var asked = Map.of("sort", "type", "definition", stored, "values", values);
+        assertEquals(told.get("proof"), anna.ok("POST", "/api/proof/seeds", asked));
+        assertEquals(told.get("look"), anna.ok("POST", "/api/proof/seeds/look", asked));
+        assertEquals(told.get("sites"), anna.ok("GET", "/api/workspaces/seeds/sites", null));
+        assertTrue(told.get("look").get("page").asString().contains("Accession of seed 1"));
+        assertFalse(told.at("/proof/problems").isEmpty());
+        body.put("base", view(told.get("draft"), "accession").get("revision").asLong());
+        body.put("before", stored);
+        body.remove("shown");
+        body.put("definition", seen.get("definition"));
+        var unseen = anna.ok("PUT", path, body);
+        assertFalse(unseen.path("proof").isObject() || unseen.path("look").isObject());
+    }
+
     @Test
     public void somebodyElseMayHaveGoneOnFromWhatWasSentWithoutAnAnswer() {
         var seen = view(draft(0), "trait");

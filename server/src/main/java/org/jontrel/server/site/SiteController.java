@@ -6,7 +6,6 @@ import jakarta.validation.constraints.NotBlank;
 import java.io.IOException;
 import java.security.Principal;
 import java.util.List;
-import java.util.Locale;
 import java.util.Objects;
 import org.jontrel.core.compare.Comparison;
 import org.jontrel.core.holder.Holder;
@@ -44,9 +43,12 @@ class SiteController {
     private final Drafts drafts;
     private final Releases releases;
     private final Sites sites;
+    private final SiteStates states;
     private final Trail trail;
 
-    SiteController(Workspaces workspaces, Drafts drafts, Releases releases, Sites sites, Trail trail) {
+    SiteController(
+            Workspaces workspaces, Drafts drafts, Releases releases, Sites sites, SiteStates states, Trail trail) {
+        this.states = states;
         this.trail = trail;
         this.workspaces = workspaces;
         this.drafts = drafts;
@@ -59,42 +61,19 @@ class SiteController {
     record NewRun(@NotBlank String version) {}
 
     @GetMapping("/api/workspaces/{workspace}/sites")
-    List<SiteViews.SiteView> all(
+    List<SiteView> all(
             @PathVariable String workspace,
             @Schema(description = "Whether to count the records of each site, which takes a while for large ones")
                     @RequestParam(defaultValue = "false")
                     boolean counts) {
-        var id = workspaces.get(workspace).id();
-        var draft = drafts.get(id).model();
-        return sites.of(id).stream().map(site -> view(site, draft, counts)).toList();
+        return states.of(workspaces.get(workspace).id(), counts);
     }
 
     @PostMapping("/api/workspaces/{workspace}/sites")
     @ResponseStatus(HttpStatus.CREATED)
-    SiteViews.SiteView create(@PathVariable String workspace, @Valid @RequestBody NewSite body) {
+    SiteView create(@PathVariable String workspace, @Valid @RequestBody NewSite body) {
         var id = workspaces.get(workspace).id();
-        return view(sites.create(id, body.name()), drafts.get(id).model(), false);
-    }
-
-    private SiteViews.SiteView view(Sites.Registered site, Model draft, boolean counts) {
-        var engine = sites.engine(site.path());
-        var installed = engine.installed();
-        var last = engine.runs()
-                .last()
-                .filter(run -> run.state() == RunView.State.RUNNING || run.state() == RunView.State.INTERRUPTED);
-        Long records = counts
-                ? installed.model().types().stream()
-                        .mapToLong(type -> engine.count(type.id()))
-                        .sum()
-                : null;
-        return new SiteViews.SiteView(
-                site.path(),
-                site.name(),
-                installed.version(),
-                Comparison.of(installed.model(), draft).changes().size(),
-                last.map(run -> run.state().name().toLowerCase(Locale.ROOT)).orElse("ready"),
-                last.map(RunView::id).orElse(null),
-                records);
+        return states.of(sites.create(id, body.name()));
     }
 
     @GetMapping("/api/sites/{site}/plan")

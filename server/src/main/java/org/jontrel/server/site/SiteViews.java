@@ -12,26 +12,6 @@ import org.jontrel.server.web.FindingView;
 final class SiteViews {
     private SiteViews() {}
 
-    /** A tile of the site strip. */
-    @Schema(requiredProperties = {"path", "name", "version", "behind", "state"})
-    record SiteView(
-            String path,
-            String name,
-
-            @Schema(description = "Installed release, empty where there is none")
-            String version,
-
-            @Schema(description = "Changes between what is installed and the draft")
-            int behind,
-
-            @Schema(description = "ready, running or interrupted")
-            String state,
-
-            Long runId,
-
-            @Schema(description = "How many there are, where that was asked for")
-            Long records) {}
-
     @Schema(
             requiredProperties = {"site", "from", "to", "installed", "changes", "steps", "asks", "findings", "runnable"
             })

@@ -3,14 +3,10 @@ package org.jontrel.server.workspace;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
-import jakarta.validation.constraints.NotNull;
-import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import org.jontrel.core.edit.Fresh;
-import org.jontrel.core.identity.Identities;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Ids;
 import org.jontrel.server.web.Refusal;
@@ -19,7 +15,6 @@ import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -33,7 +28,6 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/workspaces/{workspace}/draft")
 class DraftController {
-    private static final int MOST_SENT = 20;
     private static final int LONGEST_NAME = 200;
     private final Workspaces workspaces;
     private final Drafts drafts;
@@ -58,32 +52,6 @@ class DraftController {
 
     @Schema(requiredProperties = {"id", "draft"})
     record Made(String id, DraftViews.DraftView draft) {}
-
-    record Edit(
-            @NotBlank String sort,
-
-            @Schema(description = "Revision the writer had seen; 0 for a new definition") @NotNull
-            Long base,
-
-            @Schema(description = "The definition as the writer had seen it, so that edits of two can be joined")
-            Map<String, Object> before,
-
-            @Schema(
-                    description =
-                            "What the same window sent before without getting an answer: where one of these is stored, the"
-                                    + " writer has seen it")
-            @Size(max = MOST_SENT)
-            List<Map<String, Object>> sent,
-
-            @Schema(ref = "#/components/schemas/Definition") @NotNull
-            Map<String, Object> definition) {}
-
-    @Schema(requiredProperties = {"merged", "draft"})
-    record Written(
-            @Schema(description = "Whether another's edit was joined in")
-            boolean merged,
-
-            DraftViews.DraftView draft) {}
 
     @GetMapping
     DraftViews.DraftView draft(@PathVariable String workspace, @RequestParam(defaultValue = "0") long since) {
@@ -112,30 +80,6 @@ class DraftController {
         var made = new Fresh(model, ids).definition(sort, body.name(), typeId);
         drafts.put(id, made, 0, Optional.empty(), principal.getName());
         return new Made(made.id(), views.view(id, since));
-    }
-
-    @PutMapping("/definitions/{id}")
-    Written put(
-            @PathVariable String workspace,
-            @PathVariable String id,
-            @RequestParam(defaultValue = "0") long since,
-            @Valid @RequestBody Edit body,
-            Principal principal) {
-        var workspaceId = workspaces.get(workspace).id();
-        var definition = DefinitionView.read(body.sort(), body.definition());
-        if (!definition.id().equals(id)) {
-            throw Refusal.invalid("The definition's id does not match its address.", List.of());
-        }
-        var before = body.before() == null
-                ? Optional.<Definition>empty()
-                : Optional.of(DefinitionView.read(body.sort(), body.before()));
-        var complete = new Identities(drafts.get(workspaceId).model(), ids).complete(definition);
-        var sent = body.sent() == null ? List.<Map<String, Object>>of() : body.sent();
-        var own = sent.stream()
-                .map(each -> DefinitionView.read(body.sort(), each))
-                .toList();
-        boolean merged = drafts.put(workspaceId, complete, body.base(), before, own, principal.getName());
-        return new Written(merged, views.view(workspaceId, since, id));
     }
 
     @DeleteMapping("/definitions/{id}")

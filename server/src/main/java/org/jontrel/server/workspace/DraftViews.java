@@ -13,7 +13,7 @@ import org.springframework.stereotype.Component;
 
 /** What the interface is told of a draft. */
 @Component
-class DraftViews {
+public class DraftViews {
     private final Drafts drafts;
     private final Releases releases;
 
@@ -24,7 +24,7 @@ class DraftViews {
 
     /** @param definitions those written since the revision that was asked about */
     @Schema(requiredProperties = {"revision", "ids", "definitions", "findings", "changed", "uses"})
-    record DraftView(
+    public record DraftView(
             long revision,
 
             @Schema(description = "Ids of all definitions there are, by name")
@@ -59,7 +59,7 @@ class DraftViews {
     }
 
     /** @param written id of a definition that is in it although it has not changed since, so that its writer has its revision */
-    DraftView view(long workspaceId, long since, String written) {
+    public DraftView view(long workspaceId, long since, String written) {
         var draft = drafts.get(workspaceId);
         var model = draft.model();
         var changed = releases.changes(workspaceId, model).changes().stream()

@@ -1,0 +1,23 @@
+package org.jontrel.server.site;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+
+/** A tile of the site strip. */
+@Schema(requiredProperties = {"path", "name", "version", "behind", "state"})
+public record SiteView(
+        String path,
+        String name,
+
+        @Schema(description = "Installed release, empty where there is none")
+        String version,
+
+        @Schema(description = "Changes between what is installed and the draft")
+        int behind,
+
+        @Schema(description = "ready, running or interrupted")
+        String state,
+
+        Long runId,
+
+        @Schema(description = "How many there are, where that was asked for")
+        Long records) {}
