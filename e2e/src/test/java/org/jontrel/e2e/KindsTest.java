@@ -7,6 +7,7 @@ import com.microsoft.playwright.options.AriaRole;
 import java.util.List;
 import java.util.Map;
 import org.jontrel.core.code.PackageWriter;
+import org.jontrel.site.testing.HtmlValidator;
 import org.jontrel.site.testing.Moorings;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
@@ -104,6 +105,8 @@ public class KindsTest {
     public void k3_thePageShowsEachValueInItsOwnWay() {
         visitor.open(visitor.link("See its page").getAttribute("href"));
         var page = visitor.page;
+        var html = page.request().get(page.url()).text();
+        assertEquals(HtmlValidator.mistakes(Map.of("the page of every kind", html)), List.of());
         for (var text : List.of("12.50\u00a0m", "low", "Poor", "Yes", "31 May 1890", "09:30", "#11dd55")) {
             assertThat(page.getByRole(AriaRole.MAIN).getByText(text)).isVisible();
         }

@@ -6,8 +6,15 @@ import static org.testng.Assert.assertTrue;
 
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import org.jontrel.core.code.PackageWriter;
+import org.jontrel.core.model.ContentType;
+import org.jontrel.core.model.Model;
+import org.jontrel.server.publicsite.PageFrame;
+import org.jontrel.server.workspace.DefinitionView;
+import org.jontrel.site.testing.HtmlValidator;
 import org.jontrel.site.testing.Orchard;
 import org.jsoup.Jsoup;
 import org.jsoup.nodes.Document;
@@ -35,7 +42,7 @@ public class PublicPagesTest {
                 "key: plot\nindex: {on: false}\n"));
         visitor = server.session();
         var plot = server.add("plot", Map.of("title", "By the gate"), "published");
-        var values = new java.util.HashMap<String, Object>(Orchard.tree("Old Mary"));
+        var values = new HashMap<String, Object>(Orchard.tree("Old Mary"));
         values.put("mood", term("label", "Leaning"));
         values.put(
                 "prunings",
@@ -96,6 +103,7 @@ public class PublicPagesTest {
 
     @Test
     public void everyPageIsValid() {
+        var pages = new HashMap<String, String>();
         for (var path : List.of(
                 "/at/field/",
                 "/at/field/trees/",
@@ -108,13 +116,54 @@ public class PublicPagesTest {
             var page = raw(path);
             assertTrue(page.startsWith("<!doctype html>\n<html"), path + ": " + page.substring(0, 40));
             assertEquals(mistakes(page), List.of(), path);
+            pages.put(path, page);
         }
+        var all = server.anna.ok("GET", "/api/workspaces/orchard/draft", null).get("definitions");
+        for (var each : all) {
+            if (each.get("sort").asString().equals("type")) {
+                var look = server.anna.ok("POST", "/api/proof/orchard/look", each);
+                pages.put(
+                        "look of " + each.at("/definition/key"),
+                        look.get("page").asString());
+                pages.put(
+                        "index of " + each.at("/definition/key"),
+                        look.get("index").asString());
+            }
+        }
+        assertEquals(HtmlValidator.mistakes(pages), List.of());
     }
 
     @Test
     public void mistakesAreFound() {
         assertFalse(mistakes("<!doctype html><title>x</title><p>a</b>").isEmpty());
         assertFalse(mistakes("<!doctype html><title>x</title><p id=a><p id=a>").isEmpty());
+        var wrong =
+                HtmlValidator.mistakes(Map.of("bad", "<!doctype html><title>x</title><img src=x style='colour: red'>"));
+        assertTrue(
+                wrong.stream().anyMatch(line -> line.startsWith("bad:") || line.contains("bad\"")), wrong.toString());
+    }
+
+    @Test
+    public void typesStandInTheNavigationWhereTheyArePlaced() {
+        var read = Orchard.edited(Map.of()).types();
+        var places = Map.of("tree", 2, "plot", 1);
+        var types = read.stream()
+                .map(type -> {
+                    var code = PackageWriter.tree(type);
+                    if (places.containsKey(type.key())) {
+                        code.put("navigation_place", places.get(type.key()));
+                    }
+                    return (ContentType) DefinitionView.read("type", code);
+                })
+                .toList();
+        var inNavigation = PageFrame.of("Orchard", "field", new Model(types)).types().stream()
+                .map(ContentType::plural)
+                .toList();
+        assertEquals(inNavigation.subList(0, 2), List.of("Plots", "Trees"));
+        var others = inNavigation.subList(2, inNavigation.size());
+        assertEquals(
+                others, others.stream().sorted(String.CASE_INSENSITIVE_ORDER).toList());
+        assertFalse(others.isEmpty());
     }
 
     @Test
