@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui';
-import { computed } from 'vue';
+import { computed, ref, watch } from 'vue';
 import Problems from '@/shared/Problems.vue';
-import { api, ask, type FindingView } from '@/shared/api/client';
+import { api, ApiError, ask, sentenceOf, type FindingView } from '@/shared/api/client';
 import { withInnerOf } from '@/shared/definitions';
 import { isGroup, newId, type Field, type Group, type Section } from '@/shared/kinds';
 import ConditionEditor from './ConditionEditor.vue';
@@ -24,6 +24,12 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ change: [Section[]] }>();
 const draft = useDraft();
+/** Why a group could not be made shared or a definition's own; gone with the next change. */
+const refusal = ref<{ group: string; why: { sentence: string; severity: string }[] }>();
+watch(
+  () => props.sections,
+  () => (refusal.value = undefined),
+);
 const groups = computed(() => props.sections.filter(isGroup));
 const taken = computed(() => groups.value.flatMap((group) => group.fields ?? []).map((field) => field.key));
 const unused = computed(() =>
@@ -62,13 +68,19 @@ function move(at: number, by: -1 | 1): void {
   }
 }
 
-function regroup(which: 'share' | 'own', group: string): void {
-  const params = { path: { ...draft.path, id: props.id }, query: draft.since() };
-  void draft.act(() =>
-    which === 'share'
-      ? ask(api.POST('/api/workspaces/{workspace}/draft/definitions/{id}/share', { params, body: { group } }))
-      : ask(api.POST('/api/workspaces/{workspace}/draft/definitions/{id}/own', { params, body: { group } })),
-  );
+async function regroup(which: 'share' | 'own', group: string): Promise<void> {
+  refusal.value = undefined;
+  try {
+    await draft.act(() => {
+      const params = { path: { ...draft.path, id: props.id }, query: draft.since() };
+      return which === 'share'
+        ? ask(api.POST('/api/workspaces/{workspace}/draft/definitions/{id}/share', { params, body: { group } }))
+        : ask(api.POST('/api/workspaces/{workspace}/draft/definitions/{id}/own', { params, body: { group } }));
+    });
+  } catch (thrown) {
+    const why = thrown instanceof ApiError ? thrown.findings : [];
+    refusal.value = { group, why: [{ sentence: sentenceOf(thrown), severity: 'blocker' }, ...why] };
+  }
 }
 
 async function copy(group: Group, to: string): Promise<void> {
@@ -150,6 +162,7 @@ function sharedOf(id: string) {
         </Menu>
       </div>
       <Problems :of="findings.filter((finding) => finding.field === section.id)" />
+      <Problems v-if="refusal?.group === section.id" :of="refusal!.why" />
       <FieldTable :groups="groups" :group="section" :findings="findings" :locked="locked" @change="setGroups" />
       <QuickLine v-if="!locked" :taken="taken" :into="section.id ?? ''" @add="addFields(section, $event)" />
     </template>
@@ -181,6 +194,7 @@ function sharedOf(id: string) {
           </div>
         </Menu>
       </div>
+      <Problems v-if="refusal?.group === section.use" :of="refusal!.why" />
       <p class="hint first">
         {{ (sharedOf(section.use)?.fields ?? []).map((field) => field.label).join(' · ') }}
       </p>

@@ -3,6 +3,7 @@ import { computed, defineAsyncComponent } from 'vue';
 import TypedInput from '@/shared/controls/TypedInput.vue';
 import { isGroup, type ContentType } from '@/shared/kinds';
 import { useDraft } from './draft';
+import NavigationOrder from './NavigationOrder.vue';
 import { useHelp } from './useHelp';
 import Check from '@/shared/controls/Check.vue';
 import Choice from '@/shared/controls/Choice.vue';
@@ -124,6 +125,9 @@ function column(id: string): void {
               />
             </div>
           </div>
+        </ControlSet>
+        <ControlSet :legend="$t('model.navigation.title')">
+          <NavigationOrder :type="type" />
         </ControlSet>
         <ControlSet :legend="$t('model.rare.nested')">
           <p class="hint">{{ about.nested }}</p>

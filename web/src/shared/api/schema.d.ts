@@ -1543,6 +1543,8 @@ export interface components {
              * @default true
              */
             navigation?: boolean;
+            /** @description Where it stands in the navigation, counted from 1; types without a place come after, by their plural. */
+            navigation_place?: number;
             /**
              * nesting
              * @description Under which records its records stand.

@@ -219,6 +219,13 @@ export const model = {
     nestedRequired: 'each must stand under one',
     columns: 'Columns of lists',
   },
+  navigation: {
+    title: 'Order in the navigation',
+    hint: 'The same for all types: move one with its buttons, or with Alt and the arrows.',
+    up: 'Move {name} up in the navigation',
+    down: 'Move {name} down in the navigation',
+    moved: '{name}: {at} of {count}',
+  },
   relation: {
     to: 'Points at',
     named: 'Has a name at the other end',

@@ -2,11 +2,15 @@ package org.jontrel.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import org.jontrel.site.testing.HtmlValidator;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeClass;
@@ -186,11 +190,14 @@ public class DeskTest {
         page.getByText("Group options").first().click();
         desk.anna.button("Make shared").click();
         assertThat(page.locator(".group").getByText("shared group").first()).isVisible();
-        assertThat(desk.outline("Contact").locator(".count")).hasText("6");
+        // a relation that people have among themselves is theirs alone
+        assertThat(desk.outline("Contact").locator(".count")).hasText("5");
+        assertThat(desk.row("Works with")).isVisible();
         page.getByText("Group options").first().click();
         desk.anna.button("Make its own").click();
         assertThat(desk.row("E-mail")).isVisible();
         assertThat(desk.outline("Contact")).hasCount(0);
+        assertThat(desk.row("Works with")).isVisible();
     }
 
     @Test
@@ -285,6 +292,73 @@ public class DeskTest {
         assertThat(desk.proof().getByText("Where must be a latitude from -90 to 90"))
                 .isVisible();
         desk.anna.checkAccessibility();
+    }
+
+    @Test
+    public void typesAreMovedInTheNavigationByHand() {
+        desk.open("Mooring");
+        page.getByText("More settings").click();
+        var names = page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Order in the navigation"))
+                .locator(".name");
+        var before = names.allTextContents();
+        int at = before.indexOf("Moorings");
+        assertTrue(at > 0, before.toString());
+        var up = desk.anna.button("Move Moorings up in the navigation");
+        up.focus();
+        for (int i = at; i > 0; i--) {
+            page.keyboard().press("Alt+ArrowUp");
+            assertThat(names.nth(i - 1)).hasText("Moorings");
+        }
+        assertThat(up).isDisabled();
+        assertThat(desk.anna.button("Move Moorings down in the navigation")).isFocused();
+        desk.tab("Page");
+        assertThat(page.frameLocator("iframe[title=Page]").locator("nav a").first())
+                .hasText("Moorings");
+        desk.anna.checkAccessibility();
+        desk.saved();
+        page.reload();
+        page.getByText("More settings").click();
+        assertThat(names.first()).hasText("Moorings");
+        desk.tab("Form");
+    }
+
+    /** Beside the beats that tell who is there, and the strip of sites that is renewed now and then. */
+    @Test
+    public void anEditCostsOneRequest() {
+        desk.open("Structure");
+        desk.tab("Page");
+        var heading = page.frameLocator("iframe[title=Page]").locator("h1");
+        assertThat(heading).hasText("Structure 1");
+        var asked = new ArrayList<String>();
+        page.onRequest(
+                request -> asked.add(request.method() + " " + request.url().replaceFirst(".*/api/", "")));
+        page.locator("#def-singular").focus();
+        page.keyboard().press("End");
+        page.keyboard().type(" of stone");
+        assertThat(heading).hasText("Structure of stone 1");
+        desk.saved();
+        // longer than anything waits before it asks
+        page.waitForTimeout(1_500);
+        asked.removeIf(each -> each.contains("/presence") || each.contains("/public/") || each.endsWith("/sites"));
+        assertEquals(asked.size(), 1, asked.toString());
+        assertTrue(asked.getFirst().startsWith("PUT workspaces/tessel-waters/draft/definitions/"), asked.toString());
+        desk.anna.button("Undo").click();
+        assertThat(heading).hasText("Structure 1");
+        desk.tab("Form");
+    }
+
+    @Test
+    public void everyPageOfTheTrustsModelIsValidHtml() {
+        var pages = new java.util.LinkedHashMap<String, String>();
+        for (var type : Desk.definitions(Desk.model())) {
+            if (type.get("sort").equals("type")) {
+                var look = desk.api.post("/api/proof/tessel-waters/look", type);
+                var key = ((Map<?, ?>) type.get("definition")).get("key");
+                pages.put("page of " + key, look.get("page").asString());
+                pages.put("index of " + key, look.get("index").asString());
+            }
+        }
+        assertEquals(HtmlValidator.mistakes(pages), List.of());
     }
 
     @Test

@@ -246,6 +246,41 @@ public class DeskApiTest {
     }
 
     @Test
+    public void whatNoSharedGroupCanHaveStaysBehindOrIsToldOf() {
+        var seen = view(draft(0), "trip");
+        var trip = seen.get("definition");
+        var group = trip.at("/groups/0");
+        var path = DRAFT + "/definitions/" + trip.get("id").asString() + "/share";
+        var body = Map.of("group", group.get("id").asString());
+        var shared = view(anna.ok("POST", path, body), "trip").at("/definition/groups");
+        assertTrue(shared.get(0).has("use"));
+        assertEquals(shared.get(1).get("id"), group.get("id"));
+        assertEquals(
+                shared.get(1)
+                        .get("fields")
+                        .valueStream()
+                        .map(field -> field.get("key").asString())
+                        .toList(),
+                List.of("leader"));
+        anna.ok("POST", DRAFT + "/undo", null);
+
+        var alone = tree(view(draft(0), "trip"));
+        var leader = group.get("fields")
+                .valueStream()
+                .filter(field -> field.get("key").asString().equals("leader"))
+                .toList();
+        alone.put("groups", List.of(Map.of("id", group.get("id"), "title", "Who", "fields", leader)));
+        put(view(draft(0), "trip"), alone);
+        var before = draft(0);
+        var refused = anna.send("POST", path, body);
+        assertEquals(refused.statusCode(), 422);
+        assertTrue(refused.body().contains("Leader stands in a row, a term, a shared group"), refused.body());
+        assertFalse(refused.body().contains("\"fix\":{"), refused.body());
+        assertEquals(draft(0), before);
+        anna.ok("POST", DRAFT + "/undo", null);
+    }
+
+    @Test
     public void discardingOneLeavesTheOthers() {
         for (var key : List.of("habitat", "trait")) {
             var view = view(draft(0), key);

@@ -6,9 +6,11 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
+import org.jontrel.core.finding.Severity;
 import org.jontrel.core.model.ChoiceList;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
@@ -37,6 +39,15 @@ public final class ModelCheck {
     private ModelCheck(Model model) {
         this.model = model;
         this.known = new Known(model);
+    }
+
+    /** What blocks a model and did not block it before, in whatever definition it was. */
+    public static List<Finding> newBlockers(Model before, Model after) {
+        var known = check(before).stream().map(Finding::sentence).collect(Collectors.toSet());
+        return check(after).stream()
+                .filter(finding -> finding.severity() == Severity.BLOCKER)
+                .filter(finding -> !known.contains(finding.sentence()))
+                .toList();
     }
 
     /** All findings, worst first. */

@@ -1,5 +1,5 @@
 /**
- * Edits of models that are more than setting one property: groups made shared and back, copies, pasted terms, where
+ * Edits of models that are more than setting one property: copies, pasted terms, where
  * things are used. Each gives a new model. Uses model, shape and code.
  */
 package org.jontrel.core.edit;

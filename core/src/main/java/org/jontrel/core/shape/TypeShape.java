@@ -12,6 +12,7 @@ import org.jontrel.core.model.TaxonomyUse;
 
 /** Content types in files. */
 final class TypeShape {
+    private static final int MOST_PLACES = 10_000;
     private static final ObjectShape<Index> INDEX = ObjectShape.<Index>of("index")
             .optional(
                     "on",
@@ -112,6 +113,13 @@ final class TypeShape {
                     true,
                     Sense.FORM,
                     "Whether the type stands in the site's navigation.")
+            .optional(
+                    "navigation_place",
+                    Scalars.whole(1, MOST_PLACES),
+                    Publishing::place,
+                    null,
+                    Sense.FORM,
+                    "Where it stands in the navigation, counted from 1; types without a place come after, by their plural.")
             .optional(
                     "api",
                     Scalars.FLAG,
@@ -227,6 +235,7 @@ final class TypeShape {
                             v.<Boolean>get("public"),
                             v.<Boolean>get("searchable"),
                             v.<Boolean>get("navigation"),
+                            v.get("navigation_place"),
                             v.<Boolean>get("api"),
                             v.get("api_path"),
                             v.get("new_records")),

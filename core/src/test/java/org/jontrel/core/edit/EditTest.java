@@ -5,6 +5,7 @@ import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertNotEquals;
 import static org.testng.Assert.assertTrue;
 
+import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
@@ -14,7 +15,9 @@ import org.jontrel.core.check.ModelCheck;
 import org.jontrel.core.compare.Change;
 import org.jontrel.core.compare.Comparison;
 import org.jontrel.core.finding.Finding;
+import org.jontrel.core.generated.Models;
 import org.jontrel.core.model.Condition;
+import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Ids;
@@ -23,6 +26,7 @@ import org.jontrel.core.model.Model;
 import org.jontrel.core.model.SharedGroup;
 import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.model.Term;
+import org.jontrel.core.regroup.Regroup;
 import org.jontrel.core.shape.Things;
 import org.testng.annotations.Test;
 
@@ -64,12 +68,53 @@ public class EditTest {
         sound(own);
     }
 
+    /** What no shared group can have stays behind: a release is never in the way of that, and no field is lost. */
+    @Test
+    public void anyGroupBecomesSharedWithoutABlocker() {
+        int whole = 0;
+        int split = 0;
+        for (long seed = 0; seed < 300; seed++) {
+            var model = new Models(seed).model();
+            for (var type : model.types()) {
+                for (var group : type.groups()) {
+                    var changed = new Regroup(ids())
+                            .share(model, type.id(), group.id())
+                            .orElseThrow();
+                    var made = changed.all(SharedGroup.class).stream()
+                            .filter(each -> model.definition(each.id()).isEmpty())
+                            .findFirst()
+                            .orElseThrow();
+                    if (!ModelCheck.newBlockers(model, changed).isEmpty()) {
+                        assertEquals(made.fields(), group.fields(), "seed " + seed + ": only where nothing can move");
+                        continue;
+                    }
+                    var own = ((ContentType) changed.definition(type.id()).orElseThrow())
+                            .groups().stream()
+                                    .filter(each -> each.id().equals(group.id()))
+                                    .flatMap(each -> each.fields().stream())
+                                    .toList();
+                    var together = new ArrayList<>(made.fields());
+                    together.addAll(own);
+                    assertEquals(Set.copyOf(together), Set.copyOf(group.fields()), "seed " + seed);
+                    assertEquals(together.size(), group.fields().size(), "seed " + seed);
+                    whole += own.isEmpty() ? 1 : 0;
+                    split += own.isEmpty() ? 0 : 1;
+                    var back = new Regroup(ids())
+                            .own(changed, type.id(), made.id())
+                            .orElseThrow();
+                    assertEquals(ModelCheck.newBlockers(model, back), List.of(), "seed " + seed);
+                }
+            }
+        }
+        assertTrue(whole > 300 && split > 10, whole + " whole, " + split + " split");
+    }
+
     @Test
     public void aSharedGroupThatOthersUseIsCopied() {
         var provenance = MODEL.all(SharedGroup.class).getFirst();
         var accession = MODEL.typeByKey("accession").orElseThrow();
         var vault = MODEL.typeByKey("vault").orElseThrow();
-        var sections = new java.util.ArrayList<>(vault.sections());
+        var sections = new ArrayList<>(vault.sections());
         sections.add(new org.jontrel.core.model.GroupUse(provenance.id(), Condition.ALWAYS));
         var both = MODEL.with(vault.withSections(sections));
         var own = new Regroup(ids()).own(both, accession.id(), provenance.id()).orElseThrow();

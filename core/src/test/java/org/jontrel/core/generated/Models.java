@@ -132,6 +132,7 @@ public final class Models {
                                 draw.chance(),
                                 draw.chance(),
                                 draw.chance(),
+                                draw.orNull(9),
                                 draw.chance(),
                                 draw.chance() ? "api-" + n : "",
                                 draw.of(List.of(State.values()))),

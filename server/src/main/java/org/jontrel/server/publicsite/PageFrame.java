@@ -1,6 +1,7 @@
 package org.jontrel.server.publicsite;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Set;
 import java.util.function.Predicate;
@@ -20,6 +21,10 @@ import org.jontrel.site.media.StoredFile;
  */
 public record PageFrame(String name, String path, List<ContentType> types, Set<String> indexed, boolean searchable) {
     static final PageFrame NOWHERE = new PageFrame("", "", List.of(), Set.of(), false);
+    private static final Comparator<ContentType> IN_NAVIGATION = Comparator.comparing(
+                    (ContentType type) -> type.publishing().place(), Comparator.nullsLast(Comparator.naturalOrder()))
+            .thenComparing(ContentType::plural, String.CASE_INSENSITIVE_ORDER);
+
     /** Wider pictures are sent as they are only where somebody asks for them. */
     private static final int WIDEST = 1920;
 
@@ -39,7 +44,10 @@ public record PageFrame(String name, String path, List<ContentType> types, Set<S
         return new PageFrame(
                 name,
                 path,
-                indexed.stream().filter(type -> type.publishing().navigation()).toList(),
+                indexed.stream()
+                        .filter(type -> type.publishing().navigation())
+                        .sorted(IN_NAVIGATION)
+                        .toList(),
                 indexed.stream().map(ContentType::id).collect(Collectors.toSet()),
                 visible.stream().anyMatch(type -> type.publishing().searchable()));
     }

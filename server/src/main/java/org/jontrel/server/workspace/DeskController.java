@@ -12,17 +12,19 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.jontrel.core.check.Fixes;
+import org.jontrel.core.check.ModelCheck;
 import org.jontrel.core.code.PackageReader;
 import org.jontrel.core.code.PackageWriter;
 import org.jontrel.core.edit.Copies;
 import org.jontrel.core.edit.PastedTerms;
-import org.jontrel.core.edit.Regroup;
+import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Fix;
 import org.jontrel.core.identity.Identities;
 import org.jontrel.core.infer.Infer;
 import org.jontrel.core.model.Ids;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.Taxonomy;
+import org.jontrel.core.regroup.Regroup;
 import org.jontrel.core.shape.Shapes;
 import org.jontrel.core.shape.Things;
 import org.jontrel.core.shape.Writing;
@@ -174,7 +176,7 @@ class DeskController {
                 workspace,
                 since,
                 principal,
-                model -> new Regroup(ids).share(model, id, body.group()),
+                model -> unblocked(model, new Regroup(ids).share(model, id, body.group())),
                 "Group made shared");
     }
 
@@ -190,8 +192,23 @@ class DeskController {
                 workspace,
                 since,
                 principal,
-                model -> new Regroup(ids).own(model, id, body.group()),
+                model -> unblocked(model, new Regroup(ids).own(model, id, body.group())),
                 "Shared group made its own");
+    }
+
+    /** A change that somebody asked for by one click does not leave a draft that cannot be released. */
+    private static Optional<Model> unblocked(Model before, Optional<Model> after) {
+        after.map(changed -> ModelCheck.newBlockers(before, changed))
+                .filter(found -> !found.isEmpty())
+                .ifPresent(found -> {
+                    // there is nothing to mend in a definition that was not made
+                    var why = found.stream()
+                            .map(each -> Finding.of(
+                                    each.code(), each.place(), each.arguments().toArray()))
+                            .toList();
+                    throw Refusal.invalid("The group stays as it is, since the draft could not be released then:", why);
+                });
+        return after;
     }
 
     /** Makes the fix that a finding offers. */
