@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { NButton, NProgress } from 'naive-ui';
-import { computed, ref } from 'vue';
+import { computed, nextTick, ref } from 'vue';
 import IconFile from '~icons/tabler/file';
-import IconX from '~icons/tabler/x';
 import Problems from '@/shared/Problems.vue';
 import { ApiError, sentenceOf } from '@/shared/api/client';
 import type { FieldOf } from '@/shared/kinds';
@@ -10,6 +9,8 @@ import { isMany, listOf, useForm, type FileView } from './form';
 import { kilobytes } from '@/shared/sizes';
 import TextInput from '@/shared/controls/TextInput.vue';
 import FilePicker from '@/shared/controls/FilePicker.vue';
+import MediaPicker from './MediaPicker.vue';
+import RowTools from './RowTools.vue';
 
 /** Pictures or files: dropped or chosen, several at once, with progress, alternative texts and what matters most in them. */
 const props = defineProps<{ id: string; field: FieldOf<'image'> | FieldOf<'file'>; value: unknown }>();
@@ -39,6 +40,56 @@ let current: number[] = [];
 function put(next: number[]): void {
   current = next;
   emit('change', many.value ? (next.length ? next : null) : (next[next.length - 1] ?? null));
+}
+
+const movable = computed(() => many.value && ids.value.length > 1 && !form.readonly());
+const dragged = ref<number>();
+const over = ref<number>();
+const isPicking = ref(false);
+/** Once it was open it stays, so that it can give the focus back. */
+const hasPicked = ref(false);
+
+function move(from: number, to: number): void {
+  const next = [...ids.value];
+  const [file] = next.splice(from, 1);
+  if (file !== undefined && to >= 0 && to < ids.value.length) {
+    next.splice(to, 0, file);
+    put(next);
+  }
+}
+
+/** Alt and the arrows move what has the focus, and it keeps it. */
+async function onKey(event: KeyboardEvent, at: number): Promise<void> {
+  const by = { ArrowUp: -1, ArrowDown: 1 }[event.key];
+  if (!event.altKey || by === undefined || !movable.value) {
+    return;
+  }
+  event.preventDefault();
+  const focused = document.activeElement as HTMLElement | null;
+  move(at, at + by);
+  await nextTick();
+  focused?.focus();
+}
+
+function onDragOver(event: DragEvent, at: number): void {
+  if (dragged.value !== undefined) {
+    event.preventDefault();
+    over.value = at;
+  }
+}
+
+function onDrop(event: DragEvent, at: number): void {
+  if (dragged.value !== undefined) {
+    event.preventDefault();
+    move(dragged.value, at);
+    dragged.value = over.value = undefined;
+  }
+}
+
+function pick(files: FileView[]): void {
+  files.forEach((file) => form.library?.know(file));
+  const picked = files.map((file) => file.id);
+  put(many.value ? [...ids.value, ...picked] : picked);
 }
 
 /** Pictures wait for their alternative text; files are sent at once. */
@@ -89,7 +140,18 @@ function focus(event: MouseEvent, file: FileView): void {
 <template>
   <div class="stack files">
     <ul v-if="ids.length">
-      <li v-for="each in ids" :key="each" class="file">
+      <li
+        v-for="(each, at) in ids"
+        :key="each"
+        class="file"
+        :class="{ over: over === at }"
+        :draggable="movable"
+        @dragstart.self="dragged = at"
+        @dragend="dragged = over = undefined"
+        @dragover="onDragOver($event, at)"
+        @drop="onDrop($event, at)"
+        @keydown="onKey($event, at)"
+      >
         <template v-if="form.file?.(each)">
           <NButton
             v-if="form.file(each)!.width"
@@ -99,7 +161,7 @@ function focus(event: MouseEvent, file: FileView): void {
             :aria-label="$t('form.focusOf', { name: form.file(each)!.name })"
             @click="focus($event, form.file(each)!)"
           >
-            <img :src="`${form.file(each)!.address}?width=240`" :alt="form.file(each)!.alt" />
+            <img :src="`${form.file(each)!.address}?width=240`" :alt="form.file(each)!.alt" draggable="false" />
             <span
               class="focus"
               aria-hidden="true"
@@ -125,14 +187,16 @@ function focus(event: MouseEvent, file: FileView): void {
               @change="form.describe!(form.file(each)!, $event, form.file(each)!.focusX, form.file(each)!.focusY)"
             />
           </div>
-          <NButton
-            v-if="!form.readonly()"
-            size="tiny"
-            quaternary
-            :aria-label="$t('form.takeOut', { label: form.file(each)!.name })"
-            @click="put(ids.filter((id) => id !== each))"
-            ><IconX
-          /></NButton>
+          <div v-if="!form.readonly()" class="row tools">
+            <RowTools
+              :at="at"
+              :count="ids.length"
+              :ordered="many && ids.length > 1"
+              :removal="$t('form.takeOut', { label: form.file(each)!.name })"
+              @move="move(at, at + $event)"
+              @remove="put(ids.filter((id) => id !== each))"
+            />
+          </div>
         </template>
         <span v-else class="muted">{{ $t('form.gone') }}</span>
       </li>
@@ -147,6 +211,18 @@ function focus(event: MouseEvent, file: FileView): void {
         :hint="$t(many ? 'form.dropMany' : 'form.drop')"
         @files="take"
       />
+      <template v-if="form.library">
+        <NButton class="library" size="small" @click="isPicking = hasPicked = true">{{ $t('form.library') }}</NButton>
+        <MediaPicker
+          v-if="hasPicked"
+          v-model="isPicking"
+          :site="form.library.site()"
+          :pictures="image"
+          :many="many"
+          :taken="ids"
+          @pick="pick"
+        />
+      </template>
       <div v-for="each in waiting" :key="each.file.name" class="waiting">
         <p>
           <strong>{{ each.file.name }}</strong> <span class="hint">{{ kilobytes(each.file.size) }}</span>
@@ -188,6 +264,19 @@ ul {
   gap: 10px;
   align-items: flex-start;
   padding: 4px 0;
+}
+.file[draggable='true'] {
+  cursor: grab;
+}
+.over {
+  outline: 2px solid var(--petrol);
+  border-radius: 4px;
+}
+.tools {
+  gap: 0;
+}
+.library {
+  margin-top: 8px;
 }
 .about {
   flex: 1;

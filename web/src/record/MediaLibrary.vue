@@ -3,7 +3,6 @@ import { NButton, NDrawer, NDrawerContent } from 'naive-ui';
 import { refDebounced, useIntersectionObserver } from '@vueuse/core';
 import { computed, ref, shallowRef, useTemplateRef } from 'vue';
 import { useI18n } from 'vue-i18n';
-import IconFile from '~icons/tabler/file';
 import { useSession } from '@/session/session';
 import Problems from '@/shared/Problems.vue';
 import { api, ask, sentenceOf, type Schemas } from '@/shared/api/client';
@@ -11,6 +10,7 @@ import { kilobytes } from '@/shared/sizes';
 import { renew, usePages } from '@/shared/api/queries';
 import { mediaPages, ofMedia } from './queries';
 import { addressOf } from './holders';
+import MediaThumb from './MediaThumb.vue';
 import TextInput from '@/shared/controls/TextInput.vue';
 import Check from '@/shared/controls/Check.vue';
 import { useConfirm } from '@/shared/controls/confirming';
@@ -121,22 +121,7 @@ const use = (each: Schemas['UseView']) =>
     </div>
     <ul v-else class="grid">
       <li v-for="file in files" :key="file.id">
-        <NButton class="thumb" @click="look(file)">
-          <span class="frame">
-            <img
-              v-if="file.width"
-              :src="`${file.address}?width=320`"
-              :alt="file.alt"
-              loading="lazy"
-              :style="{ objectPosition: `${file.focusX}% ${file.focusY}%` }"
-            />
-            <IconFile v-else width="40" height="40" aria-hidden="true" />
-          </span>
-          <span class="name">{{ file.name }}</span>
-          <span class="hint">{{
-            file.width ? $t('form.size', { width: file.width, height: file.height }) : kilobytes(file.bytes)
-          }}</span>
-        </NButton>
+        <MediaThumb :file="file" @click="look(file)" />
       </li>
     </ul>
     <div ref="end" class="end" />
@@ -201,40 +186,6 @@ const use = (each: Schemas['UseView']) =>
   margin: 0;
   padding: 0;
   list-style: none;
-}
-.thumb {
-  width: 100%;
-  height: auto;
-  padding: 6px;
-  text-align: start;
-}
-.thumb :deep(.n-button__content) {
-  display: block;
-  width: 100%;
-}
-.thumb .name,
-.thumb .hint {
-  display: block;
-  line-height: 20px;
-}
-.frame {
-  display: grid;
-  place-items: center;
-  aspect-ratio: 4 / 3;
-  margin-bottom: 6px;
-  color: var(--muted);
-  background: var(--ground);
-  overflow: hidden;
-}
-.frame img {
-  width: 100%;
-  height: 100%;
-  object-fit: cover;
-}
-.name {
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
 }
 .picture {
   display: block;

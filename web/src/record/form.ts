@@ -36,6 +36,8 @@ export interface FormContext {
   mayCreate?: (field: Field) => boolean;
   upload?: (field: Field, file: File, alt: string, progress: (part: number) => void) => Promise<FileView>;
   file?: (id: number) => FileView | undefined;
+  /** The files that the site has already, and how the form gets to know one of them. */
+  library?: { site: () => string; know: (file: FileView) => void };
   describe?: (file: FileView, alt: string, focusX: number, focusY: number) => Promise<void>;
   /** A few values of what a value leads to. */
   preview?: (field: Field, value: unknown) => Promise<{ label: string; text: string }[]>;

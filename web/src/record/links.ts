@@ -33,7 +33,7 @@ export function siteLinks(
   workspace: () => string,
 ): Pick<
   FormContext,
-  'search' | 'name' | 'create' | 'mayCreate' | 'upload' | 'file' | 'describe' | 'open' | 'preview'
+  'search' | 'name' | 'create' | 'mayCreate' | 'upload' | 'file' | 'library' | 'describe' | 'open' | 'preview'
 > & {
   know: (links: Schemas['LinkView'][], files: FileView[]) => void;
 } {
@@ -194,6 +194,7 @@ export function siteLinks(
     upload,
     describe,
     file: (id) => files.get(id),
+    library: { site, know: (file) => files.set(file.id, file) },
     name: (field, value) => {
       const link = linkOf(field, value);
       return link && names.get(keyOf(link.type, link.id));

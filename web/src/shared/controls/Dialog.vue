@@ -7,14 +7,18 @@ defineProps<{ title: string; width: number }>();
 const open = defineModel<boolean>({ required: true });
 
 /** The library's title is a heading of no level. */
-watch(open, async (isOpen) => {
-  if (isOpen) {
-    await nextTick();
-    document
-      .querySelectorAll('.n-modal [role=heading]:not([aria-level])')
-      .forEach((heading) => heading.setAttribute('aria-level', '2'));
-  }
-});
+watch(
+  open,
+  async (isOpen) => {
+    if (isOpen) {
+      await nextTick();
+      document
+        .querySelectorAll('.n-modal [role=heading]:not([aria-level])')
+        .forEach((heading) => heading.setAttribute('aria-level', '2'));
+    }
+  },
+  { immediate: true },
+);
 </script>
 
 <template>

@@ -386,6 +386,10 @@ export const en = {
     unused: 'Nothing uses it.',
     whole: 'Open whole',
     reallyDelete: 'Delete {name} for good?',
+    pickPictures: 'Choose pictures',
+    pickFiles: 'Choose files',
+    more: 'Show more',
+    take: 'Use {n} file | Use {n} files',
   },
   token: {
     title: 'Tokens for programs',

@@ -19,6 +19,7 @@ export const form = {
   size: '{width} by {height} pixels',
   drop: 'or drop it here',
   dropMany: 'or drop files here, several at once',
+  library: 'Choose from the library',
   focusHint: 'Click what matters most in the picture: it stays in sight where it is cropped.',
   focusOf: 'What matters most in {name}',
   rowUp: 'Move {n} up',

@@ -311,6 +311,47 @@ public class ControlsTest {
     }
 
     @Test(dependsOnMethods = "everyControlTakesThePointer")
+    public void picturesAreTakenFromTheLibraryAndMoved() {
+        anna.open(TREES + "new");
+        input("title").fill("From the library");
+        var choose = field("photos").getByText("Choose from the library");
+        choose.click();
+        var dialog = page.getByRole(AriaRole.DIALOG);
+        assertThat(dialog.getByLabel("Name or alternative text")).isFocused();
+        assertThat(dialog.locator(".thumb")).hasCount(2);
+        anna.checkAccessibility("[role=dialog]");
+        for (var name : List.of("one.png", "two.png")) {
+            dialog.locator(".thumb")
+                    .filter(new Locator.FilterOptions().setHasText(name))
+                    .click();
+        }
+        dialog.getByText("Use 2 files").click();
+        assertThat(dialog).hasCount(0);
+        var names = field("photos").locator("li .about a");
+        assertThat(names).hasText(new String[] {"one.png", "two.png"});
+        var down = field("photos")
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("What matters most in one.png"));
+        down.focus();
+        page.keyboard().press("Alt+ArrowDown");
+        assertThat(names).hasText(new String[] {"two.png", "one.png"});
+        assertThat(down).isFocused();
+        page.keyboard().press("Alt+ArrowDown");
+        field("photos")
+                .locator("li")
+                .first()
+                .locator("img")
+                .dragTo(field("photos").locator("li").nth(1));
+        assertThat(names).hasText(new String[] {"one.png", "two.png"});
+        choose.click();
+        assertThat(dialog.locator(".thumb").first()).isDisabled();
+        page.keyboard().press("Escape");
+        assertThat(dialog).hasCount(0);
+        assertThat(choose.locator("xpath=ancestor-or-self::button")).isFocused();
+        page.keyboard().press("Control+s");
+        assertEquals(stored().get("photos").size(), 2);
+    }
+
+    @Test(dependsOnMethods = "everyControlTakesThePointer")
     public void filesAreFoundDescribedAndDeletedOnlyWhereNothingUsesThem() {
         anna.open("/w/orchard/records/field/media-files");
         assertThat(page.locator(".thumb")).hasCount(3);
