@@ -11,7 +11,7 @@ export const useWorkspace = defineStore('workspace', () => {
   /** These are asked for by {@link loadAll} and {@link loadSites}, which are waited for. */
   const workspaces = useQuery({ ...workspaceList(), enabled: false }, queryClient);
   const found = useQuery(
-    computed(() => ({ ...siteList(path.value, false), enabled: false })),
+    computed(() => ({ ...siteList(path.value), enabled: false })),
     queryClient,
   );
   const all = computed(() => workspaces.data.value ?? []);
@@ -29,11 +29,10 @@ export const useWorkspace = defineStore('workspace', () => {
     await loadSites();
   }
 
-  /** @param counts whether to count the records too, which takes a while for large sites */
-  async function loadSites(counts = false): Promise<void> {
+  async function loadSites(): Promise<void> {
     if (path.value) {
-      const wanted = siteList(path.value, counts);
-      await queryClient.cancelQueries({ queryKey: wanted.queryKey });
+      const wanted = siteList(path.value);
+      await queryClient.cancelQueries({ queryKey: wanted.queryKey, exact: true });
       await askAgain(wanted).catch((thrown: unknown) => {
         // somebody asked again meanwhile, and gets the newer answer
         if (!isCancelledError(thrown)) {
@@ -45,14 +44,9 @@ export const useWorkspace = defineStore('workspace', () => {
 
   /** Takes in what an answer to something else said of the sites. */
   function tell(said: Schemas['SiteView'][]): void {
-    const { queryKey } = siteList(path.value, false);
-    void queryClient.cancelQueries({ queryKey });
-    queryClient.setQueryData<Schemas['SiteView'][]>(queryKey, (before) =>
-      said.map((site) => ({
-        ...site,
-        records: before?.find((each) => each.path === site.path)?.records ?? site.records,
-      })),
-    );
+    const { queryKey } = siteList(path.value);
+    void queryClient.cancelQueries({ queryKey, exact: true });
+    queryClient.setQueryData<Schemas['SiteView'][]>(queryKey, said);
   }
 
   return { all, path, sites, known, current, loadAll, open, loadSites, tell };

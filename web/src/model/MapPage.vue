@@ -21,6 +21,8 @@ const near = ref('');
 const shown = ref<Record<'type' | 'taxonomy' | 'group', boolean>>({ type: true, taxonomy: true, group: true });
 const zoom = ref(1);
 const svg = ref<SVGSVGElement>();
+const field = ref<HTMLElement>();
+const PADDING = 32;
 const failed = ref('');
 let asked = 0;
 
@@ -39,9 +41,11 @@ async function draw(): Promise<void> {
   const mine = ++asked;
   const ids = new Set(wanted.value.map(idOf));
   try {
+    await nextTick();
     const drawn = await laidOut(
       wanted.value,
       links.value.filter((link) => ids.has(link.from) && ids.has(link.to)),
+      roomOf(field.value),
     );
     if (mine === asked) {
       const same = laid.value && String(laid.value.nodes.map(({ id }) => id).sort()) === String([...ids].sort());
@@ -69,10 +73,15 @@ function onWheel(event: WheelEvent): void {
   }
 }
 
+function roomOf(element: HTMLElement | undefined): { width: number; height: number } {
+  const box = element?.getBoundingClientRect();
+  return { width: (box?.width ?? 0) - PADDING, height: (box?.height ?? 0) - PADDING };
+}
+
 function fit(): void {
-  const box = svg.value?.parentElement?.getBoundingClientRect();
-  if (box && laid.value) {
-    zoom.value = Math.min(1, (box.width - 32) / laid.value.width, (box.height - 32) / laid.value.height);
+  const room = roomOf(field.value);
+  if (laid.value && room.width > 0) {
+    zoom.value = Math.min(1, room.width / laid.value.width, room.height / laid.value.height);
   }
 }
 
@@ -110,7 +119,7 @@ const toggles: Sort[] = ['type', 'taxonomy', 'group'];
     </div>
     <p v-if="failed" class="problem">{{ failed }}</p>
     <p v-if="laid && !laid.nodes.length" class="hint">{{ $t('model.map.none') }}</p>
-    <div class="field" tabindex="0" :aria-label="$t('model.views.map')" role="group" @wheel="onWheel">
+    <div ref="field" class="field" tabindex="0" :aria-label="$t('model.views.map')" role="group" @wheel="onWheel">
       <svg
         v-if="laid"
         ref="svg"

@@ -81,8 +81,37 @@ export function neighbours(id: string, links: Link[]): Set<string> {
 
 let elk: InstanceType<typeof ELK> | undefined;
 
-/** The picture of definitions and links, laid out in layers by a library in a worker. */
-export async function laidOut(definitions: Defined[], links: Link[]): Promise<Laid> {
+const APART = 28;
+/** As far apart as nodes of a layer may stand, as a multiple of the least. */
+const MOST_APART = 4;
+/** How much more than its distances a picture grows with them. */
+const GROWTH = 2;
+/** Larger pictures are laid out once. */
+const MOST_NODES = 100;
+
+/**
+ * The picture of definitions and links; where it leaves much of the room empty below, its nodes stand further apart.
+ *
+ * @param room width and height of where it is shown
+ */
+export async function laidOut(
+  definitions: Defined[],
+  links: Link[],
+  room: { width: number; height: number },
+): Promise<Laid> {
+  const first = await layered(definitions, links, APART);
+  const scale = Math.min(1, room.width / first.width);
+  const empty = room.height / (first.height * scale);
+  if (first.nodes.length > MOST_NODES || !Number.isFinite(empty) || empty < 1.2) {
+    return first;
+  }
+  const apart = APART * Math.min(MOST_APART, 1 + (empty - 1) * GROWTH);
+  const second = await layered(definitions, links, apart);
+  return second.height * Math.min(1, room.width / second.width) <= room.height ? second : first;
+}
+
+/** Laid out in layers by a library in a worker. */
+async function layered(definitions: Defined[], links: Link[], apart: number): Promise<Laid> {
   elk ??= new ELK({ workerFactory: () => new Worker(workerUrl) });
   const drawn = definitions.filter((each) => DRAWN.includes(each.sort));
   const bySort = new Map(drawn.map((each) => [idOf(each), each]));
@@ -92,7 +121,7 @@ export async function laidOut(definitions: Defined[], links: Link[]): Promise<La
       'elk.algorithm': 'layered',
       'elk.direction': 'RIGHT',
       'elk.edgeRouting': 'ORTHOGONAL',
-      'elk.spacing.nodeNode': '28',
+      'elk.spacing.nodeNode': String(apart),
       'elk.layered.spacing.nodeNodeBetweenLayers': '60',
       'elk.separateConnectedComponents': 'true',
       'elk.aspectRatio': '1.6',

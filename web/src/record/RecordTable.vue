@@ -405,9 +405,6 @@ td {
 .picked {
   background: var(--petrol-soft);
 }
-td .tag {
-  display: inline-flex;
-}
 th .sort :deep(.n-button__content) {
   white-space: normal;
   text-align: inherit;

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { computed, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
+import { siteCounts } from '@/frame/queries';
 import { useWorkspace } from '@/frame/workspace';
+import { askAgain } from '@/shared/api/queries';
 import MediaLibrary from './MediaLibrary.vue';
 import RecordList from './RecordList.vue';
 import TermList from './TermList.vue';
@@ -22,16 +24,13 @@ const ofSort = (sort: string) => holders.all?.filter((each) => each.sort === sor
 
 watch(
   () => [workspace.sites, route.params.site],
-  () => {
+  async () => {
     if (route.params.site || !workspace.sites.length) {
       return;
     }
-    if (workspace.sites.some((each) => each.records === undefined)) {
-      void workspace.loadSites(true);
-      return;
-    }
-    const largest = [...workspace.sites].sort((a, b) => (b.records ?? 0) - (a.records ?? 0))[0];
-    if (largest) {
+    const counted = await askAgain(siteCounts(workspace.path)).catch(() => workspace.sites);
+    const largest = [...counted].sort((a, b) => (b.records ?? 0) - (a.records ?? 0))[0];
+    if (largest && !route.params.site && route.name === 'records') {
       void router.replace({ name: 'record-list', params: { workspace: route.params.workspace, site: largest.path } });
     }
   },

@@ -2,10 +2,12 @@
 import { NButton } from 'naive-ui';
 import { onMounted, ref, useTemplateRef } from 'vue';
 import { useRouter } from 'vue-router';
+import { siteCounts } from '@/frame/queries';
 import { useWorkspace } from '@/frame/workspace';
 import { useSession } from '@/session/session';
 import Problems from '@/shared/Problems.vue';
 import { api, ask, sentenceOf } from '@/shared/api/client';
+import { useResource } from '@/shared/api/queries';
 import TextInput from '@/shared/controls/TextInput.vue';
 
 const workspace = useWorkspace();
@@ -16,11 +18,15 @@ const problem = ref('');
 const input = useTemplateRef<InstanceType<typeof TextInput>>('input');
 
 onMounted(async () => {
-  await workspace.loadSites(true).catch((thrown: unknown) => (problem.value = sentenceOf(thrown)));
+  await workspace.loadSites().catch((thrown: unknown) => (problem.value = sentenceOf(thrown)));
   if (workspace.known && !workspace.sites.length) {
     input.value?.focus();
   }
 });
+
+const counted = useResource(() => siteCounts(workspace.path), { keepsLast: true });
+const records = (path: string) =>
+  counted.data.value?.find((site) => site.path === path)?.records?.toLocaleString('en') ?? '…';
 
 /** A double click makes one. */
 const busy = ref(false);
@@ -35,7 +41,7 @@ async function add(): Promise<void> {
     const params = { path: { workspace: workspace.path } };
     const made = await ask(api.POST('/api/workspaces/{workspace}/sites', { params, body: { name: name.value } }));
     name.value = '';
-    await workspace.loadSites(true);
+    await workspace.loadSites();
     await router.push({ name: 'plan', params: { workspace: workspace.path, site: made.path } });
   } catch (thrown) {
     problem.value = sentenceOf(thrown);
@@ -64,15 +70,17 @@ async function add(): Promise<void> {
               <strong>{{ site.name }}</strong>
             </td>
             <td class="mono">{{ site.version || $t('frame.nothing') }}</td>
-            <td class="num">{{ site.records ?? '…' }}</td>
-            <td class="row links">
-              <RouterLink :to="{ name: 'plan', params: { workspace: workspace.path, site: site.path } }">{{
-                $t('site.open')
-              }}</RouterLink>
-              <RouterLink :to="{ name: 'record-list', params: { workspace: workspace.path, site: site.path } }">{{
-                $t('site.seeRecords')
-              }}</RouterLink>
-              <a :href="`/at/${site.path}/`" target="_blank">{{ $t('site.publicPages') }}</a>
+            <td class="num">{{ records(site.path) }}</td>
+            <td>
+              <div class="row links">
+                <RouterLink :to="{ name: 'plan', params: { workspace: workspace.path, site: site.path } }">{{
+                  $t('site.open')
+                }}</RouterLink>
+                <RouterLink :to="{ name: 'record-list', params: { workspace: workspace.path, site: site.path } }">{{
+                  $t('site.seeRecords')
+                }}</RouterLink>
+                <a :href="`/at/${site.path}/`" target="_blank">{{ $t('site.publicPages') }}</a>
+              </div>
             </td>
           </tr>
         </tbody>

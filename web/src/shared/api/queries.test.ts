@@ -56,6 +56,6 @@ it('gives everybody who asks for the sites at once the newest answer, and nobody
     return Response.json([{ path: `site-${String(mine)}` }]);
   });
   const workspace = useWorkspace();
-  await Promise.all([workspace.open('tessel'), workspace.loadSites(true), workspace.loadSites(true)]);
+  await Promise.all([workspace.open('tessel'), workspace.loadSites(), workspace.loadSites()]);
   expect(workspace.sites.map((site) => site.path)).toEqual([`site-${String(turn)}`]);
 });

@@ -80,6 +80,19 @@ public class RecordsTest {
         return page.locator("tr[data-record]");
     }
 
+    /** Where the words of a row end, by the lines they stand on: one number where all stand on one line. */
+    private static final String BASELINES = """
+            row => [...row.querySelectorAll('td')].flatMap(cell => {
+              const texts = document.createTreeWalker(cell, NodeFilter.SHOW_TEXT);
+              const found = [];
+              while (texts.nextNode()) {
+                const range = document.createRange();
+                range.selectNodeContents(texts.currentNode);
+                if (texts.currentNode.textContent.trim()) found.push(range.getBoundingClientRect().bottom.toFixed(1));
+              }
+              return found;
+            }).filter((each, at, all) => all.indexOf(each) === at)""";
+
     private Locator count(int records) {
         return page.getByRole(AriaRole.STATUS).getByText(records == 1 ? "1 record" : records + " records");
     }
@@ -103,6 +116,9 @@ public class RecordsTest {
     public void listsAreSearchedFilteredByPickingSortedAndExported() {
         desk.anna.open(RECORDS + "structure");
         assertThat(count(30)).isVisible();
+        assertThat(rows().first()).containsText("Published");
+        var baselines = (List<?>) rows().first().evaluate(BASELINES);
+        assertEquals(baselines.size(), 1, baselines.toString());
         page.getByLabel("Search structures").fill("lock 12");
         assertThat(count(1)).isVisible();
         page.getByLabel("Search structures").fill("");

@@ -231,6 +231,7 @@ public class StoryTest {
                             AriaRole.CELL,
                             new Page.GetByRoleOptions().setName(site).setExact(true)))
                     .isVisible();
+            assertThat(page.locator("td.num").first()).hasText("0");
         }
         anna.checkAccessibility();
         install("trial", "Trial");
