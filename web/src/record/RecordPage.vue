@@ -7,7 +7,7 @@ import { onBeforeRouteLeave, onBeforeRouteUpdate, useRoute, useRouter } from 'vu
 import { useSession } from '@/session/session';
 import Problems from '@/shared/Problems.vue';
 import Tag from '@/shared/Tag.vue';
-import { api, ask, sentenceOf } from '@/shared/api/client';
+import { api, ask, sentenceOf, type Schemas } from '@/shared/api/client';
 import { shortTime } from '@/shared/time';
 import ConflictPanel from './ConflictPanel.vue';
 import EntryForm from './EntryForm.vue';
@@ -90,8 +90,7 @@ watch(
         return;
       }
       const from = route.query.copy ? await copyOf(Number(route.query.copy)) : {};
-      const under = String(route.query.under ?? '').split('/');
-      await record.load(from, under.length === 2 ? { type: under[0] ?? '', id: Number(under[1]) } : undefined);
+      await record.load(from, await parentOf(String(route.query.under ?? '')));
     } catch (thrown) {
       sentence.value = sentenceOf(thrown);
     }
@@ -116,6 +115,19 @@ async function copyOf(other: number): Promise<Record<string, unknown>> {
   const from = await ask(api.GET('/api/sites/{site}/{sort}/{key}/records/{id}', { params }));
   links.know(from.links, from.files);
   return JSON.parse(JSON.stringify(from.record.values, (key, value: unknown) => (key === '_row' ? undefined : value)));
+}
+
+/** What a new record is to stand under, as the address says it: the type and the number of the parent. */
+async function parentOf(under: string): Promise<Schemas['ParentView'] | undefined> {
+  const [type = '', number] = under.split('/');
+  const above = holders.byId(type);
+  if (!above || !number) {
+    return undefined;
+  }
+  const params = { path: { ...pathOf(site.value, above), id: Number(number) } };
+  const { record: parent } = await ask(api.GET('/api/sites/{site}/{sort}/{key}/records/{id}', { params }));
+  links.know([{ ...parent, type }], []);
+  return { type, id: parent.id };
 }
 
 async function save(state: 'draft' | 'published' | 'scheduled' | 'retired'): Promise<void> {

@@ -5,7 +5,8 @@ import type { Schemas } from '@/shared/api/client';
 import LinkControl from './LinkControl.vue';
 import type { FieldOf } from '@/shared/kinds';
 import RecordEnds from './RecordEnds.vue';
-import type { Holder } from './holders';
+import RecordChildren from './RecordChildren.vue';
+import { useHolders, type Holder } from './holders';
 import type { OpenRecord } from './useRecord';
 import TextInput from '@/shared/controls/TextInput.vue';
 import DateInput from '@/shared/controls/DateInput.vue';
@@ -23,6 +24,12 @@ const slug = defineModel<string>('slug', { required: true });
 const parent = defineModel<Schemas['ParentView'] | undefined>('parent', { required: true });
 const publishAt = defineModel<string>('publishAt', { required: true });
 const emit = defineEmits<{ touch: []; schedule: []; ends: [OpenRecord] }>();
+
+const holders = useHolders();
+/** The types whose records may stand under this one. */
+const below = computed(() =>
+  (holders.all ?? []).filter((other) => other.sort === 'types' && other.under.includes(props.holder.id)),
+);
 
 /** Picked like a relation: one record of the types that it may stand under. */
 const under = computed((): FieldOf<'relation'> => ({
@@ -69,6 +76,18 @@ const under = computed((): FieldOf<'relation'> => ({
       </div>
       <p class="hint">{{ $t('record.appearsHint') }}</p>
     </div>
+    <template v-if="record && holder.sort === 'types'">
+      <RecordChildren
+        v-for="child in below"
+        :key="child.id"
+        :site="site"
+        :workspace="workspace"
+        :holder="child"
+        :parent="record"
+        :parent-type="holder.id"
+        :readonly="readonly"
+      />
+    </template>
     <RecordEnds
       v-if="record"
       :site="site"

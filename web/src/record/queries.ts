@@ -1,6 +1,7 @@
 import { ofSite } from '@/site/queries';
 import { api, ask, type Schemas } from '@/shared/api/client';
 import type { PagedResource, Resource } from '@/shared/api/queries';
+import type { Comparison } from './filters';
 import type { Holder } from './holders';
 import { pathOf } from './links';
 
@@ -81,6 +82,28 @@ export const recordPages = (
 const MEDIA_PAGE = 60;
 
 /** Everything of the pictures and files of a site. */
+/** As many as are named beside their parent. */
+export const MOST_CHILDREN = 8;
+
+/** What lists those that stand under a record. */
+export const childrenFilter = (parent: number): Comparison => ({
+  field: 'own_parent',
+  test: 'is',
+  value: String(parent),
+});
+
+/** The first records of a type that stand under another record, and one more where there are more. */
+export const childList = (site: string, holder: Holder, parent: number): Resource<Schemas['ListView']> => ({
+  queryKey: [...ofHolder(site, holder), 'children', parent],
+  queryFn: ({ signal }) => {
+    const where = JSON.stringify({ field: 'own_parent', is: String(parent) });
+    const query = { where, order: 'own_position', fields: 'part_title', most: MOST_CHILDREN + 1 };
+    return ask(
+      api.GET('/api/sites/{site}/{sort}/{key}/records', { params: { path: pathOf(site, holder), query }, signal }),
+    );
+  },
+});
+
 export const ofMedia = (site: string) => [...ofSite(site), 'media'];
 
 export const mediaPages = (

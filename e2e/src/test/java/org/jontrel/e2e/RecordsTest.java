@@ -212,6 +212,30 @@ public class RecordsTest {
         assertThat(desk.anna.link("Round the Long Pound")).isVisible();
     }
 
+    /** After the others, which count the structures that there are. */
+    @Test(priority = 1)
+    public void childrenStandWithTheirParentAndTheParentWithThem() {
+        var lock = desk.api
+                .get("/api/sites/bench/types/structure/records?most=1&order=own_id")
+                .at("/records/0");
+        var title = lock.get("title").asString();
+        var flight = lock.get("id").asString();
+        desk.anna.open(RECORDS + "structure/" + flight);
+        var aside = page.getByRole(AriaRole.COMPLEMENTARY, new Page.GetByRoleOptions().setName("About this record"));
+        assertThat(aside.getByText("Structures under it")).isVisible();
+        assertThat(aside.getByText("None yet.")).isVisible();
+        aside.getByText("Add structure").click();
+        page.waitForURL(Pattern.compile("/new\\?under="));
+        page.getByLabel("Title").first().fill("Its upper lock");
+        assertThat(aside.getByText(title)).isVisible();
+        desk.anna.button("Save draft").click();
+        page.waitForURL(Pattern.compile("/structure/[0-9]+$"));
+        desk.anna.open(RECORDS + "structure/" + flight);
+        aside.getByText("Its upper lock").click();
+        assertThat(desk.anna.heading("Its upper lock")).isVisible();
+        desk.anna.checkAccessibility();
+    }
+
     @Test
     public void formattedTextKeepsWhatItsFieldAllowsAndNothingElse() {
         desk.anna.open(RECORDS + "stoppage_notice/new");
