@@ -3,11 +3,14 @@ import vue from '@vitejs/plugin-vue';
 import icons from 'unplugin-icons/vite';
 import { defineConfig } from 'vitest/config';
 
-export default defineConfig({
+/** What `vite build --mode gallery` makes: the controls on a page of their own, for tests. */
+const gallery = { outDir: 'target/gallery', rollupOptions: { input: 'gallery.html' } };
+
+export default defineConfig(({ mode }) => ({
   plugins: [vue(), icons({ compiler: 'vue3' })],
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
   server: { proxy: { '/api': 'http://127.0.0.1:8080', '/at': 'http://127.0.0.1:8080' } },
-  build: { target: 'es2023', chunkSizeWarningLimit: 900 },
+  build: { target: 'es2023', chunkSizeWarningLimit: 900, ...(mode === 'gallery' ? gallery : {}) },
   test: {
     environment: 'happy-dom',
     setupFiles: ['src/shared/testing/setup.ts'],
@@ -15,4 +18,4 @@ export default defineConfig({
     reporters: ['default', 'junit'],
     outputFile: { junit: 'target/vitest.xml' },
   },
-});
+}));

@@ -1,25 +1,7 @@
 <script setup lang="ts">
-import { NConfigProvider, NDialogProvider, NGlobalStyle } from 'naive-ui';
-import { computed, watchEffect } from 'vue';
-import { useTheme } from './theme/useTheme';
-import { naiveTheme, overrides, variables } from './theme/theme';
-
-const { isDark } = useTheme();
-const theme = computed(() => naiveTheme(isDark.value));
-const themeOverrides = computed(() => overrides(isDark.value));
-
-watchEffect(() => {
-  const root = document.documentElement;
-  root.style.colorScheme = isDark.value ? 'dark' : 'light';
-  Object.entries(variables(isDark.value)).forEach(([name, colour]) => {
-    root.style.setProperty(name, colour);
-  });
-});
+import Themed from './theme/Themed.vue';
 </script>
 
 <template>
-  <NConfigProvider :theme="theme" :theme-overrides="themeOverrides" style="height: 100%">
-    <NGlobalStyle />
-    <NDialogProvider><RouterView /></NDialogProvider>
-  </NConfigProvider>
+  <Themed><RouterView /></Themed>
 </template>

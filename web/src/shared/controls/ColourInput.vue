@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { NButton, NColorPicker } from 'naive-ui';
+import { ref, useTemplateRef } from 'vue';
 import TextInput from './TextInput.vue';
 import { useSplitAttributes } from './attributes';
 import { useDisabled } from './disabled';
+import { useEscape } from './escape';
 
 /** A colour as #rrggbb: typed, or picked from a surface beside it. */
 defineOptions({ inheritAttrs: false });
@@ -10,11 +12,14 @@ const props = defineProps<{ value: string; label: string; disabled?: boolean }>(
 const emit = defineEmits<{ 'update:value': [string] }>();
 const { frame, inner } = useSplitAttributes();
 const isDisabled = useDisabled(() => props.disabled);
+const open = ref(false);
+const root = useTemplateRef<HTMLElement>('root');
+useEscape(open, () => root.value?.querySelector<HTMLElement>('.swatch'));
 const isColour = (text: string) => /^#[0-9a-f]{6}$/i.test(text);
 </script>
 
 <template>
-  <div v-bind="frame()" class="row colour-input">
+  <div ref="root" v-bind="frame()" class="row colour-input">
     <TextInput
       v-bind="inner()"
       mono
@@ -25,6 +30,7 @@ const isColour = (text: string) => /^#[0-9a-f]{6}$/i.test(text);
       @update:value="emit('update:value', $event)"
     />
     <NColorPicker
+      v-model:show="open"
       class="picker"
       :value="isColour(value) ? value : '#000000'"
       :modes="['hex']"

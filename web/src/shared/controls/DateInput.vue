@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { NButton, NDatePicker, NPopover } from 'naive-ui';
-import { computed, ref, watch } from 'vue';
+import { computed, ref, watch, useTemplateRef } from 'vue';
 import IconCalendar from '~icons/tabler/calendar';
 import { patternOf, habitsOf, readMoment, showMoment, type MomentKind } from '../dates';
 import TextInput from './TextInput.vue';
 import { useSplitAttributes } from './attributes';
 import { useDisabled } from './disabled';
+import { useEscape } from './escape';
 
 /**
  * A date, a time, or both, as the person writes them; stored as `2026-06-01`, `09:30` or `2026-06-01T09:30`. What cannot be
@@ -29,6 +30,8 @@ const stored = computed(() => props.value ?? '');
 const text = ref(showMoment(props.kind, stored.value, habits));
 const isIn = ref(false);
 const open = ref(false);
+const root = useTemplateRef<HTMLElement>('root');
+useEscape(open, () => root.value?.querySelector('button'));
 
 watch(stored, (value) => {
   if (!isIn.value) {
@@ -77,7 +80,7 @@ const isOut = (value: number) => {
 </script>
 
 <template>
-  <div v-bind="frame()" class="date-input row">
+  <div ref="root" v-bind="frame()" class="date-input row">
     <TextInput
       v-bind="inner()"
       autocomplete="off"

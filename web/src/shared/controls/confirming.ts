@@ -1,4 +1,5 @@
 import { useDialog } from 'naive-ui';
+import { nextTick } from 'vue';
 import { useI18n } from 'vue-i18n';
 
 /** Asks before something that cannot be taken back; the button says what is done. */
@@ -18,6 +19,10 @@ export function useConfirm(): (question: string, act: string) => Promise<boolean
         onAfterLeave: () => {
           resolve(false);
         },
+      });
+      // the library's dialog has no name
+      void nextTick(() => {
+        document.querySelector('.n-dialog[role=dialog]:not([aria-label])')?.setAttribute('aria-label', act);
       });
     });
 }
