@@ -1,6 +1,6 @@
 <template>
   <div class="page empty">
-    <p>{{ $t('common.unknownPage') }}</p>
+    <h1>{{ $t('common.unknownPage') }}</h1>
     <RouterLink to="/">{{ $t('common.toStart') }}</RouterLink>
   </div>
 </template>

@@ -39,9 +39,9 @@ function tone(state: string) {
             <Tag :tone="tone(step.state)">{{ $t(`site.stepStates.${step.state}`) }}</Tag>
           </td>
           <td class="muted nowrap">
-            <template v-if="step.startedAt && step.finishedAt"
-              >{{ secondsBetween(step.startedAt, step.finishedAt) }} s</template
-            >
+            <template v-if="step.startedAt && step.finishedAt">{{
+              $t('site.seconds', { n: secondsBetween(step.startedAt, step.finishedAt) })
+            }}</template>
           </td>
         </tr>
       </tbody>

@@ -295,6 +295,7 @@ export const en = {
     noRuns: 'Nothing has run on this site yet.',
     kinds: { forward: 'Run', undo: 'Undo', redo: 'Redo', back: 'Taken back' },
     states: { running: 'Running', interrupted: 'Cut off', done: 'Done', undone: 'Undone' },
+    seconds: '{n} s',
     stepStates: { pending: 'waiting', acting: 'under way', done: 'done' },
     progress: '{done} of {all}',
     report: 'Report',

@@ -33,6 +33,19 @@ final class Desk implements AutoCloseable {
         page = anna.page;
     }
 
+    /** Releases the draft as 1.0.0, and installs it on a site called Bench; the number of the run. */
+    long installOnBench() throws InterruptedException {
+        api.post("/api/workspaces/tessel-waters/releases", Map.of("version", "1.0.0", "notes", ""));
+        api.post("/api/workspaces/tessel-waters/sites", Map.of("name", "Bench"));
+        var run = api.post("/api/sites/bench/runs", Map.of("version", "1.0.0"))
+                .get("id")
+                .asLong();
+        while (!api.get("/api/sites/bench/runs/" + run).get("state").asString().equals("done")) {
+            Thread.sleep(50);
+        }
+        return run;
+    }
+
     static Model model() {
         try {
             var read = PackageReader.read(PackageFiles.read(DRAFT, new ArrayList<>()), List.of());

@@ -26,14 +26,7 @@ public class RecordsTest {
         desk = new Desk();
         page = desk.page;
         var api = desk.api;
-        api.post("/api/workspaces/tessel-waters/releases", Map.of("version", "1.0.0", "notes", ""));
-        api.post("/api/workspaces/tessel-waters/sites", Map.of("name", "Bench"));
-        var run = api.post("/api/sites/bench/runs", Map.of("version", "1.0.0"))
-                .get("id")
-                .asLong();
-        while (!api.get("/api/sites/bench/runs/" + run).get("state").asString().equals("done")) {
-            Thread.sleep(50);
-        }
+        desk.installOnBench();
         waterway = api.get("/api/sites/bench/taxonomies/waterway/records?search=Long")
                 .at("/records/0/id")
                 .asLong();
