@@ -135,7 +135,7 @@ public class Screenshots {
         visitor.picture(folder, "media");
         visitor.open("/w/tessel-waters/records/bench/structure");
         visitor.link("Lock 1").first().click();
-        page.getByLabel("Title").waitFor();
+        page.locator("[data-field=title] input").waitFor();
         page.getByText("960 by 640").first().waitFor();
         visitor.picture(folder, "entry-form");
         visitor.link("See its page").waitFor();
