@@ -21,7 +21,7 @@ const input = useTemplateRef<InstanceType<typeof TextInput>>('input');
 const found = usePages(() => mediaPages(props.site, words.value, props.pictures), {
   keeps: (key) => ofMedia(props.site).every((part, at) => key[at] === part),
 });
-const files = computed(() => (found.pages.value?.flat() ?? []).filter((file) => props.pictures || !file.width));
+const files = computed(() => found.pages.value?.flat() ?? []);
 const isMarked = (file: Schemas['MediaView']) => marked.value.some((each) => each.id === file.id);
 
 watch(
