@@ -157,19 +157,7 @@ final class Visitor implements AutoCloseable {
 
     /** @param within a selector, such as of the dialog that is open: what is behind it counts as not seen */
     void checkAccessibility(String within) {
-        var options = new AxeRunOptions();
-        options.setResultTypes(List.of("violations"));
-        // in the page itself: a second page for the results takes longer than the check
-        var serious = new AxeBuilder(page)
-                .include(within).options(options).setLegacyMode(true).analyze().getViolations().stream()
-                        .filter(violation -> List.of("serious", "critical").contains(violation.getImpact()))
-                        .map(violation -> violation.getId() + ": " + violation.getHelp() + " "
-                                + violation.getNodes().stream()
-                                        .limit(3)
-                                        .map(node -> node.getHtml())
-                                        .toList())
-                        .toList();
-        assertTrue(serious.isEmpty(), page.url() + " " + serious);
+        checkSerious(checker().include(within));
         assertEquals(
                 page.evaluate("document.documentElement.scrollWidth <= window.innerWidth"),
                 true,
@@ -179,6 +167,30 @@ final class Visitor implements AutoCloseable {
                         + " || document.documentElement.scrollHeight <= window.innerHeight"),
                 true,
                 "the frame itself scrolls on " + page.url());
+    }
+
+    /** What a theme can break, where the rest of a view was checked in the other one. */
+    void checkContrast() {
+        checkSerious(checker().withRules(List.of("color-contrast")));
+    }
+
+    private AxeBuilder checker() {
+        var options = new AxeRunOptions();
+        options.setResultTypes(List.of("violations"));
+        return new AxeBuilder(page).options(options);
+    }
+
+    private void checkSerious(AxeBuilder checker) {
+        // in the page itself: a second page for the results takes longer than the check
+        var serious = checker.setLegacyMode(true).analyze().getViolations().stream()
+                .filter(violation -> List.of("serious", "critical").contains(violation.getImpact()))
+                .map(violation -> violation.getId() + ": " + violation.getHelp() + " "
+                        + violation.getNodes().stream()
+                                .limit(3)
+                                .map(node -> node.getHtml())
+                                .toList())
+                .toList();
+        assertTrue(serious.isEmpty(), page.url() + " " + serious);
     }
 
     /** Errors that scripts on any page threw. */
