@@ -161,7 +161,13 @@ function focus(event: MouseEvent, file: FileView): void {
             :aria-label="$t('form.focusOf', { name: form.file(each)!.name })"
             @click="focus($event, form.file(each)!)"
           >
-            <img :src="`${form.file(each)!.address}?width=240`" :alt="form.file(each)!.alt" draggable="false" />
+            <img
+              :src="`${form.file(each)!.address}?width=240`"
+              :alt="form.file(each)!.alt"
+              :width="form.file(each)!.width"
+              :height="form.file(each)!.height"
+              draggable="false"
+            />
             <span
               class="focus"
               aria-hidden="true"
