@@ -8,6 +8,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
+import com.microsoft.playwright.options.LoadState;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -409,6 +410,8 @@ public class ControlsTest {
         anna.checkAccessibility();
         assertTrue(secret.length() > 40);
         page.reload();
+        // the plan above moves the tokens down when it comes
+        page.waitForLoadState(LoadState.NETWORKIDLE);
         assertThat(page.getByText("Importer")).isVisible();
         assertThat(page.locator(".secret")).hasCount(0);
         anna.button("Revoke").click();
