@@ -45,9 +45,7 @@ watch(
   },
   { immediate: true },
 );
-onUnmounted(() => {
-  proof.looks = false;
-});
+onUnmounted(proof.hide);
 </script>
 
 <template>

@@ -133,6 +133,18 @@ it('asks again for what others change, and for values that are tried', async () 
   expect(useProof().answer?.wordings.tried).toBe('{"length":3}');
 });
 
+it('asks for nothing while nobody sees it, and catches up when somebody does', async () => {
+  useProof().hide();
+  definition = { ...mooring, singular: 'Jetty' };
+  revision++;
+  await useDraft().refresh();
+  await later();
+  expect(asked).toEqual(['GET workspaces/tessel/draft']);
+  useProof().show(called('Jetty'));
+  await later();
+  expect(useProof().answer?.code).toBe('singular: Jetty');
+});
+
 it('does not take the answer to an edit for one to values that were tried since', async () => {
   useDraft().edit(called('Berth'));
   useProof().show(called('Berth'));

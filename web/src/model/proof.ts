@@ -25,6 +25,8 @@ export const useProof = defineStore('proof', () => {
   const looks = ref(false);
   const conditions = computed(() => answer.value?.conditions ?? {});
   let current: Defined | undefined;
+  /** Whether anybody sees it: what nobody sees is not asked for. */
+  let isShown = false;
   /** The revision of the draft that the answer is about: its other definitions have a part in it. */
   let answeredAt = -1;
   let asked = 0;
@@ -66,12 +68,13 @@ export const useProof = defineStore('proof', () => {
       answeredAt === draft.revision &&
       JSON.stringify(answered.value?.definition) === JSON.stringify(current?.definition);
     // what is being stored is answered then
-    if (draft.state !== 'saving' && !isAnswered) {
+    if (isShown && draft.state !== 'saving' && !isAnswered) {
       await prove();
     }
   }, PAUSE);
 
   function show(next: Defined): void {
+    isShown = true;
     if (!current || idOf(current) !== idOf(next)) {
       answer.value = undefined;
       answered.value = undefined;
@@ -84,6 +87,10 @@ export const useProof = defineStore('proof', () => {
     void proveWhereUnanswered();
   }
 
+  function hide(): void {
+    isShown = false;
+  }
+
   function set(next: Record<string, unknown>): void {
     values.value = next;
     void proveSoon();
@@ -93,7 +100,7 @@ export const useProof = defineStore('proof', () => {
   let sentWith: Record<string, unknown> | undefined;
   draft.follow({
     shown(id) {
-      if (!current || idOf(current) !== id) {
+      if (!isShown || !current || idOf(current) !== id) {
         return undefined;
       }
       sentWith = values.value;
@@ -111,5 +118,5 @@ export const useProof = defineStore('proof', () => {
   });
   watch([() => draft.state, () => draft.revision], () => void proveWhereUnanswered());
 
-  return { answer, answered, values, failed, looks, conditions, show, set };
+  return { answer, answered, values, failed, looks, conditions, show, hide, set };
 });

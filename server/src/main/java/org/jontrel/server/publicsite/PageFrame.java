@@ -1,8 +1,10 @@
 package org.jontrel.server.publicsite;
 
+import com.ibm.icu.text.Collator;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
@@ -21,9 +23,17 @@ import org.jontrel.site.media.StoredFile;
  */
 public record PageFrame(String name, String path, List<ContentType> types, Set<String> indexed, boolean searchable) {
     static final PageFrame NOWHERE = new PageFrame("", "", List.of(), Set.of(), false);
+    /** As browsers compare, so that the interface shows the same order. */
+    private static final Collator PLURALS = Collator.getInstance(Locale.ENGLISH);
+
+    static {
+        PLURALS.setStrength(Collator.PRIMARY);
+        PLURALS.freeze();
+    }
+
     private static final Comparator<ContentType> IN_NAVIGATION = Comparator.comparing(
                     (ContentType type) -> type.publishing().place(), Comparator.nullsLast(Comparator.naturalOrder()))
-            .thenComparing(ContentType::plural, String.CASE_INSENSITIVE_ORDER);
+            .thenComparing(ContentType::plural, PLURALS::compare);
 
     /** Wider pictures are sent as they are only where somebody asks for them. */
     private static final int WIDEST = 1920;

@@ -27,6 +27,7 @@ public final class HtmlValidator {
             for (var page : pages.entrySet()) {
                 var file = folder.resolve(number++ + ".html");
                 Files.writeString(file, page.getValue());
+                file.toFile().deleteOnExit();
                 files.put(file.toUri().toString().replace("file:///", "file:/"), page.getKey());
             }
             return validate(folder).stream().map(line -> named(line, files)).toList();
