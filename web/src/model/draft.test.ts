@@ -2,6 +2,7 @@ import { createPinia, setActivePinia } from 'pinia';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Defined } from '@/shared/definitions';
 import type { ContentType } from '@/shared/kinds';
+import { drawing } from '@/shared/testing/draw';
 import { useDraft } from './draft';
 
 const mooring: ContentType = { id: 't1', key: 'mooring', singular: 'Mooring', plural: 'Moorings', path: 'moorings' };
@@ -15,19 +16,28 @@ class Server {
   puts: ContentType[] = [];
   joins = false;
   hold: Promise<void> | undefined;
+  /** Holds back what is told to whoever asks, which is old by the time it arrives. */
+  holdsTelling: Promise<void> | undefined;
+  /** Holds back who asks, until it is told what came after. */
+  holdsAsking: Promise<void> | undefined;
+  holdsAnswer: Promise<void> | undefined;
+  /** Revisions that other definitions have brought. */
+  elsewhere = 0;
   gone = false;
   refuseOnly: string | undefined;
   bases: number[] = [];
   befores: unknown[] = [];
   /** Stores, and its answer is lost on the way. */
   losesAnswer = false;
+  /** How long a request is on its way, and its answer; a negative number of milliseconds loses it. */
+  travels: (() => number) | undefined;
   private readonly answered = new Map<string, Response>();
 
   view() {
     const definitions = this.gone ? [] : [{ sort: 'type', definition: this.definition, revision: this.revision }];
     const empty = { findings: [], changed: [], uses: {} };
     return {
-      revision: this.revision,
+      revision: this.revision + this.elsewhere,
       ids: this.gone ? [] : ['t1'],
       definitions,
       ...empty,
@@ -37,11 +47,31 @@ class Server {
   }
 
   async answer(request: Request): Promise<Response> {
+    await this.travel();
+    const answer = await this.answerAtOnce(request);
+    await this.travel();
+    return answer;
+  }
+
+  private async travel(): Promise<void> {
+    const time = this.travels?.() ?? 0;
+    if (time < 0) {
+      throw new TypeError('network');
+    }
+    if (this.travels) {
+      await new Promise((resolve) => setTimeout(resolve, time));
+    }
+  }
+
+  private async answerAtOnce(request: Request): Promise<Response> {
     if (this.away) {
       throw new TypeError('network');
     }
     if (request.method !== 'PUT') {
-      return Response.json(request.url.endsWith('/sites') ? [] : this.view());
+      await this.holdsAsking;
+      const told = request.url.endsWith('/sites') ? [] : this.view();
+      await this.holdsTelling;
+      return Response.json(told);
     }
     const key = request.headers.get('Idempotency-Key') ?? '';
     const answer = this.answered.get(key) ?? (await this.write(request));
@@ -91,7 +121,9 @@ class Server {
     this.puts.push(sent.definition);
     this.definition = sent.definition;
     this.revision++;
-    return Response.json({ merged: false, draft: this.view() });
+    const answer = Response.json({ merged: false, draft: this.view() });
+    await this.holdsAnswer;
+    return answer;
   }
 }
 
@@ -135,6 +167,48 @@ describe('the draft in the browser', () => {
     await vi.waitFor(() => expect(draft.state).toBe('saved'));
     expect(server.definition.singular).toBe('Berth');
     expect(draft.conflict).toBeUndefined();
+  });
+
+  it('keeps what is being sent, whatever was told before the server has it', async () => {
+    const draft = await opened();
+    let tell: () => void = () => undefined;
+    server.holdsTelling = new Promise((resolve) => (tell = resolve));
+    const telling = draft.refresh();
+    let store: () => void = () => undefined;
+    server.hold = new Promise((resolve) => (store = resolve));
+    draft.edit(named('Be'));
+    await vi.advanceTimersByTimeAsync(500);
+    tell();
+    await telling;
+    expect(draft.find('t1')?.definition).toEqual(called('Be'));
+    draft.edit(named('Berth'));
+    store();
+    await vi.advanceTimersByTimeAsync(1_000);
+    await vi.waitFor(() => expect(draft.state).toBe('saved'));
+    expect(server.definition.singular).toBe('Berth');
+  });
+
+  it('goes on from what it sent, also where it was told later things before that was answered', async () => {
+    const draft = await opened();
+    let ask: () => void = () => undefined;
+    server.holdsAsking = new Promise((resolve) => (ask = resolve));
+    const telling = draft.refresh();
+    let answer: () => void = () => undefined;
+    server.holdsAnswer = new Promise((resolve) => (answer = resolve));
+    draft.edit(named('Be'));
+    await vi.advanceTimersByTimeAsync(500);
+    await vi.waitFor(() => expect(server.definition.singular).toBe('Be'));
+    server.elsewhere = 3; // another definition was changed by somebody
+    ask();
+    await telling;
+    answer();
+    await vi.advanceTimersByTimeAsync(500);
+    await vi.waitFor(() => expect(draft.state).toBe('saved'));
+    draft.edit(named('Berth'));
+    await vi.advanceTimersByTimeAsync(1_000);
+    await vi.waitFor(() => expect(draft.state).toBe('saved'));
+    expect(server.bases).toEqual([1, 2]);
+    expect(server.definition.singular).toBe('Berth');
   });
 
   it('sends an edit once typing pauses, and says so', async () => {
@@ -352,4 +426,37 @@ describe('the draft in the browser', () => {
     expect(draft.why).toBe('Not readable.');
     expect(localStorage.getItem(localStorage.key(0) ?? '')).toContain('Refused');
   });
+
+  it.each(Array.from({ length: 40 }, (_, seed) => seed + 1))(
+    'shows and stores what is typed, whatever the network does (seed %i)',
+    async (seed) => {
+      const draw = drawing(seed);
+      const draft = await opened();
+      server.travels = () => (draw(8) === 0 ? -1 : draw(700));
+      let typed = '';
+      for (let i = 0; i < 60; i++) {
+        expect(draft.find('t1')?.definition).toMatchObject({ singular: typed || 'Mooring' });
+        switch (draw(5)) {
+          case 0:
+            draft.refresh().catch(() => undefined);
+            break;
+          case 1:
+            server.elsewhere++;
+            break;
+          case 2:
+            await vi.advanceTimersByTimeAsync(draw(900));
+            break;
+          default:
+            typed += String.fromCharCode(97 + draw(26));
+            draft.edit(named(typed));
+            await vi.advanceTimersByTimeAsync(draw(150));
+        }
+      }
+      server.travels = undefined;
+      await vi.advanceTimersByTimeAsync(60_000);
+      expect(draft.state).toBe('saved');
+      expect(draft.find('t1')?.definition).toEqual(called(typed));
+      expect(server.definition).toEqual(called(typed));
+    },
+  );
 });

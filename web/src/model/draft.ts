@@ -57,6 +57,8 @@ export const useDraft = defineStore('draft', () => {
   /** Definitions as the server last told them, and their revisions. */
   const seen = new Map<string, { definition: Definition; revision: number }>();
   const dirty = new Set<string>();
+  /** The definition that is on its way to the server. */
+  let underway: string | undefined;
   /** What was sent and never answered, by definition: where the server has it after all, it is not somebody else's. */
   const unanswered = new Map<string, Definition[]>();
   const keeper = newKeeper();
@@ -83,9 +85,9 @@ export const useDraft = defineStore('draft', () => {
   const since = () => ({ since: revision.value });
   const placeOf = (id: string) => `draft/${workspace.value}/${id}`;
 
-  /** Whether what stands here may not be replaced: it is not sent yet, or somebody has to choose. */
+  /** Whether what stands here may not be replaced: the server is not known to have it, or somebody has to choose. */
   function mine(id: string): boolean {
-    return dirty.has(id) || conflict.value?.id === id;
+    return dirty.has(id) || underway === id || conflict.value?.id === id;
   }
 
   function take(view: Schemas['DraftView']): void {
@@ -255,6 +257,7 @@ export const useDraft = defineStore('draft', () => {
       if (!mine) {
         continue;
       }
+      underway = id;
       const sent = unanswered.get(id);
       const shown = follower?.shown(id) ?? { look: false };
       const body = { ...mine, base: known?.revision ?? 0, before: known?.definition, ...(sent ? { sent } : {}), shown };
@@ -264,9 +267,11 @@ export const useDraft = defineStore('draft', () => {
         const params = { path: { ...path.value, id }, query: since() };
         const written = await ask(api.PUT('/api/workspaces/{workspace}/draft/definitions/{id}', { params, body }));
         unanswered.delete(id);
+        underway = undefined;
         stored(id, mine.definition, written);
         follower?.told(all.value.get(id) ?? mine, written);
       } catch (thrown) {
+        underway = undefined;
         if (isRefused(thrown)) {
           unanswered.set(id, sent ?? []);
         }
@@ -289,7 +294,11 @@ export const useDraft = defineStore('draft', () => {
       // typed on meanwhile: what was sent is what the next edit starts from, unless another's edit was joined in
       seen.set(id, written.merged ? { definition: mine, revision: 0 } : { definition: mine, revision: now.revision });
     }
-    take(written.draft);
+    if (written.draft.revision < revision.value) {
+      takeLate(written.draft.revision, now, id);
+    } else {
+      take(written.draft);
+    }
     joined.value = written.merged ? id : joined.value;
     if (!dirty.has(id)) {
       forget(id);
@@ -300,6 +309,16 @@ export const useDraft = defineStore('draft', () => {
     } else {
       told();
     }
+  }
+
+  /** Later things were told before this answer came, yet nothing of what it answers: this is taken now, and the others asked for anew. */
+  function takeLate(told: number, now: Schemas['DefinitionView'] | undefined, id: string): void {
+    if (now && !mine(id)) {
+      const next = defined(now);
+      all.value = new Map(all.value).set(id, next);
+      seen.set(id, { definition: next.definition, revision: now.revision });
+    }
+    revision.value = told;
   }
 
   function told(): void {

@@ -1,5 +1,6 @@
 import { expect, it } from 'vitest';
 import type { ContentType } from '@/shared/kinds';
+import { drawing } from '@/shared/testing/draw';
 import { moved, navigation } from './navigation';
 
 const type = (plural: string, place?: number): ContentType => ({
@@ -42,11 +43,7 @@ it('places no more than it has to', () => {
 
 it('moves every type to where it is moved, however often', () => {
   let types = ['Ash', 'Beech', 'Cedar', 'Elm', 'Fir'].map((plural) => type(plural));
-  let state = 7;
-  const draw = (bound: number) => {
-    state = (state * 1_103_515_245 + 12_345) % 2_147_483_648;
-    return Math.floor((state / 2_147_483_648) * bound);
-  };
+  const draw = drawing(7);
   for (let i = 0; i < 500; i++) {
     const order = names(types);
     const from = draw(order.length);
