@@ -164,7 +164,8 @@ async function remove(): Promise<void> {
 function jump(path: string): void {
   const target = document.getElementById(idOf(form, path)) ?? document.querySelector(`[data-field="${path}"]`);
   target?.scrollIntoView({ block: 'center' });
-  (target as HTMLElement | null)?.focus();
+  const control = target?.matches('input, textarea') ? target : (target?.querySelector('input, textarea') ?? target);
+  (control as HTMLElement | null)?.focus();
 }
 
 const isConfirmed = useConfirm();
@@ -296,6 +297,8 @@ onBeforeRouteUpdate(mayLeave);
             v-model:slug="place.slug"
             v-model:parent="place.parent"
             v-model:publish-at="place.publishAt"
+            v-model:retire-at="place.retireAt"
+            :problems="record.shownProblems.value"
             :site="site"
             :workspace="workspace"
             :holder="holder"

@@ -10,8 +10,10 @@ import { useHolders, type Holder } from './holders';
 import type { OpenRecord } from './useRecord';
 import TextInput from '@/shared/controls/TextInput.vue';
 import DateInput from '@/shared/controls/DateInput.vue';
+import Problems from '@/shared/Problems.vue';
+import type { Problem } from './form';
 
-/** Where a record stands: its address, what it stands under, when it appears, and what leads to it. */
+/** Where a record stands: its address, what it stands under, when it appears and retires, and what leads to it. */
 const props = defineProps<{
   site: string;
   workspace: string;
@@ -19,13 +21,23 @@ const props = defineProps<{
   record: Schemas['RecordView'] | undefined;
   pointers: Schemas['PointerView'][];
   readonly: boolean;
+  problems: Problem[];
 }>();
 const slug = defineModel<string>('slug', { required: true });
 const parent = defineModel<Schemas['ParentView'] | undefined>('parent', { required: true });
 const publishAt = defineModel<string>('publishAt', { required: true });
+const retireAt = defineModel<string>('retireAt', { required: true });
 const emit = defineEmits<{ touch: []; schedule: []; ends: [OpenRecord] }>();
 
 const holders = useHolders();
+const paths = { slug: 'slug', publish: 'publish_at', retire: 'retire_at' };
+const problemsOf = (path: string) =>
+  props.problems.filter((problem) => problem.path === path).map(({ sentence }) => ({ sentence, severity: 'blocker' }));
+/** The problems of a control are read with it. */
+function told(name: keyof typeof paths): Record<string, string> {
+  const isWrong = problemsOf(paths[name]).length > 0;
+  return isWrong ? { 'aria-invalid': 'true', 'aria-describedby': `record-${name}-problems` } : {};
+}
 /** The types whose records may stand under this one. */
 const below = computed(() =>
   (holders.all ?? []).filter((other) => other.sort === 'types' && other.under.includes(props.holder.id)),
@@ -43,7 +55,7 @@ const under = computed((): FieldOf<'relation'> => ({
 
 <template>
   <section v-if="holder.sort !== 'values'" class="side">
-    <div v-if="record">
+    <div v-if="record" data-field="slug">
       <label class="label" for="record-slug">{{ $t('record.address') }}</label>
       <TextInput
         id="record-slug"
@@ -51,11 +63,13 @@ const under = computed((): FieldOf<'relation'> => ({
         mono
         autocomplete="off"
         :disabled="readonly"
+        v-bind="told('slug')"
         @update:value="emit('touch')"
       />
+      <Problems id="record-slug-problems" :of="problemsOf('slug')" />
       <p class="hint">{{ $t('record.addressHint') }}</p>
     </div>
-    <div v-if="holder.under.length">
+    <div v-if="holder.under.length" data-field="parent">
       <span id="record-parent-label" class="label">{{ $t('record.under') }}</span>
       <LinkControl
         id="record-parent"
@@ -67,15 +81,40 @@ const under = computed((): FieldOf<'relation'> => ({
           emit('touch');
         "
       />
+      <Problems :of="problemsOf('parent')" />
     </div>
-    <div v-if="holder.sort === 'types' && !readonly">
-      <label class="label" for="record-publish">{{ $t('record.appears') }}</label>
-      <div class="row when">
-        <DateInput id="record-publish" v-model:value="publishAt" kind="date_time" :label="$t('record.appears')" />
-        <NButton size="small" :disabled="!publishAt" @click="emit('schedule')">{{ $t('record.schedule') }}</NButton>
+    <template v-if="holder.sort === 'types'">
+      <div v-if="!readonly" data-field="publish_at">
+        <label class="label" for="record-publish">{{ $t('record.appears') }}</label>
+        <div class="row when">
+          <DateInput
+            id="record-publish"
+            v-model:value="publishAt"
+            kind="date_time"
+            :label="$t('record.appears')"
+            v-bind="told('publish')"
+            @update:value="emit('touch')"
+          />
+          <NButton size="small" :disabled="!publishAt" @click="emit('schedule')">{{ $t('record.schedule') }}</NButton>
+        </div>
+        <Problems id="record-publish-problems" :of="problemsOf('publish_at')" />
+        <p class="hint">{{ $t('record.appearsHint') }}</p>
       </div>
-      <p class="hint">{{ $t('record.appearsHint') }}</p>
-    </div>
+      <div v-if="!readonly || retireAt" data-field="retire_at">
+        <label class="label" for="record-retire">{{ $t('record.retires') }}</label>
+        <DateInput
+          id="record-retire"
+          v-model:value="retireAt"
+          kind="date_time"
+          :label="$t('record.retires')"
+          :disabled="readonly"
+          v-bind="told('retire')"
+          @update:value="emit('touch')"
+        />
+        <Problems id="record-retire-problems" :of="problemsOf('retire_at')" />
+        <p class="hint">{{ $t('record.retiresHint') }}</p>
+      </div>
+    </template>
     <template v-if="record && holder.sort === 'types'">
       <RecordChildren
         v-for="child in below"

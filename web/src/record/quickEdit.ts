@@ -60,6 +60,7 @@ export async function storeValue(
       values: { [field.key]: value ?? null },
       part: true,
       ...(record.publishAt ? { publishAt: record.publishAt } : {}),
+      ...(record.retireAt ? { retireAt: record.retireAt } : {}),
     };
     await ask(api.PUT('/api/sites/{site}/{sort}/{key}/records/{id}', { params, body }));
     return '';

@@ -13,6 +13,7 @@ class Server {
     [2, { version: 1, values: { title: 'Two' } }],
   ]);
   writes: { method: string; id: number; values: Record<string, unknown> }[] = [];
+  bodies: unknown[] = [];
   /** Loses as many requests on the way. */
   losesRequests = 0;
   /** Stores, and loses as many answers on the way. */
@@ -63,6 +64,7 @@ class Server {
     if (request.method === 'PUT' && sent.version !== this.stored.get(id)?.version) {
       return Response.json({ detail: 'Ben saved this', current: { record: this.view(id) } }, { status: 409 });
     }
+    this.bodies.push(sent);
     const to = request.method === 'POST' ? 10 + this.writes.filter((each) => each.method === 'POST').length : id;
     this.writes.push({ method: request.method, id: to, values: sent.values });
     await this.holds.get(request.method);
@@ -241,6 +243,48 @@ describe('a record that is worked on', () => {
     expect(record.conflict.value).toBeUndefined();
     expect(server.writes.map(({ values }) => values.title)).toEqual(['Sent', 'Sent and on']);
     expect(record.dirty.value).toBe(false);
+  });
+
+  it('keeps a moment that was typed, and offers it after the window was closed', async () => {
+    const scope = effectScope();
+    const record = scope.run(() => opened('1').record) as ReturnType<typeof useRecord>;
+    await record.load({});
+    record.place.retireAt = '2199-01-01T09:00';
+    record.touch('own');
+    scope.stop();
+    await flushPromises();
+    const later = opened('1').record;
+    await later.load({});
+    expect(later.place.retireAt).toBe('');
+    later.takeUnfinished();
+    expect(later.place.retireAt).toBe('2199-01-01T09:00');
+    await later.save('draft');
+    expect(server.bodies.at(-1)).toMatchObject({ retireAt: '2199-01-01T09:00:00Z' });
+  });
+
+  it('does not send a moment that cannot be read, and says which', async () => {
+    const { record } = opened('1');
+    await record.load({});
+    record.place.retireAt = 'next summer';
+    expect(await record.save('published')).toBeUndefined();
+    expect(server.writes).toEqual([]);
+    expect(record.shownProblems.value.map((each) => each.path)).toEqual(['retire_at']);
+    record.place.retireAt = '2199-01-01T09:00';
+    await record.save('published');
+    expect(server.writes.length).toBe(1);
+  });
+
+  it('keeps my moment and address where both changed the record', async () => {
+    const { record } = opened('1');
+    await record.load({});
+    server.stored.set(1, { version: 2, values: { title: 'Theirs' } });
+    record.place.retireAt = '2199-01-01T09:00';
+    record.touch('own');
+    await record.save('draft');
+    expect(record.conflict.value).toBeDefined();
+    record.merge({ title: 'Theirs' });
+    await record.save('draft');
+    expect(server.bodies.at(-1)).toMatchObject({ version: 2, retireAt: '2199-01-01T09:00:00Z' });
   });
 
   it('does not offer later what was stored long ago', async () => {

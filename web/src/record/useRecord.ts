@@ -12,9 +12,20 @@ import {
   type Change,
   type Schemas,
 } from '@/shared/api/client';
+import { i18n } from '@/shared/i18n';
 import { same, type Problem } from './form';
 import { pathOf } from './links';
 import type { Holder } from './holders';
+import {
+  changed,
+  changeOf,
+  isMoment,
+  momentOf,
+  NOWHERE,
+  placementOf,
+  type Placement,
+  type PlacementChange,
+} from './placement';
 import { typedOn } from './typedOn';
 
 /** What was typed into a record and not saved. */
@@ -22,6 +33,8 @@ interface Unfinished {
   /** Version of the record that was open; 0 for a new one. */
   version: number;
   values: Record<string, unknown>;
+  /** What was changed beside them; windows of an older version kept nothing of it. */
+  place?: PlacementChange;
   /** What was sent without an answer, if anything: it may be stored. */
   unanswered?: Sent | undefined;
   at: string;
@@ -33,8 +46,7 @@ interface Sent {
   /** The record that it changes; none for a new one. */
   id: number | undefined;
   body: Schemas['WriteBody'];
-  /** Address, parent and date as they stood. */
-  place: string;
+  place: Placement;
 }
 
 export type OpenRecord = Schemas['OpenRecord'];
@@ -56,7 +68,7 @@ export function useRecord(site: () => string, holder: () => Holder | undefined, 
   /** What was typed before and not saved, newest first. */
   const left = shallowRef<Kept<Unfinished>[]>([]);
   const found = computed(() => left.value[0]?.value);
-  const place = reactive({ slug: '', parent: undefined as Schemas['ParentView'] | undefined, publishAt: '' });
+  const place = reactive<Placement>({ ...NOWHERE });
   /** Whether there is something to type into: before that, what was typed would be overwritten by what is loaded. */
   const ready = ref(false);
   const isNew = computed(() => id() === 'new');
@@ -93,9 +105,7 @@ export function useRecord(site: () => string, holder: () => Holder | undefined, 
     sentence.value = '';
     conflict.value = undefined;
     dirty.value = false;
-    place.slug = next.record.slug;
-    place.parent = next.record.parent;
-    place.publishAt = next.record.publishAt?.slice(0, 16) ?? '';
+    Object.assign(place, placementOf(next.record));
   }
 
   /** What leads here has changed at its own place; what is typed here stays. */
@@ -123,7 +133,7 @@ export function useRecord(site: () => string, holder: () => Holder | undefined, 
     conflict.value = undefined;
     touched.value = new Set();
     refused.value = false;
-    Object.assign(place, { slug: '', parent, publishAt: '' });
+    Object.assign(place, { ...NOWHERE, parent });
     try {
       if (!isNew.value) {
         const params = { path: { ...path(), id: Number(id()) } };
@@ -152,7 +162,8 @@ export function useRecord(site: () => string, holder: () => Holder | undefined, 
     const unfinished = await kept<Unfinished>(key.value);
     if (mine === opening) {
       // what is stored by now is not offered later either, when it would be older than what is stored then
-      const isStored = (each: Kept<Unfinished>) => same(each.value.values, values.value);
+      const isStored = ({ value }: Kept<Unfinished>) =>
+        same(value.values, values.value) && same(changed({ ...place }, value.place ?? {}), { ...place });
       unfinished.filter(isStored).forEach((each) => {
         drop(each.place, each.keeper);
       });
@@ -187,6 +198,7 @@ export function useRecord(site: () => string, holder: () => Holder | undefined, 
   const typed = () => ({
     version: base ?? open.value?.record.version ?? 0,
     values: values.value,
+    place: changeOf(placementOf(open.value?.record), place),
     unanswered,
     at: new Date().toISOString(),
   });
@@ -210,6 +222,7 @@ export function useRecord(site: () => string, holder: () => Holder | undefined, 
       left.value = [...others, { place: key.value, keeper: other.name, value: typed() }];
     }
     values.value = taken.value.values;
+    Object.assign(place, changed(placementOf(open.value?.record), taken.value.place ?? {}));
     unanswered ??= taken.value.unanswered;
     base = taken.value.version || undefined;
     dirty.value = true;
@@ -249,6 +262,9 @@ export function useRecord(site: () => string, holder: () => Holder | undefined, 
   /** What was not answered is sent again as it was, or is taken back where something else is wanted by now. */
   async function send(state: State): Promise<OpenRecord | undefined> {
     const earlier = unanswered;
+    if (!isReadable()) {
+      return undefined;
+    }
     if (earlier && isStill(earlier, state)) {
       return deliver(earlier);
     }
@@ -259,21 +275,43 @@ export function useRecord(site: () => string, holder: () => Holder | undefined, 
       return open.value;
     }
     const version = base ?? open.value?.record.version ?? 0;
+    const publishAt = momentOf(place.publishAt, open.value?.record.publishAt);
+    const retireAt = momentOf(place.retireAt, open.value?.record.retireAt);
     const body = {
       version,
       state,
       values: values.value,
       ...(place.parent ? { parent: place.parent } : {}),
       ...(place.slug && place.slug !== open.value?.record.slug ? { slug: place.slug } : {}),
-      ...(place.publishAt ? { publishAt: `${place.publishAt}:00Z` } : {}),
+      ...(publishAt ? { publishAt } : {}),
+      ...(retireAt ? { retireAt } : {}),
     };
     const isFirst = isNew.value && !single() && !open.value;
     const target = isFirst ? undefined : single() ? 1 : (open.value?.record.id ?? Number(id()));
-    return deliver({ headers: oneChange(), id: target, body, place: JSON.stringify(place) });
+    return deliver({ headers: oneChange(), id: target, body, place: { ...place } });
   }
 
   function isStill({ body, place: sentPlace }: Sent, state: State): boolean {
-    return body.state === state && same(body.values, values.value) && sentPlace === JSON.stringify(place);
+    return body.state === state && same(body.values, values.value) && same(sentPlace, { ...place });
+  }
+
+  /** Whether the moments can be read that were typed; the form says which cannot. */
+  function isReadable(): boolean {
+    const moments: [string, string][] = [
+      ['publish_at', place.publishAt],
+      ['retire_at', place.retireAt],
+    ];
+    const wrong = moments.filter(([, text]) => !isMoment(text));
+    if (wrong.length === 0) {
+      return true;
+    }
+    refused.value = true;
+    problems.value = wrong.map(([field, text]) => ({
+      path: field,
+      required: false,
+      sentence: i18n.global.t('record.notMoment', { text }),
+    }));
+    return false;
   }
 
   /** Whether it is settled what became of an earlier save: it is stored, and what was typed since stands upon it, or never will be. */
@@ -371,17 +409,14 @@ export function useRecord(site: () => string, holder: () => Holder | undefined, 
   function saved(stored: OpenRecord, { body: { values: sent }, place: sentPlace }: Sent): void {
     unanswered = undefined;
     const now = values.value;
-    const then = { ...place };
+    const movedOn = changeOf(sentPlace, place);
     const fields = touched.value;
     show(stored);
-    const moved = JSON.stringify(then) !== sentPlace;
-    if (same(now, sent) && !moved) {
+    if (same(now, sent) && same(movedOn, {})) {
       return;
     }
     values.value = typedOn(sent, now, stored.record.values);
-    if (moved) {
-      Object.assign(place, then);
-    }
+    Object.assign(place, changed({ ...place }, movedOn));
     touched.value = fields;
     dirty.value = true;
     keepTyped();
@@ -392,7 +427,9 @@ export function useRecord(site: () => string, holder: () => Holder | undefined, 
   function merge(chosen: Record<string, unknown>): void {
     if (conflict.value) {
       const { record } = conflict.value;
+      const moved = changeOf(placementOf(open.value?.record), place);
       show(record);
+      Object.assign(place, changed({ ...place }, moved));
       values.value = chosen;
       dirty.value = true;
       keepTyped();

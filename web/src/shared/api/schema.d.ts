@@ -3615,6 +3615,11 @@ export interface components {
              * @description When a scheduled record appears
              */
             publishAt?: string;
+            /**
+             * Format: date-time
+             * @description When a public record retires by itself
+             */
+            retireAt?: string;
             /** @description Values as a visitor reads them, by field key */
             shown: {
                 [key: string]: string;
@@ -4011,6 +4016,11 @@ export interface components {
              * @description When a scheduled record appears, in UTC
              */
             publishAt?: string;
+            /**
+             * Format: date-time
+             * @description When a public record retires by itself, in UTC
+             */
+            retireAt?: string;
             /** @description Address segment; absent to keep it, or to have one made from the title */
             slug?: string;
             /** @description draft, published, scheduled or retired */

@@ -194,6 +194,31 @@ public class ContentApiTest {
     }
 
     @Test
+    public void recordsRetireWhenTheirMomentComes() throws InterruptedException {
+        var body = Map.of(
+                "version",
+                0,
+                "state",
+                "published",
+                "retireAt",
+                java.time.Instant.now().plusSeconds(2).toString(),
+                "values",
+                Map.of("title", "Plot for two seconds"));
+        var made = anna.ok("POST", "/api/sites/field/types/plot/records", body);
+        var path =
+                "/api/sites/field/types/plot/records/" + made.at("/record/id").asLong();
+        assertFalse(made.at("/record/retireAt").asString().isEmpty());
+        while (!anna.ok("GET", path, null).at("/record/state").asString().equals("retired")) {
+            Thread.sleep(100);
+        }
+        assertEquals(read("/plots?search=seconds").get("total").asInt(), 0);
+        assertEquals(
+                visitor.send("GET", made.at("/record/address").asString(), null).statusCode(), 404);
+        var own = anna.ok("GET", "/api/record-parts", null);
+        assertTrue(own.toString().contains("own_retire_at"), "lists can be filtered and sorted by it");
+    }
+
+    @Test
     public void listsInTheInterfaceExportAndChangeSeveral() {
         var where = encoded("{\"field\": \"fheight\", \"filled\": true}");
         var csv = anna.send("GET", "/api/sites/field/types/tree/export.csv?fields=fheight&where=" + where, null);

@@ -96,6 +96,19 @@ public class ContentWriteTest {
     }
 
     @Test
+    public void aRecordRetiresWhenItsWriterSaid() {
+        var body = new HashMap<String, Object>(Map.of(
+                "values", Map.of("title", "For a year"), "state", "published", "retire_at", "2199-01-01T00:00:00Z"));
+        var path = TREES + "/" + writer.ok("POST", TREES, body).get("id").asLong();
+        assertFalse(visitor.ok("GET", path, null).has("retire_at"));
+        assertEquals(reader.ok("GET", path, null).get("retire_at").asString(), "2199-01-01T00:00:00Z");
+        var patched = change(writer, "PATCH", path, Map.of("values", Map.of("summary", "New.")));
+        assertEquals(JSON.readTree(patched.body()).get("retire_at").asString(), "2199-01-01T00:00:00Z");
+        body.put("retire_at", null);
+        assertFalse(JSON.readTree(change(writer, "PATCH", path, body).body()).has("retire_at"));
+    }
+
+    @Test
     public void aChangeOfSomeValuesLeavesTheOthers() {
         var path = TREES + "/"
                 + made(Map.of("title", "Half", "height", 2.5, "mood", "fine"), "draft")
@@ -218,6 +231,12 @@ public class ContentWriteTest {
             {"writer", Map.of("values", Map.of("title", "x"), "slug", 7), 422},
             {"writer", Map.of("values", Map.of("title", "x"), "parent", "up"), 422},
             {"writer", Map.of("values", Map.of("title", "x"), "publish_at", "soon"), 422},
+            {"writer", Map.of("values", Map.of("title", "x"), "retire_at", "soon"), 422},
+            {
+                "writer",
+                Map.of("values", Map.of("title", "x"), "state", "published", "retire_at", "2020-01-01T00:00:00Z"),
+                422
+            },
             {"writer", Map.of("values", Map.of("title", "x"), "version", 7), 422},
             {"writer", Map.of("values", Map.of("title", "x"), "id", 7), 422},
             {"writer", "{\"values\": {", 400},

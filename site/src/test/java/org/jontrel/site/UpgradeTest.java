@@ -4,6 +4,7 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
 import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -16,11 +17,14 @@ import org.jontrel.core.model.State;
 import org.jontrel.core.value.Link;
 import org.jontrel.site.record.ListQuery;
 import org.jontrel.site.record.Saved;
+import org.jontrel.site.record.Write;
 import org.jontrel.site.run.Runs;
 import org.jontrel.site.table.ModelText;
+import org.jontrel.site.table.Schema;
 import org.jontrel.site.testing.Moorings;
 import org.jontrel.site.testing.Records;
 import org.jontrel.site.testing.TestDatabase;
+import org.jontrel.site.testing.TestSite;
 import org.testng.annotations.Test;
 
 /** A site as an earlier version of this program left it opens, reads, is searched, written to and planned for. */
@@ -109,5 +113,48 @@ public class UpgradeTest {
                         .values()
                         .get("flength")),
                 "13");
+    }
+
+    /** Also what a run holds gets the column, so that its undo brings back a table that can be read. */
+    @Test
+    public void recordsOfAnEarlierVersionRetireToo() throws Exception {
+        try (var tests = TestSite.open()) {
+            tests.install("1.0.0", model());
+            var quay = tests.save("tmooring", Map.of("title", "The old quay", "length", "12"));
+            tests.install("2.0.0", new Model(List.of()));
+            var away = tests.last();
+            try (var connection = tests.source().getConnection();
+                    var statement = connection.createStatement()) {
+                var held = Schema.with(connection, "retire_at");
+                assertEquals(held.size(), 1, held.toString());
+                statement.execute("ALTER TABLE " + held.getFirst() + " DROP INDEX retires, DROP COLUMN retire_at");
+                // as an earlier version named a field of this key
+                statement.execute("ALTER TABLE " + held.getFirst()
+                        + " CHANGE length retire_at DECIMAL(20,6) NULL COMMENT 'flength'");
+            }
+            var again = new TestSite(tests.source(), Site.open(tests.source(), "again", STALE));
+            again.undo(away);
+            var back = again.site().records().byId("tmooring", quay.id()).orElseThrow();
+            assertEquals(back, quay);
+            var retiring = again.site()
+                    .records()
+                    .save(new Write(
+                            "tmooring",
+                            Optional.of(quay.id()),
+                            quay.version(),
+                            State.PUBLISHED,
+                            Optional.empty(),
+                            Optional.of(Instant.parse("2199-01-01T00:00:00Z")),
+                            "",
+                            Optional.empty(),
+                            Optional.empty(),
+                            Map.of(),
+                            false,
+                            "ben"));
+            assertEquals(TestSite.stored(retiring).retireAt(), Optional.of(Instant.parse("2199-01-01T00:00:00Z")));
+            try (var connection = tests.source().getConnection()) {
+                assertEquals(Schema.indexes(connection, "mooring").get("retires"), "retire_at");
+            }
+        }
     }
 }

@@ -41,8 +41,8 @@ class HandPages {
     static final String SITE = "towpath";
     private static final MediaType HTML = new MediaType("text", "html", StandardCharsets.UTF_8);
     private static final String COLUMNS =
-            "id, slug, parent_type, parent_id, position, state, publish_at, origin, version, complete, created_at,"
-                    + " updated_at, created_by, updated_by, title, summary, lead_image, sort, rise, width_m, built,"
+            "id, slug, parent_type, parent_id, position, state, publish_at, retire_at, origin, version, complete,"
+                    + " created_at, updated_at, created_by, updated_by, title, summary, lead_image, sort, rise, width_m, built,"
                     + " `condition`, gates, inspected, step_free, story";
     private static final String PAGE = """
             (SELECT id AS own_id, title AS key_0 FROM structure WHERE state = 'published' ORDER BY title, id LIMIT 25)

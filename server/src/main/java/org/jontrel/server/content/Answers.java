@@ -60,6 +60,7 @@ final class Answers {
                     if (audience.everyState() && !holder.single()) {
                         answer.put("state", record.state().code());
                         record.publishAt().ifPresent(at -> answer.put("publish_at", at.toString()));
+                        record.retireAt().ifPresent(at -> answer.put("retire_at", at.toString()));
                     }
                     if (!holder.single()) {
                         answer.put("updated_at", record.updatedAt().toString());

@@ -36,7 +36,8 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/at/{site}/api")
 class ContentWriteController {
-    private static final Set<String> PROPERTIES = Set.of("values", "state", "slug", "publish_at", "parent", "position");
+    private static final Set<String> PROPERTIES =
+            Set.of("values", "state", "slug", "publish_at", "retire_at", "parent", "position");
     private final Callers callers;
 
     ContentWriteController(Callers callers) {
@@ -175,7 +176,8 @@ class ContentWriteController {
                 before.map(StoredRecord::id),
                 before.map(StoredRecord::version).orElse(0),
                 state(body.get("state"), before),
-                body.containsKey("publish_at") ? time(body.get("publish_at")) : before.flatMap(StoredRecord::publishAt),
+                time(body, "publish_at", before.flatMap(StoredRecord::publishAt)),
+                time(body, "retire_at", before.flatMap(StoredRecord::retireAt)),
                 text(body.get("slug"), "slug"),
                 body.containsKey("parent") ? parent(holder, body.get("parent")) : before.flatMap(StoredRecord::parent),
                 body.get("position") instanceof Number number ? Optional.of(number.intValue()) : Optional.empty(),
@@ -193,6 +195,7 @@ class ContentWriteController {
                 Optional.of(RecordStore.SINGLE),
                 before.map(StoredRecord::version).orElse(0),
                 State.PUBLISHED,
+                Optional.empty(),
                 Optional.empty(),
                 "",
                 Optional.empty(),
@@ -214,11 +217,14 @@ class ContentWriteController {
         throw Refusal.invalid("A record is draft, published, scheduled or retired.", List.of());
     }
 
-    private static Optional<Instant> time(Object sent) {
+    private static Optional<Instant> time(Map<String, Object> body, String name, Optional<Instant> before) {
+        if (!body.containsKey(name)) {
+            return before;
+        }
         try {
-            return Optional.ofNullable(sent).map(text -> Instant.parse(String.valueOf(text)));
+            return Optional.ofNullable(body.get(name)).map(text -> Instant.parse(String.valueOf(text)));
         } catch (DateTimeParseException _) {
-            throw Refusal.invalid("publish_at is a time in UTC, as 2026-05-01T09:00:00Z.", List.of());
+            throw Refusal.invalid(name + " is a time in UTC, as 2026-05-01T09:00:00Z.", List.of());
         }
     }
 

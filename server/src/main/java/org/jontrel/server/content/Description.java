@@ -72,6 +72,7 @@ final class Description {
         own.put("parent", Map.of("type", "integer"));
         own.put("state", Map.of("type", "string", "description", "With a token only"));
         own.put("publish_at", Map.of("type", "string", "format", "date-time"));
+        own.put("retire_at", Map.of("type", "string", "format", "date-time", "description", "With a token only"));
         own.put("updated_at", Map.of("type", "string", "format", "date-time"));
         var schema = new LinkedHashMap<>(ApiShape.schema(holder.singular(), holder.first(), holder.groups()));
         schema.remove("$schema");
@@ -154,6 +155,7 @@ final class Description {
                         "type", "object"));
         properties.put("state", Map.of("enum", List.of("draft", "published", "scheduled", "retired")));
         properties.put("publish_at", Map.of("type", List.of("string", "null"), "format", "date-time"));
+        properties.put("retire_at", Map.of("type", List.of("string", "null"), "format", "date-time"));
         properties.put("slug", Map.of("type", "string"));
         properties.put("parent", Map.of("type", List.of("integer", "object", "null")));
         properties.put("position", Map.of("type", "integer"));

@@ -1,6 +1,5 @@
 package org.jontrel.server.publicsite;
 
-import java.time.Instant;
 import java.util.stream.Collectors;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.site.Site;
@@ -12,12 +11,10 @@ final class Frames {
     static PageFrame of(String name, String path, Site engine) {
         var model = engine.installed().model();
         var filled = engine.records()
-                .visible(
-                        model.types().stream()
-                                .filter(type -> type.publishing().visible())
-                                .map(ContentType::id)
-                                .collect(Collectors.toSet()),
-                        Instant.now());
+                .visible(model.types().stream()
+                        .filter(type -> type.publishing().visible())
+                        .map(ContentType::id)
+                        .collect(Collectors.toSet()));
         return PageFrame.of(name, path, model, type -> filled.contains(type.id()));
     }
 }

@@ -61,6 +61,7 @@ class PreviewController {
                 State.PUBLISHED,
                 false,
                 Optional.empty(),
+                Optional.empty(),
                 "",
                 0,
                 true,

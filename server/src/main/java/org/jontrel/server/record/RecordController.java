@@ -68,6 +68,9 @@ class RecordController {
             @Schema(description = "When a scheduled record appears, in UTC")
             Instant publishAt,
 
+            @Schema(description = "When a public record retires by itself, in UTC")
+            Instant retireAt,
+
             @Schema(description = "Address segment; absent to keep it, or to have one made from the title")
             String slug,
 
@@ -141,6 +144,7 @@ class RecordController {
                 body.version(),
                 state(body.state()),
                 Optional.ofNullable(body.publishAt()),
+                Optional.ofNullable(body.retireAt()),
                 Optional.ofNullable(body.slug()).orElse(""),
                 Optional.ofNullable(body.parent()).map(RecordViews.ParentView::link),
                 Optional.ofNullable(body.position()),

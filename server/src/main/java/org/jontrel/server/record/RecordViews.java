@@ -62,6 +62,9 @@ final class RecordViews {
             @Schema(description = "When a scheduled record appears")
             Instant publishAt,
 
+            @Schema(description = "When a public record retires by itself")
+            Instant retireAt,
+
             int version,
             boolean complete,
             Instant createdAt,
@@ -212,6 +215,7 @@ final class RecordViews {
                 record.position(),
                 record.state().code(),
                 record.publishAt().orElse(null),
+                record.retireAt().orElse(null),
                 record.version(),
                 record.complete(),
                 record.createdAt(),

@@ -7,8 +7,8 @@ import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 
 /**
- * Makes scheduled records published when their moment has come. Visitors see them from that moment in any case; this is for
- * lists and their filters.
+ * Makes scheduled records published when their moment has come, and retires those whose end has come. Visitors see them from
+ * and until that moment in any case; this is for lists and their filters.
  */
 @Component
 @EnableScheduling
@@ -25,8 +25,9 @@ class Publisher {
         for (var site : sites.engines()) {
             try {
                 site.records().publishDue();
+                site.records().retireDue();
             } catch (RuntimeException e) {
-                LOG.warn("Scheduled records wait for the next time: {}", e.getMessage());
+                LOG.warn("Records that appear or retire by themselves wait for the next time: {}", e.getMessage());
             }
         }
     }

@@ -57,16 +57,26 @@ final class Criteria {
     }
 
     static SqlCriterion published(SqlTable records) {
-        return group(column(records, "state"), isEqualTo((Object) "published"));
+        return group(column(records, "state"), isEqualTo((Object) "published"), and(notRetired(records)));
     }
 
     /** Scheduled, and the moment has come. */
     static SqlCriterion due(SqlTable records) {
-        var now = SqlColumn.<Object>of("UTC_TIMESTAMP()", SqlTable.of("dual"));
         return group(
                 column(records, "state"),
                 isEqualTo((Object) "scheduled"),
-                and(column(records, "publish_at"), SqlBuilder.isLessThanOrEqualTo(now)));
+                and(column(records, "publish_at"), SqlBuilder.isLessThanOrEqualTo(now())),
+                and(notRetired(records)));
+    }
+
+    /** The moment at which it retires by itself has not come, if there is one. */
+    private static SqlCriterion notRetired(SqlTable records) {
+        var at = column(records, "retire_at");
+        return group(at, SqlBuilder.isNull(), or(at, SqlBuilder.isGreaterThan(now())));
+    }
+
+    private static SqlColumn<Object> now() {
+        return SqlColumn.of("UTC_TIMESTAMP()", SqlTable.of("dual"));
     }
 
     /** Whatever its state, unless it was deleted. */

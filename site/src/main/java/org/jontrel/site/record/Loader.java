@@ -36,9 +36,9 @@ import org.jontrel.site.table.Names;
 public final class Loader {
     static final String DELETED = "deleted";
     private static final String OWN =
-            "id, slug, parent_type, parent_id, position, state, publish_at, origin, version, complete,"
+            "id, slug, parent_type, parent_id, position, state, publish_at, retire_at, origin, version, complete,"
                     + " created_at, updated_at, created_by, updated_by";
-    private static final int OWN_COLUMNS = 14;
+    private static final int OWN_COLUMNS = 15;
 
     private final Binding.Table table;
     private final Holder holder;
@@ -129,13 +129,14 @@ public final class Loader {
                 deleted ? State.DRAFT : State.valueOf(state.toUpperCase(java.util.Locale.ROOT)),
                 deleted,
                 Optional.ofNullable(instant(row, 7)),
-                Optional.ofNullable(row.getString(8)).orElse(""),
-                row.getInt(9),
-                row.getBoolean(10),
-                instant(row, 11),
+                Optional.ofNullable(instant(row, 8)),
+                Optional.ofNullable(row.getString(9)).orElse(""),
+                row.getInt(10),
+                row.getBoolean(11),
                 instant(row, 12),
-                row.getString(13),
+                instant(row, 13),
                 row.getString(14),
+                row.getString(15),
                 values);
     }
 

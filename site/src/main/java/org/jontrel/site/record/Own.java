@@ -15,6 +15,7 @@ public enum Own {
     SLUG("own_slug", "slug", "Address", Kind.Text.PLAIN),
     STATE("own_state", "state", "State", new Kind.Choice(states())),
     PUBLISH_AT("own_publish_at", "publish_at", "Appears", Kind.DateTime.PLAIN),
+    RETIRE_AT("own_retire_at", "retire_at", "Retires", Kind.DateTime.PLAIN),
     POSITION("own_position", "position", "Position", Kind.Numeric.PLAIN),
     PARENT("own_parent", "parent_id", "Stands under", Kind.Numeric.PLAIN),
     COMPLETE("own_complete", "complete", "Complete", Kind.YesNo.PLAIN),

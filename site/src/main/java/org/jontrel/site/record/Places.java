@@ -21,7 +21,8 @@ import org.jontrel.site.table.Names;
 /** Where records stand: under which others, at which addresses, and at which they stood before. */
 final class Places {
     private static final int DEEPEST = 12;
-    static final String VISIBLE = "state = 'published' OR (state = 'scheduled' AND publish_at <= UTC_TIMESTAMP())";
+    static final String VISIBLE = "((state = 'published' OR state = 'scheduled' AND publish_at <= UTC_TIMESTAMP())"
+            + " AND (retire_at IS NULL OR retire_at > UTC_TIMESTAMP()))";
 
     private Places() {}
 

@@ -6,7 +6,6 @@ import java.sql.Connection;
 import java.sql.SQLException;
 import java.time.Duration;
 import java.time.Instant;
-import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
@@ -47,7 +46,8 @@ public final class RecordStore {
     private static final int SAVE_TRIES = 6;
     private static final Duration PATIENCE = Duration.ofSeconds(3);
     private static final long SOON_MILLIS = 25;
-    private static final String DUE = "state = 'scheduled' AND publish_at <= UTC_TIMESTAMP()";
+    private static final String APPEARS = "state = 'scheduled' AND publish_at <= UTC_TIMESTAMP()";
+    private static final String RETIRES = "state IN ('published', 'scheduled') AND retire_at <= UTC_TIMESTAMP()";
     private static final int MOST_POINTERS = 200;
     private static final int MOST_FILE_USES = 50;
     private final Database database;
@@ -134,7 +134,7 @@ public final class RecordStore {
     }
 
     /** Which of these types have records that visitors see. */
-    public Set<String> visible(Collection<String> typeIds, Instant now) {
+    public Set<String> visible(Collection<String> typeIds) {
         return bindings.reading(database, (session, binding) -> {
             var wanted =
                     typeIds.stream().flatMap(id -> binding.table(id).stream()).toList();
@@ -145,9 +145,8 @@ public final class RecordStore {
             var sql = wanted.stream()
                     .map(table -> {
                         parameters.add(table.holder().id());
-                        parameters.add(now.atOffset(ZoneOffset.UTC).toLocalDateTime());
                         return "SELECT ? FROM DUAL WHERE EXISTS (SELECT 1 FROM " + Names.quoted(table.name())
-                                + " WHERE state = 'published' OR state = 'scheduled' AND publish_at <= ?)";
+                                + " WHERE " + Places.VISIBLE + ")";
                     })
                     .collect(Collectors.joining(" UNION ALL "));
             return Set.copyOf(Jdbc.query(session.getConnection(), sql, row -> row.getString(1), parameters.toArray()));
@@ -316,7 +315,7 @@ public final class RecordStore {
                             connection,
                             "SELECT r.id FROM jontrel_media_use u JOIN "
                                     + Names.quoted(table.get().name()) + " r ON r.id = u.record_id"
-                                    + " WHERE u.media_id = ? AND u.holder_id = ? AND (" + Places.VISIBLE + ") LIMIT "
+                                    + " WHERE u.media_id = ? AND u.holder_id = ? AND " + Places.VISIBLE + " LIMIT "
                                     + MOST_FILE_USES,
                             row -> new Link(holder, row.getLong(1)),
                             file,
@@ -519,10 +518,19 @@ public final class RecordStore {
 
     /** Makes scheduled records public whose moment has come; how many there were. None while definitions switch. */
     public long publishDue() {
+        return changeDue(APPEARS, "state = 'published'");
+    }
+
+    /** Retires public records whose moment has come; how many there were. None while definitions switch. */
+    public long retireDue() {
+        return changeDue(RETIRES, "state = 'retired', publish_at = NULL, retire_at = NULL");
+    }
+
+    private long changeDue(String which, String change) {
         var due = bindings.reading(database, (session, binding) -> {
             var holders = new ArrayList<String>();
             for (var table : binding.tables().values()) {
-                var some = "SELECT 1 FROM " + Names.quoted(table.name()) + " WHERE " + DUE + " LIMIT 1";
+                var some = "SELECT 1 FROM " + Names.quoted(table.name()) + " WHERE " + which + " LIMIT 1";
                 if (!Jdbc.query(session.getConnection(), some, row -> row.getInt(1))
                         .isEmpty()) {
                     holders.add(table.holder().id());
@@ -530,16 +538,16 @@ public final class RecordStore {
             }
             return holders;
         });
-        long[] published = {0};
+        long[] changed = {0};
         for (var holder : due) {
             writing(holder, (session, _, table, _) -> {
-                published[0] += Jdbc.update(
+                changed[0] += Jdbc.update(
                         session.getConnection(),
-                        "UPDATE " + Names.quoted(table.name()) + " SET state = 'published' WHERE " + DUE);
+                        "UPDATE " + Names.quoted(table.name()) + " SET " + change + " WHERE " + which);
                 return new Saved.Missing();
             });
         }
-        return published[0];
+        return changed[0];
     }
 
     /** What came of removing a record. */

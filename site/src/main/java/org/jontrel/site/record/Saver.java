@@ -30,6 +30,7 @@ final class Saver {
             "position",
             "state",
             "publish_at",
+            "retire_at",
             "origin",
             "version",
             "complete",
@@ -97,6 +98,7 @@ final class Saver {
         cells.add(record.position());
         cells.add(record.state().code());
         cells.add(record.publishAt().map(Saver::timestamp).orElse(null));
+        cells.add(record.retireAt().map(Saver::timestamp).orElse(null));
         cells.add(record.origin().isEmpty() ? null : record.origin());
         cells.add(record.version());
         cells.add(record.complete());

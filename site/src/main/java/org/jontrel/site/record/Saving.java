@@ -221,7 +221,8 @@ final class Saving {
                 position,
                 write.state(),
                 false,
-                write.state() == State.SCHEDULED ? write.publishAt() : Optional.empty(),
+                write.state() == State.SCHEDULED ? seconds(write.publishAt()) : Optional.empty(),
+                write.state() == State.RETIRED ? Optional.empty() : seconds(write.retireAt()),
                 before.map(StoredRecord::origin).orElse(""),
                 before.map(StoredRecord::version).orElse(0) + 1,
                 each.complete(),
@@ -230,6 +231,11 @@ final class Saving {
                 before.map(StoredRecord::createdBy).orElse(write.author()),
                 write.author(),
                 each.values());
+    }
+
+    /** As exact as it is stored. */
+    private static Optional<Instant> seconds(Optional<Instant> moment) {
+        return moment.map(at -> at.truncatedTo(ChronoUnit.SECONDS));
     }
 
     /** Writers of what must be unique go one behind the other, by a write that each of them waits for. */
@@ -312,6 +318,7 @@ final class Saving {
         if (write.state() == State.SCHEDULED && write.publishAt().isEmpty()) {
             problem(each, "publish_at", Code.RECORD_SCHEDULE);
         }
+        retires(each);
         long parent = each.parentId();
         if (!write.slug().isEmpty()) {
             if (!Slugs.valid(write.slug())) {
@@ -330,6 +337,18 @@ final class Saving {
         return crowded
                 ? Slugs.certain(each.title(holder), each.id())
                 : addresses.free(parent, each.title(holder), each.id());
+    }
+
+    /** What is public, or will be, retires later than that. */
+    private void retires(Case each) {
+        var write = each.write();
+        boolean isOpen = write.state() == State.PUBLISHED || write.state() == State.SCHEDULED;
+        var earliest = write.state() == State.SCHEDULED
+                ? write.publishAt().filter(at -> at.isAfter(Instant.now())).orElse(Instant.now())
+                : Instant.now();
+        if (isOpen && write.retireAt().filter(at -> !at.isAfter(earliest)).isPresent()) {
+            problem(each, "retire_at", Code.RECORD_RETIRE);
+        }
     }
 
     private int position(Case each, Map<Long, Integer> last) throws SQLException {
@@ -363,7 +382,8 @@ final class Saving {
                 && before.position() == after.position()
                 && before.state() == after.state()
                 && before.complete() == after.complete()
-                && before.publishAt().equals(after.publishAt());
+                && before.publishAt().equals(after.publishAt())
+                && before.retireAt().equals(after.retireAt());
     }
 
     private void store(Case each, StoredRecord after, Saver saver) throws SQLException {

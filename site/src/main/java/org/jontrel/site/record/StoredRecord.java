@@ -14,6 +14,7 @@ import org.jontrel.core.value.Link;
  * @param parent what it stands under, if anything
  * @param position among those under one parent
  * @param publishAt when a scheduled record appears
+ * @param retireAt when a public or scheduled record, or one that becomes so, is retired by itself
  * @param origin id of the starter term it was made from; empty for everything else
  * @param version counts saves; sent back with an edit so that nothing is overwritten unseen
  * @param complete whether it satisfies its definition with everything required
@@ -27,6 +28,7 @@ public record StoredRecord(
         State state,
         boolean deleted,
         Optional<Instant> publishAt,
+        Optional<Instant> retireAt,
         String origin,
         int version,
         boolean complete,
@@ -47,8 +49,8 @@ public record StoredRecord(
     /** The same with another parent and other values. */
     public StoredRecord with(Optional<Link> newParent, Map<String, Object> newValues) {
         return new StoredRecord(
-                id, slug, newParent, position, state, deleted, publishAt, origin, version, complete, createdAt,
-                updatedAt, createdBy, updatedBy, newValues);
+                id, slug, newParent, position, state, deleted, publishAt, retireAt, origin, version, complete,
+                createdAt, updatedAt, createdBy, updatedBy, newValues);
     }
 
     public long parentId() {
@@ -60,6 +62,7 @@ public record StoredRecord(
         return !deleted
                 && (state == State.PUBLISHED
                         || state == State.SCHEDULED
-                                && publishAt.map(at -> !at.isAfter(now)).orElse(false));
+                                && publishAt.map(at -> !at.isAfter(now)).orElse(false))
+                && retireAt.map(at -> at.isAfter(now)).orElse(true);
     }
 }

@@ -80,6 +80,7 @@ public final class TermSeeds {
                 State.PUBLISHED,
                 false,
                 Optional.empty(),
+                Optional.empty(),
                 origin,
                 1,
                 RecordCheck.check(table.holder(), all, Surroundings.NONE).complete(),

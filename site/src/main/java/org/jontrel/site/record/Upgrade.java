@@ -15,7 +15,7 @@ import org.jontrel.site.table.Schema;
 
 /**
  * Brings a site that an earlier version of this program made to the tables of this one, whose records stand under others,
- * have histories and are found by their words. Each step is harmless where it was done, so it may be cut off and begun
+ * have histories, are found by their words and retire by themselves. Each step is harmless where it was done, so it may be cut off and begun
  * again; the last one takes away what says that it is needed.
  */
 public final class Upgrade {
@@ -30,6 +30,7 @@ public final class Upgrade {
             add(connection, "jontrel_gate", "logging", "TINYINT(1) NOT NULL DEFAULT 0");
         });
         first(database, bindings);
+        retiring(database);
         if (!Words.keptApart(database)) {
             database.transaction(bindings::reload).tables().values().forEach(table -> Words.renewAll(database, table));
             Words.keepApart(database);
@@ -41,6 +42,16 @@ public final class Upgrade {
         if (!Schema.columns(connection, table).containsKey(column)) {
             Jdbc.execute(connection, "ALTER TABLE " + table + " ADD COLUMN IF NOT EXISTS " + column + " " + type);
         }
+    }
+
+    /** Records that retire by themselves: also those that a run holds, which its undo brings back. */
+    private static void retiring(Database database) {
+        database.direct(connection -> {
+            for (var table : Schema.without(connection, "retire_at")) {
+                columns(connection, table);
+                Jdbc.execute(connection, Ddl.addRetires(table));
+            }
+        });
     }
 
     private static void first(Database database, Bindings bindings) {

@@ -24,6 +24,7 @@ public record Write(
         int version,
         State state,
         Optional<Instant> publishAt,
+        Optional<Instant> retireAt,
         String slug,
         Optional<Link> parent,
         Optional<Integer> position,
@@ -37,6 +38,7 @@ public record Write(
                 Optional.empty(),
                 0,
                 state,
+                Optional.empty(),
                 Optional.empty(),
                 "",
                 Optional.empty(),
@@ -54,6 +56,7 @@ public record Write(
                 before.version(),
                 before.state(),
                 before.publishAt(),
+                before.retireAt(),
                 "",
                 before.parent(),
                 Optional.empty(),
@@ -63,19 +66,33 @@ public record Write(
     }
 
     public Write withState(State newState) {
-        return new Write(holderId, id, version, newState, publishAt, slug, parent, position, raw, whole, author);
+        return new Write(
+                holderId, id, version, newState, publishAt, retireAt, slug, parent, position, raw, whole, author);
     }
 
     public Write withVersion(int newVersion) {
-        return new Write(holderId, id, newVersion, state, publishAt, slug, parent, position, raw, whole, author);
+        return new Write(
+                holderId, id, newVersion, state, publishAt, retireAt, slug, parent, position, raw, whole, author);
     }
 
     public Write under(Link newParent) {
         return new Write(
-                holderId, id, version, state, publishAt, slug, Optional.of(newParent), position, raw, whole, author);
+                holderId,
+                id,
+                version,
+                state,
+                publishAt,
+                retireAt,
+                slug,
+                Optional.of(newParent),
+                position,
+                raw,
+                whole,
+                author);
     }
 
     public Write at(String newSlug) {
-        return new Write(holderId, id, version, state, publishAt, newSlug, parent, position, raw, whole, author);
+        return new Write(
+                holderId, id, version, state, publishAt, retireAt, newSlug, parent, position, raw, whole, author);
     }
 }

@@ -109,6 +109,7 @@ public final class HeldReturn {
                 0,
                 held.state(),
                 held.publishAt(),
+                held.retireAt(),
                 held.slug(),
                 held.parent(),
                 Optional.of(held.position()),

@@ -17,6 +17,8 @@ import org.jontrel.core.model.Kind;
 /** Statements that make and change tables. Every column and table carries the id of its definition as its comment. */
 public final class Ddl {
     private static final int MOST_INDEXES = 16;
+    /** Finds what is to be retired by itself, among however many. */
+    private static final String RETIRES = "retires";
 
     private Ddl() {}
 
@@ -133,6 +135,7 @@ public final class Ddl {
                 new OwnColumn("parent_id", "BIGINT NOT NULL DEFAULT 0"),
                 new OwnColumn("position", "INT NOT NULL DEFAULT 0"),
                 new OwnColumn("publish_at", "DATETIME NULL"),
+                new OwnColumn("retire_at", "DATETIME NULL"),
                 new OwnColumn("origin", "VARCHAR(40) CHARACTER SET ascii COLLATE ascii_bin NULL"));
     }
 
@@ -153,6 +156,7 @@ public final class Ddl {
         lines.add("KEY slugs (slug)");
         lines.add("KEY updated (updated_at)");
         lines.add("KEY state (state, updated_at)");
+        lines.add("KEY " + RETIRES + " (retire_at)");
         wantedIndexes(holder).forEach(columns -> lines.add("KEY (" + indexed(columns) + ")"));
         return table(Names.table(holder), holder.id(), lines);
     }
@@ -242,6 +246,12 @@ public final class Ddl {
 
     private static String indexed(List<String> columns) {
         return columns.stream().map(Names::quoted).collect(Collectors.joining(", "));
+    }
+
+    /** The index of what is to be retired by itself, for a table that an earlier version made. */
+    public static String addRetires(String table) {
+        return "ALTER TABLE %s ADD KEY IF NOT EXISTS %s (retire_at), ALGORITHM=INPLACE, LOCK=NONE"
+                .formatted(Names.quoted(table), RETIRES);
     }
 
     /** Nobody waits for it. */

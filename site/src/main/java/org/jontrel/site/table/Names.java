@@ -27,6 +27,7 @@ public final class Names {
             "slug",
             "state",
             "publish_at",
+            "retire_at",
             "parent_type",
             "parent_id",
             "position",

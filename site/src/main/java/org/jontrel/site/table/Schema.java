@@ -32,6 +32,18 @@ public final class Schema {
                 column);
     }
 
+    /** The tables of records, in use or held, that have no column of their own by this name; a field's is none. */
+    public static List<String> without(Connection connection, String own) throws SQLException {
+        return Jdbc.query(
+                connection,
+                "SELECT table_name FROM information_schema.tables t WHERE table_schema = DATABASE()"
+                        + " AND table_comment NOT IN ('', 'VIEW') AND table_comment NOT LIKE '%/%' AND NOT EXISTS"
+                        + " (SELECT 1 FROM information_schema.columns c WHERE c.table_schema = DATABASE()"
+                        + " AND c.table_name = t.table_name AND c.column_name = ? AND c.column_comment = '')",
+                row -> row.getString(1),
+                own);
+    }
+
     /** The type of each column, as the database names it. */
     public static Map<String, String> types(Connection connection, String table) throws SQLException {
         return pairs(

@@ -140,6 +140,7 @@ public record Drawn(Site site) {
                 0,
                 State.DRAFT,
                 Optional.empty(),
+                Optional.empty(),
                 "",
                 Optional.empty(),
                 Optional.empty(),

@@ -34,6 +34,7 @@ public final class Records {
                         version,
                         state,
                         Optional.empty(),
+                        Optional.empty(),
                         "",
                         Optional.empty(),
                         Optional.empty(),
