@@ -14,6 +14,7 @@ import SectionsEditor from './SectionsEditor.vue';
 /** Shared groups, choice lists, site values, layouts and listings. */
 const props = defineProps<{
   of: Exclude<Defined, { sort: 'type' | 'taxonomy' }>;
+  names: boolean;
   findings: FindingView[];
   locked: boolean;
 }>();
@@ -35,7 +36,7 @@ function setFields(fields: Field[]): void {
 
 <template>
   <Problems :of="findings.filter((finding) => !finding.field)" />
-  <NamesPanel :definition="of.definition" :sort="of.sort" @change="set" />
+  <NamesPanel v-if="names" :definition="of.definition" :sort="of.sort" @change="set" />
   <section v-if="of.sort === 'group'" class="panel">
     <FieldTable
       :groups="[group]"

@@ -14,7 +14,7 @@ import Check from '@/shared/controls/Check.vue';
 import Choice from '@/shared/controls/Choice.vue';
 
 /** A taxonomy: its shape, what each term holds, its starter terms, and the types it classifies. */
-const props = defineProps<{ taxonomy: Taxonomy; findings: FindingView[]; locked: boolean }>();
+const props = defineProps<{ taxonomy: Taxonomy; names: boolean; findings: FindingView[]; locked: boolean }>();
 const emit = defineEmits<{ change: [Taxonomy] }>();
 const draft = useDraft();
 const group = computed<Group>(() => ({ id: 'terms', title: '', fields: props.taxonomy.fields ?? [] }));
@@ -44,8 +44,8 @@ function attach(id: string, on: boolean): void {
 
 <template>
   <Problems :of="findings.filter((finding) => !finding.field)" />
-  <NamesPanel :definition="taxonomy" sort="taxonomy" @change="set" />
-  <div class="row wrap">
+  <NamesPanel v-if="names" :definition="taxonomy" sort="taxonomy" @change="set" />
+  <div v-if="names" class="row wrap">
     <Check
       :checked="taxonomy.hierarchical ?? false"
       @update:checked="set({ hierarchical: $event || undefined, parents_in_address: undefined })"

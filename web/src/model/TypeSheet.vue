@@ -9,8 +9,8 @@ import SectionsEditor from './SectionsEditor.vue';
 import TaxonomyUses from './TaxonomyUses.vue';
 import TypeSettings from './TypeSettings.vue';
 
-/** A content type: names, parts, fields and taxonomies in sight; rare settings folded. */
-const props = defineProps<{ type: ContentType; findings: FindingView[]; locked: boolean }>();
+/** A content type: fields and taxonomies in sight; names, parts and rare settings unfolded where they are wanted. */
+const props = defineProps<{ type: ContentType; names: boolean; findings: FindingView[]; locked: boolean }>();
 const emit = defineEmits<{ change: [ContentType] }>();
 const ofType = computed(() => props.findings.filter((finding) => !finding.field));
 
@@ -21,8 +21,11 @@ function set(change: Partial<ContentType>): void {
 
 <template>
   <Problems :of="ofType" />
-  <NamesPanel :definition="type" sort="type" @change="set" />
-  <PartsPanel :type="type" @change="set" />
+  <template v-if="names">
+    <NamesPanel :definition="type" sort="type" @change="set" />
+    <PartsPanel :type="type" @change="set" />
+    <TypeSettings :type="type" @change="set" />
+  </template>
   <SectionsEditor
     :id="type.id ?? ''"
     :sections="type.groups ?? []"
@@ -32,5 +35,4 @@ function set(change: Partial<ContentType>): void {
     @change="set({ groups: $event })"
   />
   <TaxonomyUses :type="type" @change="set({ taxonomies: $event })" />
-  <TypeSettings :type="type" @change="set" />
 </template>

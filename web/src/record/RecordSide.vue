@@ -86,7 +86,7 @@ const under = computed((): FieldOf<'relation'> => ({
     <template v-if="holder.sort === 'types'">
       <div v-if="!readonly" data-field="publish_at">
         <label class="label" for="record-publish">{{ $t('record.appears') }}</label>
-        <div class="row when">
+        <div class="when">
           <DateInput
             id="record-publish"
             v-model:value="publishAt"
@@ -147,6 +147,9 @@ const under = computed((): FieldOf<'relation'> => ({
   gap: 12px;
 }
 .when {
-  flex-wrap: wrap;
+  display: flex;
+  flex-direction: column;
+  align-items: flex-start;
+  gap: 8px;
 }
 </style>

@@ -14,6 +14,7 @@ class Server {
   ]);
   writes: { method: string; id: number; values: Record<string, unknown> }[] = [];
   bodies: unknown[] = [];
+  refuses: unknown[] = [];
   /** Loses as many requests on the way. */
   losesRequests = 0;
   /** Stores, and loses as many answers on the way. */
@@ -65,6 +66,9 @@ class Server {
       return Response.json({ detail: 'Ben saved this', current: { record: this.view(id) } }, { status: 409 });
     }
     this.bodies.push(sent);
+    if (this.refuses.length) {
+      return Response.json({ detail: 'Nothing was saved.', problems: this.refuses }, { status: 422 });
+    }
     const to = request.method === 'POST' ? 10 + this.writes.filter((each) => each.method === 'POST').length : id;
     this.writes.push({ method: request.method, id: to, values: sent.values });
     await this.holds.get(request.method);
@@ -272,6 +276,20 @@ describe('a record that is worked on', () => {
     record.place.retireAt = '2199-01-01T09:00';
     await record.save('published');
     expect(server.writes.length).toBe(1);
+  });
+
+  it('goes on saying what saving was refused for until that is changed', async () => {
+    const { record } = opened('1');
+    await record.load({});
+    server.refuses = [{ path: 'retire_at', required: false, sentence: 'Later.' }];
+    record.place.retireAt = '2020-01-01T09:00';
+    record.touch('own');
+    await record.save('published');
+    await new Promise((resolve) => setTimeout(resolve, 300)); // until what was typed before is checked
+    expect(record.shownProblems.value.map((each) => each.sentence)).toEqual(['Later.']);
+    record.place.retireAt = '2199-01-01T09:00';
+    record.touch('own');
+    await vi.waitFor(() => expect(record.shownProblems.value).toEqual([]));
   });
 
   it('keeps my moment and address where both changed the record', async () => {

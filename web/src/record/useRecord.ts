@@ -78,6 +78,8 @@ export function useRecord(site: () => string, holder: () => Holder | undefined, 
     return `record/${site()}/${holder()?.id ?? ''}/${String(stored ?? id())}`;
   });
   let checking = 0;
+  /** What saving was refused for, and what stood there: only saving finds some of it, so it stays until that is changed. */
+  let refusals: { problem: Problem; of: string }[] = [];
   /** Which record is open, as often as one was opened: an answer for an earlier one is not shown. */
   let opening = 0;
   let form = newKeeper();
@@ -102,6 +104,7 @@ export function useRecord(site: () => string, holder: () => Holder | undefined, 
     problems.value = next.problems;
     touched.value = new Set();
     refused.value = false;
+    refusals = [];
     sentence.value = '';
     conflict.value = undefined;
     dirty.value = false;
@@ -180,9 +183,25 @@ export function useRecord(site: () => string, holder: () => Holder | undefined, 
     };
     const answer = await ask(api.POST('/api/sites/{site}/{sort}/{key}/check', { params: { path: path() }, body }));
     if (mine === checking) {
-      problems.value = answer.problems;
+      const isNew = ({ problem, of }: (typeof refusals)[number]) =>
+        of === standing(problem.path) &&
+        !answer.problems.some((each) => each.path === problem.path && each.sentence === problem.sentence);
+      problems.value = [...answer.problems, ...refusals.filter(isNew).map(({ problem }) => problem)];
       hidden.value = answer.hidden;
     }
+  }
+
+  /** What stands where a problem is. */
+  function standing(at: string): string {
+    const [first = ''] = at.split('.');
+    const beside = { slug: place.slug, parent: place.parent, publish_at: place.publishAt, retire_at: place.retireAt };
+    return JSON.stringify(first in beside ? beside[first as 'slug'] : values.value[first]) ?? '';
+  }
+
+  function refuse(of: Problem[]): void {
+    refused.value = true;
+    problems.value = of;
+    refusals = of.map((problem) => ({ problem, of: standing(problem.path) }));
   }
   const soon = useDebounceFn(() => {
     check().catch(() => undefined);
@@ -305,12 +324,13 @@ export function useRecord(site: () => string, holder: () => Holder | undefined, 
     if (wrong.length === 0) {
       return true;
     }
-    refused.value = true;
-    problems.value = wrong.map(([field, text]) => ({
-      path: field,
-      required: false,
-      sentence: i18n.global.t('record.notMoment', { text }),
-    }));
+    refuse(
+      wrong.map(([field, text]) => ({
+        path: field,
+        required: false,
+        sentence: i18n.global.t('record.notMoment', { text }),
+      })),
+    );
     return false;
   }
 
@@ -398,7 +418,7 @@ export function useRecord(site: () => string, holder: () => Holder | undefined, 
     }
     refused.value = thrown.status === 422;
     if (thrown.problems.length) {
-      problems.value = thrown.problems as Problem[];
+      refuse(thrown.problems as Problem[]);
     }
     if (thrown.status === 409) {
       conflict.value = thrown.current as Conflict | undefined;

@@ -114,3 +114,9 @@ function counted(each: Defined): { what: 'fields' | 'options' | 'blocks' | 'none
       return { what: 'fields', n: fieldsWithin(each).length };
   }
 }
+
+/** Whether there is nothing in it yet but its names. */
+export function isBare(each: Defined): boolean {
+  const { what, n } = countOf(each);
+  return what !== 'none' && n === 0 && !(each.sort === 'taxonomy' && each.definition.terms?.length);
+}

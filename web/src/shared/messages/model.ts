@@ -100,6 +100,8 @@ export const model = {
   path: 'Path',
   description: 'Description',
   title: 'Title',
+  namesAndSettings: 'Names and settings',
+  address: '/{path}/',
   wordingsAndDescription: 'Wordings and description',
   wordingsHint: 'Derived from the noun; type to replace one, empty it to derive again.',
   wording: {

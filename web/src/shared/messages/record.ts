@@ -146,7 +146,7 @@ export const record = {
   appearsHint: 'A scheduled record appears by itself.',
   retires: 'Retires (UTC)',
   retiresHint: 'From then on visitors no longer see it, and its state is “Retired”.',
-  notMoment: '“{text}” is no date and time that can be read. Write it as in the empty field, or pick a day.',
+  notMoment: '“{text}” cannot be read as a date and time. Write it as the empty field shows, or pick a day.',
   more: 'and {n} more',
   history: 'History',
   now: 'as it is now',

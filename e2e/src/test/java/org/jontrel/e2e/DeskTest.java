@@ -107,6 +107,28 @@ public class DeskTest {
     }
 
     @Test
+    public void namesAndSettingsAreUnfoldedWhereTheyAreWanted() {
+        desk.open("Structure");
+        var fold = desk.anna.button("Names and settings");
+        assertThat(page.locator("#def-plural")).isVisible();
+        fold.click();
+        assertThat(page.locator("#def-plural")).isHidden();
+        assertThat(page.locator(".called")).containsText("Structures");
+        assertThat(page.locator(".called")).containsText("/structures/");
+        page.reload();
+        assertThat(page.locator(".called")).isVisible();
+        desk.anna.checkAccessibility();
+        page.locator("#noun").fill("Swing bridge");
+        page.locator("#noun").press("Enter");
+        assertThat(page.locator("#def-plural")).hasValue("Swing bridges");
+        desk.open("Structure");
+        assertThat(page.locator("#def-plural")).isHidden();
+        fold.focus();
+        page.keyboard().press("Enter");
+        assertThat(page.locator("#def-plural")).isVisible();
+    }
+
+    @Test
     public void rareSettingsAreFoldedAndSayWhatTheyDo() {
         desk.open("Heritage boat");
         page.getByText("More settings").click();

@@ -7,6 +7,7 @@ import static org.testng.Assert.assertTrue;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.regex.Pattern;
@@ -206,6 +207,42 @@ public class RecordsTest {
     }
 
     /** After the others, which count the structures that there are. */
+    @Test(priority = 1)
+    public void aMomentToRetireIsTypedKeptAndRefusedWhereItIsNone() {
+        var values = new HashMap<>(structure("Winter stop planks", "good", 1));
+        values.remove("waterway"); // another story takes the term away
+        long id = add("structure", values);
+        desk.anna.open(RECORDS + "structure/" + id);
+        var retires = page.getByLabel("Retires (UTC)").first();
+        for (var wrong : List.of("next summer", "01/01/2020 09:00")) {
+            retires.fill(wrong);
+            desk.anna.button("Save").click();
+            var problem = page.locator("#record-retire-problems");
+            assertThat(problem)
+                    .containsText(
+                            wrong.startsWith("next") ? "cannot be read as a date and time" : "retires in the future");
+            assertThat(retires).hasAttribute("aria-invalid", "true");
+            page.locator("#record-problems button").click();
+            assertThat(retires).isFocused();
+            desk.anna.checkAccessibility();
+        }
+        retires.fill("3.2.2199 18:30");
+        assertThat(page.getByText("Unsaved changes are kept")).isVisible();
+        page.reload();
+        desk.anna.button("Go on with them").click();
+        assertThat(retires).hasValue(Pattern.compile("2199"));
+        save("Save");
+        assertThat(page.getByText("Unsaved changes")).isHidden();
+        var stored = desk.api.get("/api/sites/bench/types/structure/records/" + id);
+        assertEquals(stored.at("/record/retireAt").asString(), "2199-02-03T18:30:00Z");
+        retires.fill("");
+        desk.anna.button("Save").click();
+        assertThat(page.getByText("Unsaved changes")).isHidden();
+        var without = desk.api.get("/api/sites/bench/types/structure/records/" + id);
+        assertEquals(without.at("/record/retireAt").asString(""), "");
+    }
+
+    /** After the others as well. */
     @Test(priority = 1)
     public void childrenStandWithTheirParentAndTheParentWithThem() {
         var lock = desk.api

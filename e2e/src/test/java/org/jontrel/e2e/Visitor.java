@@ -52,6 +52,8 @@ final class Visitor implements AutoCloseable {
                                 "--disable-sync",
                                 "--no-first-run")));
         context = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800));
+        // many stories type into names and settings: they stand open, as somebody has left them
+        context.addInitScript("localStorage.getItem('jontrel.names') ?? localStorage.setItem('jontrel.names', 'true')");
         page = watched(context.newPage());
     }
 
