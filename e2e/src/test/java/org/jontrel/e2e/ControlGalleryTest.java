@@ -141,8 +141,7 @@ public class ControlGalleryTest {
     public void whatIsSearchedForIsPickedByKeyboard() {
         open("light");
         var search = page.getByRole(
-                AriaRole.COMBOBOX,
-                new Page.GetByRoleOptions().setName("Search").setExact(true));
+                AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName("Search").setExact(true));
         var options = page.getByRole(AriaRole.OPTION);
         search.focus();
         assertThat(options).hasText(new String[] {"Apple fruit", "Pear fruit", "Quince fruit"});

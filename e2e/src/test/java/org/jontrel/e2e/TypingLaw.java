@@ -3,12 +3,15 @@ package org.jontrel.e2e;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
+import static org.testng.Assert.fail;
 
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
+import java.time.LocalTime;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -16,7 +19,9 @@ import java.util.Random;
 import java.util.regex.Pattern;
 import org.jontrel.demo.Client;
 import org.jontrel.site.testing.Orchard;
+import org.testng.ITestResult;
 import org.testng.annotations.AfterClass;
+import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 
@@ -33,8 +38,9 @@ public class TypingLaw {
     private static final LocatorAssertions.IsVisibleOptions PATIENT =
             new LocatorAssertions.IsVisibleOptions().setTimeout(30_000);
     /** No field of the model or of a record that is typed into takes less. */
-    private static final int FITS = 100;
+    private static final int FITS = Integer.getInteger("typing.fits", 100);
 
+    private static final int TOLD = 60;
     private static final List<String> TYPES = List.of("Tree", "Person", "Plot");
 
     private final Random random = new Random(SEED);
@@ -44,6 +50,8 @@ public class TypingLaw {
     private Visitor anna;
     private Page page;
     private int word;
+    /** What was done, for whoever wants to understand a failure. */
+    private final List<String> acts = new ArrayList<>();
 
     @BeforeClass
     public void start() throws InterruptedException {
@@ -78,6 +86,18 @@ public class TypingLaw {
         installation.close();
     }
 
+    @AfterMethod
+    public void tell(ITestResult result) {
+        if (!result.isSuccess()) {
+            acts.stream().skip(Math.max(0, acts.size() - TOLD)).forEach(System.out::println);
+        }
+        acts.clear();
+    }
+
+    private void note(String act) {
+        acts.add(LocalTime.now() + " " + act);
+    }
+
     /** Appends a word nobody else types, letter by letter, and sees it where it was typed; what is full is emptied first. */
     private String type(Locator input, int fits) {
         var before = input.inputValue();
@@ -94,6 +114,7 @@ public class TypingLaw {
             input.page().waitForTimeout(random.nextInt(pause + 1));
         }
         assertThat(input).hasValue(before + typed);
+        note("  " + before + "|" + typed);
         return before + typed;
     }
 
@@ -134,7 +155,10 @@ public class TypingLaw {
         var type = TYPES.getFirst();
         open(type);
         for (int i = 0; i < STEPS; i++) {
-            int act = random.nextInt(20);
+            int act = random.nextInt(Integer.getInteger("typing.acts", 20));
+            settle(expected);
+            note(i + ": " + act + " in " + type + ", "
+                    + page.getByRole(AriaRole.STATUS).allTextContents());
             if (act == 0) {
                 page.reload();
                 waitForSheet();
@@ -165,6 +189,7 @@ public class TypingLaw {
         network.calm();
         model();
         waitForSheet();
+        settle(expected);
         var isSaved = page.getByRole(AriaRole.STATUS).getByText("Draft saved");
         for (int i = 0; i < 60 && !isSaved.isVisible(); i++) {
             page.waitForTimeout(500);
@@ -195,10 +220,33 @@ public class TypingLaw {
                         AriaRole.HEADING,
                         new Page.GetByRoleOptions().setName(other).setExact(true)))
                 .isVisible(PATIENT);
+        note("  in the tab " + other);
         expected.put(other + "/plural", type(input, FITS));
         // a little later than the browser keeps it, and then it is gone like a window that crashed
         tab.waitForTimeout(200 + random.nextInt(1_500));
         tab.close(new Page.CloseOptions().setRunBeforeUnload(false));
+    }
+
+    /** Two windows have typed into the same text, neither of which knew of the other: what came last is chosen of the two. */
+    private void settle(Map<String, String> expected) {
+        var clash = page.locator(".conflict");
+        if (!clash.isVisible()) {
+            return;
+        }
+        var why = clash.textContent();
+        note("  a clash: " + why);
+        for (var type : TYPES) {
+            var last = "“" + expected.get(type + "/plural") + "”";
+            if (why.contains("theirs " + last)) {
+                anna.button("Take the other version").click();
+                return;
+            }
+            if (why.contains("ours makes it " + last)) {
+                anna.button("Keep mine").click();
+                return;
+            }
+        }
+        fail("Neither is what was typed last, " + expected + ": " + why);
     }
 
     private Map<String, String> stored() {

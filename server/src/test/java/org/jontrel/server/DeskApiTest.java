@@ -223,6 +223,59 @@ public class DeskApiTest {
         put(view(draft(0), "trait"), tree(seen));
     }
 
+    /** Sends what a window had kept that was closed before its answer came. */
+    private JsonNode takenUp(JsonNode seen, Map<String, Object> kept) {
+        var body = Map.of(
+                "sort",
+                "taxonomy",
+                "base",
+                seen.get("revision").asLong(),
+                "before",
+                seen.get("definition"),
+                "sent",
+                List.of(kept),
+                "definition",
+                kept);
+        return anna.ok(
+                "PUT", DRAFT + "/definitions/" + seen.at("/definition/id").asString(), body);
+    }
+
+    /** One person types on in another window, so soon that all of it is one step of undo. */
+    @Test
+    public void whatWasStoredIsKnownAlsoWhereTypingWentOnFromIt() {
+        var seen = view(draft(0), "trait");
+        for (var text : List.of("What", "What it", "What it is")) {
+            var next = tree(view(draft(0), "trait"));
+            next.put("description", text);
+            put(view(draft(0), "trait"), next);
+        }
+        var kept = tree(seen);
+        kept.put("description", "What it");
+        assertTrue(takenUp(seen, kept).get("merged").asBoolean());
+        assertEquals(view(draft(0), "trait").at("/definition/description").asString(), "What it is");
+        put(view(draft(0), "trait"), tree(seen));
+    }
+
+    /** What stood there before a window was opened says nothing of what the window sent. */
+    @Test
+    public void whatIsChangedBackIsNotTakenForStored() {
+        var first = view(draft(0), "trait");
+        var other = tree(first);
+        other.put("description", "Something else");
+        put(first, other);
+        var seen = view(draft(0), "trait");
+        var theirs = tree(seen);
+        theirs.put("plural", "Traits of theirs");
+        put(seen, theirs);
+        assertTrue(takenUp(seen, tree(first)).get("merged").asBoolean());
+        var now = view(draft(0), "trait").get("definition");
+        assertEquals(
+                now.path("description").asString(""),
+                first.at("/definition/description").asString(""));
+        assertEquals(now.get("plural").asString(), "Traits of theirs");
+        put(view(draft(0), "trait"), tree(first));
+    }
+
     @Test
     public void severalDefinitionsChangeAsOneEditAndStepBackTogether() {
         var vault = view(draft(0), "vault").at("/definition/id").asString();

@@ -33,6 +33,8 @@ import org.springframework.transaction.annotation.Transactional;
 public class Drafts {
     /** In the place of a revision: the writer saw another definition than the one that is here now. */
     static final long ANOTHER = -1;
+    /** After how many revisions it is looked whether what was noted of them is too old to be asked for. */
+    private static final int FORGETTING = 500;
 
     private static final int MOST_EDITS = 300;
     private final WorkspaceMapper mapper;
@@ -180,7 +182,7 @@ public class Drafts {
         var theirs = definition(now.content());
         // somebody else may have gone on from what this writer sent last without an answer
         var stored = sent.reversed().stream()
-                .filter(each -> mapper.wasStored(workspaceId, definition.id(), text(each, kept)))
+                .filter(each -> mapper.wasStored(workspaceId, definition.id(), base, text(each, Comments.NONE)))
                 .findFirst();
         var ancestor = stored.or(() -> before);
         var merged = Merge.merge(
@@ -358,8 +360,12 @@ public class Drafts {
         if (content == null) {
             mapper.remove(workspaceId, definitionId);
         } else {
-            mapper.put(new WorkspaceMapper.DefinitionRow(
-                    workspaceId, definitionId, mapper.revision(workspaceId), content));
+            long revision = mapper.revision(workspaceId);
+            mapper.put(new WorkspaceMapper.DefinitionRow(workspaceId, definitionId, revision, content));
+            mapper.note(new WorkspaceMapper.DefinitionRow(workspaceId, definitionId, revision, alone(content)));
+            if (revision % FORGETTING == 0) {
+                mapper.forgetStored();
+            }
         }
     }
 

@@ -73,10 +73,22 @@ interface WorkspaceMapper {
     @Select(EDIT + " AND seq = (SELECT MIN(seq) FROM draft_edit WHERE workspace_id = #{id} AND undone = 1)")
     List<EditRow> nextEdit(long id);
 
-    @Select("SELECT COUNT(*) > 0 FROM draft_edit WHERE workspace_id = #{id} AND definition_id = #{definitionId}"
-            + " AND undone = 0 AND (BINARY content_before = #{content} OR BINARY content_after = #{content})")
+    /** Notes what a definition was at a revision, without its comments. */
+    @Insert("REPLACE INTO draft_stored (workspace_id, definition_id, revision, sha256, stored_at)"
+            + " VALUES (#{workspaceId}, #{definitionId}, #{revision}, SHA2(#{content}, 256), UTC_TIMESTAMP(3))")
+    void note(DefinitionRow stored);
+
+    @Delete("DELETE FROM draft_stored WHERE stored_at < UTC_TIMESTAMP(3) - INTERVAL 90 DAY LIMIT 10000")
+    void forgetStored();
+
+    /** Whether a definition was this at some revision after {@code since}. */
+    @Select("SELECT COUNT(*) > 0 FROM draft_stored WHERE workspace_id = #{id} AND definition_id = #{definitionId}"
+            + " AND revision > #{since} AND sha256 = SHA2(#{content}, 256)")
     boolean wasStored(
-            @Param("id") long id, @Param("definitionId") String definitionId, @Param("content") String content);
+            @Param("id") long id,
+            @Param("definitionId") String definitionId,
+            @Param("since") long since,
+            @Param("content") String content);
 
     @Select("SELECT title FROM draft_edit WHERE workspace_id = #{id} AND undone = 0 ORDER BY seq DESC LIMIT 1")
     String undoTitle(long id);
