@@ -4,7 +4,9 @@ import { useSession } from './session/session';
 
 export const router = createRouter({
   history: createWebHistory(),
-  scrollBehavior: (to, from, before) => before ?? (to.path === from.path ? false : { top: 0 }),
+  // the panes of the model scroll, each for itself
+  scrollBehavior: (to, from, before) =>
+    before ?? (to.path === from.path || (to.name === 'model' && from.name === 'model') ? false : { top: 0 }),
   routes: [
     { path: '/sign-in', name: 'sign-in', component: () => import('./session/SignIn.vue'), meta: { open: true } },
     { path: '/reset', name: 'reset', component: () => import('./session/ResetPage.vue'), meta: { open: true } },

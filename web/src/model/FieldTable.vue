@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui';
-import { computed, nextTick, ref } from 'vue';
+import { computed, nextTick, onMounted, onUnmounted, ref } from 'vue';
 import IconPlus from '~icons/tabler/plus';
 import Problems from '@/shared/Problems.vue';
 import type { FindingView } from '@/shared/api/client';
@@ -34,6 +34,19 @@ const NONE: FindingView[] = [];
 const selected = ref<string>();
 const picked = ref(new Set<string>());
 const rows = computed(() => rowsOf(props.group));
+/** About as many as a window shows: the others come once these are painted, so that a definition opens at once. */
+const FIRST = 12;
+const isWhole = ref(rows.value.length <= FIRST);
+const shownRows = computed(() => (isWhole.value ? rows.value : rows.value.slice(0, FIRST)));
+let waiting: ReturnType<typeof setTimeout> | undefined;
+let frame = 0;
+onMounted(() => {
+  frame = requestAnimationFrame(() => (waiting = setTimeout(() => (isWhole.value = true))));
+});
+onUnmounted(() => {
+  cancelAnimationFrame(frame);
+  clearTimeout(waiting);
+});
 /** Rows are numbered through all groups of the definition. */
 const before = computed(() =>
   props.groups
@@ -252,7 +265,7 @@ function twice(field: Field): string {
       </tr>
     </thead>
     <tbody
-      v-for="(row, index) in rows"
+      v-for="(row, index) in shownRows"
       :key="row.field.id"
       v-memo="[
         row.field,

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useEventListener, useMediaQuery } from '@vueuse/core';
-import { computed, defineAsyncComponent, nextTick, onUnmounted, ref, watch } from 'vue';
+import { computed, defineAsyncComponent, nextTick, onUnmounted, ref, watch, useTemplateRef } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { idOf } from '@/shared/definitions';
 import ExchangePage from './ExchangePage.vue';
@@ -26,6 +26,7 @@ const presence = usePresence();
 /** Below 900 pixels one pane is shown at a time. */
 const panes = ['outline', 'sheet', 'proof'] as const;
 const pane = ref<string>('sheet');
+const sheet = useTemplateRef<HTMLElement>('sheet');
 const isNarrow = useMediaQuery('(max-width: 900px)');
 const views = ['model', 'map', 'findings', 'history', 'exchange'] as const;
 const view = computed(() => views.find((each) => each === route.name) ?? 'model');
@@ -53,16 +54,26 @@ watch(
     last.value = id || last.value;
     presence.look(id);
     pane.value = 'sheet';
+    if (!route.hash) {
+      requestAnimationFrame(() => sheet.value?.scrollTo({ top: 0 }));
+    }
   },
   { immediate: true },
 );
+/** Until the rows of a definition that was just opened are all there: they come in two frames. */
+async function allRows(): Promise<void> {
+  await nextTick();
+  await new Promise((resolve) => requestAnimationFrame(() => setTimeout(resolve)));
+  await nextTick();
+}
+
 /** A link to a field or term leads to its row. */
 watch(
   [() => route.hash, () => (open.value ? idOf(open.value) : ''), () => draft.loaded],
   async () => {
     const id = route.hash.slice(1);
     if (/^[a-z][a-z0-9]{2,19}$/.test(id)) {
-      await nextTick();
+      await allRows();
       const row = document.querySelector<HTMLElement>(
         `[data-row="${id}"] [data-column="label"], [data-term="${id}"] input`,
       );
@@ -99,7 +110,7 @@ useEventListener(window, 'beforeunload', (event) => {
         <Outline class="outline" :selected="open ? idOf(open) : undefined" />
       </template>
       <template #sheet>
-        <section class="sheet" :aria-label="$t(`model.views.${view}`)">
+        <section ref="sheet" class="sheet" :aria-label="$t(`model.views.${view}`)">
           <nav class="views" :aria-label="$t('model.views.title')">
             <RouterLink
               v-for="each in views"

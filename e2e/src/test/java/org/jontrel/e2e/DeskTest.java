@@ -129,6 +129,23 @@ public class DeskTest {
     }
 
     @Test
+    public void anotherDefinitionBeginsAtItsTopAndALinkLeadsToItsField() {
+        desk.open("Structure");
+        page.locator("[data-row] [data-column=label]").last().scrollIntoViewIfNeeded();
+        page.waitForFunction("document.querySelector('.sheet').scrollTop > 0");
+        desk.outline("Towpath walk").click();
+        page.waitForFunction("document.querySelector('.sheet').scrollTop === 0");
+        var walk = page.url();
+        var last = page.locator("[data-row]").last();
+        var field = last.getAttribute("data-row");
+        desk.outline("Structure").click();
+        assertThat(desk.anna.heading("Structure")).isVisible();
+        page.navigate(walk + "#" + field);
+        assertThat(page.locator("[data-row='" + field + "'] [data-column=label]"))
+                .isFocused();
+    }
+
+    @Test
     public void rareSettingsAreFoldedAndSayWhatTheyDo() {
         desk.open("Heritage boat");
         page.getByText("More settings").click();
