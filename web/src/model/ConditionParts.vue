@@ -81,7 +81,7 @@ const within = (): Part => ({ not: false, of: { how: props.of.how === 'all' ? 'a
         @change="(joined, not) => set(at, { not, of: joined })"
       />
       <template v-else-if="'what' in part.of">
-        <Check class="row small" :checked="part.not" @update:checked="set(at, { ...part, not: $event })">{{
+        <Check class="not" :checked="part.not" @update:checked="set(at, { ...part, not: $event })">{{
           t('model.condition.not')
         }}</Check>
         <ConditionTest
@@ -114,6 +114,10 @@ const within = (): Part => ({ not: false, of: { how: props.of.how === 'all' ? 'a
 }
 .wrap {
   flex-wrap: wrap;
+}
+.not {
+  flex: none;
+  white-space: nowrap;
 }
 .within {
   align-items: start;

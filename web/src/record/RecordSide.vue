@@ -152,4 +152,7 @@ const under = computed((): FieldOf<'relation'> => ({
   align-items: flex-start;
   gap: 8px;
 }
+.when .date-input {
+  width: 100%;
+}
 </style>

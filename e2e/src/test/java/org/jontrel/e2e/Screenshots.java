@@ -83,6 +83,7 @@ public class Screenshots {
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Structure"))
                 .first()
                 .click();
+        visitor.button("Names and settings").click();
         page.getByLabel("Label of field 2").focus();
         page.locator(".proof").getByLabel("Title").waitFor();
         visitor.picture(folder, "model");
