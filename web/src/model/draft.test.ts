@@ -151,6 +151,21 @@ async function opened() {
   return draft;
 }
 
+/** Lets windows know of each other which are open, as a page that is served securely does. */
+function windowsAreTold(): void {
+  const held = new Set<string>();
+  vi.stubGlobal('navigator', {
+    locks: {
+      request: async (name: string, work: () => Promise<void>) => {
+        held.add(name);
+        await work();
+        held.delete(name);
+      },
+      query: () => Promise.resolve({ held: [...held].map((name) => ({ name })) }),
+    },
+  });
+}
+
 const called = (singular: string): ContentType => ({ ...mooring, singular });
 const named = (singular: string): Defined => ({ sort: 'type', definition: called(singular) });
 
@@ -330,6 +345,26 @@ describe('the draft in the browser', () => {
     await vi.waitFor(() => expect(localStorage.length).toBe(0));
   });
 
+  it('takes up what another window left, as soon as that is gone and whether or not the server answers', async () => {
+    windowsAreTold();
+    const gone = await opened();
+    setActivePinia(createPinia());
+    const draft = await opened();
+    server.away = true;
+    gone.edit(named('Typed beside'));
+    await vi.advanceTimersByTimeAsync(200);
+    draft.comeBack().catch(() => undefined);
+    await vi.advanceTimersByTimeAsync(UNTIL_GIVEN_UP);
+    expect(draft.types[0]?.singular).toBe('Mooring');
+    gone.$dispose();
+    await vi.advanceTimersByTimeAsync(10);
+    await draft.takeLeft();
+    expect(draft.types[0]?.singular).toBe('Typed beside');
+    server.away = false;
+    await vi.advanceTimersByTimeAsync(60_000);
+    expect(server.definition.singular).toBe('Typed beside');
+  });
+
   it('keeps what was typed when the same workspace is opened again after signing in', async () => {
     const draft = await opened();
     server.away = true;
@@ -375,17 +410,7 @@ describe('the draft in the browser', () => {
   });
 
   it('leaves a clash to the window that it is open in', async () => {
-    const held = new Set<string>();
-    vi.stubGlobal('navigator', {
-      locks: {
-        request: async (name: string, work: () => Promise<void>) => {
-          held.add(name);
-          await work();
-          held.delete(name);
-        },
-        query: () => Promise.resolve({ held: [...held].map((name) => ({ name })) }),
-      },
-    });
+    windowsAreTold();
     const draft = await clash();
     setActivePinia(createPinia());
     const other = await opened();

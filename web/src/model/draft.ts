@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia';
 import { computed, onScopeDispose, ref, shallowRef } from 'vue';
 import { useWorkspace } from '@/frame/workspace';
-import { drop, keep as keepAt, kept, newKeeper } from '@/shared/keeping';
+import { drop, keep as keepAt, kept, newKeeper, tellsOpen } from '@/shared/keeping';
 import { api, ApiError, ask, isRefused, sentenceOf, type FindingView, type Schemas } from '@/shared/api/client';
 import { defined, idOf, type Defined, type Definition, type DefinitionOf, type Sort } from '@/shared/definitions';
 import { withKey } from './rows';
@@ -122,7 +122,7 @@ export const useDraft = defineStore('draft', () => {
 
   async function open(wanted: string): Promise<void> {
     if (wanted === workspace.value && loaded.value) {
-      await refresh();
+      await comeBack();
       void flush();
       return;
     }
@@ -169,8 +169,18 @@ export const useDraft = defineStore('draft', () => {
 
   /** Takes in what other windows have changed, and what those left unsent that are closed by now. */
   async function comeBack(): Promise<void> {
-    await refresh();
-    if (loaded.value) {
+    try {
+      await refresh();
+    } finally {
+      if (loaded.value) {
+        await restore();
+      }
+    }
+  }
+
+  /** Takes up what windows left unsent that are known to be closed by now; the server is not asked for that. */
+  async function takeLeft(): Promise<void> {
+    if (loaded.value && tellsOpen()) {
       await restore();
     }
   }
@@ -445,6 +455,7 @@ export const useDraft = defineStore('draft', () => {
     open,
     refresh,
     comeBack,
+    takeLeft,
     edit,
     setKey,
     flush,

@@ -7,7 +7,10 @@ import { useDraft } from './draft';
 
 const EVERY = 3_000;
 
-/** Who else looks at the draft; tells the server what is open here, and takes in what others have changed. */
+/**
+ * Who else looks at the draft; tells the server what is open here, and takes in what others have changed, and what a window
+ * left that is gone.
+ */
 export const usePresence = defineStore('presence', () => {
   const others = ref<Schemas['Person'][]>([]);
   const visit = newId('v');
@@ -19,6 +22,7 @@ export const usePresence = defineStore('presence', () => {
     if (!draft.workspace || !draft.loaded || visible.value === 'hidden') {
       return;
     }
+    void draft.takeLeft();
     try {
       const present = await ask(
         api.POST('/api/workspaces/{workspace}/presence', {

@@ -11,6 +11,11 @@ const lockOf = (keeper: string) => `jontrel.keeper.${keeper}`;
 /** Missing where the page is not served securely. */
 const locks = () => navigator.locks as LockManager | undefined;
 
+/** Whether it can be told which keepers are open; where not, all seem to be closed. */
+export function tellsOpen(): boolean {
+  return locks() !== undefined;
+}
+
 export interface Keeper {
   name: string;
   /** From now on others may take up what it has kept. */

@@ -232,6 +232,12 @@ public class ContentWriteTest {
             {"writer", Map.of("values", Map.of("title", "x"), "parent", "up"), 422},
             {"writer", Map.of("values", Map.of("title", "x"), "publish_at", "soon"), 422},
             {"writer", Map.of("values", Map.of("title", "x"), "retire_at", "soon"), 422},
+            {"writer", Map.of("values", Map.of("title", "x"), "retire_at", "+12345-01-01T00:00:00Z"), 422},
+            {
+                "writer",
+                Map.of("values", Map.of("title", "x"), "state", "scheduled", "publish_at", "-0001-01-01T00:00:00Z"),
+                422
+            },
             {
                 "writer",
                 Map.of("values", Map.of("title", "x"), "state", "published", "retire_at", "2020-01-01T00:00:00Z"),

@@ -24,6 +24,7 @@ import org.jontrel.site.run.Held;
 import org.jontrel.site.run.HeldReturn;
 import org.jontrel.site.run.HeldValues;
 import org.jontrel.site.run.Runs;
+import org.jontrel.site.table.Schema;
 import org.jontrel.site.testing.Dump;
 import org.jontrel.site.testing.Moorings;
 import org.jontrel.site.testing.Orchard;
@@ -189,12 +190,19 @@ public class HeldValuesTest {
     }
 
     @Test
-    public void aTypeThatIsAnotherByNowHasItsRecordsBackOneByOne() {
+    public void aTypeThatIsAnotherByNowHasItsRecordsBackOneByOne() throws SQLException {
         test.install("1.0.0", Orchard.model());
         var tree = test.save("ttree", Orchard.tree("A"));
         var draft = TestSite.stored(site.records().save(Write.fresh("ttree", State.DRAFT, Orchard.tree("B"), "ben")));
+        var lapsed = test.save("ttree", Orchard.tree("C"));
         test.edit("ttree", tree.id(), Map.of("height", "5"));
         test.install("2.0.0", new Model(List.of()));
+        try (var connection = test.source().getConnection();
+                var statement = connection.createStatement()) {
+            for (var table : Schema.with(connection, "retire_at")) {
+                statement.execute("UPDATE " + table + " SET retire_at = '2026-01-01' WHERE id = " + lapsed.id());
+            }
+        }
         var changed = Orchard.edited(Map.of(
                 "key: height, label: Height, kind: number, decimals: 2, min: 0, unit: m",
                 "key: tall, label: Height, kind: text"));
@@ -209,7 +217,7 @@ public class HeldValuesTest {
                 .orElseThrow();
         assertEquals(held.way(), Held.Way.OPEN);
         var done = back(held, false);
-        assertEquals(List.of(done.looked(), done.brought(), done.kept()), List.of(2L, 2L, 0L), done.toString());
+        assertEquals(List.of(done.looked(), done.brought(), done.kept()), List.of(3L, 3L, 0L), done.toString());
         var now = site.records().byId("ttree", tree.id()).orElseThrow();
         var expected = new HashMap<>(tree.values());
         expected.put("fheight", "5");
@@ -218,7 +226,11 @@ public class HeldValuesTest {
         assertEquals(now.createdAt(), tree.createdAt());
         assertEquals(site.records().history("ttree", tree.id()).size(), 1);
         assertEquals(site.records().byId("ttree", draft.id()).orElseThrow().state(), State.DRAFT);
-        assertEquals(back(held, false).kept(), 2);
+        assertEquals(
+                site.records().byId("ttree", lapsed.id()).orElseThrow().state(),
+                State.RETIRED,
+                "its moment came while it was held");
+        assertEquals(back(held, false).kept(), 3);
     }
 
     @Test

@@ -38,6 +38,8 @@ final class Saving {
     /** New records that go together. */
     static final int TOGETHER = 1_000;
 
+    private static final Instant EARLIEST = Instant.parse("1000-01-01T00:00:00Z");
+    private static final Instant LATEST = Instant.parse("9999-12-31T23:59:59Z");
     private static final int GUARDS = 64;
     private final Connection connection;
     private final Binding binding;
@@ -315,10 +317,7 @@ final class Saving {
 
     private String slug(Case each, Addresses addresses) throws SQLException {
         var write = each.write();
-        if (write.state() == State.SCHEDULED && write.publishAt().isEmpty()) {
-            problem(each, "publish_at", Code.RECORD_SCHEDULE);
-        }
-        retires(each);
+        moments(each);
         long parent = each.parentId();
         if (!write.slug().isEmpty()) {
             if (!Slugs.valid(write.slug())) {
@@ -339,9 +338,19 @@ final class Saving {
                 : addresses.free(parent, each.title(holder), each.id());
     }
 
-    /** What is public, or will be, retires later than that. */
-    private void retires(Case each) {
+    /** What is scheduled says when; what is public, or will be, retires later than that; both can be stored. */
+    private void moments(Case each) {
         var write = each.write();
+        if (write.state() == State.SCHEDULED && write.publishAt().isEmpty()) {
+            problem(each, "publish_at", Code.RECORD_SCHEDULE);
+        }
+        if (!isStorable(write.publishAt())) {
+            problem(each, "publish_at", Code.RECORD_MOMENT);
+        }
+        if (!isStorable(write.retireAt())) {
+            problem(each, "retire_at", Code.RECORD_MOMENT);
+            return;
+        }
         boolean isOpen = write.state() == State.PUBLISHED || write.state() == State.SCHEDULED;
         var earliest = write.state() == State.SCHEDULED
                 ? write.publishAt().filter(at -> at.isAfter(Instant.now())).orElse(Instant.now())
@@ -349,6 +358,10 @@ final class Saving {
         if (isOpen && write.retireAt().filter(at -> !at.isAfter(earliest)).isPresent()) {
             problem(each, "retire_at", Code.RECORD_RETIRE);
         }
+    }
+
+    private static boolean isStorable(Optional<Instant> moment) {
+        return moment.filter(at -> at.isBefore(EARLIEST) || at.isAfter(LATEST)).isEmpty();
     }
 
     private int position(Case each, Map<Long, Integer> last) throws SQLException {

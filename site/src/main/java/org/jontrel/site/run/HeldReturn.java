@@ -1,5 +1,6 @@
 package org.jontrel.site.run;
 
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -107,7 +108,7 @@ public final class HeldReturn {
                 today.id(),
                 Optional.of(held.id()),
                 0,
-                held.state(),
+                stateNow(held),
                 held.publishAt(),
                 held.retireAt(),
                 held.slug(),
@@ -122,6 +123,15 @@ public final class HeldReturn {
             drafts += saved instanceof Saved.Stored ? 1 : 0;
         }
         return told(saved, held.id(), held.title());
+    }
+
+    /** What was to retire meanwhile is retired. */
+    private static State stateNow(StoredRecord held) {
+        boolean isPast =
+                held.retireAt().filter(at -> !at.isAfter(Instant.now())).isPresent();
+        return isPast && (held.state() == State.PUBLISHED || held.state() == State.SCHEDULED)
+                ? State.RETIRED
+                : held.state();
     }
 
     private boolean field(HeldValues.Page page, Holder today, StoredRecord held, Optional<StoredRecord> now) {
