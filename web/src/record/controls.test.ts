@@ -251,8 +251,8 @@ describe('the control of links', () => {
 
   it('says what is not there any more, and lets it be taken out', async () => {
     const { made, value } = links([{ type: 't', id: 99 }]);
-    expect(made.text()).toContain('not there any more');
-    await made.find('[aria-label="Take out not there any more"]').trigger('click');
+    expect(made.text()).toContain('no longer there');
+    await made.find('[aria-label="Take out no longer there"]').trigger('click');
     expect(value.value).toEqual([]);
     made.unmount();
   });

@@ -125,7 +125,7 @@ public class DeskAroundTest {
     @Test
     public void filesAreComparedBeforeTheyAreTakenInAndClashesAreResolved() {
         desk.open("Seasons");
-        desk.anna.link("In/out").click();
+        desk.anna.link("Import and export").click();
         var broken = new FilePayload(
                 "lists/x.yaml", "text/yaml", "key: x\ntitel: X\noptions: []\n".getBytes(StandardCharsets.UTF_8));
         page.locator("input[type=file]").setInputFiles(broken);
@@ -141,8 +141,8 @@ public class DeskAroundTest {
         assertThat(page.getByText("Choice list Tools added")).isVisible();
         desk.anna.checkAccessibility();
         Visitor.choose(page.getByLabel("What to do with Times of the year"), "Keep ours");
-        desk.anna.button("Take 1 definition").click();
-        assertThat(page.getByText("1 definition was taken in.")).isVisible();
+        desk.anna.button("Import 1 definition").click();
+        assertThat(page.getByText("1 definition was imported.")).isVisible();
         assertThat(desk.outline("Tools")).isVisible();
         assertThat(desk.outline("Seasons")).isVisible();
     }
@@ -150,10 +150,10 @@ public class DeskAroundTest {
     @Test
     public void definitionsGoOutWithAllTheyNeed() throws IOException {
         desk.open("Heritage boat");
-        desk.anna.link("In/out").click();
+        desk.anna.link("Import and export").click();
         page.getByLabel("Heritage boat").check();
         var saved = page.waitForDownload(
-                () -> page.getByText("Save 1 definition and what it needs").click());
+                () -> page.getByText("Export 1 definition and what it needs").click());
         var findings = new ArrayList<Finding>();
         var files = PackageFiles.zip(Files.readAllBytes(saved.path()), findings).keySet();
         assertTrue(
@@ -186,7 +186,7 @@ public class DeskAroundTest {
             assertThat(bob.page.getByRole(AriaRole.STATUS).getByText("Draft saved"))
                     .isVisible();
             page.getByLabel("Plural").fill("Working parties");
-            assertThat(page.getByText("An edit made in another window was joined with yours."))
+            assertThat(page.getByText("An edit made in another window was merged with yours."))
                     .isVisible();
             assertThat(page.getByLabel("Help for Most people")).hasValue("With tools for each");
             bob.page.waitForResponse(

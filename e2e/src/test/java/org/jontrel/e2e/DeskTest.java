@@ -149,9 +149,9 @@ public class DeskTest {
     public void rareSettingsAreFoldedAndSayWhatTheyDo() {
         desk.open("Heritage boat");
         page.getByText("More settings").click();
-        assertThat(page.getByText("Whether the content API gives its records.")).isVisible();
+        assertThat(page.getByText("Whether the content API returns its records.")).isVisible();
         Visitor.choose(page.getByLabel("Sorted by"), "Built");
-        page.getByLabel("last first").check();
+        page.getByLabel("descending").check();
         desk.saved();
         desk.tab("Code");
         assertThat(desk.proof().locator(".cm-content")).containsText("index: {order: built, descending: true}");
@@ -209,7 +209,7 @@ public class DeskTest {
         assertThat(page.getByLabel("Kind of Wheelbarrows")).hasText("Number");
         assertThat(page.getByLabel("Wheelbarrows is required")).isChecked();
         paste(line, "Depth (m)\tOpen\tContact\n2,5\tyes\ta@example.org\n3,25\tno\tb@example.org\n");
-        assertThat(page.getByText("3 fields found. Nothing is made before you say so."))
+        assertThat(page.getByText("3 fields found. Nothing is added until you confirm."))
                 .isVisible();
         assertThat(page.getByText("its 2 samples, all numbers")).isVisible();
         assertThat(desk.row("Depth")).hasCount(0);
@@ -269,7 +269,7 @@ public class DeskTest {
         var ends = page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("How it reads at both ends"));
         assertThat(ends).containsText("one Mooring");
         assertThat(ends).containsText("Boats at home here");
-        page.getByLabel("Several values").check();
+        page.getByLabel("Multiple values").check();
         assertThat(ends).containsText("several Moorings");
         page.getByLabel("shown on its form and page").uncheck();
         assertThat(ends).containsText("does not show");
@@ -302,13 +302,13 @@ public class DeskTest {
         Visitor.choose(within.getByLabel("How it is compared"), "is above");
         within.getByLabel("With what").fill("20");
         within.getByText("Add comparison").click();
-        Visitor.choose(within.getByLabel("How comparisons go together"), "none holds");
+        Visitor.choose(within.getByLabel("How comparisons are combined"), "none is true");
         desk.saved();
         desk.anna.checkAccessibility();
         page.reload();
         desk.label("Remarks").focus();
         assertThat(within.getByLabel("With what").first()).hasValue("20");
-        assertThat(within.getByLabel("How comparisons go together")).hasText("none holds");
+        assertThat(within.getByLabel("How comparisons are combined")).hasText("none is true");
         assertThat(page.getByLabel("not", EXACTLY).nth(1)).isChecked();
         for (int i = 0; i < 3; i++) {
             page.getByLabel("Remove comparison").last().click();

@@ -138,7 +138,7 @@ public class RecordsTest {
         page.getByRole(AriaRole.CHECKBOX, new Page.GetByRoleOptions().setName("Keeper"))
                 .uncheck();
         page.getByLabel("Name of this view").fill("By rise");
-        desk.anna.button("Keep view").click();
+        desk.anna.button("Save view").click();
         page.reload();
         Visitor.choose(page.getByLabel("Views"), "By rise");
         assertThat(rows().first()).containsText("Lock 30");
@@ -213,7 +213,7 @@ public class RecordsTest {
                 .at("/records/0/id")
                 .asString();
         desk.anna.open(RECORDS + "structure/" + id);
-        var retires = page.getByLabel("Retires (UTC)").first();
+        var retires = page.getByLabel("Retire at (UTC)").first();
         for (var wrong : List.of("next summer", "01/01/2020 09:00")) {
             retires.fill(wrong);
             desk.anna.button("Save").click();
@@ -229,7 +229,7 @@ public class RecordsTest {
         retires.fill("31 May 2199 18:30");
         assertThat(page.getByText("Unsaved changes are kept")).isVisible();
         page.reload();
-        desk.anna.button("Go on with them").click();
+        desk.anna.button("Continue with them").click();
         assertThat(retires).hasValue(Pattern.compile("2199"));
         save("Save");
         assertThat(page.getByText("Unsaved changes")).isHidden();
@@ -291,7 +291,7 @@ public class RecordsTest {
         page.getByLabel("Summary").fill("Typed and not saved");
         assertThat(page.getByText("Unsaved changes are kept in this browser.")).isVisible();
         page.reload();
-        desk.anna.button("Go on with them").click();
+        desk.anna.button("Continue with them").click();
         assertThat(page.getByLabel("Summary")).hasValue("Typed and not saved");
         var now = desk.api.get("/api/sites/bench/types/structure/records/" + id).at("/record/values");
         var theirs = new java.util.HashMap<String, Object>();
@@ -306,7 +306,7 @@ public class RecordsTest {
         assertThat(page.getByText("anna changed:")).isVisible();
         desk.anna.checkAccessibility();
         Visitor.pick(page.locator("main"), "Theirs: Their lock");
-        desk.anna.button("Take both together").click();
+        desk.anna.button("Merge both").click();
         assertThat(page.getByLabel("Title")).hasValue("Their lock");
         assertThat(page.getByLabel("Built")).hasValue("1801");
         assertThat(page.getByLabel("Summary")).hasValue("Typed and not saved");

@@ -58,7 +58,7 @@ public class Screenshots {
                 .waitFor();
         page.getByText("Step to here").first().waitFor();
         visitor.picture(folder, "history");
-        visitor.open("/w/tessel-waters/exchange").heading("Take definitions in").waitFor();
+        visitor.open("/w/tessel-waters/exchange").heading("Import definitions").waitFor();
         page.locator("input[type=file]").setInputFiles(new Path[] {
             Path.of("../demo/src/main/resources/org/jontrel/demo/release-1.0.0/types/mooring.yaml"),
             Path.of("../examples/seed-bank/types/vault.yaml")

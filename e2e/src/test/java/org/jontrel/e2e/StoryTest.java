@@ -154,8 +154,8 @@ public class StoryTest {
         page.keyboard().press("Tab");
         assertThat(page.getByLabel("Key of option 2")).hasValue("hard_standing");
         page.getByLabel("Label of field 6").focus();
-        page.getByLabel("Least width (pixels)").fill("50");
-        page.getByLabel("Least width (pixels)").press("Tab");
+        page.getByLabel("Minimum width (pixels)").fill("50");
+        page.getByLabel("Minimum width (pixels)").press("Tab");
     }
 
     @Test(dependsOnMethods = "s3a_onANarrowScreenThePanesAreShownOneAtATime")

@@ -323,7 +323,7 @@ public class TypingLaw {
         }
         title.waitFor();
         page.waitForTimeout(300);
-        var offer = anna.button("Go on with them");
+        var offer = anna.button("Continue with them");
         if (offer.count() > 0) {
             offer.click();
         }

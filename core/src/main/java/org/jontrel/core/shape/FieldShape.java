@@ -50,7 +50,7 @@ public final class FieldShape implements ThingShape<Field> {
                         Scalars.word(new LinkedHashMap<>(Map.of(code, code)), word -> word),
                         field -> field.kind().code(),
                         Sense.PARTS,
-                        "What type of value the field holds.")
+                        "The kind of value the field holds.")
                 .optional("help", Scalars.TEXT, Field::help, "", Sense.WORDING, "A sentence under the control.")
                 .optional(
                         "required",
@@ -65,28 +65,28 @@ public final class FieldShape implements ThingShape<Field> {
                         Field::fallback,
                         "",
                         Sense.BEHAVIOUR,
-                        "What a new record begins with; the key of an option or term.")
+                        "The value of a new record; for an option or term, its key.")
                 .optional(
                         "width",
                         Scalars.word(Width.class, Width::code),
                         Field::width,
                         Width.FULL,
                         Sense.FORM,
-                        "How much of a line it takes on the form.")
+                        "Its width in the form, as a part of the line.")
                 .optional(
                         "show_when",
                         ConditionShape.INSTANCE,
                         Field::showWhen,
                         Condition.ALWAYS,
                         Sense.BEHAVIOUR,
-                        "When editors see it; hidden, it is not required.")
+                        "The condition under which editors see it; while hidden, it is not required.")
                 .optional(
                         "api",
                         Scalars.FLAG,
                         Field::api,
                         true,
                         Sense.PERMISSION,
-                        "Whether the content API gives its value.")
+                        "Whether the content API returns its value.")
                 .all(kind.properties(), field -> (K) field.kind())
                 .build(v -> new Field(
                         v.get("id"),

@@ -35,21 +35,21 @@ final class LayoutShapes {
                     "",
                     Sense.FORM,
                     "The listing it shows.")
-            .optional("text", Scalars.TEXT, Block::text, "", Sense.WORDING, "What it says.")
+            .optional("text", Scalars.TEXT, Block::text, "", Sense.WORDING, "The text of a text block.")
             .optional(
                     "show_when",
                     ConditionShape.INSTANCE,
                     Block::showWhen,
                     Condition.ALWAYS,
                     Sense.BEHAVIOUR,
-                    "When visitors see it.")
+                    "The condition under which visitors see it.")
             .optional(
                     "blocks",
                     Composites.things(WITHIN),
                     Block::blocks,
                     List.of(),
                     Sense.PARTS,
-                    "What it holds, in order.")
+                    "The blocks within it, in order.")
             .build(v -> new Block(
                     v.get("id"),
                     v.get("block"),
@@ -78,7 +78,7 @@ final class LayoutShapes {
                     Layout::blocks,
                     List.of(),
                     Sense.PARTS,
-                    "What stands on the page, in order.")
+                    "The blocks of the page, in order.")
             .build(v -> new Layout(
                     v.get("id"), v.get("key"), v.get("title"), v.get("description"), v.get("type"), v.get("blocks")));
 
@@ -96,7 +96,7 @@ final class LayoutShapes {
                     Listing.Order::descending,
                     false,
                     Sense.FORM,
-                    "Whether the last comes first.")
+                    "Whether the order is descending.")
             .build(v -> new Listing.Order(v.get("field"), v.<Boolean>get("descending")));
 
     static final ObjectShape<Listing> LISTING = ObjectShape.<Listing>of("listing")
@@ -124,15 +124,15 @@ final class LayoutShapes {
                     Listing::order,
                     List.of(),
                     Sense.FORM,
-                    "By what it sorts, first things first.")
-            .optional("limit", Scalars.WHOLE_NUMBER, Listing::limit, 10, Sense.FORM, "Most records shown, up to 200.")
+                    "The sort keys, most important first.")
+            .optional("limit", Scalars.WHOLE_NUMBER, Listing::limit, 10, Sense.FORM, "Maximum number of records shown, up to 200.")
             .optional(
                     "shown",
                     Scalars.word(Listing.Shown.class, Listing.Shown::code),
                     Listing::shown,
                     Listing.Shown.LINES,
                     Sense.FORM,
-                    "Lines, a table, cards, or each by a layout.")
+                    "How it is displayed: as lines, a table, cards, or each record by a layout.")
             .optional(
                     "fields",
                     Composites.list(Scalars.reference(Mapper.Target.FIELD)),

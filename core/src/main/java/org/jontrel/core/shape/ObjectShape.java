@@ -219,7 +219,7 @@ public final class ObjectShape<T> implements ThingShape<T> {
         }
         if (renamable) {
             var was = new LinkedHashMap<>(schemas.text());
-            was.put("description", "The key it had before; lets a file without ids say what was renamed.");
+            was.put("description", "The key it had before, so that a file without ids can say what was renamed.");
             fields.put(WAS, was);
         }
         var schema = new LinkedHashMap<String, Object>();
@@ -310,7 +310,7 @@ public final class ObjectShape<T> implements ThingShape<T> {
         /** An id kept for life. */
         Builder<T> id(Function<T, String> id) {
             return identity(id, false)
-                    .optional(ID, Scalars.TEXT, id, "", Sense.IDENTITY, "Kept for life; given when left out.");
+                    .optional(ID, Scalars.TEXT, id, "", Sense.IDENTITY, "Its identity, which never changes; assigned when left out.");
         }
 
         /** A key, which can change: files may then give the one before. */

@@ -37,7 +37,7 @@ final class SectionShape implements ThingShape<Section> {
                     Section::showWhen,
                     Condition.ALWAYS,
                     Sense.BEHAVIOUR,
-                    "When editors see it.")
+                    "The condition under which editors see it.")
             .optional(
                     "fields",
                     Composites.things(FieldShape.INSTANCE),
@@ -64,7 +64,7 @@ final class SectionShape implements ThingShape<Section> {
                     Section::showWhen,
                     Condition.ALWAYS,
                     Sense.BEHAVIOUR,
-                    "When editors see it.")
+                    "The condition under which editors see it.")
             .build(v -> new GroupUse(v.get("use"), v.get("show_when")));
 
     private SectionShape() {}

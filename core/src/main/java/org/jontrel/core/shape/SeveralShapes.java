@@ -19,7 +19,7 @@ final class SeveralShapes {
                     Kind.Option::retired,
                     false,
                     Sense.BEHAVIOUR,
-                    "Kept by records that have it, offered to no other.")
+                    "Whether it is retired: records that have it keep it, others are not offered it.")
             .build(v -> new Kind.Option(v.get("id"), v.get("key"), v.get("label"), v.<Boolean>get("retired")));
 
     static final ObjectShape<Kind.Choice> CHOICE = ObjectShape.<Kind.Choice>of("choice field")
@@ -29,14 +29,14 @@ final class SeveralShapes {
                     Kind.Choice::options,
                     List.of(),
                     Sense.PARTS,
-                    "What can be chosen, in order.")
+                    "The options, in order.")
             .optional(
                     "list",
                     Scalars.reference(Mapper.Target.LIST),
                     Kind.Choice::list,
                     "",
                     Sense.STRUCTURE,
-                    "A choice list that has the options instead.")
+                    "A choice list to take the options from instead.")
             .all(amount("options"), Kind.Choice::amount)
             .optional(
                     "shown",
@@ -44,7 +44,7 @@ final class SeveralShapes {
                     Kind.Choice::shown,
                     Kind.Choice.Shown.MENU,
                     Sense.FORM,
-                    "The control: a menu, buttons or ticks.")
+                    "The control: a menu, buttons or checkboxes (ticks).")
             .build(v -> new Kind.Choice(v.get("options"), v.get("list"), amount(v), v.get("shown")));
 
     static final ObjectShape<Kind.Image> IMAGE = ObjectShape.<Kind.Image>of("image field")
@@ -54,56 +54,56 @@ final class SeveralShapes {
                     Kind.Image::minWidth,
                     null,
                     Sense.LOWER_BOUND,
-                    "Least width in pixels.")
+                    "Minimum width in pixels.")
             .optional(
                     "min_height",
                     Scalars.WHOLE_NUMBER,
                     Kind.Image::minHeight,
                     null,
                     Sense.LOWER_BOUND,
-                    "Least height in pixels.")
+                    "Minimum height in pixels.")
             .optional(
                     "max_width",
                     Scalars.WHOLE_NUMBER,
                     Kind.Image::maxWidth,
                     null,
                     Sense.UPPER_BOUND,
-                    "Greatest width in pixels.")
+                    "Maximum width in pixels.")
             .optional(
                     "max_height",
                     Scalars.WHOLE_NUMBER,
                     Kind.Image::maxHeight,
                     null,
                     Sense.UPPER_BOUND,
-                    "Greatest height in pixels.")
+                    "Maximum height in pixels.")
             .optional(
                     "max_kilobytes",
                     Scalars.WHOLE_NUMBER,
                     Kind.Image::maxKilobytes,
                     null,
                     Sense.UPPER_BOUND,
-                    "Largest file in KB of 1,024 bytes, up to 20,480.")
+                    "Maximum file size in KB of 1,024 bytes, up to 20,480.")
             .optional(
                     "alt_required",
                     Scalars.FLAG,
                     Kind.Image::altRequired,
                     true,
                     Sense.RULE,
-                    "Whether an alternative text must be given.")
+                    "Whether an alternative text is required.")
             .optional(
                     "formats",
                     Composites.set(Scalars.TEXT),
                     Kind.Image::formats,
                     Set.of(),
                     Sense.ALLOWED_OR_ALL,
-                    "Of jpeg, png, gif and webp; all when left out.")
+                    "The allowed formats, of jpeg, png, gif and webp; all when left out.")
             .optional(
                     "widths",
                     Composites.list(Scalars.WHOLE_NUMBER),
                     Kind.Image::widths,
                     List.of(),
                     Sense.FORM,
-                    "Widths in pixels of the smaller pictures to derive.")
+                    "Widths in pixels of the smaller images to generate.")
             .all(amount("pictures"), Kind.Image::amount)
             .build(v -> new Kind.Image(
                     v.get("min_width"),
@@ -123,14 +123,14 @@ final class SeveralShapes {
                     Kind.File::formats,
                     Set.of(),
                     Sense.ALLOWED_OR_ALL,
-                    "Endings of names such as pdf; all when left out.")
+                    "The allowed file extensions, such as pdf; all when left out.")
             .optional(
                     "max_kilobytes",
                     Scalars.WHOLE_NUMBER,
                     Kind.File::maxKilobytes,
                     null,
                     Sense.UPPER_BOUND,
-                    "Largest file in KB of 1,024 bytes, up to 102,400.")
+                    "Maximum file size in KB of 1,024 bytes, up to 102,400.")
             .all(amount("files"), Kind.File::amount)
             .build(v -> new Kind.File(v.get("formats"), v.get("max_kilobytes"), amount(v)));
 
@@ -139,21 +139,21 @@ final class SeveralShapes {
             .id(Kind.Inverse::id)
             .key(Kind.Inverse::key)
             .labelled(Kind.Inverse::label)
-            .required("label", Scalars.TEXT, Kind.Inverse::label, Sense.WORDING, "What people read at the other end.")
+            .required("label", Scalars.TEXT, Kind.Inverse::label, Sense.WORDING, "The label at the other end.")
             .optional(
                     "many",
                     Scalars.FLAG,
                     Kind.Inverse::many,
                     true,
                     Sense.PERMISSION,
-                    "Whether several records may point at one.")
+                    "Whether several records may link to the same one.")
             .optional(
                     "shown",
                     Scalars.FLAG,
                     Kind.Inverse::shown,
                     true,
                     Sense.FORM,
-                    "Whether forms and pages of the other end show it.")
+                    "Whether forms and pages at the other end show it.")
             .build(v -> new Kind.Inverse(
                     v.get("id"), v.get("key"), v.get("label"), v.<Boolean>get("many"), v.<Boolean>get("shown")));
 
@@ -163,7 +163,7 @@ final class SeveralShapes {
                     Composites.set(Scalars.reference(Mapper.Target.TYPE)),
                     Kind.Relation::to,
                     Sense.ALLOWED,
-                    "The content types it may point at.")
+                    "The content types it may link to.")
             .all(amount("records"), Kind.Relation::amount)
             .optional(
                     "ordered",
@@ -171,21 +171,21 @@ final class SeveralShapes {
                     Kind.Relation::ordered,
                     false,
                     Sense.BEHAVIOUR,
-                    "Whether editors order the records.")
+                    "Whether editors put the linked records into order.")
             .optional(
                     "symmetric",
                     Scalars.FLAG,
                     Kind.Relation::symmetric,
                     false,
                     Sense.STRUCTURE,
-                    "Whether the other record points back by itself.")
+                    "Whether the other record links back automatically.")
             .optional(
                     "inverse",
                     Composites.thing(INVERSE),
                     Kind.Relation::inverse,
                     null,
                     Sense.PARTS,
-                    "The link as named from the other end.")
+                    "How the relation is shown at the other end.")
             .build(v -> new Kind.Relation(
                     v.get("to"), amount(v), v.<Boolean>get("ordered"), v.<Boolean>get("symmetric"), v.get("inverse")));
 
@@ -195,7 +195,7 @@ final class SeveralShapes {
                     Scalars.reference(Mapper.Target.TAXONOMY),
                     Kind.TermPick::taxonomy,
                     Sense.STRUCTURE,
-                    "The taxonomy its terms are of.")
+                    "The taxonomy that its terms come from.")
             .all(amount("terms"), Kind.TermPick::amount)
             .build(v -> new Kind.TermPick(v.get("taxonomy"), amount(v)));
 
@@ -205,7 +205,7 @@ final class SeveralShapes {
                     Composites.things(FieldShape.INSTANCE),
                     Kind.FieldGroup::fields,
                     Sense.PARTS,
-                    "The fields within, in order.")
+                    "The fields of the group, in order.")
             .build(v -> new Kind.FieldGroup(v.get("fields")));
 
     static final ObjectShape<Kind.Repeater> REPEATER = ObjectShape.<Kind.Repeater>of("repeater field")
@@ -215,22 +215,22 @@ final class SeveralShapes {
                     Kind.Repeater::fields,
                     Sense.PARTS,
                     "The fields of each row, in order.")
-            .optional("min_rows", Scalars.WHOLE_NUMBER, Kind.Repeater::minRows, null, Sense.LOWER_BOUND, "Fewest rows.")
-            .optional("max_rows", Scalars.WHOLE_NUMBER, Kind.Repeater::maxRows, null, Sense.UPPER_BOUND, "Most rows.")
+            .optional("min_rows", Scalars.WHOLE_NUMBER, Kind.Repeater::minRows, null, Sense.LOWER_BOUND, "Minimum number of rows.")
+            .optional("max_rows", Scalars.WHOLE_NUMBER, Kind.Repeater::maxRows, null, Sense.UPPER_BOUND, "Maximum number of rows.")
             .optional(
                     "row_name",
                     Scalars.reference(Mapper.Target.INNER_FIELD),
                     Kind.Repeater::rowName,
                     "",
                     Sense.FORM,
-                    "The inner field that names a row.")
+                    "The field whose value is the title of a row.")
             .optional(
                     "shown",
                     Scalars.word(Kind.Repeater.Shown.class, Kind.Repeater.Shown::code),
                     Kind.Repeater::shown,
                     Kind.Repeater.Shown.CARDS,
                     Sense.FORM,
-                    "Rows as a table or as cards.")
+                    "Whether rows are shown as a table or as cards.")
             .build(v -> new Kind.Repeater(
                     v.get("fields"), v.get("min_rows"), v.get("max_rows"), v.get("row_name"), v.get("shown")));
 

@@ -69,7 +69,7 @@ public final class Shapes {
                     ChoiceList::options,
                     List.of(),
                     Sense.PARTS,
-                    "What can be chosen, in order.")
+                    "The options, in order.")
             .build(v ->
                     new ChoiceList(v.get("id"), v.get("key"), v.get("title"), v.get("description"), v.get("options")));
 

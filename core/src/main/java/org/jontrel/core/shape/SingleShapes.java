@@ -11,14 +11,14 @@ final class SingleShapes {
                     Kind.Text::minLength,
                     null,
                     Sense.LOWER_BOUND,
-                    "Fewest characters.")
+                    "Minimum length in characters.")
             .optional(
                     "max_length",
                     Scalars.WHOLE_NUMBER,
                     Kind.Text::maxLength,
                     null,
                     Sense.UPPER_BOUND,
-                    "Most characters, up to 255.")
+                    "Maximum length in characters, up to 255.")
             .optional(
                     "pattern",
                     Scalars.TEXT,
@@ -32,16 +32,16 @@ final class SingleShapes {
                     Kind.Text::patternMessage,
                     "",
                     Sense.WORDING,
-                    "What editors read when the pattern does not match.")
-            .optional("prefix", Scalars.TEXT, Kind.Text::prefix, "", Sense.WORDING, "Shown before the text.")
-            .optional("suffix", Scalars.TEXT, Kind.Text::suffix, "", Sense.WORDING, "Shown behind the text.")
+                    "The message editors read if the pattern does not match.")
+            .optional("prefix", Scalars.TEXT, Kind.Text::prefix, "", Sense.WORDING, "Text shown before the value.")
+            .optional("suffix", Scalars.TEXT, Kind.Text::suffix, "", Sense.WORDING, "Text shown after the value.")
             .optional(
                     "unique",
                     Scalars.FLAG,
                     Kind.Text::unique,
                     false,
                     Sense.RULE,
-                    "Whether no two records may have the same.")
+                    "Whether the value must be unique among records.")
             .build(v -> new Kind.Text(
                     v.get("min_length"),
                     v.get("max_length"),
@@ -58,7 +58,7 @@ final class SingleShapes {
                     Kind.LongText::maxLength,
                     null,
                     Sense.UPPER_BOUND,
-                    "Most characters, up to 1,000,000.")
+                    "Maximum length in characters, up to 1,000,000.")
             .optional(
                     "rows",
                     Scalars.WHOLE_NUMBER,
@@ -75,14 +75,14 @@ final class SingleShapes {
                     Kind.RichText::maxLength,
                     null,
                     Sense.UPPER_BOUND,
-                    "Most characters a reader sees, up to 1,000,000.")
+                    "Maximum length in visible characters, up to 1,000,000.")
             .optional(
                     "formats",
                     Composites.set(Scalars.word(Kind.Format.class, Kind.Format::code)),
                     Kind.RichText::formats,
                     Kind.RichText.PLAIN.formats(),
                     Sense.ALLOWED,
-                    "What formatting is allowed.")
+                    "The formatting that is allowed.")
             .build(v -> new Kind.RichText(v.get("max_length"), v.get("formats")));
 
     static final ObjectShape<Kind.Numeric> NUMBER = ObjectShape.<Kind.Numeric>of("number field")
@@ -92,24 +92,24 @@ final class SingleShapes {
                     Kind.Numeric::decimals,
                     0,
                     Sense.UPPER_BOUND,
-                    "Most decimals, 0 to 6.")
-            .optional("min", Scalars.NUMBER, Kind.Numeric::min, null, Sense.LOWER_BOUND, "Least value.")
-            .optional("max", Scalars.NUMBER, Kind.Numeric::max, null, Sense.UPPER_BOUND, "Greatest value.")
+                    "Maximum number of decimals, 0 to 6.")
+            .optional("min", Scalars.NUMBER, Kind.Numeric::min, null, Sense.LOWER_BOUND, "Minimum value.")
+            .optional("max", Scalars.NUMBER, Kind.Numeric::max, null, Sense.UPPER_BOUND, "Maximum value.")
             .optional(
                     "step",
                     Scalars.NUMBER,
                     Kind.Numeric::step,
                     null,
                     Sense.RULE,
-                    "Distance between values, counted from min or 0.")
-            .optional("unit", Scalars.TEXT, Kind.Numeric::unit, "", Sense.MEANING, "Shown behind the number.")
+                    "Step between allowed values, counted from min or 0.")
+            .optional("unit", Scalars.TEXT, Kind.Numeric::unit, "", Sense.MEANING, "Unit shown after the number.")
             .optional(
                     "shown",
                     Scalars.word(Kind.Numeric.Shown.class, Kind.Numeric.Shown::code),
                     Kind.Numeric::shown,
                     Kind.Numeric.Shown.BOX,
                     Sense.FORM,
-                    "The control: a box, a slider (needs min and max) or marks (a rating from 0 or 1 to max).")
+                    "The control: a number field (box), a slider (needs min and max) or a rating from 0 or 1 to max (marks).")
             .build(v -> new Kind.Numeric(
                     v.<Integer>get("decimals"),
                     v.get("min"),
@@ -119,19 +119,19 @@ final class SingleShapes {
                     v.get("shown")));
 
     static final ObjectShape<Kind.YesNo> YES_NO = ObjectShape.<Kind.YesNo>of("yes-no field")
-            .optional("yes", Scalars.TEXT, Kind.YesNo::yes, "Yes", Sense.WORDING, "Wording of the answer yes.")
-            .optional("no", Scalars.TEXT, Kind.YesNo::no, "No", Sense.WORDING, "Wording of the answer no.")
+            .optional("yes", Scalars.TEXT, Kind.YesNo::yes, "Yes", Sense.WORDING, "Label for yes.")
+            .optional("no", Scalars.TEXT, Kind.YesNo::no, "No", Sense.WORDING, "Label for no.")
             .build(v -> new Kind.YesNo(v.get("yes"), v.get("no")));
 
     static final ObjectShape<Kind.Date> DATE = ObjectShape.<Kind.Date>of("date field")
-            .optional("earliest", Scalars.DATE, Kind.Date::earliest, null, Sense.LOWER_BOUND, "The first possible day.")
-            .optional("latest", Scalars.DATE, Kind.Date::latest, null, Sense.UPPER_BOUND, "The last possible day.")
+            .optional("earliest", Scalars.DATE, Kind.Date::earliest, null, Sense.LOWER_BOUND, "The earliest date allowed.")
+            .optional("latest", Scalars.DATE, Kind.Date::latest, null, Sense.UPPER_BOUND, "The latest date allowed.")
             .build(v -> new Kind.Date(v.get("earliest"), v.get("latest")));
 
     static final ObjectShape<Kind.Time> TIME = ObjectShape.<Kind.Time>of("time field")
             .optional(
-                    "earliest", Scalars.TIME, Kind.Time::earliest, null, Sense.LOWER_BOUND, "The first possible time.")
-            .optional("latest", Scalars.TIME, Kind.Time::latest, null, Sense.UPPER_BOUND, "The last possible time.")
+                    "earliest", Scalars.TIME, Kind.Time::earliest, null, Sense.LOWER_BOUND, "The earliest time allowed.")
+            .optional("latest", Scalars.TIME, Kind.Time::latest, null, Sense.UPPER_BOUND, "The latest time allowed.")
             .build(v -> new Kind.Time(v.get("earliest"), v.get("latest")));
 
     static final ObjectShape<Kind.DateTime> DATE_TIME = ObjectShape.<Kind.DateTime>of("date-and-time field")
@@ -141,14 +141,14 @@ final class SingleShapes {
                     Kind.DateTime::earliest,
                     null,
                     Sense.LOWER_BOUND,
-                    "The first possible moment, in UTC.")
+                    "The earliest date and time allowed, in UTC.")
             .optional(
                     "latest",
                     Scalars.MOMENT,
                     Kind.DateTime::latest,
                     null,
                     Sense.UPPER_BOUND,
-                    "The last possible moment, in UTC.")
+                    "The latest date and time allowed, in UTC.")
             .build(v -> new Kind.DateTime(v.get("earliest"), v.get("latest")));
 
     static final ObjectShape<Kind.Email> EMAIL =
@@ -161,7 +161,7 @@ final class SingleShapes {
                     Kind.Url::schemes,
                     Kind.Url.PLAIN.schemes(),
                     Sense.ALLOWED,
-                    "What an address may begin with.")
+                    "The URL schemes that are allowed.")
             .build(v -> new Kind.Url(v.get("schemes")));
 
     static final ObjectShape<Kind.Phone> PHONE =
@@ -177,7 +177,7 @@ final class SingleShapes {
             ObjectShape.<Kind.Coordinates>of("place field").build(_ -> Kind.Coordinates.PLAIN);
 
     static final ObjectShape<Kind.Note> NOTE = ObjectShape.<Kind.Note>of("note")
-            .required("text", Scalars.TEXT, Kind.Note::text, Sense.WORDING, "What the editor reads.")
+            .required("text", Scalars.TEXT, Kind.Note::text, Sense.WORDING, "The text that editors read.")
             .build(v -> new Kind.Note(v.get("text")));
 
     private SingleShapes() {}

@@ -21,14 +21,14 @@ final class TaxonomyShape {
                     Term::values,
                     Map.of(),
                     Sense.BEHAVIOUR,
-                    "What it holds, by the key of the taxonomy's field.")
+                    "Its values, by the key of the taxonomy's field.")
             .optional(
                     "children",
                     Composites.things(WITHIN),
                     Term::children,
                     List.of(),
                     Sense.PARTS,
-                    "The terms below it.")
+                    "Its child terms.")
             .build(v -> new Term(v.get("id"), v.get("key"), v.get("label"), v.get("values"), v.get("children")));
 
     static final ObjectShape<Taxonomy> TAXONOMY = ObjectShape.<Taxonomy>of("taxonomy")
@@ -45,21 +45,21 @@ final class TaxonomyShape {
                     Taxonomy::hierarchical,
                     false,
                     Sense.PERMISSION,
-                    "Whether terms may stand below others.")
+                    "Whether terms can have child terms.")
             .optional(
                     "parents_in_address",
                     Scalars.FLAG,
                     Taxonomy::parentsInAddress,
                     false,
                     Sense.ADDRESS,
-                    "Whether the address of a term carries those above it.")
+                    "Whether the address of a term includes its parent terms.")
             .optional(
                     "fields",
                     Composites.things(FieldShape.INSTANCE),
                     Taxonomy::fields,
                     List.of(),
                     Sense.PARTS,
-                    "What each term holds beside its label.")
+                    "The fields of each term, beside its label.")
             .optional(
                     "groups",
                     Composites.things(SectionShape.INSTANCE),

@@ -27,8 +27,8 @@ final class TypeShape {
                     Index::order,
                     Index.PLAIN.order(),
                     Sense.FORM,
-                    "The field or standard part that sorts them.")
-            .optional("descending", Scalars.FLAG, Index::descending, false, Sense.FORM, "Whether the last comes first.")
+                    "The field or standard part they are sorted by.")
+            .optional("descending", Scalars.FLAG, Index::descending, false, Sense.FORM, "Whether the order is descending.")
             .optional(
                     "page_size",
                     Scalars.WHOLE_NUMBER,
@@ -45,21 +45,21 @@ final class TypeShape {
                     Composites.set(Scalars.reference(Mapper.Target.TYPE)),
                     Nesting::under,
                     Sense.ALLOWED,
-                    "The content types under whose records these may stand.")
+                    "The content types whose records may be a parent.")
             .optional(
                     "required",
                     Scalars.FLAG,
                     Nesting::required,
                     false,
                     Sense.RULE,
-                    "Whether each must stand under one.")
+                    "Whether a parent is required.")
             .optional(
                     "parents_in_address",
                     Scalars.FLAG,
                     Nesting::parentsInAddress,
                     true,
                     Sense.ADDRESS,
-                    "Whether the address carries those above.")
+                    "Whether the address includes the parents.")
             .build(v -> new Nesting(v.get("under"), v.<Boolean>get("required"), v.<Boolean>get("parents_in_address")));
 
     static final ObjectShape<TaxonomyUse> USE = ObjectShape.<TaxonomyUse>of("taxonomy in use")
@@ -80,14 +80,14 @@ final class TypeShape {
                     Sense.RULE,
                     "Whether a published record needs a term.")
             .optional(
-                    "max", Scalars.WHOLE_NUMBER, TaxonomyUse::max, null, Sense.UPPER_BOUND, "Most terms of one record.")
+                    "max", Scalars.WHOLE_NUMBER, TaxonomyUse::max, null, Sense.UPPER_BOUND, "Maximum number of terms of one record.")
             .optional(
                     "add_terms",
                     Scalars.FLAG,
                     TaxonomyUse::addTerms,
                     false,
                     Sense.BEHAVIOUR,
-                    "Whether editors may add terms while they fill in.")
+                    "Whether editors may add terms while they fill in a form.")
             .build(v -> new TaxonomyUse(
                     v.get("use"), v.<Boolean>get("required"), v.get("max"), v.<Boolean>get("add_terms")));
 
@@ -112,21 +112,21 @@ final class TypeShape {
                     Publishing::navigation,
                     true,
                     Sense.FORM,
-                    "Whether the type stands in the site's navigation.")
+                    "Whether the type appears in the site's navigation.")
             .optional(
                     "navigation_place",
                     Scalars.whole(1, MOST_PLACES),
                     Publishing::place,
                     null,
                     Sense.FORM,
-                    "Where it stands in the navigation, counted from 1; types without a place come after, by their plural.")
+                    "Its position in the navigation, counted from 1; types without one follow, in the order of their plurals.")
             .optional(
                     "api",
                     Scalars.FLAG,
                     Publishing::api,
                     true,
                     Sense.PERMISSION,
-                    "Whether the content API gives its records.")
+                    "Whether the content API returns its records.")
             .optional(
                     "api_path",
                     Scalars.TEXT,
@@ -192,7 +192,7 @@ final class TypeShape {
                     ContentType::nesting,
                     Nesting.NONE,
                     Sense.STRUCTURE,
-                    "Under which records its records stand.")
+                    "Which records can be a parent of its records.")
             .optional("index", INDEX, ContentType::index, Index.PLAIN, Sense.FORM, "The page that lists its records.")
             .all(PUBLISHING, ContentType::publishing)
             .optional(
