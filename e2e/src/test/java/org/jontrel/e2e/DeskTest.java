@@ -149,7 +149,8 @@ public class DeskTest {
     public void rareSettingsAreFoldedAndSayWhatTheyDo() {
         desk.open("Heritage boat");
         page.getByText("More settings").click();
-        assertThat(page.getByText("Whether the content API returns its records.")).isVisible();
+        assertThat(page.getByText("Whether the content API returns its records."))
+                .isVisible();
         Visitor.choose(page.getByLabel("Sorted by"), "Built");
         page.getByLabel("descending").check();
         desk.saved();

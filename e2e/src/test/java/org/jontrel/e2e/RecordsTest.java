@@ -220,7 +220,7 @@ public class RecordsTest {
             var problem = page.locator("#record-retire-problems");
             assertThat(problem)
                     .containsText(
-                            wrong.startsWith("next") ? "cannot be read as a date and time" : "retires in the future");
+                            wrong.startsWith("next") ? "cannot be read as a date and time" : "must be in the future");
             assertThat(retires).hasAttribute("aria-invalid", "true");
             page.locator("#record-problems button").click();
             assertThat(retires).isFocused();

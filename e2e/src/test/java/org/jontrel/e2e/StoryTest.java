@@ -165,7 +165,7 @@ public class StoryTest {
         assertThat(proof.getByText("Length must be a number such as 12 or 2.5, and this is \"twelve\"."))
                 .isVisible();
         proof.getByLabel("Length").fill("12.55");
-        assertThat(proof.getByText("Length is 12.55; at most 1 decimals are kept. Round it."))
+        assertThat(proof.getByText("Length is 12.55; at most 1 decimal is stored. Round it."))
                 .isVisible();
         page.getByLabel("Label of field 1").fill("Length of berth");
         assertThat(proof.getByLabel("Length of berth")).isVisible();
@@ -259,7 +259,7 @@ public class StoryTest {
                 .isVisible();
         anna.button("Title is required. Fill it in before publishing.").click();
         assertThat(page.getByLabel("Title")).isFocused();
-        assertThat(page.locator("[data-field=length]").getByText("at most 1 decimals are kept"))
+        assertThat(page.locator("[data-field=length]").getByText("at most 1 decimal is stored"))
                 .isVisible();
         page.getByLabel("Title").fill("Quay <b>of</b> 😀 \"Robert'); DROP TABLE mooring;--");
         page.getByLabel("Length").fill("12.5");

@@ -122,7 +122,9 @@ public class PlanFindingsTest {
                 Code.PLAN_FORMATTING_LEFT,
                 "2 values of Note have formatting");
         assertSaid(
-                plan(noted.apply(new Kind.Format[] {Kind.Format.BOLD})), Code.PLAN_FORMATTING_LEFT, "1 values of Note");
+                plan(noted.apply(new Kind.Format[] {Kind.Format.BOLD})),
+                Code.PLAN_FORMATTING_LEFT,
+                "1 value of Note has formatting");
         var more = noted.apply(Kind.Format.values());
         assertEquals(said(plan(more), Code.PLAN_FORMATTING_LEFT), List.of());
     }
@@ -143,7 +145,7 @@ public class PlanFindingsTest {
                                 .map(id -> Map.of("type", "ttree", "id", id))
                                 .toList()));
         var one = Orchard.edited(Map.of("to: [tree], many: true, ordered: true", "to: [tree]"));
-        assertSaid(plan(one), Code.PLAN_TOO_MANY, "1 records have more in Grafted from");
+        assertSaid(plan(one), Code.PLAN_TOO_MANY, "1 record has more in Grafted from");
         var rows = Orchard.edited(Map.of("    row_name: fday", "    row_name: fday\n        max_rows: 1"));
         assertSaid(plan(rows), Code.PLAN_TOO_MANY, "3 records have more in Prunings");
     }
@@ -171,7 +173,10 @@ public class PlanFindingsTest {
                 "",
                 "show_when: {taxonomy: sort, under: [apple]}",
                 "show_when: {taxonomy: sort, is: [apple]}"));
-        assertSaid(plan(flat), Code.PLAN_PARENTS_LEFT, "1 records of Sorts stand under");
+        assertSaid(
+                plan(flat),
+                Code.PLAN_PARENTS_LEFT,
+                "1 record of Sorts has a parent that is no longer allowed. It keeps it");
     }
 
     @Test
@@ -221,7 +226,7 @@ public class PlanFindingsTest {
         assertSaid(
                 plan(rise(_ -> new Kind.Numeric(2, null, null, ""))),
                 Code.PLAN_VALUES_ALTERED,
-                "1 values of Rise lose something on the way (for example 007 becomes 7.00)");
+                "1 value of Rise loses something in the conversion (for example 007 becomes 7.00)");
     }
 
     /** What searching finds is brought up to date by a step that says how far it is. */

@@ -4,6 +4,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.ResourceBundle;
+import java.util.regex.MatchResult;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -16,7 +17,11 @@ import java.util.regex.Pattern;
  */
 public record Finding(Code code, Place place, List<String> arguments, Optional<Fix> fix) {
     private static final ResourceBundle SENTENCES = ResourceBundle.getBundle("org.jontrel.core.finding.sentences");
-    private static final Pattern HOLE = Pattern.compile("\\{(\\d)}");
+    /**
+     * A hole {@code {1}} takes an argument, {@code {1 value|values}} one with its noun in the singular or the plural, and
+     * {@code {1?has|have}} only the word that goes with it.
+     */
+    private static final Pattern HOLE = Pattern.compile("\\{(\\d)(?:([ ?])([^|{}]*)\\|([^{}]*))?}");
 
     /** Worst first, then by place. */
     public static final Comparator<Finding> WORST_FIRST = Comparator.comparing(Finding::severity)
@@ -53,8 +58,14 @@ public record Finding(Code code, Place place, List<String> arguments, Optional<F
     public String sentence() {
         return HOLE.matcher(SENTENCES.getString(code.name())).replaceAll(hole -> {
             int at = Integer.parseInt(hole.group(1));
-            return Matcher.quoteReplacement(at < arguments.size() ? arguments.get(at) : "");
+            var argument = at < arguments.size() ? arguments.get(at) : "";
+            return Matcher.quoteReplacement(hole.group(2) == null ? argument : counted(argument, hole));
         });
+    }
+
+    private static String counted(String argument, MatchResult hole) {
+        var word = hole.group(argument.equals("1") ? 3 : 4);
+        return hole.group(2).equals("?") ? word : argument + " " + word;
     }
 
     public static boolean blocks(List<Finding> findings) {

@@ -125,7 +125,13 @@ final class LayoutShapes {
                     List.of(),
                     Sense.FORM,
                     "The sort keys, most important first.")
-            .optional("limit", Scalars.WHOLE_NUMBER, Listing::limit, 10, Sense.FORM, "Maximum number of records shown, up to 200.")
+            .optional(
+                    "limit",
+                    Scalars.WHOLE_NUMBER,
+                    Listing::limit,
+                    10,
+                    Sense.FORM,
+                    "Maximum number of records shown, up to 200.")
             .optional(
                     "shown",
                     Scalars.word(Listing.Shown.class, Listing.Shown::code),

@@ -310,7 +310,13 @@ public final class ObjectShape<T> implements ThingShape<T> {
         /** An id kept for life. */
         Builder<T> id(Function<T, String> id) {
             return identity(id, false)
-                    .optional(ID, Scalars.TEXT, id, "", Sense.IDENTITY, "Its identity, which never changes; assigned when left out.");
+                    .optional(
+                            ID,
+                            Scalars.TEXT,
+                            id,
+                            "",
+                            Sense.IDENTITY,
+                            "Its identity, which never changes; assigned when left out.");
         }
 
         /** A key, which can change: files may then give the one before. */

@@ -215,8 +215,20 @@ final class SeveralShapes {
                     Kind.Repeater::fields,
                     Sense.PARTS,
                     "The fields of each row, in order.")
-            .optional("min_rows", Scalars.WHOLE_NUMBER, Kind.Repeater::minRows, null, Sense.LOWER_BOUND, "Minimum number of rows.")
-            .optional("max_rows", Scalars.WHOLE_NUMBER, Kind.Repeater::maxRows, null, Sense.UPPER_BOUND, "Maximum number of rows.")
+            .optional(
+                    "min_rows",
+                    Scalars.WHOLE_NUMBER,
+                    Kind.Repeater::minRows,
+                    null,
+                    Sense.LOWER_BOUND,
+                    "Minimum number of rows.")
+            .optional(
+                    "max_rows",
+                    Scalars.WHOLE_NUMBER,
+                    Kind.Repeater::maxRows,
+                    null,
+                    Sense.UPPER_BOUND,
+                    "Maximum number of rows.")
             .optional(
                     "row_name",
                     Scalars.reference(Mapper.Target.INNER_FIELD),

@@ -124,13 +124,24 @@ final class SingleShapes {
             .build(v -> new Kind.YesNo(v.get("yes"), v.get("no")));
 
     static final ObjectShape<Kind.Date> DATE = ObjectShape.<Kind.Date>of("date field")
-            .optional("earliest", Scalars.DATE, Kind.Date::earliest, null, Sense.LOWER_BOUND, "The earliest date allowed.")
+            .optional(
+                    "earliest",
+                    Scalars.DATE,
+                    Kind.Date::earliest,
+                    null,
+                    Sense.LOWER_BOUND,
+                    "The earliest date allowed.")
             .optional("latest", Scalars.DATE, Kind.Date::latest, null, Sense.UPPER_BOUND, "The latest date allowed.")
             .build(v -> new Kind.Date(v.get("earliest"), v.get("latest")));
 
     static final ObjectShape<Kind.Time> TIME = ObjectShape.<Kind.Time>of("time field")
             .optional(
-                    "earliest", Scalars.TIME, Kind.Time::earliest, null, Sense.LOWER_BOUND, "The earliest time allowed.")
+                    "earliest",
+                    Scalars.TIME,
+                    Kind.Time::earliest,
+                    null,
+                    Sense.LOWER_BOUND,
+                    "The earliest time allowed.")
             .optional("latest", Scalars.TIME, Kind.Time::latest, null, Sense.UPPER_BOUND, "The latest time allowed.")
             .build(v -> new Kind.Time(v.get("earliest"), v.get("latest")));
 

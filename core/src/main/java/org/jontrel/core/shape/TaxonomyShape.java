@@ -22,13 +22,7 @@ final class TaxonomyShape {
                     Map.of(),
                     Sense.BEHAVIOUR,
                     "Its values, by the key of the taxonomy's field.")
-            .optional(
-                    "children",
-                    Composites.things(WITHIN),
-                    Term::children,
-                    List.of(),
-                    Sense.PARTS,
-                    "Its child terms.")
+            .optional("children", Composites.things(WITHIN), Term::children, List.of(), Sense.PARTS, "Its child terms.")
             .build(v -> new Term(v.get("id"), v.get("key"), v.get("label"), v.get("values"), v.get("children")));
 
     static final ObjectShape<Taxonomy> TAXONOMY = ObjectShape.<Taxonomy>of("taxonomy")

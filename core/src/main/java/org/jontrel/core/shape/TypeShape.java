@@ -28,7 +28,13 @@ final class TypeShape {
                     Index.PLAIN.order(),
                     Sense.FORM,
                     "The field or standard part they are sorted by.")
-            .optional("descending", Scalars.FLAG, Index::descending, false, Sense.FORM, "Whether the order is descending.")
+            .optional(
+                    "descending",
+                    Scalars.FLAG,
+                    Index::descending,
+                    false,
+                    Sense.FORM,
+                    "Whether the order is descending.")
             .optional(
                     "page_size",
                     Scalars.WHOLE_NUMBER,
@@ -46,13 +52,7 @@ final class TypeShape {
                     Nesting::under,
                     Sense.ALLOWED,
                     "The content types whose records may be a parent.")
-            .optional(
-                    "required",
-                    Scalars.FLAG,
-                    Nesting::required,
-                    false,
-                    Sense.RULE,
-                    "Whether a parent is required.")
+            .optional("required", Scalars.FLAG, Nesting::required, false, Sense.RULE, "Whether a parent is required.")
             .optional(
                     "parents_in_address",
                     Scalars.FLAG,
@@ -80,7 +80,12 @@ final class TypeShape {
                     Sense.RULE,
                     "Whether a published record needs a term.")
             .optional(
-                    "max", Scalars.WHOLE_NUMBER, TaxonomyUse::max, null, Sense.UPPER_BOUND, "Maximum number of terms of one record.")
+                    "max",
+                    Scalars.WHOLE_NUMBER,
+                    TaxonomyUse::max,
+                    null,
+                    Sense.UPPER_BOUND,
+                    "Maximum number of terms of one record.")
             .optional(
                     "add_terms",
                     Scalars.FLAG,

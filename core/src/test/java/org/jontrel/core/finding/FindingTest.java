@@ -7,6 +7,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.ResourceBundle;
 import java.util.TreeSet;
+import java.util.regex.Pattern;
 import org.testng.annotations.Test;
 
 public class FindingTest {
@@ -27,6 +28,27 @@ public class FindingTest {
                 "The key {1} $1 \\ is not valid: small letters and digits, words joined by single underscores, a letter"
                         + " first, at most 40 characters. Try a_key.");
         assertFalse(Finding.of(Code.NAME_MISSING, Place.NOWHERE).sentence().contains("{0}"));
+    }
+
+    @Test
+    public void whatIsCountedIsSingularOrPlural() {
+        assertEquals(
+                Finding.of(Code.VALUE_TOO_SHORT, Place.NOWHERE, "Code", 1, 2).sentence(),
+                "Code has 1 character; at least 2 are needed.");
+        assertEquals(
+                Finding.of(Code.PLAN_RECORDS_HELD, Place.NOWHERE, "Moorings", 1).sentence(),
+                "1 record of Moorings goes out of use. It is held, not deleted, and comes back with undo.");
+        assertEquals(
+                Finding.of(Code.PLAN_RECORDS_HELD, Place.NOWHERE, "Moorings", 1_200)
+                        .sentence(),
+                "1200 records of Moorings go out of use. They are held, not deleted, and come back with undo.");
+        var plural = Pattern.compile(
+                "\\b1 (bytes|characters|decimals|entries|fields|levels|links|options|pixels|records|values)\\b");
+        for (var code : Code.values()) {
+            var sentence = Finding.of(code, Place.NOWHERE, 1, 1, 1, 1, 1, 1).sentence();
+            assertFalse(plural.matcher(sentence).find(), sentence);
+            assertFalse(sentence.contains("{") || sentence.contains("|"), sentence);
+        }
     }
 
     @Test
