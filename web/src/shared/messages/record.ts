@@ -74,7 +74,7 @@ export const record = {
   merge: 'Merge',
   merged: 'Merged; no record had it. | Merged; 1 record has the other now. | Merged; {n} records have the other now.',
   mergeHint:
-    'Records that have the first get the second, what stands under the first moves along, and its address leads to the second.',
+    'Records that have the first get the second, child terms of the first move to the second, and its address leads there.',
   search: 'Search',
   columns: 'Columns',
   views: 'Views',

@@ -55,8 +55,8 @@ public final class ConditionWords {
             case Condition.StateIs(var state) -> "the record is " + state.code();
             case Condition.ParentIs(List<String> types) ->
                 types.isEmpty()
-                        ? "the record stands under another"
-                        : "the record stands under a " + or(types, this::definition);
+                        ? "the record has a parent"
+                        : "the parent of the record is a " + or(types, this::definition);
             case Condition.FieldIs is -> field(is);
             case Condition.TermIs is ->
                 definition(is.taxonomy()) + test(is.test(), is.values(), value -> term(is.taxonomy(), value));
@@ -92,7 +92,7 @@ public final class ConditionWords {
                     case IS -> " is ";
                     case IS_NOT -> " is not ";
                     case HAS -> " contains ";
-                    case UNDER -> " is or stands under ";
+                    case UNDER -> " is or is below ";
                     case ABOVE, AT_LEAST, BELOW, AT_MOST -> " is " + test.code().replace('_', ' ') + " ";
                     case FILLED -> "";
                 };

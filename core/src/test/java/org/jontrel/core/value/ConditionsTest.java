@@ -142,6 +142,6 @@ public class ConditionsTest {
                         new Condition.FieldIs(donor.id(), Test.FILLED, List.of("false")))))));
         assertEquals(
                 words.of(condition),
-                "Origin is or stands under North Fells, and not (the record is draft, or Donor garden is empty)");
+                "Origin is or is below North Fells, and not (the record is draft, or Donor garden is empty)");
     }
 }

@@ -139,9 +139,7 @@ class ContentWriteController {
         call.seen(call.plain(holder, before));
         return switch (call.engine().records().remove(holder.id(), before.id(), before.version(), author(call))) {
             case RecordStore.Removed.Done _ -> ResponseEntity.noContent().build();
-            case RecordStore.Removed.HasBelow(long records) ->
-                throw Refusal.conflict(
-                        records + " other records stand under this one. Move or delete them first.", null);
+            case RecordStore.Removed.HasBelow below -> throw Refusal.conflict(below.sentence(), null);
             case RecordStore.Removed.Conflict _ ->
                 throw Refusal.overtaken("This has changed since you read it. Read it again.");
             case RecordStore.Removed.Missing _ ->

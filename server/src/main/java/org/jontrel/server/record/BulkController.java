@@ -171,7 +171,7 @@ class BulkController {
     private static String remove(Holders.At at, StoredRecord record, String author) {
         return switch (at.engine().records().remove(at.id(), record.id(), record.version(), author)) {
             case RecordStore.Removed.Done _ -> "";
-            case RecordStore.Removed.HasBelow(long records) -> "Records stand under it: " + records + ".";
+            case RecordStore.Removed.HasBelow below -> below.sentence();
             case RecordStore.Removed.Conflict(StoredRecord current) -> current.updatedBy() + " is just changing it.";
             case RecordStore.Removed.Missing _ -> "It is not there any more.";
             case RecordStore.Removed.Closed _ -> "The site's definitions are being switched.";
@@ -203,6 +203,6 @@ class BulkController {
                 .mergeTerms(at.id(), body.from(), body.into(), principal.getName())
                 .map(MergedTerms::new)
                 .orElseThrow(() -> Refusal.invalid(
-                        "These terms cannot be merged: one is not there, or stands under the other.", List.of()));
+                        "These terms cannot be merged: one is not there, or is below the other.", List.of()));
     }
 }

@@ -224,12 +224,7 @@ class RecordController {
         var at = holders.at(site, sort, key);
         switch (at.engine().records().remove(at.id(), id, version, principal.getName())) {
             case RecordStore.Removed.Done _ -> {}
-            case RecordStore.Removed.HasBelow(long records) ->
-                throw Refusal.conflict(
-                        records == 1
-                                ? "One record stands under this one. Move or delete it first."
-                                : records + " records stand under this one. Move or delete them first.",
-                        null);
+            case RecordStore.Removed.HasBelow below -> throw Refusal.conflict(below.sentence(), null);
             case RecordStore.Removed.Conflict(StoredRecord current) ->
                 throw Refusal.conflict(
                         current.updatedBy() + " saved this since you opened it. It was not deleted.",

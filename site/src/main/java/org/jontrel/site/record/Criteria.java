@@ -341,7 +341,7 @@ final class Criteria {
                 alternatives(values.stream()
                         .map(value -> (SqlCriterion) group(column, SqlBuilder.isLike((Object) containing(value))))
                         .toList());
-            case UNDER -> throw new BadQuery(field.label() + " is not a taxonomy: nothing stands under it.");
+            case UNDER -> throw new BadQuery(field.label() + " is not a taxonomy, so nothing is below it.");
         };
     }
 

@@ -14,15 +14,15 @@ public enum Own {
     ID("own_id", "id", "Number", Kind.Numeric.PLAIN),
     SLUG("own_slug", "slug", "Address", Kind.Text.PLAIN),
     STATE("own_state", "state", "State", new Kind.Choice(states())),
-    PUBLISH_AT("own_publish_at", "publish_at", "Appears", Kind.DateTime.PLAIN),
-    RETIRE_AT("own_retire_at", "retire_at", "Retires", Kind.DateTime.PLAIN),
+    PUBLISH_AT("own_publish_at", "publish_at", "Publish at", Kind.DateTime.PLAIN),
+    RETIRE_AT("own_retire_at", "retire_at", "Retire at", Kind.DateTime.PLAIN),
     POSITION("own_position", "position", "Position", Kind.Numeric.PLAIN),
-    PARENT("own_parent", "parent_id", "Stands under", Kind.Numeric.PLAIN),
+    PARENT("own_parent", "parent_id", "Parent", Kind.Numeric.PLAIN),
     COMPLETE("own_complete", "complete", "Complete", Kind.YesNo.PLAIN),
-    CREATED_AT("own_created_at", "created_at", "Made", Kind.DateTime.PLAIN),
-    UPDATED_AT("own_updated_at", "updated_at", "Last saved", Kind.DateTime.PLAIN),
-    CREATED_BY("own_created_by", "created_by", "Made by", Kind.Text.PLAIN),
-    UPDATED_BY("own_updated_by", "updated_by", "Last saved by", Kind.Text.PLAIN);
+    CREATED_AT("own_created_at", "created_at", "Created", Kind.DateTime.PLAIN),
+    UPDATED_AT("own_updated_at", "updated_at", "Updated", Kind.DateTime.PLAIN),
+    CREATED_BY("own_created_by", "created_by", "Created by", Kind.Text.PLAIN),
+    UPDATED_BY("own_updated_by", "updated_by", "Updated by", Kind.Text.PLAIN);
 
     private final String column;
     private final Field field;

@@ -555,7 +555,14 @@ public final class RecordStore {
         record Done(StoredRecord record) implements Removed {}
 
         /** Other records stand under it. */
-        record HasBelow(long records) implements Removed {}
+        record HasBelow(long records) implements Removed {
+            /** Why it stays, and what to do. */
+            public String sentence() {
+                return records == 1
+                        ? "One record has this one as its parent. Move or delete it first."
+                        : records + " records have this one as their parent. Move or delete them first.";
+            }
+        }
 
         record Conflict(StoredRecord current) implements Removed {}
 
