@@ -18,6 +18,7 @@ import java.util.regex.Pattern;
 import javax.imageio.ImageIO;
 import org.jontrel.demo.Client;
 import org.jontrel.site.testing.Orchard;
+import org.jontrel.site.testing.Waiting;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
@@ -50,9 +51,12 @@ public class ControlsTest {
         var run = api.post("/api/sites/field/runs", Map.of("version", "1.0.0"))
                 .get("id")
                 .asLong();
-        while (!api.get("/api/sites/field/runs/" + run).get("state").asString().equals("done")) {
-            Thread.sleep(50);
-        }
+        Waiting.until(
+                "the run",
+                () -> api.get("/api/sites/field/runs/" + run)
+                        .get("state")
+                        .asString()
+                        .equals("done"));
         for (var name : List.of("Ada", "Bram")) {
             add("person", Map.of("title", name));
         }

@@ -15,6 +15,7 @@ import org.jontrel.core.code.PackageReader;
 import org.jontrel.core.code.PackageWriter;
 import org.jontrel.core.model.Model;
 import org.jontrel.demo.Client;
+import org.jontrel.site.testing.Waiting;
 
 /** An installation whose draft is the Trust's whole model, an architect in it, and shorthands for the modelling desk. */
 final class Desk implements AutoCloseable {
@@ -40,9 +41,12 @@ final class Desk implements AutoCloseable {
         var run = api.post("/api/sites/bench/runs", Map.of("version", "1.0.0"))
                 .get("id")
                 .asLong();
-        while (!api.get("/api/sites/bench/runs/" + run).get("state").asString().equals("done")) {
-            Thread.sleep(50);
-        }
+        Waiting.until(
+                "the run",
+                () -> api.get("/api/sites/bench/runs/" + run)
+                        .get("state")
+                        .asString()
+                        .equals("done"));
         return run;
     }
 

@@ -20,6 +20,7 @@ import org.jontrel.demo.Client;
 import org.jontrel.server.Application;
 import org.jontrel.site.testing.Moorings;
 import org.jontrel.site.testing.TestDatabase;
+import org.jontrel.site.testing.Waiting;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
@@ -121,15 +122,11 @@ public class KillTest {
                 .redirectError(ProcessBuilder.Redirect.DISCARD)
                 .start();
         var running = new Running(process, "http://127.0.0.1:" + port);
-        while (process.isAlive()) {
-            try {
-                new Client(running.address()).get("/actuator/health");
-                return running;
-            } catch (java.io.UncheckedIOException | IllegalStateException _) {
-                Thread.sleep(200);
-            }
-        }
-        throw new IllegalStateException("The application did not start");
+        Waiting.untilAnswered("the application", () -> {
+            new Client(running.address()).get("/actuator/health");
+            return true;
+        });
+        return running;
     }
 
     private static int freePort() throws IOException {
@@ -148,12 +145,12 @@ public class KillTest {
         var run = client.post("/api/sites/trial/runs", Map.of("version", "1.0.0"))
                 .get("id")
                 .asLong();
-        while (!client.get("/api/sites/trial/runs/" + run)
-                .get("state")
-                .asString()
-                .equals("done")) {
-            Thread.sleep(100);
-        }
+        Waiting.until(
+                "the run",
+                () -> client.get("/api/sites/trial/runs/" + run)
+                        .get("state")
+                        .asString()
+                        .equals("done"));
         fill(database + "_site_trial");
         release(
                 client,

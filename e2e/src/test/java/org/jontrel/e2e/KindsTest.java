@@ -9,6 +9,7 @@ import java.util.Map;
 import org.jontrel.core.code.PackageWriter;
 import org.jontrel.site.testing.HtmlValidator;
 import org.jontrel.site.testing.Moorings;
+import org.jontrel.site.testing.Waiting;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
@@ -32,12 +33,12 @@ public class KindsTest {
         var run = client.post("/api/sites/trial/runs", Map.of("version", "1.0.0"))
                 .get("id")
                 .asLong();
-        while (!client.get("/api/sites/trial/runs/" + run)
-                .get("state")
-                .asString()
-                .equals("done")) {
-            Thread.sleep(50);
-        }
+        Waiting.until(
+                "the run",
+                () -> client.get("/api/sites/trial/runs/" + run)
+                        .get("state")
+                        .asString()
+                        .equals("done"));
         visitor = new Visitor(installation.address()).signIn("anna", "anna-password");
         visitor.open("/w/tessel/records/trial/mooring/new");
     }

@@ -19,6 +19,7 @@ import java.util.Random;
 import java.util.regex.Pattern;
 import org.jontrel.demo.Client;
 import org.jontrel.site.testing.Orchard;
+import org.jontrel.site.testing.Waiting;
 import org.testng.ITestResult;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.AfterMethod;
@@ -67,9 +68,12 @@ public class TypingLaw {
         var run = api.post("/api/sites/field/runs", Map.of("version", "1.0.0"))
                 .get("id")
                 .asLong();
-        while (!api.get("/api/sites/field/runs/" + run).get("state").asString().equals("done")) {
-            Thread.sleep(50);
-        }
+        Waiting.until(
+                "the run",
+                () -> api.get("/api/sites/field/runs/" + run)
+                        .get("state")
+                        .asString()
+                        .equals("done"));
         network = new UnsteadyNetwork(installation.address(), SEED);
         anna = new Visitor(network.address()).signIn("anna", "anna-password");
         page = anna.page;

@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.concurrent.Executors;
 import java.util.stream.IntStream;
 import java.util.stream.StreamSupport;
+import org.jontrel.site.testing.Waiting;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
@@ -168,9 +169,7 @@ public class AccountsTest {
         try {
             var session = other.session().signIn("anna", "anna-password");
             assertEquals(status(session, RUNS), 200);
-            while (status(session, RUNS) == 200) {
-                Thread.sleep(200);
-            }
+            Waiting.until("the end of the session", () -> status(session, RUNS) != 200);
             assertEquals(session.ok("GET", "/api/session", null).get("name").asString(), "");
         } finally {
             other.close();
@@ -293,12 +292,8 @@ public class AccountsTest {
                 .with("X-Forwarded-For", "192.0.2.90")
                 .with("Authorization", "Bearer " + made.get("secret").asString());
         assertEquals(status(program, "/at/field/api"), 200);
-        int status = 200;
-        for (int i = 0; i < 25 && status == 200; i++) {
-            Thread.sleep(300);
-            status = status(program, "/at/field/api");
-        }
-        assertEquals(status, 401);
+        Waiting.until("the end of the token", () -> status(program, "/at/field/api") != 200);
+        assertEquals(status(program, "/at/field/api"), 401);
         var past = Map.of("name", "Past", "role", "viewer", "expiresAt", "2020-01-01T00:00:00Z");
         assertEquals(anna.send("POST", "/api/sites/field/tokens", past).statusCode(), 422);
     }

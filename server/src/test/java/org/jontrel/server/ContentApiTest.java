@@ -10,6 +10,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.jontrel.site.testing.Orchard;
+import org.jontrel.site.testing.Waiting;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
@@ -187,9 +188,9 @@ public class ContentApiTest {
         assertEquals(made.at("/record/state").asString(), "scheduled");
         var path =
                 "/api/sites/field/types/plot/records/" + made.at("/record/id").asLong();
-        while (!anna.ok("GET", path, null).at("/record/state").asString().equals("published")) {
-            Thread.sleep(100);
-        }
+        Waiting.until(
+                "its moment",
+                () -> anna.ok("GET", path, null).at("/record/state").asString().equals("published"));
         assertEquals(read("/plots?search=come").get("total").asInt(), 1);
     }
 
@@ -208,9 +209,9 @@ public class ContentApiTest {
         var path =
                 "/api/sites/field/types/plot/records/" + made.at("/record/id").asLong();
         assertFalse(made.at("/record/retireAt").asString().isEmpty());
-        while (!anna.ok("GET", path, null).at("/record/state").asString().equals("retired")) {
-            Thread.sleep(100);
-        }
+        Waiting.until(
+                "its moment",
+                () -> anna.ok("GET", path, null).at("/record/state").asString().equals("retired"));
         assertEquals(read("/plots?search=seconds").get("total").asInt(), 0);
         assertEquals(
                 visitor.send("GET", made.at("/record/address").asString(), null).statusCode(), 404);

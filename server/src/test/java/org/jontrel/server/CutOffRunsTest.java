@@ -12,6 +12,7 @@ import org.jontrel.site.Site;
 import org.jontrel.site.run.RunView;
 import org.jontrel.site.run.Runs;
 import org.jontrel.site.testing.Orchard;
+import org.jontrel.site.testing.Waiting;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
@@ -33,14 +34,14 @@ public class CutOffRunsTest {
 
     private static final class CutOff extends RuntimeException {}
 
-    private JsonNode last(String state) throws InterruptedException {
-        while (true) {
-            var last = server.anna.ok("GET", "/api/sites/field/runs", null).get(0);
-            if (last.get("state").asString().equals(state)) {
-                return last;
-            }
-            Thread.sleep(50);
-        }
+    private JsonNode last() {
+        return server.anna.ok("GET", "/api/sites/field/runs", null).get(0);
+    }
+
+    private JsonNode last(String state) {
+        Waiting.until(
+                "a run that is " + state, () -> last().get("state").asString().equals(state));
+        return last();
     }
 
     @Test
@@ -89,11 +90,8 @@ public class CutOffRunsTest {
         server.anna.ok("POST", "/api/workspaces/orchard/draft/take", Map.of("definitions", definitions));
         server.anna.ok("POST", "/api/workspaces/orchard/releases", Map.of("version", "2.0.0", "notes", ""));
         server.anna.ok("POST", "/api/sites/field/runs", Map.of("version", "2.0.0"));
+        Waiting.until("the way back", () -> last("done").get("kind").asString().equals("back"));
         var back = last("done");
-        while (!back.get("kind").asString().equals("back")) {
-            Thread.sleep(50);
-            back = last("done");
-        }
         assertEquals(back.get("toVersion").asString(), "1.1.0");
         assertTrue(server.add("tree", Map.of("title", "Still"), "published") > 0, "writers are at work");
     }

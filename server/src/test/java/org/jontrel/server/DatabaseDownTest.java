@@ -10,6 +10,7 @@ import java.net.Socket;
 import java.util.ArrayList;
 import java.util.List;
 import org.jontrel.site.testing.TestDatabase;
+import org.jontrel.site.testing.Waiting;
 import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.testng.annotations.AfterClass;
@@ -114,9 +115,8 @@ public class DatabaseDownTest {
             }
         }
         way.openAgain();
-        while (session.send("GET", "/api/session", null).statusCode() == 503) {
-            Thread.sleep(100);
-        }
+        Waiting.until(
+                "the database", () -> session.send("GET", "/api/session", null).statusCode() != 503);
         assertEquals(session.send("GET", "/api/session", null).statusCode(), 200);
         assertEquals(session.send("GET", "/at/nowhere/", null).statusCode(), 404);
     }

@@ -14,6 +14,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.zip.CRC32;
 import java.util.zip.Deflater;
+import org.jontrel.site.testing.Waiting;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
@@ -226,12 +227,12 @@ public class HostileTest {
         long tree = server.add("tree", Map.of("title", "At home"), "published");
         anna.ok("POST", "/api/workspaces/orchard/sites", Map.of("name", "Meadow"));
         var run = anna.ok("POST", "/api/sites/meadow/runs", Map.of("version", "1.0.0"));
-        while (anna.ok("GET", "/api/sites/meadow/runs/" + run.get("id").asLong(), null)
-                .get("state")
-                .asString()
-                .equals("running")) {
-            Thread.sleep(50);
-        }
+        Waiting.until(
+                "the run",
+                () -> !anna.ok("GET", "/api/sites/meadow/runs/" + run.get("id").asLong(), null)
+                        .get("state")
+                        .asString()
+                        .equals("running"));
         var there = "/api/sites/meadow/types/tree/records";
         assertEquals(anna.send("GET", there + "/" + tree, null).statusCode(), 404);
         var body = Map.of("version", 1, "state", "draft", "values", Map.of("title", "Taken over"));

@@ -10,6 +10,7 @@ import java.util.Map;
 import org.jontrel.core.code.PackageWriter;
 import org.jontrel.site.testing.Orchard;
 import org.jontrel.site.testing.TestDatabase;
+import org.jontrel.site.testing.Waiting;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
 import tools.jackson.databind.JsonNode;
@@ -103,14 +104,13 @@ final class OrchardServer implements AutoCloseable {
 
     /** A run that has ended as it should. */
     JsonNode ended(JsonNode run) throws InterruptedException {
-        while (true) {
-            var now = anna.ok("GET", "/api/sites/field/runs/" + run.get("id").asLong(), null);
-            if (!now.get("state").asString().equals("running")) {
-                assertEquals(now.get("state").asString(), "done", now.toString());
-                return now;
-            }
-            Thread.sleep(20);
-        }
+        var path = "/api/sites/field/runs/" + run.get("id").asLong();
+        Waiting.until(
+                "the run",
+                () -> !anna.ok("GET", path, null).get("state").asString().equals("running"));
+        var ended = anna.ok("GET", path, null);
+        assertEquals(ended.get("state").asString(), "done", ended.toString());
+        return ended;
     }
 
     /** Connections to the database of the site. */

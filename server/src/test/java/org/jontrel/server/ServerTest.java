@@ -22,6 +22,7 @@ import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Part;
 import org.jontrel.site.testing.Moorings;
 import org.jontrel.site.testing.TestDatabase;
+import org.jontrel.site.testing.Waiting;
 import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.http.server.PathContainer;
@@ -75,12 +76,12 @@ public class ServerTest {
         anna.ok("POST", "/api/workspaces/tessel/releases", Map.of("version", "1.0.0", "notes", ""));
         anna.ok("POST", "/api/workspaces/tessel/sites", Map.of("name", "Trial"));
         var run = anna.ok("POST", "/api/sites/trial/runs", Map.of("version", "1.0.0"));
-        while (anna.ok("GET", "/api/sites/trial/runs/" + run.get("id").asLong(), null)
-                .get("state")
-                .asString()
-                .equals("running")) {
-            Thread.sleep(50);
-        }
+        Waiting.until(
+                "the run",
+                () -> !anna.ok("GET", "/api/sites/trial/runs/" + run.get("id").asLong(), null)
+                        .get("state")
+                        .asString()
+                        .equals("running"));
         anna.ok("POST", "/api/sites/trial/types/mooring/records", record("First"));
     }
 
@@ -557,9 +558,9 @@ public class ServerTest {
                 .get("id")
                 .asLong();
         var path = "/api/sites/" + site + "/runs/" + run;
-        while (anna.ok("GET", path, null).get("state").asString().equals("running")) {
-            Thread.sleep(50);
-        }
+        Waiting.until(
+                "the run",
+                () -> !anna.ok("GET", path, null).get("state").asString().equals("running"));
         assertEquals(anna.ok("GET", path, null).get("state").asString(), "done");
     }
 

@@ -30,6 +30,7 @@ import org.jontrel.site.run.Runs;
 import org.jontrel.site.testing.Moorings;
 import org.jontrel.site.testing.Records;
 import org.jontrel.site.testing.TestDatabase;
+import org.jontrel.site.testing.Waiting;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
@@ -105,7 +106,7 @@ public class BusyRunTest {
                     assertTrue(Records.bySlug(site, "mooring", "m-7").isPresent(), "readers are never turned away");
                 }
             }));
-            Thread.sleep(300);
+            Waiting.until("the writers", () -> saved.get() > 0);
             run.call();
             over.set(true);
             for (var writer : writers) {

@@ -30,6 +30,7 @@ import org.jontrel.site.record.Write;
 import org.jontrel.site.run.Runs;
 import org.jontrel.site.testing.Orchard;
 import org.jontrel.site.testing.TestDatabase;
+import org.jontrel.site.testing.Waiting;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
@@ -80,11 +81,10 @@ public class MediaTest {
         assertEquals(first.sha256(), second.sha256());
         assertEquals(site.media().serve(first, 0).orElseThrow().bytes().open().readAllBytes(), bytes);
         assertEquals(MediaStore.widths(first), List.of(240, 480, 960));
-        MediaStore.Served small;
-        do {
-            Thread.sleep(20);
-            small = site.media().serve(first, 400).orElseThrow();
-        } while (!small.tag().endsWith("-480"));
+        Waiting.until(
+                "the smaller pictures",
+                () -> site.media().serve(first, 400).orElseThrow().tag().endsWith("-480"));
+        var small = site.media().serve(first, 400).orElseThrow();
         var read = ImageIO.read(small.bytes().open());
         assertEquals(List.of(read.getWidth(), read.getHeight()), List.of(480, 320));
         assertTrue(site.media().describe(first.id(), "An old tree", 20, 130));

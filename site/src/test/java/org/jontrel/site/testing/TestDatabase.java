@@ -159,22 +159,17 @@ public final class TestDatabase {
     }
 
     private static void await(int port, Process server, Path root) throws IOException {
-        for (int i = 0; i < 300 && server.isAlive(); i++) {
-            try (var _ = DriverManager.getConnection(
-                    "jdbc:mariadb://127.0.0.1:" + port + "/?sslMode=disable", USER, PASSWORD)) {
-                return;
-            } catch (SQLException _) {
-                sleep();
-            }
+        Waiting.untilAnswered("the database", () -> !server.isAlive() || accepts(port));
+        if (!server.isAlive()) {
+            throw new IllegalStateException(
+                    "The test database did not start: " + Files.readString(root.resolve("log")));
         }
-        throw new IllegalStateException("The test database did not start: " + Files.readString(root.resolve("log")));
     }
 
-    private static void sleep() {
-        try {
-            Thread.sleep(100);
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
+    private static boolean accepts(int port) throws SQLException {
+        try (var _ =
+                DriverManager.getConnection("jdbc:mariadb://127.0.0.1:" + port + "/?sslMode=disable", USER, PASSWORD)) {
+            return true;
         }
     }
 
