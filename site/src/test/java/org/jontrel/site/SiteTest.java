@@ -651,7 +651,7 @@ public class SiteTest {
         try (var connection = source.getConnection();
                 var statement = connection.createStatement()) {
             for (int i = 0; i < 4; i++) {
-                statement.execute("ALTER TABLE mooring ADD COLUMN own_" + i + " VARCHAR(255)");
+                statement.execute("ALTER TABLE mooring ADD COLUMN own_" + i + " VARCHAR(250)");
             }
         }
         try {
