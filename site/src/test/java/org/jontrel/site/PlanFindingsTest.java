@@ -160,7 +160,7 @@ public class PlanFindingsTest {
         var elsewhere = Orchard.edited(Map.of(
                 "key: keeper, label: Keeper, kind: relation, to: [person]",
                 "key: keeper, label: Keeper, kind: relation, to: [plot]"));
-        assertSaid(plan(elsewhere), Code.PLAN_LINKS_OUTSIDE, "1 links of Keeper");
+        assertSaid(plan(elsewhere), Code.PLAN_LINKS_OUTSIDE, "1 link of Keeper leads to");
     }
 
     @Test

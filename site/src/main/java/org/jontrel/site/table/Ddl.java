@@ -17,7 +17,7 @@ import org.jontrel.core.model.Kind;
 /** Statements that make and change tables. Every column and table carries the id of its definition as its comment. */
 public final class Ddl {
     private static final int MOST_INDEXES = 16;
-    /** Finds what is to be retired by itself, among however many. */
+    /** Finds what is to be retired by itself, and counts what visitors see, without looking at rows. */
     private static final String RETIRES = "retires";
 
     private Ddl() {}
@@ -156,7 +156,7 @@ public final class Ddl {
         lines.add("KEY slugs (slug)");
         lines.add("KEY updated (updated_at)");
         lines.add("KEY state (state, updated_at)");
-        lines.add("KEY " + RETIRES + " (retire_at)");
+        lines.add("KEY " + RETIRES + " (state, retire_at)");
         wantedIndexes(holder).forEach(columns -> lines.add("KEY (" + indexed(columns) + ")"));
         return table(Names.table(holder), holder.id(), lines);
     }
@@ -250,7 +250,7 @@ public final class Ddl {
 
     /** The index of what is to be retired by itself, for a table that an earlier version made. */
     public static String addRetires(String table) {
-        return "ALTER TABLE %s ADD KEY IF NOT EXISTS %s (retire_at), ALGORITHM=INPLACE, LOCK=NONE"
+        return "ALTER TABLE %s ADD KEY IF NOT EXISTS %s (state, retire_at), ALGORITHM=INPLACE, LOCK=NONE"
                 .formatted(Names.quoted(table), RETIRES);
     }
 
