@@ -60,11 +60,20 @@ watch(
   },
   { immediate: true },
 );
-/** Until the rows of a definition that was just opened are all there: they come in two frames. */
-async function allRows(): Promise<void> {
+const rowOf = (id: string) =>
+  document.querySelector<HTMLElement>(`[data-row="${id}"] [data-column="label"], [data-term="${id}"] input`);
+
+/** The row of a field or term; of a definition that was just opened some come a frame later, unless somebody went elsewhere. */
+async function row(id: string): Promise<HTMLElement | null> {
   await nextTick();
+  const there = rowOf(id);
+  if (there) {
+    return there;
+  }
+  const focused = document.activeElement;
   await new Promise((resolve) => requestAnimationFrame(() => setTimeout(resolve)));
   await nextTick();
+  return document.activeElement === focused ? rowOf(id) : null;
 }
 
 /** A link to a field or term leads to its row. */
@@ -73,12 +82,9 @@ watch(
   async () => {
     const id = route.hash.slice(1);
     if (/^[a-z][a-z0-9]{2,19}$/.test(id)) {
-      await allRows();
-      const row = document.querySelector<HTMLElement>(
-        `[data-row="${id}"] [data-column="label"], [data-term="${id}"] input`,
-      );
-      row?.scrollIntoView({ block: 'center' });
-      row?.focus();
+      const found = await row(id);
+      found?.scrollIntoView({ block: 'center' });
+      found?.focus();
     }
   },
   { immediate: true, flush: 'post' },
