@@ -1290,7 +1290,7 @@ export interface components {
              */
             block: "stack" | "columns" | "field" | "listing" | "text";
             /**
-             * @description What it holds, in order.
+             * @description The blocks within it, in order.
              * @default []
              */
             blocks?: components["schemas"]["Block"][];
@@ -1299,7 +1299,7 @@ export interface components {
              * @default
              */
             field?: string;
-            /** @description Kept for life; given when left out. */
+            /** @description Its identity, which never changes; assigned when left out. */
             id?: string;
             /**
              * @description The listing it shows.
@@ -1307,14 +1307,14 @@ export interface components {
              */
             listing?: string;
             /**
-             * @description When visitors see it.
+             * @description The condition under which visitors see it.
              * @default {
              *       "all": []
              *     }
              */
             show_when?: components["schemas"]["Condition"];
             /**
-             * @description What it says.
+             * @description The text of a text block.
              * @default
              */
             text?: string;
@@ -1401,18 +1401,18 @@ export interface components {
              * @default
              */
             description?: string;
-            /** @description Kept for life; given when left out. */
+            /** @description Its identity, which never changes; assigned when left out. */
             id?: string;
             /** @description The name in code, addresses of the API and the database. */
             key: string;
             /**
-             * @description What can be chosen, in order.
+             * @description The options, in order.
              * @default []
              */
             options?: components["schemas"]["Option"][];
             /** @description What architects read. */
             title: string;
-            /** @description The key it had before; lets a file without ids say what was renamed. */
+            /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
         };
         ClashView: {
@@ -1478,7 +1478,7 @@ export interface components {
         /** content type */
         ContentType: {
             /**
-             * @description Whether the content API gives its records.
+             * @description Whether the content API returns its records.
              * @default true
              */
             api?: boolean;
@@ -1507,7 +1507,7 @@ export interface components {
              * @default
              */
             icon?: string;
-            /** @description Kept for life; given when left out. */
+            /** @description Its identity, which never changes; assigned when left out. */
             id?: string;
             /**
              * index
@@ -1516,7 +1516,7 @@ export interface components {
              */
             index?: {
                 /**
-                 * @description Whether the last comes first.
+                 * @description Whether the order is descending.
                  * @default false
                  */
                 descending?: boolean;
@@ -1526,7 +1526,7 @@ export interface components {
                  */
                 on?: boolean;
                 /**
-                 * @description The field or standard part that sorts them.
+                 * @description The field or standard part they are sorted by.
                  * @default title
                  */
                 order?: string;
@@ -1539,31 +1539,31 @@ export interface components {
             /** @description The name in code, addresses of the API and the database. */
             key: string;
             /**
-             * @description Whether the type stands in the site's navigation.
+             * @description Whether the type appears in the site's navigation.
              * @default true
              */
             navigation?: boolean;
-            /** @description Where it stands in the navigation, counted from 1; types without a place come after, by their plural. */
+            /** @description Its position in the navigation, counted from 1; types without one follow, in the order of their plurals. */
             navigation_place?: number;
             /**
              * nesting
-             * @description Under which records its records stand.
+             * @description Which records can be a parent of its records.
              * @default {
              *       "under": []
              *     }
              */
             nested?: {
                 /**
-                 * @description Whether the address carries those above.
+                 * @description Whether the address includes the parents.
                  * @default true
                  */
                 parents_in_address?: boolean;
                 /**
-                 * @description Whether each must stand under one.
+                 * @description Whether a parent is required.
                  * @default false
                  */
                 required?: boolean;
-                /** @description The content types under whose records these may stand. */
+                /** @description The content types whose records may be a parent. */
                 under: string[];
             };
             /**
@@ -1607,7 +1607,7 @@ export interface components {
              * @default []
              */
             taxonomies?: components["schemas"]["TaxonomyUse"][];
-            /** @description The key it had before; lets a file without ids say what was renamed. */
+            /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
             /**
              * @description Texts that replace those derived from the noun.
@@ -1725,12 +1725,12 @@ export interface components {
         };
         Field: {
             /**
-             * @description Whether the content API gives its value.
+             * @description Whether the content API returns its value.
              * @default true
              */
             api?: boolean;
             /**
-             * @description What a new record begins with; the key of an option or term.
+             * @description The value of a new record; for an option or term, its key.
              * @default
              */
             default?: string | number | boolean;
@@ -1739,7 +1739,7 @@ export interface components {
              * @default
              */
             help?: string;
-            /** @description Kept for life; given when left out. */
+            /** @description Its identity, which never changes; assigned when left out. */
             id?: string;
             /** @description The name in code, addresses of the API and the database. */
             key: string;
@@ -1747,9 +1747,9 @@ export interface components {
             kind: "text";
             /** @description What people read. */
             label: string;
-            /** @description Most characters, up to 255. */
+            /** @description Maximum length in characters, up to 255. */
             max_length?: number;
-            /** @description Fewest characters. */
+            /** @description Minimum length in characters. */
             min_length?: number;
             /**
              * @description A regular expression (RE2 syntax) the whole value must match.
@@ -1757,12 +1757,12 @@ export interface components {
              */
             pattern?: string;
             /**
-             * @description What editors read when the pattern does not match.
+             * @description The message editors read if the pattern does not match.
              * @default
              */
             pattern_message?: string;
             /**
-             * @description Shown before the text.
+             * @description Text shown before the value.
              * @default
              */
             prefix?: string;
@@ -1772,38 +1772,38 @@ export interface components {
              */
             required?: boolean;
             /**
-             * @description When editors see it; hidden, it is not required.
+             * @description The condition under which editors see it; while hidden, it is not required.
              * @default {
              *       "all": []
              *     }
              */
             show_when?: components["schemas"]["Condition"];
             /**
-             * @description Shown behind the text.
+             * @description Text shown after the value.
              * @default
              */
             suffix?: string;
             /**
-             * @description Whether no two records may have the same.
+             * @description Whether the value must be unique among records.
              * @default false
              */
             unique?: boolean;
-            /** @description The key it had before; lets a file without ids say what was renamed. */
+            /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
             /**
-             * @description How much of a line it takes on the form.
+             * @description Its width in the form, as a part of the line.
              * @default full
              * @enum {unknown}
              */
             width?: "full" | "two_thirds" | "half" | "third";
         } | {
             /**
-             * @description Whether the content API gives its value.
+             * @description Whether the content API returns its value.
              * @default true
              */
             api?: boolean;
             /**
-             * @description What a new record begins with; the key of an option or term.
+             * @description The value of a new record; for an option or term, its key.
              * @default
              */
             default?: string | number | boolean;
@@ -1812,7 +1812,7 @@ export interface components {
              * @default
              */
             help?: string;
-            /** @description Kept for life; given when left out. */
+            /** @description Its identity, which never changes; assigned when left out. */
             id?: string;
             /** @description The name in code, addresses of the API and the database. */
             key: string;
@@ -1820,7 +1820,7 @@ export interface components {
             kind: "long_text";
             /** @description What people read. */
             label: string;
-            /** @description Most characters, up to 1,000,000. */
+            /** @description Maximum length in characters, up to 1,000,000. */
             max_length?: number;
             /**
              * @description Whether a published record needs a value.
@@ -1833,33 +1833,33 @@ export interface components {
              */
             rows?: number;
             /**
-             * @description When editors see it; hidden, it is not required.
+             * @description The condition under which editors see it; while hidden, it is not required.
              * @default {
              *       "all": []
              *     }
              */
             show_when?: components["schemas"]["Condition"];
-            /** @description The key it had before; lets a file without ids say what was renamed. */
+            /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
             /**
-             * @description How much of a line it takes on the form.
+             * @description Its width in the form, as a part of the line.
              * @default full
              * @enum {unknown}
              */
             width?: "full" | "two_thirds" | "half" | "third";
         } | {
             /**
-             * @description Whether the content API gives its value.
+             * @description Whether the content API returns its value.
              * @default true
              */
             api?: boolean;
             /**
-             * @description What a new record begins with; the key of an option or term.
+             * @description The value of a new record; for an option or term, its key.
              * @default
              */
             default?: string | number | boolean;
             /**
-             * @description What formatting is allowed.
+             * @description The formatting that is allowed.
              * @default [
              *       "bold",
              *       "italic",
@@ -1873,7 +1873,7 @@ export interface components {
              * @default
              */
             help?: string;
-            /** @description Kept for life; given when left out. */
+            /** @description Its identity, which never changes; assigned when left out. */
             id?: string;
             /** @description The name in code, addresses of the API and the database. */
             key: string;
@@ -1881,7 +1881,7 @@ export interface components {
             kind: "rich_text";
             /** @description What people read. */
             label: string;
-            /** @description Most characters a reader sees, up to 1,000,000. */
+            /** @description Maximum length in visible characters, up to 1,000,000. */
             max_length?: number;
             /**
              * @description Whether a published record needs a value.
@@ -1889,33 +1889,33 @@ export interface components {
              */
             required?: boolean;
             /**
-             * @description When editors see it; hidden, it is not required.
+             * @description The condition under which editors see it; while hidden, it is not required.
              * @default {
              *       "all": []
              *     }
              */
             show_when?: components["schemas"]["Condition"];
-            /** @description The key it had before; lets a file without ids say what was renamed. */
+            /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
             /**
-             * @description How much of a line it takes on the form.
+             * @description Its width in the form, as a part of the line.
              * @default full
              * @enum {unknown}
              */
             width?: "full" | "two_thirds" | "half" | "third";
         } | {
             /**
-             * @description Whether the content API gives its value.
+             * @description Whether the content API returns its value.
              * @default true
              */
             api?: boolean;
             /**
-             * @description Most decimals, 0 to 6.
+             * @description Maximum number of decimals, 0 to 6.
              * @default 0
              */
             decimals?: number;
             /**
-             * @description What a new record begins with; the key of an option or term.
+             * @description The value of a new record; for an option or term, its key.
              * @default
              */
             default?: string | number | boolean;
@@ -1924,7 +1924,7 @@ export interface components {
              * @default
              */
             help?: string;
-            /** @description Kept for life; given when left out. */
+            /** @description Its identity, which never changes; assigned when left out. */
             id?: string;
             /** @description The name in code, addresses of the API and the database. */
             key: string;
@@ -1932,9 +1932,9 @@ export interface components {
             kind: "number";
             /** @description What people read. */
             label: string;
-            /** @description Greatest value. */
+            /** @description Maximum value. */
             max?: number;
-            /** @description Least value. */
+            /** @description Minimum value. */
             min?: number;
             /**
              * @description Whether a published record needs a value.
@@ -1942,41 +1942,41 @@ export interface components {
              */
             required?: boolean;
             /**
-             * @description When editors see it; hidden, it is not required.
+             * @description The condition under which editors see it; while hidden, it is not required.
              * @default {
              *       "all": []
              *     }
              */
             show_when?: components["schemas"]["Condition"];
             /**
-             * @description The control: a box, a slider (needs min and max) or marks (a rating from 0 or 1 to max).
+             * @description The control: a number field (box), a slider (needs min and max) or a rating from 0 or 1 to max (marks).
              * @default box
              * @enum {unknown}
              */
             shown?: "box" | "slider" | "marks";
-            /** @description Distance between values, counted from min or 0. */
+            /** @description Step between allowed values, counted from min or 0. */
             step?: number;
             /**
-             * @description Shown behind the number.
+             * @description Unit shown after the number.
              * @default
              */
             unit?: string;
-            /** @description The key it had before; lets a file without ids say what was renamed. */
+            /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
             /**
-             * @description How much of a line it takes on the form.
+             * @description Its width in the form, as a part of the line.
              * @default full
              * @enum {unknown}
              */
             width?: "full" | "two_thirds" | "half" | "third";
         } | {
             /**
-             * @description Whether the content API gives its value.
+             * @description Whether the content API returns its value.
              * @default true
              */
             api?: boolean;
             /**
-             * @description What a new record begins with; the key of an option or term.
+             * @description The value of a new record; for an option or term, its key.
              * @default
              */
             default?: string | number | boolean;
@@ -1985,7 +1985,7 @@ export interface components {
              * @default
              */
             help?: string;
-            /** @description Kept for life; given when left out. */
+            /** @description Its identity, which never changes; assigned when left out. */
             id?: string;
             /** @description The name in code, addresses of the API and the database. */
             key: string;
@@ -1994,7 +1994,7 @@ export interface components {
             /** @description What people read. */
             label: string;
             /**
-             * @description Wording of the answer no.
+             * @description Label for no.
              * @default No
              */
             no?: string;
@@ -2004,39 +2004,39 @@ export interface components {
              */
             required?: boolean;
             /**
-             * @description When editors see it; hidden, it is not required.
+             * @description The condition under which editors see it; while hidden, it is not required.
              * @default {
              *       "all": []
              *     }
              */
             show_when?: components["schemas"]["Condition"];
-            /** @description The key it had before; lets a file without ids say what was renamed. */
+            /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
             /**
-             * @description How much of a line it takes on the form.
+             * @description Its width in the form, as a part of the line.
              * @default full
              * @enum {unknown}
              */
             width?: "full" | "two_thirds" | "half" | "third";
             /**
-             * @description Wording of the answer yes.
+             * @description Label for yes.
              * @default Yes
              */
             yes?: string;
         } | {
             /**
-             * @description Whether the content API gives its value.
+             * @description Whether the content API returns its value.
              * @default true
              */
             api?: boolean;
             /**
-             * @description What a new record begins with; the key of an option or term.
+             * @description The value of a new record; for an option or term, its key.
              * @default
              */
             default?: string | number | boolean;
             /**
              * Format: date
-             * @description The first possible day.
+             * @description The earliest date allowed.
              */
             earliest?: string;
             /**
@@ -2044,7 +2044,7 @@ export interface components {
              * @default
              */
             help?: string;
-            /** @description Kept for life; given when left out. */
+            /** @description Its identity, which never changes; assigned when left out. */
             id?: string;
             /** @description The name in code, addresses of the API and the database. */
             key: string;
@@ -2054,7 +2054,7 @@ export interface components {
             label: string;
             /**
              * Format: date
-             * @description The last possible day.
+             * @description The latest date allowed.
              */
             latest?: string;
             /**
@@ -2063,34 +2063,34 @@ export interface components {
              */
             required?: boolean;
             /**
-             * @description When editors see it; hidden, it is not required.
+             * @description The condition under which editors see it; while hidden, it is not required.
              * @default {
              *       "all": []
              *     }
              */
             show_when?: components["schemas"]["Condition"];
-            /** @description The key it had before; lets a file without ids say what was renamed. */
+            /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
             /**
-             * @description How much of a line it takes on the form.
+             * @description Its width in the form, as a part of the line.
              * @default full
              * @enum {unknown}
              */
             width?: "full" | "two_thirds" | "half" | "third";
         } | {
             /**
-             * @description Whether the content API gives its value.
+             * @description Whether the content API returns its value.
              * @default true
              */
             api?: boolean;
             /**
-             * @description What a new record begins with; the key of an option or term.
+             * @description The value of a new record; for an option or term, its key.
              * @default
              */
             default?: string | number | boolean;
             /**
              * Format: time
-             * @description The first possible time.
+             * @description The earliest time allowed.
              */
             earliest?: string;
             /**
@@ -2098,7 +2098,7 @@ export interface components {
              * @default
              */
             help?: string;
-            /** @description Kept for life; given when left out. */
+            /** @description Its identity, which never changes; assigned when left out. */
             id?: string;
             /** @description The name in code, addresses of the API and the database. */
             key: string;
@@ -2108,7 +2108,7 @@ export interface components {
             label: string;
             /**
              * Format: time
-             * @description The last possible time.
+             * @description The latest time allowed.
              */
             latest?: string;
             /**
@@ -2117,39 +2117,39 @@ export interface components {
              */
             required?: boolean;
             /**
-             * @description When editors see it; hidden, it is not required.
+             * @description The condition under which editors see it; while hidden, it is not required.
              * @default {
              *       "all": []
              *     }
              */
             show_when?: components["schemas"]["Condition"];
-            /** @description The key it had before; lets a file without ids say what was renamed. */
+            /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
             /**
-             * @description How much of a line it takes on the form.
+             * @description Its width in the form, as a part of the line.
              * @default full
              * @enum {unknown}
              */
             width?: "full" | "two_thirds" | "half" | "third";
         } | {
             /**
-             * @description Whether the content API gives its value.
+             * @description Whether the content API returns its value.
              * @default true
              */
             api?: boolean;
             /**
-             * @description What a new record begins with; the key of an option or term.
+             * @description The value of a new record; for an option or term, its key.
              * @default
              */
             default?: string | number | boolean;
-            /** @description The first possible moment, in UTC. */
+            /** @description The earliest date and time allowed, in UTC. */
             earliest?: string;
             /**
              * @description A sentence under the control.
              * @default
              */
             help?: string;
-            /** @description Kept for life; given when left out. */
+            /** @description Its identity, which never changes; assigned when left out. */
             id?: string;
             /** @description The name in code, addresses of the API and the database. */
             key: string;
@@ -2157,7 +2157,7 @@ export interface components {
             kind: "date_time";
             /** @description What people read. */
             label: string;
-            /** @description The last possible moment, in UTC. */
+            /** @description The latest date and time allowed, in UTC. */
             latest?: string;
             /**
              * @description Whether a published record needs a value.
@@ -2165,28 +2165,28 @@ export interface components {
              */
             required?: boolean;
             /**
-             * @description When editors see it; hidden, it is not required.
+             * @description The condition under which editors see it; while hidden, it is not required.
              * @default {
              *       "all": []
              *     }
              */
             show_when?: components["schemas"]["Condition"];
-            /** @description The key it had before; lets a file without ids say what was renamed. */
+            /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
             /**
-             * @description How much of a line it takes on the form.
+             * @description Its width in the form, as a part of the line.
              * @default full
              * @enum {unknown}
              */
             width?: "full" | "two_thirds" | "half" | "third";
         } | {
             /**
-             * @description Whether the content API gives its value.
+             * @description Whether the content API returns its value.
              * @default true
              */
             api?: boolean;
             /**
-             * @description What a new record begins with; the key of an option or term.
+             * @description The value of a new record; for an option or term, its key.
              * @default
              */
             default?: string | number | boolean;
@@ -2195,7 +2195,7 @@ export interface components {
              * @default
              */
             help?: string;
-            /** @description Kept for life; given when left out. */
+            /** @description Its identity, which never changes; assigned when left out. */
             id?: string;
             /** @description The name in code, addresses of the API and the database. */
             key: string;
@@ -2204,7 +2204,7 @@ export interface components {
             /** @description What people read. */
             label: string;
             /**
-             * @description A choice list that has the options instead.
+             * @description A choice list to take the options from instead.
              * @default
              */
             list?: string;
@@ -2218,7 +2218,7 @@ export interface components {
             /** @description Fewest options. */
             min_count?: number;
             /**
-             * @description What can be chosen, in order.
+             * @description The options, in order.
              * @default []
              */
             options?: components["schemas"]["Option"][];
@@ -2228,44 +2228,44 @@ export interface components {
              */
             required?: boolean;
             /**
-             * @description When editors see it; hidden, it is not required.
+             * @description The condition under which editors see it; while hidden, it is not required.
              * @default {
              *       "all": []
              *     }
              */
             show_when?: components["schemas"]["Condition"];
             /**
-             * @description The control: a menu, buttons or ticks.
+             * @description The control: a menu, buttons or checkboxes (ticks).
              * @default menu
              * @enum {unknown}
              */
             shown?: "menu" | "buttons" | "ticks";
-            /** @description The key it had before; lets a file without ids say what was renamed. */
+            /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
             /**
-             * @description How much of a line it takes on the form.
+             * @description Its width in the form, as a part of the line.
              * @default full
              * @enum {unknown}
              */
             width?: "full" | "two_thirds" | "half" | "third";
         } | {
             /**
-             * @description Whether an alternative text must be given.
+             * @description Whether an alternative text is required.
              * @default true
              */
             alt_required?: boolean;
             /**
-             * @description Whether the content API gives its value.
+             * @description Whether the content API returns its value.
              * @default true
              */
             api?: boolean;
             /**
-             * @description What a new record begins with; the key of an option or term.
+             * @description The value of a new record; for an option or term, its key.
              * @default
              */
             default?: string | number | boolean;
             /**
-             * @description Of jpeg, png, gif and webp; all when left out.
+             * @description The allowed formats, of jpeg, png, gif and webp; all when left out.
              * @default []
              */
             formats?: string[];
@@ -2274,7 +2274,7 @@ export interface components {
              * @default
              */
             help?: string;
-            /** @description Kept for life; given when left out. */
+            /** @description Its identity, which never changes; assigned when left out. */
             id?: string;
             /** @description The name in code, addresses of the API and the database. */
             key: string;
@@ -2289,17 +2289,17 @@ export interface components {
             many?: boolean;
             /** @description Most pictures. */
             max_count?: number;
-            /** @description Greatest height in pixels. */
+            /** @description Maximum height in pixels. */
             max_height?: number;
-            /** @description Largest file in KB of 1,024 bytes, up to 20,480. */
+            /** @description Maximum file size in KB of 1,024 bytes, up to 20,480. */
             max_kilobytes?: number;
-            /** @description Greatest width in pixels. */
+            /** @description Maximum width in pixels. */
             max_width?: number;
             /** @description Fewest pictures. */
             min_count?: number;
-            /** @description Least height in pixels. */
+            /** @description Minimum height in pixels. */
             min_height?: number;
-            /** @description Least width in pixels. */
+            /** @description Minimum width in pixels. */
             min_width?: number;
             /**
              * @description Whether a published record needs a value.
@@ -2307,38 +2307,38 @@ export interface components {
              */
             required?: boolean;
             /**
-             * @description When editors see it; hidden, it is not required.
+             * @description The condition under which editors see it; while hidden, it is not required.
              * @default {
              *       "all": []
              *     }
              */
             show_when?: components["schemas"]["Condition"];
-            /** @description The key it had before; lets a file without ids say what was renamed. */
+            /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
             /**
-             * @description How much of a line it takes on the form.
+             * @description Its width in the form, as a part of the line.
              * @default full
              * @enum {unknown}
              */
             width?: "full" | "two_thirds" | "half" | "third";
             /**
-             * @description Widths in pixels of the smaller pictures to derive.
+             * @description Widths in pixels of the smaller images to generate.
              * @default []
              */
             widths?: number[];
         } | {
             /**
-             * @description Whether the content API gives its value.
+             * @description Whether the content API returns its value.
              * @default true
              */
             api?: boolean;
             /**
-             * @description What a new record begins with; the key of an option or term.
+             * @description The value of a new record; for an option or term, its key.
              * @default
              */
             default?: string | number | boolean;
             /**
-             * @description Endings of names such as pdf; all when left out.
+             * @description The allowed file extensions, such as pdf; all when left out.
              * @default []
              */
             formats?: string[];
@@ -2347,7 +2347,7 @@ export interface components {
              * @default
              */
             help?: string;
-            /** @description Kept for life; given when left out. */
+            /** @description Its identity, which never changes; assigned when left out. */
             id?: string;
             /** @description The name in code, addresses of the API and the database. */
             key: string;
@@ -2362,7 +2362,7 @@ export interface components {
             many?: boolean;
             /** @description Most files. */
             max_count?: number;
-            /** @description Largest file in KB of 1,024 bytes, up to 102,400. */
+            /** @description Maximum file size in KB of 1,024 bytes, up to 102,400. */
             max_kilobytes?: number;
             /** @description Fewest files. */
             min_count?: number;
@@ -2372,28 +2372,28 @@ export interface components {
              */
             required?: boolean;
             /**
-             * @description When editors see it; hidden, it is not required.
+             * @description The condition under which editors see it; while hidden, it is not required.
              * @default {
              *       "all": []
              *     }
              */
             show_when?: components["schemas"]["Condition"];
-            /** @description The key it had before; lets a file without ids say what was renamed. */
+            /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
             /**
-             * @description How much of a line it takes on the form.
+             * @description Its width in the form, as a part of the line.
              * @default full
              * @enum {unknown}
              */
             width?: "full" | "two_thirds" | "half" | "third";
         } | {
             /**
-             * @description Whether the content API gives its value.
+             * @description Whether the content API returns its value.
              * @default true
              */
             api?: boolean;
             /**
-             * @description What a new record begins with; the key of an option or term.
+             * @description The value of a new record; for an option or term, its key.
              * @default
              */
             default?: string | number | boolean;
@@ -2402,7 +2402,7 @@ export interface components {
              * @default
              */
             help?: string;
-            /** @description Kept for life; given when left out. */
+            /** @description Its identity, which never changes; assigned when left out. */
             id?: string;
             /** @description The name in code, addresses of the API and the database. */
             key: string;
@@ -2416,28 +2416,28 @@ export interface components {
              */
             required?: boolean;
             /**
-             * @description When editors see it; hidden, it is not required.
+             * @description The condition under which editors see it; while hidden, it is not required.
              * @default {
              *       "all": []
              *     }
              */
             show_when?: components["schemas"]["Condition"];
-            /** @description The key it had before; lets a file without ids say what was renamed. */
+            /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
             /**
-             * @description How much of a line it takes on the form.
+             * @description Its width in the form, as a part of the line.
              * @default full
              * @enum {unknown}
              */
             width?: "full" | "two_thirds" | "half" | "third";
         } | {
             /**
-             * @description Whether the content API gives its value.
+             * @description Whether the content API returns its value.
              * @default true
              */
             api?: boolean;
             /**
-             * @description What a new record begins with; the key of an option or term.
+             * @description The value of a new record; for an option or term, its key.
              * @default
              */
             default?: string | number | boolean;
@@ -2446,7 +2446,7 @@ export interface components {
              * @default
              */
             help?: string;
-            /** @description Kept for life; given when left out. */
+            /** @description Its identity, which never changes; assigned when left out. */
             id?: string;
             /** @description The name in code, addresses of the API and the database. */
             key: string;
@@ -2460,7 +2460,7 @@ export interface components {
              */
             required?: boolean;
             /**
-             * @description What an address may begin with.
+             * @description The URL schemes that are allowed.
              * @default [
              *       "http",
              *       "https"
@@ -2468,28 +2468,28 @@ export interface components {
              */
             schemes?: string[];
             /**
-             * @description When editors see it; hidden, it is not required.
+             * @description The condition under which editors see it; while hidden, it is not required.
              * @default {
              *       "all": []
              *     }
              */
             show_when?: components["schemas"]["Condition"];
-            /** @description The key it had before; lets a file without ids say what was renamed. */
+            /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
             /**
-             * @description How much of a line it takes on the form.
+             * @description Its width in the form, as a part of the line.
              * @default full
              * @enum {unknown}
              */
             width?: "full" | "two_thirds" | "half" | "third";
         } | {
             /**
-             * @description Whether the content API gives its value.
+             * @description Whether the content API returns its value.
              * @default true
              */
             api?: boolean;
             /**
-             * @description What a new record begins with; the key of an option or term.
+             * @description The value of a new record; for an option or term, its key.
              * @default
              */
             default?: string | number | boolean;
@@ -2498,7 +2498,7 @@ export interface components {
              * @default
              */
             help?: string;
-            /** @description Kept for life; given when left out. */
+            /** @description Its identity, which never changes; assigned when left out. */
             id?: string;
             /** @description The name in code, addresses of the API and the database. */
             key: string;
@@ -2512,28 +2512,28 @@ export interface components {
              */
             required?: boolean;
             /**
-             * @description When editors see it; hidden, it is not required.
+             * @description The condition under which editors see it; while hidden, it is not required.
              * @default {
              *       "all": []
              *     }
              */
             show_when?: components["schemas"]["Condition"];
-            /** @description The key it had before; lets a file without ids say what was renamed. */
+            /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
             /**
-             * @description How much of a line it takes on the form.
+             * @description Its width in the form, as a part of the line.
              * @default full
              * @enum {unknown}
              */
             width?: "full" | "two_thirds" | "half" | "third";
         } | {
             /**
-             * @description Whether the content API gives its value.
+             * @description Whether the content API returns its value.
              * @default true
              */
             api?: boolean;
             /**
-             * @description What a new record begins with; the key of an option or term.
+             * @description The value of a new record; for an option or term, its key.
              * @default
              */
             default?: string | number | boolean;
@@ -2542,7 +2542,7 @@ export interface components {
              * @default
              */
             help?: string;
-            /** @description Kept for life; given when left out. */
+            /** @description Its identity, which never changes; assigned when left out. */
             id?: string;
             /** @description The name in code, addresses of the API and the database. */
             key: string;
@@ -2556,28 +2556,28 @@ export interface components {
              */
             required?: boolean;
             /**
-             * @description When editors see it; hidden, it is not required.
+             * @description The condition under which editors see it; while hidden, it is not required.
              * @default {
              *       "all": []
              *     }
              */
             show_when?: components["schemas"]["Condition"];
-            /** @description The key it had before; lets a file without ids say what was renamed. */
+            /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
             /**
-             * @description How much of a line it takes on the form.
+             * @description Its width in the form, as a part of the line.
              * @default full
              * @enum {unknown}
              */
             width?: "full" | "two_thirds" | "half" | "third";
         } | {
             /**
-             * @description Whether the content API gives its value.
+             * @description Whether the content API returns its value.
              * @default true
              */
             api?: boolean;
             /**
-             * @description What a new record begins with; the key of an option or term.
+             * @description The value of a new record; for an option or term, its key.
              * @default
              */
             default?: string | number | boolean;
@@ -2586,7 +2586,7 @@ export interface components {
              * @default
              */
             help?: string;
-            /** @description Kept for life; given when left out. */
+            /** @description Its identity, which never changes; assigned when left out. */
             id?: string;
             /** @description The name in code, addresses of the API and the database. */
             key: string;
@@ -2600,28 +2600,28 @@ export interface components {
              */
             required?: boolean;
             /**
-             * @description When editors see it; hidden, it is not required.
+             * @description The condition under which editors see it; while hidden, it is not required.
              * @default {
              *       "all": []
              *     }
              */
             show_when?: components["schemas"]["Condition"];
-            /** @description The key it had before; lets a file without ids say what was renamed. */
+            /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
             /**
-             * @description How much of a line it takes on the form.
+             * @description Its width in the form, as a part of the line.
              * @default full
              * @enum {unknown}
              */
             width?: "full" | "two_thirds" | "half" | "third";
         } | {
             /**
-             * @description Whether the content API gives its value.
+             * @description Whether the content API returns its value.
              * @default true
              */
             api?: boolean;
             /**
-             * @description What a new record begins with; the key of an option or term.
+             * @description The value of a new record; for an option or term, its key.
              * @default
              */
             default?: string | number | boolean;
@@ -2630,7 +2630,7 @@ export interface components {
              * @default
              */
             help?: string;
-            /** @description Kept for life; given when left out. */
+            /** @description Its identity, which never changes; assigned when left out. */
             id?: string;
             /** @description The name in code, addresses of the API and the database. */
             key: string;
@@ -2644,28 +2644,28 @@ export interface components {
              */
             required?: boolean;
             /**
-             * @description When editors see it; hidden, it is not required.
+             * @description The condition under which editors see it; while hidden, it is not required.
              * @default {
              *       "all": []
              *     }
              */
             show_when?: components["schemas"]["Condition"];
-            /** @description The key it had before; lets a file without ids say what was renamed. */
+            /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
             /**
-             * @description How much of a line it takes on the form.
+             * @description Its width in the form, as a part of the line.
              * @default full
              * @enum {unknown}
              */
             width?: "full" | "two_thirds" | "half" | "third";
         } | {
             /**
-             * @description Whether the content API gives its value.
+             * @description Whether the content API returns its value.
              * @default true
              */
             api?: boolean;
             /**
-             * @description What a new record begins with; the key of an option or term.
+             * @description The value of a new record; for an option or term, its key.
              * @default
              */
             default?: string | number | boolean;
@@ -2674,9 +2674,9 @@ export interface components {
              * @default
              */
             help?: string;
-            /** @description Kept for life; given when left out. */
+            /** @description Its identity, which never changes; assigned when left out. */
             id?: string;
-            /** @description The link as named from the other end. */
+            /** @description How the relation is shown at the other end. */
             inverse?: components["schemas"]["Inverse"];
             /** @description The name in code, addresses of the API and the database. */
             key: string;
@@ -2694,7 +2694,7 @@ export interface components {
             /** @description Fewest records. */
             min_count?: number;
             /**
-             * @description Whether editors order the records.
+             * @description Whether editors put the linked records into order.
              * @default false
              */
             ordered?: boolean;
@@ -2704,35 +2704,35 @@ export interface components {
              */
             required?: boolean;
             /**
-             * @description When editors see it; hidden, it is not required.
+             * @description The condition under which editors see it; while hidden, it is not required.
              * @default {
              *       "all": []
              *     }
              */
             show_when?: components["schemas"]["Condition"];
             /**
-             * @description Whether the other record points back by itself.
+             * @description Whether the other record links back automatically.
              * @default false
              */
             symmetric?: boolean;
-            /** @description The content types it may point at. */
+            /** @description The content types it may link to. */
             to: string[];
-            /** @description The key it had before; lets a file without ids say what was renamed. */
+            /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
             /**
-             * @description How much of a line it takes on the form.
+             * @description Its width in the form, as a part of the line.
              * @default full
              * @enum {unknown}
              */
             width?: "full" | "two_thirds" | "half" | "third";
         } | {
             /**
-             * @description Whether the content API gives its value.
+             * @description Whether the content API returns its value.
              * @default true
              */
             api?: boolean;
             /**
-             * @description What a new record begins with; the key of an option or term.
+             * @description The value of a new record; for an option or term, its key.
              * @default
              */
             default?: string | number | boolean;
@@ -2741,7 +2741,7 @@ export interface components {
              * @default
              */
             help?: string;
-            /** @description Kept for life; given when left out. */
+            /** @description Its identity, which never changes; assigned when left out. */
             id?: string;
             /** @description The name in code, addresses of the API and the database. */
             key: string;
@@ -2764,41 +2764,41 @@ export interface components {
              */
             required?: boolean;
             /**
-             * @description When editors see it; hidden, it is not required.
+             * @description The condition under which editors see it; while hidden, it is not required.
              * @default {
              *       "all": []
              *     }
              */
             show_when?: components["schemas"]["Condition"];
-            /** @description The taxonomy its terms are of. */
+            /** @description The taxonomy that its terms come from. */
             taxonomy: string;
-            /** @description The key it had before; lets a file without ids say what was renamed. */
+            /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
             /**
-             * @description How much of a line it takes on the form.
+             * @description Its width in the form, as a part of the line.
              * @default full
              * @enum {unknown}
              */
             width?: "full" | "two_thirds" | "half" | "third";
         } | {
             /**
-             * @description Whether the content API gives its value.
+             * @description Whether the content API returns its value.
              * @default true
              */
             api?: boolean;
             /**
-             * @description What a new record begins with; the key of an option or term.
+             * @description The value of a new record; for an option or term, its key.
              * @default
              */
             default?: string | number | boolean;
-            /** @description The fields within, in order. */
+            /** @description The fields of the group, in order. */
             fields: components["schemas"]["Field"][];
             /**
              * @description A sentence under the control.
              * @default
              */
             help?: string;
-            /** @description Kept for life; given when left out. */
+            /** @description Its identity, which never changes; assigned when left out. */
             id?: string;
             /** @description The name in code, addresses of the API and the database. */
             key: string;
@@ -2812,28 +2812,28 @@ export interface components {
              */
             required?: boolean;
             /**
-             * @description When editors see it; hidden, it is not required.
+             * @description The condition under which editors see it; while hidden, it is not required.
              * @default {
              *       "all": []
              *     }
              */
             show_when?: components["schemas"]["Condition"];
-            /** @description The key it had before; lets a file without ids say what was renamed. */
+            /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
             /**
-             * @description How much of a line it takes on the form.
+             * @description Its width in the form, as a part of the line.
              * @default full
              * @enum {unknown}
              */
             width?: "full" | "two_thirds" | "half" | "third";
         } | {
             /**
-             * @description Whether the content API gives its value.
+             * @description Whether the content API returns its value.
              * @default true
              */
             api?: boolean;
             /**
-             * @description What a new record begins with; the key of an option or term.
+             * @description The value of a new record; for an option or term, its key.
              * @default
              */
             default?: string | number | boolean;
@@ -2844,7 +2844,7 @@ export interface components {
              * @default
              */
             help?: string;
-            /** @description Kept for life; given when left out. */
+            /** @description Its identity, which never changes; assigned when left out. */
             id?: string;
             /** @description The name in code, addresses of the API and the database. */
             key: string;
@@ -2852,9 +2852,9 @@ export interface components {
             kind: "repeater";
             /** @description What people read. */
             label: string;
-            /** @description Most rows. */
+            /** @description Maximum number of rows. */
             max_rows?: number;
-            /** @description Fewest rows. */
+            /** @description Minimum number of rows. */
             min_rows?: number;
             /**
              * @description Whether a published record needs a value.
@@ -2862,39 +2862,39 @@ export interface components {
              */
             required?: boolean;
             /**
-             * @description The inner field that names a row.
+             * @description The field whose value is the title of a row.
              * @default
              */
             row_name?: string;
             /**
-             * @description When editors see it; hidden, it is not required.
+             * @description The condition under which editors see it; while hidden, it is not required.
              * @default {
              *       "all": []
              *     }
              */
             show_when?: components["schemas"]["Condition"];
             /**
-             * @description Rows as a table or as cards.
+             * @description Whether rows are shown as a table or as cards.
              * @default cards
              * @enum {unknown}
              */
             shown?: "table" | "cards";
-            /** @description The key it had before; lets a file without ids say what was renamed. */
+            /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
             /**
-             * @description How much of a line it takes on the form.
+             * @description Its width in the form, as a part of the line.
              * @default full
              * @enum {unknown}
              */
             width?: "full" | "two_thirds" | "half" | "third";
         } | {
             /**
-             * @description Whether the content API gives its value.
+             * @description Whether the content API returns its value.
              * @default true
              */
             api?: boolean;
             /**
-             * @description What a new record begins with; the key of an option or term.
+             * @description The value of a new record; for an option or term, its key.
              * @default
              */
             default?: string | number | boolean;
@@ -2903,7 +2903,7 @@ export interface components {
              * @default
              */
             help?: string;
-            /** @description Kept for life; given when left out. */
+            /** @description Its identity, which never changes; assigned when left out. */
             id?: string;
             /** @description The name in code, addresses of the API and the database. */
             key: string;
@@ -2917,18 +2917,18 @@ export interface components {
              */
             required?: boolean;
             /**
-             * @description When editors see it; hidden, it is not required.
+             * @description The condition under which editors see it; while hidden, it is not required.
              * @default {
              *       "all": []
              *     }
              */
             show_when?: components["schemas"]["Condition"];
-            /** @description What the editor reads. */
+            /** @description The text that editors read. */
             text: string;
-            /** @description The key it had before; lets a file without ids say what was renamed. */
+            /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
             /**
-             * @description How much of a line it takes on the form.
+             * @description Its width in the form, as a part of the line.
              * @default full
              * @enum {unknown}
              */
@@ -3010,10 +3010,10 @@ export interface components {
              * @default []
              */
             fields?: components["schemas"]["Field"][];
-            /** @description Kept for life; given when left out. */
+            /** @description Its identity, which never changes; assigned when left out. */
             id?: string;
             /**
-             * @description When editors see it.
+             * @description The condition under which editors see it.
              * @default {
              *       "all": []
              *     }
@@ -3025,7 +3025,7 @@ export interface components {
         /** shared group in use */
         GroupUse: {
             /**
-             * @description When editors see it.
+             * @description The condition under which editors see it.
              * @default {
              *       "all": []
              *     }
@@ -3168,23 +3168,23 @@ export interface components {
         };
         /** inverse */
         Inverse: {
-            /** @description Kept for life; given when left out. */
+            /** @description Its identity, which never changes; assigned when left out. */
             id?: string;
             /** @description The name in code, addresses of the API and the database. */
             key: string;
-            /** @description What people read at the other end. */
+            /** @description The label at the other end. */
             label: string;
             /**
-             * @description Whether several records may point at one.
+             * @description Whether several records may link to the same one.
              * @default true
              */
             many?: boolean;
             /**
-             * @description Whether forms and pages of the other end show it.
+             * @description Whether forms and pages at the other end show it.
              * @default true
              */
             shown?: boolean;
-            /** @description The key it had before; lets a file without ids say what was renamed. */
+            /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
         };
         KeptView: {
@@ -3196,7 +3196,7 @@ export interface components {
         /** layout */
         Layout: {
             /**
-             * @description What stands on the page, in order.
+             * @description The blocks of the page, in order.
              * @default []
              */
             blocks?: components["schemas"]["Block"][];
@@ -3205,7 +3205,7 @@ export interface components {
              * @default
              */
             description?: string;
-            /** @description Kept for life; given when left out. */
+            /** @description Its identity, which never changes; assigned when left out. */
             id?: string;
             /** @description The name in code, addresses of the API and the database. */
             key: string;
@@ -3213,7 +3213,7 @@ export interface components {
             title: string;
             /** @description The content type whose records it shows. */
             type: string;
-            /** @description The key it had before; lets a file without ids say what was renamed. */
+            /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
         };
         LinkView: {
@@ -3241,7 +3241,7 @@ export interface components {
              * @default []
              */
             fields?: string[];
-            /** @description Kept for life; given when left out. */
+            /** @description Its identity, which never changes; assigned when left out. */
             id?: string;
             /** @description The name in code, addresses of the API and the database. */
             key: string;
@@ -3251,17 +3251,17 @@ export interface components {
              */
             layout?: string;
             /**
-             * @description Most records shown, up to 200.
+             * @description Maximum number of records shown, up to 200.
              * @default 10
              */
             limit?: number;
             /**
-             * @description By what it sorts, first things first.
+             * @description The sort keys, most important first.
              * @default []
              */
             order?: components["schemas"]["Order"][];
             /**
-             * @description Lines, a table, cards, or each by a layout.
+             * @description How it is displayed: as lines, a table, cards, or each record by a layout.
              * @default lines
              * @enum {unknown}
              */
@@ -3270,7 +3270,7 @@ export interface components {
             title: string;
             /** @description The content type it lists. */
             type: string;
-            /** @description The key it had before; lets a file without ids say what was renamed. */
+            /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
             /**
              * @description Which records it lists; all when left out.
@@ -3432,24 +3432,24 @@ export interface components {
         };
         /** option */
         Option: {
-            /** @description Kept for life; given when left out. */
+            /** @description Its identity, which never changes; assigned when left out. */
             id?: string;
             /** @description The name in code, addresses of the API and the database. */
             key: string;
             /** @description What people read. */
             label: string;
             /**
-             * @description Kept by records that have it, offered to no other.
+             * @description Whether it is retired: records that have it keep it, others are not offered it.
              * @default false
              */
             retired?: boolean;
-            /** @description The key it had before; lets a file without ids say what was renamed. */
+            /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
         };
         /** order */
         Order: {
             /**
-             * @description Whether the last comes first.
+             * @description Whether the order is descending.
              * @default false
              */
             descending?: boolean;
@@ -3755,13 +3755,13 @@ export interface components {
              * @default []
              */
             fields?: components["schemas"]["Field"][];
-            /** @description Kept for life; given when left out. */
+            /** @description Its identity, which never changes; assigned when left out. */
             id?: string;
             /** @description The name in code, addresses of the API and the database. */
             key: string;
             /** @description The heading over the group's fields. */
             title: string;
-            /** @description The key it had before; lets a file without ids say what was renamed. */
+            /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
         };
         Shown: {
@@ -3788,13 +3788,13 @@ export interface components {
              * @default []
              */
             groups?: (components["schemas"]["Group"] | components["schemas"]["GroupUse"])[];
-            /** @description Kept for life; given when left out. */
+            /** @description Its identity, which never changes; assigned when left out. */
             id?: string;
             /** @description The name in code, addresses of the API and the database. */
             key: string;
             /** @description The heading of their form. */
             title: string;
-            /** @description The key it had before; lets a file without ids say what was renamed. */
+            /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
         };
         SiteView: {
@@ -3861,7 +3861,7 @@ export interface components {
              */
             description?: string;
             /**
-             * @description What each term holds beside its label.
+             * @description The fields of each term, beside its label.
              * @default []
              */
             fields?: components["schemas"]["Field"][];
@@ -3871,16 +3871,16 @@ export interface components {
              */
             groups?: (components["schemas"]["Group"] | components["schemas"]["GroupUse"])[];
             /**
-             * @description Whether terms may stand below others.
+             * @description Whether terms can have child terms.
              * @default false
              */
             hierarchical?: boolean;
-            /** @description Kept for life; given when left out. */
+            /** @description Its identity, which never changes; assigned when left out. */
             id?: string;
             /** @description The name in code, addresses of the API and the database. */
             key: string;
             /**
-             * @description Whether the address of a term carries those above it.
+             * @description Whether the address of a term includes its parent terms.
              * @default false
              */
             parents_in_address?: boolean;
@@ -3895,17 +3895,17 @@ export interface components {
              * @default []
              */
             terms?: components["schemas"]["Term"][];
-            /** @description The key it had before; lets a file without ids say what was renamed. */
+            /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
         };
         /** taxonomy in use */
         TaxonomyUse: {
             /**
-             * @description Whether editors may add terms while they fill in.
+             * @description Whether editors may add terms while they fill in a form.
              * @default false
              */
             add_terms?: boolean;
-            /** @description Most terms of one record. */
+            /** @description Maximum number of terms of one record. */
             max?: number;
             /**
              * @description Whether a published record needs a term.
@@ -3918,24 +3918,24 @@ export interface components {
         /** term */
         Term: {
             /**
-             * @description The terms below it.
+             * @description Its child terms.
              * @default []
              */
             children?: components["schemas"]["Term"][];
-            /** @description Kept for life; given when left out. */
+            /** @description Its identity, which never changes; assigned when left out. */
             id?: string;
             /** @description The name in code, addresses of the API and the database. */
             key: string;
             /** @description What people read. */
             label: string;
             /**
-             * @description What it holds, by the key of the taxonomy's field.
+             * @description Its values, by the key of the taxonomy's field.
              * @default {}
              */
             values?: {
                 [key: string]: string | number | boolean;
             };
-            /** @description The key it had before; lets a file without ids say what was renamed. */
+            /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
         };
         TermsRequest: {

@@ -43,7 +43,7 @@ const { menuProps, optionProps, follow, shown } = useListbox({
   isDisabled: () => isDisabled.value,
 });
 const nodes = computed(() => ({
-  ...menuProps(),
+  ...(menuProps() as { id: string }),
   nodeProps: optionProps,
   onMouseover: follow,
   virtualScroll: props.found.length > 100,
@@ -54,9 +54,17 @@ function set(open: boolean): void {
     isOpen.value = open;
     shown(open);
     if (open) {
+      void nextTick(reachable);
       emit('open');
     }
   }
+}
+
+/** A list that scrolls can be reached by whoever scrolls with keys. */
+function reachable(): void {
+  document
+    .querySelector(`#${CSS.escape(String(nodes.value.id))} .n-scrollbar-container`)
+    ?.setAttribute('tabindex', '0');
 }
 
 function onKey(event: KeyboardEvent, activate: (event: FocusEvent) => void): void {

@@ -4,6 +4,7 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
@@ -292,7 +293,7 @@ public class AccountsTest {
                 .with("X-Forwarded-For", "192.0.2.90")
                 .with("Authorization", "Bearer " + made.get("secret").asString());
         assertEquals(status(program, "/at/field/api"), 200);
-        Waiting.until("the end of the token", () -> status(program, "/at/field/api") != 200);
+        Waiting.until("the end of the token", Duration.ofMillis(300), () -> status(program, "/at/field/api") != 200);
         assertEquals(status(program, "/at/field/api"), 401);
         var past = Map.of("name", "Past", "role", "viewer", "expiresAt", "2020-01-01T00:00:00Z");
         assertEquals(anna.send("POST", "/api/sites/field/tokens", past).statusCode(), 422);

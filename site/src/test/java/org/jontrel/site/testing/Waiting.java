@@ -13,10 +13,15 @@ public final class Waiting {
 
     /** @param what in words, for the message of a wait that was in vain */
     public static void until(String what, Callable<Boolean> holds) {
+        until(what, BETWEEN, holds);
+    }
+
+    /** The same where asking often would be refused. */
+    public static void until(String what, Duration between, Callable<Boolean> holds) {
         Awaitility.await(what)
                 .atMost(LONGEST)
                 .pollDelay(Duration.ZERO)
-                .pollInterval(BETWEEN)
+                .pollInterval(between)
                 .until(holds);
     }
 
