@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui';
-import { computed, ref } from 'vue';
+import { ref } from 'vue';
 import Check from '@/shared/controls/Check.vue';
 import Choice from '@/shared/controls/Choice.vue';
 import Choices from '@/shared/controls/Choices.vue';
@@ -13,7 +13,6 @@ import FilePicker from '@/shared/controls/FilePicker.vue';
 import Menu from '@/shared/controls/Menu.vue';
 import NumberInput from '@/shared/controls/NumberInput.vue';
 import Radios from '@/shared/controls/Radios.vue';
-import SearchInput from '@/shared/controls/SearchInput.vue';
 import Segments from '@/shared/controls/Segments.vue';
 import SliderInput from '@/shared/controls/SliderInput.vue';
 import SplitPanes from '@/shared/controls/SplitPanes.vue';
@@ -29,13 +28,6 @@ const fruits = [
   { value: 'pear', label: 'Pear' },
   { value: 'quince', label: 'Quince' },
 ];
-const words = ref('');
-const picked = ref('');
-const trees = computed(() =>
-  fruits
-    .filter((each) => each.label.toLowerCase().includes(words.value.toLowerCase()))
-    .map((each) => ({ ...each, detail: 'fruit' })),
-);
 const text = ref('Quay');
 const number = ref('2.5');
 const one = ref('pear');
@@ -106,20 +98,6 @@ async function ask(): Promise<void> {
     <section data-control="Radios">
       <span id="radios-label">Radios</span>
       <Radios v-model:value="one" :options="fruits" aria-labelledby="radios-label" />
-    </section>
-    <section data-control="SearchInput">
-      <label for="search">Search</label>
-      <SearchInput
-        id="search"
-        v-model:words="words"
-        :found="trees"
-        none="Nothing found"
-        settled
-        @pick="picked = $event"
-      />
-      <p class="picked">{{ picked }}</p>
-      <label for="search-off">Search, disabled</label>
-      <SearchInput id="search-off" words="" :found="[]" none="Nothing found" settled disabled />
     </section>
     <section data-control="Segments">
       <Segments v-model:value="one" :options="fruits" aria-label="Segments" />

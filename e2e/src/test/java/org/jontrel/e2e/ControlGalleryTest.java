@@ -92,7 +92,7 @@ public class ControlGalleryTest {
         open(theme);
         visitor.checkAccessibility();
         control("Disclosure").getByRole(AriaRole.BUTTON).click();
-        for (var name : List.of("Choice", "Choices", "SearchInput")) {
+        for (var name : List.of("Choice", "Choices")) {
             control(name).getByRole(AriaRole.COMBOBOX).first().click();
             assertThat(page.locator(".n-base-select-menu:visible")).isVisible();
             visitor.checkAccessibility();
@@ -135,33 +135,6 @@ public class ControlGalleryTest {
             assertThat(page.getByRole(AriaRole.STATUS)).hasText(answer.equals("Remove") ? "Removed" : "Kept");
             assertThat(asker).isFocused();
         }
-    }
-
-    @Test
-    public void whatIsSearchedForIsPickedByKeyboard() {
-        open("light");
-        var search = page.getByRole(
-                AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName("Search").setExact(true));
-        var options = page.getByRole(AriaRole.OPTION);
-        search.focus();
-        assertThat(options).hasText(new String[] {"Apple fruit", "Pear fruit", "Quince fruit"});
-        page.keyboard().type("p");
-        assertThat(options).hasCount(2);
-        page.keyboard().press("ArrowDown");
-        var active = search.getAttribute("aria-activedescendant");
-        assertThat(page.locator("[id='" + active + "']")).hasText("Pear fruit");
-        page.keyboard().press("Enter");
-        assertThat(control("SearchInput").locator(".picked")).hasText("pear");
-        assertThat(search).hasValue("");
-        assertThat(options).hasCount(0);
-        page.keyboard().press("ArrowDown");
-        page.keyboard().type("nothing like it");
-        assertThat(page.getByText("Nothing found")).isVisible();
-        page.keyboard().press("Enter");
-        assertThat(control("SearchInput").locator(".picked")).hasText("pear");
-        page.keyboard().press("Escape");
-        assertThat(page.getByText("Nothing found")).isHidden();
-        assertThat(search).isFocused();
     }
 
     @Test(dataProvider = "themes")
