@@ -18,7 +18,6 @@ import java.util.regex.Pattern;
 import javax.imageio.ImageIO;
 import org.jontrel.demo.Client;
 import org.jontrel.site.testing.Orchard;
-import org.jontrel.site.testing.Waiting;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
@@ -48,15 +47,7 @@ public class ControlsTest {
         api.post("/api/workspaces/orchard/draft/take", Map.of("definitions", Desk.definitions(model)));
         api.post("/api/workspaces/orchard/releases", Map.of("version", "1.0.0", "notes", ""));
         api.post("/api/workspaces/orchard/sites", Map.of("name", "Field"));
-        var run = api.post("/api/sites/field/runs", Map.of("version", "1.0.0"))
-                .get("id")
-                .asLong();
-        Waiting.until(
-                "the run",
-                () -> api.get("/api/sites/field/runs/" + run)
-                        .get("state")
-                        .asString()
-                        .equals("done"));
+        Installation.install(api, "field", "1.0.0");
         for (var name : List.of("Ada", "Bram")) {
             add("person", Map.of("title", name));
         }

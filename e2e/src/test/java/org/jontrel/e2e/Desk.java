@@ -15,7 +15,6 @@ import org.jontrel.core.code.PackageReader;
 import org.jontrel.core.code.PackageWriter;
 import org.jontrel.core.model.Model;
 import org.jontrel.demo.Client;
-import org.jontrel.site.testing.Waiting;
 
 /** An installation whose draft is the Trust's whole model, an architect in it, and shorthands for the modelling desk. */
 final class Desk implements AutoCloseable {
@@ -38,16 +37,7 @@ final class Desk implements AutoCloseable {
     long installOnBench() throws InterruptedException {
         api.post("/api/workspaces/tessel-waters/releases", Map.of("version", "1.0.0", "notes", ""));
         api.post("/api/workspaces/tessel-waters/sites", Map.of("name", "Bench"));
-        var run = api.post("/api/sites/bench/runs", Map.of("version", "1.0.0"))
-                .get("id")
-                .asLong();
-        Waiting.until(
-                "the run",
-                () -> api.get("/api/sites/bench/runs/" + run)
-                        .get("state")
-                        .asString()
-                        .equals("done"));
-        return run;
+        return Installation.install(api, "bench", "1.0.0");
     }
 
     static Model model() {

@@ -4,6 +4,7 @@ import java.util.Map;
 import org.jontrel.demo.Client;
 import org.jontrel.server.Application;
 import org.jontrel.site.testing.TestDatabase;
+import org.jontrel.site.testing.Waiting;
 import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.context.ConfigurableApplicationContext;
 
@@ -44,6 +45,16 @@ final class Installation implements AutoCloseable {
         client.post("/api/setup", Map.of("code", SETUP_CODE, "name", name, "password", password));
         client.signIn(name, password);
         return client;
+    }
+
+    /** Installs a release on a site, and waits until it is; the number of the run. */
+    static long install(Client client, String site, String version) {
+        var runs = "/api/sites/" + site + "/runs";
+        var run = client.post(runs, Map.of("version", version)).get("id").asLong();
+        Waiting.until(
+                "the run",
+                () -> client.get(runs + "/" + run).get("state").asString().equals("done"));
+        return run;
     }
 
     /** Stops the server, does something while it is away, and starts it again where it was. */

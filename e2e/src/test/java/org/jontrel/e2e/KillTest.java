@@ -142,15 +142,7 @@ public class KillTest {
         client.post("/api/workspaces", Map.of("title", "Tessel"));
         release(client, Moorings.standard(), "1.0.0");
         client.post("/api/workspaces/tessel/sites", Map.of("name", "Trial"));
-        var run = client.post("/api/sites/trial/runs", Map.of("version", "1.0.0"))
-                .get("id")
-                .asLong();
-        Waiting.until(
-                "the run",
-                () -> client.get("/api/sites/trial/runs/" + run)
-                        .get("state")
-                        .asString()
-                        .equals("done"));
+        Installation.install(client, "trial", "1.0.0");
         fill(database + "_site_trial");
         release(
                 client,

@@ -9,7 +9,6 @@ import java.util.Map;
 import org.jontrel.core.code.PackageWriter;
 import org.jontrel.site.testing.HtmlValidator;
 import org.jontrel.site.testing.Moorings;
-import org.jontrel.site.testing.Waiting;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
@@ -30,15 +29,7 @@ public class KindsTest {
                 Map.of("sort", "type", "base", 0, "definition", PackageWriter.tree(type)));
         client.post("/api/workspaces/tessel/releases", Map.of("version", "1.0.0", "notes", ""));
         client.post("/api/workspaces/tessel/sites", Map.of("name", "Trial"));
-        var run = client.post("/api/sites/trial/runs", Map.of("version", "1.0.0"))
-                .get("id")
-                .asLong();
-        Waiting.until(
-                "the run",
-                () -> client.get("/api/sites/trial/runs/" + run)
-                        .get("state")
-                        .asString()
-                        .equals("done"));
+        Installation.install(client, "trial", "1.0.0");
         visitor = new Visitor(installation.address()).signIn("anna", "anna-password");
         visitor.open("/w/tessel/records/trial/mooring/new");
     }

@@ -19,7 +19,6 @@ import java.util.Random;
 import java.util.regex.Pattern;
 import org.jontrel.demo.Client;
 import org.jontrel.site.testing.Orchard;
-import org.jontrel.site.testing.Waiting;
 import org.testng.ITestResult;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.AfterMethod;
@@ -65,15 +64,7 @@ public class TypingLaw {
                 Map.of("definitions", Desk.definitions(Orchard.edited(Map.of()))));
         api.post("/api/workspaces/orchard/releases", Map.of("version", "1.0.0", "notes", ""));
         api.post("/api/workspaces/orchard/sites", Map.of("name", "Field"));
-        var run = api.post("/api/sites/field/runs", Map.of("version", "1.0.0"))
-                .get("id")
-                .asLong();
-        Waiting.until(
-                "the run",
-                () -> api.get("/api/sites/field/runs/" + run)
-                        .get("state")
-                        .asString()
-                        .equals("done"));
+        Installation.install(api, "field", "1.0.0");
         network = new UnsteadyNetwork(installation.address(), SEED);
         anna = new Visitor(network.address()).signIn("anna", "anna-password");
         page = anna.page;

@@ -173,48 +173,35 @@ public class ContentApiTest {
                 200);
     }
 
-    @Test
-    public void scheduledRecordsArePublishedWhenTheirMomentComes() throws InterruptedException {
-        var body = Map.of(
-                "version",
-                0,
-                "state",
-                "scheduled",
-                "publishAt",
-                java.time.Instant.now().plusSeconds(1).toString(),
-                "values",
-                Map.of("title", "Plot to come"));
+    /** A plot with a moment that comes soon; the address of its record. */
+    private String plot(String state, String moment, String title) {
+        var soon = java.time.Instant.now().plusSeconds(2).toString();
+        var body = Map.of("version", 0, "state", state, moment, soon, "values", Map.of("title", title));
         var made = anna.ok("POST", "/api/sites/field/types/plot/records", body);
-        assertEquals(made.at("/record/state").asString(), "scheduled");
-        var path =
-                "/api/sites/field/types/plot/records/" + made.at("/record/id").asLong();
+        assertEquals(made.at("/record/state").asString(), state);
+        assertFalse(made.at("/record/" + moment).asString().isEmpty());
+        return "/api/sites/field/types/plot/records/" + made.at("/record/id").asLong();
+    }
+
+    private JsonNode becomes(String path, String state) {
         Waiting.until(
                 "its moment",
-                () -> anna.ok("GET", path, null).at("/record/state").asString().equals("published"));
+                () -> anna.ok("GET", path, null).at("/record/state").asString().equals(state));
+        return anna.ok("GET", path, null).get("record");
+    }
+
+    @Test
+    public void scheduledRecordsArePublishedWhenTheirMomentComes() {
+        becomes(plot("scheduled", "publishAt", "Plot to come"), "published");
         assertEquals(read("/plots?search=come").get("total").asInt(), 1);
     }
 
     @Test
-    public void recordsRetireWhenTheirMomentComes() throws InterruptedException {
-        var body = Map.of(
-                "version",
-                0,
-                "state",
-                "published",
-                "retireAt",
-                java.time.Instant.now().plusSeconds(2).toString(),
-                "values",
-                Map.of("title", "Plot for two seconds"));
-        var made = anna.ok("POST", "/api/sites/field/types/plot/records", body);
-        var path =
-                "/api/sites/field/types/plot/records/" + made.at("/record/id").asLong();
-        assertFalse(made.at("/record/retireAt").asString().isEmpty());
-        Waiting.until(
-                "its moment",
-                () -> anna.ok("GET", path, null).at("/record/state").asString().equals("retired"));
+    public void recordsRetireWhenTheirMomentComes() {
+        var retired = becomes(plot("published", "retireAt", "Plot for two seconds"), "retired");
         assertEquals(read("/plots?search=seconds").get("total").asInt(), 0);
         assertEquals(
-                visitor.send("GET", made.at("/record/address").asString(), null).statusCode(), 404);
+                visitor.send("GET", retired.get("address").asString(), null).statusCode(), 404);
         var own = anna.ok("GET", "/api/record-parts", null);
         assertTrue(own.toString().contains("own_retire_at"), "lists can be filtered and sorted by it");
     }

@@ -192,6 +192,23 @@ public class DeskApiTest {
         assertFalse(unseen.path("proof").isObject() || unseen.path("look").isObject());
     }
 
+    /** Sends what a window had kept that was closed before its answer came. */
+    private JsonNode takenUp(JsonNode seen, Map<String, Object> sent, Map<String, Object> kept) {
+        var body = Map.of(
+                "sort",
+                "taxonomy",
+                "base",
+                seen.get("revision").asLong(),
+                "before",
+                seen.get("definition"),
+                "sent",
+                List.of(sent),
+                "definition",
+                kept);
+        return anna.ok(
+                "PUT", DRAFT + "/definitions/" + seen.at("/definition/id").asString(), body);
+    }
+
     @Test
     public void somebodyElseMayHaveGoneOnFromWhatWasSentWithoutAnAnswer() {
         var seen = view(draft(0), "trait");
@@ -204,40 +221,11 @@ public class DeskApiTest {
         put(between, theirs);
         var second = tree(seen);
         second.put("description", "What it is like.");
-        var body = Map.of(
-                "sort",
-                "taxonomy",
-                "base",
-                seen.get("revision").asLong(),
-                "before",
-                seen.get("definition"),
-                "sent",
-                List.of(first),
-                "definition",
-                second);
-        var path = DRAFT + "/definitions/" + seen.at("/definition/id").asString();
-        assertTrue(anna.ok("PUT", path, body).get("merged").asBoolean());
+        assertTrue(takenUp(seen, first, second).get("merged").asBoolean());
         var now = view(draft(0), "trait").get("definition");
         assertEquals(now.get("description").asString(), "What it is like.");
         assertEquals(now.get("plural").asString(), "Traits of theirs");
         put(view(draft(0), "trait"), tree(seen));
-    }
-
-    /** Sends what a window had kept that was closed before its answer came. */
-    private JsonNode takenUp(JsonNode seen, Map<String, Object> kept) {
-        var body = Map.of(
-                "sort",
-                "taxonomy",
-                "base",
-                seen.get("revision").asLong(),
-                "before",
-                seen.get("definition"),
-                "sent",
-                List.of(kept),
-                "definition",
-                kept);
-        return anna.ok(
-                "PUT", DRAFT + "/definitions/" + seen.at("/definition/id").asString(), body);
     }
 
     /** One person types on in another window, so soon that all of it is one step of undo. */
@@ -251,7 +239,7 @@ public class DeskApiTest {
         }
         var kept = tree(seen);
         kept.put("description", "What it");
-        assertTrue(takenUp(seen, kept).get("merged").asBoolean());
+        assertTrue(takenUp(seen, kept, kept).get("merged").asBoolean());
         assertEquals(view(draft(0), "trait").at("/definition/description").asString(), "What it is");
         put(view(draft(0), "trait"), tree(seen));
     }
@@ -267,7 +255,7 @@ public class DeskApiTest {
         var theirs = tree(seen);
         theirs.put("plural", "Traits of theirs");
         put(seen, theirs);
-        assertTrue(takenUp(seen, tree(first)).get("merged").asBoolean());
+        assertTrue(takenUp(seen, tree(first), tree(first)).get("merged").asBoolean());
         var now = view(draft(0), "trait").get("definition");
         assertEquals(
                 now.path("description").asString(""),

@@ -75,7 +75,7 @@ public class RetiringTest {
         }
         long before = visible();
         var draft = stored(save(State.DRAFT, "Not yet public", Optional.empty(), past));
-        var open = stored(save(State.PUBLISHED, "Public for now", Optional.empty(), later));
+        var open = stored(save(State.PUBLISHED, "Public until then", Optional.empty(), later));
         var planned = stored(save(State.SCHEDULED, "Public at times", past, later));
         var retired = stored(save(State.RETIRED, "Was public", Optional.empty(), later));
         assertEquals(draft.retireAt(), past);
