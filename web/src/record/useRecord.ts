@@ -183,10 +183,10 @@ export function useRecord(site: () => string, holder: () => Holder | undefined, 
     };
     const answer = await ask(api.POST('/api/sites/{site}/{sort}/{key}/check', { params: { path: path() }, body }));
     if (mine === checking) {
-      const isNew = ({ problem, of }: (typeof refusals)[number]) =>
+      const holdsStill = ({ problem, of }: (typeof refusals)[number]) =>
         of === standing(problem.path) &&
         !answer.problems.some((each) => each.path === problem.path && each.sentence === problem.sentence);
-      problems.value = [...answer.problems, ...refusals.filter(isNew).map(({ problem }) => problem)];
+      problems.value = [...answer.problems, ...refusals.filter(holdsStill).map(({ problem }) => problem)];
       hidden.value = answer.hidden;
     }
   }

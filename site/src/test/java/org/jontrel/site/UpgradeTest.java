@@ -19,6 +19,7 @@ import org.jontrel.site.record.ListQuery;
 import org.jontrel.site.record.Saved;
 import org.jontrel.site.record.Write;
 import org.jontrel.site.run.Runs;
+import org.jontrel.site.table.Ddl;
 import org.jontrel.site.table.ModelText;
 import org.jontrel.site.table.Schema;
 import org.jontrel.site.testing.Moorings;
@@ -127,10 +128,18 @@ public class UpgradeTest {
                     var statement = connection.createStatement()) {
                 var held = Schema.with(connection, "retire_at");
                 assertEquals(held.size(), 1, held.toString());
-                statement.execute("ALTER TABLE " + held.getFirst() + " DROP INDEX retires, DROP COLUMN retire_at");
+                statement.execute(
+                        "ALTER TABLE " + held.getFirst() + " DROP INDEX " + Ddl.RETIRES + ", DROP COLUMN retire_at");
                 // as an earlier version named a field of this key
                 statement.execute("ALTER TABLE " + held.getFirst()
                         + " CHANGE length retire_at DECIMAL(20,6) NULL COMMENT 'flength'");
+            }
+            // and as a start that was cut off left it once more
+            Site.open(tests.source(), "cut off", STALE);
+            try (var connection = tests.source().getConnection();
+                    var statement = connection.createStatement()) {
+                var held = Schema.with(connection, "retire_at").getFirst();
+                statement.execute("ALTER TABLE " + held + " DROP INDEX " + Ddl.RETIRES);
             }
             var again = new TestSite(tests.source(), Site.open(tests.source(), "again", STALE));
             again.undo(away);
@@ -153,7 +162,7 @@ public class UpgradeTest {
                             "ben"));
             assertEquals(TestSite.stored(retiring).retireAt(), Optional.of(Instant.parse("2199-01-01T00:00:00Z")));
             try (var connection = tests.source().getConnection()) {
-                assertEquals(Schema.indexes(connection, "mooring").get("retires"), "state,retire_at");
+                assertEquals(Schema.indexes(connection, "mooring").get(Ddl.RETIRES), "state,retire_at");
             }
         }
     }

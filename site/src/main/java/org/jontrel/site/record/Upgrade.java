@@ -15,8 +15,8 @@ import org.jontrel.site.table.Schema;
 
 /**
  * Brings a site that an earlier version of this program made to the tables of this one, whose records stand under others,
- * have histories, are found by their words and retire by themselves. Each step is harmless where it was done, so it may be cut off and begun
- * again; the last one takes away what says that it is needed.
+ * have histories, are found by their words and retire by themselves. Each step is harmless where it was done, so it may be
+ * cut off and begun again; the last one takes away what says that it is needed.
  */
 public final class Upgrade {
     private static final String OLD = "jontrel_media_chunk";
@@ -44,10 +44,13 @@ public final class Upgrade {
         }
     }
 
-    /** Records that retire by themselves: also those that a run holds, which its undo brings back. */
+    /**
+     * Records that retire by themselves: also those that a run holds, which its undo brings back. The index comes last, so a
+     * table that was cut off before it is found again.
+     */
     private static void retiring(Database database) {
         database.direct(connection -> {
-            for (var table : Schema.without(connection, "retire_at")) {
+            for (var table : Schema.without(connection, Ddl.RETIRES)) {
                 columns(connection, table);
                 Jdbc.execute(connection, Ddl.addRetires(table));
             }

@@ -17,8 +17,8 @@ import org.jontrel.core.model.Kind;
 /** Statements that make and change tables. Every column and table carries the id of its definition as its comment. */
 public final class Ddl {
     private static final int MOST_INDEXES = 16;
-    /** Finds what is to be retired by itself, and counts what visitors see, without looking at rows. */
-    private static final String RETIRES = "retires";
+    /** Finds what is to be retired by itself, and counts what visitors see, without looking at rows; no key is called so. */
+    public static final String RETIRES = "own__retires";
 
     private Ddl() {}
 

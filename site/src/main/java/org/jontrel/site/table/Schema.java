@@ -32,16 +32,16 @@ public final class Schema {
                 column);
     }
 
-    /** The tables of records, in use or held, that have no column of their own by this name; a field's is none. */
-    public static List<String> without(Connection connection, String own) throws SQLException {
+    /** The tables of records, in use or held, that have no index of this name. */
+    public static List<String> without(Connection connection, String index) throws SQLException {
         return Jdbc.query(
                 connection,
                 "SELECT table_name FROM information_schema.tables t WHERE table_schema = DATABASE()"
                         + " AND table_comment NOT IN ('', 'VIEW') AND table_comment NOT LIKE '%/%' AND NOT EXISTS"
-                        + " (SELECT 1 FROM information_schema.columns c WHERE c.table_schema = DATABASE()"
-                        + " AND c.table_name = t.table_name AND c.column_name = ? AND c.column_comment = '')",
+                        + " (SELECT 1 FROM information_schema.statistics s WHERE s.table_schema = DATABASE()"
+                        + " AND s.table_name = t.table_name AND s.index_name = ?)",
                 row -> row.getString(1),
-                own);
+                index);
     }
 
     /** The type of each column, as the database names it. */
