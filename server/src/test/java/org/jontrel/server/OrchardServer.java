@@ -141,6 +141,10 @@ final class OrchardServer implements AutoCloseable {
                 .asLong();
     }
 
+    <T> T bean(Class<T> type) {
+        return context.getBean(type);
+    }
+
     @Override
     public void close() {
         context.close();
