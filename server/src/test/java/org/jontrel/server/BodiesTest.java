@@ -13,6 +13,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.Map;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
+import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
 /** Bodies that are too long, come too slowly or never end; and what would keep the processor from everybody else. */
@@ -28,6 +29,25 @@ public class BodiesTest {
     @AfterClass(alwaysRun = true)
     public void stop() {
         server.close();
+    }
+
+    @Test(dataProvider = "unfit")
+    public void whatDoesNotFitIsToldWithItsPlace(String body, String told) {
+        var answer = server.anna.send("PUT", "/api/workspaces/orchard/draft/definitions/t1", body);
+        assertEquals(answer.statusCode(), 400);
+        assertTrue(answer.body().contains(told), answer.body());
+    }
+
+    @DataProvider
+    Object[][] unfit() {
+        return new Object[][] {
+            {"{}", "base must not be null; definition must not be null; sort must not be blank."},
+            {"{\"sort\": \"type\", \"base\": \"many\"}", "of another kind than is taken at base."},
+            {"{\"sent\": [{}, 7]}", "of another kind than is taken at sent[1]."},
+            {"{\n  \"sort\": type}", "cannot be read as JSON at line 2, column 1"},
+            {"[]", "JSON of another shape"},
+            {"", "has no body"},
+        };
     }
 
     @Test
