@@ -8,7 +8,7 @@ import { useDraft } from '@/model/draft';
 import { fieldsWithin, idOf, nameOf, sortIcons } from '@/shared/definitions';
 import { kinds } from '@/shared/kinds';
 import { useWorkspace } from './workspace';
-import TextInput from '@/shared/controls/TextInput.vue';
+import SearchInput from '@/shared/controls/SearchInput.vue';
 import { NModal } from 'naive-ui';
 
 /** Any definition, field, finding or command by a few letters of it. */
@@ -18,8 +18,8 @@ const draft = useDraft();
 const workspace = useWorkspace();
 const router = useRouter();
 const text = ref('');
-const at = ref(0);
-const input = useTemplateRef<InstanceType<typeof TextInput>>('input');
+const isGrown = ref(false);
+const input = useTemplateRef<InstanceType<typeof SearchInput>>('input');
 const MOST = 40;
 /** Where somebody was; the library's own way back comes late and would take the focus away from where they went. */
 let came: HTMLElement | null = null;
@@ -87,14 +87,15 @@ const found = computed(() => {
     .sort((a, b) => begins(a) - begins(b))
     .slice(0, MOST);
 });
+const offers = computed(() =>
+  found.value.map(({ icon, label, about }, at) => ({ value: String(at), label, detail: about, icon })),
+);
 
-watch(text, () => {
-  at.value = 0;
-});
 watch(open, async (is) => {
   if (is) {
     came = document.activeElement as HTMLElement | null;
     text.value = '';
+    isGrown.value = false;
     await nextTick();
     input.value?.focus();
   }
@@ -107,50 +108,36 @@ function go(entry: Entry | undefined): void {
 }
 
 function onKey(event: KeyboardEvent): void {
-  const by = { ArrowDown: 1, ArrowUp: -1 }[event.key];
-  if (by) {
-    event.preventDefault();
-    at.value = Math.max(0, Math.min(found.value.length - 1, at.value + by));
-  } else if (event.key === 'Enter') {
-    event.preventDefault();
-    go(found.value[at.value]);
-  } else if (event.key === 'Tab') {
+  if (event.key === 'Tab') {
     event.preventDefault();
   } else if (event.key === 'Escape') {
+    event.stopPropagation();
     go(undefined);
   }
 }
 </script>
 
 <template>
-  <NModal v-model:show="open" transform-origin="center" :trap-focus="false" :auto-focus="false">
-    <div class="finder" role="dialog" aria-modal="true" :aria-label="$t('finder.title')" @keydown="onKey">
-      <TextInput
+  <NModal
+    v-model:show="open"
+    transform-origin="center"
+    :trap-focus="false"
+    :auto-focus="false"
+    @after-enter="isGrown = true"
+  >
+    <div class="finder" role="dialog" aria-modal="true" :aria-label="$t('finder.title')" @keydown.capture="onKey">
+      <SearchInput
         ref="input"
-        v-model:value="text"
-        role="combobox"
-        aria-expanded="true"
-        aria-controls="found"
-        :aria-activedescendant="found.length ? `found-${at}` : undefined"
+        v-model:words="text"
+        in-place
+        :held="!isGrown"
+        settled
+        :found="offers"
+        :none="$t('model.noneFound', { text })"
         :aria-label="$t('finder.title')"
         :placeholder="$t('finder.hint')"
+        @pick="go(found[Number($event)])"
       />
-      <ul id="found" role="listbox" :aria-label="$t('finder.title')">
-        <li
-          v-for="(entry, i) in found"
-          :id="`found-${i}`"
-          :key="i"
-          role="option"
-          :aria-selected="i === at"
-          :class="{ at: i === at }"
-          @click="go(entry)"
-          @mousemove="at = i"
-        >
-          <component :is="entry.icon" aria-hidden="true" /><span class="label">{{ entry.label }}</span
-          ><span class="muted">{{ entry.about }}</span>
-        </li>
-      </ul>
-      <p v-if="!found.length" class="hint">{{ $t('model.noneFound', { text }) }}</p>
     </div>
   </NModal>
 </template>
@@ -165,35 +152,7 @@ function onKey(event: KeyboardEvent): void {
   border: 1px solid var(--line);
   border-radius: 4px;
 }
-ul {
-  list-style: none;
+.finder :deep(.n-base-select-menu[role='listbox']) {
   max-height: 56vh;
-  margin: 8px 0 0;
-  padding: 0;
-  overflow: auto;
-}
-li {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-  padding: 6px 8px;
-  border-radius: 4px;
-  cursor: pointer;
-}
-li.at {
-  background: var(--petrol-soft);
-}
-li svg {
-  flex: none;
-}
-.label {
-  flex: 1;
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-.muted {
-  font-size: 13px;
-  white-space: nowrap;
 }
 </style>

@@ -2,12 +2,13 @@
 import { NButton } from 'naive-ui';
 import { useDebounceFn } from '@vueuse/core';
 import { computed, ref } from 'vue';
+import { useI18n } from 'vue-i18n';
 import IconEye from '~icons/tabler/eye';
 import { sentenceOf } from '@/shared/api/client';
 import type { FieldOf } from '@/shared/kinds';
 import RowTools from './RowTools.vue';
 import { isMany, listOf, same, useForm, type Offer } from './form';
-import TextInput from '@/shared/controls/TextInput.vue';
+import SearchInput, { type Found } from '@/shared/controls/SearchInput.vue';
 
 /** Records or terms that a value leads to: found by typing, ordered, opened, and made where that is allowed. */
 const props = defineProps<{
@@ -17,11 +18,10 @@ const props = defineProps<{
   invalid: boolean;
 }>();
 const emit = defineEmits<{ change: [unknown] }>();
+const { t } = useI18n();
 const form = useForm();
 const words = ref('');
 const offers = ref<Offer[]>([]);
-const shown = ref(false);
-const active = ref(0);
 const problem = ref('');
 const many = computed(() => isMany(props.field));
 const chosen = computed(() => listOf(props.value));
@@ -46,18 +46,12 @@ const look = useDebounceFn(async () => {
     if (mine === asked) {
       offers.value = found;
       answered.value = wanted;
-      active.value = 0;
       problem.value = '';
     }
   } catch (thrown) {
     problem.value = sentenceOf(thrown);
   }
 }, 150);
-
-function show(): void {
-  shown.value = true;
-  void look();
-}
 
 function put(next: unknown[]): void {
   emit('change', many.value ? next : (next[next.length - 1] ?? null));
@@ -67,7 +61,6 @@ function choose(offer: Offer | undefined): void {
   if (offer) {
     put(many.value ? [...chosen.value, offer.value] : [offer.value]);
     words.value = '';
-    shown.value = many.value;
     void look();
   }
 }
@@ -105,26 +98,23 @@ function move(at: number, by: number): void {
   put(next);
 }
 
+const MAKE = 'make:';
+const found = computed((): Found[] => [
+  ...left.value.map(({ key, label, detail, depth }) => ({ value: key, label, detail, depth })),
+  ...(mayAdd.value ? [{ value: MAKE, label: t('form.make', { label: words.value.trim() }) }] : []),
+]);
+
+function pick(value: string): void {
+  if (value === MAKE) {
+    void make();
+  } else {
+    choose(left.value.find((offer) => offer.key === value));
+  }
+}
+
+/** Backspace before any word takes the last one out. */
 function onKey(event: KeyboardEvent): void {
-  if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
-    event.preventDefault();
-    if (!shown.value) {
-      show();
-    }
-    const by = event.key === 'ArrowDown' ? 1 : -1;
-    active.value = Math.max(0, Math.min(left.value.length - 1, active.value + by));
-  } else if (event.key === 'Enter' && shown.value) {
-    event.preventDefault();
-    if (answered.value !== words.value.trim()) {
-      void look();
-    } else if (left.value.length) {
-      choose(left.value[active.value]);
-    } else if (mayAdd.value) {
-      void make();
-    }
-  } else if (event.key === 'Escape') {
-    shown.value = false;
-  } else if (event.key === 'Backspace' && words.value === '' && chosen.value.length) {
+  if (event.key === 'Backspace' && words.value === '' && chosen.value.length) {
     put(chosen.value.slice(0, -1));
   }
 }
@@ -166,52 +156,24 @@ function onKey(event: KeyboardEvent): void {
         </dl>
       </li>
     </ul>
-    <div v-if="!form.readonly()" class="search">
-      <TextInput
-        :id="id"
-        v-model:value="words"
-        role="combobox"
-        autocomplete="off"
-        :aria-expanded="shown"
-        :aria-controls="`${id}-offers`"
-        :aria-labelledby="`${id}-label`"
-        :aria-describedby="`${id}-help ${id}-problems`"
-        :aria-invalid="invalid"
-        :aria-activedescendant="shown && left.length ? `${id}-offer-${active}` : undefined"
-        :placeholder="$t(chosen.length && !many ? 'form.replaceLink' : 'form.findLink')"
-        @focus="show"
-        @update:value="show"
-        @keydown="onKey"
-        @blur="shown = false"
-      />
-      <ul
-        v-show="shown"
-        :id="`${id}-offers`"
-        class="offers"
-        role="listbox"
-        :aria-label="field.label"
-        @mousedown.prevent
-      >
-        <li
-          v-for="(offer, at) in left"
-          :id="`${id}-offer-${at}`"
-          :key="offer.key"
-          role="option"
-          :aria-selected="at === active"
-          :class="{ active: at === active }"
-          :style="{ paddingLeft: `${10 + (offer.depth ?? 0) * 14}px` }"
-          @click="choose(offer)"
-        >
-          {{ offer.label }} <span class="muted small">{{ offer.detail }}</span>
-        </li>
-        <li v-if="mayAdd" role="option" aria-selected="false" class="make" @click="make">
-          {{ $t('form.make', { label: words.trim() }) }}
-        </li>
-        <li v-if="!left.length && !mayAdd" role="option" aria-selected="false" aria-disabled="true" class="muted">
-          {{ $t('form.nothingFound') }}
-        </li>
-      </ul>
-    </div>
+    <SearchInput
+      v-if="!form.readonly()"
+      :id="id"
+      v-model:words="words"
+      :found="found"
+      :settled="answered === words.trim()"
+      :several="many"
+      :none="$t('form.nothingFound')"
+      :aria-labelledby="`${id}-label`"
+      :aria-describedby="`${id}-help ${id}-problems`"
+      :aria-invalid="invalid"
+      :placeholder="$t(chosen.length && !many ? 'form.replaceLink' : 'form.findLink')"
+      @open="look"
+      @early="look"
+      @pick="pick"
+      @update:words="look"
+      @keydown="onKey"
+    />
     <p v-if="problem" class="problem">{{ problem }}</p>
   </div>
 </template>
@@ -242,31 +204,5 @@ function onKey(event: KeyboardEvent): void {
 .peek dd {
   margin: 0;
   overflow-wrap: anywhere;
-}
-.search {
-  position: relative;
-}
-.offers {
-  position: absolute;
-  z-index: 20;
-  left: 0;
-  right: 0;
-  max-height: 240px;
-  overflow: auto;
-  background: var(--surface);
-  border: 1px solid var(--line);
-  border-radius: 4px;
-  box-shadow: 0 4px 16px rgb(0 0 0 / 15%);
-}
-.offers li {
-  padding: 6px 10px;
-  cursor: pointer;
-}
-.offers li.active,
-.offers li:hover {
-  background: var(--petrol-soft);
-}
-.make {
-  border-top: 1px solid var(--line);
 }
 </style>

@@ -3,7 +3,7 @@ import { NSelect } from 'naive-ui';
 import { computed, useTemplateRef } from 'vue';
 import { isInvalid, useSplitAttributes } from './attributes';
 import { useDisabled } from './disabled';
-import { flatOptions, libraryOptions, useListbox, type ChoiceOptions } from './listbox';
+import { flatOptions, libraryOptions, useListbox, VIRTUAL_FROM, type ChoiceOptions } from './listbox';
 
 /** One of several, from a list that opens; letters typed on it choose, as in native lists. */
 defineOptions({ inheritAttrs: false });
@@ -68,12 +68,18 @@ defineExpose({ focus });
       :status="isInvalid(inner()) ? 'error' : undefined"
       display-directive="if"
       :consistent-menu-width="false"
-      :virtual-scroll="flat.length > 100"
+      :virtual-scroll="flat.length > VIRTUAL_FROM"
       :menu-props="menuProps()"
       :node-props="optionProps"
       @update:value="emit('update:value', ($event as string | null) ?? '')"
       @update:show="shown"
-    />
+    >
+      <template #empty>
+        <span role="option" aria-disabled="true" aria-selected="false" class="muted">{{
+          $t('form.nothingFound')
+        }}</span>
+      </template>
+    </NSelect>
   </div>
 </template>
 

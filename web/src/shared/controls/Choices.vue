@@ -3,7 +3,7 @@ import { NSelect } from 'naive-ui';
 import { computed, useTemplateRef } from 'vue';
 import { isInvalid, useSplitAttributes } from './attributes';
 import { useDisabled } from './disabled';
-import { flatOptions, libraryOptions, useListbox, type ChoiceOptions } from './listbox';
+import { flatOptions, libraryOptions, useListbox, VIRTUAL_FROM, type ChoiceOptions } from './listbox';
 
 /** Any of several, from a list that stays open while they are chosen. */
 defineOptions({ inheritAttrs: false });
@@ -41,11 +41,17 @@ defineExpose({ focus });
       :status="isInvalid(inner()) ? 'error' : undefined"
       display-directive="if"
       :consistent-menu-width="false"
-      :virtual-scroll="flat.length > 100"
+      :virtual-scroll="flat.length > VIRTUAL_FROM"
       :menu-props="menuProps(true)"
       :node-props="optionProps"
       @update:value="emit('update:values', $event as string[])"
       @update:show="shown"
-    />
+    >
+      <template #empty>
+        <span role="option" aria-disabled="true" aria-selected="false" class="muted">{{
+          $t('form.nothingFound')
+        }}</span>
+      </template>
+    </NSelect>
   </div>
 </template>

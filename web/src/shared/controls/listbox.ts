@@ -1,6 +1,10 @@
 import { useMutationObserver } from '@vueuse/core';
 import { nextTick, onMounted, onUpdated, ref, useId, watch, type Ref } from 'vue';
 import type { SelectGroupOption, SelectOption } from 'naive-ui';
+import './listbox.css';
+
+/** Lists of more options than this draw only those that are seen. */
+export const VIRTUAL_FROM = 300;
 
 export interface ChoiceOption {
   value: string | undefined;
@@ -25,6 +29,13 @@ export function libraryOptions(options: ChoiceOptions): (SelectOption | SelectGr
       ? { type: 'group', key: each.label, label: each.label, children: each.options as SelectOption[] }
       : (each as SelectOption),
   );
+}
+
+/** Scrolls the list alone, and nothing around it. */
+function bring(option: Element, list: HTMLElement): void {
+  const seen = list.getBoundingClientRect();
+  const { top, bottom } = option.getBoundingClientRect();
+  list.scrollTop += Math.min(0, top - seen.top) + Math.max(0, bottom - seen.bottom);
 }
 
 interface Listed {
@@ -126,7 +137,12 @@ export function useListbox(listed: Listed) {
   /** Which option the arrows are on. */
   async function follow(): Promise<void> {
     await nextTick();
-    pending.value = document.querySelector(`#${CSS.escape(menuId)} .n-base-select-option--pending`)?.id;
+    const list = document.getElementById(menuId);
+    const option = list?.querySelector('.n-base-select-option--pending');
+    if (list && option) {
+      bring(option, list);
+    }
+    pending.value = option?.id;
   }
 
   function focus(): void {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui';
-import { ref } from 'vue';
+import { computed, ref } from 'vue';
 import Check from '@/shared/controls/Check.vue';
 import Choice from '@/shared/controls/Choice.vue';
 import Choices from '@/shared/controls/Choices.vue';
@@ -13,6 +13,7 @@ import FilePicker from '@/shared/controls/FilePicker.vue';
 import Menu from '@/shared/controls/Menu.vue';
 import NumberInput from '@/shared/controls/NumberInput.vue';
 import Radios from '@/shared/controls/Radios.vue';
+import SearchInput from '@/shared/controls/SearchInput.vue';
 import Segments from '@/shared/controls/Segments.vue';
 import SliderInput from '@/shared/controls/SliderInput.vue';
 import SplitPanes from '@/shared/controls/SplitPanes.vue';
@@ -28,6 +29,15 @@ const fruits = [
   { value: 'pear', label: 'Pear' },
   { value: 'quince', label: 'Quince' },
 ];
+/** More than a list shows at once. */
+const villages = Array.from({ length: 40 }, (_, i) => ({ value: `v${i}`, label: `Village ${i + 1}` }));
+const words = ref('');
+const picked = ref('');
+const trees = computed(() =>
+  fruits
+    .filter((each) => each.label.toLowerCase().includes(words.value.toLowerCase()))
+    .map((each) => ({ ...each, detail: 'fruit' })),
+);
 const text = ref('Quay');
 const number = ref('2.5');
 const one = ref('pear');
@@ -86,10 +96,13 @@ async function ask(): Promise<void> {
       <label for="choice">Choice</label>
       <Choice id="choice" v-model:value="one" :options="fruits" />
       <Choice value="" :options="fruits" placeholder="Choose a fruit" aria-label="Empty choice" />
+      <Choice value="v30" :options="villages" aria-label="Long choice" />
+      <Choice value="" :options="[]" aria-label="Choice of nothing" />
       <Choice :value="one" :options="fruits" disabled aria-label="Disabled choice" />
     </section>
     <section data-control="Choices">
       <Choices v-model:values="some" :options="fruits" aria-label="Choices" />
+      <Choices :values="['v30']" :options="villages" aria-label="Long choices" />
     </section>
     <section data-control="Check">
       <Check v-model:checked="isOn">Ripe</Check>
@@ -98,6 +111,21 @@ async function ask(): Promise<void> {
     <section data-control="Radios">
       <span id="radios-label">Radios</span>
       <Radios v-model:value="one" :options="fruits" aria-labelledby="radios-label" />
+    </section>
+    <section data-control="SearchInput">
+      <label for="search">Search</label>
+      <SearchInput
+        id="search"
+        v-model:words="words"
+        :found="trees"
+        none="Nothing found"
+        settled
+        @pick="picked = $event"
+      />
+      <p class="picked">{{ picked }}</p>
+      <SearchInput words="" :found="villages" none="Nothing found" settled several aria-label="Long search" />
+      <label for="search-off">Search, disabled</label>
+      <SearchInput id="search-off" words="" :found="[]" none="Nothing found" settled disabled />
     </section>
     <section data-control="Segments">
       <Segments v-model:value="one" :options="fruits" aria-label="Segments" />

@@ -5,6 +5,7 @@ import static org.testng.Assert.assertEquals;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.sun.net.httpserver.HttpServer;
 import com.sun.net.httpserver.SimpleFileServer;
@@ -14,8 +15,10 @@ import java.net.InetSocketAddress;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Locale;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
@@ -92,13 +95,13 @@ public class ControlGalleryTest {
         open(theme);
         visitor.checkAccessibility();
         control("Disclosure").getByRole(AriaRole.BUTTON).click();
-        for (var name : List.of("Choice", "Choices")) {
-            control(name).getByRole(AriaRole.COMBOBOX).first().click();
-            assertThat(page.locator(".n-base-select-menu:visible")).isVisible();
-            visitor.checkAccessibility();
-            page.keyboard().press("Escape");
-            assertThat(page.locator(".n-base-select-menu:visible")).hasCount(0);
+        for (var name : List.of("Choice", "Choices", "SearchInput")) {
+            opened(control(name).getByRole(AriaRole.COMBOBOX).first());
+            // more than it shows at once
+            opened(page.getByRole(
+                    AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName(Pattern.compile("^Long " + words(name)))));
         }
+        opened(page.getByRole(AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName("Choice of nothing")));
         for (var name : List.of("DateInput", "ColourInput", "Menu")) {
             control(name).getByRole(AriaRole.BUTTON).first().click();
             assertThat(page.locator(".v-binder-follower-content:visible").first())
@@ -135,6 +138,73 @@ public class ControlGalleryTest {
             assertThat(page.getByRole(AriaRole.STATUS)).hasText(answer.equals("Remove") ? "Removed" : "Kept");
             assertThat(asker).isFocused();
         }
+    }
+
+    private static String words(String control) {
+        return control.replace("Input", "").toLowerCase(Locale.ROOT) + "$";
+    }
+
+    private void opened(Locator box) {
+        box.click();
+        assertThat(page.locator(".n-base-select-menu:visible")).isVisible();
+        visitor.checkAccessibility();
+        page.keyboard().press("Escape");
+        assertThat(page.locator(".n-base-select-menu:visible")).hasCount(0);
+    }
+
+    /** The option that the arrows are on, and whether the list has been scrolled to it. */
+    private Locator active(Locator box) {
+        var id = box.getAttribute("aria-activedescendant");
+        return page.locator("[id='" + id + "']");
+    }
+
+    @Test(dataProvider = "lists")
+    public void longListsAreScrolledByKeyboard(String name, String first) {
+        open("light");
+        var box = page.getByRole(
+                AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName(name).setExact(true));
+        box.focus();
+        page.keyboard().press("ArrowDown");
+        assertThat(page.locator(".n-base-select-menu:visible")).isVisible();
+        assertThat(active(box)).hasText(first);
+        assertThat(active(box)).isInViewport();
+        for (var i = 0; i < 12; i++) {
+            page.keyboard().press("ArrowUp");
+        }
+        assertThat(active(box)).isInViewport(new LocatorAssertions.IsInViewportOptions().setRatio(0.9));
+    }
+
+    @DataProvider
+    Object[][] lists() {
+        return new Object[][] {{"Long choice", "Village 31"}, {"Long search", "Village 2"}};
+    }
+
+    @Test
+    public void whatIsSearchedForIsPickedByKeyboard() {
+        open("light");
+        var search = page.getByRole(
+                AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName("Search").setExact(true));
+        var options = page.getByRole(AriaRole.OPTION);
+        search.focus();
+        assertThat(options).hasText(new String[] {"Apple fruit", "Pear fruit", "Quince fruit"});
+        page.keyboard().type("p");
+        assertThat(options).hasCount(2);
+        page.keyboard().press("ArrowDown");
+        var active = search.getAttribute("aria-activedescendant");
+        assertThat(page.locator("[id='" + active + "']")).hasText("Pear fruit");
+        page.keyboard().press("Enter");
+        assertThat(control("SearchInput").locator(".picked")).hasText("pear");
+        assertThat(search).hasValue("");
+        assertThat(options).hasCount(0);
+        page.keyboard().press("ArrowDown");
+        page.keyboard().type("nothing like it");
+        assertThat(page.getByText("Nothing found")).isVisible();
+        visitor.checkAccessibility();
+        page.keyboard().press("Enter");
+        assertThat(control("SearchInput").locator(".picked")).hasText("pear");
+        page.keyboard().press("Escape");
+        assertThat(page.getByText("Nothing found")).isHidden();
+        assertThat(search).isFocused();
     }
 
     @Test(dataProvider = "themes")

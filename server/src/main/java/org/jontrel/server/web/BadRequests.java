@@ -31,7 +31,8 @@ class BadRequests {
             return problem("The request has no body that can be read as JSON.");
         }
         var where = unread.getPath().stream()
-                .map(step -> step.getPropertyName() == null ? "[" + step.getIndex() + "]" : "." + step.getPropertyName())
+                .map(step ->
+                        step.getPropertyName() == null ? "[" + step.getIndex() + "]" : "." + step.getPropertyName())
                 .collect(Collectors.joining());
         if (!where.isEmpty()) {
             return problem("The body of the request has a value of another kind than is taken at "
