@@ -17,7 +17,7 @@ import ControlSet from '@/shared/controls/ControlSet.vue';
 const { t } = useI18n();
 const draft = useDraft();
 const session = useSession();
-const incoming = ref<Schemas['Incoming']>();
+const incoming = ref<Schemas['ImportPreview']>();
 const choice = ref<Record<string, 'take' | 'theirs' | 'leave'>>({});
 const findings = ref<FindingView[]>([]);
 const problem = ref('');
@@ -66,7 +66,7 @@ async function read(files: File[]): Promise<void> {
     form.append('file', file);
   });
   try {
-    const found = await upload<Schemas['Incoming']>(
+    const found = await upload<Schemas['ImportPreview']>(
       `/api/workspaces/${encodeURIComponent(draft.workspace)}/draft/incoming`,
       form,
     );

@@ -34,7 +34,7 @@ interface Unsent {
 /** Whoever shows what a definition makes: an edit carries what is shown, and its answer tells it. */
 export interface Follower {
   /** What is shown of the definition; undefined where it is not the one that is shown. */
-  shown: (id: string) => Schemas['Shown'] | undefined;
+  shown: (id: string) => Schemas['ShownParts'] | undefined;
   told: (of: Defined, written: Schemas['Written']) => void;
 }
 

@@ -1,7 +1,7 @@
 import { api, ask, type Schemas } from '@/shared/api/client';
 
 /** Keys, plurals and paths for labels; asked of the server, where the rules live. */
-export function namesFor(labels: string[], taken: string[]): Promise<Schemas['Names']> {
+export function namesFor(labels: string[], taken: string[]): Promise<Schemas['DerivedNames']> {
   return ask(api.POST('/api/proof/names', { body: { labels, taken } }));
 }
 

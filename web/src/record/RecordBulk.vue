@@ -13,7 +13,7 @@ const props = defineProps<{ site: string; holder: Holder; picked: number[] }>();
 const emit = defineEmits<{ done: []; none: [] }>();
 const field = ref('');
 const value = ref<unknown>(null);
-const outcome = ref<Schemas['Outcome']>();
+const outcome = ref<Schemas['BulkOutcome']>();
 const undo = ref<number[]>([]);
 const problem = ref('');
 const fields = computed(() =>

@@ -1370,6 +1370,11 @@ export interface components {
             /** @description As a form sends it; absent to empty the field */
             value?: unknown;
         };
+        BulkOutcome: {
+            /** @description Records that were changed */
+            done: number[];
+            refused: components["schemas"]["RefusedView"][];
+        };
         ChangeView: {
             advice: string;
             reach: string[];
@@ -1389,7 +1394,7 @@ export interface components {
                 [key: string]: unknown;
             };
         };
-        Checked: {
+        CheckView: {
             /** @description Paths of fields, and ids of groups, that conditions hide */
             hidden: string[];
             problems: components["schemas"]["RecordProblem"][];
@@ -1632,6 +1637,10 @@ export interface components {
             /** Format: int64 */
             records: number;
         };
+        CreatedDefinition: {
+            draft: components["schemas"]["DraftView"];
+            id: string;
+        };
         DecisionBody: {
             /** @enum {string} */
             about: "REQUIRED_EMPTY" | "UNCONVERTED" | "OUTSIDE_LIMITS" | "HELD_VALUES";
@@ -1651,12 +1660,10 @@ export interface components {
             /** @description Of type, taxonomy, group, list, values, layout and listing */
             sort: string;
         };
-        Describe: {
-            alt: string;
-            /** Format: int32 */
-            focusX: number;
-            /** Format: int32 */
-            focusY: number;
+        DerivedNames: {
+            keys: string[];
+            paths: string[];
+            plurals: string[];
         };
         DifferenceView: {
             after: string;
@@ -1683,7 +1690,7 @@ export interface components {
                 [key: string]: string[];
             };
         };
-        Edit: {
+        EditRequest: {
             /**
              * Format: int64
              * @description Revision the writer had seen; 0 for a new definition
@@ -1699,7 +1706,7 @@ export interface components {
                 [key: string]: unknown;
             }[];
             /** @description What the writer's window shows of the definition, so that it need not ask again */
-            shown?: components["schemas"]["Shown"];
+            shown?: components["schemas"]["ShownParts"];
             sort: string;
         };
         EditView: {
@@ -2937,6 +2944,13 @@ export interface components {
         FieldView: {
             field: components["schemas"]["Field"];
         };
+        FileDescription: {
+            alt: string;
+            /** Format: int32 */
+            focusX: number;
+            /** Format: int32 */
+            focusY: number;
+        };
         FileView: {
             address: string;
             alt: string;
@@ -3134,13 +3148,13 @@ export interface components {
                 [key: string]: string;
             };
         };
+        ImportPreview: {
+            definitions: components["schemas"]["IncomingView"][];
+            findings: components["schemas"]["FindingView"][];
+        };
         Imported: {
             findings: components["schemas"]["FindingView"][];
             workspace: components["schemas"]["WorkspaceView"];
-        };
-        Incoming: {
-            definitions: components["schemas"]["IncomingView"][];
-            findings: components["schemas"]["FindingView"][];
         };
         IncomingView: {
             changes: components["schemas"]["ChangeView"][];
@@ -3298,10 +3312,6 @@ export interface components {
             definition: components["schemas"]["Definition"];
             sort: string;
         };
-        Made: {
-            draft: components["schemas"]["DraftView"];
-            id: string;
-        };
         MadeToken: {
             /** @description Sent as Authorization: Bearer; told this once only */
             secret: string;
@@ -3342,11 +3352,6 @@ export interface components {
              * @description Records whose term was replaced
              */
             records: number;
-        };
-        Names: {
-            keys: string[];
-            paths: string[];
-            plurals: string[];
         };
         NamesRequest: {
             labels: string[];
@@ -3455,11 +3460,6 @@ export interface components {
             descending?: boolean;
             /** @description The field to sort by. */
             field: string;
-        };
-        Outcome: {
-            /** @description Records that were changed */
-            done: number[];
-            refused: components["schemas"]["RefusedView"][];
         };
         OwnView: {
             id: string;
@@ -3764,7 +3764,7 @@ export interface components {
             /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
         };
-        Shown: {
+        ShownParts: {
             /** @description Whether the page, the index or the API answer is shown */
             look: boolean;
             /** @description Values tried in the form, by field key; the form is not shown where there are none */
@@ -4310,7 +4310,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["Names"];
+                    "*/*": components["schemas"]["DerivedNames"];
                 };
             };
         };
@@ -4749,7 +4749,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Describe"];
+                "application/json": components["schemas"]["FileDescription"];
             };
         };
         responses: {
@@ -5114,7 +5114,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["Outcome"];
+                    "*/*": components["schemas"]["BulkOutcome"];
                 };
             };
         };
@@ -5142,7 +5142,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["Checked"];
+                    "*/*": components["schemas"]["CheckView"];
                 };
             };
         };
@@ -5820,7 +5820,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["Made"];
+                    "*/*": components["schemas"]["CreatedDefinition"];
                 };
             };
         };
@@ -5839,7 +5839,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Edit"];
+                "application/json": components["schemas"]["EditRequest"];
             };
         };
         responses: {
@@ -6089,7 +6089,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["Incoming"];
+                    "*/*": components["schemas"]["ImportPreview"];
                 };
             };
         };

@@ -8,7 +8,7 @@ import java.util.concurrent.TimeUnit;
 import org.jontrel.core.check.ModelCheck;
 import org.jontrel.core.code.PackageReader;
 import org.jontrel.core.compare.Comparison;
-import org.jontrel.core.compare.Likely;
+import org.jontrel.core.compare.LikelyRenames;
 import org.jontrel.core.identity.Alignment;
 import org.jontrel.core.merge.PackageMerge;
 import org.jontrel.core.model.Ids;
@@ -127,7 +127,7 @@ public class PackagesBenchmark {
                 Ids.secure());
         var comparison =
                 Comparison.of(alignment.sides().get(0), alignment.sides().get(1));
-        return Likely.renames(comparison, alignment.madeUp());
+        return LikelyRenames.renames(comparison, alignment.madeUp());
     }
 
     @Benchmark

@@ -56,7 +56,7 @@ final class CheckCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws IOException {
-        var source = Source.read(path);
+        var source = PackageSource.read(path);
         var findings = new ArrayList<>(source.findings());
         if (source.content().isPresent()) {
             var content = fix ? fixed(source) : source.content().get();
@@ -77,15 +77,16 @@ final class CheckCommand implements Callable<Integer> {
         return findings.stream().anyMatch(finding -> finding.severity() != Severity.NOTE) ? 1 : 0;
     }
 
-    private List<Finding> checked(Source source, ModelPackage content, List<Finding> findings) throws IOException {
+    private List<Finding> checked(PackageSource source, ModelPackage content, List<Finding> findings)
+            throws IOException {
         var packages = new ArrayList<ModelPackage>();
         for (var other : others) {
-            Source.read(other).content().ifPresent(packages::add);
+            PackageSource.read(other).content().ifPresent(packages::add);
         }
         var joined = Packages.join(content, packages, findings);
         var found = joined.of(ModelCheck.check(joined.model()));
         // a file on its own cannot have what it refers to, nor be used
-        return source.sort() == Source.Sort.FILE
+        return source.sort() == PackageSource.SourceType.FILE
                 ? found.stream()
                         .filter(finding ->
                                 finding.code() != Code.REFERENCE_UNKNOWN && finding.code() != Code.DEFINITION_UNUSED)
@@ -93,7 +94,7 @@ final class CheckCommand implements Callable<Integer> {
                 : found;
     }
 
-    private ModelPackage fixed(Source source) throws IOException {
+    private ModelPackage fixed(PackageSource source) throws IOException {
         var content = source.content().orElseThrow();
         var fixed = Fixes.all(content.model(), remove);
         var err = spec.commandLine().getErr();
@@ -109,20 +110,20 @@ final class CheckCommand implements Callable<Integer> {
         }
         var mended = new ModelPackage(content.manifest(), fixed.model(), content.migrations());
         if (!fixed.mended().isEmpty()) {
-            if (path.equals(Source.STANDARD)) {
+            if (path.equals(PackageSource.STANDARD)) {
                 throw new IOException("What comes from standard input cannot be mended in place. Give a path.");
             }
-            Target.write(Path.of(path), source.sort(), files(source, content, mended), List.of());
+            OutputTarget.write(Path.of(path), source.sort(), files(source, content, mended), List.of());
         }
         return mended;
     }
 
     /** Only the files of what was mended change. */
-    private static SortedMap<String, byte[]> files(Source source, ModelPackage content, ModelPackage mended) {
+    private static SortedMap<String, byte[]> files(PackageSource source, ModelPackage content, ModelPackage mended) {
         var before = source.canonical(content, false);
         var after = source.canonical(mended, false);
         var files = new TreeMap<>(source.files());
-        if (source.sort() == Source.Sort.FILE) {
+        if (source.sort() == PackageSource.SourceType.FILE) {
             return after;
         }
         after.forEach((name, bytes) -> {

@@ -9,9 +9,9 @@ import java.util.concurrent.Callable;
 import org.jontrel.core.code.EarlierKeys;
 import org.jontrel.core.compare.Change;
 import org.jontrel.core.compare.Comparison;
-import org.jontrel.core.compare.Likely;
+import org.jontrel.core.compare.ComparisonReport;
+import org.jontrel.core.compare.LikelyRenames;
 import org.jontrel.core.compare.ManifestChanges;
-import org.jontrel.core.compare.Report;
 import org.jontrel.core.compare.Sentences;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.identity.Alignment;
@@ -51,8 +51,8 @@ final class CompareCommand implements Callable<Integer> {
     @Override
     public Integer call() throws IOException {
         var cache = new NodeCache();
-        var first = Source.read(before, cache);
-        var second = Source.read(after, cache);
+        var first = PackageSource.read(before, cache);
+        var second = PackageSource.read(after, cache);
         if (first.content().isEmpty() || second.content().isEmpty()) {
             return unreadable(first, second);
         }
@@ -62,19 +62,19 @@ final class CompareCommand implements Callable<Integer> {
         var comparison =
                 Comparison.of(alignment.sides().get(0), alignment.sides().get(1));
         unfound(second, alignment.unfound().get(1));
-        var renames = Likely.renames(comparison, alignment.madeUp());
+        var renames = LikelyRenames.renames(comparison, alignment.madeUp());
         var about = ManifestChanges.between(
                 first.content().get().manifest(), second.content().get().manifest());
         var out = spec.commandLine().getOut();
         if (json) {
             out.println(Output.json(tree(comparison, about, renames)));
         } else if (markdown) {
-            out.print(Report.markdown(comparison, about));
-            renames.forEach(rename -> out.print("\n> " + Report.escaped(rename.sentence()) + "\n"));
+            out.print(ComparisonReport.markdown(comparison, about));
+            renames.forEach(rename -> out.print("\n> " + ComparisonReport.escaped(rename.sentence()) + "\n"));
             out.flush();
         } else {
             about.forEach(out::println);
-            out.print(Report.text(comparison));
+            out.print(ComparisonReport.text(comparison));
             renames.forEach(rename -> out.println("? " + rename.sentence()));
             out.flush();
         }
@@ -85,19 +85,19 @@ final class CompareCommand implements Callable<Integer> {
         return same ? 0 : 1;
     }
 
-    private static Alignment.Side side(Source source) {
+    private static Alignment.Side side(PackageSource source) {
         return new Alignment.Side(
                 source.content().orElseThrow().model(), source.read().was());
     }
 
     /** Earlier keys in the files that nothing had. */
-    private void unfound(Source source, Map<String, String> keys) {
+    private void unfound(PackageSource source, Map<String, String> keys) {
         var err = spec.commandLine().getErr();
         EarlierKeys.unknown(source.read(), keys).forEach(finding -> err.println(after + ": " + Output.line(finding)));
     }
 
     /** Nothing was compared, which is neither "same" nor "differs". */
-    private int unreadable(Source first, Source second) {
+    private int unreadable(PackageSource first, PackageSource second) {
         if (!json) {
             tell(before, first);
             tell(after, second);
@@ -110,14 +110,15 @@ final class CompareCommand implements Callable<Integer> {
         return 2;
     }
 
-    private void tell(String path, Source source) {
+    private void tell(String path, PackageSource source) {
         var err = spec.commandLine().getErr();
         source.findings().stream()
                 .sorted(Finding.WORST_FIRST)
                 .forEach(finding -> err.println(path + ": " + Output.line(finding)));
     }
 
-    private static Map<String, Object> tree(Comparison comparison, List<String> about, List<Likely.Rename> renames) {
+    private static Map<String, Object> tree(
+            Comparison comparison, List<String> about, List<LikelyRenames.LikelyRename> renames) {
         var tree = new LinkedHashMap<String, Object>();
         tree.put("advice", lower(comparison.advice()));
         tree.put("package", about);

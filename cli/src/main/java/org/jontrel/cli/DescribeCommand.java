@@ -35,7 +35,7 @@ final class DescribeCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws IOException {
-        var source = Source.read(path);
+        var source = PackageSource.read(path);
         var err = spec.commandLine().getErr();
         source.findings().stream().sorted(Finding.WORST_FIRST).forEach(finding -> err.println(Output.line(finding)));
         var content = source.read().completed(Model.EMPTY, Ids.secure()).content();

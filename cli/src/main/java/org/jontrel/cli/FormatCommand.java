@@ -53,13 +53,13 @@ final class FormatCommand implements Callable<Integer> {
         if (source.content().isEmpty()) {
             return 1;
         }
-        var files = source.canonical(source.content().get(), rename && source.sort() != Source.Sort.FILE);
-        if (path.equals(Source.STANDARD) && !check) {
+        var files = source.canonical(source.content().get(), rename && source.sort() != PackageSource.SourceType.FILE);
+        if (path.equals(PackageSource.STANDARD) && !check) {
             spec.commandLine().getOut().print(new String(files.get(""), StandardCharsets.UTF_8));
             spec.commandLine().getOut().flush();
             return 0;
         }
-        var before = source.sort() == Source.Sort.FILE
+        var before = source.sort() == PackageSource.SourceType.FILE
                 ? new TreeMap<>(Map.of("", source.files().values().iterator().next()))
                 : source.files();
         var changed = changed(before, files);
@@ -70,7 +70,7 @@ final class FormatCommand implements Callable<Integer> {
         if (check) {
             return changed.isEmpty() && removed.isEmpty() ? 0 : 1;
         }
-        Target.write(Path.of(path), source.sort(), files, removed);
+        OutputTarget.write(Path.of(path), source.sort(), files, removed);
         return 0;
     }
 
@@ -81,8 +81,8 @@ final class FormatCommand implements Callable<Integer> {
                 .toList();
     }
 
-    private Source read() throws IOException {
-        var source = Source.read(path);
+    private PackageSource read() throws IOException {
+        var source = PackageSource.read(path);
         return ids ? source.with(source.read().completed(Model.EMPTY, Ids.secure())) : source;
     }
 

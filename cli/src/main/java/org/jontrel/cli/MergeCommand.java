@@ -79,34 +79,38 @@ final class MergeCommand implements Callable<Integer> {
             return 2;
         }
         boolean inPlace = isSame(out, Path.of(ours));
-        var sort = out.toString().endsWith(".zip") ? Source.Sort.ZIP : here.sort();
+        var sort = out.toString().endsWith(".zip") ? PackageSource.SourceType.ZIP : here.sort();
         var merged = PackageMerge.merge(
-                before.read(), here.read(), there.read(), inPlace || sort == Source.Sort.FILE, Ids.secure());
+                before.read(),
+                here.read(),
+                there.read(),
+                inPlace || sort == PackageSource.SourceType.FILE,
+                Ids.secure());
         say(merged.clashes());
         if (!merged.clashes().isEmpty()) {
             return 1;
         }
         var files = merged.files();
-        if (sort == Source.Sort.FILE) {
+        if (sort == PackageSource.SourceType.FILE) {
             files = new TreeMap<>(Map.of("", files.get(here.files().firstKey())));
         }
-        var stale = sort == Source.Sort.FOLDER ? Target.stale(out, files) : List.<String>of();
-        boolean asked = replace || inPlace || sort == Source.Sort.FILE;
-        if (!asked && (!stale.isEmpty() || (sort == Source.Sort.ZIP && Files.exists(out)))) {
+        var stale = sort == PackageSource.SourceType.FOLDER ? OutputTarget.stale(out, files) : List.<String>of();
+        boolean asked = replace || inPlace || sort == PackageSource.SourceType.FILE;
+        if (!asked && (!stale.isEmpty() || (sort == PackageSource.SourceType.ZIP && Files.exists(out)))) {
             throw new IOException(out + " has something already"
                     + (stale.isEmpty() ? "" : " that is not in the merged package: " + String.join(", ", stale))
                     + ". Give another OUT, or --replace.");
         }
-        Target.write(out, sort, files, stale);
+        OutputTarget.write(out, sort, files, stale);
         stale.forEach(name -> spec.commandLine().getErr().println("Removed " + name));
         return 0;
     }
 
     /** One file as version control hands it over: whatever comes, no side is lost. */
     private int file() throws IOException {
-        var before = Source.ofPackage(base, inPackage);
-        var here = Source.ofPackage(ours, inPackage);
-        var there = Source.ofPackage(theirs, inPackage);
+        var before = PackageSource.ofPackage(base, inPackage);
+        var here = PackageSource.ofPackage(ours, inPackage);
+        var there = PackageSource.ofPackage(theirs, inPackage);
         if (Finding.blocks(before.findings()) || Finding.blocks(here.findings()) || Finding.blocks(there.findings())) {
             List.of(before, here, there).forEach(each -> tell(inPackage, each));
             FolderWriter.replace(out, Markers.between(bytes(here), bytes(there)));
@@ -128,14 +132,14 @@ final class MergeCommand implements Callable<Integer> {
     }
 
     /** What the merged file has; nothing where both sides removed what it defined. */
-    private static byte[] content(PackageMerge.Merged merged, Source first, Source second) {
+    private static byte[] content(PackageMerge.MergedPackage merged, PackageSource first, PackageSource second) {
         var name = first.files().isEmpty()
                 ? second.files().firstKey()
                 : first.files().firstKey();
         return merged.files().getOrDefault(name, new byte[0]);
     }
 
-    private static byte[] bytes(Source source) {
+    private static byte[] bytes(PackageSource source) {
         return source.files().isEmpty()
                 ? new byte[0]
                 : source.files().values().iterator().next();
@@ -145,13 +149,13 @@ final class MergeCommand implements Callable<Integer> {
         return Files.exists(a) && Files.exists(b) && Files.isSameFile(a, b);
     }
 
-    private Source read(String path, NodeCache cache) throws IOException {
-        var source = Source.read(path, cache);
+    private PackageSource read(String path, NodeCache cache) throws IOException {
+        var source = PackageSource.read(path, cache);
         tell(path, source);
         return source;
     }
 
-    private void tell(String path, Source source) {
+    private void tell(String path, PackageSource source) {
         var err = spec.commandLine().getErr();
         source.findings().stream()
                 .filter(finding -> finding.severity() != Severity.NOTE)

@@ -70,13 +70,13 @@ public class FilesTest {
                 "types/a.yaml",
                 TYPE.replace("key: mooring", "key: ../../OUT/pwned").replace("path: m", "path: n"));
         var before = texts(root);
-        Ran.run("format", folder);
+        CommandResult.run("format", folder);
         assertEquals(texts(root).keySet(), before.keySet());
-        assertEquals(Ran.run("format", folder, "--rename").code(), 1);
+        assertEquals(CommandResult.run("format", folder, "--rename").code(), 1);
         var other = made("other", Map.of("types/mooring.yaml", TYPE.replace("Berth", "Place")));
         for (var out : new Path[] {root.resolve("out"), root.resolve("x.zip")}) {
-            var ran = Ran.run("merge", folder, folder, folder, "-o", out);
-            var merged = Ran.run("merge", other, folder, other, "-o", out, "--replace");
+            var ran = CommandResult.run("merge", folder, folder, folder, "-o", out);
+            var merged = CommandResult.run("merge", other, folder, other, "-o", out, "--replace");
             assertTrue(ran.code() == 0 || ran.err().contains("KEY_INVALID"), ran.err());
             assertEquals(merged.code(), merged.out().isEmpty() && merged.err().contains("KEY_INVALID") ? 1 : 0);
         }
@@ -101,11 +101,14 @@ public class FilesTest {
             put(folder, file.getKey(), file.getValue());
         }
         assertEquals(
-                Ran.run("check", folder).code(), 0, Ran.run("check", folder).out());
+                CommandResult.run("check", folder).code(),
+                0,
+                CommandResult.run("check", folder).out());
         put(folder, "types/mooring.yaml", TYPE.replace("path: moorings", "path: The Moorings"));
-        assertEquals(Ran.run("check", folder, "--fix").code(), 0);
-        assertEquals(Ran.run("format", folder, "--rename").code(), 0);
-        assertEquals(Ran.run("merge", folder, folder, folder, "-o", folder).code(), 0);
+        assertEquals(CommandResult.run("check", folder, "--fix").code(), 0);
+        assertEquals(CommandResult.run("format", folder, "--rename").code(), 0);
+        assertEquals(
+                CommandResult.run("merge", folder, folder, folder, "-o", folder).code(), 0);
         var after = texts(folder);
         beside.forEach((name, text) -> assertEquals(after.get(name), text, name));
     }
@@ -113,16 +116,16 @@ public class FilesTest {
     @Test
     public void ofTwoFilesWithOneKeyNoneIsDropped() throws IOException {
         put(folder, "types/copy.yaml", TYPE.replace("Mooring\n", "Berth\n"));
-        assertEquals(Ran.run("format", folder, "--check").code(), 0);
-        assertEquals(Ran.run("format", folder).code(), 0);
+        assertEquals(CommandResult.run("format", folder, "--check").code(), 0);
+        assertEquals(CommandResult.run("format", folder).code(), 0);
         assertTrue(texts(folder).get("types/copy.yaml").contains("singular: Berth"));
-        var ran = Ran.run("format", folder, "--rename");
+        var ran = CommandResult.run("format", folder, "--rename");
         assertEquals(ran.code(), 1);
         assertTrue(ran.err().contains("KEY_TWICE"), ran.err());
         assertEquals(texts(folder).size(), 3);
         put(folder, "migrations/1.0.0.yaml", "version: 1.0.0\n");
         put(folder, "migrations/first.yaml", "version: 1.0.0\n");
-        assertTrue(Ran.run("format", folder).err().contains("MIGRATION_TWICE"));
+        assertTrue(CommandResult.run("format", folder).err().contains("MIGRATION_TWICE"));
         assertEquals(texts(folder).size(), 5);
     }
 
@@ -132,17 +135,17 @@ public class FilesTest {
                 folder,
                 "types/odd.json",
                 "{\"key\": \"weir\", \"singular\": \"Weir\", \"plural\": \"Weirs\", \"path\": \"weirs\"}");
-        assertEquals(Ran.run("format", folder).code(), 0);
+        assertEquals(CommandResult.run("format", folder).code(), 0);
         assertTrue(texts(folder).get("types/odd.json").startsWith("{\n  \"key\": \"weir\","));
-        assertEquals(Ran.run("format", folder, "--check").code(), 0);
-        var said = Ran.run("format", folder, "--rename", "--check");
+        assertEquals(CommandResult.run("format", folder, "--check").code(), 0);
+        var said = CommandResult.run("format", folder, "--rename", "--check");
         assertEquals(said.code(), 1);
         assertTrue(said.out().contains("types/weir.yaml") && said.out().contains("types/odd.json removed"), said.out());
         assertTrue(Files.exists(folder.resolve("types/odd.json")));
-        assertEquals(Ran.run("format", folder, "--rename").code(), 0);
+        assertEquals(CommandResult.run("format", folder, "--rename").code(), 0);
         assertTrue(Files.notExists(folder.resolve("types/odd.json")));
-        assertEquals(Ran.run("format", folder, "--rename", "--check").code(), 0);
-        assertEquals(Ran.run("check", folder).code(), 0);
+        assertEquals(CommandResult.run("format", folder, "--rename", "--check").code(), 0);
+        assertEquals(CommandResult.run("check", folder).code(), 0);
     }
 
     @Test
@@ -151,7 +154,7 @@ public class FilesTest {
                 made("theirs", Map.of("types/berth.yaml", TYPE.replace("key: mooring", "key: berth\nwas: mooring")));
         var ours = made("ours", Map.of("types/mooring.yaml", "# ours\n" + TYPE.replace("unit: m", "unit: metres")));
         put(ours, "notes.txt", "mine");
-        var ran = Ran.run("merge", folder, ours, theirs, "-o", ours);
+        var ran = CommandResult.run("merge", folder, ours, theirs, "-o", ours);
         assertEquals(ran.code(), 0, ran.out() + ran.err());
         var merged = texts(ours);
         assertEquals(merged.keySet().toString(), "[notes.txt, package.yaml, types/mooring.yaml]");
@@ -161,7 +164,7 @@ public class FilesTest {
                 "gone", Map.of("types/weir.yaml", TYPE.replace("ooring", "eir").replace("key: m", "key: w")));
         var both = made("both", Map.of("types/mooring.yaml", TYPE));
         put(both, "types/weir.yaml", Files.readString(gone.resolve("types/weir.yaml")));
-        var removed = Ran.run("merge", both, both, gone, "-o", both);
+        var removed = CommandResult.run("merge", both, both, gone, "-o", both);
         assertEquals(removed.code(), 0, removed.out() + removed.err());
         assertTrue(removed.err().contains("Removed types/mooring.yaml"), removed.err());
         assertEquals(texts(both), texts(gone));
@@ -170,11 +173,13 @@ public class FilesTest {
     @Test
     public void anotherFolderIsReplacedOnlyWhenAsked() throws IOException {
         var out = made("out", Map.of("types/weir.yaml", TYPE.replace("mooring", "weir")));
-        var ran = Ran.run("merge", folder, folder, folder, "-o", out);
+        var ran = CommandResult.run("merge", folder, folder, folder, "-o", out);
         assertEquals(ran.code(), 2);
         assertTrue(ran.err().contains("types/weir.yaml") && ran.err().contains("--replace"), ran.err());
         assertEquals(
-                Ran.run("merge", folder, folder, folder, "-o", out, "--replace").code(), 0);
+                CommandResult.run("merge", folder, folder, folder, "-o", out, "--replace")
+                        .code(),
+                0);
         assertEquals(texts(out), texts(folder));
     }
 
@@ -184,12 +189,15 @@ public class FilesTest {
         var theirs = made("theirs", Map.of("types/mooring.yaml", odd));
         for (var sides : new Path[][] {{folder, theirs}, {theirs, folder}, {theirs, theirs}}) {
             var out = root.resolve("out" + sides[0].getFileName() + sides[1].getFileName());
-            assertEquals(Ran.run("merge", folder, sides[0], sides[1], "-o", out).code(), 0);
+            assertEquals(
+                    CommandResult.run("merge", folder, sides[0], sides[1], "-o", out)
+                            .code(),
+                    0);
             assertEquals(texts(out), texts(theirs));
         }
         var more = made("more", Map.of("types/mooring.yaml", TYPE, "lists/a.yaml", "title:  A\nkey: a\n"));
         var out = root.resolve("out");
-        assertEquals(Ran.run("merge", folder, more, theirs, "-o", out).code(), 0);
+        assertEquals(CommandResult.run("merge", folder, more, theirs, "-o", out).code(), 0);
         assertEquals(texts(out).get("lists/a.yaml"), "title:  A\nkey: a\n");
         assertEquals(texts(out).get("types/mooring.yaml"), odd);
     }
@@ -206,7 +214,7 @@ public class FilesTest {
                     .inheritIO()
                     .start();
             assertEquals(process.waitFor(), 137, "killed at step " + step);
-            assertEquals(Ran.run("check", folder).code(), 0, "step " + step);
+            assertEquals(CommandResult.run("check", folder).code(), 0, "step " + step);
             assertEquals(texts(folder), before, "step " + step);
         }
     }
@@ -233,7 +241,7 @@ public class FilesTest {
                 zip.write('x');
             }
         }
-        var ran = Ran.given(bytes.toByteArray(), "check", "-");
+        var ran = CommandResult.given(bytes.toByteArray(), "check", "-");
         assertEquals(ran.code(), code.isEmpty() ? 0 : 1, ran.out());
         assertTrue(ran.out().contains(code), ran.out());
     }
@@ -246,27 +254,27 @@ public class FilesTest {
             Files.createFile(hidden.resolve(i + ".yaml"));
             Files.createFile(pictures.resolve(i + ".jpg"));
         }
-        assertEquals(Ran.run("check", folder).out(), "");
+        assertEquals(CommandResult.run("check", folder).out(), "");
     }
 
     @Test
     public void unreadablePackagesAreNeitherSameNorDifferent() throws IOException {
         var broken = made("broken", Map.of("types/mooring.yaml", "key: ["));
-        var ran = Ran.run("compare", folder, broken, "--json");
+        var ran = CommandResult.run("compare", folder, broken, "--json");
         assertEquals(ran.code(), 2);
         var findings = JsonMapper.shared().readTree(ran.out()).at("/findings/after/0");
         assertEquals(findings.get("code").asString(), "NOT_CLOSED");
         assertEquals(
-                Ran.run("merge", folder, folder, broken, "-o", root.resolve("x"))
+                CommandResult.run("merge", folder, folder, broken, "-o", root.resolve("x"))
                         .code(),
                 2);
     }
 
-    private Ran driver(String base, String ours, String theirs, String path) throws IOException {
+    private CommandResult driver(String base, String ours, String theirs, String path) throws IOException {
         put(root, "O", base);
         put(root, "A", ours);
         put(root, "B", theirs);
-        return Ran.run(
+        return CommandResult.run(
                 "merge",
                 root.resolve("O"),
                 root.resolve("A"),
@@ -297,8 +305,8 @@ public class FilesTest {
         assertTrue(merged().contains("title: Place"), "what does not clash is merged");
         put(folder, "types/mooring.yaml", merged());
         assertTrue(
-                Ran.run("check", folder).out().contains("MERGE_MARKERS"),
-                Ran.run("check", folder).out());
+                CommandResult.run("check", folder).out().contains("MERGE_MARKERS"),
+                CommandResult.run("check", folder).out());
     }
 
     @Test
@@ -343,35 +351,35 @@ public class FilesTest {
     public void anEarlierKeyThatNothingHadIsTold() throws IOException {
         var other =
                 made("other", Map.of("types/mooring.yaml", TYPE.replace("{key: name,", "{key: title_of, was: nam,")));
-        var ran = Ran.run("compare", folder, other);
+        var ran = CommandResult.run("compare", folder, other);
         assertTrue(ran.err().contains("types/mooring.yaml:9:") && ran.err().contains("[WAS_UNKNOWN]"), ran.err());
         put(other, "types/mooring.yaml", TYPE.replace("{key: name,", "{key: title_of, was: name,"));
-        assertFalse(Ran.run("compare", folder, other).err().contains("WAS_UNKNOWN"));
-        assertFalse(Ran.run("compare", other, other).err().contains("WAS_UNKNOWN"), "it may stay for good");
+        assertFalse(CommandResult.run("compare", folder, other).err().contains("WAS_UNKNOWN"));
+        assertFalse(CommandResult.run("compare", other, other).err().contains("WAS_UNKNOWN"), "it may stay for good");
     }
 
     @Test
     public void idsAreAddedWithoutMakingAllNew() throws IOException {
         var withIds = made("ids", Map.of("types/mooring.yaml", TYPE));
-        assertEquals(Ran.run("format", withIds, "--ids").code(), 0);
+        assertEquals(CommandResult.run("format", withIds, "--ids").code(), 0);
         assertTrue(texts(withIds).get("types/mooring.yaml").contains("id: t"));
         assertEquals(
-                Ran.run("compare", folder, withIds).code(),
+                CommandResult.run("compare", folder, withIds).code(),
                 0,
-                Ran.run("compare", folder, withIds).out());
-        assertEquals(Ran.run("compare", withIds, folder).code(), 0);
+                CommandResult.run("compare", folder, withIds).out());
+        assertEquals(CommandResult.run("compare", withIds, folder).code(), 0);
         var edited = made("edited", Map.of("types/mooring.yaml", TYPE.replace("unit: m", "unit: metres")));
         var out = root.resolve("out");
         for (var sides : new Path[][] {{withIds, edited}, {edited, withIds}}) {
-            var ran = Ran.run("merge", folder, sides[0], sides[1], "-o", out, "--replace");
+            var ran = CommandResult.run("merge", folder, sides[0], sides[1], "-o", out, "--replace");
             assertEquals(ran.code(), 0, ran.out());
             assertEquals(
                     texts(out).get("types/mooring.yaml"),
                     texts(withIds).get("types/mooring.yaml").replace("unit: m", "unit: metres"));
         }
         var again = made("again", Map.of("types/mooring.yaml", TYPE));
-        assertEquals(Ran.run("format", again, "--ids").code(), 0);
-        var clash = Ran.run("merge", folder, withIds, again, "-o", out, "--replace");
+        assertEquals(CommandResult.run("format", again, "--ids").code(), 0);
+        var clash = CommandResult.run("merge", folder, withIds, again, "-o", out, "--replace");
         assertEquals(clash.code(), 1);
         assertTrue(clash.out().contains("different ones") && clash.out().contains("Length"), clash.out());
         assertEquals(clash.out().lines().count(), 1);

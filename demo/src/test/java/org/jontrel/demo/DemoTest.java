@@ -27,18 +27,18 @@ public class DemoTest {
 
     @Test(dataProvider = "packages")
     public void everyPackageReadsAndChecksClean(String folder) {
-        assertEquals(PackageReader.read(Packages.files(folder), List.of()).findings(), List.of());
-        assertEquals(ModelCheck.check(Packages.model(folder)), List.of());
+        assertEquals(PackageReader.read(DemoPackages.files(folder), List.of()).findings(), List.of());
+        assertEquals(ModelCheck.check(DemoPackages.model(folder)), List.of());
     }
 
     @Test
     public void theVersionsAreTheAdvisedOnes() {
-        var first = Packages.model("release-1.0.0");
-        var second = Packages.model("release-2.0.0");
+        var first = DemoPackages.model("release-1.0.0");
+        var second = DemoPackages.model("release-2.0.0");
         assertEquals(Comparison.of(first, second).nextVersion("1.0.0"), "2.0.0");
-        var third = Packages.model("draft");
+        var third = DemoPackages.model("draft");
         assertEquals(Comparison.of(second, third).nextVersion("2.0.0"), "3.0.0");
-        var next = Packages.next();
+        var next = DemoPackages.next();
         assertEquals(ModelCheck.check(next), List.of());
         assertEquals(Comparison.of(third, next).nextVersion("3.0.0"), "3.1.0");
     }
@@ -46,9 +46,9 @@ public class DemoTest {
     @Test
     public void recordsFitTheirDefinitionsAndAreTheSameEachTime() {
         for (boolean newer : new boolean[] {false, true}) {
-            var model = Packages.model(newer ? "release-2.0.0" : "release-1.0.0");
-            var records = new Records(5);
-            var again = new Records(5);
+            var model = DemoPackages.model(newer ? "release-2.0.0" : "release-1.0.0");
+            var records = new DemoRecords(5);
+            var again = new DemoRecords(5);
             for (int i = 1; i <= 200; i++) {
                 var structure = records.structure(i, newer);
                 assertEquals(again.structure(i, newer), structure);
@@ -67,8 +67,8 @@ public class DemoTest {
     /** Without them nothing that mends records could be shown. */
     @Test
     public void recordsHaveTheFlawsThatRealContentHas() {
-        var model = Packages.model("release-1.0.0");
-        var records = new Records(2);
+        var model = DemoPackages.model("release-1.0.0");
+        var records = new DemoRecords(2);
         var gates = new TreeSet<String>();
         var rises = new TreeSet<String>();
         int numbered = 0;
@@ -88,7 +88,7 @@ public class DemoTest {
         assertTrue(blank > 50, "required values that are blank");
     }
 
-    private static RecordCheck.Checked check(Model model, String key, Map<String, ?> raw) {
+    private static RecordCheck.CheckedRecord check(Model model, String key, Map<String, ?> raw) {
         var type = model.typeByKey(key).orElseThrow();
         return RecordCheck.read(Holder.of(model, type).orElseThrow(), raw, Surroundings.NONE);
     }

@@ -18,6 +18,6 @@ public final class Describe {
 
     /** How types, taxonomies and shared groups hang together, as SVG 1.1. */
     public static String picture(ModelPackage content) {
-        return Picture.of(content.model());
+        return ModelDiagram.of(content.model());
     }
 }

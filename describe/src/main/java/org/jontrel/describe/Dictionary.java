@@ -12,24 +12,24 @@ record Dictionary(String title, String intro, List<Fact> facts, List<Chapter> ch
     record Fact(String name, String text) {}
 
     /** All definitions of one sort. */
-    record Chapter(String title, List<Entry> entries) {}
+    record Chapter(String title, List<DictionaryEntry> entries) {}
 
     /**
      * One definition.
      *
      * @param id by which others lead here
      */
-    record Entry(String id, String title, String intro, List<Fact> facts, List<Table> tables) {}
+    record DictionaryEntry(String id, String title, String intro, List<Fact> facts, List<DictionaryTable> tables) {}
 
     /**
      * @param intro when it is shown, or what it is for; may be empty
      * @param columns headings; each row has as many cells
      */
-    record Table(String title, String intro, List<String> columns, List<Row> rows) {}
+    record DictionaryTable(String title, String intro, List<String> columns, List<DictionaryRow> rows) {}
 
     /**
      * @param depth how far within others it stands, from 0
      * @param leads id of the entry that the first cell leads to, or empty
      */
-    record Row(int depth, String leads, List<String> cells) {}
+    record DictionaryRow(int depth, String leads, List<String> cells) {}
 }

@@ -23,10 +23,7 @@ import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.model.Term;
 import org.jontrel.core.value.ConditionWords;
 import org.jontrel.describe.Dictionary.Chapter;
-import org.jontrel.describe.Dictionary.Entry;
 import org.jontrel.describe.Dictionary.Fact;
-import org.jontrel.describe.Dictionary.Row;
-import org.jontrel.describe.Dictionary.Table;
 
 /** A package as a data dictionary. */
 final class DictionaryMaker {
@@ -76,24 +73,24 @@ final class DictionaryMaker {
         }
     }
 
-    private Entry entry(Definition definition) {
+    private Dictionary.DictionaryEntry entry(Definition definition) {
         return switch (definition) {
             case ContentType type -> type(type);
             case Taxonomy taxonomy -> taxonomy(taxonomy);
             case SharedGroup group ->
-                new Entry(
+                new Dictionary.DictionaryEntry(
                         group.id(),
                         group.title(),
                         group.description(),
                         keyed(group, users(group.id())),
                         List.of(fields("Fields", "", group.fields())));
             case ChoiceList list ->
-                new Entry(
+                new Dictionary.DictionaryEntry(
                         list.id(),
                         list.title(),
                         list.description(),
                         keyed(list, List.of()),
-                        List.of(new Table(
+                        List.of(new Dictionary.DictionaryTable(
                                 "Options",
                                 "",
                                 List.of("Label", "Key", "Offered"),
@@ -102,14 +99,14 @@ final class DictionaryMaker {
                                                 row(0, option.label(), option.key(), option.retired() ? "no" : "yes"))
                                         .toList())));
             case SiteValues values ->
-                new Entry(
+                new Dictionary.DictionaryEntry(
                         values.id(),
                         values.title(),
                         values.description(),
                         keyed(values, List.of()),
                         sections(values.sections()));
             case Layout layout ->
-                new Entry(
+                new Dictionary.DictionaryEntry(
                         layout.id(),
                         layout.title(),
                         layout.description(),
@@ -119,14 +116,15 @@ final class DictionaryMaker {
         };
     }
 
-    private Entry listing(Listing listing) {
+    private Dictionary.DictionaryEntry listing(Listing listing) {
         var facts = new ArrayList<Fact>();
         add(facts, "Lists", kinds.name(listing.type()));
         if (!listing.where().equals(Condition.ALWAYS)) {
             add(facts, "Those where", conditions.of(listing.where()));
         }
         add(facts, "At most", String.valueOf(listing.limit()));
-        return new Entry(listing.id(), listing.title(), listing.description(), keyed(listing, facts), List.of());
+        return new Dictionary.DictionaryEntry(
+                listing.id(), listing.title(), listing.description(), keyed(listing, facts), List.of());
     }
 
     private static List<Fact> keyed(Definition definition, List<Fact> more) {
@@ -153,7 +151,7 @@ final class DictionaryMaker {
         return Section.uses(sections).stream().anyMatch(use -> use.group().equals(groupId));
     }
 
-    private Entry type(ContentType type) {
+    private Dictionary.DictionaryEntry type(ContentType type) {
         var facts = new ArrayList<Fact>();
         add(facts, "Plural", type.plural());
         add(facts, "Address", type.publishing().visible() ? "/" + type.path() : "no public pages");
@@ -175,7 +173,8 @@ final class DictionaryMaker {
                 type.nesting().under().stream().map(kinds::name).collect(Collectors.joining(", ")));
         add(facts, "Linked from", linkedFrom(type));
         add(facts, "In the API", type.publishing().api() ? "yes" : "no");
-        return new Entry(type.id(), type.singular(), type.description(), keyed(type, facts), sections(type.sections()));
+        return new Dictionary.DictionaryEntry(
+                type.id(), type.singular(), type.description(), keyed(type, facts), sections(type.sections()));
     }
 
     /** The relations of other types that point here. */
@@ -189,7 +188,7 @@ final class DictionaryMaker {
                 .collect(Collectors.joining(", "));
     }
 
-    private Entry taxonomy(Taxonomy taxonomy) {
+    private Dictionary.DictionaryEntry taxonomy(Taxonomy taxonomy) {
         var facts = new ArrayList<Fact>();
         add(facts, "Plural", taxonomy.plural());
         add(facts, "Address", "/" + taxonomy.path());
@@ -202,35 +201,37 @@ final class DictionaryMaker {
                                 .anyMatch(use -> use.taxonomy().equals(taxonomy.id())))
                         .map(ContentType::singular)
                         .collect(Collectors.joining(", ")));
-        var tables = new ArrayList<Table>();
+        var tables = new ArrayList<Dictionary.DictionaryTable>();
         if (!taxonomy.fields().isEmpty()) {
             tables.add(fields("What each term holds", "", taxonomy.fields()));
         }
         tables.addAll(sections(taxonomy.sections()));
         if (!taxonomy.terms().isEmpty()) {
-            var rows = new ArrayList<Row>();
+            var rows = new ArrayList<Dictionary.DictionaryRow>();
             taxonomy.terms().forEach(term -> terms(term, 0, rows));
-            tables.add(new Table("Starter terms", "", List.of("Term", "Key"), rows));
+            tables.add(new Dictionary.DictionaryTable("Starter terms", "", List.of("Term", "Key"), rows));
         }
-        return new Entry(taxonomy.id(), taxonomy.singular(), taxonomy.description(), keyed(taxonomy, facts), tables);
+        return new Dictionary.DictionaryEntry(
+                taxonomy.id(), taxonomy.singular(), taxonomy.description(), keyed(taxonomy, facts), tables);
     }
 
-    private static void terms(Term term, int depth, List<Row> rows) {
+    private static void terms(Term term, int depth, List<Dictionary.DictionaryRow> rows) {
         rows.add(row(depth, term.label(), term.key()));
         term.children().forEach(child -> terms(child, depth + 1, rows));
     }
 
-    private List<Table> sections(List<Section> sections) {
+    private List<Dictionary.DictionaryTable> sections(List<Section> sections) {
         return sections.stream()
                 .map(section -> switch (section) {
                     case Group group ->
                         fields(group.title(), intro(group.description(), group.showWhen()), group.fields());
                     case GroupUse use ->
-                        new Table(
+                        new Dictionary.DictionaryTable(
                                 kinds.name(use.group()),
                                 intro("", use.showWhen()),
                                 List.of("Shared group"),
-                                List.of(new Row(0, use.group(), List.of(kinds.name(use.group())))));
+                                List.of(new Dictionary.DictionaryRow(
+                                        0, use.group(), List.of(kinds.name(use.group())))));
                 })
                 .toList();
     }
@@ -242,13 +243,13 @@ final class DictionaryMaker {
         return (description + " Shown when " + conditions.of(shown) + ".").strip();
     }
 
-    private Table fields(String title, String intro, List<Field> fields) {
-        var rows = new ArrayList<Row>();
+    private Dictionary.DictionaryTable fields(String title, String intro, List<Field> fields) {
+        var rows = new ArrayList<Dictionary.DictionaryRow>();
         fields.forEach(field -> field(field, 0, rows));
-        return new Table(title, intro, FIELD_COLUMNS, rows);
+        return new Dictionary.DictionaryTable(title, intro, FIELD_COLUMNS, rows);
     }
 
-    private void field(Field field, int depth, List<Row> rows) {
+    private void field(Field field, int depth, List<Dictionary.DictionaryRow> rows) {
         var limits = kinds.limits(field);
         if (!field.showWhen().equals(Condition.ALWAYS)) {
             limits = (limits.isEmpty() ? "" : limits + "; ") + "shown when " + conditions.of(field.showWhen());
@@ -267,8 +268,8 @@ final class DictionaryMaker {
         field.inner().forEach(inner -> field(inner, depth + 1, rows));
     }
 
-    private static Row row(int depth, String... cells) {
-        return new Row(depth, "", List.of(cells));
+    private static Dictionary.DictionaryRow row(int depth, String... cells) {
+        return new Dictionary.DictionaryRow(depth, "", List.of(cells));
     }
 
     private static void add(List<Fact> facts, String name, String text) {

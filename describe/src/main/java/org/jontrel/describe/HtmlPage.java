@@ -83,7 +83,7 @@ final class HtmlPage {
         }
     }
 
-    private static void table(Element parent, Dictionary.Table table) {
+    private static void table(Element parent, Dictionary.DictionaryTable table) {
         parent.appendElement("h4").text(table.title());
         paragraph(parent, table.intro());
         if (table.rows().isEmpty()) {

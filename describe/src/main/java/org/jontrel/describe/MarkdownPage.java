@@ -3,7 +3,7 @@ package org.jontrel.describe;
 import java.util.Collections;
 import java.util.List;
 import java.util.stream.Collectors;
-import org.jontrel.core.compare.Report;
+import org.jontrel.core.compare.ComparisonReport;
 
 /** A dictionary as Markdown with tables (GitHub's flavour, which most tools read). */
 final class MarkdownPage {
@@ -25,7 +25,7 @@ final class MarkdownPage {
     }
 
     private static String escaped(String text) {
-        return Report.escaped(text);
+        return ComparisonReport.escaped(text);
     }
 
     private void line(String line) {
@@ -57,7 +57,7 @@ final class MarkdownPage {
         }
     }
 
-    private void table(Dictionary.Table table) {
+    private void table(Dictionary.DictionaryTable table) {
         line("#### " + escaped(table.title()));
         paragraph(table.intro());
         if (table.rows().isEmpty()) {

@@ -100,9 +100,9 @@ public class KillTest {
         return connection;
     }
 
-    private record Running(Process process, String address) {}
+    private record RunningServer(Process process, String address) {}
 
-    private static Running start(String database, String continueEvery) throws IOException, InterruptedException {
+    private static RunningServer start(String database, String continueEvery) throws IOException, InterruptedException {
         int port = freePort();
         var process = new ProcessBuilder(
                         Path.of(System.getProperty("java.home"), "bin", "java").toString(),
@@ -121,7 +121,7 @@ public class KillTest {
                 .redirectOutput(ProcessBuilder.Redirect.DISCARD)
                 .redirectError(ProcessBuilder.Redirect.DISCARD)
                 .start();
-        var running = new Running(process, "http://127.0.0.1:" + port);
+        var running = new RunningServer(process, "http://127.0.0.1:" + port);
         Waiting.untilAnswered("the application", () -> {
             new Client(running.address()).get("/actuator/health");
             return true;

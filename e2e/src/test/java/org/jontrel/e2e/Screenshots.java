@@ -4,7 +4,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Path;
-import org.jontrel.demo.Loader;
+import org.jontrel.demo.DemoLoader;
 import org.testng.annotations.Test;
 
 /** Makes the pictures of the documentation anew, from the demo data. Run by {@code ./jontrel screenshots}. */
@@ -14,7 +14,7 @@ public class Screenshots {
     @Test
     public void all() {
         try (var installation = new Installation()) {
-            Loader.load(installation.address(), Installation.SETUP_CODE);
+            DemoLoader.load(installation.address(), Installation.SETUP_CODE);
             try (var visitor = new Visitor(installation.address())) {
                 take(visitor);
             }

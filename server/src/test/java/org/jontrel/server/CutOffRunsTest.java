@@ -32,7 +32,7 @@ public class CutOffRunsTest {
         server.close();
     }
 
-    private static final class CutOff extends RuntimeException {}
+    private static final class SimulatedCutOff extends RuntimeException {}
 
     private JsonNode last() {
         return server.anna.ok("GET", "/api/sites/field/runs", null).get(0);
@@ -49,15 +49,15 @@ public class CutOffRunsTest {
         try (var source = server.site()) {
             var other = Site.open(source, "a process that ends", Duration.ofSeconds(1));
             Model to = Orchard.edited(Map.of("key: height, label: Height", "key: tall, label: Height"));
-            var started =
-                    (Runs.Outcome.Started) other.runs().start(new Runs.Target("1.1.0", to, List.of()), "anna", run -> {
+            var started = (Runs.RunOutcome.Started) other.runs()
+                    .start(new Runs.RunTarget("1.1.0", to, List.of()), "anna", run -> {
                         if (run.steps().stream()
                                 .anyMatch(step ->
                                         step.phase().equals("switch") && step.state() != RunView.StepState.PENDING)) {
-                            throw new CutOff();
+                            throw new SimulatedCutOff();
                         }
                     });
-            assertThrows(CutOff.class, () -> started.work().run());
+            assertThrows(SimulatedCutOff.class, () -> started.work().run());
         }
         assertEquals(last("done").get("toVersion").asString(), "1.1.0");
         assertTrue(server.add("tree", Map.of("title", "After"), "published") > 0, "writers are at work");

@@ -19,18 +19,18 @@ import org.testng.annotations.Test;
 
 /** What is answered while the database cannot be reached, and after. */
 public class DatabaseDownTest {
-    private Way way;
+    private DatabaseProxy way;
     private ConfigurableApplicationContext context;
     private Session session;
 
     /** The only way to the database, which can be closed and opened again. */
-    private static final class Way {
+    private static final class DatabaseProxy {
         private final int to;
         private final int port;
         private final List<Socket> open = new ArrayList<>();
         private ServerSocket door;
 
-        Way(int to) throws IOException {
+        DatabaseProxy(int to) throws IOException {
             this.to = to;
             door = new ServerSocket(0, 50, InetAddress.getLoopbackAddress());
             port = door.getLocalPort();
@@ -85,7 +85,7 @@ public class DatabaseDownTest {
         var database = TestDatabase.shared();
         var url = database.url(database.create());
         int port = Integer.parseInt(url.replaceFirst(".*:([0-9]+)/.*", "$1"));
-        way = new Way(port);
+        way = new DatabaseProxy(port);
         context = new SpringApplicationBuilder(Application.class)
                 .run(
                         "--server.port=0",

@@ -10,7 +10,7 @@ import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Ids;
 import org.jontrel.site.media.MediaStore;
 import org.jontrel.site.record.RecordStore;
-import org.jontrel.site.record.Upgrade;
+import org.jontrel.site.record.SiteUpgrade;
 import org.jontrel.site.run.HeldValues;
 import org.jontrel.site.run.Runs;
 import org.jontrel.site.table.Binding;
@@ -61,7 +61,7 @@ public final class Site {
                 }
             }
         });
-        Upgrade.run(site.database, site.bindings);
+        SiteUpgrade.run(site.database, site.bindings);
         return site;
     }
 
@@ -108,7 +108,7 @@ public final class Site {
                                 row -> row.getString(1),
                                 path)
                         .flatMap(binding::table)
-                        .map(Binding.Table::holder));
+                        .map(Binding.BoundTables::holder));
     }
 
     /** Records of a type, terms of a taxonomy, whatever their state. */

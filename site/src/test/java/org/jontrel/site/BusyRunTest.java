@@ -24,12 +24,12 @@ import org.jontrel.core.model.Group;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.Part;
-import org.jontrel.core.model.State;
-import org.jontrel.site.record.Saved;
+import org.jontrel.core.model.RecordState;
+import org.jontrel.site.record.SaveResult;
 import org.jontrel.site.run.Runs;
 import org.jontrel.site.testing.Moorings;
-import org.jontrel.site.testing.Records;
 import org.jontrel.site.testing.TestDatabase;
+import org.jontrel.site.testing.TestRecords;
 import org.jontrel.site.testing.Waiting;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -45,11 +45,11 @@ public class BusyRunTest {
                 field -> field.withKind(new Kind.Numeric(2, null, null, "m")).withKey("rise_m"));
     }
 
-    private static Runs.Target target() {
-        return new Runs.Target(
+    private static Runs.RunTarget target() {
+        return new Runs.RunTarget(
                 "2.0.0",
                 newer(),
-                List.of(new Decision("frise", Decision.About.UNCONVERTED, Decision.Answer.SET_ASIDE, "")));
+                List.of(new Decision("frise", Decision.Topic.UNCONVERTED, Decision.Action.SET_ASIDE, "")));
     }
 
     @Test
@@ -57,7 +57,7 @@ public class BusyRunTest {
         var database = TestDatabase.shared();
         try (var source = database.source(database.create())) {
             var site = Site.open(source, "test", Duration.ofSeconds(5));
-            work(site.runs().start(new Runs.Target("1.0.0", Moorings.standard(), List.of()), "anna", _ -> {}));
+            work(site.runs().start(new Runs.RunTarget("1.0.0", Moorings.standard(), List.of()), "anna", _ -> {}));
             fill(source);
             var written = new ConcurrentHashMap<Long, BigDecimal>();
             busily(site, written, () -> work(site.runs().start(target(), "anna", _ -> {})));
@@ -70,9 +70,9 @@ public class BusyRunTest {
         }
     }
 
-    private static Void work(Runs.Outcome outcome) {
-        assertTrue(outcome instanceof Runs.Outcome.Started, outcome.toString());
-        ((Runs.Outcome.Started) outcome).work().run();
+    private static Void work(Runs.RunOutcome outcome) {
+        assertTrue(outcome instanceof Runs.RunOutcome.Started, outcome.toString());
+        ((Runs.RunOutcome.Started) outcome).work().run();
         return null;
     }
 
@@ -103,7 +103,7 @@ public class BusyRunTest {
             }
             writers.add(pool.submit(() -> {
                 while (!over.get()) {
-                    assertTrue(Records.bySlug(site, "mooring", "m-7").isPresent(), "readers are never turned away");
+                    assertTrue(TestRecords.bySlug(site, "mooring", "m-7").isPresent(), "readers are never turned away");
                 }
             }));
             Waiting.until("the writers", () -> saved.get() > 0);
@@ -117,18 +117,19 @@ public class BusyRunTest {
     }
 
     private static int write(Site site, Map<Long, BigDecimal> written, long id, int round) {
-        var now = Records.byId(site, "mooring", id).orElseThrow();
+        var now = TestRecords.byId(site, "mooring", id).orElseThrow();
         var type = site.installed().model().types().getFirst();
         var value = BigDecimal.valueOf(round % 1_000).add(new BigDecimal("0.25"));
         var key = type.field("frise").orElseThrow().key();
         var raw = new HashMap<String, Object>(
                 Map.of("title", now.values().get("part_title"), key, value.toPlainString()));
-        var outcome = Records.save(site, "mooring", Optional.of(id), now.version(), State.PUBLISHED, raw, "ben");
-        if (outcome instanceof Saved.Stored) {
+        var outcome =
+                TestRecords.save(site, "mooring", Optional.of(id), now.version(), RecordState.PUBLISHED, raw, "ben");
+        if (outcome instanceof SaveResult.Stored) {
             written.put(id, value);
             return 1;
         }
-        boolean overtaken = outcome instanceof Saved.Conflict || outcome instanceof Saved.Refused;
+        boolean overtaken = outcome instanceof SaveResult.Conflict || outcome instanceof SaveResult.Refused;
         assertTrue(overtaken, "writers are never turned away: " + outcome);
         return 0;
     }
@@ -169,30 +170,30 @@ public class BusyRunTest {
                 var backup = other.getConnection();
                 var pool = Executors.newVirtualThreadPerTaskExecutor()) {
             var site = Site.open(source, "test", Duration.ofSeconds(5));
-            work(site.runs().start(new Runs.Target("1.0.0", before, List.of()), "anna", _ -> {}));
-            var id = ((Saved.Stored) add(site, "A")).record().id();
+            work(site.runs().start(new Runs.RunTarget("1.0.0", before, List.of()), "anna", _ -> {}));
+            var id = ((SaveResult.Stored) add(site, "A")).record().id();
             backup.setAutoCommit(false);
             try (var statement = backup.createStatement()) {
                 statement.executeQuery("SELECT * FROM " + table).close();
             }
             var begun = new java.util.concurrent.CountDownLatch(1);
-            var outcome =
-                    (Runs.Outcome.Started) site.runs().start(new Runs.Target("2.0.0", to, List.of()), "anna", run -> {
+            var outcome = (Runs.RunOutcome.Started)
+                    site.runs().start(new Runs.RunTarget("2.0.0", to, List.of()), "anna", run -> {
                         begun.countDown();
                     });
             var run = pool.submit(outcome.work());
             begun.await();
             for (int i = 0; i < 3; i++) {
-                while (!(add(site, "Meanwhile " + i) instanceof Saved.Stored)) {
+                while (!(add(site, "Meanwhile " + i) instanceof SaveResult.Stored)) {
                     assertFalse(run.isDone(), "the run waits, and lets writers through");
                 }
-                assertTrue(Records.byId(site, "mooring", id).isPresent());
+                assertTrue(TestRecords.byId(site, "mooring", id).isPresent());
             }
             assertEquals(site.installed().version(), "1.0.0", "the transaction is still open");
             backup.rollback();
             run.get();
             assertEquals(site.installed().version(), "2.0.0");
-            assertEquals(Records.count(site, "mooring"), 4);
+            assertEquals(TestRecords.count(site, "mooring"), 4);
         }
     }
 
@@ -211,14 +212,15 @@ public class BusyRunTest {
             frozen.setAutoCommit(false);
             statement.execute("SELECT GET_LOCK(CONCAT('jontrel run ', MD5(DATABASE())), 0)");
             statement.execute("UPDATE jontrel_lease SET beat = beat + 1");
-            work(site.runs().start(new Runs.Target("1.0.0", Moorings.standard(), List.of()), "anna", _ -> {}));
+            work(site.runs().start(new Runs.RunTarget("1.0.0", Moorings.standard(), List.of()), "anna", _ -> {}));
             assertEquals(site.installed().version(), "1.0.0");
             assertThrows(SQLException.class, () -> statement.execute("SELECT 1"));
         }
     }
 
-    private static Saved add(Site site, String title) {
-        return Records.save(site, "mooring", Optional.empty(), 0, State.PUBLISHED, Map.of("title", title), "ben");
+    private static SaveResult add(Site site, String title) {
+        return TestRecords.save(
+                site, "mooring", Optional.empty(), 0, RecordState.PUBLISHED, Map.of("title", title), "ben");
     }
 
     private static void check(Site site, Map<Long, BigDecimal> written) {
@@ -229,7 +231,7 @@ public class BusyRunTest {
     }
 
     private static void compare(Site site, long id, BigDecimal expected) {
-        var value = Records.byId(site, "mooring", id).orElseThrow().values().get("frise");
+        var value = TestRecords.byId(site, "mooring", id).orElseThrow().values().get("frise");
         assertEquals(
                 new BigDecimal(String.valueOf(value)).compareTo(expected), 0, id + ": " + value + ", not " + expected);
     }

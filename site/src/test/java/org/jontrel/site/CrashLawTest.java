@@ -41,8 +41,8 @@ public class CrashLawTest {
     private static TestDatabase database;
 
     /** The process that is killed: draws the same as the test, carries out the run or undoes the last one, says each move. */
-    public static final class Victim {
-        private Victim() {}
+    public static final class LawVictim {
+        private LawVictim() {}
 
         public static void main(String[] arguments) {
             var config = new HikariConfig();
@@ -58,7 +58,7 @@ public class CrashLawTest {
                 var outcome = arguments[1].equals("undo")
                         ? site.runs().undo(site.runs().last().orElseThrow().id(), "anna", said)
                         : site.runs().start(new Drawing(Integer.parseInt(arguments[2])).target(site), "anna", said);
-                ((Runs.Outcome.Started) outcome).work().run();
+                ((Runs.RunOutcome.Started) outcome).work().run();
             }
         }
     }
@@ -78,8 +78,8 @@ public class CrashLawTest {
             after = edited;
         }
 
-        Runs.Target target(Site site) {
-            return new Drawn(site).answered(after, Decision.Answer.LEAVE);
+        Runs.RunTarget target(Site site) {
+            return new Drawn(site).answered(after, Decision.Action.LEAVE);
         }
     }
 
@@ -114,7 +114,7 @@ public class CrashLawTest {
         boolean undo = chance.nextInt(3) == 0;
         try (var source = database.source(name)) {
             var site = Site.open(source, "law", STALE);
-            run(site.runs().start(new Runs.Target("1", drawing.before, List.of()), "anna", _ -> {}));
+            run(site.runs().start(new Runs.RunTarget("1", drawing.before, List.of()), "anna", _ -> {}));
             for (int i = 0; i < FILLS; i++) {
                 new Drawn(site).fill(drawing.before);
             }
@@ -133,9 +133,9 @@ public class CrashLawTest {
             var site = Site.open(source, "after", STALE);
             new Drawn(site).read();
             var last = site.runs().last().orElseThrow();
-            boolean cutOff = last.state() != RunView.State.DONE && last.state() != RunView.State.UNDONE;
+            boolean cutOff = last.state() != RunView.RunState.DONE && last.state() != RunView.RunState.UNDONE;
             inside += cutOff ? 1 : 0;
-            boolean back = cutOff && last.kind() == RunView.Kind.FORWARD && chance.nextBoolean();
+            boolean back = cutOff && last.kind() == RunView.RunKind.FORWARD && chance.nextBoolean();
             if (back) {
                 run(site.runs().undo(last.id(), "anna", _ -> {}));
             } else if (cutOff) {
@@ -167,15 +167,15 @@ public class CrashLawTest {
 
     private static long undoable(Site site) {
         return site.runs().history().stream()
-                .filter(each -> each.kind() == RunView.Kind.FORWARD && each.canUndo())
+                .filter(each -> each.kind() == RunView.RunKind.FORWARD && each.canUndo())
                 .findFirst()
                 .orElseThrow()
                 .id();
     }
 
-    private static void run(Runs.Outcome outcome) {
-        assertTrue(outcome instanceof Runs.Outcome.Started, outcome.toString());
-        ((Runs.Outcome.Started) outcome).work().run();
+    private static void run(Runs.RunOutcome outcome) {
+        assertTrue(outcome instanceof Runs.RunOutcome.Started, outcome.toString());
+        ((Runs.RunOutcome.Started) outcome).work().run();
     }
 
     private void kill(String name, String what, int seed, Random chance) throws IOException, InterruptedException {
@@ -185,7 +185,7 @@ public class CrashLawTest {
                         "-XX:TieredStopAtLevel=1",
                         "-cp",
                         System.getProperty("java.class.path"),
-                        Victim.class.getName(),
+                        LawVictim.class.getName(),
                         database.url(name),
                         what,
                         String.valueOf(seed))

@@ -20,13 +20,15 @@ import java.util.function.Consumer;
 import org.jontrel.core.code.Decision;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
-import org.jontrel.core.model.State;
-import org.jontrel.site.record.Saved;
+import org.jontrel.core.model.RecordState;
+import org.jontrel.site.record.SaveResult;
 import org.jontrel.site.run.RunView;
+import org.jontrel.site.run.RunView.RunKind;
+import org.jontrel.site.run.RunView.RunState;
 import org.jontrel.site.run.Runs;
 import org.jontrel.site.testing.Moorings;
-import org.jontrel.site.testing.Records;
 import org.jontrel.site.testing.TestDatabase;
+import org.jontrel.site.testing.TestRecords;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
@@ -46,13 +48,13 @@ public class CrashTest {
                 Moorings.NOTE);
     }
 
-    private static Runs.Target target() {
-        return new Runs.Target(
+    private static Runs.RunTarget target() {
+        return new Runs.RunTarget(
                 "2.0.0",
                 after(),
                 List.of(
-                        new Decision("frise", Decision.About.UNCONVERTED, Decision.Answer.SET_ASIDE, ""),
-                        new Decision("fdepth", Decision.About.REQUIRED_EMPTY, Decision.Answer.FILL, "1.5")));
+                        new Decision("frise", Decision.Topic.UNCONVERTED, Decision.Action.SET_ASIDE, ""),
+                        new Decision("fdepth", Decision.Topic.REQUIRED_EMPTY, Decision.Action.FILL, "1.5")));
     }
 
     /** The process that is killed: carries out the run, or undoes the last one, and says each move. */
@@ -73,7 +75,7 @@ public class CrashTest {
                 var outcome = arguments[1].equals("undo")
                         ? runs.undo(runs.last().orElseThrow().id(), "anna", said)
                         : runs.start(target(), "anna", said);
-                ((Runs.Outcome.Started) outcome).work().run();
+                ((Runs.RunOutcome.Started) outcome).work().run();
             }
         }
     }
@@ -93,22 +95,22 @@ public class CrashTest {
         var name = database.create();
         try (var source = database.source(name)) {
             var site = Site.open(source, "test", STALE);
-            start(site.runs().start(new Runs.Target("1.0.0", Moorings.standard(), List.of()), "anna", _ -> {}));
+            start(site.runs().start(new Runs.RunTarget("1.0.0", Moorings.standard(), List.of()), "anna", _ -> {}));
             fill(source);
             var before = values(site, "1.0.0");
             kill(database.url(name), "run", moves);
 
             var seen = Site.open(source, "after", STALE);
-            assertEquals(Records.count(seen, "mooring"), RECORDS, "the site reads although its run was cut off");
+            assertEquals(TestRecords.count(seen, "mooring"), RECORDS, "the site reads although its run was cut off");
             assertEquals(
-                    Records.bySlug(seen, "mooring", "m-7")
+                    TestRecords.bySlug(seen, "mooring", "m-7")
                             .orElseThrow()
                             .values()
                             .get("part_title"),
                     "Mooring 7");
             var run = seen.runs().last().orElseThrow();
             if (goOn) {
-                if (run.state() != RunView.State.DONE) {
+                if (run.state() != RunState.DONE) {
                     start(seen.runs().resume(run.id(), _ -> {}));
                 }
                 checkConverted(seen);
@@ -116,8 +118,9 @@ public class CrashTest {
                 start(seen.runs().undo(run.id(), "anna", _ -> {}));
                 assertEquals(values(seen, "1.0.0"), before);
             }
-            var saved = Records.save(seen, "mooring", Optional.empty(), 0, State.DRAFT, Map.of("title", "New"), "ben");
-            assertTrue(saved instanceof Saved.Stored, "the site takes records again: " + saved);
+            var saved = TestRecords.save(
+                    seen, "mooring", Optional.empty(), 0, RecordState.DRAFT, Map.of("title", "New"), "ben");
+            assertTrue(saved instanceof SaveResult.Stored, "the site takes records again: " + saved);
         }
     }
 
@@ -132,26 +135,26 @@ public class CrashTest {
         var name = database.create();
         try (var source = database.source(name)) {
             var site = Site.open(source, "test", STALE);
-            start(site.runs().start(new Runs.Target("1.0.0", Moorings.standard(), List.of()), "anna", _ -> {}));
+            start(site.runs().start(new Runs.RunTarget("1.0.0", Moorings.standard(), List.of()), "anna", _ -> {}));
             fill(source);
             var before = values(site, "1.0.0");
             start(site.runs().start(target(), "anna", _ -> {}));
             kill(database.url(name), "undo", moves);
             var seen = Site.open(source, "after", STALE);
-            assertEquals(Records.count(seen, "mooring"), RECORDS);
+            assertEquals(TestRecords.count(seen, "mooring"), RECORDS);
             var run = seen.runs().last().orElseThrow();
-            assertEquals(run.kind(), RunView.Kind.UNDO);
-            if (run.state() != RunView.State.DONE) {
+            assertEquals(run.kind(), RunKind.UNDO);
+            if (run.state() != RunState.DONE) {
                 start(seen.runs().resume(run.id(), _ -> {}));
             }
             assertEquals(values(seen, "1.0.0"), before);
-            assertEquals(seen.runs().last().orElseThrow().state(), RunView.State.DONE);
+            assertEquals(seen.runs().last().orElseThrow().state(), RunState.DONE);
         }
     }
 
-    private static void start(Runs.Outcome outcome) {
-        assertTrue(outcome instanceof Runs.Outcome.Started, outcome.toString());
-        ((Runs.Outcome.Started) outcome).work().run();
+    private static void start(Runs.RunOutcome outcome) {
+        assertTrue(outcome instanceof Runs.RunOutcome.Started, outcome.toString());
+        ((Runs.RunOutcome.Started) outcome).work().run();
     }
 
     private static void fill(HikariDataSource source) throws SQLException {
@@ -188,7 +191,7 @@ public class CrashTest {
     private static Map<Long, Object> values(Site site, String version) {
         assertEquals(site.installed().version(), version);
         var values = new HashMap<Long, Object>();
-        Records.all(site, "mooring").forEach(record -> values.put(record.id(), record.values()));
+        TestRecords.all(site, "mooring").forEach(record -> values.put(record.id(), record.values()));
         return values;
     }
 

@@ -12,9 +12,9 @@ import java.util.concurrent.Callable;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ThreadLocalRandom;
 import java.util.concurrent.atomic.AtomicInteger;
-import org.jontrel.core.model.State;
+import org.jontrel.core.model.RecordState;
 import org.jontrel.site.record.ListQuery;
-import org.jontrel.site.record.Saved;
+import org.jontrel.site.record.SaveResult;
 import org.jontrel.site.record.Write;
 import org.jontrel.site.run.Runs;
 import org.jontrel.site.testing.Orchard;
@@ -30,8 +30,8 @@ public class CrowdTest {
     @BeforeMethod
     public void makeSite() {
         site = Site.open(TestDatabase.shared().source(TestDatabase.shared().create()), "test", Duration.ofSeconds(10));
-        var outcome = site.runs().start(new Runs.Target("1.0.0", Orchard.model(), List.of()), "anna", _ -> {});
-        ((Runs.Outcome.Started) outcome).work().run();
+        var outcome = site.runs().start(new Runs.RunTarget("1.0.0", Orchard.model(), List.of()), "anna", _ -> {});
+        ((Runs.RunOutcome.Started) outcome).work().run();
     }
 
     private static <T> List<T> all(Callable<T> work) throws Exception {
@@ -49,9 +49,9 @@ public class CrowdTest {
     }
 
     private long add(String holderId, Map<String, ?> raw) {
-        var saved = site.records().save(Write.fresh(holderId, State.PUBLISHED, raw, "ben"));
-        assertTrue(saved instanceof Saved.Stored, saved.toString());
-        return ((Saved.Stored) saved).record().id();
+        var saved = site.records().save(Write.fresh(holderId, RecordState.PUBLISHED, raw, "ben"));
+        assertTrue(saved instanceof SaveResult.Stored, saved.toString());
+        return ((SaveResult.Stored) saved).record().id();
     }
 
     @Test
@@ -66,8 +66,9 @@ public class CrowdTest {
                 rows.add(Map.of("day", "2026-01-02", "cuts", List.of(Map.of("branch", "b" + i))));
                 var change = Map.of("summary", Thread.currentThread().getName() + i, "prunings", rows);
                 var saved = site.records().save(Write.change("ttree", now, change, false, "w"));
-                assertTrue(saved instanceof Saved.Stored || saved instanceof Saved.Conflict, saved.toString());
-                stored.addAndGet(saved instanceof Saved.Stored ? 1 : 0);
+                assertTrue(
+                        saved instanceof SaveResult.Stored || saved instanceof SaveResult.Conflict, saved.toString());
+                stored.addAndGet(saved instanceof SaveResult.Stored ? 1 : 0);
             }
             return null;
         });
@@ -82,9 +83,11 @@ public class CrowdTest {
         long person = add("tperson", Map.of("title", "Ada"));
         var outcomes = all(() -> site.records()
                 .save(Write.fresh(
-                        "ttree", State.PUBLISHED, Map.of("title", "Same", "tag", "T1", "keeper", person), "w")));
-        assertEquals(outcomes.stream().filter(Saved.Stored.class::isInstance).count(), 1);
-        assertEquals(outcomes.stream().filter(Saved.Refused.class::isInstance).count(), WRITERS - 1);
+                        "ttree", RecordState.PUBLISHED, Map.of("title", "Same", "tag", "T1", "keeper", person), "w")));
+        assertEquals(
+                outcomes.stream().filter(SaveResult.Stored.class::isInstance).count(), 1);
+        assertEquals(
+                outcomes.stream().filter(SaveResult.Refused.class::isInstance).count(), WRITERS - 1);
     }
 
     @Test
@@ -111,7 +114,8 @@ public class CrowdTest {
                 var now = site.records().byId("ttree", own).orElseThrow();
                 var change = Map.of("near", List.of(other), "parents", List.of(other));
                 var saved = site.records().save(Write.change("ttree", now, change, false, "w"));
-                assertTrue(saved instanceof Saved.Stored || saved instanceof Saved.Conflict, saved.toString());
+                assertTrue(
+                        saved instanceof SaveResult.Stored || saved instanceof SaveResult.Conflict, saved.toString());
             }
             return null;
         });

@@ -121,7 +121,7 @@ public class ExactUndoTest {
         install("1.0.0", Moorings.standard());
         save("tmooring", Map.of("title", "A", "rise", text));
         var before = bytes();
-        var decision = new Decision("frise", Decision.About.UNCONVERTED, Decision.Answer.SET_ASIDE, "");
+        var decision = new Decision("frise", Decision.Topic.UNCONVERTED, Decision.Action.SET_ASIDE, "");
         install("2.0.0", Moorings.with(Moorings.RISE, field -> field.withKind(kind)), decision);
         undo(last());
         assertEquals(bytes(), before);
@@ -194,8 +194,8 @@ public class ExactUndoTest {
     @Test
     public void runsThatChangeNothingAreNone() {
         install("1.0.0", Moorings.standard());
-        var again = site.runs().start(new Runs.Target("1.0.0", Moorings.standard(), List.of()), "anna", _ -> {});
-        assertTrue(again instanceof Runs.Outcome.NothingToDo, again.toString());
+        var again = site.runs().start(new Runs.RunTarget("1.0.0", Moorings.standard(), List.of()), "anna", _ -> {});
+        assertTrue(again instanceof Runs.RunOutcome.NothingToDo, again.toString());
         assertEquals(site.runs().history().size(), 1);
     }
 
@@ -216,7 +216,7 @@ public class ExactUndoTest {
                                 .withLabel("Rise now")));
         var labels = last();
         assertFalse(site.runs().find(first.id()).orElseThrow().canUndo());
-        assertTrue(site.runs().undo(first.id(), "anna", _ -> {}) instanceof Runs.Outcome.NothingToDo);
+        assertTrue(site.runs().undo(first.id(), "anna", _ -> {}) instanceof Runs.RunOutcome.NothingToDo);
         undo(labels);
         undo(first);
         assertEquals(site.installed().version(), "1.0.0");
@@ -248,8 +248,8 @@ public class ExactUndoTest {
         install(
                 "2.0.0",
                 Moorings.model("mooring", "moorings", fields),
-                new Decision("frise", Decision.About.UNCONVERTED, Decision.Answer.SET_ASIDE, ""),
-                new Decision("fdepth", Decision.About.REQUIRED_EMPTY, Decision.Answer.FILL, "1.5"));
+                new Decision("frise", Decision.Topic.UNCONVERTED, Decision.Action.SET_ASIDE, ""),
+                new Decision("fdepth", Decision.Topic.REQUIRED_EMPTY, Decision.Action.FILL, "1.5"));
         var forward = last();
         edit("tmooring", unfit, Map.of("length", "three and a bit", "depth", "7"));
         var newer = new HashMap<Long, Map<String, Object>>();
@@ -261,7 +261,7 @@ public class ExactUndoTest {
         edit("tmooring", later, Map.of("rise", "4.25"));
         undo(back);
         assertEquals(site.installed().version(), "2.0.0");
-        assertEquals(site.runs().find(forward.id()).orElseThrow().state(), RunView.State.DONE);
+        assertEquals(site.runs().find(forward.id()).orElseThrow().state(), RunView.RunState.DONE);
         for (var id : List.of(same, odd, empty, unfit)) {
             assertEquals(values(id), newer.get(id), "record " + id);
         }
@@ -321,8 +321,8 @@ public class ExactUndoTest {
                 throw new IllegalStateException("cut off");
             }
         };
-        var begun = (Runs.Outcome.Started)
-                site.runs().start(new Runs.Target("2.0.0", to, List.of()), "anna", cutOffBehindTheSwitch);
+        var begun = (Runs.RunOutcome.Started)
+                site.runs().start(new Runs.RunTarget("2.0.0", to, List.of()), "anna", cutOffBehindTheSwitch);
         assertThrows(IllegalStateException.class, begun.work()::run);
         assertTrue(saved[0]);
         TestSite.run(site.runs().resume(last().id(), _ -> {}));
@@ -343,12 +343,12 @@ public class ExactUndoTest {
         var fine = save("tmooring", Map.of("title", "A", "rise", "9")).id();
         var late = save("tmooring", Map.of("title", "B", "rise", "8")).id();
         var to = Moorings.with(Moorings.RISE, field -> field.withKind(new Kind.Numeric(0, null, BigDecimal.TEN, "")));
-        var steps = site.runs().plan(new Runs.Target("2.0.0", to, List.of())).steps().stream()
+        var steps = site.runs().plan(new Runs.RunTarget("2.0.0", to, List.of())).steps().stream()
                 .map(Plan.PlannedStep::step)
                 .toList();
         assertTrue(steps.contains(new Step.CheckRecords("tmooring", Step.Among.INCOMPLETE)), steps.toString());
         var saved = new boolean[1];
-        TestSite.run(site.runs().start(new Runs.Target("2.0.0", to, List.of()), "anna", run -> {
+        TestSite.run(site.runs().start(new Runs.RunTarget("2.0.0", to, List.of()), "anna", run -> {
             boolean copied = run.steps().stream()
                     .anyMatch(step -> step.sentence().startsWith("Copy") && step.state() == RunView.StepState.DONE);
             if (copied && !saved[0]) {

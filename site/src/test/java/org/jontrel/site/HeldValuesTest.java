@@ -17,7 +17,7 @@ import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Group;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
-import org.jontrel.core.model.State;
+import org.jontrel.core.model.RecordState;
 import org.jontrel.site.record.StoredRecord;
 import org.jontrel.site.record.Write;
 import org.jontrel.site.run.Held;
@@ -36,7 +36,7 @@ import org.testng.annotations.Test;
 /** What runs took out of use can be reached: listed, looked at, brought back, purged. */
 public class HeldValuesTest {
     private static final Decision BACK =
-            new Decision("frise", Decision.About.HELD_VALUES, Decision.Answer.BRING_BACK, "");
+            new Decision("frise", Decision.Topic.HELD_VALUES, Decision.Action.BRING_BACK, "");
     private TestSite test;
     private Site site;
 
@@ -61,21 +61,22 @@ public class HeldValuesTest {
         return new TreeMap<>(site.records().byId(holderId, id).orElseThrow().values());
     }
 
-    private HeldReturn.Outcome.Done back(Held held, boolean replace) {
+    private HeldReturn.ReturnOutcome.Returned back(Held held, boolean replace) {
         var outcome = site.held().bringBack(held.name(), replace, 0, 100, "anna");
-        assertTrue(outcome instanceof HeldReturn.Outcome.Done, outcome.toString());
-        return (HeldReturn.Outcome.Done) outcome;
+        assertTrue(outcome instanceof HeldReturn.ReturnOutcome.Returned, outcome.toString());
+        return (HeldReturn.ReturnOutcome.Returned) outcome;
     }
 
     private void purge(Held held) {
         var outcome = site.held().purge(Set.of(held.name()), "anna");
-        assertTrue(outcome instanceof HeldValues.Purged.Done, outcome.toString());
-        assertEquals(((HeldValues.Purged.Done) outcome).gone().size(), 1);
+        assertTrue(outcome instanceof HeldValues.Purged.PurgeDone, outcome.toString());
+        assertEquals(((HeldValues.Purged.PurgeDone) outcome).gone().size(), 1);
     }
 
     /** Installs with one answer to all questions about what is held. */
-    private void install(String version, Model model, Decision.Answer answer) {
-        var asks = site.runs().plan(new Runs.Target(version, model, List.of())).asks();
+    private void install(String version, Model model, Decision.Action answer) {
+        var asks =
+                site.runs().plan(new Runs.RunTarget(version, model, List.of())).asks();
         test.install(
                 version,
                 model,
@@ -102,7 +103,7 @@ public class HeldValuesTest {
         assertEquals(List.of(held.holder(), held.field(), held.kind()), List.of("Moorings", "Rise", "text"));
         assertEquals(List.of(held.fromVersion(), held.toVersion(), held.by()), List.of("1.0.0", "2.0.0", "anna"));
         assertTrue(held.undoNeeds());
-        assertEquals(held.way(), Held.Way.NO_FIELD);
+        assertEquals(held.way(), Held.ReturnWay.NO_FIELD);
         var page = site.held().look(held.name(), 0, 10).orElseThrow();
         assertEquals(page.records().size(), 1);
         assertEquals(page.records().getFirst().id(), mooring);
@@ -114,10 +115,10 @@ public class HeldValuesTest {
     @Test
     public void aFieldThatComesBackIsOfferedItsValues() throws SQLException {
         long mooring = withoutRise();
-        var target = new Runs.Target("3.0.0", Moorings.standard(), List.of());
+        var target = new Runs.RunTarget("3.0.0", Moorings.standard(), List.of());
         var plan = site.runs().plan(target);
         assertEquals(plan.asks().size(), 1, plan.toString());
-        assertEquals(plan.asks().getFirst().about(), Decision.About.HELD_VALUES);
+        assertEquals(plan.asks().getFirst().about(), Decision.Topic.HELD_VALUES);
         assertEquals(plan.asks().getFirst().rows(), 1);
         var before = Dump.of(test.source());
         test.install("3.0.0", Moorings.standard(), BACK);
@@ -125,7 +126,7 @@ public class HeldValuesTest {
         test.undo(test.last());
         assertEquals(Dump.of(test.source()).get("mooring"), before.get("mooring"));
         // they may stay held as well
-        var leave = new Decision("frise", Decision.About.HELD_VALUES, Decision.Answer.LEAVE, "");
+        var leave = new Decision("frise", Decision.Topic.HELD_VALUES, Decision.Action.LEAVE, "");
         test.install("4.0.0", Moorings.standard(), leave);
         assertEquals(values("tmooring", mooring), Map.of("part_title", "North"));
     }
@@ -138,10 +139,10 @@ public class HeldValuesTest {
         test.edit("tmooring", other.id(), Map.of("rise", "two"));
         test.install("2.0.0", Moorings.without(Moorings.RISE));
         var number = Moorings.with(Moorings.RISE, field -> field.withKind(new Kind.Numeric(1, null, null, "m")));
-        var plan = site.runs().plan(new Runs.Target("3.0.0", number, List.of(BACK)));
+        var plan = site.runs().plan(new Runs.RunTarget("3.0.0", number, List.of(BACK)));
         assertEquals(plan.asks().size(), 2, plan.toString());
         assertTrue(plan.asks().getLast().finding().sentence().contains("two"), plan.toString());
-        var aside = new Decision("frise", Decision.About.UNCONVERTED, Decision.Answer.SET_ASIDE, "");
+        var aside = new Decision("frise", Decision.Topic.UNCONVERTED, Decision.Action.SET_ASIDE, "");
         test.install("3.0.0", number, BACK, aside);
         assertEquals(values("tmooring", mooring).get("frise").toString(), "2.5");
         assertFalse(values("tmooring", other.id()).containsKey("frise"));
@@ -156,11 +157,11 @@ public class HeldValuesTest {
         test.install("1.0.0", Moorings.standard());
         var mooring = test.save("tmooring", Map.of("title", "North"));
         var deeper = Moorings.and(Moorings.DEPTH);
-        var leave = new Decision("fdepth", Decision.About.REQUIRED_EMPTY, Decision.Answer.LEAVE, "");
+        var leave = new Decision("fdepth", Decision.Topic.REQUIRED_EMPTY, Decision.Action.LEAVE, "");
         test.install("2.0.0", deeper, leave);
         test.edit("tmooring", mooring.id(), Map.of("depth", "3.5"));
         test.undo(test.last());
-        var back = new Decision("fdepth", Decision.About.HELD_VALUES, Decision.Answer.BRING_BACK, "");
+        var back = new Decision("fdepth", Decision.Topic.HELD_VALUES, Decision.Action.BRING_BACK, "");
         test.install("2.0.0", deeper, leave, back);
         assertEquals(values("tmooring", mooring.id()).get("fdepth").toString(), "3.5");
         assertTrue(site.records().byId("tmooring", mooring.id()).orElseThrow().complete());
@@ -177,10 +178,10 @@ public class HeldValuesTest {
                 .toList();
         assertEquals(held.size(), 1);
         assertEquals(held.getFirst().values(), 1);
-        assertEquals(held.getFirst().way(), Held.Way.NO_DEFINITION);
+        assertEquals(held.getFirst().way(), Held.ReturnWay.NO_DEFINITION);
         var page = site.held().look(held.getFirst().name(), 0, 10).orElseThrow();
         assertEquals(page.records().getFirst().values(), tree.values());
-        install("3.0.0", Orchard.model(), Decision.Answer.BRING_BACK);
+        install("3.0.0", Orchard.model(), Decision.Action.BRING_BACK);
         assertEquals(Dump.of(test.source()).get("tree"), before.get("tree"));
         assertEquals(values("ttree", tree.id()), new TreeMap<>(tree.values()));
         test.undo(test.last());
@@ -193,7 +194,8 @@ public class HeldValuesTest {
     public void aTypeThatIsAnotherByNowHasItsRecordsBackOneByOne() throws SQLException {
         test.install("1.0.0", Orchard.model());
         var tree = test.save("ttree", Orchard.tree("A"));
-        var draft = TestSite.stored(site.records().save(Write.fresh("ttree", State.DRAFT, Orchard.tree("B"), "ben")));
+        var draft =
+                TestSite.stored(site.records().save(Write.fresh("ttree", RecordState.DRAFT, Orchard.tree("B"), "ben")));
         var lapsed = test.save("ttree", Orchard.tree("C"));
         test.edit("ttree", tree.id(), Map.of("height", "5"));
         test.install("2.0.0", new Model(List.of()));
@@ -206,16 +208,16 @@ public class HeldValuesTest {
         var changed = Orchard.edited(Map.of(
                 "key: height, label: Height, kind: number, decimals: 2, min: 0, unit: m",
                 "key: tall, label: Height, kind: text"));
-        var plan = site.runs().plan(new Runs.Target("3.0.0", changed, List.of()));
+        var plan = site.runs().plan(new Runs.RunTarget("3.0.0", changed, List.of()));
         assertTrue(
                 plan.findings().stream().anyMatch(each -> each.code().name().equals("PLAN_HELD_DIFFERS")),
                 plan.toString());
-        install("3.0.0", changed, Decision.Answer.BRING_BACK);
+        install("3.0.0", changed, Decision.Action.BRING_BACK);
         var held = site.held().list().stream()
                 .filter(each -> each.holderId().equals("ttree"))
                 .findFirst()
                 .orElseThrow();
-        assertEquals(held.way(), Held.Way.OPEN);
+        assertEquals(held.way(), Held.ReturnWay.OPEN);
         var done = back(held, false);
         assertEquals(List.of(done.looked(), done.brought(), done.kept()), List.of(3L, 3L, 0L), done.toString());
         var now = site.records().byId("ttree", tree.id()).orElseThrow();
@@ -225,10 +227,10 @@ public class HeldValuesTest {
         assertEquals(now.version(), 2);
         assertEquals(now.createdAt(), tree.createdAt());
         assertEquals(site.records().history("ttree", tree.id()).size(), 1);
-        assertEquals(site.records().byId("ttree", draft.id()).orElseThrow().state(), State.DRAFT);
+        assertEquals(site.records().byId("ttree", draft.id()).orElseThrow().state(), RecordState.DRAFT);
         assertEquals(
                 site.records().byId("ttree", lapsed.id()).orElseThrow().state(),
-                State.RETIRED,
+                RecordState.RETIRED,
                 "its moment came while it was held");
         assertEquals(back(held, false).kept(), 3);
     }
@@ -238,14 +240,14 @@ public class HeldValuesTest {
         test.install("1.0.0", Moorings.standard());
         var north = test.save("tmooring", Map.of("title", "North", "rise", "2.5"));
         var south = test.save("tmooring", Map.of("title", "South", "rise", "two"));
-        var aside = new Decision("frise", Decision.About.UNCONVERTED, Decision.Answer.SET_ASIDE, "");
+        var aside = new Decision("frise", Decision.Topic.UNCONVERTED, Decision.Action.SET_ASIDE, "");
         test.install(
                 "2.0.0",
                 Moorings.with(Moorings.RISE, field -> field.withKind(new Kind.Numeric(1, null, null, "m"))),
                 aside);
         test.edit("tmooring", north.id(), Map.of("rise", "9"));
         var held = only();
-        assertEquals(held.way(), Held.Way.OPEN);
+        assertEquals(held.way(), Held.ReturnWay.OPEN);
         assertEquals(
                 site.held().look(held.name(), 0, 10).orElseThrow().records().size(), 2);
         var lost = site.held().look(held.name(), 0, 10, true).orElseThrow().records();
@@ -273,7 +275,7 @@ public class HeldValuesTest {
         assertEquals(held.values(), 2);
         var page = site.held().look(held.name(), 0, 10).orElseThrow();
         assertTrue(page.records().getFirst().values().toString().contains("2.5"), page.toString());
-        var leave = new Decision("fthick", Decision.About.HELD_VALUES, Decision.Answer.LEAVE, "");
+        var leave = new Decision("fthick", Decision.Topic.HELD_VALUES, Decision.Action.LEAVE, "");
         test.install("3.0.0", Orchard.model(), leave);
         assertEquals(back(held, false).brought(), 1);
         assertEquals(values("ttree", tree.id()), new TreeMap<>(tree.values()));
@@ -295,7 +297,7 @@ public class HeldValuesTest {
                         .values()
                         .get("fprunings"),
                 tree.values().get("fprunings"));
-        var back = new Decision("fprunings", Decision.About.HELD_VALUES, Decision.Answer.BRING_BACK, "");
+        var back = new Decision("fprunings", Decision.Topic.HELD_VALUES, Decision.Action.BRING_BACK, "");
         test.install("3.0.0", Orchard.model(), back);
         assertEquals(values("ttree", tree.id()), new TreeMap<>(tree.values()));
         assertEquals(Dump.of(test.source()).get("tree__prunings"), before.get("tree__prunings"));
@@ -324,7 +326,7 @@ public class HeldValuesTest {
         assertFalse(Dump.of(test.source()).get("mooring").toString().contains("2.5"));
         assertEquals(site.held().purged().getFirst().amount(), 1);
         assertFalse(test.last().canUndo());
-        assertTrue(site.runs().undo(test.last().id(), "anna", _ -> {}) instanceof Runs.Outcome.NothingToDo);
+        assertTrue(site.runs().undo(test.last().id(), "anna", _ -> {}) instanceof Runs.RunOutcome.NothingToDo);
         assertEquals(values("tmooring", mooring), Map.of("part_title", "North"));
         test.install("3.0.0", Moorings.standard());
     }
@@ -357,9 +359,10 @@ public class HeldValuesTest {
     public void nothingIsPurgedWhileARunIsUnderWay() {
         withoutRise();
         var held = only();
-        var outcome = site.runs().start(new Runs.Target("3.0.0", Moorings.standard(), List.of(BACK)), "anna", _ -> {});
-        assertTrue(outcome instanceof Runs.Outcome.Started, outcome.toString());
-        assertTrue(site.held().purge(Set.of(held.name()), "anna") instanceof HeldValues.Purged.Busy);
+        var outcome =
+                site.runs().start(new Runs.RunTarget("3.0.0", Moorings.standard(), List.of(BACK)), "anna", _ -> {});
+        assertTrue(outcome instanceof Runs.RunOutcome.Started, outcome.toString());
+        assertTrue(site.held().purge(Set.of(held.name()), "anna") instanceof HeldValues.Purged.RunUnderWay);
         TestSite.run(outcome);
     }
 
@@ -388,7 +391,7 @@ public class HeldValuesTest {
             try (var statement = other.createStatement()) {
                 statement.executeQuery("SELECT COUNT(*) FROM mooring").close();
             }
-            assertTrue(site.held().purge(Set.of(held.name()), "anna") instanceof HeldValues.Purged.InTheWay);
+            assertTrue(site.held().purge(Set.of(held.name()), "anna") instanceof HeldValues.Purged.TableInUse);
             other.rollback();
         }
         purge(only());

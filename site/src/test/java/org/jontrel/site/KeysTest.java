@@ -22,17 +22,18 @@ import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Group;
 import org.jontrel.core.model.GroupUse;
 import org.jontrel.core.model.Kind;
+import org.jontrel.core.model.Kind.Repeater;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.Part;
+import org.jontrel.core.model.RecordState;
 import org.jontrel.core.model.Section;
 import org.jontrel.core.model.SharedGroup;
-import org.jontrel.core.model.State;
 import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.plan.Plan;
-import org.jontrel.site.record.Saved;
+import org.jontrel.site.record.SaveResult;
 import org.jontrel.site.record.StoredRecord;
 import org.jontrel.site.record.Write;
-import org.jontrel.site.run.RunView;
+import org.jontrel.site.run.RunView.RunKind;
 import org.jontrel.site.run.Runs;
 import org.jontrel.site.testing.Moorings;
 import org.jontrel.site.testing.TestDatabase;
@@ -58,23 +59,23 @@ public class KeysTest {
     }
 
     private void install(String version, Model model, Decision... decisions) {
-        var outcome = site.runs().start(new Runs.Target(version, model, List.of(decisions)), "anna", _ -> {});
-        assertTrue(outcome instanceof Runs.Outcome.Started, outcome.toString());
-        ((Runs.Outcome.Started) outcome).work().run();
+        var outcome = site.runs().start(new Runs.RunTarget(version, model, List.of(decisions)), "anna", _ -> {});
+        assertTrue(outcome instanceof Runs.RunOutcome.Started, outcome.toString());
+        ((Runs.RunOutcome.Started) outcome).work().run();
         assertEquals(site.installed().version(), version);
     }
 
     private void undo() {
-        ((Runs.Outcome.Started)
+        ((Runs.RunOutcome.Started)
                         site.runs().undo(site.runs().last().orElseThrow().id(), "anna", _ -> {}))
                 .work()
                 .run();
     }
 
     private StoredRecord save(String holderId, Map<String, ?> raw) {
-        var saved = site.records().save(Write.fresh(holderId, State.PUBLISHED, raw, "ben"));
-        assertTrue(saved instanceof Saved.Stored, saved.toString());
-        return ((Saved.Stored) saved).record();
+        var saved = site.records().save(Write.fresh(holderId, RecordState.PUBLISHED, raw, "ben"));
+        assertTrue(saved instanceof SaveResult.Stored, saved.toString());
+        return ((SaveResult.Stored) saved).record();
     }
 
     private Map<String, List<Map<String, Object>>> everything(String... holders) {
@@ -120,12 +121,12 @@ public class KeysTest {
     }
 
     private static Kind rows(String id) {
-        return new Kind.Repeater(
+        return new Repeater(
                 List.of(new Field(id, "cell", "Cell", "", false, Kind.Text.PLAIN)),
                 null,
                 null,
                 "",
-                Kind.Repeater.PLAIN.shown());
+                Repeater.PLAIN.shown());
     }
 
     private void fill(String[] types, String[] fields) {
@@ -157,10 +158,10 @@ public class KeysTest {
 
     private void undoEarlier() {
         var run = site.runs().history().stream()
-                .filter(each -> each.kind() == RunView.Kind.FORWARD && each.canUndo())
+                .filter(each -> each.kind() == RunKind.FORWARD && each.canUndo())
                 .findFirst()
                 .orElseThrow();
-        ((Runs.Outcome.Started) site.runs().undo(run.id(), "anna", _ -> {}))
+        ((Runs.RunOutcome.Started) site.runs().undo(run.id(), "anna", _ -> {}))
                 .work()
                 .run();
     }
@@ -263,9 +264,9 @@ public class KeysTest {
         var kind = new Kind.Choice(List.of(
                 new Kind.Option("ogood", "good", "Good", false), new Kind.Option("onew", "poor", "Poorly lit", false)));
         var to = Moorings.with(Moorings.STATE, field -> field.withKind(kind));
-        var plan = site.runs().plan(new Runs.Target("2.0.0", to, List.of()));
+        var plan = site.runs().plan(new Runs.RunTarget("2.0.0", to, List.of()));
         assertEquals(plan.asks().getFirst().finding().code(), Code.PLAN_VALUES_UNCONVERTED);
-        install("2.0.0", to, new Decision("fstate", Decision.About.UNCONVERTED, Decision.Answer.SET_ASIDE, ""));
+        install("2.0.0", to, new Decision("fstate", Decision.Topic.UNCONVERTED, Decision.Action.SET_ASIDE, ""));
         assertEquals(
                 site.records().byId("tmooring", good).orElseThrow().values().get("fstate"), "good");
         assertFalse(site.records().byId("tmooring", poor).orElseThrow().values().containsKey("fstate"));
@@ -298,8 +299,8 @@ public class KeysTest {
         install(
                 "2.0.0",
                 to,
-                new Decision("frise", Decision.About.UNCONVERTED, Decision.Answer.SET_ASIDE, ""),
-                new Decision("frise", Decision.About.REQUIRED_EMPTY, Decision.Answer.FILL, "3"));
+                new Decision("frise", Decision.Topic.UNCONVERTED, Decision.Action.SET_ASIDE, ""),
+                new Decision("frise", Decision.Topic.REQUIRED_EMPTY, Decision.Action.FILL, "3"));
         assertEquals(
                 String.valueOf(site.records()
                         .byId("tmooring", id)
@@ -341,12 +342,12 @@ public class KeysTest {
         var required =
                 Moorings.with(Moorings.RISE, field -> field.withKind(unique).withRequired(true));
         save("tmooring", Map.of("title", "A"));
-        install("4.0.0", required, new Decision("frise", Decision.About.REQUIRED_EMPTY, Decision.Answer.FILL, "x"));
+        install("4.0.0", required, new Decision("frise", Decision.Topic.REQUIRED_EMPTY, Decision.Action.FILL, "x"));
         assertTrue(indexes("mooring").contains("rise"), "a filled column is another one");
     }
 
     private Plan plan(Model to) {
-        return site.runs().plan(new Runs.Target("2.0.0", to, List.of()));
+        return site.runs().plan(new Runs.RunTarget("2.0.0", to, List.of()));
     }
 
     private void say(String sql) throws SQLException {
@@ -373,8 +374,8 @@ public class KeysTest {
         assertTrue(
                 plan.findings().getLast().sentence().contains("ALTER TABLE `mooring` ADD COLUMN `rise` VARCHAR(255)"));
         assertTrue(
-                site.runs().start(new Runs.Target("2.0.0", to, List.of()), "anna", _ -> {})
-                        instanceof Runs.Outcome.NotRunnable);
+                site.runs().start(new Runs.RunTarget("2.0.0", to, List.of()), "anna", _ -> {})
+                        instanceof Runs.RunOutcome.NotRunnable);
         say("DROP TABLE mooring");
         assertEquals(plan(to).findings().getFirst().code(), Code.DRIFT_TABLE_GONE);
     }

@@ -14,11 +14,11 @@ import javax.sql.DataSource;
 import org.jontrel.core.code.Decision;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.model.Model;
-import org.jontrel.core.model.State;
+import org.jontrel.core.model.RecordState;
 import org.jontrel.core.value.Row;
 import org.jontrel.core.value.Values;
 import org.jontrel.site.record.ListQuery;
-import org.jontrel.site.record.Saved;
+import org.jontrel.site.record.SaveResult;
 import org.jontrel.site.record.StoredRecord;
 import org.jontrel.site.record.Write;
 import org.jontrel.site.run.Runs;
@@ -40,24 +40,24 @@ public class LanguageRunTest {
     }
 
     private void install(String version, Model model, Decision... decisions) {
-        var outcome = site.runs().start(new Runs.Target(version, model, List.of(decisions)), "anna", _ -> {});
-        assertTrue(outcome instanceof Runs.Outcome.Started, outcome.toString());
-        ((Runs.Outcome.Started) outcome).work().run();
+        var outcome = site.runs().start(new Runs.RunTarget(version, model, List.of(decisions)), "anna", _ -> {});
+        assertTrue(outcome instanceof Runs.RunOutcome.Started, outcome.toString());
+        ((Runs.RunOutcome.Started) outcome).work().run();
     }
 
     private void undo() {
         var last = site.runs().last().orElseThrow();
-        ((Runs.Outcome.Started) site.runs().undo(last.id(), "anna", _ -> {}))
+        ((Runs.RunOutcome.Started) site.runs().undo(last.id(), "anna", _ -> {}))
                 .work()
                 .run();
     }
 
     private StoredRecord save(String holderId, Map<String, ?> raw) {
-        var saved = site.records().save(Write.fresh(holderId, State.PUBLISHED, raw, "ben"));
-        if (saved instanceof Saved.Refused refused) {
+        var saved = site.records().save(Write.fresh(holderId, RecordState.PUBLISHED, raw, "ben"));
+        if (saved instanceof SaveResult.Refused refused) {
             throw new AssertionError(refused.problems().toString());
         }
-        return ((Saved.Stored) saved).record();
+        return ((SaveResult.Stored) saved).record();
     }
 
     private List<StoredRecord> trees() {
@@ -121,9 +121,9 @@ public class LanguageRunTest {
         var to = Orchard.edited(Map.of(
                 "key: thick, label: Thickness, kind: number, decimals: 1", "key: thick, label: Thickness, kind: text",
                 "key: branch, label: Branch, kind: text", "key: branch, label: Branch, kind: number"));
-        var plan = site.runs().plan(new Runs.Target("2.0.0", to, List.of()));
+        var plan = site.runs().plan(new Runs.RunTarget("2.0.0", to, List.of()));
         assertEquals(plan.asks().getFirst().finding().code(), Code.PLAN_VALUES_UNCONVERTED);
-        install("2.0.0", to, new Decision("fbranch", Decision.About.UNCONVERTED, Decision.Answer.SET_ASIDE, ""));
+        install("2.0.0", to, new Decision("fbranch", Decision.Topic.UNCONVERTED, Decision.Action.SET_ASIDE, ""));
         var prunings = (List<Row>) trees().getFirst().values().get("fprunings");
         var cuts = (List<Row>) prunings.getFirst().values().get("fcuts");
         assertEquals(cuts.getFirst().values(), Map.of("fthick", "2.5"));
@@ -140,7 +140,7 @@ public class LanguageRunTest {
                 "      - {id: fspot, key: spot, label: Where it stands, kind: place}\n",
                         "      - {id: fvisits, key: visits, label: Visits, kind: repeater, fields: [{id: fwhen, key: when, label: When, kind: date}]}\n",
                 "      - {id: fuses, key: uses, label: Uses, kind: choice, list: uses, many: true}\n", ""));
-        var plan = site.runs().plan(new Runs.Target("2.0.0", to, List.of()));
+        var plan = site.runs().plan(new Runs.RunTarget("2.0.0", to, List.of()));
         var held = plan.findings().stream()
                 .filter(finding -> finding.code() == Code.PLAN_VALUES_HELD)
                 .map(finding -> finding.place().field())
@@ -150,7 +150,7 @@ public class LanguageRunTest {
         var wire = new LinkedHashMap<String, Object>();
         wire.put("visits", List.of(Map.of("when", "2026-05-05")));
         var now = site.records().byId("ttree", kept.id()).orElseThrow();
-        assertTrue(site.records().save(Write.change("ttree", now, wire, false, "ben")) instanceof Saved.Stored);
+        assertTrue(site.records().save(Write.change("ttree", now, wire, false, "ben")) instanceof SaveResult.Stored);
         assertEquals(
                 site.runs()
                         .undoPlan(site.runs().last().orElseThrow().id())
@@ -169,14 +169,14 @@ public class LanguageRunTest {
     public void whatCannotBeCarriedYetBlocksOnlyWhereItHasValues() {
         var to = Orchard.edited(
                 Map.of("key: mood, label: Mood, kind: choice, ", "key: mood, label: Mood, kind: choice, many: true, "));
-        assertTrue(site.runs().plan(new Runs.Target("2.0.0", to, List.of())).runnable());
+        assertTrue(site.runs().plan(new Runs.RunTarget("2.0.0", to, List.of())).runnable());
         save("ttree", Orchard.tree("A"));
-        var plan = site.runs().plan(new Runs.Target("2.0.0", to, List.of()));
+        var plan = site.runs().plan(new Runs.RunTarget("2.0.0", to, List.of()));
         assertFalse(plan.runnable());
         assertEquals(plan.findings().getFirst().code(), Code.PLAN_NOT_CARRIED);
         assertTrue(
-                site.runs().start(new Runs.Target("2.0.0", to, List.of()), "anna", _ -> {})
-                        instanceof Runs.Outcome.NotRunnable);
+                site.runs().start(new Runs.RunTarget("2.0.0", to, List.of()), "anna", _ -> {})
+                        instanceof Runs.RunOutcome.NotRunnable);
     }
 
     @Test
@@ -205,8 +205,9 @@ public class LanguageRunTest {
                 "1.1.0",
                 Orchard.edited(
                         Map.of("nested: {under: [plot], parents", "nested: {under: [plot], required: true, parents")));
-        var alone = site.records().save(Write.fresh("ttree", State.DRAFT, Map.of("title", "A"), "ben"));
-        assertEquals(((Saved.Refused) alone).problems().getFirst().finding().code(), Code.RECORD_PARENT_REQUIRED);
+        var alone = site.records().save(Write.fresh("ttree", RecordState.DRAFT, Map.of("title", "A"), "ben"));
+        assertEquals(
+                ((SaveResult.Refused) alone).problems().getFirst().finding().code(), Code.RECORD_PARENT_REQUIRED);
     }
 
     @Test

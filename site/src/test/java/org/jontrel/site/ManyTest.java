@@ -11,41 +11,41 @@ import java.util.List;
 import java.util.Map;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.model.Condition;
-import org.jontrel.core.model.State;
+import org.jontrel.core.model.RecordState;
 import org.jontrel.core.value.Link;
 import org.jontrel.site.record.ListQuery;
-import org.jontrel.site.record.Saved;
+import org.jontrel.site.record.SaveResult;
 import org.jontrel.site.record.Write;
 import org.jontrel.site.run.Runs;
-import org.jontrel.site.testing.Counting;
 import org.jontrel.site.testing.Orchard;
+import org.jontrel.site.testing.StatementCounter;
 import org.jontrel.site.testing.TestDatabase;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 
 /** Many records in one go: all of them as if each were saved for itself, or none; and few statements however many there are. */
 public class ManyTest {
-    private Counting counting;
+    private StatementCounter counting;
     private Site site;
 
     @BeforeMethod
     public void makeSite() {
-        counting =
-                new Counting(TestDatabase.shared().source(TestDatabase.shared().create()));
+        counting = new StatementCounter(
+                TestDatabase.shared().source(TestDatabase.shared().create()));
         site = Site.open(counting.source(), "test", Duration.ofSeconds(10));
-        var outcome = site.runs().start(new Runs.Target("1.0.0", Orchard.model(), List.of()), "anna", _ -> {});
-        ((Runs.Outcome.Started) outcome).work().run();
+        var outcome = site.runs().start(new Runs.RunTarget("1.0.0", Orchard.model(), List.of()), "anna", _ -> {});
+        ((Runs.RunOutcome.Started) outcome).work().run();
     }
 
     private List<Long> add(String holderId, List<Map<String, Object>> all) {
         return site.records().saveAll(writes(holderId, all)).stream()
-                .map(saved -> ((Saved.Stored) saved).record().id())
+                .map(saved -> ((SaveResult.Stored) saved).record().id())
                 .toList();
     }
 
     private static List<Write> writes(String holderId, List<Map<String, Object>> all) {
         return all.stream()
-                .map(raw -> Write.fresh(holderId, State.PUBLISHED, raw, "ben"))
+                .map(raw -> Write.fresh(holderId, RecordState.PUBLISHED, raw, "ben"))
                 .toList();
     }
 
@@ -53,7 +53,7 @@ public class ManyTest {
         long before = site.count(holderId);
         var saved = site.records().saveAll(writes(holderId, all));
         assertEquals(site.count(holderId), before, "nothing of it is kept");
-        return ((Saved.Refused) saved.getFirst())
+        return ((SaveResult.Refused) saved.getFirst())
                 .problems()
                 .getFirst()
                 .finding()
@@ -115,11 +115,11 @@ public class ManyTest {
         var strange = tree(5);
         strange.put("sort", List.of(4711));
         assertEquals(refused("ttree", List.of(tree(1), strange)), Code.VALUE_NOT_TERM);
-        var under = Write.fresh("ttree", State.DRAFT, Map.of("title", "Below"), "ben")
+        var under = Write.fresh("ttree", RecordState.DRAFT, Map.of("title", "Below"), "ben")
                 .under(new Link("tplot", 4711));
         var saved = site.records().saveAll(List.of(under));
         assertEquals(
-                ((Saved.Refused) saved.getFirst())
+                ((SaveResult.Refused) saved.getFirst())
                         .problems()
                         .getFirst()
                         .finding()
@@ -132,7 +132,7 @@ public class ManyTest {
         long root = add("xsort", List.of(Map.of("label", "Nut"))).getFirst();
         var below = site.records()
                 .saveAll(List.of("Hazel", "Walnut", "Almond").stream()
-                        .map(label -> Write.fresh("xsort", State.PUBLISHED, Map.of("label", label), "ben")
+                        .map(label -> Write.fresh("xsort", RecordState.PUBLISHED, Map.of("label", label), "ben")
                                 .under(new Link("xsort", root)))
                         .toList());
         assertEquals(
@@ -141,7 +141,7 @@ public class ManyTest {
                         .toList(),
                 List.of("Hazel", "Walnut", "Almond"));
         var raw = tree(1);
-        raw.put("sort", List.of(((Saved.Stored) below.getLast()).record().id()));
+        raw.put("sort", List.of(((SaveResult.Stored) below.getLast()).record().id()));
         long tree = add("ttree", List.of(raw)).getFirst();
         var nuts =
                 ListQuery.ALL.where(new Condition.TermIs("xsort", Condition.Test.UNDER, List.of(String.valueOf(root))));
@@ -164,7 +164,7 @@ public class ManyTest {
         long count = site.count("ttree");
         var refused =
                 site.records().saveAll(List.of(writes("ttree", List.of(tree(2))).getFirst(), late));
-        assertTrue(refused.getFirst() instanceof Saved.Conflict, refused.toString());
+        assertTrue(refused.getFirst() instanceof SaveResult.Conflict, refused.toString());
         assertEquals(site.count("ttree"), count);
         var saved =
                 site.records().saveAll(List.of(writes("ttree", List.of(tree(3))).getFirst(), change));

@@ -20,12 +20,12 @@ import java.util.concurrent.Executors;
 import javax.imageio.ImageIO;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.model.Field;
-import org.jontrel.core.model.State;
+import org.jontrel.core.model.RecordState;
 import org.jontrel.core.value.Link;
 import org.jontrel.site.media.Bytes;
 import org.jontrel.site.media.MediaStore;
 import org.jontrel.site.media.StoredFile;
-import org.jontrel.site.record.Saved;
+import org.jontrel.site.record.SaveResult;
 import org.jontrel.site.record.Write;
 import org.jontrel.site.run.Runs;
 import org.jontrel.site.testing.Orchard;
@@ -47,8 +47,8 @@ public class MediaTest {
     private static Site site(Optional<Path> folder) {
         var site = Site.open(
                 TestDatabase.shared().source(TestDatabase.shared().create()), "test", Duration.ofSeconds(10), folder);
-        var outcome = site.runs().start(new Runs.Target("1.0.0", Orchard.model(), List.of()), "anna", _ -> {});
-        ((Runs.Outcome.Started) outcome).work().run();
+        var outcome = site.runs().start(new Runs.RunTarget("1.0.0", Orchard.model(), List.of()), "anna", _ -> {});
+        ((Runs.RunOutcome.Started) outcome).work().run();
         return site;
     }
 
@@ -57,12 +57,15 @@ public class MediaTest {
     }
 
     private static StoredFile stored(MediaStore.Uploaded uploaded) {
-        assertTrue(uploaded instanceof MediaStore.Uploaded.Stored, uploaded.toString());
-        return ((MediaStore.Uploaded.Stored) uploaded).file();
+        assertTrue(uploaded instanceof MediaStore.Uploaded.StoredUpload, uploaded.toString());
+        return ((MediaStore.Uploaded.StoredUpload) uploaded).file();
     }
 
     private static Code refused(MediaStore.Uploaded uploaded) {
-        return ((MediaStore.Uploaded.Refused) uploaded).findings().getFirst().code();
+        return ((MediaStore.Uploaded.RefusedUpload) uploaded)
+                .findings()
+                .getFirst()
+                .code();
     }
 
     private static byte[] picture(String format, int width, int height) throws IOException {
@@ -89,10 +92,10 @@ public class MediaTest {
         assertEquals(List.of(read.getWidth(), read.getHeight()), List.of(480, 320));
         assertTrue(site.media().describe(first.id(), "An old tree", 20, 130));
         assertEquals(site.media().find(first.id()).orElseThrow().focusY(), 100);
-        var tree = ((Saved.Stored) site.records()
+        var tree = ((SaveResult.Stored) site.records()
                         .save(Write.fresh(
                                 "ttree",
-                                State.DRAFT,
+                                RecordState.DRAFT,
                                 Map.of("title", "T", "photos", List.of(first.id(), second.id())),
                                 "ben")))
                 .record();
@@ -168,11 +171,14 @@ public class MediaTest {
                         .format(),
                 "pdf");
         var saved = site.records()
-                .save(Write.fresh("ttree", State.DRAFT, Map.of("title", "T", "photos", List.of(4711)), "ben"));
-        assertEquals(((Saved.Refused) saved).problems().getFirst().finding().code(), Code.VALUE_NOT_IMAGE);
+                .save(Write.fresh("ttree", RecordState.DRAFT, Map.of("title", "T", "photos", List.of(4711)), "ben"));
+        assertEquals(
+                ((SaveResult.Refused) saved).problems().getFirst().finding().code(), Code.VALUE_NOT_IMAGE);
         var paper = stored(site.media().upload(papers, "x.pdf", "", Bytes.of(PDF), "ben"));
         var wrong = site.records()
-                .save(Write.fresh("ttree", State.DRAFT, Map.of("title", "T", "photos", List.of(paper.id())), "ben"));
-        assertEquals(((Saved.Refused) wrong).problems().getFirst().finding().code(), Code.VALUE_NOT_IMAGE);
+                .save(Write.fresh(
+                        "ttree", RecordState.DRAFT, Map.of("title", "T", "photos", List.of(paper.id())), "ben"));
+        assertEquals(
+                ((SaveResult.Refused) wrong).problems().getFirst().finding().code(), Code.VALUE_NOT_IMAGE);
     }
 }

@@ -46,7 +46,7 @@ public class PlanFindingsTest {
     }
 
     private Plan plan(Model to) {
-        return site.runs().plan(new Runs.Target("9.0.0", to, List.of()));
+        return site.runs().plan(new Runs.RunTarget("9.0.0", to, List.of()));
     }
 
     private static List<String> said(Plan plan, Code code) {
@@ -247,8 +247,8 @@ public class PlanFindingsTest {
         assertEquals(List.of(step.rowsExpected(), step.rowsDone()), List.of(3L, 3L));
         test.undo(test.last());
         assertEquals(site.records().count("tmooring", query).records(), 3);
-        var back = new Decision("frise", Decision.About.HELD_VALUES, Decision.Answer.BRING_BACK, "");
-        assertTrue(site.runs().plan(new Runs.Target("3.0.0", Moorings.standard(), List.of(back))).steps().stream()
+        var back = new Decision("frise", Decision.Topic.HELD_VALUES, Decision.Action.BRING_BACK, "");
+        assertTrue(site.runs().plan(new Runs.RunTarget("3.0.0", Moorings.standard(), List.of(back))).steps().stream()
                 .noneMatch(each -> each.step() instanceof Step.RenewWords));
     }
 }

@@ -11,10 +11,10 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.jontrel.core.finding.Code;
-import org.jontrel.core.model.State;
+import org.jontrel.core.model.RecordState;
 import org.jontrel.site.record.Audience;
 import org.jontrel.site.record.ListQuery;
-import org.jontrel.site.record.Saved;
+import org.jontrel.site.record.SaveResult;
 import org.jontrel.site.record.StoredRecord;
 import org.jontrel.site.record.Write;
 import org.jontrel.site.testing.Orchard;
@@ -42,7 +42,7 @@ public class RetiringTest {
         return tests.site();
     }
 
-    private Saved save(State state, String title, Optional<Instant> appears, Optional<Instant> retires) {
+    private SaveResult save(RecordState state, String title, Optional<Instant> appears, Optional<Instant> retires) {
         return site().records()
                 .save(new Write(
                         "ttree",
@@ -65,19 +65,19 @@ public class RetiringTest {
         var soon = Optional.of(Instant.parse("2198-01-01T00:00:00Z"));
         var later = Optional.of(Instant.parse("2199-01-01T00:00:00.5Z"));
         for (var wrong : List.of(
-                save(State.PUBLISHED, "R", Optional.empty(), past),
-                save(State.SCHEDULED, "R", past, past),
-                save(State.SCHEDULED, "R", later, soon))) {
-            var problems = ((Saved.Refused) wrong).problems();
+                save(RecordState.PUBLISHED, "R", Optional.empty(), past),
+                save(RecordState.SCHEDULED, "R", past, past),
+                save(RecordState.SCHEDULED, "R", later, soon))) {
+            var problems = ((SaveResult.Refused) wrong).problems();
             assertEquals(problems.size(), 1, problems.toString());
             assertEquals(problems.getFirst().path(), "retire_at");
             assertEquals(problems.getFirst().finding().code(), Code.RECORD_RETIRE);
         }
         long before = visible();
-        var draft = stored(save(State.DRAFT, "Not yet public", Optional.empty(), past));
-        var open = stored(save(State.PUBLISHED, "Public until then", Optional.empty(), later));
-        var planned = stored(save(State.SCHEDULED, "Public at times", past, later));
-        var retired = stored(save(State.RETIRED, "Was public", Optional.empty(), later));
+        var draft = stored(save(RecordState.DRAFT, "Not yet public", Optional.empty(), past));
+        var open = stored(save(RecordState.PUBLISHED, "Public until then", Optional.empty(), later));
+        var planned = stored(save(RecordState.SCHEDULED, "Public at times", past, later));
+        var retired = stored(save(RecordState.RETIRED, "Was public", Optional.empty(), later));
         assertEquals(draft.retireAt(), past);
         assertEquals(open.retireAt(), Optional.of(Instant.parse("2199-01-01T00:00:00Z")), "as exact as it is kept");
         assertEquals(retired.retireAt(), Optional.empty());
@@ -96,12 +96,12 @@ public class RetiringTest {
         }
         assertEquals(site().records().retireDue(), 2);
         var after = site().records().byId("ttree", open.id()).orElseThrow();
-        assertEquals(after.state(), State.RETIRED);
+        assertEquals(after.state(), RecordState.RETIRED);
         assertEquals(after.retireAt(), Optional.empty());
         assertEquals(site().records().byId("ttree", draft.id()).orElseThrow(), draft);
         var again = site().records()
-                .save(Write.change("ttree", after, Map.of(), false, "ben").withState(State.PUBLISHED));
-        assertEquals(stored(again).state(), State.PUBLISHED);
+                .save(Write.change("ttree", after, Map.of(), false, "ben").withState(RecordState.PUBLISHED));
+        assertEquals(stored(again).state(), RecordState.PUBLISHED);
         assertEquals(visible(), before + 1);
     }
 

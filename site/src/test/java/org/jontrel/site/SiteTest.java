@@ -31,18 +31,18 @@ import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
-import org.jontrel.core.model.State;
+import org.jontrel.core.model.RecordState;
 import org.jontrel.site.media.Bytes;
 import org.jontrel.site.media.MediaStore;
 import org.jontrel.site.record.Audience;
 import org.jontrel.site.record.ListQuery;
-import org.jontrel.site.record.Saved;
+import org.jontrel.site.record.SaveResult;
 import org.jontrel.site.record.StoredRecord;
-import org.jontrel.site.run.RunView;
+import org.jontrel.site.run.RunView.RunState;
 import org.jontrel.site.run.Runs;
 import org.jontrel.site.testing.Moorings;
-import org.jontrel.site.testing.Records;
 import org.jontrel.site.testing.TestDatabase;
+import org.jontrel.site.testing.TestRecords;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.DataProvider;
@@ -66,9 +66,9 @@ public class SiteTest {
     }
 
     private void install(String version, Model model, Decision... decisions) {
-        var outcome = site.runs().start(new Runs.Target(version, model, List.of(decisions)), "anna", _ -> {});
-        assertTrue(outcome instanceof Runs.Outcome.Started, outcome.toString());
-        ((Runs.Outcome.Started) outcome).work().run();
+        var outcome = site.runs().start(new Runs.RunTarget(version, model, List.of(decisions)), "anna", _ -> {});
+        assertTrue(outcome instanceof Runs.RunOutcome.Started, outcome.toString());
+        ((Runs.RunOutcome.Started) outcome).work().run();
         assertEquals(site.installed().version(), version);
         assertEquals(site.installed().model(), model);
     }
@@ -76,14 +76,15 @@ public class SiteTest {
     private void undo() {
         var last = site.runs().last().orElseThrow();
         var outcome = site.runs().undo(last.id(), "anna", _ -> {});
-        assertTrue(outcome instanceof Runs.Outcome.Started, outcome.toString());
-        ((Runs.Outcome.Started) outcome).work().run();
-        assertEquals(site.runs().find(last.id()).orElseThrow().state(), RunView.State.UNDONE);
-        assertEquals(site.runs().last().orElseThrow().state(), RunView.State.DONE);
+        assertTrue(outcome instanceof Runs.RunOutcome.Started, outcome.toString());
+        ((Runs.RunOutcome.Started) outcome).work().run();
+        assertEquals(site.runs().find(last.id()).orElseThrow().state(), RunState.UNDONE);
+        assertEquals(site.runs().last().orElseThrow().state(), RunState.DONE);
     }
 
     private StoredRecord add(String title, Object... pairs) {
-        return stored(Records.save(site, "mooring", Optional.empty(), 0, State.PUBLISHED, raw(title, pairs), "ben"));
+        return stored(TestRecords.save(
+                site, "mooring", Optional.empty(), 0, RecordState.PUBLISHED, raw(title, pairs), "ben"));
     }
 
     private static Map<String, Object> raw(String title, Object... pairs) {
@@ -95,14 +96,14 @@ public class SiteTest {
         return raw;
     }
 
-    private static StoredRecord stored(Saved saved) {
-        assertTrue(saved instanceof Saved.Stored, saved.toString());
-        return ((Saved.Stored) saved).record();
+    private static StoredRecord stored(SaveResult saved) {
+        assertTrue(saved instanceof SaveResult.Stored, saved.toString());
+        return ((SaveResult.Stored) saved).record();
     }
 
     private Map<Long, Map<String, Object>> everything(String key) {
         var all = new LinkedHashMap<Long, Map<String, Object>>();
-        Records.all(site, key).forEach(record -> all.put(record.id(), plain(record.values())));
+        TestRecords.all(site, key).forEach(record -> all.put(record.id(), plain(record.values())));
         return all;
     }
 
@@ -138,7 +139,7 @@ public class SiteTest {
                 "+44 20 7946 0000",
                 "tint",
                 "#ABC");
-        var values = Records.byId(site, "mooring", saved.id()).orElseThrow().values();
+        var values = TestRecords.byId(site, "mooring", saved.id()).orElseThrow().values();
         assertEquals(values.get("part_title"), "Quay 😀 <b>");
         assertEquals(((BigDecimal) values.get("flength")).compareTo(new BigDecimal("12.5")), 0);
         assertEquals(values.get("frise"), "about 9ft");
@@ -173,46 +174,47 @@ public class SiteTest {
     @Test
     public void aBadRecordIsRefusedWithEveryReasonAndNothingIsStored() {
         install("1.0.0", Moorings.with(Moorings.LENGTH, f -> f.withRequired(true)));
-        var saved = Records.save(
+        var saved = TestRecords.save(
                 site,
                 "mooring",
                 Optional.empty(),
                 0,
-                State.PUBLISHED,
+                RecordState.PUBLISHED,
                 raw("", "length", "x", "colour", "red", "photo", 17),
                 "ben");
-        var codes = ((Saved.Refused) saved)
+        var codes = ((SaveResult.Refused) saved)
                 .problems().stream().map(problem -> problem.finding().code()).toList();
         assertTrue(
                 codes.containsAll(List.of(
                         Code.VALUE_FIELD_UNKNOWN, Code.VALUE_NOT_NUMBER, Code.VALUE_REQUIRED, Code.VALUE_NOT_IMAGE)),
                 codes.toString());
-        assertEquals(Records.count(site, "mooring"), 0);
+        assertEquals(TestRecords.count(site, "mooring"), 0);
         assertTrue(
-                Records.save(site, "lighthouse", Optional.empty(), 0, State.DRAFT, raw("x"), "ben")
-                        instanceof Saved.Missing);
+                TestRecords.save(site, "lighthouse", Optional.empty(), 0, RecordState.DRAFT, raw("x"), "ben")
+                        instanceof SaveResult.Missing);
     }
 
     @Test
     public void aDraftMayLackRequiredValuesAndIsIncomplete() {
         install("1.0.0", Moorings.model(Moorings.LENGTH, Moorings.DEPTH));
-        var draft = stored(Records.save(site, "mooring", Optional.empty(), 0, State.DRAFT, raw("Quay"), "ben"));
+        var draft =
+                stored(TestRecords.save(site, "mooring", Optional.empty(), 0, RecordState.DRAFT, raw("Quay"), "ben"));
         assertFalse(draft.complete());
         var incomplete = new Condition.FieldIs("own_complete", Condition.Test.IS, List.of("false"));
-        assertEquals(Records.count(site, "mooring", ListQuery.ALL.where(incomplete)), 1);
-        assertEquals(Records.count(site, "mooring", ListQuery.ALL.as(Audience.VISITORS)), 0);
+        assertEquals(TestRecords.count(site, "mooring", ListQuery.ALL.where(incomplete)), 1);
+        assertEquals(TestRecords.count(site, "mooring", ListQuery.ALL.as(Audience.VISITORS)), 0);
     }
 
     @Test
     public void theSecondOfTwoEditorsIsToldAndOverwritesNothing() {
         install("1.0.0", Moorings.standard());
         var first = add("Quay", "length", "1");
-        stored(Records.save(
-                site, "mooring", Optional.of(first.id()), 1, State.PUBLISHED, raw("Quay", "length", "2"), "ben"));
-        var second = Records.save(
-                site, "mooring", Optional.of(first.id()), 1, State.PUBLISHED, raw("Quay", "length", "3"), "cleo");
-        assertEquals(((Saved.Conflict) second).current().version(), 2);
-        var now = Records.byId(site, "mooring", first.id()).orElseThrow();
+        stored(TestRecords.save(
+                site, "mooring", Optional.of(first.id()), 1, RecordState.PUBLISHED, raw("Quay", "length", "2"), "ben"));
+        var second = TestRecords.save(
+                site, "mooring", Optional.of(first.id()), 1, RecordState.PUBLISHED, raw("Quay", "length", "3"), "cleo");
+        assertEquals(((SaveResult.Conflict) second).current().version(), 2);
+        var now = TestRecords.byId(site, "mooring", first.id()).orElseThrow();
         assertEquals(((BigDecimal) now.values().get("flength")).intValueExact(), 2);
         assertEquals(now.updatedBy(), "ben");
     }
@@ -238,10 +240,10 @@ public class SiteTest {
         install("1.0.0", Moorings.standard());
         add("100% full");
         add("100 berths");
-        assertEquals(Records.count(site, "mooring", ListQuery.ALL.search("0%")), 2, "part of a title");
-        assertEquals(Records.count(site, "mooring", ListQuery.ALL.search("100 ful")), 1, "beginnings of words");
-        assertEquals(Records.count(site, "mooring", ListQuery.ALL.search("'; DROP TABLE mooring; --")), 0);
-        assertEquals(Records.count(site, "mooring", ListQuery.ALL.search("+\"( @~*")), 0);
+        assertEquals(TestRecords.count(site, "mooring", ListQuery.ALL.search("0%")), 2, "part of a title");
+        assertEquals(TestRecords.count(site, "mooring", ListQuery.ALL.search("100 ful")), 1, "beginnings of words");
+        assertEquals(TestRecords.count(site, "mooring", ListQuery.ALL.search("'; DROP TABLE mooring; --")), 0);
+        assertEquals(TestRecords.count(site, "mooring", ListQuery.ALL.search("+\"( @~*")), 0);
     }
 
     @Test
@@ -287,12 +289,12 @@ public class SiteTest {
         add("A");
         add("B");
         var target = Moorings.model(Moorings.LENGTH, Moorings.DEPTH);
-        var plan = site.runs().plan(new Runs.Target("1.1.0", target, List.of()));
+        var plan = site.runs().plan(new Runs.RunTarget("1.1.0", target, List.of()));
         assertEquals(plan.asks().size(), 1);
         assertEquals(plan.asks().getFirst().rows(), 2);
         assertFalse(plan.runnable());
-        var outcome = site.runs().start(new Runs.Target("1.1.0", target, List.of()), "anna", _ -> {});
-        assertTrue(outcome instanceof Runs.Outcome.NotRunnable);
+        var outcome = site.runs().start(new Runs.RunTarget("1.1.0", target, List.of()), "anna", _ -> {});
+        assertTrue(outcome instanceof Runs.RunOutcome.NotRunnable);
         assertEquals(site.installed().version(), "1.0.0");
     }
 
@@ -304,11 +306,11 @@ public class SiteTest {
         install(
                 "1.1.0",
                 Moorings.with(Moorings.NOTE, field -> field.withRequired(true)),
-                new Decision("fnote", Decision.About.REQUIRED_EMPTY, Decision.Answer.FILL, "unrecorded"));
-        assertEquals(Records.count(site, "mooring", ListQuery.ALL.search("unrecorded")), 1);
+                new Decision("fnote", Decision.Topic.REQUIRED_EMPTY, Decision.Action.FILL, "unrecorded"));
+        assertEquals(TestRecords.count(site, "mooring", ListQuery.ALL.search("unrecorded")), 1);
         undo();
-        assertEquals(Records.count(site, "mooring", ListQuery.ALL.search("unrecorded")), 0);
-        assertEquals(Records.count(site, "mooring", ListQuery.ALL.search("willow")), 1);
+        assertEquals(TestRecords.count(site, "mooring", ListQuery.ALL.search("unrecorded")), 0);
+        assertEquals(TestRecords.count(site, "mooring", ListQuery.ALL.search("willow")), 1);
     }
 
     @Test
@@ -320,9 +322,9 @@ public class SiteTest {
         install(
                 "1.1.0",
                 Moorings.model(Moorings.LENGTH, Moorings.DEPTH),
-                new Decision("fdepth", Decision.About.REQUIRED_EMPTY, Decision.Answer.FILL, "1.5"));
+                new Decision("fdepth", Decision.Topic.REQUIRED_EMPTY, Decision.Action.FILL, "1.5"));
         everything("mooring").values().forEach(values -> assertEquals(values.get("fdepth"), new BigDecimal("1.5")));
-        assertTrue(Records.all(site, "mooring").stream().allMatch(StoredRecord::complete));
+        assertTrue(TestRecords.all(site, "mooring").stream().allMatch(StoredRecord::complete));
         assertEquals(
                 site.runs()
                         .undoPlan(site.runs().last().orElseThrow().id())
@@ -338,9 +340,9 @@ public class SiteTest {
     public void aFillThatBreaksTheFieldsLimitsBlocks() {
         install("1.0.0", Moorings.model(Moorings.LENGTH));
         add("A");
-        var decision = new Decision("fdepth", Decision.About.REQUIRED_EMPTY, Decision.Answer.FILL, "1.55");
+        var decision = new Decision("fdepth", Decision.Topic.REQUIRED_EMPTY, Decision.Action.FILL, "1.55");
         var plan = site.runs()
-                .plan(new Runs.Target("1.1.0", Moorings.model(Moorings.LENGTH, Moorings.DEPTH), List.of(decision)));
+                .plan(new Runs.RunTarget("1.1.0", Moorings.model(Moorings.LENGTH, Moorings.DEPTH), List.of(decision)));
         assertFalse(plan.runnable());
         assertEquals(plan.findings().getFirst().code(), Code.PLAN_FILL_INVALID);
     }
@@ -352,15 +354,15 @@ public class SiteTest {
         install(
                 "1.1.0",
                 Moorings.model(Moorings.LENGTH, Moorings.DEPTH),
-                new Decision("fdepth", Decision.About.REQUIRED_EMPTY, Decision.Answer.LEAVE, ""));
-        assertFalse(Records.byId(site, "mooring", a.id()).orElseThrow().complete());
-        var filled = stored(
-                Records.save(site, "mooring", Optional.of(a.id()), 1, State.PUBLISHED, raw("A", "depth", "2"), "ben"));
+                new Decision("fdepth", Decision.Topic.REQUIRED_EMPTY, Decision.Action.LEAVE, ""));
+        assertFalse(TestRecords.byId(site, "mooring", a.id()).orElseThrow().complete());
+        var filled = stored(TestRecords.save(
+                site, "mooring", Optional.of(a.id()), 1, RecordState.PUBLISHED, raw("A", "depth", "2"), "ben"));
         assertTrue(filled.complete());
         var undo = site.runs().undoPlan(site.runs().last().orElseThrow().id()).orElseThrow();
         assertEquals(undo.findings().getFirst().code(), Code.UNDO_VALUES_HELD);
         undo();
-        assertTrue(Records.byId(site, "mooring", a.id()).orElseThrow().complete());
+        assertTrue(TestRecords.byId(site, "mooring", a.id()).orElseThrow().complete());
     }
 
     @DataProvider
@@ -389,9 +391,9 @@ public class SiteTest {
         setAside.forEach(text -> add(text, "rise", text));
         var before = everything("mooring");
         var target = Moorings.with(Moorings.RISE, f -> f.withKind(kind));
-        var plan = site.runs().plan(new Runs.Target("2.0.0", target, List.of()));
+        var plan = site.runs().plan(new Runs.RunTarget("2.0.0", target, List.of()));
         assertEquals(plan.asks().size(), setAside.isEmpty() ? 0 : 1);
-        install("2.0.0", target, new Decision(fieldId, Decision.About.UNCONVERTED, Decision.Answer.SET_ASIDE, ""));
+        install("2.0.0", target, new Decision(fieldId, Decision.Topic.UNCONVERTED, Decision.Action.SET_ASIDE, ""));
         for (var values : everything("mooring").values()) {
             var expected = converted.get(values.get("part_title"));
             assertEquals(values.get(fieldId), expected instanceof BigDecimal n ? n.stripTrailingZeros() : expected);
@@ -408,9 +410,15 @@ public class SiteTest {
         install(
                 "2.0.0",
                 Moorings.with(Moorings.RISE, f -> f.withKind(new Kind.Numeric(2, null, null, "m"))),
-                new Decision("frise", Decision.About.UNCONVERTED, Decision.Answer.SET_ASIDE, ""));
-        stored(Records.save(
-                site, "mooring", Optional.of(edited.id()), 1, State.PUBLISHED, raw("Edited", "rise", "3.10"), "ben"));
+                new Decision("frise", Decision.Topic.UNCONVERTED, Decision.Action.SET_ASIDE, ""));
+        stored(TestRecords.save(
+                site,
+                "mooring",
+                Optional.of(edited.id()),
+                1,
+                RecordState.PUBLISHED,
+                raw("Edited", "rise", "3.10"),
+                "ben"));
         var added = add("Added", "rise", "4");
         var findings = site.runs()
                 .undoPlan(site.runs().last().orElseThrow().id())
@@ -430,7 +438,7 @@ public class SiteTest {
         install("1.0.0", Moorings.standard());
         add("A", "rise", "x");
         var before = everything("mooring");
-        var plan = site.runs().plan(new Runs.Target("2.0.0", Moorings.model(Moorings.LENGTH), List.of()));
+        var plan = site.runs().plan(new Runs.RunTarget("2.0.0", Moorings.model(Moorings.LENGTH), List.of()));
         assertTrue(plan.findings().stream()
                 .anyMatch(
                         f -> f.code() == Code.PLAN_VALUES_HELD && f.arguments().contains("Rise")));
@@ -449,7 +457,7 @@ public class SiteTest {
         add("A", "rise", "x");
         var before = everything("mooring");
         install("2.0.0", Model.EMPTY);
-        assertEquals(Records.type(site, "mooring"), "nothing");
+        assertEquals(TestRecords.type(site, "mooring"), "nothing");
         undo();
         assertEquals(everything("mooring"), before);
     }
@@ -471,8 +479,8 @@ public class SiteTest {
         install(
                 "1.0.0",
                 Moorings.standard(),
-                new Decision("tmooring", Decision.About.HELD_VALUES, Decision.Answer.LEAVE, ""));
-        assertEquals(Records.count(site, "mooring"), 0);
+                new Decision("tmooring", Decision.Topic.HELD_VALUES, Decision.Action.LEAVE, ""));
+        assertEquals(TestRecords.count(site, "mooring"), 0);
     }
 
     @Test
@@ -510,13 +518,13 @@ public class SiteTest {
         var narrow = Moorings.with(Moorings.LENGTH, f -> f.withKind(new Kind.Numeric(2, null, BigDecimal.TEN, "m")));
         assertEquals(
                 site.runs()
-                        .plan(new Runs.Target("2.0.0", narrow, List.of()))
+                        .plan(new Runs.RunTarget("2.0.0", narrow, List.of()))
                         .asks()
                         .getFirst()
                         .about(),
-                Decision.About.OUTSIDE_LIMITS);
-        install("2.0.0", narrow, new Decision("flength", Decision.About.OUTSIDE_LIMITS, Decision.Answer.LEAVE, ""));
-        var now = Records.byId(site, "mooring", a.id()).orElseThrow();
+                Decision.Topic.OUTSIDE_LIMITS);
+        install("2.0.0", narrow, new Decision("flength", Decision.Topic.OUTSIDE_LIMITS, Decision.Action.LEAVE, ""));
+        var now = TestRecords.byId(site, "mooring", a.id()).orElseThrow();
         assertEquals(((BigDecimal) now.values().get("flength")).compareTo(new BigDecimal("12.5")), 0);
         assertFalse(now.complete());
     }
@@ -526,10 +534,11 @@ public class SiteTest {
         install("1.0.0", Moorings.standard());
         add("A", "length", "12.5");
         var narrow = Moorings.with(Moorings.LENGTH, f -> f.withKind(new Kind.Numeric(2, null, BigDecimal.TEN, "m")));
-        var asks = site.runs().plan(new Runs.Target("2.0.0", narrow, List.of())).asks();
+        var asks =
+                site.runs().plan(new Runs.RunTarget("2.0.0", narrow, List.of())).asks();
         assertEquals(asks.getFirst().finding().code(), Code.PLAN_VALUES_OUTSIDE);
         var fields = Moorings.standard().types().getFirst().fields().toList();
-        var moved = new Runs.Target("1.1.0", Moorings.model("mooring", "berths", fields), List.of());
+        var moved = new Runs.RunTarget("1.1.0", Moorings.model("mooring", "berths", fields), List.of());
         assertEquals(site.runs().plan(moved).findings().getFirst().code(), Code.PLAN_ADDRESS_CHANGES);
     }
 
@@ -539,8 +548,14 @@ public class SiteTest {
         var record = add("A", "length", "12.5");
         var before = everything("mooring");
         install("2.0.0", Moorings.with(Moorings.LENGTH, f -> f.withKind(Kind.Text.PLAIN)));
-        stored(Records.save(
-                site, "mooring", Optional.of(record.id()), 1, State.PUBLISHED, raw("A", "length", "about 9ft"), "ben"));
+        stored(TestRecords.save(
+                site,
+                "mooring",
+                Optional.of(record.id()),
+                1,
+                RecordState.PUBLISHED,
+                raw("A", "length", "about 9ft"),
+                "ben"));
         var findings = site.runs()
                 .undoPlan(site.runs().last().orElseThrow().id())
                 .orElseThrow()
@@ -568,14 +583,17 @@ public class SiteTest {
         assertEquals(refusal(java.util.Arrays.copyOf(whole, whole.length / 2)), Code.IMAGE_NOT_A_PICTURE);
         assertEquals(refusal(png(10_000, 6_100)), Code.IMAGE_TOO_MANY_PIXELS);
         var uploaded = site.media().upload(Moorings.PHOTO, "a.txt", "A quay", Bytes.of(whole), "ben");
-        var picture = ((MediaStore.Uploaded.Stored) uploaded).file();
+        var picture = ((MediaStore.Uploaded.StoredUpload) uploaded).file();
         assertEquals(List.of(picture.format(), picture.width(), picture.height()), List.of("png", 40, 30));
         assertEquals(site.media().serve(picture, 0).orElseThrow().bytes().open().readAllBytes(), whole);
     }
 
     private Code refusal(byte[] bytes) throws IOException {
         var uploaded = site.media().upload(Moorings.PHOTO, "a.png", "A quay", Bytes.of(bytes), "ben");
-        return ((MediaStore.Uploaded.Refused) uploaded).findings().getFirst().code();
+        return ((MediaStore.Uploaded.RefusedUpload) uploaded)
+                .findings()
+                .getFirst()
+                .code();
     }
 
     private static byte[] png(int width, int height) throws IOException {
@@ -589,22 +607,22 @@ public class SiteTest {
         install("1.0.0", Moorings.standard());
         var first = site.runs().last().orElseThrow();
         install("1.1.0", Moorings.model(Moorings.LENGTH));
-        assertTrue(site.runs().undo(first.id(), "anna", _ -> {}) instanceof Runs.Outcome.NothingToDo);
+        assertTrue(site.runs().undo(first.id(), "anna", _ -> {}) instanceof Runs.RunOutcome.NothingToDo);
         var second = site.runs().last().orElseThrow();
         undo();
-        assertTrue(site.runs().undo(second.id(), "anna", _ -> {}) instanceof Runs.Outcome.NothingToDo);
+        assertTrue(site.runs().undo(second.id(), "anna", _ -> {}) instanceof Runs.RunOutcome.NothingToDo);
         assertTrue(site.runs().undoPlan(second.id()).isEmpty());
     }
 
     @Test
     public void onlyOneRunAtATime() {
-        var first = site.runs().start(new Runs.Target("1.0.0", Moorings.standard(), List.of()), "anna", _ -> {});
-        assertTrue(first instanceof Runs.Outcome.Started);
+        var first = site.runs().start(new Runs.RunTarget("1.0.0", Moorings.standard(), List.of()), "anna", _ -> {});
+        assertTrue(first instanceof Runs.RunOutcome.Started);
         var other = Site.open(source, "other", Duration.ofSeconds(2));
         assertTrue(
-                other.runs().start(new Runs.Target("1.0.0", Moorings.standard(), List.of()), "ben", _ -> {})
-                        instanceof Runs.Outcome.Busy);
-        ((Runs.Outcome.Started) first).work().run();
+                other.runs().start(new Runs.RunTarget("1.0.0", Moorings.standard(), List.of()), "ben", _ -> {})
+                        instanceof Runs.RunOutcome.Busy);
+        ((Runs.RunOutcome.Started) first).work().run();
         assertEquals(other.installed().version(), "1.0.0", "another process sees the switch at once");
     }
 
@@ -614,19 +632,19 @@ public class SiteTest {
                 var statement = connection.createStatement()) {
             statement.execute("CREATE TABLE mooring (secret INT)");
         }
-        var outcome = site.runs().start(new Runs.Target("1.0.0", Moorings.standard(), List.of()), "anna", _ -> {});
+        var outcome = site.runs().start(new Runs.RunTarget("1.0.0", Moorings.standard(), List.of()), "anna", _ -> {});
         try {
-            ((Runs.Outcome.Started) outcome).work().run();
+            ((Runs.RunOutcome.Started) outcome).work().run();
             assertTrue(false, "should have stopped");
         } catch (IllegalStateException e) {
             assertTrue(e.getMessage().contains("did not make"), e.getMessage());
         }
         var run = site.runs().last().orElseThrow();
-        assertEquals(run.state(), RunView.State.INTERRUPTED);
+        assertEquals(run.state(), RunState.INTERRUPTED);
         assertTrue(run.message().contains("did not make"));
         assertTrue(columns("mooring").containsKey("secret"));
         var back = site.runs().undo(run.id(), "anna", _ -> {});
-        ((Runs.Outcome.Started) back).work().run();
+        ((Runs.RunOutcome.Started) back).work().run();
         assertEquals(site.installed().version(), "");
         assertTrue(columns("mooring").containsKey("secret"));
     }
@@ -634,9 +652,9 @@ public class SiteTest {
     @Test
     public void aTableWithoutRoomStopsThePlan() {
         install("1.0.0", texts(0, 60));
-        var outcome = site.runs().start(new Runs.Target("2.0.0", texts(5, 65), List.of()), "anna", _ -> {});
-        assertTrue(outcome instanceof Runs.Outcome.NotRunnable, outcome.toString());
-        var findings = ((Runs.Outcome.NotRunnable) outcome).plan().findings();
+        var outcome = site.runs().start(new Runs.RunTarget("2.0.0", texts(5, 65), List.of()), "anna", _ -> {});
+        assertTrue(outcome instanceof Runs.RunOutcome.NotRunnable, outcome.toString());
+        var findings = ((Runs.RunOutcome.NotRunnable) outcome).plan().findings();
         assertEquals(findings.getFirst().code(), Code.PLAN_NO_ROOM);
     }
 
@@ -647,7 +665,7 @@ public class SiteTest {
         install("1.0.0", first);
         var record = add("A", "text_1", "kept");
         var before = everything("mooring");
-        var outcome = site.runs().start(new Runs.Target("2.0.0", texts(2, 60), List.of()), "anna", _ -> {});
+        var outcome = site.runs().start(new Runs.RunTarget("2.0.0", texts(2, 60), List.of()), "anna", _ -> {});
         try (var connection = source.getConnection();
                 var statement = connection.createStatement()) {
             for (int i = 0; i < 4; i++) {
@@ -655,15 +673,15 @@ public class SiteTest {
             }
         }
         try {
-            ((Runs.Outcome.Started) outcome).work().run();
+            ((Runs.RunOutcome.Started) outcome).work().run();
             assertTrue(false, "should have stopped");
         } catch (IllegalStateException e) {
             assertTrue(e.getMessage().contains("no room for another column"), e.getMessage());
         }
         var run = site.runs().last().orElseThrow();
-        assertEquals(run.state(), RunView.State.INTERRUPTED);
-        assertTrue(Records.byId(site, "mooring", record.id()).isPresent());
-        ((Runs.Outcome.Started) site.runs().undo(run.id(), "anna", _ -> {}))
+        assertEquals(run.state(), RunState.INTERRUPTED);
+        assertTrue(TestRecords.byId(site, "mooring", record.id()).isPresent());
+        ((Runs.RunOutcome.Started) site.runs().undo(run.id(), "anna", _ -> {}))
                 .work()
                 .run();
         assertEquals(site.installed().model(), first);

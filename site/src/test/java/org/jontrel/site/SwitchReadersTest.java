@@ -20,7 +20,7 @@ import org.jontrel.core.code.Decision;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
-import org.jontrel.core.model.State;
+import org.jontrel.core.model.RecordState;
 import org.jontrel.site.record.ListQuery;
 import org.jontrel.site.record.StoredRecord;
 import org.jontrel.site.record.Write;
@@ -43,7 +43,7 @@ public class SwitchReadersTest {
     private static final int PURGED = 100;
 
     private static final Decision SET_ASIDE =
-            new Decision("frise", Decision.About.UNCONVERTED, Decision.Answer.SET_ASIDE, "");
+            new Decision("frise", Decision.Topic.UNCONVERTED, Decision.Action.SET_ASIDE, "");
     private HikariDataSource source;
     private Site site;
 
@@ -57,7 +57,7 @@ public class SwitchReadersTest {
             site.records()
                     .save(Write.fresh(
                             "tmooring",
-                            State.PUBLISHED,
+                            RecordState.PUBLISHED,
                             Map.of("title", "M " + i, "rise", "" + i, "note", "n"),
                             "ben"));
         }
@@ -81,9 +81,9 @@ public class SwitchReadersTest {
     }
 
     private void start(String version, Model model) {
-        var outcome = site.runs().start(new Runs.Target(version, model, List.of(SET_ASIDE)), "anna", _ -> {});
-        assertTrue(outcome instanceof Runs.Outcome.Started, outcome.toString());
-        ((Runs.Outcome.Started) outcome).work().run();
+        var outcome = site.runs().start(new Runs.RunTarget(version, model, List.of(SET_ASIDE)), "anna", _ -> {});
+        assertTrue(outcome instanceof Runs.RunOutcome.Started, outcome.toString());
+        ((Runs.RunOutcome.Started) outcome).work().run();
     }
 
     /** All values of records are of the kinds that the model says, and all are there. */
@@ -96,13 +96,13 @@ public class SwitchReadersTest {
         }
     }
 
-    private record Read(Field rise, List<StoredRecord> page, List<StoredRecord> all) {}
+    private record ReadState(Field rise, List<StoredRecord> page, List<StoredRecord> all) {}
 
     private Void together(Site reader) {
         var read = reader.together(() -> {
             var holder = reader.installed().table("tmooring").orElseThrow().holder();
             var all = reader.records().all("tmooring", 100);
-            return new Read(
+            return new ReadState(
                     holder.field("frise").orElseThrow(),
                     reader.records()
                             .page("tmooring", ListQuery.ALL)
@@ -172,11 +172,11 @@ public class SwitchReadersTest {
 
     private void purge() {
         var names = site.held().list().stream().map(Held::name).toList();
-        assertTrue(site.held().purge(names, "anna") instanceof HeldValues.Purged.Done);
+        assertTrue(site.held().purge(names, "anna") instanceof HeldValues.Purged.PurgeDone);
     }
 
     /** Stops the work of a run in the middle, as a process that ends. */
-    private static final class CutOff extends RuntimeException {}
+    private static final class SimulatedStop extends RuntimeException {}
 
     @DataProvider
     public Object[][] moments() {
@@ -185,17 +185,17 @@ public class SwitchReadersTest {
 
     @Test(dataProvider = "moments")
     public void readersSeeWhatWasBeforeWhileACutOffSwitchWaits(int switched) throws Exception {
-        var outcome = (Runs.Outcome.Started)
-                site.runs().start(new Runs.Target("2", moved(), List.of(SET_ASIDE)), "anna", run -> {
+        var outcome = (Runs.RunOutcome.Started)
+                site.runs().start(new Runs.RunTarget("2", moved(), List.of(SET_ASIDE)), "anna", run -> {
                     if (moves(run) > switched) {
-                        throw new CutOff();
+                        throw new SimulatedStop();
                     }
                 });
         var before =
                 Site.open(source, "before", Duration.ofSeconds(2)).records().all("tmooring", 100);
         try {
             outcome.work().run();
-        } catch (CutOff _) {
+        } catch (SimulatedStop _) {
             // as meant
         }
         var reader = Site.open(source, "reader", Duration.ofSeconds(2));
@@ -203,7 +203,7 @@ public class SwitchReadersTest {
         together(reader);
         assertEquals(reader.records().all("tmooring", 100), before);
         assertEquals(site.installed().version(), "1");
-        ((Runs.Outcome.Started) site.runs().resume(outcome.run().id(), _ -> {}))
+        ((Runs.RunOutcome.Started) site.runs().resume(outcome.run().id(), _ -> {}))
                 .work()
                 .run();
         assertEquals(site.installed().version(), "2");

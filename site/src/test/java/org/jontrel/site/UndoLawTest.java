@@ -18,12 +18,12 @@ import org.jontrel.core.code.Decision;
 import org.jontrel.core.generated.Models;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Model;
-import org.jontrel.site.record.Saved;
+import org.jontrel.site.record.SaveResult;
 import org.jontrel.site.record.Write;
 import org.jontrel.site.run.RunView;
 import org.jontrel.site.run.Runs;
 import org.jontrel.site.table.Database;
-import org.jontrel.site.table.Names;
+import org.jontrel.site.table.PhysicalNames;
 import org.jontrel.site.table.Schema;
 import org.jontrel.site.testing.Drawn;
 import org.jontrel.site.testing.Dump;
@@ -55,7 +55,7 @@ public class UndoLawTest {
                 TimeZone.setDefault(TimeZone.getTimeZone(ZONES.get(seed % ZONES.size())));
                 var database = TestDatabase.shared();
                 try (var source = database.source(database.create())) {
-                    var drawn = new Case(source, seed);
+                    var drawn = new UndoCase(source, seed);
                     carriedOut += drawn.holds() ? 1 : 0;
                     links += drawn.links;
                 } catch (RuntimeException | AssertionError e) {
@@ -69,7 +69,7 @@ public class UndoLawTest {
         assertTrue(carriedOut * 2 > CASES, "of " + CASES + " plans " + carriedOut + " could be run");
     }
 
-    private static final class Case {
+    private static final class UndoCase {
         private final HikariDataSource source;
         private final Site site;
         private final Drawn drawn;
@@ -81,7 +81,7 @@ public class UndoLawTest {
         private final boolean old;
         private int links;
 
-        Case(HikariDataSource source, int seed) {
+        UndoCase(HikariDataSource source, int seed) {
             this.source = source;
             this.models = new Models(seed);
             this.old = seed % OFTEN == 0;
@@ -92,14 +92,14 @@ public class UndoLawTest {
         /** Whether the plan could be run; some edits no plan carries, and it says so. */
         boolean holds() throws SQLException {
             var before = models.model();
-            run(site.runs().start(new Runs.Target("1", before, List.of()), "anna", _ -> {}));
+            run(site.runs().start(new Runs.RunTarget("1", before, List.of()), "anna", _ -> {}));
             links = drawn.fill(before);
             var bytes = Dump.of(source);
             var after = before;
             for (int edits = 1 + models.pick(4); edits > 0; edits--) {
                 after = models.edit(after);
             }
-            var target = drawn.answered(after, Decision.Answer.LEAVE);
+            var target = drawn.answered(after, Decision.Action.LEAVE);
             if (!site.runs().plan(target).runnable()) {
                 return false;
             }
@@ -125,7 +125,7 @@ public class UndoLawTest {
 
         /** Once more forward, with all that is held brought back, and undone. */
         private void broughtBack(Model after, Map<String, List<Map<String, String>>> bytes) throws SQLException {
-            var target = drawn.answered(after, Decision.Answer.BRING_BACK);
+            var target = drawn.answered(after, Decision.Action.BRING_BACK);
             assertTrue(site.runs().plan(target).runnable(), "what is held can be brought back");
             run(site.runs().start(target, "anna", _ -> {}));
             assertEquals(site.installed().model(), after);
@@ -138,7 +138,7 @@ public class UndoLawTest {
         }
 
         /** Carries it out while somebody writes, and at times while somebody's old transaction is in the way. */
-        private void busily(Runs.Outcome outcome) {
+        private void busily(Runs.RunOutcome outcome) {
             var over = new AtomicBoolean();
             try (var pool = Executors.newVirtualThreadPerTaskExecutor()) {
                 var writer = pool.submit(() -> {
@@ -166,7 +166,7 @@ public class UndoLawTest {
                 connection.setAutoCommit(false);
                 for (var table : Schema.inUse(connection).values()) {
                     statement
-                            .executeQuery("SELECT * FROM " + Names.quoted(table) + " LIMIT 1")
+                            .executeQuery("SELECT * FROM " + PhysicalNames.quoted(table) + " LIMIT 1")
                             .close();
                 }
                 Database.pause(HELD_OPEN);
@@ -204,7 +204,7 @@ public class UndoLawTest {
                 }
                 var id = some.get(which).id();
                 if (site.records().save(Write.change(type, some.get(which), Map.of("title", title), false, "ben"))
-                        instanceof Saved.Stored) {
+                        instanceof SaveResult.Stored) {
                     titles.put(id, title);
                     types.put(id, type);
                 }
@@ -218,9 +218,9 @@ public class UndoLawTest {
             Drawn.assertSame(actual, expected, when, titles.keySet());
         }
 
-        private static void run(Runs.Outcome outcome) {
-            assertTrue(outcome instanceof Runs.Outcome.Started, outcome.toString());
-            ((Runs.Outcome.Started) outcome).work().run();
+        private static void run(Runs.RunOutcome outcome) {
+            assertTrue(outcome instanceof Runs.RunOutcome.Started, outcome.toString());
+            ((Runs.RunOutcome.Started) outcome).work().run();
         }
 
         private RunView last() {
@@ -229,7 +229,7 @@ public class UndoLawTest {
 
         private RunView forward() {
             return site.runs().history().stream()
-                    .filter(each -> each.kind() == RunView.Kind.FORWARD && each.canUndo())
+                    .filter(each -> each.kind() == RunView.RunKind.FORWARD && each.canUndo())
                     .findFirst()
                     .orElseThrow();
         }

@@ -13,18 +13,18 @@ import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Group;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.Part;
-import org.jontrel.core.model.State;
+import org.jontrel.core.model.RecordState;
 import org.jontrel.core.value.Link;
 import org.jontrel.site.record.ListQuery;
-import org.jontrel.site.record.Saved;
+import org.jontrel.site.record.SaveResult;
 import org.jontrel.site.record.Write;
 import org.jontrel.site.run.Runs;
 import org.jontrel.site.table.Ddl;
 import org.jontrel.site.table.ModelText;
 import org.jontrel.site.table.Schema;
 import org.jontrel.site.testing.Moorings;
-import org.jontrel.site.testing.Records;
 import org.jontrel.site.testing.TestDatabase;
+import org.jontrel.site.testing.TestRecords;
 import org.jontrel.site.testing.TestSite;
 import org.testng.annotations.Test;
 
@@ -98,13 +98,13 @@ public class UpgradeTest {
                 "abc");
         assertEquals(site.media().uses(7), List.of(new Link("tmooring", 1)));
         var raw = Map.of("title", "The old quay", "length", "13");
-        var saved = Records.save(site, "mooring", Optional.of(1L), 3, State.PUBLISHED, raw, "cleo");
-        assertTrue(saved instanceof Saved.Stored, saved.toString());
+        var saved = TestRecords.save(site, "mooring", Optional.of(1L), 3, RecordState.PUBLISHED, raw, "cleo");
+        assertTrue(saved instanceof SaveResult.Stored, saved.toString());
         assertEquals(site.records().history("tmooring", 1).size(), 1);
         var fields = new ArrayList<>(List.of(Moorings.LENGTH, Moorings.PHOTO, Moorings.NOTE));
         var next = model().with(
                         model().types().getFirst().withSections(List.of(new Group("gberth", "Berth", "", fields))));
-        ((Runs.Outcome.Started) site.runs().start(new Runs.Target("1.1.0", next, List.of()), "anna", _ -> {}))
+        ((Runs.RunOutcome.Started) site.runs().start(new Runs.RunTarget("1.1.0", next, List.of()), "anna", _ -> {}))
                 .work()
                 .run();
         assertEquals(
@@ -151,7 +151,7 @@ public class UpgradeTest {
                             "tmooring",
                             Optional.of(quay.id()),
                             quay.version(),
-                            State.PUBLISHED,
+                            RecordState.PUBLISHED,
                             Optional.empty(),
                             Optional.of(Instant.parse("2199-01-01T00:00:00Z")),
                             "",

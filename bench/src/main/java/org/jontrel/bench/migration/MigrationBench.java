@@ -103,8 +103,8 @@ public final class MigrationBench {
 
     private static double run(Site site, String version, Model model, Decision... decisions) {
         long began = System.nanoTime();
-        var outcome = site.runs().start(new Runs.Target(version, model, List.of(decisions)), "bench", _ -> {});
-        if (!(outcome instanceof Runs.Outcome.Started started)) {
+        var outcome = site.runs().start(new Runs.RunTarget(version, model, List.of(decisions)), "bench", _ -> {});
+        if (!(outcome instanceof Runs.RunOutcome.Started started)) {
             throw new IllegalStateException(outcome.toString());
         }
         started.work().run();
@@ -123,7 +123,7 @@ public final class MigrationBench {
         try (var source = filled(records)) {
             var site = site(source);
             long began = System.nanoTime();
-            var plan = site.runs().plan(new Runs.Target("2.0.0", number(), List.of()));
+            var plan = site.runs().plan(new Runs.RunTarget("2.0.0", number(), List.of()));
             double planning = (System.nanoTime() - began) / 1e9;
             if (!plan.runnable()) {
                 throw new IllegalStateException(plan.toString());

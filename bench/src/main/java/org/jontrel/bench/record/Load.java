@@ -13,10 +13,10 @@ import java.util.concurrent.Callable;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.stream.LongStream;
-import org.jontrel.core.model.State;
+import org.jontrel.core.model.RecordState;
 import org.jontrel.core.value.Link;
 import org.jontrel.site.Site;
-import org.jontrel.site.record.Saved;
+import org.jontrel.site.record.SaveResult;
 import org.jontrel.site.record.Write;
 import org.jontrel.site.run.Runs;
 
@@ -45,7 +45,7 @@ final class Load {
         filled(Databases.VALUES, source -> in(source, this::values));
     }
 
-    private interface Filling {
+    private interface RowFiller {
         void of(HikariDataSource source) throws Exception;
     }
 
@@ -59,7 +59,7 @@ final class Load {
         }
     }
 
-    private boolean filled(String name, Filling filling) throws Exception {
+    private boolean filled(String name, RowFiller filling) throws Exception {
         if (Databases.noted(folder, name) == records) {
             return false;
         }
@@ -79,8 +79,8 @@ final class Load {
 
     private void engine(HikariDataSource source) throws Exception {
         var site = Databases.site(source);
-        var outcome = site.runs().start(new Runs.Target("1.0.0", Databases.model(), List.of()), "bench", _ -> {});
-        ((Runs.Outcome.Started) outcome).work().run();
+        var outcome = site.runs().start(new Runs.RunTarget("1.0.0", Databases.model(), List.of()), "bench", _ -> {});
+        ((Runs.RunOutcome.Started) outcome).work().run();
         var terms = new ArrayList<Long>();
         below(site, terms, Optional.empty(), "Reach", 3);
         var people = many(site, "tperson", PEOPLE, number -> Map.of("title", "Keeper " + number));
@@ -110,7 +110,7 @@ final class Load {
     private static void below(Site site, List<Long> all, Optional<Long> parent, String name, int depth) {
         var writes = new ArrayList<Write>();
         for (int i = 1; i <= 10; i++) {
-            var write = Write.fresh("xwaterway", State.PUBLISHED, Map.of("label", name + " " + i), "bench");
+            var write = Write.fresh("xwaterway", RecordState.PUBLISHED, Map.of("label", name + " " + i), "bench");
             writes.add(parent.map(id -> write.under(new Link("xwaterway", id))).orElse(write));
         }
         var made = ids(site.records().saveAll(writes));
@@ -133,7 +133,7 @@ final class Load {
             var own = new ArrayList<Long>();
             for (long from = next.getAndAdd(TOGETHER); from < count; from = next.getAndAdd(TOGETHER)) {
                 var writes = LongStream.range(from, Math.min(count, from + TOGETHER))
-                        .mapToObj(number -> Write.fresh(holder, State.PUBLISHED, making.raw(number), "bench"))
+                        .mapToObj(number -> Write.fresh(holder, RecordState.PUBLISHED, making.raw(number), "bench"))
                         .toList();
                 own.addAll(ids(site.records().saveAll(writes)));
             }
@@ -147,10 +147,10 @@ final class Load {
         return made;
     }
 
-    static List<Long> ids(List<Saved> saved) {
+    static List<Long> ids(List<SaveResult> saved) {
         return saved.stream()
                 .map(each -> {
-                    if (each instanceof Saved.Stored(var record)) {
+                    if (each instanceof SaveResult.Stored(var record)) {
                         return record.id();
                     }
                     throw new IllegalStateException("not stored: " + each);

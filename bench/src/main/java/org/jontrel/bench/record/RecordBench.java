@@ -103,7 +103,7 @@ public final class RecordBench {
 
     private static void export(String format) throws Exception {
         try (var source = Databases.source(Databases.ENGINE);
-                var out = new Counting()) {
+                var out = new CountingStream()) {
             var site = Databases.site(source);
             var holder = site.installed()
                     .table(Definition.Sort.TYPE, "survey")
@@ -111,7 +111,9 @@ public final class RecordBench {
                     .holder();
             long began = System.nanoTime();
             ExportFile.of(format)
-                    .write(ExportFile.Source.of("bench", site, holder, ListQuery.ALL.sortedBy("own_id", false)), out);
+                    .write(
+                            ExportFile.ExportSource.of("bench", site, holder, ListQuery.ALL.sortedBy("own_id", false)),
+                            out);
             System.out.printf(
                     Locale.ROOT,
                     "export %-5s %d MB in %.0f s; heap used after collection, by tenths: %s MB%n",
@@ -123,7 +125,7 @@ public final class RecordBench {
     }
 
     /** Counts what is written, and looks at the heap from time to time. */
-    private static final class Counting extends OutputStream {
+    private static final class CountingStream extends OutputStream {
         private static final long STEP = 40L << 20;
         private long bytes;
         private long next = STEP;

@@ -13,10 +13,10 @@ import java.util.Set;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.LongStream;
 import org.jontrel.core.model.Condition;
-import org.jontrel.core.model.State;
+import org.jontrel.core.model.RecordState;
 import org.jontrel.site.Site;
 import org.jontrel.site.record.ListQuery;
-import org.jontrel.site.record.Saved;
+import org.jontrel.site.record.SaveResult;
 import org.jontrel.site.record.StoredRecord;
 import org.jontrel.site.record.Write;
 import org.openjdk.jmh.annotations.Benchmark;
@@ -237,11 +237,12 @@ public class RecordBenchmark {
 
     @Benchmark
     public Object insert_engine() {
-        return stored(site.records().save(Write.fresh("tsurvey", State.PUBLISHED, surveys.raw(number++), "bench")));
+        return stored(
+                site.records().save(Write.fresh("tsurvey", RecordState.PUBLISHED, surveys.raw(number++), "bench")));
     }
 
-    private static StoredRecord stored(Saved saved) {
-        if (saved instanceof Saved.Stored(var record)) {
+    private static StoredRecord stored(SaveResult saved) {
+        if (saved instanceof SaveResult.Stored(var record)) {
             return record;
         }
         throw new IllegalStateException("not stored: " + saved);
@@ -293,7 +294,7 @@ public class RecordBenchmark {
     public Object thousand_engine() {
         return Load.ids(site.records()
                 .saveAll(thousand().stream()
-                        .map(raw -> Write.fresh("tsurvey", State.PUBLISHED, raw, "bench"))
+                        .map(raw -> Write.fresh("tsurvey", RecordState.PUBLISHED, raw, "bench"))
                         .toList()));
     }
 

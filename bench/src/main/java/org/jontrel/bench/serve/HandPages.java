@@ -19,7 +19,7 @@ import java.util.Objects;
 import java.util.stream.Collectors;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
-import org.jontrel.server.publicsite.Line;
+import org.jontrel.server.publicsite.PageField;
 import org.jontrel.server.publicsite.PageFrame;
 import org.jontrel.server.publicsite.PageWriter;
 import org.jontrel.server.publicsite.PublicPages;
@@ -232,8 +232,8 @@ class HandPages {
                 List.of());
     }
 
-    private static List<PublicPages.Section> sections(Structure structure) {
-        var facts = new ArrayList<Line>();
+    private static List<PublicPages.PageSection> sections(Structure structure) {
+        var facts = new ArrayList<PageField>();
         text(facts, "Sort", SORTS.get(structure.sort()));
         text(facts, "Rise", structure.rise());
         text(facts, "Width", structure.width() == null ? null : number(structure.width()) + "\u00a0m");
@@ -246,17 +246,18 @@ class HandPages {
                 structure.inspected() == null
                         ? null
                         : structure.inspected().format(DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH)));
-        var visitors = new ArrayList<Line>();
+        var visitors = new ArrayList<PageField>();
         text(visitors, "Step-free", structure.stepFree() == null ? null : structure.stepFree() ? "Step-free" : "Steps");
         if (structure.story() != null) {
-            visitors.add(new Line("Story", "prose", structure.story(), List.of(), List.of(), List.of(), List.of()));
+            visitors.add(
+                    new PageField("Story", "prose", structure.story(), List.of(), List.of(), List.of(), List.of()));
         }
-        var sections = new ArrayList<PublicPages.Section>();
+        var sections = new ArrayList<PublicPages.PageSection>();
         if (!facts.isEmpty()) {
-            sections.add(new PublicPages.Section("Facts", facts));
+            sections.add(new PublicPages.PageSection("Facts", facts));
         }
         if (!visitors.isEmpty()) {
-            sections.add(new PublicPages.Section("For visitors", visitors));
+            sections.add(new PublicPages.PageSection("For visitors", visitors));
         }
         return sections;
     }
@@ -265,9 +266,9 @@ class HandPages {
         return number.stripTrailingZeros().toPlainString();
     }
 
-    private static void text(List<Line> lines, String label, String text) {
+    private static void text(List<PageField> lines, String label, String text) {
         if (text != null) {
-            lines.add(new Line(label, "text", text, List.of(), List.of(), List.of(), List.of()));
+            lines.add(new PageField(label, "text", text, List.of(), List.of(), List.of(), List.of()));
         }
     }
 }

@@ -13,7 +13,7 @@ import java.util.Locale;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.concurrent.atomic.AtomicBoolean;
-import org.jontrel.demo.Loader;
+import org.jontrel.demo.DemoLoader;
 import org.jontrel.server.Application;
 import org.jontrel.server.site.Sites;
 import org.springframework.boot.builder.SpringApplicationBuilder;
@@ -35,7 +35,7 @@ public final class ServeBench {
 
     private ServeBench() {}
 
-    private record Page(String name, URI address, String tag) {
+    private record BenchPage(String name, URI address, String tag) {
         /** As few steps as can be: the reader has the same processors as what it measures. */
         String request() {
             return "GET " + address.getPath() + " HTTP/1.1\r\nHost: " + address.getAuthority() + "\r\n"
@@ -66,7 +66,7 @@ public final class ServeBench {
     private static void load() {
         try (var context = started(Application.class)) {
             if (context.getBean(Sites.class).find(HandPages.SITE).isEmpty()) {
-                Loader.load(address(context), CODE);
+                DemoLoader.load(address(context), CODE);
             }
         }
     }
@@ -82,11 +82,11 @@ public final class ServeBench {
     }
 
     private static void measure(String name, String application, String hand, int seconds) throws Exception {
-        var full = new Page("application", URI.create(application), null);
-        var written = new Page("by hand", URI.create(hand), null);
+        var full = new BenchPage("application", URI.create(application), null);
+        var written = new BenchPage("by hand", URI.create(hand), null);
         var first = full.read();
         compare(first.body(), written.read().body());
-        var known = new Page(
+        var known = new BenchPage(
                 "with its tag",
                 URI.create(application),
                 first.headers().firstValue("ETag").orElseThrow());
@@ -137,7 +137,7 @@ public final class ServeBench {
         return sorted[sorted.length / 2];
     }
 
-    private static double rate(Page page, int seconds) throws Exception {
+    private static double rate(BenchPage page, int seconds) throws Exception {
         var over = new AtomicBoolean();
         var began = System.nanoTime();
         long read = 0;
@@ -146,7 +146,7 @@ public final class ServeBench {
             for (int i = 0; i < READERS; i++) {
                 counts.add(readers.submit(() -> {
                     long count = 0;
-                    try (var reader = new Reader(page.address(), page.request(), page.tag() == null ? 200 : 304)) {
+                    try (var reader = new BenchReader(page.address(), page.request(), page.tag() == null ? 200 : 304)) {
                         while (!over.get()) {
                             reader.read();
                             count++;

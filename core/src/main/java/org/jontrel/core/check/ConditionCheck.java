@@ -17,12 +17,17 @@ import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.value.Conditions;
 
 /** Whether what a condition compares is there, can be seen from its place, and can be compared. */
-record ConditionCheck(Known known, Report report, String property, String owner) {
+record ConditionCheck(ModelIndex known, DefinitionFindings report, String property, String owner) {
     /**
      * @param everywhere all fields of the definition, also those that cannot be seen from here
      * @param own id of the field it decides about, or empty
      */
-    void run(Condition condition, Sight sight, Map<String, Field> everywhere, String own, Definition definition) {
+    void run(
+            Condition condition,
+            VisibleFields sight,
+            Map<String, Field> everywhere,
+            String own,
+            Definition definition) {
         condition.all().forEach(each -> {
             switch (each) {
                 case Condition.FieldIs is -> field(is, sight, everywhere, own);
@@ -50,7 +55,7 @@ record ConditionCheck(Known known, Report report, String property, String owner)
                 || definition instanceof Listing;
     }
 
-    private void field(Condition.FieldIs is, Sight sight, Map<String, Field> everywhere, String own) {
+    private void field(Condition.FieldIs is, VisibleFields sight, Map<String, Field> everywhere, String own) {
         if (is.field().equals(own)) {
             report.addFixed(property, null, Code.CONDITION_ON_ITSELF, owner);
             return;
@@ -61,7 +66,7 @@ record ConditionCheck(Known known, Report report, String property, String owner)
             if (elsewhere != null) {
                 report.add(property, Code.CONDITION_OUT_OF_SIGHT, owner, elsewhere.label());
             } else {
-                var keys = Known.keys(everywhere.values()).keySet();
+                var keys = ModelIndex.keys(everywhere.values()).keySet();
                 report.add(
                         property, Code.REFERENCE_UNKNOWN, owner, "field", is.field(), Nearest.hint(is.field(), keys));
             }
@@ -115,7 +120,7 @@ record ConditionCheck(Known known, Report report, String property, String owner)
                 };
         if (!valid) {
             report.add(property, Code.CONDITION_VALUE, owner, value, field.label(), Nearest.hint(value, words(field)));
-        } else if (Limits.beyond(field, test, value)) {
+        } else if (ComparisonLimits.beyond(field, test, value)) {
             report.add(property, Code.CONDITION_BEYOND, owner, value, field.label());
         }
     }

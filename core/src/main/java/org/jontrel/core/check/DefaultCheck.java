@@ -11,7 +11,7 @@ import org.jontrel.core.value.Conditions;
 import org.jontrel.core.value.Values;
 
 /** Whether a value given in a definition is one its field can hold: a default, or what a starter term has. */
-record DefaultCheck(Known known, Report report) {
+record DefaultCheck(ModelIndex known, DefinitionFindings report) {
     void run(Field field) {
         if (!field.fallback().isEmpty()) {
             check(field, field.fallback(), "default");

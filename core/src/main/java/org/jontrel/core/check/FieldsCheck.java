@@ -21,9 +21,9 @@ import org.jontrel.core.value.Conditions;
 
 /** The fields of one definition: in its groups, within one another, and together. */
 final class FieldsCheck {
-    private final Known known;
+    private final ModelIndex known;
     private final Definition definition;
-    private final Report report;
+    private final DefinitionFindings report;
     private final List<Field> all;
     private final Map<String, Field> everywhere = new HashMap<>();
 
@@ -33,7 +33,7 @@ final class FieldsCheck {
     /** Where each field comes from where that is not the definition itself: the title of the shared group, by id. */
     private final Map<String, String> shared = new HashMap<>();
 
-    FieldsCheck(Known known, Definition definition, Report report) {
+    FieldsCheck(ModelIndex known, Definition definition, DefinitionFindings report) {
         this.known = known;
         this.definition = definition;
         this.report = report;
@@ -44,13 +44,13 @@ final class FieldsCheck {
 
     void run(List<Field> fields) {
         together(all);
-        fields.forEach(field -> field(field, new Sight(all, null), Condition.ALWAYS, 1));
+        fields.forEach(field -> field(field, new VisibleFields(all, null), Condition.ALWAYS, 1));
         cycles();
     }
 
     void runSections(List<Section> sections) {
         together(all);
-        var sight = new Sight(all, null);
+        var sight = new VisibleFields(all, null);
         var seen = new HashSet<String>();
         for (int i = 0; i < sections.size(); i++) {
             switch (sections.get(i)) {
@@ -87,7 +87,7 @@ final class FieldsCheck {
     }
 
     /** A group that one of its own fields decides about; and what must hold for its fields to be seen. */
-    private void onOwn(Report at, Condition condition, List<Field> fields, String property, String label) {
+    private void onOwn(DefinitionFindings at, Condition condition, List<Field> fields, String property, String label) {
         fields.forEach(field -> field.withInner().forEach(each -> around.put(each.id(), condition)));
         boolean own = compared(condition)
                 .anyMatch(id -> fields.stream()
@@ -129,7 +129,7 @@ final class FieldsCheck {
         }
     }
 
-    private void field(Field field, Sight sight, Condition around, int depth) {
+    private void field(Field field, VisibleFields sight, Condition around, int depth) {
         var at = report.of(field.id());
         var names = new NameCheck(at);
         names.label("label", field.label(), field.key());
@@ -150,7 +150,7 @@ final class FieldsCheck {
         }
     }
 
-    private static void partKey(Field field, Report at) {
+    private static void partKey(Field field, DefinitionFindings at) {
         for (var part : Part.values()) {
             if (part.code().equals(field.key())) {
                 var free = "own_" + field.key();
@@ -159,7 +159,7 @@ final class FieldsCheck {
         }
     }
 
-    private void inner(Field field, Sight sight, Condition around, int depth, Report at) {
+    private void inner(Field field, VisibleFields sight, Condition around, int depth, DefinitionFindings at) {
         if (depth > Kind.Repeater.DEEPEST) {
             at.add("fields", Code.NESTED_TOO_DEEP, field.label(), depth, Kind.Repeater.DEEPEST);
             return;
@@ -168,7 +168,7 @@ final class FieldsCheck {
         if (field.kind() instanceof Kind.Repeater) {
             RowSize.check(field.inner(), field.label(), at);
         }
-        var within = new Sight(field.inner(), sight);
+        var within = new VisibleFields(field.inner(), sight);
         var shown = new Condition.All(List.of(around, field.showWhen()));
         field.inner().forEach(each -> field(each, within, shown, depth + 1));
     }
@@ -219,7 +219,13 @@ final class FieldsCheck {
      * @param own id of the field it decides about, or empty
      * @param around what must hold for the place itself to be seen
      */
-    private void condition(Report at, Condition condition, Sight sight, String own, String label, Condition around) {
+    private void condition(
+            DefinitionFindings at,
+            Condition condition,
+            VisibleFields sight,
+            String own,
+            String label,
+            Condition around) {
         if (condition.equals(Condition.ALWAYS)) {
             return;
         }
@@ -238,7 +244,7 @@ final class FieldsCheck {
     }
 
     /** Says where a condition on records can never hold. */
-    void possible(Report at, String property, Condition condition, String label) {
+    void possible(DefinitionFindings at, String property, Condition condition, String label) {
         if (!isPossible(condition)) {
             at.addFixed(property, null, Code.CONDITION_NEVER, label);
         }
@@ -299,7 +305,7 @@ final class FieldsCheck {
         if (everywhere.containsKey(fieldId)) {
             return true;
         }
-        report.addUnknown(property, place, definition.name(), "field", fieldId, Known.keys(everywhere.values()));
+        report.addUnknown(property, place, definition.name(), "field", fieldId, ModelIndex.keys(everywhere.values()));
         return false;
     }
 

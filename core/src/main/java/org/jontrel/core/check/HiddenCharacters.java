@@ -15,14 +15,14 @@ import org.jontrel.core.shape.Things;
  */
 final class HiddenCharacters {
     private final Definition definition;
-    private final Report report;
+    private final DefinitionFindings report;
 
-    private HiddenCharacters(Definition definition, Report report) {
+    private HiddenCharacters(Definition definition, DefinitionFindings report) {
         this.definition = definition;
         this.report = report;
     }
 
-    static void check(Definition definition, Report report) {
+    static void check(Definition definition, DefinitionFindings report) {
         var check = new HiddenCharacters(definition, report);
         check.thing(definition, report);
         Things.within(definition, thing -> {
@@ -31,7 +31,7 @@ final class HiddenCharacters {
         });
     }
 
-    private void thing(Object thing, Report at) {
+    private void thing(Object thing, DefinitionFindings at) {
         for (var property : Things.of(thing).properties()) {
             if (property.slot() == null) {
                 property(thing, property, at);
@@ -39,11 +39,11 @@ final class HiddenCharacters {
         }
     }
 
-    private <V> void property(Object thing, Property<Object, V> property, Report at) {
+    private <V> void property(Object thing, Property<Object, V> property, DefinitionFindings at) {
         value(property.name(), property.getter().apply(thing), thing, at);
     }
 
-    private void value(String property, Object value, Object thing, Report at) {
+    private void value(String property, Object value, Object thing, DefinitionFindings at) {
         switch (value) {
             case String text -> text(property, text, thing, at);
             case Map<?, ?> texts ->
@@ -56,7 +56,7 @@ final class HiddenCharacters {
         }
     }
 
-    private void text(String property, String text, Object thing, Report at) {
+    private void text(String property, String text, Object thing, DefinitionFindings at) {
         for (int i = 0; i < text.length(); i++) {
             char c = text.charAt(i);
             if (c >= ' ' && c < 0x7F) {

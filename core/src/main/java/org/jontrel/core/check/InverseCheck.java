@@ -12,7 +12,7 @@ import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
 
 /** Inverses are named at the other end: their keys meet neither fields of the types there nor one another. */
-record InverseCheck(Known known, List<Finding> findings) {
+record InverseCheck(ModelIndex known, List<Finding> findings) {
     void run(Model model) {
         var taken = new HashMap<String, Map<String, String>>();
         for (var type : model.types()) {
@@ -41,7 +41,7 @@ record InverseCheck(Known known, List<Finding> findings) {
                 var at = known.find(ContentType.class, target)
                         .map(ContentType::singular)
                         .orElse(target);
-                new Report(findings, type.id(), inverse.id())
+                new DefinitionFindings(findings, type.id(), inverse.id())
                         .addFixed(
                                 "key",
                                 Keys.free(inverse.key(), keys.keySet()),

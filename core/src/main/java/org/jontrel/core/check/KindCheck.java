@@ -25,14 +25,14 @@ final class KindCheck {
     /** Addresses that run code where they are opened. */
     private static final Set<String> UNSAFE_SCHEMES = Set.of("javascript", "data", "vbscript", "file", "blob");
 
-    private final Known known;
+    private final ModelIndex known;
     private final Field field;
-    private final Report report;
+    private final DefinitionFindings report;
     private final boolean inner;
     private final Definition definition;
 
     /** @param inner whether the field stands within another */
-    KindCheck(Known known, Field field, Report report, boolean inner, Definition definition) {
+    KindCheck(ModelIndex known, Field field, DefinitionFindings report, boolean inner, Definition definition) {
         this.known = known;
         this.field = field;
         this.report = report;
@@ -274,7 +274,7 @@ final class KindCheck {
                         field.label(),
                         "field within it",
                         repeater.rowName(),
-                        Known.keys(repeater.fields()));
+                        ModelIndex.keys(repeater.fields()));
             } else if (!named.get().inner().isEmpty() || !named.get().kind().holdsValue()) {
                 report.addFixed(
                         "row_name",

@@ -10,7 +10,7 @@ import org.jontrel.core.model.Layout;
 import org.jontrel.core.model.Listing;
 
 /** A layout: what its blocks show is there, and no block says what its sort cannot. */
-record LayoutCheck(Known known, Report report) {
+record LayoutCheck(ModelIndex known, DefinitionFindings report) {
     private static final int DEEPEST = 6;
 
     void run(Layout layout) {
@@ -27,9 +27,9 @@ record LayoutCheck(Known known, Report report) {
         var at = report.of(block.id());
         var name = block.title().isEmpty() ? block.sort().code() : block.title();
         new NameCheck(at).prose("title", block.title());
-        says("field", block.field(), block.sort() == Block.Sort.FIELD, name, at);
-        says("listing", block.listing(), block.sort() == Block.Sort.LISTING, name, at);
-        says("text", block.text(), block.sort() == Block.Sort.TEXT, name, at);
+        says("field", block.field(), block.sort() == Block.BlockSort.FIELD, name, at);
+        says("listing", block.listing(), block.sort() == Block.BlockSort.LISTING, name, at);
+        says("text", block.text(), block.sort() == Block.BlockSort.TEXT, name, at);
         if (!block.field().isEmpty() && fields.everywhere().get(block.field()) == null) {
             at.addUnknown(
                     "field",
@@ -37,7 +37,7 @@ record LayoutCheck(Known known, Report report) {
                     name,
                     "field",
                     block.field(),
-                    Known.keys(fields.everywhere().values()));
+                    ModelIndex.keys(fields.everywhere().values()));
         }
         if (!block.listing().isEmpty()
                 && known.find(Listing.class, block.listing()).isEmpty()) {
@@ -45,7 +45,7 @@ record LayoutCheck(Known known, Report report) {
         }
         if (!block.showWhen().equals(Condition.ALWAYS)) {
             new ConditionCheck(known, at, "show_when", name)
-                    .run(block.showWhen(), new Sight(fields.all(), null), fields.everywhere(), "", layout);
+                    .run(block.showWhen(), new VisibleFields(fields.all(), null), fields.everywhere(), "", layout);
             fields.possible(at, "show_when", block.showWhen(), name);
         }
         if (!block.sort().holdsBlocks() && !block.blocks().isEmpty()) {
@@ -59,7 +59,7 @@ record LayoutCheck(Known known, Report report) {
         within.forEach(each -> block(each, layout, fields, depth + 1));
     }
 
-    private static void says(String property, String value, boolean due, String name, Report at) {
+    private static void says(String property, String value, boolean due, String name, DefinitionFindings at) {
         if (due && value.isBlank()) {
             at.add(property, Code.BLOCK_EMPTY, name, property);
         } else if (!due && !value.isEmpty()) {

@@ -14,7 +14,7 @@ import org.jontrel.core.model.Model;
 import org.jontrel.core.shape.Things;
 
 /** Layouts with a listing that shows each record by the layout again: a page without end. */
-record LayoutCycleCheck(Known known, List<Finding> findings) {
+record LayoutCycleCheck(ModelIndex known, List<Finding> findings) {
     void run(Model model) {
         var told = new HashSet<String>();
         for (var layout : model.all(Layout.class)) {
@@ -23,7 +23,7 @@ record LayoutCycleCheck(Known known, List<Finding> findings) {
                 way.forEach(each -> told.add(each.id()));
                 var titles = new ArrayList<>(way.stream().map(Layout::title).toList());
                 titles.add(layout.title());
-                new Report(findings, layout.id(), "")
+                new DefinitionFindings(findings, layout.id(), "")
                         .add("blocks", Code.LAYOUT_CYCLE, layout.title(), String.join(" → ", titles));
             }
         }
@@ -50,7 +50,7 @@ record LayoutCycleCheck(Known known, List<Finding> findings) {
         });
         return listings.stream()
                 .flatMap(id -> known.find(Listing.class, id).stream())
-                .filter(listing -> listing.shown() == Listing.Shown.LAYOUT)
+                .filter(listing -> listing.shown() == Listing.ResultStyle.LAYOUT)
                 .flatMap(listing -> known.find(Layout.class, listing.layout()).stream());
     }
 }

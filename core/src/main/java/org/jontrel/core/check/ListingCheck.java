@@ -8,7 +8,7 @@ import org.jontrel.core.model.Layout;
 import org.jontrel.core.model.Listing;
 
 /** A listing: what it lists, filters, sorts by and shows is there. */
-record ListingCheck(Known known, Report report) {
+record ListingCheck(ModelIndex known, DefinitionFindings report) {
     void run(Listing listing) {
         if (known.find(ContentType.class, listing.type()).isEmpty()) {
             report.addUnknown(
@@ -24,14 +24,14 @@ record ListingCheck(Known known, Report report) {
         listing.fields().forEach(field -> fields.known("fields", "fields." + field, field));
         if (!listing.where().equals(Condition.ALWAYS)) {
             new ConditionCheck(known, report, "where", listing.title())
-                    .run(listing.where(), new Sight(fields.all(), null), fields.everywhere(), "", listing);
+                    .run(listing.where(), new VisibleFields(fields.all(), null), fields.everywhere(), "", listing);
             fields.possible(report, "where", listing.where(), listing.title());
         }
         layout(listing);
     }
 
     private void layout(Listing listing) {
-        boolean due = listing.shown() == Listing.Shown.LAYOUT;
+        boolean due = listing.shown() == Listing.ResultStyle.LAYOUT;
         if (due != !listing.layout().isEmpty()) {
             report.add("layout", due ? Code.LAYOUT_MISSING : Code.LAYOUT_IDLE, listing.title());
         }

@@ -25,20 +25,20 @@ import org.jontrel.core.model.SharedGroup;
 import org.jontrel.core.model.SiteValues;
 import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.model.TaxonomyUse;
-import org.jontrel.core.shape.Reading;
+import org.jontrel.core.shape.ReadContext;
 import org.jontrel.core.shape.Things;
 
 /** Whether a model holds together: everything that would break a form, a page or a site later, said now. */
 public final class ModelCheck {
     private final Model model;
-    private final Known known;
+    private final ModelIndex known;
     private final List<Finding> findings = new ArrayList<>();
     private final Map<String, String> idOwners = new HashMap<>();
     private final Set<String> used = new HashSet<>();
 
     private ModelCheck(Model model) {
         this.model = model;
-        this.known = new Known(model);
+        this.known = new ModelIndex(model);
     }
 
     /** What blocks a model and did not block it before, in whatever definition it was. */
@@ -59,7 +59,7 @@ public final class ModelCheck {
         var keys = new HashMap<Definition.Sort, NameCheck.Keyed>();
         var paths = new PathCheck();
         for (var definition : model.definitions()) {
-            var report = new Report(findings, definition.id(), "");
+            var report = new DefinitionFindings(findings, definition.id(), "");
             keys.computeIfAbsent(definition.sort(), _ -> new NameCheck.Keyed())
                     .claim(definition.key(), definition.name(), report);
             new NameCheck(report).key(definition.key(), definition.name());
@@ -77,7 +77,7 @@ public final class ModelCheck {
         return List.copyOf(findings);
     }
 
-    private void check(Definition definition, Report report) {
+    private void check(Definition definition, DefinitionFindings report) {
         var fields = new FieldsCheck(known, definition, report);
         switch (definition) {
             case ContentType type -> new TypeCheck(known, type, report, fields).run();
@@ -105,7 +105,7 @@ public final class ModelCheck {
         }
     }
 
-    private static void titled(Report report, String title, String description) {
+    private static void titled(DefinitionFindings report, String title, String description) {
         var names = new NameCheck(report);
         names.label("title", title, "A definition");
         names.prose("description", description);
@@ -127,7 +127,7 @@ public final class ModelCheck {
         var id = shape.id(thing);
         var label = shape.label(thing);
         var place = Place.field(definition.id(), thing == definition ? "" : id, "id");
-        if (!Ids.isId(id) && !id.startsWith(Reading.GIVEN_HERE)) {
+        if (!Ids.isId(id) && !id.startsWith(ReadContext.GIVEN_HERE)) {
             findings.add(Finding.of(Code.ID_INVALID, place, id));
         }
         var other = idOwners.putIfAbsent(id, label);

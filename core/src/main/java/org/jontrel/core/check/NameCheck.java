@@ -7,7 +7,7 @@ import org.jontrel.core.model.Keys;
 import org.jontrel.core.model.Nouns;
 
 /** Names that people read and names in code: given where needed, valid, and not too long for a screen or a column. */
-record NameCheck(Report report) {
+record NameCheck(DefinitionFindings report) {
     private static final int LONGEST_NAME = 200;
     private static final int LONGEST_PROSE = 4_000;
 
@@ -67,7 +67,7 @@ record NameCheck(Report report) {
     static final class Keyed {
         private final Map<String, String> labels = new HashMap<>();
 
-        void claim(String key, String label, Report report) {
+        void claim(String key, String label, DefinitionFindings report) {
             var other = labels.putIfAbsent(key, label);
             if (other != null) {
                 report.addFixed("key", Keys.free(key, labels.keySet()), Code.KEY_TWICE, key, other, label);

@@ -11,10 +11,10 @@ import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Model;
 
 /** Records under records: what they stand under is there, and the first one of each type can be made. */
-record NestingCheck(Known known, List<Finding> findings) {
+record NestingCheck(ModelIndex known, List<Finding> findings) {
     void run(Model model) {
         for (var type : model.types()) {
-            var report = new Report(findings, type.id(), "");
+            var report = new DefinitionFindings(findings, type.id(), "");
             for (var above : type.nesting().under()) {
                 if (known.find(ContentType.class, above).isEmpty()) {
                     report.addUnknown(

@@ -10,7 +10,7 @@ import org.jontrel.core.model.Kind;
 final class OptionCheck {
     private OptionCheck() {}
 
-    static void run(List<Kind.Option> options, String owner, Report report) {
+    static void run(List<Kind.Option> options, String owner, DefinitionFindings report) {
         if (options.isEmpty()) {
             report.add("options", Code.OPTIONS_MISSING, owner);
             return;

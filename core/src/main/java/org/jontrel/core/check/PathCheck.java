@@ -17,7 +17,7 @@ final class PathCheck {
     private final Map<String, String> pages = new HashMap<>();
     private final Map<String, String> api = new HashMap<>();
 
-    void claim(Definition definition, Report report) {
+    void claim(Definition definition, DefinitionFindings report) {
         switch (definition) {
             case ContentType type -> {
                 page(type.path(), type.singular(), report);
@@ -39,7 +39,7 @@ final class PathCheck {
         }
     }
 
-    private void page(String path, String name, Report report) {
+    private void page(String path, String name, DefinitionFindings report) {
         new NameCheck(report).path("path", path);
         if (SITE_PATHS.contains(path)) {
             report.add("path", Code.PATH_RESERVED, path);
@@ -47,7 +47,8 @@ final class PathCheck {
         free(pages, path, name, "path", report);
     }
 
-    private static void free(Map<String, String> taken, String path, String name, String property, Report report) {
+    private static void free(
+            Map<String, String> taken, String path, String name, String property, DefinitionFindings report) {
         var other = taken.putIfAbsent(path, name);
         if (other == null) {
             return;

@@ -12,7 +12,7 @@ final class RowSize {
 
     private RowSize() {}
 
-    static void check(List<Field> fields, String owner, Report report) {
+    static void check(List<Field> fields, String owner, DefinitionFindings report) {
         int bytes = fields.stream().mapToInt(RowSize::bytes).sum();
         if (bytes > MOST) {
             report.add("groups", Code.ROW_TOO_WIDE, owner, bytes, MOST);

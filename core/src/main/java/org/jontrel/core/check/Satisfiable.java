@@ -24,9 +24,9 @@ import org.jontrel.core.value.Conditions;
 final class Satisfiable {
     private static final int MOST = 256;
     private final Function<String, Optional<Field>> fields;
-    private final Known known;
+    private final ModelIndex known;
 
-    Satisfiable(Function<String, Optional<Field>> fields, Known known) {
+    Satisfiable(Function<String, Optional<Field>> fields, ModelIndex known) {
         this.fields = fields;
         this.known = known;
     }
@@ -207,7 +207,7 @@ final class Satisfiable {
 
         private boolean isEmpty() {
             int order = Conditions.compare(least, greatest);
-            var unit = Limits.unit(kind);
+            var unit = ComparisonLimits.unit(kind);
             if (order > 0 || (order == 0 && (leastOpen || greatestOpen))) {
                 return true;
             }

@@ -15,13 +15,13 @@ import org.jontrel.core.model.Term;
 /** A taxonomy, what its terms hold, and its starter terms. */
 final class TaxonomyCheck {
     private static final int DEEPEST = 10;
-    private final Known known;
+    private final ModelIndex known;
     private final Taxonomy taxonomy;
-    private final Report report;
+    private final DefinitionFindings report;
     private final FieldsCheck fields;
     private final Map<String, Field> byId = new HashMap<>();
 
-    TaxonomyCheck(Known known, Taxonomy taxonomy, Report report, FieldsCheck fields) {
+    TaxonomyCheck(ModelIndex known, Taxonomy taxonomy, DefinitionFindings report, FieldsCheck fields) {
         this.known = known;
         this.taxonomy = taxonomy;
         this.report = report;
@@ -77,7 +77,7 @@ final class TaxonomyCheck {
         terms(term.children(), keys, depth + 1);
     }
 
-    private void value(Term term, String fieldId, String value, Report at) {
+    private void value(Term term, String fieldId, String value, DefinitionFindings at) {
         var field = Optional.ofNullable(byId.get(fieldId));
         if (field.isPresent()) {
             new DefaultCheck(known, at)

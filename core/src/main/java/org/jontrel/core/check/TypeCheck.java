@@ -23,12 +23,12 @@ final class TypeCheck {
     /** The label of the link to the record above, beside those of the standard parts. */
     private static final String PARENT = "parent";
 
-    private final Known known;
+    private final ModelIndex known;
     private final ContentType type;
-    private final Report report;
+    private final DefinitionFindings report;
     private final FieldsCheck fields;
 
-    TypeCheck(Known known, ContentType type, Report report, FieldsCheck fields) {
+    TypeCheck(ModelIndex known, ContentType type, DefinitionFindings report, FieldsCheck fields) {
         this.known = known;
         this.type = type;
         this.report = report;

@@ -9,9 +9,9 @@ import java.util.Locale;
  * @param fieldId of the field it is about, or of the definition where whole records are held
  * @param value what to fill with, as text in the field's own form; empty for other answers
  */
-public record Decision(String fieldId, About about, Answer answer, String value) {
+public record Decision(String fieldId, Topic about, Action answer, String value) {
     /** What was asked. */
-    public enum About {
+    public enum Topic {
         REQUIRED_EMPTY,
         UNCONVERTED,
         OUTSIDE_LIMITS,
@@ -22,8 +22,8 @@ public record Decision(String fieldId, About about, Answer answer, String value)
             return name().toLowerCase(Locale.ROOT);
         }
 
-        static LinkedHashMap<String, About> byCode() {
-            var words = new LinkedHashMap<String, About>();
+        static LinkedHashMap<String, Topic> byCode() {
+            var words = new LinkedHashMap<String, Topic>();
             for (var about : values()) {
                 words.put(about.code(), about);
             }
@@ -32,7 +32,7 @@ public record Decision(String fieldId, About about, Answer answer, String value)
     }
 
     /** What to do. */
-    public enum Answer {
+    public enum Action {
         /** Give records without a value this one. */
         FILL,
         /** Leave records as they are and mark those that do not satisfy the definition incomplete. */
@@ -46,8 +46,8 @@ public record Decision(String fieldId, About about, Answer answer, String value)
             return name().toLowerCase(Locale.ROOT);
         }
 
-        static LinkedHashMap<String, Answer> byCode() {
-            var words = new LinkedHashMap<String, Answer>();
+        static LinkedHashMap<String, Action> byCode() {
+            var words = new LinkedHashMap<String, Action>();
             for (var answer : values()) {
                 words.put(answer.code(), answer);
             }

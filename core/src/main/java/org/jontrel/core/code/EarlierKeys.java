@@ -8,20 +8,20 @@ import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
 import org.jontrel.core.model.Definition;
-import org.jontrel.core.shape.Reading;
+import org.jontrel.core.shape.ReadContext;
 import org.jontrel.core.shape.Things;
 
 /** Whether what files say of earlier keys can be: of things side by side, only one can have had a key. */
 public final class EarlierKeys {
-    private final Reading reading;
+    private final ReadContext reading;
     private final List<Finding> findings;
 
-    private EarlierKeys(Reading reading, List<Finding> findings) {
+    private EarlierKeys(ReadContext reading, List<Finding> findings) {
         this.reading = reading;
         this.findings = findings;
     }
 
-    static void check(List<Definition> definitions, Reading reading, List<Finding> findings) {
+    static void check(List<Definition> definitions, ReadContext reading, List<Finding> findings) {
         if (reading.was().isEmpty()) {
             return;
         }

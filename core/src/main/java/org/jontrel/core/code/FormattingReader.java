@@ -3,11 +3,11 @@ package org.jontrel.core.code;
 import java.util.HashSet;
 import java.util.Map;
 import java.util.Set;
-import org.jontrel.core.identity.Names;
+import org.jontrel.core.identity.KeyReferences;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.shape.ObjectShape;
 import org.jontrel.core.shape.Shapes;
-import org.jontrel.core.shape.Writing;
+import org.jontrel.core.shape.WriteContext;
 import org.jontrel.core.yaml.CommentReader;
 import org.jontrel.core.yaml.Comments;
 
@@ -24,7 +24,7 @@ final class FormattingReader {
 
     Formatting read() {
         read.content().ifPresent(content -> {
-            var names = new Names(read.around().orElse(content.model()));
+            var names = new KeyReferences(read.around().orElse(content.model()));
             content.model().definitions().stream()
                     .filter(definition -> mayHaveComments(definition.id()))
                     .forEach(definition -> definition(names.toKeys(definition)));
@@ -57,7 +57,7 @@ final class FormattingReader {
         }
         var found = CommentReader.read(name, bytes, CommentReader.at(places.getOrDefault(file, Map.of())));
         if (!found.isEmpty()) {
-            var writing = Writing.noting(read.was());
+            var writing = WriteContext.noting(read.was());
             var tree = shape.write(content, writing);
             comments = comments.with(found.settled(tree, writing.things(), name));
         }

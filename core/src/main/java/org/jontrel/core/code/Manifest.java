@@ -1,7 +1,7 @@
 package org.jontrel.core.code;
 
 import java.util.List;
-import org.jontrel.core.shape.Limits;
+import org.jontrel.core.shape.PackageLimits;
 
 /** What a package says of itself. */
 public record Manifest(
@@ -22,11 +22,12 @@ public record Manifest(
     /** A package in the present format that needs no other. */
     public static Manifest of(
             String name, String version, String title, List<String> authors, String licence, String description) {
-        return new Manifest(Limits.FORMAT, name, version, title, authors, licence, description, List.of(), "");
+        return new Manifest(PackageLimits.FORMAT, name, version, title, authors, licence, description, List.of(), "");
     }
 
     public Manifest withChecksum(String newChecksum) {
-        return new Manifest(Limits.FORMAT, name, version, title, authors, licence, description, requires, newChecksum);
+        return new Manifest(
+                PackageLimits.FORMAT, name, version, title, authors, licence, description, requires, newChecksum);
     }
 
     public Manifest with(List<String> newAuthors, List<Requirement> newRequires) {

@@ -6,20 +6,20 @@ import java.util.Map;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
 import org.jontrel.core.shape.Node;
-import org.jontrel.core.shape.Reading;
+import org.jontrel.core.shape.ReadContext;
 import org.jontrel.core.yaml.CommentReader;
 
 /** Where definitions and what is in them stand in files. */
 public final class Origins {
-    private final Map<String, Reading.Origin> byId;
+    private final Map<String, ReadContext.Origin> byId;
 
-    Origins(Map<String, Reading.Origin> byId) {
+    Origins(Map<String, ReadContext.Origin> byId) {
         this.byId = Map.copyOf(byId);
     }
 
     /** The same places under the ids that were given. */
     Origins renamed(Map<String, String> given) {
-        var renamed = new HashMap<String, Reading.Origin>();
+        var renamed = new HashMap<String, ReadContext.Origin>();
         byId.forEach((id, origin) -> renamed.put(given.getOrDefault(id, id), origin));
         return new Origins(renamed);
     }

@@ -8,12 +8,12 @@ import java.util.TreeMap;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
-import org.jontrel.core.identity.Names;
+import org.jontrel.core.identity.KeyReferences;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.shape.ObjectShape;
 import org.jontrel.core.shape.Shapes;
-import org.jontrel.core.shape.Writing;
+import org.jontrel.core.shape.WriteContext;
 import org.jontrel.core.yaml.Comments;
 import org.jontrel.core.yaml.JsonWriter;
 import org.jontrel.core.yaml.YamlWriter;
@@ -43,7 +43,7 @@ public final class PackageFileWriter {
             throw new UnwritableException(problems);
         }
         var files = new TreeMap<String, byte[]>();
-        for (var definition : new Names(model).toKeys().definitions()) {
+        for (var definition : new KeyReferences(model).toKeys().definitions()) {
             var name = name(definition);
             var bytes = known.get(name);
             if (files.put(name, bytes == null ? end(name, text(definition)) : bytes) != null) {
@@ -86,7 +86,7 @@ public final class PackageFileWriter {
     }
 
     private <T> String text(String name, String file, ObjectShape<T> shape, T content) {
-        var writing = Writing.noting(was);
+        var writing = WriteContext.noting(was);
         var tree = shape.write(content, writing);
         if (file.endsWith(".json")) {
             return JsonWriter.write(tree);
@@ -94,7 +94,7 @@ public final class PackageFileWriter {
         return YamlWriter.write(tree, comments(name, writing), writing.things(), name);
     }
 
-    private Comments comments(String name, Writing writing) {
+    private Comments comments(String name, WriteContext writing) {
         if (formatting.comments().isEmpty()) {
             return Comments.NONE;
         }

@@ -23,7 +23,7 @@ import java.util.zip.ZipOutputStream;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
-import org.jontrel.core.shape.Limits;
+import org.jontrel.core.shape.PackageLimits;
 
 /** The files of a package as bytes by their path within it, from a folder or a zip that is not trusted. */
 public final class PackageFiles {
@@ -50,8 +50,8 @@ public final class PackageFiles {
             return folder(path, findings);
         }
         long size = Files.size(path);
-        if (size > Limits.PACKAGE_BYTES) {
-            findings.add(Finding.of(Code.PACKAGE_TOO_LARGE, Place.NOWHERE, Limits.PACKAGE_BYTES, "bytes"));
+        if (size > PackageLimits.PACKAGE_BYTES) {
+            findings.add(Finding.of(Code.PACKAGE_TOO_LARGE, Place.NOWHERE, PackageLimits.PACKAGE_BYTES, "bytes"));
             return new TreeMap<>();
         }
         return zip(Files.readAllBytes(path), findings);
@@ -73,7 +73,7 @@ public final class PackageFiles {
                 if (folder || (!attributes.isDirectory() && mayDefine(name(root, file)))) {
                     found.add(file);
                 }
-                return found.size() > Limits.FILES ? FileVisitResult.TERMINATE : FileVisitResult.CONTINUE;
+                return found.size() > PackageLimits.FILES ? FileVisitResult.TERMINATE : FileVisitResult.CONTINUE;
             }
 
             @Override
@@ -164,7 +164,7 @@ public final class PackageFiles {
             }
             return true;
         }
-        var content = zip.readNBytes(Limits.FILE_BYTES + 1);
+        var content = zip.readNBytes(PackageLimits.FILE_BYTES + 1);
         if (!files.room(content.length)) {
             return false;
         }
@@ -219,9 +219,9 @@ public final class PackageFiles {
 
         boolean room(long more) {
             total += more;
-            if (byName.size() >= Limits.FILES || total > Limits.PACKAGE_BYTES) {
-                var what = total > Limits.PACKAGE_BYTES ? "bytes" : "files";
-                var limit = total > Limits.PACKAGE_BYTES ? Limits.PACKAGE_BYTES : Limits.FILES;
+            if (byName.size() >= PackageLimits.FILES || total > PackageLimits.PACKAGE_BYTES) {
+                var what = total > PackageLimits.PACKAGE_BYTES ? "bytes" : "files";
+                var limit = total > PackageLimits.PACKAGE_BYTES ? PackageLimits.PACKAGE_BYTES : PackageLimits.FILES;
                 findings.add(Finding.of(Code.PACKAGE_TOO_LARGE, Place.NOWHERE, limit, what));
                 byName.clear();
                 return false;
@@ -232,8 +232,8 @@ public final class PackageFiles {
         /** Whether so many bytes of files that are left out can still be passed by. */
         boolean passed(long more) {
             leftOut += more;
-            if (leftOut > Limits.PACKAGE_BYTES) {
-                findings.add(Finding.of(Code.PACKAGE_TOO_LARGE, Place.NOWHERE, Limits.PACKAGE_BYTES, "bytes"));
+            if (leftOut > PackageLimits.PACKAGE_BYTES) {
+                findings.add(Finding.of(Code.PACKAGE_TOO_LARGE, Place.NOWHERE, PackageLimits.PACKAGE_BYTES, "bytes"));
                 byName.clear();
                 return false;
             }

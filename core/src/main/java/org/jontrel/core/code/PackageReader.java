@@ -16,15 +16,15 @@ import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Nearest;
 import org.jontrel.core.finding.Place;
 import org.jontrel.core.identity.Identities;
-import org.jontrel.core.identity.Names;
+import org.jontrel.core.identity.KeyReferences;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Ids;
 import org.jontrel.core.model.Keys;
 import org.jontrel.core.model.Model;
-import org.jontrel.core.shape.Limits;
 import org.jontrel.core.shape.Node;
-import org.jontrel.core.shape.Reading;
+import org.jontrel.core.shape.PackageLimits;
+import org.jontrel.core.shape.ReadContext;
 import org.jontrel.core.shape.Shape;
 import org.jontrel.core.shape.Shapes;
 import org.jontrel.core.yaml.NodeCache;
@@ -37,11 +37,11 @@ public final class PackageReader {
 
     /** For a file of a package that is read without the rest. */
     public static final byte[] ANY_MANIFEST =
-            ("format: " + Limits.FORMAT + "\nname: file\nversion: 0.0.0\n").getBytes(StandardCharsets.UTF_8);
+            ("format: " + PackageLimits.FORMAT + "\nname: file\nversion: 0.0.0\n").getBytes(StandardCharsets.UTF_8);
 
     private final SortedMap<String, byte[]> files;
     private final List<Finding> findings;
-    private final Reading reading;
+    private final ReadContext reading;
     private final List<Definition> definitions = new ArrayList<>();
     private final List<Migration> migrations = new ArrayList<>();
     private final Map<String, String> names = new LinkedHashMap<>();
@@ -56,7 +56,7 @@ public final class PackageReader {
         this.cache = cache;
         this.files = files;
         this.findings = findings;
-        this.reading = new Reading(findings);
+        this.reading = new ReadContext(findings);
     }
 
     /**
@@ -134,7 +134,7 @@ public final class PackageReader {
         EarlierKeys.check(definitions, reading, findings);
         var content = Finding.blocks(findings)
                 ? Optional.<ModelPackage>empty()
-                : manifest.map(m -> new ModelPackage(m, new Names(new Model(definitions)).toIds(), migrations));
+                : manifest.map(m -> new ModelPackage(m, new KeyReferences(new Model(definitions)).toIds(), migrations));
         content.ifPresent(read -> checkChecksum(read.manifest()));
         return result(content);
     }
@@ -153,7 +153,7 @@ public final class PackageReader {
             });
         } else if (folder.matches() && folder.group(1).equals(FileNames.MIGRATIONS)) {
             cache.read(name, bytes, findings)
-                    .map(node -> Upgrades.apply(format, name, node))
+                    .map(node -> FormatUpgrades.apply(format, name, node))
                     .ifPresent(node -> PackageShapes.MIGRATION
                             .read(node, "migration", reading.in(name))
                             .ifPresent(migration -> {
@@ -193,7 +193,7 @@ public final class PackageReader {
     public static <D extends Definition> Optional<D> definition(
             Class<D> kind, Definition.Sort sort, Object tree, List<Finding> findings) {
         return Shapes.of(sort)
-                .read(Node.of(tree), sort.noun(), new Reading(findings))
+                .read(Node.of(tree), sort.noun(), new ReadContext(findings))
                 .map(kind::cast);
     }
 
@@ -211,16 +211,16 @@ public final class PackageReader {
     public static Result single(String file, byte[] bytes, Optional<Definition.Sort> sort, List<Finding> before) {
         var findings = new ArrayList<>(before);
         var reader = new PackageReader(new TreeMap<>(Map.of(file, bytes)), findings);
-        reader.format = Limits.FORMAT;
+        reader.format = PackageLimits.FORMAT;
         reader.cache
                 .read(file, bytes, findings)
-                .ifPresent(node -> reader.define(file, node, sort.orElseGet(() -> Single.sort(node))));
+                .ifPresent(node -> reader.define(file, node, sort.orElseGet(() -> SingleFile.sort(node))));
         EarlierKeys.check(reader.definitions, reader.reading, findings);
         var content = Finding.blocks(findings) || reader.definitions.isEmpty()
                 ? Optional.<ModelPackage>empty()
                 : Optional.of(new ModelPackage(
                         Manifest.of("file", "0.0.0", "", List.of(), "", ""),
-                        new Names(new Model(reader.definitions)).toIds(),
+                        new KeyReferences(new Model(reader.definitions)).toIds(),
                         List.of()));
         return reader.result(content);
     }
@@ -268,7 +268,7 @@ public final class PackageReader {
         }
         var identities = new Identities(new Model(List.of(before)), ids);
         var read = reader.definitions.getFirst();
-        if (!read.id().startsWith(Reading.GIVEN_HERE) && !read.id().equals(before.id())) {
+        if (!read.id().startsWith(ReadContext.GIVEN_HERE) && !read.id().equals(before.id())) {
             findings.add(Finding.of(Code.ID_CHANGED, Place.file(file), read.id(), before.id()));
             return reader.result(Optional.empty());
         }
@@ -276,7 +276,7 @@ public final class PackageReader {
         var complete = withId(known.definitions().getFirst(), before.id());
         var given = new HashMap<>(identities.given());
         given.put(read.id(), before.id());
-        var named = new Names(model.with(complete)).toIds(complete);
+        var named = new KeyReferences(model.with(complete)).toIds(complete);
         var content = new ModelPackage(
                 Manifest.of("draft", "0.0.0", "", List.of(), "", ""), new Model(List.of(named)), List.of());
         return reader.result(Optional.of(content)).around(model.with(named)).renamed(given);
@@ -307,12 +307,12 @@ public final class PackageReader {
 
     private boolean isSound(Manifest manifest, Node node) {
         format = manifest.format();
-        if (format > Limits.FORMAT) {
-            reading.add(Code.FORMAT_NEWER, node.property("format"), format, Limits.FORMAT);
+        if (format > PackageLimits.FORMAT) {
+            reading.add(Code.FORMAT_NEWER, node.property("format"), format, PackageLimits.FORMAT);
             return false;
         }
         if (format < 1) {
-            reading.add(Code.FORMAT_INVALID, node.property("format"), format, Limits.FORMAT);
+            reading.add(Code.FORMAT_INVALID, node.property("format"), format, PackageLimits.FORMAT);
             return false;
         }
         return true;
@@ -320,7 +320,7 @@ public final class PackageReader {
 
     private <T> Optional<T> readFile(String name, byte[] bytes, Shape<T> shape, String what) {
         return cache.read(name, bytes, findings)
-                .map(node -> Upgrades.apply(format, name, node))
+                .map(node -> FormatUpgrades.apply(format, name, node))
                 .flatMap(node -> shape.read(node, what, reading.in(name)));
     }
 

@@ -4,8 +4,8 @@ import java.util.List;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.model.Keys;
 import org.jontrel.core.shape.Files;
-import org.jontrel.core.shape.Limits;
 import org.jontrel.core.shape.ObjectShape;
+import org.jontrel.core.shape.PackageLimits;
 import org.jontrel.core.shape.Sense;
 import org.jontrel.core.shape.Shape;
 import org.semver4j.Semver;
@@ -41,7 +41,7 @@ final class PackageShapes {
     static final ObjectShape<Manifest> MANIFEST = ObjectShape.<Manifest>of("package")
             .optional(
                     "format",
-                    Files.whole(1, Limits.FORMAT),
+                    Files.whole(1, PackageLimits.FORMAT),
                     Manifest::format,
                     1,
                     Sense.IDENTITY,
@@ -86,13 +86,13 @@ final class PackageShapes {
                     "Id of the field (or other thing) it is about.")
             .required(
                     "question",
-                    Files.word(Decision.About.class, Decision.About::code),
+                    Files.word(Decision.Topic.class, Decision.Topic::code),
                     Decision::about,
                     Sense.RULE,
                     "What was asked.")
             .required(
                     "answer",
-                    Files.word(Decision.Answer.class, Decision.Answer::code),
+                    Files.word(Decision.Action.class, Decision.Action::code),
                     Decision::answer,
                     Sense.RULE,
                     "What to do.")

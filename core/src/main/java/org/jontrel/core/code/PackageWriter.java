@@ -8,13 +8,13 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.SequencedMap;
 import java.util.SortedMap;
-import org.jontrel.core.identity.Names;
+import org.jontrel.core.identity.KeyReferences;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.shape.ObjectShape;
 import org.jontrel.core.shape.Schemas;
 import org.jontrel.core.shape.Shapes;
-import org.jontrel.core.shape.Writing;
+import org.jontrel.core.shape.WriteContext;
 
 /** A package to files, in the canonical form: reading what was written and writing it again gives the same bytes. */
 public final class PackageWriter {
@@ -87,15 +87,15 @@ public final class PackageWriter {
 
     /** @param formatting the comments to stand in it */
     public static String text(Model model, Definition definition, Formatting formatting, Map<String, String> was) {
-        return new PackageFileWriter(formatting, was).text(new Names(model).toKeys(definition));
+        return new PackageFileWriter(formatting, was).text(new KeyReferences(model).toKeys(definition));
     }
 
     /** One definition as a tree of maps, lists and scalars, in the words of the files but with ids for references. */
     public static SequencedMap<String, Object> tree(Definition definition) {
-        return tree(definition, Writing.PLAIN);
+        return tree(definition, WriteContext.PLAIN);
     }
 
-    private static <D extends Definition> SequencedMap<String, Object> tree(D definition, Writing to) {
+    private static <D extends Definition> SequencedMap<String, Object> tree(D definition, WriteContext to) {
         return Shapes.of(definition).write(definition, to);
     }
 

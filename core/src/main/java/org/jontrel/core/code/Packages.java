@@ -8,7 +8,7 @@ import java.util.stream.Collectors;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
-import org.jontrel.core.identity.Names;
+import org.jontrel.core.identity.KeyReferences;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Model;
 
@@ -54,6 +54,6 @@ public final class Packages {
                         there));
             }
         }
-        return new Joined(new Names(new Model(definitions)).toIds(), new HashSet<>(own));
+        return new Joined(new KeyReferences(new Model(definitions)).toIds(), new HashSet<>(own));
     }
 }

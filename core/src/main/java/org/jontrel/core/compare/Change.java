@@ -100,13 +100,13 @@ public sealed interface Change {
      * @param content the thing with everything in it that was nowhere before
      * @param required whether records that are there already lack a value that they need with it
      */
-    record Added(Subject subject, Spot spot, Object content, boolean required) implements Change {}
+    record Added(Subject subject, ThingPosition spot, Object content, boolean required) implements Change {}
 
     /**
      * @param content the thing with everything in it that is nowhere after
      * @param required whether records needed a value with it
      */
-    record Removed(Subject subject, Spot spot, Object content, boolean required) implements Change {}
+    record Removed(Subject subject, ThingPosition spot, Object content, boolean required) implements Change {}
 
     /**
      * The key changed; the id, and so the values, stayed.
@@ -116,7 +116,7 @@ public sealed interface Change {
     record Renamed(Subject subject, String before, String after, boolean shown) implements Change {}
 
     /** A thing went elsewhere. */
-    record Moved(Subject subject, Spot before, Spot after, Distance distance) implements Change {
+    record Moved(Subject subject, ThingPosition before, ThingPosition after, Distance distance) implements Change {
         /** How far a thing went. */
         public enum Distance {
             /** Its values stay where they are. */

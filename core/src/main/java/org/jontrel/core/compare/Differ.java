@@ -31,8 +31,8 @@ final class Differ {
     private final Map<String, Definition> definitionsBefore = new HashMap<>();
     private final Map<String, Definition> definitionsAfter = new HashMap<>();
     private final List<Change> changes = new ArrayList<>();
-    private final Shown shownBefore;
-    private final Shown shownAfter;
+    private final SettingTexts shownBefore;
+    private final SettingTexts shownAfter;
     private Map<String, Located> were = Map.of();
     private Map<String, Located> are = Map.of();
     private final Set<String> mentioned = new HashSet<>();
@@ -40,8 +40,8 @@ final class Differ {
     Differ(Model before, Model after) {
         this.before = before;
         this.after = after;
-        this.shownBefore = new Shown(before);
-        this.shownAfter = new Shown(after);
+        this.shownBefore = new SettingTexts(before);
+        this.shownAfter = new SettingTexts(after);
         before.definitions().forEach(each -> definitionsBefore.putIfAbsent(each.id(), each));
         after.definitions().forEach(each -> definitionsAfter.putIfAbsent(each.id(), each));
     }
@@ -324,8 +324,10 @@ final class Differ {
         return new Subject.Name(at.definition().id(), at.definition().name(), at.label(model), at.ownerLabel(model));
     }
 
-    private static Spot spot(Located at, Model model) {
+    private static ThingPosition spot(Located at, Model model) {
         var owner = at.owner();
-        return owner == null ? Spot.MODEL : new Spot(owner.key(), at.slot(), at.behind(), owner.label(model));
+        return owner == null
+                ? ThingPosition.MODEL
+                : new ThingPosition(owner.key(), at.slot(), at.behind(), owner.label(model));
     }
 }

@@ -11,7 +11,7 @@ public final class ManifestChanges {
     private ManifestChanges() {}
 
     public static List<String> between(Manifest before, Manifest after) {
-        var shown = new Shown(Model.EMPTY);
+        var shown = new SettingTexts(Model.EMPTY);
         return Difference.between(PackageWriter.manifestShape(), before.withChecksum(""), after.withChecksum(""))
                 .stream()
                 .map(difference -> {

@@ -157,7 +157,7 @@ final class Rebuild {
 
     private void arrive(Change change) {
         switch (change) {
-            case Change.Added(Subject subject, Spot spot, Object content, boolean _) -> {
+            case Change.Added(Subject subject, ThingPosition spot, Object content, boolean _) -> {
                 var piece = take(content, subject.elementId());
                 if (spot.ownerId().isEmpty()) {
                     definitions.put(subject.elementId(), piece);
@@ -170,7 +170,7 @@ final class Rebuild {
         }
     }
 
-    private void place(Piece piece, Spot spot) {
+    private void place(Piece piece, ThingPosition spot) {
         var owner = piece(spot.ownerId());
         var beside = owner.in(spot.slot());
         int at = 0;

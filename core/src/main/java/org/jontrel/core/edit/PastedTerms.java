@@ -25,7 +25,7 @@ public final class PastedTerms {
     }
 
     /** A line, and what stands below it. */
-    private record Line(int indent, String label, List<Line> below) {}
+    private record IndentedLine(int indent, String label, List<IndentedLine> below) {}
 
     /**
      * The terms, in order.
@@ -33,10 +33,10 @@ public final class PastedTerms {
      * @param hierarchical whether lines further in stand below those before; else all stand side by side
      */
     public List<Term> read(String text, boolean hierarchical) {
-        var roots = new ArrayList<Line>();
-        var open = new ArrayDeque<Line>();
+        var roots = new ArrayList<IndentedLine>();
+        var open = new ArrayDeque<IndentedLine>();
         text.lines().filter(line -> !line.isBlank()).limit(MOST).forEach(raw -> {
-            var line = new Line(indent(raw), raw.strip().replaceFirst("^[-*•–]\\s+", ""), new ArrayList<>());
+            var line = new IndentedLine(indent(raw), raw.strip().replaceFirst("^[-*•–]\\s+", ""), new ArrayList<>());
             while (!open.isEmpty() && (!hierarchical || open.peek().indent() >= line.indent())) {
                 open.pop();
             }
@@ -54,7 +54,7 @@ public final class PastedTerms {
         return indent;
     }
 
-    private List<Term> terms(List<Line> lines) {
+    private List<Term> terms(List<IndentedLine> lines) {
         var terms = new ArrayList<Term>();
         for (var line : lines) {
             var key = Keys.free(Keys.fromLabel(line.label()), taken);

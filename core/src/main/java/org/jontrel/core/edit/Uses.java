@@ -32,7 +32,7 @@ public final class Uses {
     private static <D extends Definition> void look(D definition, java.util.function.Consumer<String> found) {
         Shapes.of(definition).map(definition, new Mapper() {
             @Override
-            public String reference(Target target, String word) {
+            public String reference(Mapper.ReferenceTarget target, String word) {
                 found.accept(word);
                 return word;
             }

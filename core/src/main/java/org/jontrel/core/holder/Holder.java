@@ -8,7 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
-import org.jontrel.core.edit.Resolved;
+import org.jontrel.core.edit.ResolvedDefinition;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Field;
@@ -34,7 +34,7 @@ public final class Holder {
     private final List<Field> fields;
     private final Map<String, Field> byId = new LinkedHashMap<>();
     private final Map<Storage, List<Field>> stored = new HashMap<>();
-    private final Map<String, Home> homes = new LinkedHashMap<>();
+    private final Map<String, FieldLocation> homes = new LinkedHashMap<>();
 
     private Holder(Definition definition, List<Field> first, List<Group> groups) {
         this.definition = definition;
@@ -43,16 +43,16 @@ public final class Holder {
         fields = Stream.concat(first.stream(), groups.stream().flatMap(group -> group.fields().stream()))
                 .toList();
         fields().flatMap(Field::withInner).forEach(field -> byId.putIfAbsent(field.id(), field));
-        fields().forEach(field -> settle(field, new Home("", List.of())));
+        fields().forEach(field -> settle(field, new FieldLocation("", List.of())));
         byId.values()
                 .forEach(field -> stored.computeIfAbsent(
-                                new Storage(homes.get(field.id()).table(), Kept.of(field.kind())),
+                                new Storage(homes.get(field.id()).table(), FieldStorage.of(field.kind())),
                                 _ -> new ArrayList<>())
                         .add(field));
     }
 
     /** Which table fields belong to, and in which way. */
-    private record Storage(String table, Kept how) {}
+    private record Storage(String table, FieldStorage how) {}
 
     /**
      * Where a field stands.
@@ -60,29 +60,29 @@ public final class Holder {
      * @param table id of the repeater whose rows hold it; empty for the record itself
      * @param groups keys of the groups between that table and the field
      */
-    public record Home(String table, List<String> groups) {
-        public Home {
+    public record FieldLocation(String table, List<String> groups) {
+        public FieldLocation {
             groups = List.copyOf(groups);
         }
     }
 
-    private void settle(Field field, Home home) {
+    private void settle(Field field, FieldLocation home) {
         homes.putIfAbsent(field.id(), home);
         var inner =
                 switch (field.kind()) {
                     case Kind.FieldGroup _ -> {
                         var groups = new ArrayList<>(home.groups());
                         groups.add(field.key());
-                        yield new Home(home.table(), groups);
+                        yield new FieldLocation(home.table(), groups);
                     }
-                    default -> new Home(field.id(), List.of());
+                    default -> new FieldLocation(field.id(), List.of());
                 };
         field.inner().forEach(each -> settle(each, inner));
     }
 
     /** The holder of a definition; empty for those that hold no values themselves. */
     public static Optional<Holder> of(Model model, Definition definition) {
-        var groups = new Resolved(model).groups(definition);
+        var groups = new ResolvedDefinition(model).groups(definition);
         return switch (definition) {
             case ContentType type -> {
                 var all = new ArrayList<>(groups);
@@ -200,21 +200,21 @@ public final class Holder {
     }
 
     /** Where a field of this holder stands. */
-    public Home home(String fieldId) {
+    public FieldLocation home(String fieldId) {
         return homes.get(fieldId);
     }
 
     /** The fields that are kept in columns of one table: of the record itself, or of the rows of a repeater. */
     public List<Field> columns(String table) {
-        return kept(table, Kept.COLUMN);
+        return kept(table, FieldStorage.COLUMN);
     }
 
     /** The fields whose own tables belong to one table. */
     public List<Field> tables(String table) {
-        return kept(table, Kept.TABLE);
+        return kept(table, FieldStorage.TABLE);
     }
 
-    private List<Field> kept(String table, Kept how) {
+    private List<Field> kept(String table, FieldStorage how) {
         return Collections.unmodifiableList(stored.getOrDefault(new Storage(table, how), List.of()));
     }
 

@@ -15,7 +15,7 @@ import org.jontrel.core.model.Ids;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.Term;
-import org.jontrel.core.shape.Reading;
+import org.jontrel.core.shape.ReadContext;
 import org.jontrel.core.shape.Shapes;
 import org.jontrel.core.shape.Things;
 
@@ -130,7 +130,7 @@ public final class Identities {
     /** What stands in the place of ids that no file gave: it is not written, and names tell things apart again. */
     public static Map<String, String> forgotten(Set<String> ids) {
         var places = new HashMap<String, String>();
-        ids.stream().sorted().forEach(id -> places.put(id, Reading.GIVEN_HERE + (places.size() + 1)));
+        ids.stream().sorted().forEach(id -> places.put(id, ReadContext.GIVEN_HERE + (places.size() + 1)));
         return places;
     }
 
@@ -174,7 +174,7 @@ public final class Identities {
     }
 
     static boolean lacks(String id) {
-        return id.startsWith(Reading.GIVEN_HERE);
+        return id.startsWith(ReadContext.GIVEN_HERE);
     }
 
     static String idOf(Object thing) {

@@ -28,7 +28,7 @@ final class Matching {
     private final Map<String, String> was;
     private final Identities.Openness open;
     private final BiConsumer<Object, Object> bind;
-    private final Contents contents;
+    private final ContentMatching contents;
     private final Set<String> taken = new HashSet<>();
     private final Map<String, Object> unfound = new LinkedHashMap<>();
     private final Set<String> mine = new HashSet<>();
@@ -45,7 +45,7 @@ final class Matching {
         this.was = was;
         this.open = open;
         this.bind = bind;
-        this.contents = new Contents(model, earlier);
+        this.contents = new ContentMatching(model, earlier);
     }
 
     /** Things beside others that were, whose earlier key and present key nothing had. */
@@ -168,11 +168,11 @@ final class Matching {
     private void byName(List<Object> items, List<Object> beside, Map<String, Object> pairs) {
         var named = new HashMap<String, Object>();
         for (var each : beside) {
-            Contents.key(each).ifPresent(key -> named.putIfAbsent(key, each));
+            ContentMatching.key(each).ifPresent(key -> named.putIfAbsent(key, each));
         }
         var said = said(items, named, pairs);
         for (var item : items) {
-            Contents.key(item).ifPresent(key -> {
+            ContentMatching.key(item).ifPresent(key -> {
                 var id = Identities.idOf(item);
                 var known = named.get(said.getOrDefault(id, key));
                 boolean free = known != null && (said.containsKey(id) || !said.containsValue(key));
@@ -195,7 +195,7 @@ final class Matching {
             var key = was.get(id);
             if (key != null && named.containsKey(key)) {
                 said.put(id, key);
-                keys.put(id, Contents.key(item).orElse(""));
+                keys.put(id, ContentMatching.key(item).orElse(""));
             }
             if (key != null && !pairs.containsKey(id)) {
                 unfound.put(id, item);
@@ -227,7 +227,7 @@ final class Matching {
 
         private java.util.Optional<String> name(Object thing, boolean now) {
             return switch (thing) {
-                case Field _, Term _ -> Contents.key(thing).map(key -> thing.getClass() + " " + key);
+                case Field _, Term _ -> ContentMatching.key(thing).map(key -> thing.getClass() + " " + key);
                 case Block _ -> java.util.Optional.of(thing.getClass() + " " + contents.of(thing, now));
                 default -> java.util.Optional.empty();
             };

@@ -15,7 +15,7 @@ record Renaming(Map<String, String> ids) implements Mapper {
     }
 
     @Override
-    public String reference(Target target, String word) {
+    public String reference(Mapper.ReferenceTarget target, String word) {
         return id(word);
     }
 

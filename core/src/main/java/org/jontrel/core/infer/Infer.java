@@ -97,11 +97,11 @@ public final class Infer {
 
     private Proposal column(String name, List<String> samples) {
         var guess = new KindGuess(ids).of(name, samples);
-        var said = new QuickLine.Said(guess.label(), guess.kind(), false, guess.why());
+        var said = new QuickLine.ParsedLine(guess.label(), guess.kind(), false, guess.why());
         return proposal(said, samples.subList(0, Math.min(3, samples.size())));
     }
 
-    private Proposal planned(PlanningSheet.Line line) {
+    private Proposal planned(PlanningSheet.PlannedField line) {
         var plain = proposal(line.said(), List.of());
         var field = plain.field();
         var key = Keys.isKey(line.key()) && !taken.contains(line.key()) ? line.key() : field.key();
@@ -112,7 +112,7 @@ public final class Infer {
                 List.of());
     }
 
-    private Proposal proposal(QuickLine.Said said, List<String> samples) {
+    private Proposal proposal(QuickLine.ParsedLine said, List<String> samples) {
         var label = said.label().length() > LONGEST_LABEL ? said.label().substring(0, LONGEST_LABEL) : said.label();
         var guess = said.kind() == null ? new KindGuess(ids).of(label, List.of()) : null;
         var shown = guess == null ? label : guess.label();

@@ -18,7 +18,7 @@ final class KindGuess {
     /** @param label the name without what became a setting, such as a unit in brackets */
     record Guess(String label, Kind kind, String why) {}
 
-    private record Sign(Pattern pattern, Kind kind) {}
+    private record KindPattern(Pattern pattern, Kind kind) {}
 
     private static final Pattern UNIT = Pattern.compile("\\s*[(\\[]\\s*([^)\\]]{1,12})\\s*[)\\]]\\s*$");
     private static final Pattern NUMBER =
@@ -31,10 +31,10 @@ final class KindGuess {
     private static final int LONG = 120;
 
     /** What samples must all match, the narrowest first. */
-    private static final Map<String, Sign> OF_SAMPLES = new LinkedHashMap<>();
+    private static final Map<String, KindPattern> OF_SAMPLES = new LinkedHashMap<>();
 
     /** What a name must contain, the surest first. */
-    private static final List<Sign> OF_NAMES = List.of(
+    private static final List<KindPattern> OF_NAMES = List.of(
             name("e-?mail", Kind.Email.PLAIN),
             name("(tele)?phone|mobile|fax", Kind.Phone.PLAIN),
             name("web ?site|url|link|home ?page", Kind.Url.PLAIN),
@@ -61,10 +61,10 @@ final class KindGuess {
         OF_SAMPLES.put("e-mail addresses", sample("[^@\\s]+@[^@\\s]+\\.[^@\\s]+", Kind.Email.PLAIN));
         OF_SAMPLES.put("web addresses", sample("https?://\\S+", Kind.Url.PLAIN));
         OF_SAMPLES.put("colours", sample("#[0-9a-fA-F]{6}", Kind.Colour.PLAIN));
-        OF_SAMPLES.put("moments", new Sign(MOMENT, Kind.DateTime.PLAIN));
-        OF_SAMPLES.put("dates", new Sign(DATE, Kind.Date.PLAIN));
+        OF_SAMPLES.put("moments", new KindPattern(MOMENT, Kind.DateTime.PLAIN));
+        OF_SAMPLES.put("dates", new KindPattern(DATE, Kind.Date.PLAIN));
         OF_SAMPLES.put("times", sample("\\d{1,2}:\\d{2}(:\\d{2})?", Kind.Time.PLAIN));
-        OF_SAMPLES.put("yes and no", new Sign(YES_NO, Kind.YesNo.PLAIN));
+        OF_SAMPLES.put("yes and no", new KindPattern(YES_NO, Kind.YesNo.PLAIN));
     }
 
     private final Ids ids;
@@ -73,12 +73,12 @@ final class KindGuess {
         this.ids = ids;
     }
 
-    private static Sign name(String words, Kind kind) {
-        return new Sign(Pattern.compile("(?i)(^|.*\\W)(" + words + ")(\\W.*|$)"), kind);
+    private static KindPattern name(String words, Kind kind) {
+        return new KindPattern(Pattern.compile("(?i)(^|.*\\W)(" + words + ")(\\W.*|$)"), kind);
     }
 
-    private static Sign sample(String pattern, Kind kind) {
-        return new Sign(Pattern.compile(pattern), kind);
+    private static KindPattern sample(String pattern, Kind kind) {
+        return new KindPattern(Pattern.compile(pattern), kind);
     }
 
     Guess of(String name, List<String> samples) {

@@ -16,7 +16,7 @@ import java.util.Set;
  */
 final class PlanningSheet {
     /** What a row says about a field. */
-    record Line(QuickLine.Said said, String key, String help) {}
+    record PlannedField(QuickLine.ParsedLine said, String key, String help) {}
 
     private enum Column {
         LABEL("label", "field", "field name", "field label", "name", "title", "question", "caption"),
@@ -213,21 +213,22 @@ final class PlanningSheet {
         return QuickLine.beginsWithKind(translated) ? translated : "";
     }
 
-    List<Line> lines(QuickLine quick, KindGuess guess) {
-        var lines = new ArrayList<Line>();
+    List<PlannedField> lines(QuickLine quick, KindGuess guess) {
+        var lines = new ArrayList<PlannedField>();
         for (var row : rows) {
             var label = cell(row, Column.LABEL).replaceFirst("\\s*\\*$", "");
             if (!label.isEmpty()) {
                 boolean required = YES.contains(small(cell(row, Column.REQUIRED)))
                         || cell(row, Column.LABEL).endsWith("*");
-                lines.add(new Line(
+                lines.add(new PlannedField(
                         said(row, label, required, quick, guess), cell(row, Column.KEY), cell(row, Column.HELP)));
             }
         }
         return lines;
     }
 
-    private QuickLine.Said said(List<String> row, String label, boolean required, QuickLine quick, KindGuess guess) {
+    private QuickLine.ParsedLine said(
+            List<String> row, String label, boolean required, QuickLine quick, KindGuess guess) {
         var type = cell(row, Column.TYPE);
         var options = list(cell(row, Column.OPTIONS));
         var words = kindWords(type);
@@ -237,14 +238,14 @@ final class PlanningSheet {
         if (words.isEmpty()) {
             var guessed = guess.of(label, List.of());
             var why = type.isEmpty() ? guessed.why() : "its name: “" + type + "” is no kind of field here";
-            return new QuickLine.Said(guessed.label(), guessed.kind(), required, why);
+            return new QuickLine.ParsedLine(guessed.label(), guessed.kind(), required, why);
         }
         if (YES.contains(small(cell(row, Column.MANY)))) {
             words += " many";
         }
         var unit = cell(row, Column.UNIT);
         var said = quick.said(label, unit.isEmpty() ? words : words + " " + unit, options);
-        return new QuickLine.Said(label, said, required, "");
+        return new QuickLine.ParsedLine(label, said, required, "");
     }
 
     /** The options of a cell: one a line, or between semicolons, bars, else commas, else strokes. */

@@ -20,6 +20,8 @@ import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Ids;
 import org.jontrel.core.model.Keys;
 import org.jontrel.core.model.Kind;
+import org.jontrel.core.model.Kind.Choice;
+import org.jontrel.core.model.Kind.Repeater;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.Taxonomy;
 
@@ -30,7 +32,7 @@ import org.jontrel.core.model.Taxonomy;
  */
 final class QuickLine {
     /** What a line says; {@code kind} is {@code null} where it says none. */
-    record Said(String label, Kind kind, boolean required, String why) {}
+    record ParsedLine(String label, Kind kind, boolean required, String why) {}
 
     /** Words for kinds, the longest first where one begins with another. */
     private static final Map<String, Kind> KINDS = kinds();
@@ -79,13 +81,13 @@ final class QuickLine {
                 Kind.Phone.PLAIN,
                 Kind.Colour.PLAIN,
                 Kind.Icon.PLAIN,
-                Kind.Choice.PLAIN,
+                Choice.PLAIN,
                 Kind.Image.PLAIN,
                 Kind.File.PLAIN,
                 Kind.Relation.PLAIN,
                 Kind.TermPick.PLAIN,
                 Kind.FieldGroup.PLAIN,
-                Kind.Repeater.PLAIN,
+                Repeater.PLAIN,
                 Kind.Coordinates.PLAIN,
                 Kind.Note.PLAIN)) {
             kinds.put(kind.code(), kind);
@@ -102,28 +104,28 @@ final class QuickLine {
 
     private static final Pattern WITH_FIELDS = Pattern.compile("(?i)(.*\\S)\\s+(repeater|rows|group)");
 
-    Said read(String line) {
+    ParsedLine read(String line) {
         int colon = line.indexOf(':');
-        var holder = colon > 0 && depth < Kind.Repeater.DEEPEST
+        var holder = colon > 0 && depth < Repeater.DEEPEST
                 ? WITH_FIELDS.matcher(line.substring(0, colon).strip())
                 : null;
         if (holder != null && holder.matches()) {
-            return new Said(holder.group(1), withFields(holder.group(2), line.substring(colon + 1)), false, "");
+            return new ParsedLine(holder.group(1), withFields(holder.group(2), line.substring(colon + 1)), false, "");
         }
         var required = ENDS_REQUIRED.matcher(line);
         return required.matches() ? unmarked(required.group(1), true) : unmarked(line, false);
     }
 
-    private Said unmarked(String line, boolean required) {
+    private ParsedLine unmarked(String line, boolean required) {
         int colon = line.indexOf(':');
         if (colon > 0 && !line.startsWith("://", colon)) {
             var before = line.substring(0, colon).strip();
             var after = line.substring(colon + 1).strip();
             if (after.indexOf(',') > 0 || after.indexOf(';') > 0) {
-                return new Said(before, new Kind.Choice(options(Arrays.asList(after.split("[,;]")))), required, "");
+                return new ParsedLine(before, new Choice(options(Arrays.asList(after.split("[,;]")))), required, "");
             }
             if (beginsWithKind(after)) {
-                return new Said(before, said(before, after, List.of()), required, "");
+                return new ParsedLine(before, said(before, after, List.of()), required, "");
             }
             var said = words(before + " " + after, required);
             if (said.kind() != null && said.label().equals(before)) {
@@ -140,10 +142,10 @@ final class QuickLine {
                 .fields(lines).stream().map(Proposal::field).toList();
         return word.equalsIgnoreCase("group")
                 ? new Kind.FieldGroup(fields)
-                : new Kind.Repeater(fields, null, null, "", Kind.Repeater.Shown.TABLE);
+                : new Repeater(fields, null, null, "", Kind.Repeater.RowStyle.TABLE);
     }
 
-    private Said words(String line, boolean required) {
+    private ParsedLine words(String line, boolean required) {
         var words = Arrays.asList(line.split("\\s+"));
         for (int at = 1; at < words.size() && words.size() <= MOST_WORDS; at++) {
             var rest = String.join(" ", words.subList(at, words.size()));
@@ -151,7 +153,7 @@ final class QuickLine {
                 if (begins(rest, named.getKey())) {
                     var after = rest.substring(named.getKey().length()).strip();
                     if (after.isEmpty() && NATURAL.contains(named.getKey())) {
-                        return new Said(String.join(" ", words), named.getValue(), required, "");
+                        return new ParsedLine(String.join(" ", words), named.getValue(), required, "");
                     }
                     if (!namesSomething(named.getValue()) && endsWithKind(after)) {
                         break;
@@ -163,8 +165,8 @@ final class QuickLine {
         var all = String.join(" ", words);
         var range = RANGE.matcher(all);
         return words.size() <= MOST_WORDS && range.matches() && rises(range)
-                ? new Said(range.group(1), range(range), required, "")
-                : new Said(all, null, required, "");
+                ? new ParsedLine(range.group(1), range(range), required, "")
+                : new ParsedLine(all, null, required, "");
     }
 
     private static boolean rises(Matcher range) {
@@ -190,12 +192,11 @@ final class QuickLine {
         var names = list.isEmpty() ? after : (after + " " + String.join(", ", list)).strip();
         return switch (named.getValue()) {
             case Kind.FieldGroup _ -> withFields("group", names);
-            case Kind.Repeater _ -> withFields("repeater", names);
-            case Kind.Choice _ -> {
-                var said = (Kind.Choice)
-                        said(label, named.getValue(), after, false).kind();
+            case Repeater _ -> withFields("repeater", names);
+            case Choice _ -> {
+                var said = (Choice) said(label, named.getValue(), after, false).kind();
                 yield said.list().isEmpty() && !list.isEmpty()
-                        ? new Kind.Choice(options(list), "", said.amount(), said.shown())
+                        ? new Choice(options(list), "", said.amount(), said.shown())
                         : said;
             }
             case Kind.Relation _, Kind.TermPick _ ->
@@ -206,7 +207,7 @@ final class QuickLine {
 
     /** Whether words behind a kind are names, which may be words of kinds themselves. */
     private static boolean namesSomething(Kind kind) {
-        return kind instanceof Kind.Choice || kind instanceof Kind.Relation || kind instanceof Kind.TermPick;
+        return kind instanceof Choice || kind instanceof Kind.Relation || kind instanceof Kind.TermPick;
     }
 
     /** Whether another kind follows: then the word before it, although a kind's, is part of the label ("Strike note text"). */
@@ -235,22 +236,22 @@ final class QuickLine {
         return options;
     }
 
-    private Said said(String label, Kind kind, String rest, boolean required) {
+    private ParsedLine said(String label, Kind kind, String rest, boolean required) {
         var words = new ArrayDeque<>(Arrays.asList(rest.split("\\s+")));
         return switch (kind) {
             case Kind.Numeric _ -> number(label, words, required);
             case Kind.Text _ -> text(label, words, required);
-            case Kind.Choice _ -> choice(label, rest, required);
+            case Choice _ -> choice(label, rest, required);
             case Kind.Relation _ -> relation(label, words, required);
             case Kind.TermPick _ -> {
                 boolean many = words.removeIf(word -> MANY.contains(word.toLowerCase(Locale.ROOT)));
                 var taxonomy = find(Taxonomy.class, name(words, Set.of("of", "from", "in")));
-                yield new Said(label, new Kind.TermPick(taxonomy, amount(many)), required, "");
+                yield new ParsedLine(label, new Kind.TermPick(taxonomy, amount(many)), required, "");
             }
             case Kind.Image _ -> {
                 boolean many = words.removeIf(word -> MANY.contains(word.toLowerCase(Locale.ROOT)));
                 var plain = Kind.Image.PLAIN;
-                yield new Said(
+                yield new ParsedLine(
                         label,
                         new Kind.Image(
                                 null, null, null, null, null, plain.altRequired(), Set.of(), List.of(), amount(many)),
@@ -259,9 +260,9 @@ final class QuickLine {
             }
             case Kind.File _ -> {
                 boolean many = words.removeIf(word -> MANY.contains(word.toLowerCase(Locale.ROOT)));
-                yield new Said(label, new Kind.File(Set.of(), null, amount(many)), required, "");
+                yield new ParsedLine(label, new Kind.File(Set.of(), null, amount(many)), required, "");
             }
-            default -> new Said(label, kind, required, "");
+            default -> new ParsedLine(label, kind, required, "");
         };
     }
 
@@ -269,7 +270,7 @@ final class QuickLine {
         return new Kind.Amount(many, null, null);
     }
 
-    private static Said number(String label, Deque<String> words, boolean required) {
+    private static ParsedLine number(String label, Deque<String> words, boolean required) {
         int decimals = 0;
         BigDecimal min = null;
         BigDecimal max = null;
@@ -291,14 +292,14 @@ final class QuickLine {
                 unit.add(word);
             }
         }
-        return new Said(label, new Kind.Numeric(decimals, min, max, String.join(" ", unit)), required, "");
+        return new ParsedLine(label, new Kind.Numeric(decimals, min, max, String.join(" ", unit)), required, "");
     }
 
     private static boolean isNumber(String word) {
         return word != null && word.matches("-?\\d{1,12}(\\.\\d{1,6})?");
     }
 
-    private static Said text(String label, Deque<String> words, boolean required) {
+    private static ParsedLine text(String label, Deque<String> words, boolean required) {
         Integer max = null;
         boolean unique = false;
         while (!words.isEmpty()) {
@@ -309,21 +310,21 @@ final class QuickLine {
                 max = new BigDecimal(words.pop()).intValue();
             }
         }
-        return new Said(label, new Kind.Text(null, max, "", "", "", "", unique), required, "");
+        return new ParsedLine(label, new Kind.Text(null, max, "", "", "", "", unique), required, "");
     }
 
-    private Said choice(String label, String rest, boolean required) {
+    private ParsedLine choice(String label, String rest, boolean required) {
         var words = new ArrayDeque<>(Arrays.asList(rest.split("\\s+")));
         boolean many = words.removeIf(word -> MANY.contains(word.toLowerCase(Locale.ROOT)));
         var after =
                 String.join(" ", words).replaceFirst("^(of|from|list)\\s+", "").replaceFirst("^:\\s*", "");
         var list = find(ChoiceList.class, after);
         var options = list.isEmpty() ? options(Arrays.asList(after.split("[,;/]"))) : List.<Kind.Option>of();
-        var shown = many ? Kind.Choice.Shown.TICKS : Kind.Choice.Shown.MENU;
-        return new Said(label, new Kind.Choice(options, list, amount(many), shown), required, "");
+        var shown = many ? Kind.Choice.ChoiceControl.TICKS : Kind.Choice.ChoiceControl.MENU;
+        return new ParsedLine(label, new Choice(options, list, amount(many), shown), required, "");
     }
 
-    private Said relation(String label, Deque<String> words, boolean required) {
+    private ParsedLine relation(String label, Deque<String> words, boolean required) {
         boolean many = words.removeIf(word -> MANY.contains(word.toLowerCase(Locale.ROOT)));
         var named = name(words, Set.of("to"));
         var targets = Arrays.stream(named.split(",| or | and "))
@@ -331,7 +332,7 @@ final class QuickLine {
                 .map(name -> find(ContentType.class, name))
                 .filter(id -> !id.isEmpty())
                 .collect(Collectors.toSet());
-        return new Said(label, new Kind.Relation(targets, amount(many), false, false, null), required, "");
+        return new ParsedLine(label, new Kind.Relation(targets, amount(many), false, false, null), required, "");
     }
 
     private static String name(Deque<String> words, Set<String> before) {

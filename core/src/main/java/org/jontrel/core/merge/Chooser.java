@@ -2,16 +2,16 @@ package org.jontrel.core.merge;
 
 import java.util.List;
 import java.util.Objects;
-import org.jontrel.core.compare.Shown;
+import org.jontrel.core.compare.SettingTexts;
 
 /**
  * Takes the side that changed; ours, with a clash, where both did and differ.
  *
  * @param what the thing that is chosen for, in words
  */
-record Chooser(String definitionId, String elementId, String what, Words words, List<Clash> clashes) {
+record Chooser(String definitionId, String elementId, String what, SideTexts words, List<Clash> clashes) {
     /** How the settings of each model read. */
-    record Words(Shown base, Shown ours, Shown theirs) {}
+    record SideTexts(SettingTexts base, SettingTexts ours, SettingTexts theirs) {}
 
     <V> V choose(String property, V before, V mine, V other) {
         if (Objects.equals(mine, other) || Objects.equals(before, other)) {
@@ -34,7 +34,7 @@ record Chooser(String definitionId, String elementId, String what, Words words, 
                 text(words.theirs(), other)));
     }
 
-    private static String text(Shown words, Object value) {
-        return words.value(value instanceof ThreeWay.Home home ? home.owner() : value);
+    private static String text(SettingTexts words, Object value) {
+        return words.value(value instanceof ThreeWay.SlotLocation home ? home.owner() : value);
     }
 }

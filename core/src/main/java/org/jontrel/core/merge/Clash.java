@@ -31,8 +31,8 @@ public record Clash(String typeId, String elementId, String what, String base, S
      *
      * @param model both lines of work; where they clash, ours (and what one side kept, where the other removed it)
      */
-    public record Merged(Model model, java.util.List<Clash> clashes) {
-        public Merged {
+    public record MergedModel(Model model, java.util.List<Clash> clashes) {
+        public MergedModel {
             clashes = java.util.List.copyOf(clashes);
         }
     }

@@ -8,7 +8,7 @@ import java.util.Map;
 import org.jontrel.core.code.Manifest;
 import org.jontrel.core.code.PackageWriter;
 import org.jontrel.core.code.Requirement;
-import org.jontrel.core.compare.Shown;
+import org.jontrel.core.compare.SettingTexts;
 import org.jontrel.core.model.Model;
 
 /** What packages say of themselves, brought together. A merged package has no checksum: nothing of it was released. */
@@ -16,8 +16,8 @@ final class ManifestMerge {
     private final Chooser chooser;
 
     ManifestMerge(List<Clash> clashes) {
-        var plain = new Shown(Model.EMPTY);
-        this.chooser = new Chooser("", "", "Package", new Chooser.Words(plain, plain, plain), clashes);
+        var plain = new SettingTexts(Model.EMPTY);
+        this.chooser = new Chooser("", "", "Package", new Chooser.SideTexts(plain, plain, plain), clashes);
     }
 
     Manifest merge(Manifest base, Manifest ours, Manifest theirs) {

@@ -5,10 +5,9 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import org.jontrel.core.check.ModelCheck;
-import org.jontrel.core.compare.Shown;
+import org.jontrel.core.compare.SettingTexts;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Severity;
-import org.jontrel.core.merge.Clash.Merged;
 import org.jontrel.core.model.Model;
 
 /**
@@ -19,22 +18,22 @@ import org.jontrel.core.model.Model;
 public final class Merge {
     private Merge() {}
 
-    public static Merged merge(Model base, Model ours, Model theirs) {
+    public static Clash.MergedModel merge(Model base, Model ours, Model theirs) {
         return merge(base, ours, theirs, Set.of());
     }
 
     /** @param madeUp ids that no file gave: what seems gone under them on both sides may have been renamed by both */
-    public static Merged merge(Model base, Model ours, Model theirs, Set<String> madeUp) {
+    public static Clash.MergedModel merge(Model base, Model ours, Model theirs, Set<String> madeUp) {
         if (ours.equals(base) || ours.equals(theirs)) {
-            return new Merged(theirs, List.of());
+            return new Clash.MergedModel(theirs, List.of());
         }
         if (theirs.equals(base)) {
-            return new Merged(ours, List.of());
+            return new Clash.MergedModel(ours, List.of());
         }
         var clashes = new ArrayList<Clash>();
         var merged = new ThreeWay(base, ours, theirs, clashes).run(madeUp);
         broken(List.of(base, ours, theirs), merged, clashes);
-        return new Merged(merged, clashes);
+        return new Clash.MergedModel(merged, clashes);
     }
 
     /** Blockers that neither side has: two things that were fine alone and meet now. */
@@ -47,7 +46,7 @@ public final class Merge {
         }
         var known = new HashSet<Finding>(ModelCheck.check(models.get(1)));
         known.addAll(ModelCheck.check(models.get(2)));
-        var words = models.stream().map(Shown::new).toList();
+        var words = models.stream().map(SettingTexts::new).toList();
         blockers.stream()
                 .filter(finding -> !known.contains(finding))
                 .map(finding -> new Clash(
@@ -58,7 +57,7 @@ public final class Merge {
     }
 
     /** The finding with the names of things in the place of ids: what it is about may be gone on one side. */
-    private static String told(Finding finding, List<Shown> words) {
+    private static String told(Finding finding, List<SettingTexts> words) {
         var arguments = finding.arguments().stream()
                 .map(argument -> words.stream()
                         .map(shown -> shown.value(argument))

@@ -11,7 +11,7 @@ import org.jontrel.core.code.ModelPackage;
 import org.jontrel.core.code.PackageFileWriter;
 import org.jontrel.core.code.PackageReader;
 import org.jontrel.core.identity.Alignment;
-import org.jontrel.core.identity.Names;
+import org.jontrel.core.identity.KeyReferences;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.shape.Things;
@@ -55,7 +55,7 @@ final class MergeSide {
             ModelPackage merged, Model inKeys, Formatting mergedFormatting, PackageFileWriter names) {
         var files = new HashMap<String, byte[]>();
         var own = new HashMap<String, Definition>();
-        new Names(model).toKeys().definitions().forEach(each -> own.put(each.id(), each));
+        new KeyReferences(model).toKeys().definitions().forEach(each -> own.put(each.id(), each));
         for (var definition : inKeys.definitions()) {
             if (!definition.equals(own.get(definition.id()))) {
                 continue;

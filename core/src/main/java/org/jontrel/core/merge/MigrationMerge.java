@@ -7,22 +7,22 @@ import java.util.List;
 import java.util.Map;
 import org.jontrel.core.code.Decision;
 import org.jontrel.core.code.Migration;
-import org.jontrel.core.compare.Shown;
+import org.jontrel.core.compare.SettingTexts;
 import org.jontrel.core.model.Model;
 
 /** The answers of both sides, question by question. */
 final class MigrationMerge {
     private final List<Clash> clashes;
-    private final Shown shown;
+    private final SettingTexts shown;
 
     /** @param model names what the answers are about */
     MigrationMerge(List<Clash> clashes, Model model) {
         this.clashes = clashes;
-        this.shown = new Shown(model);
+        this.shown = new SettingTexts(model);
     }
 
     /** What was asked of what. */
-    private record Asked(String element, Decision.About about) {}
+    private record DecisionKey(String element, Decision.Topic about) {}
 
     List<Migration> merge(List<Migration> base, List<Migration> ours, List<Migration> theirs) {
         var was = byVersion(base);
@@ -41,25 +41,28 @@ final class MigrationMerge {
         return merged;
     }
 
-    private static Map<String, Map<Asked, Decision>> byVersion(List<Migration> migrations) {
-        var byVersion = new LinkedHashMap<String, Map<Asked, Decision>>();
+    private static Map<String, Map<DecisionKey, Decision>> byVersion(List<Migration> migrations) {
+        var byVersion = new LinkedHashMap<String, Map<DecisionKey, Decision>>();
         for (var migration : migrations) {
             var decisions = byVersion.computeIfAbsent(migration.version(), _ -> new LinkedHashMap<>());
-            migration.decisions().forEach(each -> decisions.put(new Asked(each.fieldId(), each.about()), each));
+            migration.decisions().forEach(each -> decisions.put(new DecisionKey(each.fieldId(), each.about()), each));
         }
         return byVersion;
     }
 
     private List<Decision> decisions(
-            String version, Map<Asked, Decision> was, Map<Asked, Decision> mine, Map<Asked, Decision> other) {
-        var none = Map.<Asked, Decision>of();
+            String version,
+            Map<DecisionKey, Decision> was,
+            Map<DecisionKey, Decision> mine,
+            Map<DecisionKey, Decision> other) {
+        var none = Map.<DecisionKey, Decision>of();
         var asked = new LinkedHashSet<>((mine == null ? none : mine).keySet());
         asked.addAll((other == null ? none : other).keySet());
         var merged = new ArrayList<Decision>();
         for (var each : asked) {
             var what = "Migration " + version + ": " + each.about().code().replace('_', ' ') + " of "
                     + shown.value(each.element());
-            var words = new Chooser.Words(shown, shown, shown);
+            var words = new Chooser.SideTexts(shown, shown, shown);
             var decision = new Chooser("", each.element(), what, words, clashes)
                     .choose("answer", said(was, each), said(mine, each), said(other, each));
             var chosen = decision == null ? null : decision.equals(said(mine, each)) ? mine.get(each) : other.get(each);
@@ -70,7 +73,7 @@ final class MigrationMerge {
         return merged;
     }
 
-    private static String said(Map<Asked, Decision> decisions, Asked asked) {
+    private static String said(Map<DecisionKey, Decision> decisions, DecisionKey asked) {
         var decision = decisions == null ? null : decisions.get(asked);
         return decision == null ? null : (decision.answer().code().replace('_', ' ') + " " + decision.value()).strip();
     }

@@ -15,7 +15,7 @@ import org.jontrel.core.code.PackageReader;
 import org.jontrel.core.code.PackageWriter;
 import org.jontrel.core.identity.Alignment;
 import org.jontrel.core.identity.Identities;
-import org.jontrel.core.identity.Names;
+import org.jontrel.core.identity.KeyReferences;
 import org.jontrel.core.model.Ids;
 import org.jontrel.core.shape.Things;
 
@@ -50,8 +50,8 @@ public final class PackageMerge {
      * @param files the whole package; where they clash, with what ours has
      * @param content the same as a package; what has no id in any of the files has one that begins with {@code ?}
      */
-    public record Merged(ModelPackage content, SortedMap<String, byte[]> files, List<Clash> clashes) {
-        public Merged {
+    public record MergedPackage(ModelPackage content, SortedMap<String, byte[]> files, List<Clash> clashes) {
+        public MergedPackage {
             clashes = List.copyOf(clashes);
         }
     }
@@ -62,7 +62,7 @@ public final class PackageMerge {
      * @param inPlace whether definitions stay in the files that ours, or else theirs, has them in; else each is named by its key
      * @throws org.jontrel.core.code.UnwritableException where the merged definitions cannot have a file each
      */
-    public static Merged merge(
+    public static MergedPackage merge(
             PackageReader.Result base,
             PackageReader.Result ours,
             PackageReader.Result theirs,
@@ -71,12 +71,12 @@ public final class PackageMerge {
         return new PackageMerge(base, ours, theirs, inPlace, ids).run();
     }
 
-    private Merged run() {
+    private MergedPackage run() {
         if (same(ours.files(), base.files()) || same(ours.files(), theirs.files())) {
-            return new Merged(theirs.content().orElseThrow(), theirs.files(), List.of());
+            return new MergedPackage(theirs.content().orElseThrow(), theirs.files(), List.of());
         }
         if (same(theirs.files(), base.files())) {
-            return new Merged(ours.content().orElseThrow(), ours.files(), List.of());
+            return new MergedPackage(ours.content().orElseThrow(), ours.files(), List.of());
         }
         var alignment = Alignment.of(side(base), side(ours), side(theirs), ids);
         var models = alignment.sides();
@@ -103,7 +103,7 @@ public final class PackageMerge {
         return written(whole, formatting, was, alignment, List.of(mine, other));
     }
 
-    private Merged written(
+    private MergedPackage written(
             ModelPackage whole,
             Formatting formatting,
             Map<String, String> was,
@@ -115,7 +115,7 @@ public final class PackageMerge {
         var keys = new LinkedHashMap<String, String>();
         was.forEach((id, key) -> keys.put(forgotten.getOrDefault(id, id), key));
         var names = new PackageFileWriter(formatting, Map.of());
-        var inKeys = new Names(whole.model()).toKeys();
+        var inKeys = new KeyReferences(whole.model()).toKeys();
         var untouched = new HashMap<String, byte[]>();
         for (var side : sides.reversed()) {
             untouched.putAll(side.untouched(whole, inKeys, formatting, names));
@@ -123,7 +123,7 @@ public final class PackageMerge {
         var files = PackageWriter.writeFolder(content, formatting.renamed(forgotten), keys, untouched);
         // the rest is small, and written in any case
         untouched.forEach((name, bytes) -> files.computeIfPresent(name, (_, _) -> bytes));
-        return new Merged(content, files, clashes);
+        return new MergedPackage(content, files, clashes);
     }
 
     private static boolean same(SortedMap<String, byte[]> a, SortedMap<String, byte[]> b) {

@@ -13,7 +13,7 @@ import org.jontrel.core.shape.FieldShape;
 import org.jontrel.core.shape.ObjectShape;
 import org.jontrel.core.shape.Property;
 import org.jontrel.core.shape.Things;
-import org.jontrel.core.shape.Writing;
+import org.jontrel.core.shape.WriteContext;
 
 /** What is said of a thing, brought together property by property. */
 final class Properties {
@@ -105,7 +105,7 @@ final class Properties {
     }
 
     private static <V> Object written(Property<?, V> property, V value) {
-        return value == null ? null : property.shape().write(value, Writing.PLAIN);
+        return value == null ? null : property.shape().write(value, WriteContext.PLAIN);
     }
 
     private Map<String, Object> entries(

@@ -17,7 +17,7 @@ final class Renames {
     private final Map<String, Located> here;
     private final Map<String, Located> there;
     private final Set<String> madeUp;
-    private final Map<Place, Items> found = new HashMap<>();
+    private final Map<SideSlot, Items> found = new HashMap<>();
 
     Renames(Map<String, Located> was, Map<String, Located> here, Map<String, Located> there, Set<String> madeUp) {
         this.was = was;
@@ -27,11 +27,11 @@ final class Renames {
     }
 
     /** Gets what was, and what may have become of it on either side. */
-    interface Found {
+    interface RenameListener {
         void both(Located before, Located mine, Located other);
     }
 
-    void run(Found found) {
+    void run(RenameListener found) {
         for (var before : was.values()) {
             boolean gone = !here.containsKey(before.key()) && !there.containsKey(before.key());
             if (gone && before.owner() != null && madeUp.contains(before.key())) {
@@ -74,7 +74,7 @@ final class Renames {
     }
 
     private Items items(Map<String, Located> side, Located owner, String slot) {
-        return found.computeIfAbsent(new Place(System.identityHashCode(side), owner.key(), slot), _ -> {
+        return found.computeIfAbsent(new SideSlot(System.identityHashCode(side), owner.key(), slot), _ -> {
             var items = owner.items(slot);
             var places = new HashMap<String, Integer>();
             items.forEach(item -> places.put(item.key(), places.size()));
@@ -82,7 +82,7 @@ final class Renames {
         });
     }
 
-    private record Place(int side, String owner, String slot) {}
+    private record SideSlot(int side, String owner, String slot) {}
 
     private record Items(List<Located> items, Map<String, Integer> places) {}
 

@@ -20,24 +20,24 @@ final class Sequences {
      *
      * @param clash whether both sides moved the same things differently; the order is that of ours then
      */
-    record Merged<T>(List<T> order, boolean clash) {}
+    record MergedOrder<T>(List<T> order, boolean clash) {}
 
     /**
      * All of {@code kept}. What both sides have stands as the side has it that changed it, pair by pair; what only one has
      * stands behind the element it stands behind there.
      */
-    static <T> Merged<T> merge(List<T> base, List<T> ours, List<T> theirs, Set<T> kept) {
+    static <T> MergedOrder<T> merge(List<T> base, List<T> ours, List<T> theirs, Set<T> kept) {
         var here = kept(ours, kept);
         var there = kept(theirs, kept);
         boolean oursMoved = moved(base, here);
         boolean theirsMoved = moved(base, there);
         if (!oursMoved || !theirsMoved || sameOrder(here, there)) {
-            return new Merged<>(oursMoved || !theirsMoved ? inserted(here, there) : inserted(there, here), false);
+            return new MergedOrder<>(oursMoved || !theirsMoved ? inserted(here, there) : inserted(there, here), false);
         }
         var common = common(base, here, there);
         return common == null
-                ? new Merged<>(inserted(here, there), true)
-                : new Merged<>(inserted(inserted(common, here), there), false);
+                ? new MergedOrder<>(inserted(here, there), true)
+                : new MergedOrder<>(inserted(inserted(common, here), there), false);
     }
 
     private static <T> List<T> kept(List<T> side, Set<T> kept) {

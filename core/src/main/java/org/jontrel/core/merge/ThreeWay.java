@@ -9,7 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
-import org.jontrel.core.compare.Shown;
+import org.jontrel.core.compare.SettingTexts;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Group;
@@ -27,26 +27,26 @@ final class ThreeWay {
     private final Model ours;
     private final Model theirs;
     private final List<Clash> clashes;
-    private final Chooser.Words words;
+    private final Chooser.SideTexts words;
     private final List<Definition> untouched = new ArrayList<>();
     private final Map<String, Located> was;
     private final Map<String, Located> here;
     private final Map<String, Located> there;
     private final Set<String> kept = new LinkedHashSet<>();
     private final Set<String> rescued = new HashSet<>();
-    private final Map<String, Home> homes = new LinkedHashMap<>();
-    private final Map<Home, Set<String>> held = new HashMap<>();
+    private final Map<String, SlotLocation> homes = new LinkedHashMap<>();
+    private final Map<SlotLocation, Set<String>> held = new HashMap<>();
     private final Map<String, Object> merged = new HashMap<>();
 
     /** Where a thing stands: within which, in which slot. */
-    record Home(String owner, String slot) {}
+    record SlotLocation(String owner, String slot) {}
 
     ThreeWay(Model base, Model ours, Model theirs, List<Clash> clashes) {
         this.base = base;
         this.ours = ours;
         this.theirs = theirs;
         this.clashes = clashes;
-        this.words = new Chooser.Words(new Shown(base), new Shown(ours), new Shown(theirs));
+        this.words = new Chooser.SideTexts(new SettingTexts(base), new SettingTexts(ours), new SettingTexts(theirs));
         var touched = touched();
         was = Located.index(of(base, touched));
         here = Located.index(of(ours, touched));
@@ -112,7 +112,7 @@ final class ThreeWay {
      * What one side put into a thing stays nowhere where the other made it of a kind that holds nothing: that is a clash,
      * never a loss.
      */
-    private void keepSlot(Home home) {
+    private void keepSlot(SlotLocation home) {
         var owner = itself(home.owner());
         boolean holds = Things.of(owner).properties().stream()
                 .anyMatch(property -> property.name().equals(home.slot()) && property.slot() != null);
@@ -128,7 +128,7 @@ final class ThreeWay {
     }
 
     /** What kind a field is of on one side, with what it holds there and would lose. */
-    private String kindOn(Map<String, Located> side, Home home, Model model) {
+    private String kindOn(Map<String, Located> side, SlotLocation home, Model model) {
         var at = side.get(home.owner());
         if (at == null || !(at.thing() instanceof Field field)) {
             return null;
@@ -164,7 +164,7 @@ final class ThreeWay {
         } else if (!same(before.thing(), left.thing()) || !sameSpot(before, left)) {
             kept.add(key);
             rescued.add(key);
-            var label = left.label(modelOf(key)) + Told.edits(before, left, new Shown(modelOf(key)));
+            var label = left.label(modelOf(key)) + SideSummary.edits(before, left, new SettingTexts(modelOf(key)));
             clashes.add(new Clash(
                     left.definition().id(),
                     elementId(left),
@@ -247,7 +247,7 @@ final class ThreeWay {
         return false;
     }
 
-    private Home home(String key) {
+    private SlotLocation home(String key) {
         var mine = homeOn(here, key);
         var other = homeOn(there, key);
         if (mine == null || other == null) {
@@ -258,7 +258,7 @@ final class ThreeWay {
     }
 
     /** A home that is there: of the other side, or before, with a clash; else the first one, which is kept then. */
-    private Home otherHome(String key, Home chosen) {
+    private SlotLocation otherHome(String key, SlotLocation chosen) {
         for (var side : List.of(here, there, was)) {
             var home = homeOn(side, key);
             if (home != null && kept.contains(home.owner()) && !within(home.owner(), key)) {
@@ -270,9 +270,11 @@ final class ThreeWay {
         return chosen;
     }
 
-    private static Home homeOn(Map<String, Located> side, String key) {
+    private static SlotLocation homeOn(Map<String, Located> side, String key) {
         var at = side.get(key);
-        return at == null || at.owner() == null ? null : new Home(at.owner().key(), at.slot());
+        return at == null || at.owner() == null
+                ? null
+                : new SlotLocation(at.owner().key(), at.slot());
     }
 
     private Object whole(String key) {
@@ -281,13 +283,13 @@ final class ThreeWay {
         var filled = new HashMap<String, Object>();
         for (var property : shape.properties()) {
             if (property.slot() != null) {
-                filled.put(property.name(), property.slot().of(inside(new Home(key, property.name()))));
+                filled.put(property.name(), property.slot().of(inside(new SlotLocation(key, property.name()))));
             }
         }
         return shape.with(thing, filled);
     }
 
-    private List<Object> inside(Home home) {
+    private List<Object> inside(SlotLocation home) {
         var keys = held.getOrDefault(home, Set.of());
         var ordered = Sequences.merge(keysIn(was, home), keysIn(here, home), keysIn(there, home), keys);
         if (ordered.clash()) {
@@ -298,7 +300,7 @@ final class ThreeWay {
         return ordered.order().stream().map(this::whole).toList();
     }
 
-    private String order(Map<String, Located> side, Home home) {
+    private String order(Map<String, Located> side, SlotLocation home) {
         var model = side == was ? base : side == here ? ours : theirs;
         var owner = side.get(home.owner());
         return owner == null
@@ -308,7 +310,7 @@ final class ThreeWay {
                         .collect(Collectors.joining(", "));
     }
 
-    private static List<String> keysIn(Map<String, Located> side, Home home) {
+    private static List<String> keysIn(Map<String, Located> side, SlotLocation home) {
         var owner = side.get(home.owner());
         return owner == null
                 ? List.of()

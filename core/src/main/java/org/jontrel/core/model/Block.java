@@ -7,14 +7,14 @@ import java.util.Locale;
  * A piece of a layout.
  *
  * @param title a heading over it, or empty
- * @param field id of the field it shows; only for {@link Sort#FIELD}
- * @param listing id of the listing it shows; only for {@link Sort#LISTING}
- * @param text what it says; only for {@link Sort#TEXT}
- * @param blocks what it holds; only for {@link Sort#STACK} and {@link Sort#COLUMNS}
+ * @param field id of the field it shows; only for {@link BlockSort#FIELD}
+ * @param listing id of the listing it shows; only for {@link BlockSort#LISTING}
+ * @param text what it says; only for {@link BlockSort#TEXT}
+ * @param blocks what it holds; only for {@link BlockSort#STACK} and {@link BlockSort#COLUMNS}
  */
 public record Block(
         String id,
-        Sort sort,
+        BlockSort sort,
         String title,
         String field,
         String listing,
@@ -26,7 +26,7 @@ public record Block(
     }
 
     /** What a block is. */
-    public enum Sort {
+    public enum BlockSort {
         STACK,
         COLUMNS,
         FIELD,

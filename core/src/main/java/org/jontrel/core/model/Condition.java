@@ -59,7 +59,7 @@ public sealed interface Condition {
         }
     }
 
-    record StateIs(State state) implements Condition {}
+    record StateIs(RecordState state) implements Condition {}
 
     /** How a value is compared. */
     enum Test {

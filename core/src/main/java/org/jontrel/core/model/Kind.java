@@ -129,7 +129,7 @@ public sealed interface Kind {
     }
 
     /** A decimal number with at most {@link #MOST_DIGITS} digits before the point. */
-    record Numeric(int decimals, BigDecimal min, BigDecimal max, BigDecimal step, String unit, Shown shown)
+    record Numeric(int decimals, BigDecimal min, BigDecimal max, BigDecimal step, String unit, NumberControl shown)
             implements Kind {
         public static final int MOST_DECIMALS = 6;
         public static final int MOST_DIGITS = 14;
@@ -143,7 +143,7 @@ public sealed interface Kind {
         }
 
         public Numeric(int decimals, BigDecimal min, BigDecimal max, String unit) {
-            this(decimals, min, max, null, unit, Shown.BOX);
+            this(decimals, min, max, null, unit, NumberControl.BOX);
         }
 
         private static BigDecimal plain(BigDecimal bound) {
@@ -157,7 +157,7 @@ public sealed interface Kind {
         }
 
         /** The control a number is entered with. */
-        public enum Shown {
+        public enum NumberControl {
             BOX,
             SLIDER,
             /** As a rating: so many marks of the greatest value. */
@@ -222,7 +222,7 @@ public sealed interface Kind {
      *
      * @param list id of the {@link ChoiceList}; empty where the options are the field's own
      */
-    record Choice(List<Option> options, String list, Amount amount, Shown shown) implements Kind {
+    record Choice(List<Option> options, String list, Amount amount, ChoiceControl shown) implements Kind {
         public static final Choice PLAIN = new Choice(List.of());
 
         public Choice {
@@ -230,7 +230,7 @@ public sealed interface Kind {
         }
 
         public Choice(List<Option> options) {
-            this(options, "", Amount.ONE, Shown.MENU);
+            this(options, "", Amount.ONE, ChoiceControl.MENU);
         }
 
         /** Options by their id; of two with one id (an error the checker finds) the first. */
@@ -241,7 +241,7 @@ public sealed interface Kind {
         }
 
         /** The control options are chosen with. */
-        public enum Shown {
+        public enum ChoiceControl {
             MENU,
             BUTTONS,
             TICKS;
@@ -337,16 +337,17 @@ public sealed interface Kind {
      *
      * @param rowName id of the inner field that names a row, or empty
      */
-    record Repeater(List<Field> fields, Integer minRows, Integer maxRows, String rowName, Shown shown) implements Kind {
+    record Repeater(List<Field> fields, Integer minRows, Integer maxRows, String rowName, RowStyle shown)
+            implements Kind {
         public static final int DEEPEST = 4;
-        public static final Repeater PLAIN = new Repeater(List.of(), null, null, "", Shown.CARDS);
+        public static final Repeater PLAIN = new Repeater(List.of(), null, null, "", RowStyle.CARDS);
 
         public Repeater {
             fields = List.copyOf(fields);
         }
 
         /** How rows look on the form. */
-        public enum Shown {
+        public enum RowStyle {
             TABLE,
             CARDS;
 

@@ -11,7 +11,7 @@ import java.util.Locale;
  * @param order by what, first things first
  * @param limit most records shown
  * @param fields ids of the fields shown with each record
- * @param layout id of the layout that shows each record; only for {@link Shown#LAYOUT}
+ * @param layout id of the layout that shows each record; only for {@link ResultStyle#LAYOUT}
  */
 public record Listing(
         String id,
@@ -22,7 +22,7 @@ public record Listing(
         Condition where,
         List<Order> order,
         int limit,
-        Shown shown,
+        ResultStyle shown,
         List<String> fields,
         String layout)
         implements Definition {
@@ -42,7 +42,7 @@ public record Listing(
     public record Order(String field, boolean descending) {}
 
     /** How results look. */
-    public enum Shown {
+    public enum ResultStyle {
         LINES,
         TABLE,
         CARDS,

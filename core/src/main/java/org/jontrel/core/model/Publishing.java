@@ -18,6 +18,6 @@ public record Publishing(
         Integer place,
         boolean api,
         String apiPath,
-        State state) {
-    public static final Publishing PLAIN = new Publishing(true, true, true, null, true, "", State.DRAFT);
+        RecordState state) {
+    public static final Publishing PLAIN = new Publishing(true, true, true, null, true, "", RecordState.DRAFT);
 }

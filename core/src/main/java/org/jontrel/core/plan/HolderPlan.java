@@ -11,8 +11,8 @@ import org.jontrel.core.code.Decision;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
+import org.jontrel.core.holder.FieldStorage;
 import org.jontrel.core.holder.Holder;
-import org.jontrel.core.holder.Kept;
 import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Field;
@@ -29,10 +29,10 @@ final class HolderPlan {
     private final Map<Question, Answer> answers;
     private final List<Decision> decisions;
     private final List<Plan.PlannedStep> steps;
-    private final List<Ask> asks;
+    private final List<PlanQuestion> asks;
     private final List<Finding> findings;
     /** By the table they belong to: empty for the records' own, or the id of the field that has one. */
-    private final SequencedMap<String, List<Step.Turn>> turns = new LinkedHashMap<>();
+    private final SequencedMap<String, List<Step.ColumnSwitch>> turns = new LinkedHashMap<>();
 
     private boolean renames;
     /** Whether some complete record may no longer be complete. */
@@ -47,7 +47,7 @@ final class HolderPlan {
             Map<Question, Answer> answers,
             List<Decision> decisions,
             List<Plan.PlannedStep> steps,
-            List<Ask> asks,
+            List<PlanQuestion> asks,
             List<Finding> findings) {
         this.was = was;
         this.is = is;
@@ -66,8 +66,8 @@ final class HolderPlan {
         was.byId().values().stream()
                 .filter(field -> is.field(field.id()).isEmpty())
                 .forEach(this::removed);
-        turns.forEach(
-                (table, some) -> add(new Step.SwitchColumns(is.id(), table, some), 0, Turns.sentence(was, is, some)));
+        turns.forEach((table, some) ->
+                add(new Step.SwitchColumns(is.id(), table, some), 0, SwitchSentences.sentence(was, is, some)));
         if (renames) {
             add(
                     new Step.RenameTable(is.id(), was.key(), is.key()),
@@ -128,9 +128,9 @@ final class HolderPlan {
     }
 
     private void field(Field field) {
-        if (Kept.of(field.kind()) == Kept.NOT
+        if (FieldStorage.of(field.kind()) == FieldStorage.NOT
                 && was.field(field.id()).isPresent()
-                && Kept.of(was.field(field.id()).get().kind()) == Kept.NOT) {
+                && FieldStorage.of(was.field(field.id()).get().kind()) == FieldStorage.NOT) {
             return;
         }
         var before = was.field(field.id());
@@ -149,7 +149,7 @@ final class HolderPlan {
         boolean differs = !own(field.kind()).equals(own(before.get().kind()));
         eases |= differs || field.required() != before.get().required();
         checks |= field.required() && !before.get().required() || differs && mayBreak(before.get(), field);
-        if (Kept.of(field.kind()) == Kept.COLUMN || field.kind() instanceof Kind.Choice) {
+        if (FieldStorage.of(field.kind()) == FieldStorage.COLUMN || field.kind() instanceof Kind.Choice) {
             changed(before.get(), field);
         } else {
             tightened(before.get(), field, answer(field.id()));
@@ -160,8 +160,8 @@ final class HolderPlan {
     /** Whether a record that was complete may not be so with the field's new kind. */
     private boolean mayBreak(Field before, Field field) {
         var answer = answer(field.id());
-        return Kept.of(before.kind()) != Kept.COLUMN
-                || Kept.of(field.kind()) != Kept.COLUMN
+        return FieldStorage.of(before.kind()) != FieldStorage.COLUMN
+                || FieldStorage.of(field.kind()) != FieldStorage.COLUMN
                 || answer.unconverted() + answer.outside() > 0
                 || !answer.breaches().isEmpty()
                 // they may look at the value
@@ -188,7 +188,7 @@ final class HolderPlan {
     }
 
     private void added(Field field) {
-        switch (Kept.of(field.kind())) {
+        switch (FieldStorage.of(field.kind())) {
             case NOT -> {}
             case TABLE -> addedTable(field);
             case COLUMN -> addedColumn(field);
@@ -232,7 +232,7 @@ final class HolderPlan {
         } else if (!fill.isEmpty()) {
             add(new Step.CopyColumn(is.id(), field.id(), fill, ""), records, "Fill " + field.label() + " with " + fill);
         }
-        turn(is, field, Step.Act.TAKE, "");
+        turn(is, field, Step.ColumnAction.TAKE, "");
     }
 
     /** What is held for a field that comes back, where the architect wants it back. */
@@ -252,21 +252,21 @@ final class HolderPlan {
         var decision = ask(
                 Code.PLAN_HELD_VALUES,
                 field,
-                Decision.About.HELD_VALUES,
+                Decision.Topic.HELD_VALUES,
                 offer.get().values(),
                 Planner.BACK_OR_NOT,
                 field.label(),
                 offer.get().values());
-        return Ask.isBack(decision) ? offer : Optional.empty();
+        return PlanQuestion.isBack(decision) ? offer : Optional.empty();
     }
 
     private void askUnconverted(Field field, long values, List<String> examples) {
         ask(
                 Code.PLAN_VALUES_UNCONVERTED,
                 field,
-                Decision.About.UNCONVERTED,
+                Decision.Topic.UNCONVERTED,
                 values,
-                List.of(Decision.Answer.SET_ASIDE),
+                List.of(Decision.Action.SET_ASIDE),
                 field.label(),
                 values,
                 field.kind().code().replace('_', ' '),
@@ -317,12 +317,12 @@ final class HolderPlan {
                     answer.records(),
                     "Copy " + field.label() + (rewriting ? ", converted" : "")
                             + (fill.isEmpty() ? "" : ", empty ones filled with " + fill));
-            turn(is, field, Step.Act.HOLD, ids.next('h'));
-            turn(is, field, Step.Act.TAKE, "");
-        } else if (Kept.of(field.kind()) == Kept.TABLE) {
+            turn(is, field, Step.ColumnAction.HOLD, ids.next('h'));
+            turn(is, field, Step.ColumnAction.TAKE, "");
+        } else if (FieldStorage.of(field.kind()) == FieldStorage.TABLE) {
             renames |= !before.key().equals(field.key());
-        } else if (!Turns.name(was, field.id()).equals(Turns.name(is, field.id()))) {
-            turn(is, field, Step.Act.RENAME, "");
+        } else if (!SwitchSentences.name(was, field.id()).equals(SwitchSentences.name(is, field.id()))) {
+            turn(is, field, Step.ColumnAction.RENAME, "");
         }
     }
 
@@ -348,9 +348,9 @@ final class HolderPlan {
             ask(
                     Code.PLAN_VALUES_OUTSIDE,
                     field,
-                    Decision.About.OUTSIDE_LIMITS,
+                    Decision.Topic.OUTSIDE_LIMITS,
                     answer.outside(),
-                    List.of(Decision.Answer.LEAVE),
+                    List.of(Decision.Action.LEAVE),
                     field.label(),
                     answer.outside(),
                     String.join("; ", answer.outsideExamples()));
@@ -362,7 +362,7 @@ final class HolderPlan {
     }
 
     private void removed(Field field) {
-        if (Kept.of(field.kind()) == Kept.NOT || withinRemovedTable(field)) {
+        if (FieldStorage.of(field.kind()) == FieldStorage.NOT || withinRemovedTable(field)) {
             return;
         }
         checks = true;
@@ -383,11 +383,11 @@ final class HolderPlan {
     }
 
     private void hold(Field before) {
-        switch (Kept.of(before.kind())) {
+        switch (FieldStorage.of(before.kind())) {
             case NOT -> {}
             case COLUMN -> {
                 if (!withinRemovedTable(before)) {
-                    turn(was, before, Step.Act.HOLD, ids.next('h'));
+                    turn(was, before, Step.ColumnAction.HOLD, ids.next('h'));
                 }
             }
             case TABLE -> {
@@ -402,34 +402,34 @@ final class HolderPlan {
     }
 
     /** A field with a table of its own has its column there. */
-    private void turn(Holder holder, Field field, Step.Act act, String held) {
+    private void turn(Holder holder, Field field, Step.ColumnAction act, String held) {
         // an index stays with its column, and a field that was converted or filled has another one
         boolean listed = indexed(is).stream().flatMap(HolderPlan::ids).anyMatch(field.id()::equals);
-        if (act == Step.Act.TAKE && listed && Kept.of(field.kind()) == Kept.COLUMN) {
+        if (act == Step.ColumnAction.TAKE && listed && FieldStorage.of(field.kind()) == FieldStorage.COLUMN) {
             add(new Step.IndexColumn(is.id(), field.id()), 0, "Make lists quick that show " + field.label());
         }
-        var table = Kept.of(field.kind()) == Kept.TABLE
+        var table = FieldStorage.of(field.kind()) == FieldStorage.TABLE
                 ? field.id()
                 : holder.home(field.id()).table();
-        turns.computeIfAbsent(table, _ -> new ArrayList<>()).add(new Step.Turn(act, field.id(), held));
+        turns.computeIfAbsent(table, _ -> new ArrayList<>()).add(new Step.ColumnSwitch(act, field.id(), held));
     }
 
     /** The value to fill with, or empty. */
     private String askRequired(Field field, long lacking) {
-        boolean fillable = Kept.of(field.kind()) == Kept.COLUMN
+        boolean fillable = FieldStorage.of(field.kind()) == FieldStorage.COLUMN
                 && !(field.kind() instanceof Kind.Image)
                 && !(field.kind() instanceof Kind.File);
-        var choices = fillable ? List.of(Decision.Answer.FILL, Decision.Answer.LEAVE) : List.of(Decision.Answer.LEAVE);
+        var choices = fillable ? List.of(Decision.Action.FILL, Decision.Action.LEAVE) : List.of(Decision.Action.LEAVE);
         var decision = ask(
                 Code.PLAN_REQUIRED_EMPTY,
                 field,
-                Decision.About.REQUIRED_EMPTY,
+                Decision.Topic.REQUIRED_EMPTY,
                 lacking,
                 choices,
                 field.label(),
                 lacking,
                 is.singular());
-        if (decision.isEmpty() || decision.get().answer() != Decision.Answer.FILL) {
+        if (decision.isEmpty() || decision.get().answer() != Decision.Action.FILL) {
             return "";
         }
         var value = decision.get().value();
@@ -447,13 +447,13 @@ final class HolderPlan {
     private Optional<Decision> ask(
             Code code,
             Field field,
-            Decision.About about,
+            Decision.Topic about,
             long rows,
-            List<Decision.Answer> choices,
+            List<Decision.Action> choices,
             Object... arguments) {
-        var decision = Ask.decided(decisions, field.id(), about, choices);
+        var decision = PlanQuestion.decided(decisions, field.id(), about, choices);
         var finding = Finding.of(code, Place.field(is.id(), field.id(), ""), arguments);
-        asks.add(new Ask(finding, is.id(), field.id(), about, rows, choices, decision));
+        asks.add(new PlanQuestion(finding, is.id(), field.id(), about, rows, choices, decision));
         return decision;
     }
 

@@ -11,7 +11,7 @@ import org.jontrel.core.finding.Finding;
  * @param asks what needs an answer; while one lacks it the plan cannot run
  * @param findings everything else there is to say, and why an answer cannot be used
  */
-public record Plan(List<PlannedStep> steps, List<Ask> asks, List<Finding> findings) {
+public record Plan(List<PlannedStep> steps, List<PlanQuestion> asks, List<Finding> findings) {
     public Plan {
         steps = List.copyOf(steps);
         asks = List.copyOf(asks);

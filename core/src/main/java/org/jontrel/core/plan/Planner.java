@@ -10,8 +10,8 @@ import org.jontrel.core.code.Decision;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
+import org.jontrel.core.holder.FieldStorage;
 import org.jontrel.core.holder.Holder;
-import org.jontrel.core.holder.Kept;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Ids;
 import org.jontrel.core.model.Model;
@@ -20,10 +20,10 @@ import org.jontrel.core.work.Deadline;
 
 /**
  * Finds what must be done to a site to bring it from one model to another: first its questions, then, with the answers
- * and the architect's decisions, the steps. It never guesses: what needs a person is an {@link Ask}.
+ * and the architect's decisions, the steps. It never guesses: what needs a person is an {@link PlanQuestion}.
  */
 public final class Planner {
-    static final List<Decision.Answer> BACK_OR_NOT = List.of(Decision.Answer.BRING_BACK, Decision.Answer.LEAVE);
+    static final List<Decision.Action> BACK_OR_NOT = List.of(Decision.Action.BRING_BACK, Decision.Action.LEAVE);
 
     private final Ids ids;
 
@@ -75,7 +75,7 @@ public final class Planner {
     /** The plan; questions without an answer count as no records. */
     public Plan plan(Model from, Model to, Map<Question, Answer> answers, List<Decision> decisions) {
         var steps = new ArrayList<Plan.PlannedStep>();
-        var asks = new ArrayList<Ask>();
+        var asks = new ArrayList<PlanQuestion>();
         var findings = new ArrayList<Finding>();
         var before = holders(from);
         var after = holders(to);
@@ -149,7 +149,7 @@ public final class Planner {
             Map<Question, Answer> answers,
             List<Decision> decisions,
             List<Plan.PlannedStep> steps,
-            List<Ask> asks,
+            List<PlanQuestion> asks,
             List<Finding> findings) {
         var offer = answers.getOrDefault(new Question(is.id(), ""), Answer.NONE).held();
         if (offer.filter(Offer::fits).isEmpty()) {
@@ -159,16 +159,16 @@ public final class Planner {
             return;
         }
         var held = offer.get();
-        var decision = Ask.decided(decisions, is.id(), Decision.About.HELD_VALUES, BACK_OR_NOT);
-        asks.add(new Ask(
+        var decision = PlanQuestion.decided(decisions, is.id(), Decision.Topic.HELD_VALUES, BACK_OR_NOT);
+        asks.add(new PlanQuestion(
                 Finding.of(Code.PLAN_HELD_RECORDS, Place.definition(is.id(), ""), is.plural(), held.values()),
                 is.id(),
                 is.id(),
-                Decision.About.HELD_VALUES,
+                Decision.Topic.HELD_VALUES,
                 held.values(),
                 BACK_OR_NOT,
                 decision));
-        if (Ask.isBack(decision)) {
+        if (PlanQuestion.isBack(decision)) {
             steps.add(new Plan.PlannedStep(
                     new Step.RestoreTable(is.id(), held.held()), 0, "Bring back the records of " + is.singular()));
             steps.add(new Plan.PlannedStep(new Step.Indexes(is.id()), 0, "Make lists of " + is.plural() + " quick"));
@@ -209,10 +209,10 @@ public final class Planner {
     static boolean convertible(Holder was, Holder is, String fieldId) {
         var before = was.field(fieldId).orElseThrow();
         var after = is.field(fieldId).orElseThrow();
-        var kept = Kept.of(after.kind());
+        var kept = FieldStorage.of(after.kind());
         return !moved(was, is, fieldId)
-                && kept == Kept.of(before.kind())
-                && (kept != Kept.TABLE
+                && kept == FieldStorage.of(before.kind())
+                && (kept != FieldStorage.TABLE
                         || before.kind().code().equals(after.kind().code()));
     }
 }

@@ -3,7 +3,7 @@ package org.jontrel.core.plan;
 import java.util.ArrayList;
 import java.util.List;
 import org.jontrel.core.holder.Holder;
-import org.jontrel.core.holder.Searched;
+import org.jontrel.core.holder.SearchedFields;
 import org.jontrel.core.model.Model;
 
 /** Searching finds what fields hold now: after a run the words of records follow those that came, went or were rewritten. */
@@ -23,8 +23,8 @@ final class SearchSteps {
     }
 
     private static boolean changes(Holder was, Holder is, List<Step> steps) {
-        var sources = Searched.of(is);
-        return !Searched.of(was).equals(sources)
+        var sources = SearchedFields.of(is);
+        return !SearchedFields.of(was).equals(sources)
                 || steps.stream()
                         .filter(step -> step.holderId().equals(is.id()))
                         .anyMatch(step -> sources.containsKey(rewritten(step)));

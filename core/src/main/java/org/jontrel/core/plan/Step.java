@@ -96,7 +96,7 @@ public sealed interface Step {
      *
      * @param table id of the field whose own table it is; empty for the records' table
      */
-    record SwitchColumns(String holderId, String table, List<Turn> turns) implements Step {
+    record SwitchColumns(String holderId, String table, List<ColumnSwitch> turns) implements Step {
         public SwitchColumns {
             turns = List.copyOf(turns);
         }
@@ -154,10 +154,10 @@ public sealed interface Step {
      *
      * @param held short name under which its values are held or were held; empty where that does not matter
      */
-    record Turn(Act act, String fieldId, String held) {}
+    record ColumnSwitch(ColumnAction act, String fieldId, String held) {}
 
     /** What a turn does. */
-    enum Act {
+    enum ColumnAction {
         /** The column made beside becomes the field's. */
         TAKE,
         /** The field's column gets the name of its new key. */

@@ -35,11 +35,11 @@ public final class UndoPlanner {
 
     /** The steps that undo the done ones, without counts; what to ask about is in them. */
     public List<Step> steps(List<Step> done) {
-        var switched = new HashMap<String, Step.Turn>();
+        var switched = new HashMap<String, Step.ColumnSwitch>();
         done.forEach(step -> {
-            if (step instanceof Step.SwitchColumns(String holderId, String table, List<Step.Turn> turns)) {
+            if (step instanceof Step.SwitchColumns(String holderId, String table, List<Step.ColumnSwitch> turns)) {
                 turns.stream()
-                        .filter(turn -> turn.act() == Step.Act.TAKE)
+                        .filter(turn -> turn.act() == Step.ColumnAction.TAKE)
                         .forEach(turn -> switched.put(holderId + "/" + turn.fieldId(), turn));
             }
         });
@@ -64,7 +64,7 @@ public final class UndoPlanner {
                         undo.add(new Step.DropBeside(holderId, fieldId));
                     }
                 }
-                case Step.SwitchColumns(String holderId, String table, List<Step.Turn> turns) ->
+                case Step.SwitchColumns(String holderId, String table, List<Step.ColumnSwitch> turns) ->
                     turnAround(holderId, table, turns, fills, undo);
                 case Step.RenameTable(String holderId, String before, String after) ->
                     undo.add(new Step.RenameTable(holderId, after, before));
@@ -109,21 +109,21 @@ public final class UndoPlanner {
     }
 
     private void turnAround(
-            String holderId, String table, List<Step.Turn> turns, Map<String, String> fills, List<Step> undo) {
-        var back = new ArrayList<Step.Turn>();
+            String holderId, String table, List<Step.ColumnSwitch> turns, Map<String, String> fills, List<Step> undo) {
+        var back = new ArrayList<Step.ColumnSwitch>();
         for (var turn : turns.reversed()) {
             back.add(
                     switch (turn.act()) {
-                        case TAKE -> new Step.Turn(Step.Act.HOLD, turn.fieldId(), ids.next('h'));
-                        case HOLD -> new Step.Turn(Step.Act.RESTORE, turn.fieldId(), turn.held());
-                        case RESTORE -> new Step.Turn(Step.Act.HOLD, turn.fieldId(), turn.held());
+                        case TAKE -> new Step.ColumnSwitch(Step.ColumnAction.HOLD, turn.fieldId(), ids.next('h'));
+                        case HOLD -> new Step.ColumnSwitch(Step.ColumnAction.RESTORE, turn.fieldId(), turn.held());
+                        case RESTORE -> new Step.ColumnSwitch(Step.ColumnAction.HOLD, turn.fieldId(), turn.held());
                         case RENAME -> turn;
                     });
-            if (turn.act() == Step.Act.HOLD) {
+            if (turn.act() == Step.ColumnAction.HOLD) {
                 var fill = fills.getOrDefault(holderId + "/" + turn.fieldId(), "");
-                if (has(turns, Step.Act.TAKE, turn.fieldId())) {
+                if (has(turns, Step.ColumnAction.TAKE, turn.fieldId())) {
                     undo.add(new Step.CarryBack(holderId, turn.fieldId(), turn.held(), fill));
-                } else if (has(turns, Step.Act.RESTORE, turn.fieldId())) {
+                } else if (has(turns, Step.ColumnAction.RESTORE, turn.fieldId())) {
                     undo.add(new Step.CarryForth(holderId, turn.fieldId(), turn.held(), fill));
                 }
             }
@@ -131,7 +131,7 @@ public final class UndoPlanner {
         undo.add(new Step.SwitchColumns(holderId, table, back));
     }
 
-    private static boolean has(List<Step.Turn> turns, Step.Act act, String fieldId) {
+    private static boolean has(List<Step.ColumnSwitch> turns, Step.ColumnAction act, String fieldId) {
         return turns.stream()
                 .anyMatch(turn -> turn.act() == act && turn.fieldId().equals(fieldId));
     }
@@ -167,9 +167,9 @@ public final class UndoPlanner {
                                 Code.UNDO_VALUES_HELD, Place.field(holderId, fieldId, ""), label(was, fieldId), held));
                     }
                 }
-                case Step.SwitchColumns(String holderId, String _, List<Step.Turn> turns) ->
+                case Step.SwitchColumns(String holderId, String _, List<Step.ColumnSwitch> turns) ->
                     turns.stream()
-                            .filter(turn -> turn.act() == Step.Act.HOLD)
+                            .filter(turn -> turn.act() == Step.ColumnAction.HOLD)
                             .filter(turn ->
                                     is.flatMap(t -> t.field(turn.fieldId())).isEmpty())
                             .forEach(turn -> {
@@ -223,7 +223,7 @@ public final class UndoPlanner {
             case Step.DropBeside drop -> "Remove the unused copy of " + label(field, drop.fieldId());
             case Step.SwitchColumns columns ->
                 was.isPresent() && is.isPresent()
-                        ? Turns.sentence(was.get(), is.get(), columns.turns())
+                        ? SwitchSentences.sentence(was.get(), is.get(), columns.turns())
                         : "Switch the columns of " + name;
             case Step.RenameTable rename -> "Rename the table " + rename.before() + " to " + rename.after();
             case Step.HoldTable _ -> "Hold all records of " + name;

@@ -34,12 +34,12 @@ final class Composites {
 
     /** Things with identities, in order. */
     static <T> Slot<List<T>> things(ThingShape<T> item) {
-        return new Things<>(item, new ListShape<>(item));
+        return new ListSlot<>(item, new ListShape<>(item));
     }
 
     /** One thing with an identity, or {@code null}. */
     static <T> Slot<T> thing(ThingShape<T> item) {
-        return new Single<>(item);
+        return new SingleSlot<>(item);
     }
 
     /** Words of a fixed set, each a thing of its own without properties. */
@@ -63,7 +63,7 @@ final class Composites {
 
     private record ListShape<T>(Shape<T> item) implements Shape<List<T>> {
         @Override
-        public Optional<List<T>> read(Node node, String name, Reading reading) {
+        public Optional<List<T>> read(Node node, String name, ReadContext reading) {
             if (!(node instanceof Node.Sequence sequence)) {
                 reading.add(Code.VALUE_WRONG_SHAPE, node, name, "a list", node.described());
                 return Optional.empty();
@@ -76,7 +76,7 @@ final class Composites {
         }
 
         @Override
-        public Object write(List<T> value, Writing to) {
+        public Object write(List<T> value, WriteContext to) {
             return value.stream().map(each -> item.write(each, to)).toList();
         }
 
@@ -93,7 +93,7 @@ final class Composites {
 
     private record SetShape<T extends Comparable<T>>(ListShape<T> list) implements Shape<Set<T>> {
         @Override
-        public Optional<Set<T>> read(Node node, String name, Reading reading) {
+        public Optional<Set<T>> read(Node node, String name, ReadContext reading) {
             return list.read(node, name, reading).map(items -> {
                 var set = new TreeSet<T>();
                 for (var each : items) {
@@ -102,7 +102,7 @@ final class Composites {
                                 Code.ENTRY_TWICE,
                                 node,
                                 name,
-                                String.valueOf(list.item().write(each, Writing.PLAIN)));
+                                String.valueOf(list.item().write(each, WriteContext.PLAIN)));
                     }
                 }
                 return set;
@@ -110,7 +110,7 @@ final class Composites {
         }
 
         @Override
-        public Object write(Set<T> value, Writing to) {
+        public Object write(Set<T> value, WriteContext to) {
             return list.write(List.copyOf(new TreeSet<>(value)), to);
         }
 
@@ -131,14 +131,14 @@ final class Composites {
 
     private record OneOrMore<T>(Shape<T> item, ListShape<T> list) implements Shape<List<T>> {
         @Override
-        public Optional<List<T>> read(Node node, String name, Reading reading) {
+        public Optional<List<T>> read(Node node, String name, ReadContext reading) {
             return node instanceof Node.Sequence
                     ? list.read(node, name, reading)
                     : item.read(node, name, reading).map(List::of);
         }
 
         @Override
-        public Object write(List<T> value, Writing to) {
+        public Object write(List<T> value, WriteContext to) {
             return value.size() == 1 ? item.write(value.getFirst(), to) : list.write(value, to);
         }
 
@@ -155,7 +155,7 @@ final class Composites {
 
     private record Texts(Shape<String> text) implements Shape<Map<String, String>> {
         @Override
-        public Optional<Map<String, String>> read(Node node, String name, Reading reading) {
+        public Optional<Map<String, String>> read(Node node, String name, ReadContext reading) {
             if (!(node instanceof Node.Mapping mapping)) {
                 reading.add(Code.VALUE_WRONG_SHAPE, node, name, "a set of properties", node.described());
                 return Optional.empty();
@@ -169,7 +169,7 @@ final class Composites {
         }
 
         @Override
-        public Object write(Map<String, String> value, Writing to) {
+        public Object write(Map<String, String> value, WriteContext to) {
             var written = new LinkedHashMap<String, Object>();
             new java.util.TreeMap<>(value).forEach((name, each) -> written.put(name, text.write(each, to)));
             return written;
@@ -186,7 +186,7 @@ final class Composites {
         }
     }
 
-    private record Things<T>(ThingShape<T> item, ListShape<T> list) implements Slot<List<T>> {
+    private record ListSlot<T>(ThingShape<T> item, ListShape<T> list) implements Slot<List<T>> {
         @Override
         public List<?> items(List<T> value) {
             return value;
@@ -199,12 +199,12 @@ final class Composites {
         }
 
         @Override
-        public Optional<List<T>> read(Node node, String name, Reading reading) {
+        public Optional<List<T>> read(Node node, String name, ReadContext reading) {
             return list.read(node, name, reading);
         }
 
         @Override
-        public Object write(List<T> value, Writing to) {
+        public Object write(List<T> value, WriteContext to) {
             return list.write(value, to);
         }
 
@@ -232,12 +232,12 @@ final class Composites {
         }
 
         @Override
-        public Optional<List<T>> read(Node node, String name, Reading reading) {
+        public Optional<List<T>> read(Node node, String name, ReadContext reading) {
             return list.read(node, name, reading);
         }
 
         @Override
-        public Object write(List<T> value, Writing to) {
+        public Object write(List<T> value, WriteContext to) {
             return list.write(value, to);
         }
 
@@ -247,7 +247,7 @@ final class Composites {
         }
     }
 
-    private record Single<T>(ThingShape<T> item) implements Slot<T> {
+    private record SingleSlot<T>(ThingShape<T> item) implements Slot<T> {
         @Override
         public List<?> items(T value) {
             return value == null ? List.of() : List.of(value);
@@ -260,12 +260,12 @@ final class Composites {
         }
 
         @Override
-        public Optional<T> read(Node node, String name, Reading reading) {
+        public Optional<T> read(Node node, String name, ReadContext reading) {
             return item.read(node, name, reading);
         }
 
         @Override
-        public Object write(T value, Writing to) {
+        public Object write(T value, WriteContext to) {
             return item.write(value, to);
         }
 

@@ -10,7 +10,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.model.Condition;
-import org.jontrel.core.model.State;
+import org.jontrel.core.model.RecordState;
 
 /**
  * A condition in a file: {@code {field: surface, is: grass}}, {@code {all: [...]}}, {@code {not: {...}}}; nothing at
@@ -32,13 +32,13 @@ final class ConditionShape implements Shape<Condition> {
             Condition.Test.FILLED);
     private static final Shape<List<String>> VALUES = Composites.oneOrMore(Scalars.VALUE);
     private static final Shape<List<String>> TYPES = Composites.list(Scalars.TEXT);
-    private static final Shape<State> STATE = Scalars.word(State.class, State::code);
+    private static final Shape<RecordState> STATE = Scalars.word(RecordState.class, RecordState::code);
     private static final Shape<List<Condition>> SEVERAL = Composites.list(INSTANCE);
 
     private ConditionShape() {}
 
     @Override
-    public Optional<Condition> read(Node node, String name, Reading reading) {
+    public Optional<Condition> read(Node node, String name, ReadContext reading) {
         if (!(node instanceof Node.Mapping mapping)) {
             reading.add(Code.VALUE_WRONG_SHAPE, node, name, "a condition", node.described());
             return Optional.empty();
@@ -65,7 +65,7 @@ final class ConditionShape implements Shape<Condition> {
     }
 
     private static Optional<Condition> comparison(
-            String form, Node.Mapping mapping, Map<String, Node.Entry> entries, Reading reading) {
+            String form, Node.Mapping mapping, Map<String, Node.Entry> entries, ReadContext reading) {
         var allowed = new ArrayList<Condition.Test>();
         for (var test : Condition.Test.values()) {
             if ((form.equals("field") ? OF_FIELDS : OF_TERMS).contains(test)) {
@@ -94,14 +94,14 @@ final class ConditionShape implements Shape<Condition> {
     }
 
     @Override
-    public Object write(Condition condition, Writing to) {
+    public Object write(Condition condition, WriteContext to) {
         var tree = new LinkedHashMap<String, Object>();
         switch (condition) {
             case Condition.All(List<Condition> of) -> tree.put("all", SEVERAL.write(of, to));
             case Condition.Any(List<Condition> of) -> tree.put("any", SEVERAL.write(of, to));
             case Condition.Not(Condition of) -> tree.put("not", write(of, to));
             case Condition.ParentIs(List<String> types) -> tree.put("parent", types);
-            case Condition.StateIs(State state) -> tree.put("state", state.code());
+            case Condition.StateIs(RecordState state) -> tree.put("state", state.code());
             case Condition.FieldIs(String field, Condition.Test test, List<String> values) -> {
                 tree.put("field", field);
                 tree.put(test.code(), VALUES.write(values, to));

@@ -144,7 +144,7 @@ public record Difference(String name, Sense sense, Object before, Object after) 
             return Optional.of(Optional.ofNullable(property.absent()));
         }
         return property.shape()
-                .read(Node.of(value), property.name(), new Reading(new ArrayList<>()))
+                .read(Node.of(value), property.name(), new ReadContext(new ArrayList<>()))
                 .map(Optional::of);
     }
 }

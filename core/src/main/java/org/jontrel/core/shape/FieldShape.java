@@ -122,7 +122,7 @@ public final class FieldShape implements ThingShape<Field> {
     }
 
     @Override
-    public Optional<Field> read(Node node, String name, Reading reading) {
+    public Optional<Field> read(Node node, String name, ReadContext reading) {
         if (!(node instanceof Node.Mapping mapping)) {
             reading.add(Code.VALUE_WRONG_SHAPE, node, name, "a set of properties", node.described());
             return Optional.empty();
@@ -150,7 +150,7 @@ public final class FieldShape implements ThingShape<Field> {
     }
 
     @Override
-    public Object write(Field field, Writing to) {
+    public Object write(Field field, WriteContext to) {
         return of(field).write(field, to);
     }
 

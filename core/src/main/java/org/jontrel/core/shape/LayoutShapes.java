@@ -16,21 +16,21 @@ final class LayoutShapes {
             .labelled(LayoutShapes::label)
             .required(
                     "block",
-                    Scalars.word(Block.Sort.class, Block.Sort::code),
+                    Scalars.word(Block.BlockSort.class, Block.BlockSort::code),
                     Block::sort,
                     Sense.STRUCTURE,
                     "What it is: a stack or columns of blocks, a field, a listing or a text.")
             .optional("title", Scalars.TEXT, Block::title, "", Sense.WORDING, "A heading over it.")
             .optional(
                     "field",
-                    Scalars.reference(Mapper.Target.FIELD),
+                    Scalars.reference(Mapper.ReferenceTarget.FIELD),
                     Block::field,
                     "",
                     Sense.FORM,
                     "The field it shows.")
             .optional(
                     "listing",
-                    Scalars.reference(Mapper.Target.LISTING),
+                    Scalars.reference(Mapper.ReferenceTarget.LISTING),
                     Block::listing,
                     "",
                     Sense.FORM,
@@ -68,7 +68,7 @@ final class LayoutShapes {
             .optional("description", Scalars.TEXT, Layout::description, "", Sense.WORDING, "What the layout is for.")
             .required(
                     "type",
-                    Scalars.reference(Mapper.Target.TYPE),
+                    Scalars.reference(Mapper.ReferenceTarget.TYPE),
                     Layout::type,
                     Sense.STRUCTURE,
                     "The content type whose records it shows.")
@@ -86,7 +86,7 @@ final class LayoutShapes {
             .named("order")
             .required(
                     "field",
-                    Scalars.reference(Mapper.Target.FIELD),
+                    Scalars.reference(Mapper.ReferenceTarget.FIELD),
                     Listing.Order::field,
                     Sense.FORM,
                     "The field to sort by.")
@@ -107,7 +107,7 @@ final class LayoutShapes {
             .optional("description", Scalars.TEXT, Listing::description, "", Sense.WORDING, "What the listing is for.")
             .required(
                     "type",
-                    Scalars.reference(Mapper.Target.TYPE),
+                    Scalars.reference(Mapper.ReferenceTarget.TYPE),
                     Listing::type,
                     Sense.STRUCTURE,
                     "The content type it lists.")
@@ -134,21 +134,21 @@ final class LayoutShapes {
                     "Maximum number of records shown, up to 200.")
             .optional(
                     "shown",
-                    Scalars.word(Listing.Shown.class, Listing.Shown::code),
+                    Scalars.word(Listing.ResultStyle.class, Listing.ResultStyle::code),
                     Listing::shown,
-                    Listing.Shown.LINES,
+                    Listing.ResultStyle.LINES,
                     Sense.FORM,
                     "How it is displayed: as lines, a table, cards, or each record by a layout.")
             .optional(
                     "fields",
-                    Composites.list(Scalars.reference(Mapper.Target.FIELD)),
+                    Composites.list(Scalars.reference(Mapper.ReferenceTarget.FIELD)),
                     Listing::fields,
                     List.of(),
                     Sense.FORM,
                     "The fields shown with each record.")
             .optional(
                     "layout",
-                    Scalars.reference(Mapper.Target.LAYOUT),
+                    Scalars.reference(Mapper.ReferenceTarget.LAYOUT),
                     Listing::layout,
                     "",
                     Sense.FORM,

@@ -7,7 +7,7 @@ import org.jontrel.core.model.Field;
 /** Puts other ids and references into definitions: a rewritten copy, with everything else as it was. */
 public interface Mapper {
     /** What a reference points at. */
-    enum Target {
+    enum ReferenceTarget {
         TYPE,
         TAXONOMY,
         GROUP,
@@ -23,7 +23,7 @@ public interface Mapper {
         return id;
     }
 
-    default String reference(Target target, String word) {
+    default String reference(ReferenceTarget target, String word) {
         return word;
     }
 

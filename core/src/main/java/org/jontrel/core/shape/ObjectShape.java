@@ -20,13 +20,13 @@ public final class ObjectShape<T> implements ThingShape<T> {
     private final String schemaName;
     private final List<Property<T, ?>> properties;
     private final List<String> names;
-    private final Function<Values, T> make;
+    private final Function<PropertyValues, T> make;
     private final Function<T, String> identity;
     private final boolean scoped;
     private final Function<T, String> label;
     private final boolean renamable;
 
-    private ObjectShape(Builder<T> builder, Function<Values, T> make) {
+    private ObjectShape(Builder<T> builder, Function<PropertyValues, T> make) {
         this.title = builder.title;
         this.schemaName = builder.schemaName;
         this.properties = List.copyOf(builder.properties);
@@ -80,7 +80,7 @@ public final class ObjectShape<T> implements ThingShape<T> {
     }
 
     @Override
-    public Optional<T> read(Node node, String name, Reading reading) {
+    public Optional<T> read(Node node, String name, ReadContext reading) {
         if (!(node instanceof Node.Mapping mapping)) {
             reading.add(Code.VALUE_WRONG_SHAPE, node, name, "a set of properties", node.described());
             return Optional.empty();
@@ -89,7 +89,7 @@ public final class ObjectShape<T> implements ThingShape<T> {
     }
 
     /** Reads a thing whose entries are known already. */
-    Optional<T> read(Node.Mapping mapping, Map<String, Node.Entry> entries, Reading reading) {
+    Optional<T> read(Node.Mapping mapping, Map<String, Node.Entry> entries, ReadContext reading) {
         refuseUnknown(entries, names, title, reading);
         var values = new HashMap<String, Object>(properties.size() * 2);
         boolean complete = true;
@@ -107,11 +107,11 @@ public final class ObjectShape<T> implements ThingShape<T> {
             }
         }
         identify(mapping, entries, values, reading);
-        return complete ? Optional.of(make.apply(new Values(values))) : Optional.empty();
+        return complete ? Optional.of(make.apply(new PropertyValues(values))) : Optional.empty();
     }
 
     private void identify(
-            Node.Mapping mapping, Map<String, Node.Entry> entries, Map<String, Object> values, Reading reading) {
+            Node.Mapping mapping, Map<String, Node.Entry> entries, Map<String, Object> values, ReadContext reading) {
         if (!values.containsKey(ID)) {
             return;
         }
@@ -128,7 +128,7 @@ public final class ObjectShape<T> implements ThingShape<T> {
         }
     }
 
-    static Map<String, Node.Entry> entries(Node.Mapping mapping, Reading reading) {
+    static Map<String, Node.Entry> entries(Node.Mapping mapping, ReadContext reading) {
         var entries = new LinkedHashMap<String, Node.Entry>();
         for (var entry : mapping.entries()) {
             var first = entries.putIfAbsent(entry.name().text(), entry);
@@ -143,7 +143,7 @@ public final class ObjectShape<T> implements ThingShape<T> {
         return entries;
     }
 
-    static void refuseUnknown(Map<String, Node.Entry> entries, List<String> valid, String title, Reading reading) {
+    static void refuseUnknown(Map<String, Node.Entry> entries, List<String> valid, String title, ReadContext reading) {
         for (var entry : entries.values()) {
             var name = entry.name().text();
             if (!valid.contains(name)) {
@@ -154,7 +154,7 @@ public final class ObjectShape<T> implements ThingShape<T> {
 
     /** A thing from values of all its properties by name. */
     T make(Map<String, Object> values) {
-        return make.apply(new Values(values));
+        return make.apply(new PropertyValues(values));
     }
 
     /** The thing with some properties replaced. */
@@ -174,14 +174,14 @@ public final class ObjectShape<T> implements ThingShape<T> {
     }
 
     @Override
-    public SequencedMap<String, Object> write(T value, Writing to) {
+    public SequencedMap<String, Object> write(T value, WriteContext to) {
         var tree = new LinkedHashMap<String, Object>();
         for (var property : properties) {
             if (!property.required() && property.isDefault(value)) {
                 continue;
             }
             var written = property.written(value, to);
-            boolean givenHere = property.name().equals(ID) && written.toString().startsWith(Reading.GIVEN_HERE);
+            boolean givenHere = property.name().equals(ID) && written.toString().startsWith(ReadContext.GIVEN_HERE);
             // a set of properties that all have their defaults
             boolean empty = !property.required() && written instanceof Map<?, ?> map && map.isEmpty();
             if (written != null && !givenHere && !empty) {
@@ -237,7 +237,7 @@ public final class ObjectShape<T> implements ThingShape<T> {
     }
 
     private static <V> Object defaultOf(Property<?, V> property) {
-        var written = property.shape().write(property.absent(), Writing.PLAIN);
+        var written = property.shape().write(property.absent(), WriteContext.PLAIN);
         return written instanceof String text ? Scalars.partKey(text) : written;
     }
 
@@ -269,7 +269,7 @@ public final class ObjectShape<T> implements ThingShape<T> {
     }
 
     /** The values read, by property name; each of the class its property's shape gives. */
-    public record Values(Map<String, Object> byName) {
+    public record PropertyValues(Map<String, Object> byName) {
         @SuppressWarnings("unchecked")
         public <V> V get(String name) {
             return (V) byName.get(name);
@@ -343,7 +343,7 @@ public final class ObjectShape<T> implements ThingShape<T> {
             return this;
         }
 
-        public ObjectShape<T> build(Function<Values, T> make) {
+        public ObjectShape<T> build(Function<PropertyValues, T> make) {
             return new ObjectShape<>(this, make);
         }
     }

@@ -18,10 +18,10 @@ public record Property<T, V>(
 
     /** As it stands in a file, or {@code null} where it has no value. */
     public Object written(T owner) {
-        return written(owner, Writing.PLAIN);
+        return written(owner, WriteContext.PLAIN);
     }
 
-    Object written(T owner, Writing to) {
+    Object written(T owner, WriteContext to) {
         var value = getter.apply(owner);
         return value == null ? null : shape.write(value, to);
     }

@@ -27,12 +27,12 @@ record Recursive<T>(Supplier<ObjectShape<T>> itself) implements ThingShape<T> {
     }
 
     @Override
-    public Optional<T> read(Node node, String name, Reading reading) {
+    public Optional<T> read(Node node, String name, ReadContext reading) {
         return itself.get().read(node, name, reading);
     }
 
     @Override
-    public Object write(T thing, Writing to) {
+    public Object write(T thing, WriteContext to) {
         return itself.get().write(thing, to);
     }
 

@@ -43,14 +43,14 @@ final class Scalars {
             + "|([0-9]{2}(0[48]|[2468][048]|[13579][26])|(0[48]|[2468][048]|[13579][26]|00)00)-02-29)";
 
     /** Any text of whole characters; half a surrogate pair cannot be written as UTF-8 and is refused. */
-    static final Shape<String> TEXT = new Scalar<>(
+    static final Shape<String> TEXT = new ParsedScalar<>(
             "text of whole characters",
             true,
             (text, _) -> whole(text) ? Optional.of(text) : Optional.empty(),
             value -> value,
             Schemas::text);
 
-    static final Shape<Boolean> FLAG = new Scalar<>(
+    static final Shape<Boolean> FLAG = new ParsedScalar<>(
             "true or false",
             false,
             (text, _) -> switch (text) {
@@ -65,7 +65,7 @@ final class Scalars {
 
     /** A whole number; its limits are those of the schema, and whoever reads it says why it breaks them. */
     static Shape<Integer> whole(int least, int most) {
-        return new Scalar<>(
+        return new ParsedScalar<>(
                 "a whole number",
                 false,
                 (text, _) -> number(text)
@@ -76,7 +76,7 @@ final class Scalars {
                 _ -> Map.of("type", "integer", "minimum", least, "maximum", most));
     }
 
-    static final Shape<BigDecimal> NUMBER = new Scalar<>(
+    static final Shape<BigDecimal> NUMBER = new ParsedScalar<>(
             "a number such as 12 or 2.5",
             true,
             (text, plain) -> plain
@@ -98,21 +98,21 @@ final class Scalars {
                                     matching(DECIMAL.pattern()))),
                     Map.of("type", "number")));
 
-    static final Shape<LocalDate> DATE = new Scalar<>(
+    static final Shape<LocalDate> DATE = new ParsedScalar<>(
             "a date such as 2026-05-31",
             true,
             parsed(DAY, LocalDate::parse),
             LocalDate::toString,
             _ -> Map.of("type", "string", "format", "date"));
 
-    static final Shape<LocalTime> TIME = new Scalar<>(
+    static final Shape<LocalTime> TIME = new ParsedScalar<>(
             "a time such as 09:30",
             true,
             parsed(CLOCK, LocalTime::parse),
             LocalTime::toString,
             schemas -> schemas.inFiles("time", matching(CLOCK), Map.of("type", "string", "format", "time")));
 
-    static final Shape<LocalDateTime> MOMENT = new Scalar<>(
+    static final Shape<LocalDateTime> MOMENT = new ParsedScalar<>(
             "a moment in UTC such as 2026-05-31T09:30",
             true,
             parsed(DAY + "T" + CLOCK, LocalDateTime::parse),
@@ -120,7 +120,7 @@ final class Scalars {
             schemas -> schemas.inFiles("moment", matching(DAY + "T" + CLOCK), Map.of("type", "string")));
 
     /** A value in the form of some field: a text, a number, or yes or no; held as its text. */
-    static final Shape<String> VALUE = new Scalar<>(
+    static final Shape<String> VALUE = new ParsedScalar<>(
             "a single value",
             true,
             (text, _) -> whole(text) ? Optional.of(text) : Optional.empty(),
@@ -164,7 +164,7 @@ final class Scalars {
     record Formed(Predicate<String> valid, String pattern, Code code, Function<String, String> hint)
             implements Shape<String> {
         @Override
-        public Optional<String> read(Node node, String name, Reading reading) {
+        public Optional<String> read(Node node, String name, ReadContext reading) {
             var text = TEXT.read(node, name, reading);
             boolean other = node instanceof Node.Scalar scalar
                     && scalar.plain()
@@ -177,7 +177,7 @@ final class Scalars {
         }
 
         @Override
-        public Object write(String value, Writing to) {
+        public Object write(String value, WriteContext to) {
             return value;
         }
 
@@ -219,13 +219,14 @@ final class Scalars {
     }
 
     /** A reference to a definition or field: a key in files, an id in the model. */
-    static Shape<String> reference(Mapper.Target target) {
+    static Shape<String> reference(Mapper.ReferenceTarget target) {
         return new Reference(target);
     }
 
     /** Whether it refers to fields within the one it belongs to. */
     static boolean isInner(Shape<?> shape) {
-        return shape instanceof Reference(Mapper.Target target) && target == Mapper.Target.INNER_FIELD;
+        return shape instanceof Reference(Mapper.ReferenceTarget target)
+                && target == Mapper.ReferenceTarget.INNER_FIELD;
     }
 
     /** Whether the second is the key of the standard part whose id the first is: files have keys, models ids. */
@@ -242,14 +243,14 @@ final class Scalars {
                 .orElse(id);
     }
 
-    private record Reference(Mapper.Target target) implements Shape<String> {
+    private record Reference(Mapper.ReferenceTarget target) implements Shape<String> {
         @Override
-        public Optional<String> read(Node node, String name, Reading reading) {
+        public Optional<String> read(Node node, String name, ReadContext reading) {
             return TEXT.read(node, name, reading);
         }
 
         @Override
-        public Object write(String value, Writing to) {
+        public Object write(String value, WriteContext to) {
             return value;
         }
 
@@ -266,7 +267,7 @@ final class Scalars {
 
     /** One of a fixed set of words. */
     static <T> Shape<T> word(SequencedMap<String, T> words, Function<T, String> code) {
-        return new Words<>(words, code);
+        return new WordShape<>(words, code);
     }
 
     /** The constants of an enumeration by their words. */
@@ -275,12 +276,12 @@ final class Scalars {
         for (var constant : constants.getEnumConstants()) {
             words.put(code.apply(constant), constant);
         }
-        return new Words<>(words, code);
+        return new WordShape<>(words, code);
     }
 
-    private record Words<T>(SequencedMap<String, T> words, Function<T, String> code) implements Shape<T> {
+    private record WordShape<T>(SequencedMap<String, T> words, Function<T, String> code) implements Shape<T> {
         @Override
-        public Optional<T> read(Node node, String name, Reading reading) {
+        public Optional<T> read(Node node, String name, ReadContext reading) {
             var text = node instanceof Node.Scalar scalar ? scalar.text() : node.described();
             var value = Optional.ofNullable(words.get(text));
             if (value.isEmpty()) {
@@ -291,7 +292,7 @@ final class Scalars {
         }
 
         @Override
-        public Object write(T value, Writing to) {
+        public Object write(T value, WriteContext to) {
             return code.apply(value);
         }
 
@@ -302,7 +303,7 @@ final class Scalars {
     }
 
     /** Text, and whether it is without quotation marks, goes through {@code parse}, which gives empty where it does not fit. */
-    private record Scalar<T>(
+    private record ParsedScalar<T>(
             String expected,
             boolean quotable,
             BiFunction<String, Boolean, Optional<T>> parse,
@@ -310,7 +311,7 @@ final class Scalars {
             Function<Schemas, Map<String, Object>> described)
             implements Shape<T> {
         @Override
-        public Optional<T> read(Node node, String name, Reading reading) {
+        public Optional<T> read(Node node, String name, ReadContext reading) {
             if (node instanceof Node.Scalar scalar && (quotable || scalar.plain())) {
                 var parsed = parse.apply(scalar.text(), scalar.plain());
                 if (parsed.isPresent()) {
@@ -322,7 +323,7 @@ final class Scalars {
         }
 
         @Override
-        public Object write(T value, Writing to) {
+        public Object write(T value, WriteContext to) {
             return write.apply(value);
         }
 

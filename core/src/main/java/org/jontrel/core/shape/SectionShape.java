@@ -54,7 +54,7 @@ final class SectionShape implements ThingShape<Section> {
             .labelled(section -> ((GroupUse) section).group())
             .required(
                     "use",
-                    Scalars.reference(Mapper.Target.GROUP),
+                    Scalars.reference(Mapper.ReferenceTarget.GROUP),
                     section -> ((GroupUse) section).group(),
                     Sense.IDENTITY,
                     "The shared group that stands here.")
@@ -93,7 +93,7 @@ final class SectionShape implements ThingShape<Section> {
     }
 
     @Override
-    public Optional<Section> read(Node node, String name, Reading reading) {
+    public Optional<Section> read(Node node, String name, ReadContext reading) {
         if (!(node instanceof Node.Mapping mapping)) {
             reading.add(Code.VALUE_WRONG_SHAPE, node, name, "a set of properties", node.described());
             return Optional.empty();
@@ -103,7 +103,7 @@ final class SectionShape implements ThingShape<Section> {
     }
 
     @Override
-    public Object write(Section section, Writing to) {
+    public Object write(Section section, WriteContext to) {
         return of(section).write(section, to);
     }
 

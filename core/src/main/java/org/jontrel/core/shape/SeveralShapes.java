@@ -32,7 +32,7 @@ final class SeveralShapes {
                     "The options, in order.")
             .optional(
                     "list",
-                    Scalars.reference(Mapper.Target.LIST),
+                    Scalars.reference(Mapper.ReferenceTarget.LIST),
                     Kind.Choice::list,
                     "",
                     Sense.STRUCTURE,
@@ -40,9 +40,9 @@ final class SeveralShapes {
             .all(amount("options"), Kind.Choice::amount)
             .optional(
                     "shown",
-                    Scalars.word(Kind.Choice.Shown.class, Kind.Choice.Shown::code),
+                    Scalars.word(Kind.Choice.ChoiceControl.class, Kind.Choice.ChoiceControl::code),
                     Kind.Choice::shown,
-                    Kind.Choice.Shown.MENU,
+                    Kind.Choice.ChoiceControl.MENU,
                     Sense.FORM,
                     "The control: a menu, buttons or checkboxes (ticks).")
             .build(v -> new Kind.Choice(v.get("options"), v.get("list"), amount(v), v.get("shown")));
@@ -160,7 +160,7 @@ final class SeveralShapes {
     static final ObjectShape<Kind.Relation> RELATION = ObjectShape.<Kind.Relation>of("relation field")
             .required(
                     "to",
-                    Composites.set(Scalars.reference(Mapper.Target.TYPE)),
+                    Composites.set(Scalars.reference(Mapper.ReferenceTarget.TYPE)),
                     Kind.Relation::to,
                     Sense.ALLOWED,
                     "The content types it may link to.")
@@ -192,7 +192,7 @@ final class SeveralShapes {
     static final ObjectShape<Kind.TermPick> TERM = ObjectShape.<Kind.TermPick>of("term field")
             .required(
                     "taxonomy",
-                    Scalars.reference(Mapper.Target.TAXONOMY),
+                    Scalars.reference(Mapper.ReferenceTarget.TAXONOMY),
                     Kind.TermPick::taxonomy,
                     Sense.STRUCTURE,
                     "The taxonomy that its terms come from.")
@@ -231,16 +231,16 @@ final class SeveralShapes {
                     "Maximum number of rows.")
             .optional(
                     "row_name",
-                    Scalars.reference(Mapper.Target.INNER_FIELD),
+                    Scalars.reference(Mapper.ReferenceTarget.INNER_FIELD),
                     Kind.Repeater::rowName,
                     "",
                     Sense.FORM,
                     "The field whose value is the title of a row.")
             .optional(
                     "shown",
-                    Scalars.word(Kind.Repeater.Shown.class, Kind.Repeater.Shown::code),
+                    Scalars.word(Kind.Repeater.RowStyle.class, Kind.Repeater.RowStyle::code),
                     Kind.Repeater::shown,
-                    Kind.Repeater.Shown.CARDS,
+                    Kind.Repeater.RowStyle.CARDS,
                     Sense.FORM,
                     "Whether rows are shown as a table or as cards.")
             .build(v -> new Kind.Repeater(
@@ -264,7 +264,7 @@ final class SeveralShapes {
                 .properties();
     }
 
-    private static Amount amount(ObjectShape.Values v) {
+    private static Amount amount(ObjectShape.PropertyValues v) {
         return new Amount(v.<Boolean>get("many"), v.get("min_count"), v.get("max_count"));
     }
 }

@@ -11,10 +11,10 @@ import java.util.SequencedMap;
  */
 public interface Shape<T> {
     /** The value, or empty with a finding added. */
-    Optional<T> read(Node node, String name, Reading reading);
+    Optional<T> read(Node node, String name, ReadContext reading);
 
     /** A tree of {@link SequencedMap}, {@link List}, {@link String}, {@link Boolean}, {@link Number}. */
-    Object write(T value, Writing to);
+    Object write(T value, WriteContext to);
 
     Map<String, Object> schema(Schemas schemas);
 

@@ -92,42 +92,43 @@ public final class Shapes {
 
     /** A condition as it stands in files, but with ids for what it refers to; empty where it is none. */
     public static Optional<Condition> condition(Object tree) {
-        return ConditionShape.INSTANCE.read(Node.of(tree), "condition", new Reading(new ArrayList<>()));
+        return ConditionShape.INSTANCE.read(Node.of(tree), "condition", new ReadContext(new ArrayList<>()));
     }
 
     /** A group of fields as it stands in files, but with ids for what it refers to; empty where it is none. */
     public static Optional<Group> group(Object tree) {
         return SectionShape.INSTANCE
-                .read(Node.of(tree), "group", new Reading(new ArrayList<>()))
+                .read(Node.of(tree), "group", new ReadContext(new ArrayList<>()))
                 .filter(Group.class::isInstance)
                 .map(Group.class::cast);
     }
 
     /** What a property of a kind is for. */
-    public record About(String name, String about, Sense sense, Object absent, boolean required) {}
+    public record PropertyDescription(String name, String about, Sense sense, Object absent, boolean required) {}
 
     /** For each kind, its settings and what they are for: the words of the interface's help and of documents. */
-    public static SequencedMap<String, List<About>> kinds() {
-        var kinds = new LinkedHashMap<String, List<About>>();
+    public static SequencedMap<String, List<PropertyDescription>> kinds() {
+        var kinds = new LinkedHashMap<String, List<PropertyDescription>>();
         KindShapes.BY_CODE.forEach((code, shape) -> kinds.put(code, about(shape)));
         return kinds;
     }
 
     /** What all fields have and what it is for. */
-    public static List<About> aboutFields() {
+    public static List<PropertyDescription> aboutFields() {
         return about(FieldShape.byKind().firstEntry().getValue()).stream()
                 .filter(about -> FieldShape.isCommon(about.name()))
                 .toList();
     }
 
     /** The properties of a shape and what they are for. */
-    public static List<About> about(ObjectShape<?> shape) {
+    public static List<PropertyDescription> about(ObjectShape<?> shape) {
         return shape.properties().stream().map(Shapes::about).toList();
     }
 
-    private static <V> About about(Property<?, V> property) {
-        var absent = property.absent() == null ? null : property.shape().write(property.absent(), Writing.PLAIN);
-        return new About(property.name(), property.about(), property.sense(), absent, property.required());
+    private static <V> PropertyDescription about(Property<?, V> property) {
+        var absent = property.absent() == null ? null : property.shape().write(property.absent(), WriteContext.PLAIN);
+        return new PropertyDescription(
+                property.name(), property.about(), property.sense(), absent, property.required());
     }
 
     /** The JSON Schema (2020-12) of a shape, with everything it refers to in {@code $defs}. */

@@ -105,9 +105,9 @@ final class SingleShapes {
             .optional("unit", Scalars.TEXT, Kind.Numeric::unit, "", Sense.MEANING, "Unit shown after the number.")
             .optional(
                     "shown",
-                    Scalars.word(Kind.Numeric.Shown.class, Kind.Numeric.Shown::code),
+                    Scalars.word(Kind.Numeric.NumberControl.class, Kind.Numeric.NumberControl::code),
                     Kind.Numeric::shown,
-                    Kind.Numeric.Shown.BOX,
+                    Kind.Numeric.NumberControl.BOX,
                     Sense.FORM,
                     "The control: a number field (box), a slider (needs min and max) or a rating from 0 or 1 to max (marks).")
             .build(v -> new Kind.Numeric(

@@ -7,7 +7,7 @@ import org.jontrel.core.model.Index;
 import org.jontrel.core.model.Nesting;
 import org.jontrel.core.model.Part;
 import org.jontrel.core.model.Publishing;
-import org.jontrel.core.model.State;
+import org.jontrel.core.model.RecordState;
 import org.jontrel.core.model.TaxonomyUse;
 
 /** Content types in files. */
@@ -23,7 +23,7 @@ final class TypeShape {
                     "Whether there is a page that lists the records.")
             .optional(
                     "order",
-                    Scalars.reference(Mapper.Target.FIELD),
+                    Scalars.reference(Mapper.ReferenceTarget.FIELD),
                     Index::order,
                     Index.PLAIN.order(),
                     Sense.FORM,
@@ -48,7 +48,7 @@ final class TypeShape {
     private static final ObjectShape<Nesting> NESTING = ObjectShape.<Nesting>of("nesting")
             .required(
                     "under",
-                    Composites.set(Scalars.reference(Mapper.Target.TYPE)),
+                    Composites.set(Scalars.reference(Mapper.ReferenceTarget.TYPE)),
                     Nesting::under,
                     Sense.ALLOWED,
                     "The content types whose records may be a parent.")
@@ -68,7 +68,7 @@ final class TypeShape {
             .labelled(TaxonomyUse::taxonomy)
             .required(
                     "use",
-                    Scalars.reference(Mapper.Target.TAXONOMY),
+                    Scalars.reference(Mapper.ReferenceTarget.TAXONOMY),
                     TaxonomyUse::taxonomy,
                     Sense.IDENTITY,
                     "The taxonomy.")
@@ -141,9 +141,9 @@ final class TypeShape {
                     "Its address in the API; its path when left out.")
             .optional(
                     "new_records",
-                    Scalars.word(State.class, State::code),
+                    Scalars.word(RecordState.class, RecordState::code),
                     Publishing::state,
-                    State.DRAFT,
+                    RecordState.DRAFT,
                     Sense.BEHAVIOUR,
                     "The state of a new record.")
             .build(_ -> Publishing.PLAIN)
@@ -202,7 +202,7 @@ final class TypeShape {
             .all(PUBLISHING, ContentType::publishing)
             .optional(
                     "columns",
-                    Composites.list(Scalars.reference(Mapper.Target.FIELD)),
+                    Composites.list(Scalars.reference(Mapper.ReferenceTarget.FIELD)),
                     ContentType::columns,
                     List.of(),
                     Sense.FORM,

@@ -11,11 +11,11 @@ import org.jontrel.core.model.Kind;
 /** The value is the key of an option. */
 record ChoiceValues(Kind.Choice kind) implements KindValues {
     @Override
-    public Read read(Object raw, Where where) {
+    public KindValues.ReadValue read(Object raw, Where where) {
         var key = String.valueOf(raw);
         return key.length() <= 64 && key.matches("[a-z0-9_]+")
-                ? Read.of(key)
-                : Read.not(where.finding(Code.VALUE_NOT_OPTION, key, hint(key)));
+                ? KindValues.ReadValue.of(key)
+                : KindValues.ReadValue.not(where.finding(Code.VALUE_NOT_OPTION, key, hint(key)));
     }
 
     @Override

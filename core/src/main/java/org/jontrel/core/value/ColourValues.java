@@ -11,7 +11,7 @@ record ColourValues() implements KindValues {
     private static final Pattern SHORT = Pattern.compile("#[0-9a-f]{3}");
 
     @Override
-    public Read read(Object raw, Where where) {
+    public KindValues.ReadValue read(Object raw, Where where) {
         return readText(raw, Code.VALUE_NOT_COLOUR, where);
     }
 

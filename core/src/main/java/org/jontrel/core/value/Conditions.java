@@ -9,7 +9,7 @@ import java.util.Set;
 import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
-import org.jontrel.core.model.State;
+import org.jontrel.core.model.RecordState;
 
 /** The one place where conditions are decided, for forms, pages, listings and runs alike. */
 public final class Conditions {
@@ -37,8 +37,8 @@ public final class Conditions {
             return Optional.empty();
         }
 
-        default State state() {
-            return State.DRAFT;
+        default RecordState state() {
+            return RecordState.DRAFT;
         }
     }
 
@@ -47,7 +47,7 @@ public final class Conditions {
             case Condition.All(List<Condition> of) -> of.stream().allMatch(each -> holds(each, seen));
             case Condition.Any(List<Condition> of) -> of.stream().anyMatch(each -> holds(each, seen));
             case Condition.Not(Condition of) -> !holds(of, seen);
-            case Condition.StateIs(State state) -> seen.state() == state;
+            case Condition.StateIs(RecordState state) -> seen.state() == state;
             case Condition.ParentIs(List<String> types) ->
                 seen.parentType()
                         .map(type -> types.isEmpty() || types.contains(type))

@@ -14,7 +14,7 @@ record DateTimeValues(Kind.DateTime kind) implements KindValues {
     private static final int LAST_YEAR = 9999;
 
     @Override
-    public Read read(Object raw, Where where) {
+    public KindValues.ReadValue read(Object raw, Where where) {
         return readText(raw, Code.VALUE_NOT_MOMENT, where);
     }
 

@@ -18,7 +18,7 @@ record DateValues(Kind.Date kind) implements KindValues {
     private static final LocalDate LAST = LocalDate.of(9999, 12, 31);
 
     @Override
-    public Read read(Object raw, Where where) {
+    public KindValues.ReadValue read(Object raw, Where where) {
         return readText(raw, Code.VALUE_NOT_DATE, where);
     }
 

@@ -11,7 +11,7 @@ record EmailValues() implements KindValues {
     private static final int LONGEST = 254;
 
     @Override
-    public Read read(Object raw, Where where) {
+    public KindValues.ReadValue read(Object raw, Where where) {
         return readText(raw, Code.VALUE_NOT_EMAIL, where);
     }
 

@@ -10,9 +10,11 @@ import org.jontrel.core.model.Kind;
 /** The value is the id of an uploaded file of the same site. */
 record FileValues(Kind.File kind) implements KindValues {
     @Override
-    public Read read(Object raw, Where where) {
+    public KindValues.ReadValue read(Object raw, Where where) {
         var text = String.valueOf(raw);
-        return Numbered.of(text).map(Read::of).orElseGet(() -> Read.not(where.finding(Code.VALUE_NOT_FILE)));
+        return Numbered.of(text)
+                .map(KindValues.ReadValue::of)
+                .orElseGet(() -> KindValues.ReadValue.not(where.finding(Code.VALUE_NOT_FILE)));
     }
 
     /** What a file breaks of the field's limits; {@code ending} is that of what it really is. */

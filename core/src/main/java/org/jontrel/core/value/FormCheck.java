@@ -36,7 +36,7 @@ public final class FormCheck {
     /**
      * @param hidden paths of fields, and ids of groups, that their conditions hide
      */
-    public record Checked(List<Problem> problems, Set<String> hidden) {}
+    public record CheckedForm(List<Problem> problems, Set<String> hidden) {}
 
     /**
      * Checks a form.
@@ -44,18 +44,18 @@ public final class FormCheck {
      * @param first fields before all groups, such as standard parts
      * @param groups with everything in place ({@code core.edit.Resolved})
      */
-    public static Checked check(List<Field> first, List<Group> groups, Map<String, ?> raw) {
+    public static CheckedForm check(List<Field> first, List<Group> groups, Map<String, ?> raw) {
         var all = new ArrayList<>(first);
         groups.forEach(group -> all.addAll(group.fields()));
-        return values(first, groups, new Sent(true).read(all, raw), Surroundings.NONE);
+        return values(first, groups, new FormReader(true).read(all, raw), Surroundings.NONE);
     }
 
-    /** Checks values as {@link Sent} reads them. */
-    static Checked values(List<Field> first, List<Group> groups, Map<String, Object> values, Surroundings around) {
+    /** Checks values as {@link FormReader} reads them. */
+    static CheckedForm values(List<Field> first, List<Group> groups, Map<String, Object> values, Surroundings around) {
         var check = new FormCheck();
         check.know(first);
         groups.forEach(group -> check.know(group.fields()));
-        var scope = new Scope(null, values, check.fields, around);
+        var scope = new ConditionScope(null, values, check.fields, around);
         check.fields(first, "", scope);
         for (var group : groups) {
             if (Conditions.holds(group.showWhen(), scope)) {
@@ -65,14 +65,14 @@ public final class FormCheck {
                 group.fields().forEach(field -> check.hidden.add(field.key()));
             }
         }
-        return new Checked(List.copyOf(check.problems), check.hidden);
+        return new CheckedForm(List.copyOf(check.problems), check.hidden);
     }
 
     private void know(List<Field> some) {
         some.forEach(field -> field.withInner().forEach(each -> fields.putIfAbsent(each.id(), each)));
     }
 
-    private void fields(List<Field> some, String before, Scope scope) {
+    private void fields(List<Field> some, String before, ConditionScope scope) {
         for (var field : some) {
             var path = before + field.key();
             if (!field.showWhen().equals(Condition.ALWAYS) && !Conditions.holds(field.showWhen(), scope)) {
@@ -83,7 +83,7 @@ public final class FormCheck {
         }
     }
 
-    private void field(Field field, Object value, String path, Scope scope) {
+    private void field(Field field, Object value, String path, ConditionScope scope) {
         switch (value) {
             case null -> empty(field, path, scope);
             case Unread(Finding finding) -> problems.add(new Problem(path, false, finding));
@@ -95,7 +95,7 @@ public final class FormCheck {
     }
 
     /** A group without any value is still one in which something may be missing. */
-    private void empty(Field field, String path, Scope scope) {
+    private void empty(Field field, String path, ConditionScope scope) {
         if (field.kind() instanceof Kind.FieldGroup(List<Field> inner)) {
             fields(inner, path + ".", scope.within(Map.of()));
         } else if (field.required() && field.kind().holdsValue()) {
@@ -134,7 +134,7 @@ public final class FormCheck {
         }
     }
 
-    private void rows(Field field, Kind.Repeater kind, List<?> rows, String path, Scope scope) {
+    private void rows(Field field, Kind.Repeater kind, List<?> rows, String path, ConditionScope scope) {
         count(field, rows.size(), kind.minRows(), kind.maxRows(), path);
         for (int i = 0; i < rows.size(); i++) {
             fields(kind.fields(), path + "." + i + ".", scope.within(((Row) rows.get(i)).values()));

@@ -7,7 +7,7 @@ import org.jontrel.core.model.Keys;
 /** Names of icons, {@code kebab-case}. */
 record IconValues() implements KindValues {
     @Override
-    public Read read(Object raw, Where where) {
+    public KindValues.ReadValue read(Object raw, Where where) {
         return readText(raw, Code.VALUE_NOT_ICON, where);
     }
 

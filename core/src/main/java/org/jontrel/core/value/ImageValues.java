@@ -10,13 +10,15 @@ import org.jontrel.core.model.Kind;
 /** The value is the id of an uploaded picture of the same site. */
 record ImageValues(Kind.Image kind) implements KindValues {
     @Override
-    public Read read(Object raw, Where where) {
+    public KindValues.ReadValue read(Object raw, Where where) {
         var text = String.valueOf(raw);
-        return Numbered.of(text).map(Read::of).orElseGet(() -> Read.not(where.finding(Code.VALUE_NOT_IMAGE)));
+        return Numbered.of(text)
+                .map(KindValues.ReadValue::of)
+                .orElseGet(() -> KindValues.ReadValue.not(where.finding(Code.VALUE_NOT_IMAGE)));
     }
 
     /** What a picture breaks of the field's limits. */
-    List<Finding> check(Picture picture, Where where) {
+    List<Finding> check(ImageFacts picture, Where where) {
         var findings = new ArrayList<Finding>();
         int most = kind.maxKilobytes() == null ? Kind.Image.MOST_KILOBYTES : kind.maxKilobytes();
         long kilobytes = (picture.bytes() + 1023) / 1024;

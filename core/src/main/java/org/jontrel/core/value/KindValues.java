@@ -26,10 +26,10 @@ sealed interface KindValues
                 RichTextValues,
                 FileValues,
                 LinkValues,
-                SpotValues,
+                GeoPointValues,
                 WholeValues {
     /** The value from what a form or the API sent (never null or blank), or why not. */
-    Read read(Object raw, Where where);
+    ReadValue read(Object raw, Where where);
 
     /** What the value breaks of the field's limits; the value is of this kind's class. */
     default List<Finding> check(Object value, Where where) {
@@ -48,10 +48,10 @@ sealed interface KindValues
     Optional<Object> fromText(String text);
 
     /** Reading for kinds whose values are sent as the text that {@link #fromText} understands. */
-    default Read readText(Object raw, Code refusal, Where where) {
+    default ReadValue readText(Object raw, Code refusal, Where where) {
         return fromText(String.valueOf(raw).strip())
-                .map(Read::of)
-                .orElseGet(() -> Read.not(where.finding(refusal, raw)));
+                .map(ReadValue::of)
+                .orElseGet(() -> ReadValue.not(where.finding(refusal, raw)));
     }
 
     /** The place and the label that findings mention. */
@@ -65,13 +65,13 @@ sealed interface KindValues
     }
 
     /** A value, or a finding. */
-    record Read(Optional<Object> value, Optional<Finding> finding) {
-        static Read of(Object value) {
-            return new Read(Optional.of(value), Optional.empty());
+    record ReadValue(Optional<Object> value, Optional<Finding> finding) {
+        static ReadValue of(Object value) {
+            return new ReadValue(Optional.of(value), Optional.empty());
         }
 
-        static Read not(Finding finding) {
-            return new Read(Optional.empty(), Optional.of(finding));
+        static ReadValue not(Finding finding) {
+            return new ReadValue(Optional.empty(), Optional.of(finding));
         }
     }
 }

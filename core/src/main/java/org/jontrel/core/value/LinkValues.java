@@ -14,13 +14,14 @@ import org.jontrel.core.model.Kind;
  */
 record LinkValues(Kind.Relation kind) implements KindValues {
     @Override
-    public Read read(Object raw, Where where) {
+    public KindValues.ReadValue read(Object raw, Where where) {
         var link = raw instanceof Map<?, ?> map
                 ? link(String.valueOf(map.get("type")), String.valueOf(map.get("id")))
                 : kind.to().size() == 1
                         ? link(kind.to().iterator().next(), String.valueOf(raw))
                         : Optional.<Link>empty();
-        return link.map(Read::of).orElseGet(() -> Read.not(where.finding(Code.VALUE_NOT_LINK)));
+        return link.map(KindValues.ReadValue::of)
+                .orElseGet(() -> KindValues.ReadValue.not(where.finding(Code.VALUE_NOT_LINK)));
     }
 
     private static Optional<Link> link(String type, String id) {

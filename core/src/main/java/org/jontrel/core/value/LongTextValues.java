@@ -8,8 +8,10 @@ import org.jontrel.core.model.Kind;
 
 record LongTextValues(Kind.LongText kind) implements KindValues {
     @Override
-    public Read read(Object raw, Where where) {
-        return TextRules.storable(raw).map(Read::of).orElseGet(() -> Read.not(where.finding(Code.VALUE_NOT_TEXT)));
+    public KindValues.ReadValue read(Object raw, Where where) {
+        return TextRules.storable(raw)
+                .map(KindValues.ReadValue::of)
+                .orElseGet(() -> KindValues.ReadValue.not(where.finding(Code.VALUE_NOT_TEXT)));
     }
 
     @Override

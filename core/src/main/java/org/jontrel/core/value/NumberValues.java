@@ -14,13 +14,13 @@ record NumberValues(Kind.Numeric kind) implements KindValues {
     private static final Pattern PLAIN = Pattern.compile("[-+]?[0-9]{1,20}([.][0-9]{1,20})?");
 
     @Override
-    public Read read(Object raw, Where where) {
+    public KindValues.ReadValue read(Object raw, Where where) {
         var text = raw instanceof BigDecimal number
                 ? number.precision() - number.scale() > 40 || number.scale() > 40 ? "" : number.toPlainString()
                 : String.valueOf(raw).strip();
         return raw instanceof Boolean || !PLAIN.matcher(text).matches()
-                ? Read.not(where.finding(Code.VALUE_NOT_NUMBER, raw))
-                : Read.of(plain(new BigDecimal(text)));
+                ? KindValues.ReadValue.not(where.finding(Code.VALUE_NOT_NUMBER, raw))
+                : KindValues.ReadValue.of(plain(new BigDecimal(text)));
     }
 
     /** One number is one value, however many zeros it is written with. */

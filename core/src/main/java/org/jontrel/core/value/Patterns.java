@@ -31,7 +31,7 @@ public final class Patterns {
         if (known != null) {
             return known;
         }
-        if (text.length() > LONGEST || new Size(text).parts() > MOST_PARTS) {
+        if (text.length() > LONGEST || new PatternSize(text).parts() > MOST_PARTS) {
             throw new PatternSyntaxException("it is too large", shortened(text));
         }
         var made = Pattern.compile(text);
@@ -56,14 +56,14 @@ public final class Patterns {
     }
 
     /** Counts the parts of the machine that a pattern becomes, at least as many as there will be. */
-    private static final class Size {
+    private static final class PatternSize {
         private final String text;
         private final ArrayDeque<Long> around = new ArrayDeque<>();
         private int at;
         private long sum;
         private long last;
 
-        Size(String text) {
+        PatternSize(String text) {
             this.text = text;
         }
 

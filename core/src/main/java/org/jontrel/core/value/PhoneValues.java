@@ -10,7 +10,7 @@ record PhoneValues() implements KindValues {
     private static final int FEWEST_DIGITS = 3;
 
     @Override
-    public Read read(Object raw, Where where) {
+    public KindValues.ReadValue read(Object raw, Where where) {
         return readText(raw, Code.VALUE_NOT_PHONE, where);
     }
 

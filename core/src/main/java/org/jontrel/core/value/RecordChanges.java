@@ -20,28 +20,29 @@ public final class RecordChanges {
      * @param path keys to the field, groups first, as {@code bark.tone}
      * @param before as a reader sees it; empty for nothing
      */
-    public record Difference(String fieldId, String path, String label, String before, String after) {}
+    public record FieldDifference(String fieldId, String path, String label, String before, String after) {}
 
     /**
      * A field that both changed, each to something else.
      *
      * @param mine as a form sends it; {@code null} for nothing
      */
-    public record Clash(String path, String label, Object mine, Object theirs, String mineShown, String theirsShown) {}
+    public record FieldClash(
+            String path, String label, Object mine, Object theirs, String mineShown, String theirsShown) {}
 
     /**
      * @param values by field id, with theirs where only they changed something, and mine elsewhere
      */
-    public record Merged(Map<String, Object> values, List<Clash> clashes) {}
+    public record MergedRecord(Map<String, Object> values, List<FieldClash> clashes) {}
 
     /** Values of two states, which may have been written under different definitions; fields are one by their ids. */
-    public static List<Difference> between(
+    public static List<FieldDifference> between(
             Holder older,
             Map<String, Object> before,
             Holder newer,
             Map<String, Object> after,
             BiFunction<Field, Object, String> show) {
-        var differences = new ArrayList<Difference>();
+        var differences = new ArrayList<FieldDifference>();
         var fields = new LinkedHashMap<String, Field>();
         newer.fields().forEach(field -> fields.put(field.id(), field));
         older.fields().forEach(field -> fields.putIfAbsent(field.id(), field));
@@ -64,7 +65,7 @@ public final class RecordChanges {
             Object after,
             String path,
             BiFunction<Field, Object, String> show,
-            List<Difference> differences) {
+            List<FieldDifference> differences) {
         if (Objects.equals(before, after)) {
             return;
         }
@@ -81,7 +82,7 @@ public final class RecordChanges {
         var a = before == null ? "" : show.apply(was, before);
         var b = after == null ? "" : show.apply(is, after);
         if (!a.equals(b)) {
-            differences.add(new Difference(is.id(), path + is.key(), is.label(), a, b));
+            differences.add(new FieldDifference(is.id(), path + is.key(), is.label(), a, b));
         }
     }
 
@@ -90,15 +91,15 @@ public final class RecordChanges {
     }
 
     /** Mine and theirs over what both began with; where both changed a field to different values, mine stands and it is a clash. */
-    public static Merged merge(
+    public static MergedRecord merge(
             Holder holder,
             Map<String, Object> base,
             Map<String, Object> mine,
             Map<String, Object> theirs,
             BiFunction<Field, Object, String> show) {
-        var clashes = new ArrayList<Clash>();
+        var clashes = new ArrayList<FieldClash>();
         var merged = merge(holder.fields().toList(), base, mine, theirs, "", show, clashes);
-        return new Merged(merged, clashes);
+        return new MergedRecord(merged, clashes);
     }
 
     private static Map<String, Object> merge(
@@ -108,7 +109,7 @@ public final class RecordChanges {
             Map<?, ?> theirs,
             String path,
             BiFunction<Field, Object, String> show,
-            List<Clash> clashes) {
+            List<FieldClash> clashes) {
         var merged = new LinkedHashMap<String, Object>();
         for (var field : fields) {
             var was = base.get(field.id());
@@ -124,7 +125,7 @@ public final class RecordChanges {
             } else {
                 value = my;
                 if (!Objects.equals(their, was)) {
-                    clashes.add(new Clash(
+                    clashes.add(new FieldClash(
                             path + field.key(),
                             field.label(),
                             Values.wire(field.kind(), my),

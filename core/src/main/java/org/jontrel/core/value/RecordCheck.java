@@ -22,7 +22,7 @@ public final class RecordCheck {
      * @param problems in the order of the form
      * @param hidden paths of fields, and ids of groups, that their conditions hide
      */
-    public record Checked(Map<String, Object> values, List<FormCheck.Problem> problems, Set<String> hidden) {
+    public record CheckedRecord(Map<String, Object> values, List<FormCheck.Problem> problems, Set<String> hidden) {
         /** What cannot be stored, or breaks a limit. */
         public List<Finding> findings() {
             return problems.stream()
@@ -45,27 +45,27 @@ public final class RecordCheck {
     }
 
     /** Reads and checks what a form or the API sent, by field key; a key that no field has is a problem. */
-    public static Checked read(Holder holder, Map<String, ?> raw, Surroundings around) {
+    public static CheckedRecord read(Holder holder, Map<String, ?> raw, Surroundings around) {
         var fields = holder.fields().toList();
         var problems = new ArrayList<FormCheck.Problem>();
         unknown(holder, fields, raw, "", problems);
-        var values = new Sent(false).read(fields, raw);
+        var values = new FormReader(false).read(fields, raw);
         var checked = FormCheck.values(holder.first(), holder.groups(), values, around);
         problems.addAll(checked.problems());
-        return new Checked(Storable.only(fields, Sent.readable(values)), problems, checked.hidden());
+        return new CheckedRecord(Storable.only(fields, FormReader.readable(values)), problems, checked.hidden());
     }
 
     /** Whether stored values satisfy their definition, with everything required. */
-    public static Checked check(Holder holder, Map<String, Object> values, Surroundings around) {
+    public static CheckedRecord check(Holder holder, Map<String, Object> values, Surroundings around) {
         var checked = FormCheck.values(holder.first(), holder.groups(), values, around);
-        return new Checked(values, checked.problems(), checked.hidden());
+        return new CheckedRecord(values, checked.problems(), checked.hidden());
     }
 
     private static void unknown(
             Holder holder, List<Field> fields, Map<String, ?> raw, String before, List<FormCheck.Problem> problems) {
         var keys = fields.stream().map(Field::key).toList();
         raw.keySet().stream()
-                .filter(key -> !keys.contains(key) && !(key.equals(Sent.ROW) && !before.isEmpty()))
+                .filter(key -> !keys.contains(key) && !(key.equals(FormReader.ROW) && !before.isEmpty()))
                 .forEach(key -> problems.add(new FormCheck.Problem(
                         before + key,
                         false,
@@ -78,10 +78,10 @@ public final class RecordCheck {
         for (var field : fields.stream().filter(each -> !each.inner().isEmpty()).toList()) {
             var path = before + field.key() + ".";
             switch (raw.get(field.key())) {
-                case Map<?, ?> group -> unknown(holder, field.inner(), Sent.map(group), path, problems);
+                case Map<?, ?> group -> unknown(holder, field.inner(), FormReader.map(group), path, problems);
                 case List<?> rows -> {
                     for (int i = 0; i < rows.size(); i++) {
-                        unknown(holder, field.inner(), Sent.map(rows.get(i)), path + i + ".", problems);
+                        unknown(holder, field.inner(), FormReader.map(rows.get(i)), path + i + ".", problems);
                     }
                 }
                 case null, default -> {}

@@ -26,11 +26,11 @@ record RichTextValues(Kind.RichText kind) implements KindValues {
             new Document.OutputSettings().prettyPrint(false).charset("UTF-8");
 
     @Override
-    public Read read(Object raw, Where where) {
+    public KindValues.ReadValue read(Object raw, Where where) {
         return TextRules.storable(raw)
                 .filter(html -> html.length() <= 4 * LONGEST)
-                .map(html -> Read.of(clean(html)))
-                .orElseGet(() -> Read.not(where.finding(Code.VALUE_NOT_TEXT)));
+                .map(html -> KindValues.ReadValue.of(clean(html)))
+                .orElseGet(() -> KindValues.ReadValue.not(where.finding(Code.VALUE_NOT_TEXT)));
     }
 
     private String clean(String html) {

@@ -86,8 +86,8 @@ final class Storable {
     /** Whether a column of the kind gives back just this value. */
     static boolean exactly(Kind kind, Object value) {
         return fits(kind, value)
-                && !(value instanceof Spot spot
-                        && Math.max(spot.latitude().scale(), spot.longitude().scale()) > Spot.DECIMALS);
+                && !(value instanceof GeoPoint spot
+                        && Math.max(spot.latitude().scale(), spot.longitude().scale()) > GeoPoint.DECIMALS);
     }
 
     private static boolean within(Object value, int most) {

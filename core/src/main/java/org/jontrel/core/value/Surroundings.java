@@ -1,7 +1,7 @@
 package org.jontrel.core.value;
 
 import java.util.Optional;
-import org.jontrel.core.model.State;
+import org.jontrel.core.model.RecordState;
 
 /** What conditions may ask of a record beside its values; what a form under construction has is the default. */
 public interface Surroundings {
@@ -22,7 +22,7 @@ public interface Surroundings {
         return Optional.empty();
     }
 
-    default State state() {
-        return State.DRAFT;
+    default RecordState state() {
+        return RecordState.DRAFT;
     }
 }

@@ -6,7 +6,7 @@ import org.jontrel.core.finding.Code;
 /** The value is the number of a site's term, or the key of a starter term; whether the taxonomy has it, the site knows. */
 record TermValues() implements KindValues {
     @Override
-    public Read read(Object raw, Where where) {
+    public KindValues.ReadValue read(Object raw, Where where) {
         return readText(raw, Code.VALUE_NOT_TERM, where);
     }
 

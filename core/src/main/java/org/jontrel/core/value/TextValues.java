@@ -9,12 +9,14 @@ import org.jontrel.core.model.Kind;
 
 record TextValues(Kind.Text kind) implements KindValues {
     @Override
-    public Read read(Object raw, Where where) {
+    public KindValues.ReadValue read(Object raw, Where where) {
         var text = TextRules.storable(raw);
         if (text.isEmpty()) {
-            return Read.not(where.finding(Code.VALUE_NOT_TEXT));
+            return KindValues.ReadValue.not(where.finding(Code.VALUE_NOT_TEXT));
         }
-        return text.get().contains("\n") ? Read.not(where.finding(Code.VALUE_ONE_LINE)) : Read.of(text.get());
+        return text.get().contains("\n")
+                ? KindValues.ReadValue.not(where.finding(Code.VALUE_ONE_LINE))
+                : KindValues.ReadValue.of(text.get());
     }
 
     @Override

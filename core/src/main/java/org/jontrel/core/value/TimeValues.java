@@ -12,7 +12,7 @@ import org.jontrel.core.model.Kind;
 /** Times of day as in ISO 8601, {@code 09:30} or {@code 09:30:15}. */
 record TimeValues(Kind.Time kind) implements KindValues {
     @Override
-    public Read read(Object raw, Where where) {
+    public KindValues.ReadValue read(Object raw, Where where) {
         return readText(raw, Code.VALUE_NOT_TIME, where);
     }
 

@@ -14,7 +14,7 @@ record UrlValues(Kind.Url kind) implements KindValues {
     private static final int LONGEST = 2_000;
 
     @Override
-    public Read read(Object raw, Where where) {
+    public KindValues.ReadValue read(Object raw, Where where) {
         return readText(raw, Code.VALUE_NOT_URL, where);
     }
 

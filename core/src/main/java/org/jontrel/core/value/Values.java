@@ -13,7 +13,7 @@ import org.jontrel.core.model.Kind;
 /**
  * The values of fields. In Java they are {@link String} (texts, addresses, numbers of telephones, colours; the key of an option), {@link java.math.BigDecimal},
  * {@link Boolean}, {@link java.time.LocalDate}, {@link java.time.LocalTime}, {@link java.time.LocalDateTime} (in UTC), {@link Long} (a
- * picture, file or term), {@link Link} and {@link Spot}; several are a list, a group is a map by field id, rows are a list of
+ * picture, file or term), {@link Link} and {@link GeoPoint}; several are a list, a group is a map by field id, rows are a list of
  * {@link Row}; an empty value is {@code null}.
  */
 public final class Values {
@@ -39,7 +39,7 @@ public final class Values {
             case Kind.RichText text -> new RichTextValues(text);
             case Kind.File file -> new FileValues(file);
             case Kind.Relation relation -> new LinkValues(relation);
-            case Kind.Coordinates _ -> new SpotValues();
+            case Kind.Coordinates _ -> new GeoPointValues();
             case Kind.FieldGroup _, Kind.Repeater _, Kind.Note _ -> new WholeValues();
         };
     }
@@ -84,7 +84,7 @@ public final class Values {
             case Row(long id, Map<String, Object> values) -> {
                 var wire = wire(kind.inner(), values);
                 if (id > 0) {
-                    wire.put(Sent.ROW, id);
+                    wire.put(FormReader.ROW, id);
                 }
                 yield wire;
             }
@@ -129,7 +129,7 @@ public final class Values {
     }
 
     /** What a picture breaks of the limits of an image field. */
-    public static List<Finding> checkPicture(Field field, Picture picture) {
+    public static List<Finding> checkPicture(Field field, ImageFacts picture) {
         return field.kind() instanceof Kind.Image image
                 ? new ImageValues(image).check(picture, where(field))
                 : List.of();

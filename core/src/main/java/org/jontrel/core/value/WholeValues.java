@@ -6,8 +6,8 @@ import org.jontrel.core.finding.Code;
 /** Kinds whose values are no single word: none can be given as text. */
 record WholeValues() implements KindValues {
     @Override
-    public Read read(Object raw, Where where) {
-        return Read.not(where.finding(Code.VALUE_NOT_SINGLE));
+    public KindValues.ReadValue read(Object raw, Where where) {
+        return KindValues.ReadValue.not(where.finding(Code.VALUE_NOT_SINGLE));
     }
 
     @Override

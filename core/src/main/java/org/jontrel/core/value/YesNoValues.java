@@ -8,11 +8,12 @@ import org.jontrel.core.model.Kind;
 
 record YesNoValues(Kind.YesNo kind) implements KindValues {
     @Override
-    public Read read(Object raw, Where where) {
+    public KindValues.ReadValue read(Object raw, Where where) {
         var value = raw instanceof Boolean
                 ? Optional.of(raw)
                 : fromText(String.valueOf(raw).strip());
-        return value.map(Read::of).orElseGet(() -> Read.not(where.finding(Code.VALUE_NOT_YES_NO, raw)));
+        return value.map(KindValues.ReadValue::of)
+                .orElseGet(() -> KindValues.ReadValue.not(where.finding(Code.VALUE_NOT_YES_NO, raw)));
     }
 
     @Override

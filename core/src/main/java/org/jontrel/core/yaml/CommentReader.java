@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.BiFunction;
 import java.util.regex.Pattern;
-import org.jontrel.core.shape.Limits;
+import org.jontrel.core.shape.PackageLimits;
 import org.snakeyaml.engine.v2.api.LoadSettings;
 import org.snakeyaml.engine.v2.api.lowlevel.Compose;
 import org.snakeyaml.engine.v2.comments.CommentLine;
@@ -29,7 +29,7 @@ public final class CommentReader {
     /** What no comment of a person begins with: a character for private use. */
     private static final String MARK = "\uE000";
 
-    private final Comments.Builder found = new Comments.Builder();
+    private final Comments.CommentsBuilder found = new Comments.CommentsBuilder();
 
     /** The id of what begins at a line and column (from 1) of the file; {@code null} where nothing with an id does. */
     private final BiFunction<Integer, Integer, String> ids;
@@ -81,7 +81,7 @@ public final class CommentReader {
         var settings = LoadSettings.builder()
                 .setParseComments(true)
                 .setUseMarks(true)
-                .setCodePointLimit(Limits.FILE_BYTES * 4)
+                .setCodePointLimit(PackageLimits.FILE_BYTES * 4)
                 .build();
         return new Compose(settings).composeString(text.startsWith("\uFEFF") ? text.substring(1) : text);
     }
@@ -112,7 +112,7 @@ public final class CommentReader {
             var key = entry.getKeyNode();
             var name = key instanceof ScalarNode scalar ? scalar.getValue() : "?";
             var before = i == 0 ? List.<String>of() : lines(key.getBlockComments());
-            property(thing, Way.property(way, name), key, entry.getValueNode(), before);
+            property(thing, YamlPath.property(way, name), key, entry.getValueNode(), before);
         }
     }
 
@@ -126,7 +126,7 @@ public final class CommentReader {
         if (value instanceof MappingNode && isThing(value)) {
             thing(thing, way, value, List.of());
         } else {
-            value(thing, Way.content(way), value, List.of());
+            value(thing, YamlPath.content(way), value, List.of());
         }
         found.add(thing, way, at);
     }
@@ -140,7 +140,7 @@ public final class CommentReader {
     private void sequence(String thing, String way, SequenceNode sequence, List<String> above) {
         found.add(thing, way, comment(sequence, above));
         for (var item : sequence.getValue()) {
-            thing(thing, found.unique(thing, Way.item(way, item)), item, List.of());
+            thing(thing, found.unique(thing, YamlPath.item(way, item)), item, List.of());
         }
     }
 

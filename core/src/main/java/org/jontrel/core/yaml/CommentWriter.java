@@ -35,12 +35,12 @@ final class CommentWriter {
             return text;
         }
         var writer = new CommentWriter(text.lines().toList(), comments, things);
-        writer.value(tree, root.get(), new TreeWalk.At(file, Comments.ITSELF), 0);
+        writer.value(tree, root.get(), new TreeWalk.CommentPlace(file, Comments.ITSELF), 0);
         return writer.joined();
     }
 
     /** @param indent the column at which lines above and below it begin */
-    private void value(Object tree, Node node, TreeWalk.At at, int indent) {
+    private void value(Object tree, Node node, TreeWalk.CommentPlace at, int indent) {
         var own = walk.enter(tree, at);
         place(comments.at(own.thing(), own.way()), line(node), lastLine(node), indent, isOnOneLine(node));
         switch (tree) {
@@ -66,11 +66,17 @@ final class CommentWriter {
         }
     }
 
-    private void property(TreeWalk.At of, String name, Object value, Node key, Node node, int indent) {
+    private void property(TreeWalk.CommentPlace of, String name, Object value, Node key, Node node, int indent) {
         boolean block = node instanceof CollectionNode<?> several && several.getFlowStyle() == FlowStyle.BLOCK;
         boolean literal = node instanceof ScalarNode && lastLine(node) > line(key);
         int last = block || literal ? line(key) : lastLine(node);
-        place(comments.at(of.thing(), Way.property(of.way(), name)), line(key), last, indent, true, lastLine(node));
+        place(
+                comments.at(of.thing(), YamlPath.property(of.way(), name)),
+                line(key),
+                last,
+                indent,
+                true,
+                lastLine(node));
         if (value instanceof Map || value instanceof List) {
             value(value, node, walk.property(of, name, value), block ? column(node) : indent);
         }

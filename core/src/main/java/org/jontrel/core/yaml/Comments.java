@@ -48,17 +48,17 @@ public record Comments(Map<String, SequencedMap<String, Comment>> byThing) {
         if (isEmpty()) {
             return this;
         }
-        var places = new TreeWalk(things).all(tree, new TreeWalk.At(file, ITSELF));
+        var places = new TreeWalk(things).all(tree, new TreeWalk.CommentPlace(file, ITSELF));
         var settled = new LinkedHashMap<>(byThing);
         places.stream()
-                .map(TreeWalk.At::thing)
+                .map(TreeWalk.CommentPlace::thing)
                 .distinct()
                 .filter(byThing::containsKey)
                 .forEach(thing -> {
                     var kept = new LinkedHashMap<String, Comment>();
                     var lost = new ArrayList<String>();
                     byThing.get(thing).forEach((way, comment) -> {
-                        if (places.contains(new TreeWalk.At(thing, way))) {
+                        if (places.contains(new TreeWalk.CommentPlace(thing, way))) {
                             kept.put(way, comment);
                         } else {
                             comment.lines().stream()
@@ -131,7 +131,7 @@ public record Comments(Map<String, SequencedMap<String, Comment>> byThing) {
     }
 
     /** Gathers comments while files are read. */
-    static final class Builder {
+    static final class CommentsBuilder {
         private final Map<String, SequencedMap<String, Comment>> byThing = new LinkedHashMap<>();
         private final Map<String, Integer> same = new HashMap<>();
 

@@ -10,7 +10,7 @@ import java.util.Set;
 final class TreeWalk {
     private final Map<Object, String> things;
     private final boolean idle;
-    private final Map<At, Integer> same = new HashMap<>();
+    private final Map<CommentPlace, Integer> same = new HashMap<>();
 
     TreeWalk(Map<Object, String> things) {
         this(things, false);
@@ -27,49 +27,50 @@ final class TreeWalk {
     }
 
     /** A place at which comments may stand. */
-    record At(String thing, String way) {}
+    record CommentPlace(String thing, String way) {}
 
     /** The place of a value itself: its own where it is a thing with an id. */
-    At enter(Object tree, At at) {
+    CommentPlace enter(Object tree, CommentPlace at) {
         if (idle) {
             return at;
         }
         var id = things.get(tree);
-        return id == null ? at : new At(id, Comments.ITSELF);
+        return id == null ? at : new CommentPlace(id, Comments.ITSELF);
     }
 
     /** The place of a property; of what is within its value, where that is more than one word. */
-    At property(At of, String name, Object value) {
+    CommentPlace property(CommentPlace of, String name, Object value) {
         if (idle) {
             return of;
         }
-        var way = Way.property(of.way(), name);
-        return new At(of.thing(), value instanceof Map || value instanceof List ? Way.content(way) : way);
+        var way = YamlPath.property(of.way(), name);
+        return new CommentPlace(
+                of.thing(), value instanceof Map || value instanceof List ? YamlPath.content(way) : way);
     }
 
-    At item(At of, Object item) {
+    CommentPlace item(CommentPlace of, Object item) {
         if (idle) {
             return of;
         }
-        var at = new At(of.thing(), Way.item(of.way(), item));
+        var at = new CommentPlace(of.thing(), YamlPath.item(of.way(), item));
         int times = same.merge(at, 1, Integer::sum);
-        return times == 1 ? at : new At(at.thing(), at.way() + "~" + times);
+        return times == 1 ? at : new CommentPlace(at.thing(), at.way() + "~" + times);
     }
 
     /** Every place within a tree, its own first. */
-    Set<At> all(Object tree, At at) {
-        var all = new LinkedHashSet<At>();
+    Set<CommentPlace> all(Object tree, CommentPlace at) {
+        var all = new LinkedHashSet<CommentPlace>();
         gather(tree, at, all);
         return all;
     }
 
-    private void gather(Object tree, At at, Set<At> all) {
+    private void gather(Object tree, CommentPlace at, Set<CommentPlace> all) {
         var own = enter(tree, at);
         all.add(own);
         switch (tree) {
             case Map<?, ?> map ->
                 map.forEach((name, value) -> {
-                    all.add(new At(own.thing(), Way.property(own.way(), (String) name)));
+                    all.add(new CommentPlace(own.thing(), YamlPath.property(own.way(), (String) name)));
                     gather(value, property(own, (String) name, value), all);
                 });
             case List<?> list -> list.forEach(item -> gather(item, item(own, item), all));

@@ -13,8 +13,8 @@ import java.util.regex.Pattern;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
-import org.jontrel.core.shape.Limits;
 import org.jontrel.core.shape.Node;
+import org.jontrel.core.shape.PackageLimits;
 import org.jontrel.core.work.Deadline;
 import org.snakeyaml.engine.v2.api.LoadSettings;
 import org.snakeyaml.engine.v2.api.lowlevel.Parse;
@@ -31,7 +31,7 @@ import org.snakeyaml.engine.v2.exceptions.Mark;
 import org.snakeyaml.engine.v2.exceptions.MarkedYamlEngineException;
 import org.snakeyaml.engine.v2.exceptions.YamlEngineException;
 
-/** Bytes of one file (YAML 1.2, of which JSON is a part) to nodes, within {@link Limits}; never throws on content. */
+/** Bytes of one file (YAML 1.2, of which JSON is a part) to nodes, within {@link PackageLimits}; never throws on content. */
 public final class YamlReader {
     /** A line with which version control marks two sides of a merge. */
     private static final Pattern MARKER = Pattern.compile("(?m)^(<{7} |={7}$|>{7} )");
@@ -55,8 +55,9 @@ public final class YamlReader {
     /** The one document of the file, or empty with at least one finding added. */
     public static Optional<Node> read(String file, byte[] bytes, List<Finding> findings) {
         Deadline.check();
-        if (bytes.length > Limits.FILE_BYTES) {
-            findings.add(Finding.of(Code.FILE_TOO_LARGE, Place.file(file), file, bytes.length, Limits.FILE_BYTES));
+        if (bytes.length > PackageLimits.FILE_BYTES) {
+            findings.add(
+                    Finding.of(Code.FILE_TOO_LARGE, Place.file(file), file, bytes.length, PackageLimits.FILE_BYTES));
             return Optional.empty();
         }
         return decode(file, bytes, findings).flatMap(text -> new YamlReader(file, findings).parse(text));
@@ -82,7 +83,7 @@ public final class YamlReader {
         var settings = LoadSettings.builder()
                 .setLabel(file)
                 .setUseMarks(true)
-                .setCodePointLimit(Limits.FILE_BYTES)
+                .setCodePointLimit(PackageLimits.FILE_BYTES)
                 .build();
         try {
             events = new Parse(settings).parseString(text).iterator();
@@ -98,7 +99,7 @@ public final class YamlReader {
                 return refuse(Code.SYNTAX, after, "a second document begins here; a file has one definition");
             }
             return Optional.of(root);
-        } catch (Refused refused) {
+        } catch (UnreadableException refused) {
             findings.add(refused.finding);
             return Optional.empty();
         } catch (MarkedYamlEngineException e) {
@@ -136,11 +137,11 @@ public final class YamlReader {
     }
 
     private void count(Event event, int depth) {
-        if (depth > Limits.DEPTH) {
-            throw refused(Code.TOO_DEEP, event, Limits.DEPTH);
+        if (depth > PackageLimits.DEPTH) {
+            throw refused(Code.TOO_DEEP, event, PackageLimits.DEPTH);
         }
-        if (++nodes > Limits.NODES) {
-            throw refused(Code.TOO_MANY_NODES, event, Limits.NODES);
+        if (++nodes > PackageLimits.NODES) {
+            throw refused(Code.TOO_MANY_NODES, event, PackageLimits.NODES);
         }
         if (event instanceof AliasEvent
                 || event instanceof NodeEvent named && named.getAnchor().isPresent()) {
@@ -184,9 +185,9 @@ public final class YamlReader {
         return Optional.empty();
     }
 
-    private Refused refused(Code code, Event at, Object... arguments) {
+    private UnreadableException refused(Code code, Event at, Object... arguments) {
         var mark = at == null ? Optional.<Mark>empty() : at.getStartMark();
-        return new Refused(Finding.of(code, place(mark), arguments));
+        return new UnreadableException(Finding.of(code, place(mark), arguments));
     }
 
     private Place place(Optional<Mark> mark) {
@@ -202,10 +203,10 @@ public final class YamlReader {
     }
 
     /** Leaves the recursion over a file that will not be read; caught where it began. */
-    private static final class Refused extends RuntimeException {
+    private static final class UnreadableException extends RuntimeException {
         private final transient Finding finding;
 
-        Refused(Finding finding) {
+        UnreadableException(Finding finding) {
             super(null, null, false, false);
             this.finding = finding;
         }

@@ -70,7 +70,10 @@ public final class YamlWriter {
         boolean plain = comments.isEmpty();
         var writer = new YamlWriter(comments, things, file);
         var text = emitted(writer.node(
-                tree, new TreeWalk.At(file, Comments.ITSELF), plain ? TreeWalk.idle() : new TreeWalk(things), true));
+                tree,
+                new TreeWalk.CommentPlace(file, Comments.ITSELF),
+                plain ? TreeWalk.idle() : new TreeWalk(things),
+                true));
         return plain ? text : CommentWriter.insert(text, tree, comments, things, file);
     }
 
@@ -97,7 +100,7 @@ public final class YamlWriter {
         return out.toString();
     }
 
-    private Node node(Object tree, TreeWalk.At at, TreeWalk walk, boolean outermost) {
+    private Node node(Object tree, TreeWalk.CommentPlace at, TreeWalk walk, boolean outermost) {
         var own = walk.enter(tree, at);
         return switch (tree) {
             case Map<?, ?> map -> {
@@ -122,7 +125,7 @@ public final class YamlWriter {
     }
 
     /** Whether no comment stands within, so that all of it may stand on one line. */
-    private boolean quiet(Object tree, TreeWalk.At own) {
+    private boolean quiet(Object tree, TreeWalk.CommentPlace own) {
         if (comments.isEmpty()) {
             return true;
         }

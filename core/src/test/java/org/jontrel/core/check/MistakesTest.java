@@ -25,17 +25,17 @@ public class MistakesTest {
     private static final String CASES = "/org/jontrel/core/check/mistakes.txt";
 
     /** Files by name; the first case is the sound package itself. */
-    private record Case(String title, Map<String, String> files) {}
+    private record Mistake(String title, Map<String, String> files) {}
 
-    private static List<Case> cases() {
-        var cases = new ArrayList<Case>();
+    private static List<Mistake> cases() {
+        var cases = new ArrayList<Mistake>();
         try (var in = MistakesTest.class.getResourceAsStream(CASES)) {
             var file = "";
             for (var line : new String(in.readAllBytes(), StandardCharsets.UTF_8)
                     .lines()
                     .toList()) {
                 if (line.startsWith("=== ")) {
-                    cases.add(new Case(line.substring(4), new TreeMap<>()));
+                    cases.add(new Mistake(line.substring(4), new TreeMap<>()));
                 } else if (line.startsWith("--- ")) {
                     file = line.substring(4);
                     cases.getLast().files().put(file, "");

@@ -20,7 +20,7 @@ import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Ids;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
-import org.jontrel.core.shape.Limits;
+import org.jontrel.core.shape.PackageLimits;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
@@ -32,7 +32,7 @@ public class PackageTest {
             Samples.MODEL,
             List.of(new Migration(
                     "1.3.0",
-                    List.of(new Decision("f0c3r7h2p", Decision.About.REQUIRED_EMPTY, Decision.Answer.FILL, "12.5")))));
+                    List.of(new Decision("f0c3r7h2p", Decision.Topic.REQUIRED_EMPTY, Decision.Action.FILL, "12.5")))));
 
     private static final String KINDS =
             "text, long_text, rich_text, number, yes_no, date, time, date_time, choice, image,"
@@ -216,7 +216,7 @@ public class PackageTest {
     public void wrongEncodingAndSizeAreFindings() {
         var files = PackageWriter.write(PACKAGE);
         files.put("types/latin.yaml", new byte[] {'k', ':', ' ', (byte) 0xE9});
-        files.put("types/large.yaml", new byte[Limits.FILE_BYTES + 1]);
+        files.put("types/large.yaml", new byte[PackageLimits.FILE_BYTES + 1]);
         var codes = read(files).findings().stream().map(Finding::code).toList();
         assertTrue(codes.containsAll(List.of(Code.FILE_NOT_TEXT, Code.FILE_TOO_LARGE)), codes.toString());
     }

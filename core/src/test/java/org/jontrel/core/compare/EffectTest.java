@@ -224,8 +224,8 @@ public class EffectTest {
         assertEquals(
                 comparison.changes().stream().map(Change::effect).distinct().toList(),
                 List.of(effect),
-                Report.text(comparison));
-        assertEquals(comparison.advice(), advice, Report.text(comparison));
+                ComparisonReport.text(comparison));
+        assertEquals(comparison.advice(), advice, ComparisonReport.text(comparison));
         comparison.changes().forEach(change -> assertTrue(change.reach().containsAll(effect.reach())));
     }
 
@@ -245,8 +245,9 @@ public class EffectTest {
                         model(own[0], own[1], own[2], own[3].replace("  - use: facts\n", "")),
                         model("  - id: gkeeper00", "  - use: facts\n  - id: gkeeper00"));
         assertTrue(
-                comparison.changes().stream().anyMatch(change -> change.effect() == effect), Report.text(comparison));
-        assertEquals(comparison.advice(), advice, Report.text(comparison));
+                comparison.changes().stream().anyMatch(change -> change.effect() == effect),
+                ComparisonReport.text(comparison));
+        assertEquals(comparison.advice(), advice, ComparisonReport.text(comparison));
     }
 
     @Test

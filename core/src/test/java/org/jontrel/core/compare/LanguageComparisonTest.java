@@ -179,12 +179,14 @@ public class LanguageComparisonTest {
         shared = shared.replace(", show_when: {parent: [vault]}", "");
         var after = Examples.seedBank(BEFORE, Map.of("groups/climate.yaml", shared, "types/vault.yaml", vault));
         var comparison = Comparison.of(BEFORE, after);
-        assertTrue(comparison.changes().stream().anyMatch(Change.Shared.class::isInstance), Report.text(comparison));
+        assertTrue(
+                comparison.changes().stream().anyMatch(Change.Shared.class::isInstance),
+                ComparisonReport.text(comparison));
         assertTrue(
                 comparison.changes().stream()
                         .filter(Change.Moved.class::isInstance)
                         .allMatch(change -> change.advice() == Advice.PATCH),
-                Report.text(comparison));
+                ComparisonReport.text(comparison));
         assertTrue(Comparison.of(after, BEFORE).changes().stream().anyMatch(Change.Owned.class::isInstance));
         assertEquals(Comparison.of(after, BEFORE).applyTo(after), BEFORE);
     }
@@ -209,13 +211,14 @@ public class LanguageComparisonTest {
         var known = ids(BEFORE);
         Set<String> given = ids(after);
         given.removeAll(known);
-        var renames = Likely.renames(comparison, given);
+        var renames = LikelyRenames.renames(comparison, given);
         assertEquals(renames.size(), 1, renames.toString());
         assertEquals(renames.getFirst().was(), "log");
         assertTrue(
                 renames.getFirst().sentence().contains("was: log"),
                 renames.getFirst().sentence());
-        assertEquals(Likely.renames(comparison, Set.of()), List.of(), "ids that a file gives are never asked about");
+        assertEquals(
+                LikelyRenames.renames(comparison, Set.of()), List.of(), "ids that a file gives are never asked about");
     }
 
     private static Set<String> ids(Model model) {

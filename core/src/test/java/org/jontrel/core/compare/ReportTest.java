@@ -19,19 +19,19 @@ public class ReportTest {
 
     @Test
     public void textIsByDefinitionWithTheWorstFirst() {
-        assertEquals(Report.text(Comparison.of(BEFORE, AFTER)), """
+        assertEquals(ComparisonReport.text(Comparison.of(BEFORE, AFTER)), """
                 Mooring
                   major: Mooring: field Re<b>marks_: required switched on
                   patch: Mooring: field Re<b>marks_: label changed from “Note” to “Re<b>marks_”
                 Weir
                   minor: Content type Weir added
                 """);
-        assertEquals(Report.text(Comparison.of(BEFORE, BEFORE)), "");
+        assertEquals(ComparisonReport.text(Comparison.of(BEFORE, BEFORE)), "");
     }
 
     @Test
     public void markdownTakesTextsOfTheModelAsText() {
-        assertEquals(Report.markdown(Comparison.of(BEFORE, AFTER)), """
+        assertEquals(ComparisonReport.markdown(Comparison.of(BEFORE, AFTER)), """
                 **Advised: a major release.**
 
                 ### Mooring
@@ -43,6 +43,6 @@ public class ReportTest {
 
                 - minor: Content type Weir added
                 """);
-        assertEquals(Report.markdown(Comparison.of(BEFORE, BEFORE)), "No changes.\n");
+        assertEquals(ComparisonReport.markdown(Comparison.of(BEFORE, BEFORE)), "No changes.\n");
     }
 }

@@ -156,10 +156,10 @@ public class EditTest {
     public void newDefinitionsDeriveFromTheirNameAndMeetNothing() {
         var type = MODEL.typeByKey("vault").orElseThrow();
         for (var sort : Definition.Sort.values()) {
-            var one = new Fresh(MODEL, ids()).definition(sort, " Wild  species ", type.id());
+            var one = new NewDefinitions(MODEL, ids()).definition(sort, " Wild  species ", type.id());
             var model = MODEL.with(one);
-            var other =
-                    new Fresh(model, new Ids(new java.util.Random(10))).definition(sort, " Wild  species ", type.id());
+            var other = new NewDefinitions(model, new Ids(new java.util.Random(10)))
+                    .definition(sort, " Wild  species ", type.id());
             assertNotEquals(one.key(), other.key(), sort.toString());
             var found = ModelCheck.check(model.with(other)).stream()
                     .filter(finding -> finding.place().definition().equals(other.id()))
@@ -203,17 +203,18 @@ public class EditTest {
         var accession = MODEL.typeByKey("accession").orElseThrow();
         assertEquals(List.copyOf(uses.get(conditions.id())), List.of(accession.id()));
         var trip = MODEL.typeByKey("trip").orElseThrow();
-        var part = Needs.of(MODEL, List.of(trip.id()));
+        var part = Dependencies.of(MODEL, List.of(trip.id()));
         assertEquals(
                 part.definitions().stream().map(Definition::key).collect(Collectors.toSet()),
                 Set.of("trip", "person", "origin"));
         sound(part);
-        assertEquals(Needs.of(MODEL, List.of()), Model.EMPTY);
+        assertEquals(Dependencies.of(MODEL, List.of()), Model.EMPTY);
     }
 
     @Test
     public void formsHaveSharedGroupsAndListsInTheirPlaces() {
-        var groups = new Resolved(MODEL).groups(MODEL.typeByKey("accession").orElseThrow());
+        var groups = new ResolvedDefinition(MODEL)
+                .groups(MODEL.typeByKey("accession").orElseThrow());
         assertEquals(
                 groups.stream().map(each -> each.title()).toList(),
                 List.of("Where it comes from", "The lot", "Provenance"));
@@ -223,7 +224,7 @@ public class EditTest {
                 .orElseThrow();
         assertEquals(((Kind.Choice) condition.kind()).options().size(), 4);
         for (var definition : MODEL.definitions()) {
-            new Resolved(MODEL).groups(definition);
+            new ResolvedDefinition(MODEL).groups(definition);
         }
     }
 }

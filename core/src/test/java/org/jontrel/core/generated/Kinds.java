@@ -144,7 +144,7 @@ final class Kinds {
                 draw.orNull(1),
                 draw.orNull(12),
                 draw.chance() ? inner.getLast().id() : "",
-                draw.of(List.of(Kind.Repeater.Shown.values())));
+                draw.of(List.of(Kind.Repeater.RowStyle.values())));
     }
 
     private <T extends Comparable<T>> Set<T> set(List<T> all) {
@@ -181,7 +181,7 @@ final class Kinds {
                 max,
                 draw.orNull(BigDecimal.ONE),
                 draw.chance() ? draw.text() : "",
-                slider ? Kind.Numeric.Shown.SLIDER : Kind.Numeric.Shown.BOX);
+                slider ? Kind.Numeric.NumberControl.SLIDER : Kind.Numeric.NumberControl.BOX);
     }
 
     Kind choice() {
@@ -190,7 +190,7 @@ final class Kinds {
                 own ? options() : List.of(),
                 own ? "" : draw.of(lists),
                 amount(),
-                draw.of(List.of(Kind.Choice.Shown.values())));
+                draw.of(List.of(Kind.Choice.ChoiceControl.values())));
     }
 
     List<Kind.Option> options() {

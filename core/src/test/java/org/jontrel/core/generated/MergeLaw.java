@@ -118,7 +118,7 @@ public final class MergeLaw {
         }
     }
 
-    private PackageMerge.Merged merge(
+    private PackageMerge.MergedPackage merge(
             PackageReader.Result first, PackageReader.Result second, PackageReader.Result third) {
         return PackageMerge.merge(first, second, third, true, new Ids(new Random(1)));
     }
@@ -164,7 +164,7 @@ public final class MergeLaw {
     }
 
     /** Every change of a side is a change of the merged model too, or something clashes at it, around it or within it. */
-    private void kept(List<Model> models, int side, Clash.Merged merged) {
+    private void kept(List<Model> models, int side, Clash.MergedModel merged) {
         var base = models.getFirst();
         var done = facts(Comparison.of(base, merged.model()));
         var result = Located.index(new ArrayList<>(merged.model().definitions()));
@@ -241,7 +241,7 @@ public final class MergeLaw {
     }
 
     /** Whether an order that only one side changed is that of the result. */
-    private static boolean keptOrder(Change.Reordered order, Model other, Clash.Merged merged, Model base) {
+    private static boolean keptOrder(Change.Reordered order, Model other, Clash.MergedModel merged, Model base) {
         boolean both = Comparison.of(base, other).changes().stream()
                 .anyMatch(change -> change instanceof Change.Reordered its
                         && its.slot().equals(order.slot())
@@ -258,7 +258,7 @@ public final class MergeLaw {
                 .equals(order.after().stream().filter(now::contains).toList());
     }
 
-    private void sound(PackageMerge.Merged merged, PackageMerge.Merged back) {
+    private void sound(PackageMerge.MergedPackage merged, PackageMerge.MergedPackage back) {
         var read = PackageReader.read(new TreeMap<>(merged.files()), List.of());
         holds(read.content().isPresent(), "the result cannot be read: " + read.findings());
         var findings = ModelCheck.check(read.content().get().model());
@@ -274,7 +274,7 @@ public final class MergeLaw {
                         + differences.stream().map(Sentences::of).toList());
     }
 
-    private void comments(PackageMerge.Merged merged, List<Model> models) {
+    private void comments(PackageMerge.MergedPackage merged, List<Model> models) {
         var all = new HashSet<String>();
         merged.files().values().forEach(bytes -> marks(bytes, all));
         var sides = List.of(ours, theirs);

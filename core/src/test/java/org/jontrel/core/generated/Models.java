@@ -20,10 +20,10 @@ import org.jontrel.core.model.Model;
 import org.jontrel.core.model.Nesting;
 import org.jontrel.core.model.Part;
 import org.jontrel.core.model.Publishing;
+import org.jontrel.core.model.RecordState;
 import org.jontrel.core.model.Section;
 import org.jontrel.core.model.SharedGroup;
 import org.jontrel.core.model.SiteValues;
-import org.jontrel.core.model.State;
 import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.model.TaxonomyUse;
 import org.jontrel.core.model.Term;
@@ -135,7 +135,7 @@ public final class Models {
                                 draw.orNull(9),
                                 draw.chance(),
                                 draw.chance() ? "api-" + n : "",
-                                draw.of(List.of(State.values()))),
+                                draw.of(List.of(RecordState.values()))),
                 List.of());
     }
 
@@ -163,10 +163,10 @@ public final class Models {
                 draw.text(),
                 some(),
                 type.id(),
-                draw.chance() ? new Condition.StateIs(State.PUBLISHED) : Condition.ALWAYS,
+                draw.chance() ? new Condition.StateIs(RecordState.PUBLISHED) : Condition.ALWAYS,
                 List.of(new Listing.Order("part_title", draw.chance())),
                 5 + draw.below(20),
-                Listing.Shown.LAYOUT,
+                Listing.ResultStyle.LAYOUT,
                 List.of(draw.of(fields)),
                 card));
         all.add(new Layout(
@@ -175,7 +175,7 @@ public final class Models {
                 draw.text(),
                 some(),
                 type.id(),
-                List.of(block(Block.Sort.FIELD, draw.of(fields), "", ""))));
+                List.of(block(Block.BlockSort.FIELD, draw.of(fields), "", ""))));
         all.add(new Layout(
                 layout,
                 "layout_" + draw.fresh(),
@@ -183,21 +183,21 @@ public final class Models {
                 some(),
                 type.id(),
                 List.of(
-                        block(Block.Sort.FIELD, draw.of(fields), "", ""),
+                        block(Block.BlockSort.FIELD, draw.of(fields), "", ""),
                         new Block(
                                 draw.id('b'),
-                                Block.Sort.COLUMNS,
+                                Block.BlockSort.COLUMNS,
                                 "",
                                 "",
                                 "",
                                 "",
                                 Condition.ALWAYS,
                                 List.of(
-                                        block(Block.Sort.LISTING, "", listing, ""),
-                                        block(Block.Sort.TEXT, "", "", draw.text()))))));
+                                        block(Block.BlockSort.LISTING, "", listing, ""),
+                                        block(Block.BlockSort.TEXT, "", "", draw.text()))))));
     }
 
-    private Block block(Block.Sort sort, String field, String listing, String text) {
+    private Block block(Block.BlockSort sort, String field, String listing, String text) {
         return new Block(draw.id('b'), sort, some(), field, listing, text, Condition.ALWAYS, List.of());
     }
 

@@ -14,7 +14,7 @@ import org.jontrel.core.model.Ids;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.shape.Things;
-import org.jontrel.core.shape.Writing;
+import org.jontrel.core.shape.WriteContext;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
@@ -28,7 +28,8 @@ public class InferTest {
 
     /** A field as a file has it, without its id and with references by key. */
     private static String written(Proposal proposal) {
-        var tree = new java.util.LinkedHashMap<>(Things.of(proposal.field()).write(proposal.field(), Writing.PLAIN));
+        var tree =
+                new java.util.LinkedHashMap<>(Things.of(proposal.field()).write(proposal.field(), WriteContext.PLAIN));
         tree.remove("id");
         return tree.toString().replaceAll("\\{id=\\w+, ", "{");
     }

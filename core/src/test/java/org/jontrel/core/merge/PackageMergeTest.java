@@ -63,7 +63,7 @@ public class PackageMergeTest {
         return read("types/lock.yaml", type, "layouts/page.yaml", layout);
     }
 
-    private static PackageMerge.Merged merge(
+    private static PackageMerge.MergedPackage merge(
             PackageReader.Result base, PackageReader.Result ours, PackageReader.Result theirs) {
         return PackageMerge.merge(base, ours, theirs, true, new Ids(new Random(7)));
     }
@@ -76,7 +76,7 @@ public class PackageMergeTest {
         return text;
     }
 
-    private static String text(PackageMerge.Merged merged, String name) {
+    private static String text(PackageMerge.MergedPackage merged, String name) {
         return new String(merged.files().get(name), StandardCharsets.UTF_8);
     }
 
@@ -135,7 +135,7 @@ public class PackageMergeTest {
 
     private static final Pattern MADE_UP = Pattern.compile("\\b[a-z][a-z0-9]{8}\\b");
 
-    private static void noIds(PackageMerge.Merged merged) {
+    private static void noIds(PackageMerge.MergedPackage merged) {
         var known = List.of("different");
         for (var clash : merged.clashes()) {
             MADE_UP.matcher(clash.sentence())
@@ -158,11 +158,12 @@ public class PackageMergeTest {
             keys.chars().forEach(c -> text.append(fields.get(c - 'a')));
             return read("lists/seasons.yaml", text.toString());
         };
-        java.util.function.Function<PackageMerge.Merged, String> keys = merged -> Pattern.compile("key: ([a-z]),")
-                .matcher(text(merged, "lists/seasons.yaml"))
-                .results()
-                .map(found -> found.group(1))
-                .reduce("", String::concat);
+        java.util.function.Function<PackageMerge.MergedPackage, String> keys =
+                merged -> Pattern.compile("key: ([a-z]),")
+                        .matcher(text(merged, "lists/seasons.yaml"))
+                        .results()
+                        .map(found -> found.group(1))
+                        .reduce("", String::concat);
         for (var each : new String[][] {
             {"bacdef", "abcdfe", "bacdfe"}, {"fabcde", "bacdef", "fbacde"}, {"bcdefa", "abcfde", "bcfdea"}
         }) {

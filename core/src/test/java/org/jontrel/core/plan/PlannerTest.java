@@ -72,13 +72,13 @@ public class PlannerTest {
         var filled = plan(
                 withDepth(),
                 new Answer(34, 34, 0, 0, List.of(), List.of()),
-                new Decision("fdepth", Decision.About.REQUIRED_EMPTY, Decision.Answer.FILL, "2"));
+                new Decision("fdepth", Decision.Topic.REQUIRED_EMPTY, Decision.Action.FILL, "2"));
         assertTrue(filled.runnable());
         assertEquals(kinds(filled), List.of("AddColumn", "CopyColumn", "SwitchColumns", "CheckRecords"));
         var left = plan(
                 withDepth(),
                 new Answer(34, 34, 0, 0, List.of(), List.of()),
-                new Decision("fdepth", Decision.About.REQUIRED_EMPTY, Decision.Answer.LEAVE, ""));
+                new Decision("fdepth", Decision.Topic.REQUIRED_EMPTY, Decision.Action.LEAVE, ""));
         assertEquals(kinds(left), List.of("AddColumn", "SwitchColumns", "CheckRecords"));
     }
 
@@ -87,7 +87,7 @@ public class PlannerTest {
         var plan = plan(
                 withDepth(),
                 new Answer(1, 1, 0, 0, List.of(), List.of()),
-                new Decision("fdepth", Decision.About.UNCONVERTED, Decision.Answer.SET_ASIDE, ""));
+                new Decision("fdepth", Decision.Topic.UNCONVERTED, Decision.Action.SET_ASIDE, ""));
         assertFalse(plan.runnable());
     }
 
@@ -96,8 +96,8 @@ public class PlannerTest {
         var plan = plan(
                 withDepth(),
                 new Answer(1, 1, 0, 0, List.of(), List.of()),
-                new Decision("fdepth", Decision.About.REQUIRED_EMPTY, Decision.Answer.FILL, "nonsense"),
-                new Decision("fdepth", Decision.About.REQUIRED_EMPTY, Decision.Answer.FILL, "2"));
+                new Decision("fdepth", Decision.Topic.REQUIRED_EMPTY, Decision.Action.FILL, "nonsense"),
+                new Decision("fdepth", Decision.Topic.REQUIRED_EMPTY, Decision.Action.FILL, "2"));
         assertTrue(plan.runnable());
     }
 
@@ -106,7 +106,7 @@ public class PlannerTest {
         var plan = plan(
                 withDepth(),
                 new Answer(1, 1, 0, 0, List.of(), List.of()),
-                new Decision("fdepth", Decision.About.REQUIRED_EMPTY, Decision.Answer.FILL, ""));
+                new Decision("fdepth", Decision.Topic.REQUIRED_EMPTY, Decision.Action.FILL, ""));
         assertEquals(plan.findings().getFirst().code(), Code.PLAN_FILL_INVALID);
         assertFalse(plan.runnable());
     }
@@ -117,10 +117,12 @@ public class PlannerTest {
         var plan = plan(to, new Answer(10, 1, 3, 0, List.of("8 ft 6 in"), List.of()));
         assertEquals(kinds(plan), List.of("AddColumn", "CopyColumn", "SwitchColumns", "CheckRecords", "RenewWords"));
         var turns = ((Step.SwitchColumns) plan.steps().get(2).step()).turns();
-        assertEquals(turns.stream().map(Step.Turn::act).toList(), List.of(Step.Act.HOLD, Step.Act.TAKE));
+        assertEquals(
+                turns.stream().map(Step.ColumnSwitch::act).toList(),
+                List.of(Step.ColumnAction.HOLD, Step.ColumnAction.TAKE));
         assertEquals(plan.asks().getFirst().finding().code(), Code.PLAN_VALUES_UNCONVERTED);
         assertTrue(plan.asks().getFirst().finding().sentence().contains("8 ft 6 in"));
-        assertEquals(plan.asks().getFirst().choices(), List.of(Decision.Answer.SET_ASIDE));
+        assertEquals(plan.asks().getFirst().choices(), List.of(Decision.Action.SET_ASIDE));
     }
 
     @Test
@@ -155,8 +157,10 @@ public class PlannerTest {
                         TYPE,
                         "",
                         List.of(
-                                new Step.Turn(Step.Act.HOLD, "fa", "hold"), new Step.Turn(Step.Act.TAKE, "fa", ""),
-                                new Step.Turn(Step.Act.HOLD, "fc", "hgone"), new Step.Turn(Step.Act.RENAME, "fd", ""))),
+                                new Step.ColumnSwitch(Step.ColumnAction.HOLD, "fa", "hold"),
+                                        new Step.ColumnSwitch(Step.ColumnAction.TAKE, "fa", ""),
+                                new Step.ColumnSwitch(Step.ColumnAction.HOLD, "fc", "hgone"),
+                                        new Step.ColumnSwitch(Step.ColumnAction.RENAME, "fd", ""))),
                 new Step.RenameTable(TYPE, "a", "b"),
                 new Step.Redirect(TYPE, "as", "bs"),
                 new Step.CheckRecords(TYPE));

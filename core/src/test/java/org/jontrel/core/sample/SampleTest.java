@@ -7,7 +7,7 @@ import static org.testng.Assert.assertTrue;
 import java.util.List;
 import java.util.Map;
 import org.jontrel.core.Examples;
-import org.jontrel.core.edit.Resolved;
+import org.jontrel.core.edit.ResolvedDefinition;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Group;
@@ -20,7 +20,7 @@ public class SampleTest {
     private static final Model MODEL = Examples.seedBank();
 
     private static List<Group> groups(String key) {
-        return new Resolved(MODEL).groups(definition(key));
+        return new ResolvedDefinition(MODEL).groups(definition(key));
     }
 
     private static Definition definition(String key) {
@@ -33,7 +33,7 @@ public class SampleTest {
     @Test
     public void madeUpValuesSatisfyTheirDefinitions() {
         for (var definition : MODEL.definitions()) {
-            var groups = new Resolved(MODEL).groups(definition);
+            var groups = new ResolvedDefinition(MODEL).groups(definition);
             for (int number = 1; number < 30; number++) {
                 var values = new SampleValues(MODEL).of(List.of(), groups, number);
                 var problems = FormCheck.check(List.of(), groups, values).problems().stream()

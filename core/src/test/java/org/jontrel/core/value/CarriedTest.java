@@ -26,7 +26,7 @@ public class CarriedTest {
     }
 
     private static Kind rows(Field... fields) {
-        return new Kind.Repeater(List.of(fields), null, null, "", Kind.Repeater.Shown.TABLE);
+        return new Kind.Repeater(List.of(fields), null, null, "", Kind.Repeater.RowStyle.TABLE);
     }
 
     @DataProvider
@@ -45,14 +45,14 @@ public class CarriedTest {
 
     @Test(dataProvider = "single")
     public void aValueGoesWhereItFits(Kind from, Kind to, Object value, Object expected) {
-        var carried = Carried.of(field("f", from), field("f", to), value);
+        var carried = CarriedValues.of(field("f", from), field("f", to), value);
         assertEquals(carried.value(), expected);
         assertEquals(carried.lost(), expected == null ? List.of("Field f") : List.of());
     }
 
     @Test
     public void nothingStaysNothing() {
-        var carried = Carried.of(field("f", Kind.Text.PLAIN), field("f", NUMBER), null);
+        var carried = CarriedValues.of(field("f", Kind.Text.PLAIN), field("f", NUMBER), null);
         assertNull(carried.value());
         assertEquals(carried.lost(), List.of());
     }
@@ -63,7 +63,7 @@ public class CarriedTest {
         var to = field("f", rows(field("a", NUMBER), field("c", Kind.Text.PLAIN)));
         var value = List.of(
                 new Row(1, Map.of("a", "2")), new Row(2, Map.of("a", "x", "b", "y")), new Row(3, Map.of("b", "z")));
-        var carried = Carried.of(from, to, value);
+        var carried = CarriedValues.of(from, to, value);
         assertEquals(carried.value(), List.of(new Row(1, Map.of("a", new BigDecimal("2")))));
         assertEquals(carried.lost(), List.of("Field a", "Field b"));
     }

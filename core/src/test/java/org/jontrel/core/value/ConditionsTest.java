@@ -15,7 +15,7 @@ import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.Condition.Test;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Model;
-import org.jontrel.core.model.State;
+import org.jontrel.core.model.RecordState;
 import org.jontrel.core.model.Taxonomy;
 import org.testng.annotations.DataProvider;
 
@@ -60,8 +60,8 @@ public class ConditionsTest {
         }
 
         @Override
-        public State state() {
-            return State.PUBLISHED;
+        public RecordState state() {
+            return RecordState.PUBLISHED;
         }
     };
 
@@ -110,8 +110,8 @@ public class ConditionsTest {
             {new Condition.ParentIs(List.of("tflight")), true},
             {new Condition.ParentIs(List.of("tquay")), false},
             {new Condition.ParentIs(List.of()), true},
-            {new Condition.StateIs(State.PUBLISHED), true},
-            {new Condition.StateIs(State.DRAFT), false},
+            {new Condition.StateIs(RecordState.PUBLISHED), true},
+            {new Condition.StateIs(RecordState.DRAFT), false},
         };
     }
 
@@ -138,7 +138,7 @@ public class ConditionsTest {
         var condition = new Condition.All(List.of(
                 new Condition.TermIs(origin.id(), Test.UNDER, List.of(north.id())),
                 new Condition.Not(new Condition.Any(List.of(
-                        new Condition.StateIs(State.DRAFT),
+                        new Condition.StateIs(RecordState.DRAFT),
                         new Condition.FieldIs(donor.id(), Test.FILLED, List.of("false")))))));
         assertEquals(
                 words.of(condition),

@@ -12,8 +12,8 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.BiFunction;
 import org.jontrel.core.finding.Code;
+import org.jontrel.core.holder.FieldStorage;
 import org.jontrel.core.holder.Holder;
-import org.jontrel.core.holder.Kept;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Group;
@@ -58,7 +58,7 @@ public class RecordChangesTest {
                                             null,
                                             null,
                                             "",
-                                            Kind.Repeater.Shown.CARDS)),
+                                            Kind.Repeater.RowStyle.CARDS)),
                             field("fkeeper", new Kind.Relation(Set.of("tperson"), Kind.Amount.ONE, false, false, null)),
                             field(
                                     "fnear",
@@ -99,10 +99,10 @@ public class RecordChangesTest {
         assertEquals(values.get("fkeeper"), new Link("tperson", 12));
         assertEquals(values.get("fheight"), new BigDecimal("4.5"));
         assertEquals(read(Values.wire(HOLDER.fields().toList(), values)), values);
-        assertEquals(Rows.ids(values), Set.of(7L, 8L));
+        assertEquals(RowIds.ids(values), Set.of(7L, 8L));
         var next = new long[] {100};
-        var settled = Rows.settled(values, Set.of(7L), () -> next[0]++);
-        assertEquals(Rows.ids(settled), Set.of(7L, 100L), "a row nobody knows gets an id of its own");
+        var settled = RowIds.settled(values, Set.of(7L), () -> next[0]++);
+        assertEquals(RowIds.ids(settled), Set.of(7L, 100L), "a row nobody knows gets an id of its own");
     }
 
     @DataProvider
@@ -175,7 +175,7 @@ public class RecordChangesTest {
         raw.put("bark", Map.of("tone", "grey", "rough", true));
         raw.remove("spot");
         var changes = RecordChanges.between(HOLDER, before, HOLDER, read(raw), SHOW);
-        assertEquals(changes.stream().map(RecordChanges.Difference::path).toList(), List.of("bark.tone", "spot"));
+        assertEquals(changes.stream().map(RecordChanges.FieldDifference::path).toList(), List.of("bark.tone", "spot"));
         assertEquals(changes.getFirst().before() + " to " + changes.getFirst().after(), "brown to grey");
         assertEquals(changes.getLast().after(), "");
     }
@@ -191,7 +191,8 @@ public class RecordChangesTest {
         theirs.put("bark", Map.of("tone", "brown"));
         theirs.put("height", "9");
         var merged = RecordChanges.merge(HOLDER, base, read(mine), read(theirs), SHOW);
-        assertEquals(merged.clashes().stream().map(RecordChanges.Clash::path).toList(), List.of("title"));
+        assertEquals(
+                merged.clashes().stream().map(RecordChanges.FieldClash::path).toList(), List.of("title"));
         assertEquals(merged.values().get("fbark"), Map.of("ftone", "grey"));
         assertEquals(merged.values().get("fheight"), new BigDecimal("9"));
         assertEquals(RecordChanges.merge(HOLDER, base, base, read(theirs), SHOW).values(), read(theirs));
@@ -201,9 +202,9 @@ public class RecordChangesTest {
     @Test
     public void eachKindHasItsPlaceInATableOrInOneOfItsOwn() {
         assertEquals(HOLDER.columns("").size(), 7, "title, height, two of the bark, paper, spot and story");
-        assertEquals(HOLDER.home("ftone"), new Holder.Home("", List.of("bark")));
-        assertEquals(HOLDER.home("fday"), new Holder.Home("fcuts", List.of()));
-        assertEquals(Kept.of(HOLDER.field("fkeeper").orElseThrow().kind()), Kept.TABLE);
+        assertEquals(HOLDER.home("ftone"), new Holder.FieldLocation("", List.of("bark")));
+        assertEquals(HOLDER.home("fday"), new Holder.FieldLocation("fcuts", List.of()));
+        assertEquals(FieldStorage.of(HOLDER.field("fkeeper").orElseThrow().kind()), FieldStorage.TABLE);
         assertEquals(HOLDER.tables("").stream().map(Field::id).toList(), List.of("fcuts", "fkeeper", "fnear"));
         assertNotEquals(
                 HOLDER,

@@ -56,13 +56,13 @@ public class StorableTest {
                                                     null,
                                                     null,
                                                     "",
-                                                    Kind.Repeater.Shown.CARDS)),
+                                                    Kind.Repeater.RowStyle.CARDS)),
                                     field("fbox", new Kind.FieldGroup(List.of(field("finner", Kind.Text.PLAIN))))),
                             NEVER)));
     private static final Holder HOLDER =
             Holder.of(new Model(List.of(TYPE)), TYPE).orElseThrow();
 
-    private static RecordCheck.Checked read(Map<String, ?> raw) {
+    private static RecordCheck.CheckedRecord read(Map<String, ?> raw) {
         var all = new HashMap<String, Object>(raw);
         all.put("title", "A");
         return RecordCheck.read(HOLDER, all, Surroundings.NONE);

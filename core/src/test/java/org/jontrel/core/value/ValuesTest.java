@@ -18,6 +18,7 @@ import org.jontrel.core.finding.Finding;
 import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
+import org.jontrel.core.model.Kind.Numeric;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
@@ -25,7 +26,7 @@ public class ValuesTest {
     private static final Holder HOLDER =
             Holder.of(Samples.MODEL, Samples.MOORING).orElseThrow();
 
-    private static RecordCheck.Checked check(String key, Object raw) {
+    private static RecordCheck.CheckedRecord check(String key, Object raw) {
         var sent = new HashMap<String, Object>(Map.of("title", "Quay", "length_m", "5"));
         sent.put(key, raw);
         return RecordCheck.read(HOLDER, sent, Surroundings.NONE);
@@ -119,22 +120,22 @@ public class ValuesTest {
     @Test
     public void picturesAreCheckedByTheirFacts() {
         var field = Samples.PHOTO.withKind(new Kind.Image(100, 80, 10, true));
-        var codes = Values.checkPicture(field, new Picture(99, 79, 10 * 1024 + 1, " ")).stream()
+        var codes = Values.checkPicture(field, new ImageFacts(99, 79, 10 * 1024 + 1, " ")).stream()
                 .map(Finding::code)
                 .toList();
         assertEquals(
                 codes,
                 List.of(Code.IMAGE_TOO_HEAVY, Code.IMAGE_TOO_NARROW, Code.IMAGE_TOO_LOW, Code.IMAGE_ALT_MISSING));
-        assertEquals(Values.checkPicture(field, new Picture(100, 80, 10 * 1024, "A quay")), List.of());
+        assertEquals(Values.checkPicture(field, new ImageFacts(100, 80, 10 * 1024, "A quay")), List.of());
     }
 
     @DataProvider
     public Object[][] conversions() {
         return new Object[][] {
             {Samples.NAME, Kind.LongText.PLAIN, "a", "a"},
-            {Samples.NAME, new Kind.Numeric(2, null, null, ""), "2.59", new BigDecimal("2.59")},
-            {Samples.NAME, new Kind.Numeric(2, null, null, ""), "2.59 m", null},
-            {Samples.NAME, new Kind.Numeric(2, null, null, ""), "0.1234567", null},
+            {Samples.NAME, new Numeric(2, null, null, ""), "2.59", new BigDecimal("2.59")},
+            {Samples.NAME, new Numeric(2, null, null, ""), "2.59 m", null},
+            {Samples.NAME, new Numeric(2, null, null, ""), "0.1234567", null},
             {Samples.NAME, Samples.SURFACE.kind(), "Hard Standing", "hard"},
             {Samples.NOTE, Kind.Text.PLAIN, "two\nlines", null},
             {Samples.NOTE, Kind.Text.PLAIN, "x".repeat(256), null},
@@ -175,7 +176,7 @@ public class ValuesTest {
 
     @DataProvider
     public Object[][] badOfOtherKinds() {
-        var stepped = new Kind.Numeric(1, BigDecimal.ONE, null, new BigDecimal("0.5"), "", Kind.Numeric.Shown.BOX);
+        var stepped = new Numeric(1, BigDecimal.ONE, null, new BigDecimal("0.5"), "", Kind.Numeric.NumberControl.BOX);
         return new Object[][] {
             {Kind.DateTime.PLAIN, "2026-05-31", Code.VALUE_NOT_MOMENT},
             {Kind.DateTime.PLAIN, "2026-05-31T25:00", Code.VALUE_NOT_MOMENT},

@@ -7,8 +7,8 @@ import jakarta.validation.constraints.NotNull;
 import java.security.Principal;
 import java.time.Instant;
 import java.util.List;
-import org.jontrel.server.trail.Act;
 import org.jontrel.server.trail.Trail;
+import org.jontrel.server.trail.TrailAction;
 import org.jontrel.server.web.ClientAddress;
 import org.jontrel.server.web.Refusal;
 import org.springframework.http.HttpStatus;
@@ -108,7 +108,7 @@ class AccountController {
     void endSessionsOf(@PathVariable long id) {
         var name = accounts.get(id).name();
         sessions.endOthers(name);
-        trail.add(Act.SESSIONS_ENDED, name);
+        trail.add(TrailAction.SESSIONS_ENDED, name);
     }
 
     @PutMapping("/api/account/password")
@@ -128,7 +128,7 @@ class AccountController {
         if (!sessions.end(principal.getName(), id)) {
             throw Refusal.missing("There is no such session any more.");
         }
-        trail.add(Act.SESSIONS_ENDED, principal.getName());
+        trail.add(TrailAction.SESSIONS_ENDED, principal.getName());
     }
 
     @PostMapping("/api/reset")

@@ -9,8 +9,8 @@ import java.time.Duration;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import org.jontrel.server.trail.Act;
 import org.jontrel.server.trail.Trail;
+import org.jontrel.server.trail.TrailAction;
 import org.jontrel.server.web.Rate;
 import org.jontrel.server.web.Refusal;
 import org.jontrel.server.web.Secrets;
@@ -78,7 +78,7 @@ class Accounts {
         for (var account : mapper.all()) {
             if (account.skeleton() == null) {
                 try {
-                    mapper.skeleton(account.id(), Names.skeleton(account.name()));
+                    mapper.skeleton(account.id(), AccountNames.skeleton(account.name()));
                 } catch (DuplicateKeyException _) {
                     LOG.warn(
                             "The account {} has a name that looks like another's. Delete one of them.", account.name());
@@ -102,19 +102,19 @@ class Accounts {
                     "The set-up code is wrong. It is printed on the terminal where Jontrel was started.", List.of());
         }
         add(name, Role.ARCHITECT, password);
-        trail.add(name.strip(), Act.SIGNED_IN, "with the set-up code");
+        trail.add(name.strip(), TrailAction.SIGNED_IN, "with the set-up code");
     }
 
     void add(String typed, Role role, String password) {
-        var name = Names.checked(typed);
+        var name = AccountNames.checked(typed);
         try {
             mapper.insert(new AccountMapper.AccountRow(
-                    ids.next(), name, role, passwords.hash(password, name), false, Names.skeleton(name)));
+                    ids.next(), name, role, passwords.hash(password, name), false, AccountNames.skeleton(name)));
         } catch (DuplicateKeyException _) {
             throw Refusal.conflict("There is already an account named " + name + ", or one that looks like it.", null);
         }
         current.invalidateAll();
-        trail.add(Act.ACCOUNT_ADDED, name + ", " + word(role));
+        trail.add(TrailAction.ACCOUNT_ADDED, name + ", " + word(role));
     }
 
     private static String word(Role role) {
@@ -146,7 +146,7 @@ class Accounts {
         if (disabled) {
             sessions.end(account.name());
         }
-        trail.add(Act.ACCOUNT_CHANGED, account.name() + ", " + word(role) + (disabled ? ", disabled" : ""));
+        trail.add(TrailAction.ACCOUNT_CHANGED, account.name() + ", " + word(role) + (disabled ? ", disabled" : ""));
     }
 
     synchronized void delete(long id) {
@@ -155,7 +155,7 @@ class Accounts {
         mapper.delete(id);
         current.invalidateAll();
         sessions.end(account.name());
-        trail.add(Act.ACCOUNT_DELETED, account.name());
+        trail.add(TrailAction.ACCOUNT_DELETED, account.name());
     }
 
     private void notTheLast(AccountMapper.AccountRow account) {
@@ -170,7 +170,7 @@ class Accounts {
         var account = get(id);
         var secret = Secrets.fresh();
         mapper.reset(id, Secrets.hash(secret));
-        trail.add(Act.RESET_LINK_MADE, account.name());
+        trail.add(TrailAction.RESET_LINK_MADE, account.name());
         return secret;
     }
 
@@ -204,7 +204,7 @@ class Accounts {
     private void changed(AccountMapper.AccountRow account) {
         current.invalidateAll();
         sessions.endOthers(account.name());
-        trail.add(account.name(), Act.PASSWORD_CHANGED, account.name());
+        trail.add(account.name(), TrailAction.PASSWORD_CHANGED, account.name());
     }
 
     /**
@@ -226,7 +226,9 @@ class Accounts {
         boolean right = passwords.matches(password, account == null ? nobody : account.passwordHash());
         if (account == null || !right || account.disabled()) {
             trail.add(
-                    shortened, Act.SIGN_IN_REFUSED, account == null ? "no such name" : right ? "disabled" : "password");
+                    shortened,
+                    TrailAction.SIGN_IN_REFUSED,
+                    account == null ? "no such name" : right ? "disabled" : "password");
             throw Refusal.unauthorized("Name or password is wrong.");
         }
         fromAddress.giveBack(address);
@@ -234,7 +236,7 @@ class Accounts {
         if (!known) {
             asName.giveBack(who);
         }
-        trail.add(account.name(), Act.SIGNED_IN, "");
+        trail.add(account.name(), TrailAction.SIGNED_IN, "");
         return account;
     }
 

@@ -6,8 +6,8 @@ import jakarta.servlet.http.HttpServletResponse;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.security.Principal;
-import org.jontrel.server.trail.Act;
 import org.jontrel.server.trail.Trail;
+import org.jontrel.server.trail.TrailAction;
 import org.jontrel.server.web.ClientAddress;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.Authentication;
@@ -77,7 +77,7 @@ class SessionController {
         var session = request.getSession(false);
         if (session != null) {
             if (request.getUserPrincipal() != null) {
-                trail.add(Act.SIGNED_OUT, "");
+                trail.add(TrailAction.SIGNED_OUT, "");
             }
             session.invalidate();
         }

@@ -28,7 +28,7 @@ class Sessions {
      *
      * @param id not the one in the cookie
      */
-    record Running(String id, Instant since, Instant lastUsed, String address, boolean present) {}
+    record OpenSession(String id, Instant since, Instant lastUsed, String address, boolean present) {}
 
     /** A new session in the place of the present one. */
     void begin() {
@@ -41,17 +41,17 @@ class Sessions {
         session.setAttribute(ADDRESS, ClientAddress.of(request));
     }
 
-    List<Running> of(String name) {
+    List<OpenSession> of(String name) {
         return repository.findByPrincipalName(name).values().stream()
                 .map(this::running)
-                .sorted(Comparator.comparing(Running::lastUsed).reversed())
+                .sorted(Comparator.comparing(OpenSession::lastUsed).reversed())
                 .toList();
     }
 
-    private Running running(Session session) {
+    private OpenSession running(Session session) {
         Long since = session.getAttribute(SINCE);
         String address = session.getAttribute(ADDRESS);
-        return new Running(
+        return new OpenSession(
                 Secrets.hash(session.getId()).substring(0, 16),
                 since == null ? session.getCreationTime() : Instant.ofEpochMilli(since),
                 session.getLastAccessedTime(),

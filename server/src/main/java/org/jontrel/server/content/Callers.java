@@ -29,17 +29,17 @@ class Callers {
     }
 
     /** A call that reads. */
-    Call of(String site, HttpServletRequest request) {
+    ContentCall of(String site, HttpServletRequest request) {
         var wait = rate.take(ClientAddress.of(request));
         if (wait.isPositive()) {
             throw Refusal.tooMany("More than " + aMinute + " requests in a minute.", wait);
         }
         var engine = sites.engine(site);
-        return new Call(site, engine, token(site, request), request);
+        return new ContentCall(site, engine, token(site, request), request);
     }
 
     /** A call that writes. */
-    Call writing(String site, HttpServletRequest request) {
+    ContentCall writing(String site, HttpServletRequest request) {
         var call = of(site, request);
         if (call.token().isEmpty()) {
             throw Refusal.unauthorized("Writing needs a token of this site, sent as Authorization: Bearer.");

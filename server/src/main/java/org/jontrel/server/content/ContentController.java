@@ -17,7 +17,7 @@ import org.jontrel.server.site.Sites;
 import org.jontrel.server.web.Refusal;
 import org.jontrel.site.record.BadQuery;
 import org.jontrel.site.record.ListQuery;
-import org.jontrel.site.record.Own;
+import org.jontrel.site.record.SystemField;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -114,11 +114,12 @@ class ContentController {
     }
 
     /** All of an answer is read in one transaction. */
-    private static ResponseEntity<String> together(Call call, Function<Call, ResponseEntity<String>> answer) {
+    private static ResponseEntity<String> together(
+            ContentCall call, Function<ContentCall, ResponseEntity<String>> answer) {
         return call.engine().together(() -> answer.apply(call));
     }
 
-    private static ResponseEntity<String> list(Call call, String segment, Map<String, String> asked) {
+    private static ResponseEntity<String> list(ContentCall call, String segment, Map<String, String> asked) {
         var holder = call.holder(segment);
         known(asked, Set.of("filter", "search", "sort", "fields", "include", "limit", "after"));
         try {
@@ -143,7 +144,7 @@ class ContentController {
         }
     }
 
-    private static ResponseEntity<String> one(Call call, String segment, String id, Map<String, String> asked) {
+    private static ResponseEntity<String> one(ContentCall call, String segment, String id, Map<String, String> asked) {
         var holder = call.holder(segment);
         known(asked, Set.of("fields", "include"));
         var record = call.record(holder, id);
@@ -168,7 +169,7 @@ class ContentController {
                 });
     }
 
-    private static Answers answers(Call call, Map<String, String> asked) {
+    private static ContentViews answers(ContentCall call, Map<String, String> asked) {
         return call.answers(words(asked.getOrDefault("include", "")));
     }
 
@@ -193,15 +194,15 @@ class ContentController {
                 .orElseThrow(() -> new BadQuery("There is no field " + key + " in " + holder.singular() + "."));
     }
 
-    private static List<ListQuery.Sort> sorts(Holder holder, String sort) {
+    private static List<ListQuery.SortOrder> sorts(Holder holder, String sort) {
         return Arrays.stream(sort.split(","))
                 .filter(each -> !each.isBlank())
                 .map(each -> {
                     var key = each.replaceFirst("^-", "");
                     var id = key.equals("updated_at")
-                            ? Own.UPDATED_AT.field().id()
+                            ? SystemField.UPDATED_AT.field().id()
                             : field(holder, key).id();
-                    return new ListQuery.Sort(id, each.startsWith("-"));
+                    return new ListQuery.SortOrder(id, each.startsWith("-"));
                 })
                 .toList();
     }

@@ -10,13 +10,14 @@ import java.util.Optional;
 import java.util.Set;
 import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Field;
-import org.jontrel.core.model.State;
+import org.jontrel.core.model.RecordState;
 import org.jontrel.core.value.FormCheck;
 import org.jontrel.core.value.Link;
 import org.jontrel.server.record.RecordProblem;
 import org.jontrel.server.web.Refusal;
 import org.jontrel.site.record.RecordStore;
-import org.jontrel.site.record.Saved;
+import org.jontrel.site.record.RemoveResult;
+import org.jontrel.site.record.SaveResult;
 import org.jontrel.site.record.StoredRecord;
 import org.jontrel.site.record.Write;
 import org.springframework.http.ResponseEntity;
@@ -62,7 +63,7 @@ class ContentWriteController {
         return add(callers.writing(site, request), "taxonomies/" + key, body);
     }
 
-    private static ResponseEntity<String> add(Call call, String segment, Map<String, Object> body) {
+    private static ResponseEntity<String> add(ContentCall call, String segment, Map<String, Object> body) {
         var holder = call.holder(segment);
         var write = write(call, holder, Optional.empty(), body, true);
         return saved(call, holder, write, 201);
@@ -114,7 +115,7 @@ class ContentWriteController {
     }
 
     private static ResponseEntity<String> change(
-            Call call, String segment, String id, Map<String, Object> body, boolean whole) {
+            ContentCall call, String segment, String id, Map<String, Object> body, boolean whole) {
         var holder = call.holder(segment);
         var before = call.record(holder, id);
         call.seen(call.plain(holder, before));
@@ -133,18 +134,16 @@ class ContentWriteController {
         return remove(callers.writing(site, request), "taxonomies/" + key, id);
     }
 
-    private static ResponseEntity<Void> remove(Call call, String segment, String id) {
+    private static ResponseEntity<Void> remove(ContentCall call, String segment, String id) {
         var holder = call.holder(segment);
         var before = call.record(holder, id);
         call.seen(call.plain(holder, before));
         return switch (call.engine().records().remove(holder.id(), before.id(), before.version(), author(call))) {
-            case RecordStore.Removed.Done _ -> ResponseEntity.noContent().build();
-            case RecordStore.Removed.HasBelow below -> throw Refusal.conflict(below.sentence(), null);
-            case RecordStore.Removed.Conflict _ ->
-                throw Refusal.overtaken("This has changed since you read it. Read it again.");
-            case RecordStore.Removed.Missing _ ->
-                throw Refusal.missing("There is no " + holder.singular() + " " + id + ".");
-            case RecordStore.Removed.Closed _ -> throw closed();
+            case RemoveResult.RemovedRecord _ -> ResponseEntity.noContent().build();
+            case RemoveResult.HasChildren below -> throw Refusal.conflict(below.sentence(), null);
+            case SaveResult.Conflict _ -> throw Refusal.overtaken("This has changed since you read it. Read it again.");
+            case SaveResult.Missing _ -> throw Refusal.missing("There is no " + holder.singular() + " " + id + ".");
+            case SaveResult.Closed _ -> throw closed();
         };
     }
 
@@ -152,12 +151,12 @@ class ContentWriteController {
         return Refusal.unavailable("The site's definitions are being switched. Try again in a moment.");
     }
 
-    private static String author(Call call) {
+    private static String author(ContentCall call) {
         return "token " + call.token().orElseThrow().name();
     }
 
     private static Write write(
-            Call call, Holder holder, Optional<StoredRecord> before, Map<String, Object> body, boolean whole) {
+            ContentCall call, Holder holder, Optional<StoredRecord> before, Map<String, Object> body, boolean whole) {
         body.keySet().stream()
                 .filter(key -> !PROPERTIES.contains(key))
                 .findFirst()
@@ -184,7 +183,8 @@ class ContentWriteController {
                 author(call));
     }
 
-    private static Write single(Call call, Holder holder, Optional<StoredRecord> before, Map<String, Object> body) {
+    private static Write single(
+            ContentCall call, Holder holder, Optional<StoredRecord> before, Map<String, Object> body) {
         if (!Set.of("values").containsAll(body.keySet())) {
             throw Refusal.invalid("Site values have nothing but values.", List.of());
         }
@@ -192,7 +192,7 @@ class ContentWriteController {
                 holder.id(),
                 Optional.of(RecordStore.SINGLE),
                 before.map(StoredRecord::version).orElse(0),
-                State.PUBLISHED,
+                RecordState.PUBLISHED,
                 Optional.empty(),
                 Optional.empty(),
                 "",
@@ -203,11 +203,11 @@ class ContentWriteController {
                 author(call));
     }
 
-    private static State state(Object sent, Optional<StoredRecord> before) {
+    private static RecordState state(Object sent, Optional<StoredRecord> before) {
         if (sent == null) {
-            return before.map(StoredRecord::state).orElse(State.DRAFT);
+            return before.map(StoredRecord::state).orElse(RecordState.DRAFT);
         }
-        for (var state : State.values()) {
+        for (var state : RecordState.values()) {
             if (state.code().equals(sent)) {
                 return state;
             }
@@ -248,7 +248,7 @@ class ContentWriteController {
     }
 
     /** Values as forms send them, without fields that the API does not know. */
-    private static Map<String, Object> values(Call call, Holder holder, Object sent, boolean whole) {
+    private static Map<String, Object> values(ContentCall call, Holder holder, Object sent, boolean whole) {
         if (sent != null && !(sent instanceof Map<?, ?>)) {
             throw Refusal.invalid("values is an object with keys of fields.", List.of());
         }
@@ -264,7 +264,7 @@ class ContentWriteController {
                 if (field.isEmpty()) {
                     throw Refusal.invalid("There is no field " + key + " in " + holder.singular() + ".", List.of());
                 }
-                values.put((String) key, new Incoming(call.engine()).value(field.get(), value));
+                values.put((String) key, new SubmittedValues(call.engine()).value(field.get(), value));
             });
         }
         return values;
@@ -292,10 +292,10 @@ class ContentWriteController {
                 .flatMap(field -> field.api() ? keptOut(field.inner(), path, at + 1) : Optional.of(field));
     }
 
-    private static ResponseEntity<String> saved(Call call, Holder holder, Write write, int status) {
+    private static ResponseEntity<String> saved(ContentCall call, Holder holder, Write write, int status) {
         return switch (call.engine().records().save(write)) {
-            case Saved.Stored(StoredRecord record) -> call.answer(call.plain(holder, record), status);
-            case Saved.Refused refused ->
+            case SaveResult.Stored(StoredRecord record) -> call.answer(call.plain(holder, record), status);
+            case SaveResult.Refused refused ->
                 throw Refusal.problems(
                         keptOut(holder, refused.problems())
                                 .map(field ->
@@ -307,9 +307,9 @@ class ContentWriteController {
                                 .map(problem -> problem.finding())
                                 .toList(),
                         RecordProblem.of(refused.problems()));
-            case Saved.Conflict _ -> throw Refusal.overtaken("This has changed since you read it. Read it again.");
-            case Saved.Missing _ -> throw Refusal.missing("There is no such record on this site.");
-            case Saved.Closed _ -> throw closed();
+            case SaveResult.Conflict _ -> throw Refusal.overtaken("This has changed since you read it. Read it again.");
+            case SaveResult.Missing _ -> throw Refusal.missing("There is no such record on this site.");
+            case SaveResult.Closed _ -> throw closed();
         };
     }
 }

@@ -51,14 +51,14 @@ class EditController {
     }
 
     @Schema(requiredProperties = "look")
-    record Shown(
+    record ShownParts(
             @Schema(description = "Values tried in the form, by field key; the form is not shown where there are none")
             Map<String, Object> values,
 
             @Schema(description = "Whether the page, the index or the API answer is shown")
             boolean look) {}
 
-    record Edit(
+    record EditRequest(
             @NotBlank String sort,
 
             @Schema(description = "Revision the writer had seen; 0 for a new definition") @NotNull
@@ -78,7 +78,7 @@ class EditController {
             Map<String, Object> definition,
 
             @Schema(description = "What the writer's window shows of the definition, so that it need not ask again")
-            Shown shown) {}
+            ShownParts shown) {}
 
     @Schema(requiredProperties = {"merged", "draft"})
     record Written(
@@ -103,7 +103,7 @@ class EditController {
             @PathVariable String workspace,
             @PathVariable String id,
             @RequestParam(defaultValue = "0") long since,
-            @Valid @RequestBody Edit body,
+            @Valid @RequestBody EditRequest body,
             Principal principal) {
         var workspaceId = workspaces.get(workspace).id();
         var definition = DefinitionView.read(body.sort(), body.definition());

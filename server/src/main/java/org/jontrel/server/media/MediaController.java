@@ -98,7 +98,7 @@ class MediaController {
     @Schema(requiredProperties = {"file", "uses"})
     record OpenMedia(MediaView file, List<UseView> uses) {}
 
-    record Describe(
+    record FileDescription(
             @NotNull String alt,
             @NotNull Integer focusX,
             @NotNull Integer focusY) {}
@@ -133,8 +133,8 @@ class MediaController {
         }
         var name = file.getOriginalFilename() == null ? "file" : file.getOriginalFilename();
         return switch (engine.media().upload(wanted, name, alt, bytes(file), principal.getName())) {
-            case MediaStore.Uploaded.Stored(StoredFile stored) -> MediaView.of(site, stored);
-            case MediaStore.Uploaded.Refused refused ->
+            case MediaStore.Uploaded.StoredUpload(StoredFile stored) -> MediaView.of(site, stored);
+            case MediaStore.Uploaded.RefusedUpload refused ->
                 throw Refusal.invalid("The file was not stored.", refused.findings());
         };
     }
@@ -200,7 +200,7 @@ class MediaController {
 
     /** Another alternative text or focal point. */
     @PutMapping("/api/sites/{site}/media/{id}")
-    OpenMedia describe(@PathVariable String site, @PathVariable long id, @Valid @RequestBody Describe body) {
+    OpenMedia describe(@PathVariable String site, @PathVariable long id, @Valid @RequestBody FileDescription body) {
         if (body.alt().length() > LONGEST_ALT) {
             throw Refusal.invalid("An alternative text has at most 1,000 characters.", List.of());
         }

@@ -55,7 +55,7 @@ class ProofController {
             @NotNull List<String> labels, @NotNull List<String> taken) {}
 
     @Schema(requiredProperties = {"keys", "plurals", "paths"})
-    record Names(List<String> keys, List<String> plurals, List<String> paths) {}
+    record DerivedNames(List<String> keys, List<String> plurals, List<String> paths) {}
 
     /** The form of a definition with values tried in it, its code and texts. */
     @PostMapping("/{workspace}")
@@ -76,7 +76,7 @@ class ProofController {
 
     /** Keys, plurals and paths for labels; keys meet neither each other nor the taken ones. */
     @PostMapping("/names")
-    Names names(@Valid @RequestBody NamesRequest body) {
+    DerivedNames names(@Valid @RequestBody NamesRequest body) {
         var taken = new HashSet<>(body.taken());
         var labels = body.labels().stream()
                 .limit(500)
@@ -90,7 +90,8 @@ class ProofController {
                 })
                 .toList();
         var plurals = labels.stream().map(Nouns::plural).toList();
-        return new Names(keys, plurals, plurals.stream().map(Keys::pathFrom).collect(Collectors.toList()));
+        return new DerivedNames(
+                keys, plurals, plurals.stream().map(Keys::pathFrom).collect(Collectors.toList()));
     }
 
     /** What each setting of each kind is for; under {@code type}, {@code taxonomy} and so on those of definitions. */
@@ -105,7 +106,7 @@ class ProofController {
         return help;
     }
 
-    private static SequencedMap<String, String> about(List<Shapes.About> settings) {
+    private static SequencedMap<String, String> about(List<Shapes.PropertyDescription> settings) {
         var about = new LinkedHashMap<String, String>();
         settings.forEach(setting -> about.put(setting.name(), setting.about()));
         return about;

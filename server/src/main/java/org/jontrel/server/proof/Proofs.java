@@ -9,7 +9,7 @@ import java.util.SequencedMap;
 import java.util.Set;
 import org.jontrel.core.code.Formatting;
 import org.jontrel.core.code.PackageWriter;
-import org.jontrel.core.edit.Resolved;
+import org.jontrel.core.edit.ResolvedDefinition;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.ContentType;
@@ -21,7 +21,7 @@ import org.jontrel.core.model.Wording;
 import org.jontrel.core.sample.ApiShape;
 import org.jontrel.core.sample.SampleValues;
 import org.jontrel.core.shape.Things;
-import org.jontrel.core.shape.Writing;
+import org.jontrel.core.shape.WriteContext;
 import org.jontrel.core.value.ConditionWords;
 import org.jontrel.core.value.FormCheck;
 import org.jontrel.server.publicsite.ProofPages;
@@ -88,7 +88,7 @@ public class Proofs {
     public record FieldView(
             @Schema(ref = "#/components/schemas/Field") Object field) {
         static FieldView of(Field field) {
-            return new FieldView(Things.of(field).write(field, Writing.PLAIN));
+            return new FieldView(Things.of(field).write(field, WriteContext.PLAIN));
         }
 
         static List<FieldView> of(List<Field> fields) {
@@ -127,7 +127,7 @@ public class Proofs {
         var draft = drafts.get(workspaces.get(workspace).id());
         var model = draft.model().with(definition);
         var first = first(definition);
-        var groups = new Resolved(model).groups(definition);
+        var groups = new ResolvedDefinition(model).groups(definition);
         var checked = FormCheck.check(first, groups, values);
         var wordings = new LinkedHashMap<String, String>();
         if (definition instanceof ContentType type) {
@@ -172,7 +172,7 @@ public class Proofs {
     public Look look(String workspace, Definition definition) {
         var found = workspaces.get(workspace);
         var model = drafts.get(found.id()).model().with(definition);
-        var groups = new Resolved(model).groups(definition);
+        var groups = new ResolvedDefinition(model).groups(definition);
         var first = first(definition);
         var values = new SampleValues(model).of(first, groups, 1);
         if (definition instanceof ContentType type) {

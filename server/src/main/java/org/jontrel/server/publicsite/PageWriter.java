@@ -46,7 +46,7 @@ public class PageWriter {
             org.jontrel.core.model.ContentType type,
             PublicPages.Card card,
             String body,
-            List<PublicPages.Section> sections) {
+            List<PublicPages.PageSection> sections) {
         return written("record", Map.of("site", site, "type", type, "card", card, "body", body, "sections", sections));
     }
 
@@ -56,7 +56,7 @@ public class PageWriter {
             Taxonomy taxonomy,
             PublicPages.Card card,
             Map<String, List<PublicPages.Card>> lists,
-            List<PublicPages.Section> sections) {
+            List<PublicPages.PageSection> sections) {
         return written(
                 "term", Map.of("site", site, "taxonomy", taxonomy, "card", card, "lists", lists, "sections", sections));
     }

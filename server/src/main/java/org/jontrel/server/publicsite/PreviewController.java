@@ -9,7 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
-import org.jontrel.core.model.State;
+import org.jontrel.core.model.RecordState;
 import org.jontrel.server.site.Sites;
 import org.jontrel.server.web.Refusal;
 import org.jontrel.site.record.Audience;
@@ -49,7 +49,7 @@ class PreviewController {
                 .map(table -> table.holder())
                 .orElseThrow(() -> Refusal.missing("The site " + site + " has no content type " + key + "."));
         var values = engine.records()
-                .check(Write.fresh(holder.id(), State.PUBLISHED, body.values(), ""))
+                .check(Write.fresh(holder.id(), RecordState.PUBLISHED, body.values(), ""))
                 .map(checked -> checked.values())
                 .orElse(Map.of());
         var now = Instant.now();
@@ -58,7 +58,7 @@ class PreviewController {
                 "preview",
                 Optional.empty(),
                 0,
-                State.PUBLISHED,
+                RecordState.PUBLISHED,
                 false,
                 Optional.empty(),
                 Optional.empty(),

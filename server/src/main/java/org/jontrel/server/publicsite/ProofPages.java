@@ -51,33 +51,34 @@ public class ProofPages {
         return value == null ? "" : value.toString();
     }
 
-    private static List<PublicPages.Section> sections(List<Group> groups, Map<String, ?> values) {
-        var sections = new ArrayList<PublicPages.Section>();
+    private static List<PublicPages.PageSection> sections(List<Group> groups, Map<String, ?> values) {
+        var sections = new ArrayList<PublicPages.PageSection>();
         for (var group : groups) {
             var lines = group.fields().stream()
                     .filter(field -> values.get(field.key()) != null)
                     .map(field -> line(field, values.get(field.key())))
                     .toList();
             if (!lines.isEmpty()) {
-                sections.add(new PublicPages.Section(group.title(), lines));
+                sections.add(new PublicPages.PageSection(group.title(), lines));
             }
         }
         return sections;
     }
 
-    private static Line line(Field field, Object value) {
+    private static PageField line(Field field, Object value) {
         var text = shown(field, value);
         return switch (field.kind()) {
-            case Kind.Colour _ -> Line.items(field.label(), List.of(new Line.Item(text, null, text)));
-            case Kind.LongText _ -> Line.prose(field.label(), text);
-            case Kind.RichText _ -> Line.html(field.label(), String.valueOf(value));
-            case Kind.Repeater rows when value instanceof List<?> list -> Line.rows(field.label(), table(rows, list));
-            default -> Line.text(field.label(), text);
+            case Kind.Colour _ -> PageField.items(field.label(), List.of(new PageField.Item(text, null, text)));
+            case Kind.LongText _ -> PageField.prose(field.label(), text);
+            case Kind.RichText _ -> PageField.html(field.label(), String.valueOf(value));
+            case Kind.Repeater rows
+            when value instanceof List<?> list -> PageField.rows(field.label(), table(rows, list));
+            default -> PageField.text(field.label(), text);
         };
     }
 
-    private static Line.Cell table(Kind.Repeater kind, List<?> rows) {
-        return new Line.Cell(
+    private static PageField.Cell table(Kind.Repeater kind, List<?> rows) {
+        return new PageField.Cell(
                 "",
                 kind.fields().stream().map(Field::label).toList(),
                 rows.stream()
@@ -88,10 +89,10 @@ public class ProofPages {
                         .toList());
     }
 
-    private static Line.Cell cell(Field field, Object value) {
+    private static PageField.Cell cell(Field field, Object value) {
         return switch (field.kind()) {
             case Kind.Repeater inner when value instanceof List<?> rows -> table(inner, rows);
-            default -> value == null ? Line.Cell.EMPTY : Line.Cell.text(shown(field, value));
+            default -> value == null ? PageField.Cell.EMPTY : PageField.Cell.text(shown(field, value));
         };
     }
 

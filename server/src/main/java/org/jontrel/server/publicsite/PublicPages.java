@@ -19,7 +19,7 @@ import org.jontrel.core.value.Leaves;
 import org.jontrel.core.value.Link;
 import org.jontrel.core.value.Row;
 import org.jontrel.core.value.Values;
-import org.jontrel.server.record.Known;
+import org.jontrel.server.record.ReferenceNames;
 import org.jontrel.site.Site;
 import org.jontrel.site.media.StoredFile;
 import org.jontrel.site.record.Audience;
@@ -39,14 +39,14 @@ public final class PublicPages {
         this.site = site;
     }
 
-    public record Section(String title, List<Line> lines) {}
+    public record PageSection(String title, List<PageField> lines) {}
 
     /**
      * A record in a list.
      *
      * @param items its terms, with their colours
      */
-    public record Card(String title, String summary, String address, StoredFile picture, List<Line.Item> items) {}
+    public record Card(String title, String summary, String address, StoredFile picture, List<PageField.Item> items) {}
 
     /** A term with those below it. */
     public record Branch(Card term, List<Branch> below) {}
@@ -64,7 +64,7 @@ public final class PublicPages {
 
     /** Cards of records, in their order. */
     List<Card> cards(Holder holder, Collection<StoredRecord> stored) {
-        var known = Known.of(path, site, holder, stored, audience);
+        var known = ReferenceNames.of(path, site, holder, stored, audience);
         var addresses = site.records().addresses(holder.id(), stored);
         var records = stored.stream().map(record -> known.seen(holder, record)).toList();
         var terms = terms(holder, records);
@@ -106,7 +106,7 @@ public final class PublicPages {
         return UriUtils.encodePathSegment(segment, StandardCharsets.UTF_8);
     }
 
-    private List<Line.Item> classified(Holder holder, StoredRecord record, Map<Link, Line.Item> terms) {
+    private List<PageField.Item> classified(Holder holder, StoredRecord record, Map<Link, PageField.Item> terms) {
         return holder.groups().stream()
                 .filter(group -> group.id().equals(Holder.CLASSIFIED))
                 .flatMap(group -> group.fields().stream())
@@ -118,7 +118,7 @@ public final class PublicPages {
     }
 
     /** The terms that records have, with the first colour that each term holds. */
-    private Map<Link, Line.Item> terms(Holder holder, Collection<StoredRecord> records) {
+    private Map<Link, PageField.Item> terms(Holder holder, Collection<StoredRecord> records) {
         var wanted = new HashMap<String, Set<Long>>();
         var fields = holder.fields().toList();
         records.forEach(record -> Leaves.of(fields, record.values(), (field, value) -> {
@@ -126,14 +126,14 @@ public final class PublicPages {
                 wanted.computeIfAbsent(pick.taxonomy(), _ -> new HashSet<>()).add(term);
             }
         }));
-        var items = new LinkedHashMap<Link, Line.Item>();
+        var items = new LinkedHashMap<Link, PageField.Item>();
         var installed = site.installed();
         wanted.forEach((taxonomy, ids) -> installed.table(taxonomy).ifPresent(table -> {
             var terms = site.records().byIds(taxonomy, ids);
             var addresses = site.records().addresses(taxonomy, terms);
             terms.forEach(term -> items.put(
                     new Link(taxonomy, term.id()),
-                    new Line.Item(
+                    new PageField.Item(
                             term.title(),
                             address(table.holder(), addresses.get(term.id())),
                             colour(table.holder(), term))));
@@ -151,23 +151,23 @@ public final class PublicPages {
     }
 
     /** The sections of a record's page. */
-    List<Section> sections(Holder holder, StoredRecord stored) {
-        var known = Known.of(path, site, holder, List.of(stored), audience);
+    List<PageSection> sections(Holder holder, StoredRecord stored) {
+        var known = ReferenceNames.of(path, site, holder, List.of(stored), audience);
         var record = known.seen(holder, stored);
         var terms = terms(holder, List.of(record));
         var hidden = hidden(holder, record);
         var links = links(holder, record);
-        var sections = new ArrayList<Section>();
+        var sections = new ArrayList<PageSection>();
         for (var group : holder.groups()) {
             if (hidden.contains(group.id())) {
                 continue;
             }
-            var lines = new ArrayList<Line>();
+            var lines = new ArrayList<PageField>();
             group.fields().stream()
                     .filter(field -> !hidden.contains(field.key()))
                     .forEach(field -> lines(field, record.values().get(field.id()), known, terms, links, lines));
             if (!lines.isEmpty()) {
-                sections.add(new Section(group.id().equals(Holder.CLASSIFIED) ? "" : group.title(), lines));
+                sections.add(new PageSection(group.id().equals(Holder.CLASSIFIED) ? "" : group.title(), lines));
             }
         }
         pointers(holder, record).ifPresent(sections::add);
@@ -184,7 +184,7 @@ public final class PublicPages {
     }
 
     /** Where the relations of a record lead, for what visitors may see. */
-    private Map<Link, Line.Item> links(Holder holder, StoredRecord record) {
+    private Map<Link, PageField.Item> links(Holder holder, StoredRecord record) {
         var wanted = new HashSet<Link>();
         Leaves.of(holder.fields().toList(), record.values(), (_, value) -> {
             if (value instanceof Link link) {
@@ -194,11 +194,11 @@ public final class PublicPages {
         return items(wanted);
     }
 
-    private Map<Link, Line.Item> items(Set<Link> wanted) {
+    private Map<Link, PageField.Item> items(Set<Link> wanted) {
         var byType = new HashMap<String, Set<Long>>();
         wanted.forEach(link ->
                 byType.computeIfAbsent(link.type(), _ -> new HashSet<>()).add(link.id()));
-        var items = new HashMap<Link, Line.Item>();
+        var items = new HashMap<Link, PageField.Item>();
         var installed = site.installed();
         var now = java.time.Instant.now();
         byType.forEach((type, ids) -> installed.table(type).ifPresent(table -> {
@@ -210,7 +210,7 @@ public final class PublicPages {
                     && is.publishing().visible();
             records.forEach(each -> items.put(
                     new Link(type, each.id()),
-                    new Line.Item(
+                    new PageField.Item(
                             each.title().isEmpty() ? each.slug() : each.title(),
                             pages ? address(table.holder(), addresses.get(each.id())) : null,
                             null)));
@@ -219,8 +219,8 @@ public final class PublicPages {
     }
 
     /** What leads here, by relations whose other end is shown. */
-    private java.util.Optional<Section> pointers(Holder holder, StoredRecord record) {
-        var lines = new ArrayList<Line>();
+    private java.util.Optional<PageSection> pointers(Holder holder, StoredRecord record) {
+        var lines = new ArrayList<PageField>();
         var installed = site.installed();
         for (var pointers : site.records().pointers(holder.id(), record.id())) {
             var field = installed
@@ -233,23 +233,23 @@ public final class PublicPages {
                 var links = new HashSet<Link>();
                 pointers.records().forEach(id -> links.add(new Link(pointers.holderId(), id)));
                 var items = items(links).values().stream()
-                        .sorted(java.util.Comparator.comparing(Line.Item::text))
+                        .sorted(java.util.Comparator.comparing(PageField.Item::text))
                         .toList();
                 if (!items.isEmpty()) {
-                    lines.add(Line.items(relation.inverse().label(), items));
+                    lines.add(PageField.items(relation.inverse().label(), items));
                 }
             }
         }
-        return lines.isEmpty() ? java.util.Optional.empty() : java.util.Optional.of(new Section("", lines));
+        return lines.isEmpty() ? java.util.Optional.empty() : java.util.Optional.of(new PageSection("", lines));
     }
 
     private void lines(
             Field field,
             Object value,
-            Known known,
-            Map<Link, Line.Item> terms,
-            Map<Link, Line.Item> links,
-            List<Line> lines) {
+            ReferenceNames known,
+            Map<Link, PageField.Item> terms,
+            Map<Link, PageField.Item> links,
+            List<PageField> lines) {
         if (value == null) {
             return;
         }
@@ -259,16 +259,16 @@ public final class PublicPages {
                 var values = (Map<?, ?>) value;
                 group.fields().forEach(inner -> lines(inner, values.get(inner.id()), known, terms, links, lines));
             }
-            case Kind.Repeater rows -> lines.add(Line.rows(field.label(), table(rows, several, known)));
-            case Kind.LongText _ -> lines.add(Line.prose(field.label(), known.show(field, value)));
-            case Kind.RichText _ -> lines.add(Line.html(field.label(), (String) value));
+            case Kind.Repeater rows -> lines.add(PageField.rows(field.label(), table(rows, several, known)));
+            case Kind.LongText _ -> lines.add(PageField.prose(field.label(), known.show(field, value)));
+            case Kind.RichText _ -> lines.add(PageField.html(field.label(), (String) value));
             case Kind.Image _ -> {
                 var pictures = several.stream()
                         .map(id -> known.file((Long) id))
                         .filter(Objects::nonNull)
                         .toList();
                 if (!pictures.isEmpty()) {
-                    lines.add(Line.pictures(field.label(), pictures));
+                    lines.add(PageField.pictures(field.label(), pictures));
                 }
             }
             case Kind.File _ ->
@@ -278,7 +278,7 @@ public final class PublicPages {
                         several.stream()
                                 .map(id -> known.file((Long) id))
                                 .filter(Objects::nonNull)
-                                .map(file -> new Line.Item(
+                                .map(file -> new PageField.Item(
                                         file.name(), "/at/" + encoded(path) + "/media/" + file.id(), null))
                                 .toList());
             case Kind.Relation _ ->
@@ -302,28 +302,29 @@ public final class PublicPages {
                 lines.add(one(field, known.show(field, value), "tel:" + ((String) value).replaceAll("[^0-9+]", "")));
             case Kind.Url _ -> lines.add(one(field, known.show(field, value), (String) value));
             case Kind.Colour _ ->
-                lines.add(Line.items(field.label(), List.of(new Line.Item((String) value, null, (String) value))));
-            default -> lines.add(Line.text(field.label(), known.show(field, value)));
+                lines.add(PageField.items(
+                        field.label(), List.of(new PageField.Item((String) value, null, (String) value))));
+            default -> lines.add(PageField.text(field.label(), known.show(field, value)));
         }
     }
 
-    private static void add(List<Line> lines, Field field, List<Line.Item> items) {
+    private static void add(List<PageField> lines, Field field, List<PageField.Item> items) {
         if (!items.isEmpty()) {
-            lines.add(Line.items(field.label(), items));
+            lines.add(PageField.items(field.label(), items));
         }
     }
 
-    private static Line one(Field field, String text, String href) {
-        return Line.items(field.label(), List.of(new Line.Item(text, href, null)));
+    private static PageField one(Field field, String text, String href) {
+        return PageField.items(field.label(), List.of(new PageField.Item(text, href, null)));
     }
 
     /** Only columns that some row fills. */
-    private static Line.Cell table(Kind.Repeater kind, List<?> rows, Known known) {
+    private static PageField.Cell table(Kind.Repeater kind, List<?> rows, ReferenceNames known) {
         var filled = kind.fields().stream()
                 .filter(inner ->
                         rows.stream().anyMatch(row -> ((Row) row).values().containsKey(inner.id())))
                 .toList();
-        return new Line.Cell(
+        return new PageField.Cell(
                 "",
                 filled.stream().map(Field::label).toList(),
                 rows.stream()
@@ -333,10 +334,10 @@ public final class PublicPages {
                         .toList());
     }
 
-    private static Line.Cell cell(Field field, Object value, Known known) {
+    private static PageField.Cell cell(Field field, Object value, ReferenceNames known) {
         return switch (field.kind()) {
             case Kind.Repeater inner when value instanceof List<?> rows -> table(inner, rows, known);
-            default -> value == null ? Line.Cell.EMPTY : Line.Cell.text(known.show(field, value));
+            default -> value == null ? PageField.Cell.EMPTY : PageField.Cell.text(known.show(field, value));
         };
     }
 }

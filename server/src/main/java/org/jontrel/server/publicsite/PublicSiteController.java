@@ -73,7 +73,7 @@ class PublicSiteController {
         }
     }
 
-    private interface Page {
+    private interface PageRenderer {
         /** Empty where there is nothing for visitors. */
         Optional<ResponseEntity<String>> of(Site engine, PageFrame frame);
     }
@@ -170,7 +170,7 @@ class PublicSiteController {
     }
 
     /** The whole page is read in one transaction. */
-    private ResponseEntity<String> answer(String path, Page page) {
+    private ResponseEntity<String> answer(String path, PageRenderer page) {
         var site = sites.find(path);
         if (site.isEmpty()) {
             return missing(PageFrame.NOWHERE);

@@ -14,11 +14,11 @@ import java.util.List;
 import java.util.Locale;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
-import org.jontrel.core.model.State;
+import org.jontrel.core.model.RecordState;
 import org.jontrel.core.value.Values;
 import org.jontrel.server.web.Refusal;
-import org.jontrel.site.record.RecordStore;
-import org.jontrel.site.record.Saved;
+import org.jontrel.site.record.RemoveResult;
+import org.jontrel.site.record.SaveResult;
 import org.jontrel.site.record.StoredRecord;
 import org.jontrel.site.record.Write;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -38,7 +38,7 @@ class BulkController {
     }
 
     /** What to do with each record. */
-    enum Act {
+    enum BulkAction {
         PUBLISH,
         DRAFT,
         RETIRE,
@@ -63,7 +63,7 @@ class BulkController {
             Object value) {}
 
     @Schema(requiredProperties = {"done", "refused"})
-    record Outcome(
+    record BulkOutcome(
             @Schema(description = "Records that were changed")
             List<Long> done,
 
@@ -73,7 +73,7 @@ class BulkController {
     record RefusedView(long id, String title, String sentence) {}
 
     @PostMapping("/bulk")
-    Outcome change(
+    BulkOutcome change(
             @PathVariable String site,
             @PathVariable String sort,
             @PathVariable String key,
@@ -81,21 +81,21 @@ class BulkController {
             Principal principal) {
         var at = holders.at(site, sort, key);
         var act = act(body.act());
-        var field = act == Act.SET || act == Act.ADD ? field(at, body.field(), act) : null;
+        var field = act == BulkAction.SET || act == BulkAction.ADD ? field(at, body.field(), act) : null;
         var done = new ArrayList<Long>();
         var refused = new ArrayList<RefusedView>();
-        if (act == Act.BRING_BACK) {
+        if (act == BulkAction.BRING_BACK) {
             for (long id : body.ids()) {
-                if (at.engine().records().bringBack(at.id(), id, principal.getName()) instanceof Saved.Stored) {
+                if (at.engine().records().bringBack(at.id(), id, principal.getName()) instanceof SaveResult.Stored) {
                     done.add(id);
                 } else {
                     refused.add(new RefusedView(id, "", "There is no deleted record with this number."));
                 }
             }
-            return new Outcome(done, refused);
+            return new BulkOutcome(done, refused);
         }
         for (var record : at.engine().records().byIds(at.id(), body.ids())) {
-            var why = act == Act.REMOVE
+            var why = act == BulkAction.REMOVE
                     ? remove(at, record, principal.getName())
                     : save(at, write(at, record, act, field, body.value(), principal.getName()));
             if (why.isEmpty()) {
@@ -105,11 +105,11 @@ class BulkController {
                         new RefusedView(record.id(), record.title().isEmpty() ? record.slug() : record.title(), why));
             }
         }
-        return new Outcome(done, refused);
+        return new BulkOutcome(done, refused);
     }
 
-    private static Act act(String word) {
-        for (var act : Act.values()) {
+    private static BulkAction act(String word) {
+        for (var act : BulkAction.values()) {
             if (act.name().toLowerCase(Locale.ROOT).equals(word)) {
                 return act;
             }
@@ -118,24 +118,25 @@ class BulkController {
                 "Records can be published, made drafts, retired, set, added to, removed or brought back.", List.of());
     }
 
-    private static Field field(Holders.At at, String key, Act act) {
+    private static Field field(Holders.BoundSite at, String key, BulkAction act) {
         var field = at.table()
                 .holder()
                 .fields()
                 .filter(each -> each.key().equals(key))
                 .findFirst()
                 .orElseThrow(() -> Refusal.invalid("There is no field " + key + " to change.", List.of()));
-        if (act == Act.ADD && !field.kind().amount().many() || field.kind() instanceof Kind.Repeater) {
+        if (act == BulkAction.ADD && !field.kind().amount().many() || field.kind() instanceof Kind.Repeater) {
             throw Refusal.invalid(field.label() + " cannot be changed in this way for many records.", List.of());
         }
         return field;
     }
 
-    private static Write write(Holders.At at, StoredRecord record, Act act, Field field, Object value, String author) {
+    private static Write write(
+            Holders.BoundSite at, StoredRecord record, BulkAction act, Field field, Object value, String author) {
         var raw = new LinkedHashMap<String, Object>();
-        if (act == Act.SET) {
+        if (act == BulkAction.SET) {
             raw.put(field.key(), value);
-        } else if (act == Act.ADD) {
+        } else if (act == BulkAction.ADD) {
             var all = new LinkedHashSet<Object>();
             if (Values.wire(field.kind(), record.values().get(field.id())) instanceof List<?> list) {
                 all.addAll(list);
@@ -149,32 +150,32 @@ class BulkController {
         }
         var write = Write.change(at.id(), record, raw, false, author);
         return switch (act) {
-            case PUBLISH -> write.withState(State.PUBLISHED);
-            case DRAFT -> write.withState(State.DRAFT);
-            case RETIRE -> write.withState(State.RETIRED);
+            case PUBLISH -> write.withState(RecordState.PUBLISHED);
+            case DRAFT -> write.withState(RecordState.DRAFT);
+            case RETIRE -> write.withState(RecordState.RETIRED);
             default -> write;
         };
     }
 
     /** Why not, or empty. */
-    private static String save(Holders.At at, Write write) {
+    private static String save(Holders.BoundSite at, Write write) {
         return switch (at.engine().records().save(write)) {
-            case Saved.Stored _ -> "";
-            case Saved.Refused refused ->
+            case SaveResult.Stored _ -> "";
+            case SaveResult.Refused refused ->
                 refused.problems().getFirst().finding().sentence();
-            case Saved.Conflict conflict -> conflict.current().updatedBy() + " is just changing it.";
-            case Saved.Missing _ -> "It is not there any more.";
-            case Saved.Closed _ -> "The site's definitions are being switched.";
+            case SaveResult.Conflict conflict -> conflict.current().updatedBy() + " is just changing it.";
+            case SaveResult.Missing _ -> "It is not there any more.";
+            case SaveResult.Closed _ -> "The site's definitions are being switched.";
         };
     }
 
-    private static String remove(Holders.At at, StoredRecord record, String author) {
+    private static String remove(Holders.BoundSite at, StoredRecord record, String author) {
         return switch (at.engine().records().remove(at.id(), record.id(), record.version(), author)) {
-            case RecordStore.Removed.Done _ -> "";
-            case RecordStore.Removed.HasBelow below -> below.sentence();
-            case RecordStore.Removed.Conflict(StoredRecord current) -> current.updatedBy() + " is just changing it.";
-            case RecordStore.Removed.Missing _ -> "It is not there any more.";
-            case RecordStore.Removed.Closed _ -> "The site's definitions are being switched.";
+            case RemoveResult.RemovedRecord _ -> "";
+            case RemoveResult.HasChildren below -> below.sentence();
+            case SaveResult.Conflict(StoredRecord current) -> current.updatedBy() + " is just changing it.";
+            case SaveResult.Missing _ -> "It is not there any more.";
+            case SaveResult.Closed _ -> "The site's definitions are being switched.";
         };
     }
 

@@ -35,8 +35,8 @@ class ExportController {
         var query = ListController.query(where, search, order, fields);
         ListController.asked(() -> at.engine().records().page(at.id(), query.most(1)));
         var file = ExportFile.of(format);
-        StreamingResponseBody body = out ->
-                file.write(ExportFile.Source.of(site, at.engine(), at.table().holder(), query), out);
+        StreamingResponseBody body = out -> file.write(
+                ExportFile.ExportSource.of(site, at.engine(), at.table().holder(), query), out);
         return download(file, site + "-" + key + "." + format, body);
     }
 

@@ -30,19 +30,19 @@ import tools.jackson.databind.json.JsonMapper;
 public enum ExportFile {
     CSV("text/csv; charset=utf-8") {
         @Override
-        public void write(Source source, OutputStream out) throws IOException {
+        public void write(ExportSource source, OutputStream out) throws IOException {
             csv(source, out);
         }
     },
     XLSX("application/vnd.openxmlformats-officedocument.spreadsheetml.sheet") {
         @Override
-        public void write(Source source, OutputStream out) throws IOException {
+        public void write(ExportSource source, OutputStream out) throws IOException {
             xlsx(source, out);
         }
     },
     JSONL("application/jsonl; charset=utf-8") {
         @Override
-        public void write(Source source, OutputStream out) throws IOException {
+        public void write(ExportSource source, OutputStream out) throws IOException {
             lines(source, out);
         }
     };
@@ -65,9 +65,9 @@ public enum ExportFile {
      *
      * @param pages asked one behind the other, while the file is written
      */
-    public record Source(Holder holder, List<Field> fields, Iterator<Page> pages) {
+    public record ExportSource(Holder holder, List<Field> fields, Iterator<Page> pages) {
         /** Some records, and what their values lead to. */
-        public record Page(List<StoredRecord> records, Known known) {}
+        public record Page(List<StoredRecord> records, ReferenceNames known) {}
 
         /**
          * What a list shows.
@@ -75,22 +75,22 @@ public enum ExportFile {
          * @param path of the site
          * @param query whose page length does not matter
          */
-        public static Source of(String path, Site site, Holder holder, ListQuery query) {
+        public static ExportSource of(String path, Site site, Holder holder, ListQuery query) {
             var fields = holder.fields()
                     .filter(field -> query.fields() == null || query.fields().contains(field.id()))
                     .filter(field -> field.kind().holdsValue())
                     .toList();
-            return new Source(holder, fields, new Pages<>(query.most(ListQuery.MOST), next -> {
+            return new ExportSource(holder, fields, new Pages<>(query.most(ListQuery.MOST), next -> {
                 var list = page(path, site, holder, next);
                 return new Pages.Found<>(list.page(), list.next().map(cursor -> next.after(Optional.of(cursor))));
             }));
         }
 
         /** What is held under a name; empty where nothing is. */
-        static Optional<Source> held(String path, Site site, String name) {
+        static Optional<ExportSource> held(String path, Site site, String name) {
             return site.held()
                     .look(name, 0, 1)
-                    .map(first -> new Source(
+                    .map(first -> new ExportSource(
                             first.holder(),
                             first.fields(),
                             new Pages<>(
@@ -107,13 +107,13 @@ public enum ExportFile {
         }
     }
 
-    private static Known known(String path, Site site, Holder holder, List<StoredRecord> records) {
-        return Known.of(
+    private static ReferenceNames known(String path, Site site, Holder holder, List<StoredRecord> records) {
+        return ReferenceNames.of(
                 path, site, holder, records.stream().map(StoredRecord::values).toList());
     }
 
     /** Pages that are asked for one behind the other. */
-    private static final class Pages<C> implements Iterator<Source.Page> {
+    private static final class Pages<C> implements Iterator<ExportSource.Page> {
         private final Function<C, Found<C>> asking;
         private Optional<C> next;
 
@@ -122,7 +122,7 @@ public enum ExportFile {
             this.asking = asking;
         }
 
-        private record Found<C>(Source.Page page, Optional<C> next) {}
+        private record Found<C>(ExportSource.Page page, Optional<C> next) {}
 
         @Override
         public boolean hasNext() {
@@ -130,14 +130,14 @@ public enum ExportFile {
         }
 
         @Override
-        public Source.Page next() {
+        public ExportSource.Page next() {
             var found = asking.apply(next.orElseThrow(NoSuchElementException::new));
             next = found.next();
             return found.page();
         }
     }
 
-    public abstract void write(Source source, OutputStream out) throws IOException;
+    public abstract void write(ExportSource source, OutputStream out) throws IOException;
 
     String type() {
         return type;
@@ -149,10 +149,10 @@ public enum ExportFile {
     }
 
     private interface Taking {
-        void take(StoredRecord record, Known known) throws IOException;
+        void take(StoredRecord record, ReferenceNames known) throws IOException;
     }
 
-    private static void each(Source source, Taking taking) throws IOException {
+    private static void each(ExportSource source, Taking taking) throws IOException {
         while (source.pages().hasNext()) {
             var page = source.pages().next();
             for (var record : page.records()) {
@@ -161,7 +161,7 @@ public enum ExportFile {
         }
     }
 
-    private record Listed(Source.Page page, Optional<String> next) {}
+    private record Listed(ExportSource.Page page, Optional<String> next) {}
 
     /** One file is of one state of the definitions: where they are switched meanwhile, it breaks off and is no whole file. */
     private static Listed page(String path, Site site, Holder holder, ListQuery query) {
@@ -175,7 +175,8 @@ public enum ExportFile {
                 throw Refusal.unavailable("The definitions were switched while this was exported. Export it again.");
             }
             var list = site.records().page(holder.id(), query).orElseThrow();
-            return new Listed(new Source.Page(list.records(), known(path, site, holder, list.records())), list.next());
+            return new Listed(
+                    new ExportSource.Page(list.records(), known(path, site, holder, list.records())), list.next());
         });
     }
 
@@ -185,7 +186,7 @@ public enum ExportFile {
         return heads;
     }
 
-    private static List<String> cells(StoredRecord record, List<Field> fields, Known known) {
+    private static List<String> cells(StoredRecord record, List<Field> fields, ReferenceNames known) {
         var cells = new ArrayList<>(
                 List.of(String.valueOf(record.id()), record.state().code(), record.slug()));
         for (var field : fields) {
@@ -196,7 +197,7 @@ public enum ExportFile {
     }
 
     /** Numbers without their unit, so that they stay numbers. */
-    private static String plain(Field field, Object value, Known known) {
+    private static String plain(Field field, Object value, ReferenceNames known) {
         return field.kind() instanceof Kind.Numeric
                 ? String.valueOf(Values.wire(field.kind(), value))
                 : known.show(field, value);
@@ -215,7 +216,7 @@ public enum ExportFile {
         return text.charAt(0) == '=' || DOING.matcher(text).find() ? "'" + text : text;
     }
 
-    private static void csv(Source source, OutputStream out) throws IOException {
+    private static void csv(ExportSource source, OutputStream out) throws IOException {
         var fields = source.fields();
         var writer = new OutputStreamWriter(out, StandardCharsets.UTF_8);
         var printer = new CSVPrinter(writer, CSVFormat.RFC4180);
@@ -228,7 +229,7 @@ public enum ExportFile {
         printer.flush();
     }
 
-    private static void xlsx(Source source, OutputStream out) throws IOException {
+    private static void xlsx(ExportSource source, OutputStream out) throws IOException {
         var fields = source.fields();
         try (var book = new Workbook(out, "Jontrel", "1.0")) {
             var sheet = book.newWorksheet(source.holder().key());
@@ -266,7 +267,7 @@ public enum ExportFile {
         return text.length() > 32_767 ? text.substring(0, 32_766) + "…" : text;
     }
 
-    private static void lines(Source source, OutputStream out) throws IOException {
+    private static void lines(ExportSource source, OutputStream out) throws IOException {
         var fields = source.fields();
         var writer = new OutputStreamWriter(out, StandardCharsets.UTF_8);
         each(source, (record, _) -> {

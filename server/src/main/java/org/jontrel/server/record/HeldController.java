@@ -12,8 +12,8 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.value.Link;
-import org.jontrel.server.trail.Act;
 import org.jontrel.server.trail.Trail;
+import org.jontrel.server.trail.TrailAction;
 import org.jontrel.server.web.Refusal;
 import org.jontrel.site.Site;
 import org.jontrel.site.record.StoredRecord;
@@ -189,7 +189,7 @@ class HeldController {
         var fields = page.fields().stream()
                 .filter(field -> field.kind().holdsValue())
                 .toList();
-        var known = Known.of(
+        var known = ReferenceNames.of(
                 site,
                 engine,
                 page.holder(),
@@ -202,7 +202,8 @@ class HeldController {
                 page.next().orElse(null));
     }
 
-    private static HeldRecordView view(HeldValues.Page page, StoredRecord record, List<Field> fields, Known known) {
+    private static HeldRecordView view(
+            HeldValues.HeldSlice page, StoredRecord record, List<Field> fields, ReferenceNames known) {
         var today = page.named().get(new Link(page.holder().id(), record.id()));
         return new HeldRecordView(
                 record.id(),
@@ -224,7 +225,8 @@ class HeldController {
     @GetMapping("/{name}/export.{format:csv|xlsx|jsonl}")
     ResponseEntity<StreamingResponseBody> export(
             @PathVariable String site, @PathVariable String name, @PathVariable String format) {
-        var source = ExportFile.Source.held(site, holders.engine(site), name).orElseThrow(() -> nothing(name));
+        var source =
+                ExportFile.ExportSource.held(site, holders.engine(site), name).orElseThrow(() -> nothing(name));
         var file = ExportFile.of(format);
         return ExportController.download(
                 file,
@@ -272,9 +274,9 @@ class HeldController {
                 .held()
                 .bringBack(name, body.replace(), body.after(), TOGETHER, principal.getName());
         return switch (outcome) {
-            case HeldReturn.Outcome.Done done -> {
+            case HeldReturn.ReturnOutcome.Returned done -> {
                 if (body.after() == 0) {
-                    trail.add(Act.VALUES_BROUGHT_BACK, "site " + site + ", " + name);
+                    trail.add(TrailAction.VALUES_BROUGHT_BACK, "site " + site + ", " + name);
                 }
                 yield new BroughtView(
                         done.looked(),
@@ -286,14 +288,15 @@ class HeldController {
                                 .toList(),
                         done.next().orElse(null));
             }
-            case HeldReturn.Outcome.Missing _ -> throw nothing(name);
-            case HeldReturn.Outcome.NotPossible(Held.Way why) -> throw Refusal.conflict(sentence(why), null);
-            case HeldReturn.Outcome.Closed _ ->
+            case HeldReturn.ReturnOutcome.NothingHeld _ -> throw nothing(name);
+            case HeldReturn.ReturnOutcome.NotPossible(Held.ReturnWay why) ->
+                throw Refusal.conflict(sentence(why), null);
+            case HeldReturn.ReturnOutcome.DefinitionsSwitching _ ->
                 throw Refusal.unavailable("The definitions of this site are being switched. Try again in a moment.");
         };
     }
 
-    private static String sentence(Held.Way why) {
+    private static String sentence(Held.ReturnWay why) {
         return switch (why) {
             case NO_DEFINITION ->
                 "The definition these values belong to is not installed on this site. Add it again under its id (by undoing"
@@ -331,12 +334,12 @@ class HeldController {
             throw nothing(name.isEmpty() ? definition.isEmpty() ? "run " + run : definition : name);
         }
         return switch (engine.held().purge(names, principal.getName())) {
-            case HeldValues.Purged.Done(List<Held> gone) -> told(site, gone);
-            case HeldValues.Purged.Busy _ ->
+            case HeldValues.Purged.PurgeDone(List<Held> gone) -> told(site, gone);
+            case HeldValues.Purged.RunUnderWay _ ->
                 throw Refusal.conflict(
                         "A run is under way on this site, or was cut off. Wait until it has ended, or continue it.",
                         null);
-            case HeldValues.Purged.InTheWay(List<Held> gone) -> {
+            case HeldValues.Purged.TableInUse(List<Held> gone) -> {
                 told(site, gone);
                 throw Refusal.conflict(
                         "Somebody else's transaction (a backup, for example) uses the table. " + gone.size() + " of "
@@ -349,7 +352,7 @@ class HeldController {
     private PurgeView told(String site, List<Held> gone) {
         if (!gone.isEmpty()) {
             trail.add(
-                    Act.VALUES_PURGED,
+                    TrailAction.VALUES_PURGED,
                     "site " + site + ", "
                             + gone.stream()
                                     .map(held -> held.holder() + (held.field().isEmpty() ? "" : " " + held.field())

@@ -11,9 +11,9 @@ import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Wording;
 import org.jontrel.core.shape.Things;
-import org.jontrel.core.shape.Writing;
+import org.jontrel.core.shape.WriteContext;
 import org.jontrel.site.Site;
-import org.jontrel.site.record.Own;
+import org.jontrel.site.record.SystemField;
 import org.jontrel.site.table.Binding;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -86,7 +86,7 @@ class HolderController {
     record FormField(
             @Schema(ref = "#/components/schemas/Field") Object field) {
         static FormField of(Field field) {
-            return new FormField(Things.of(field).write(field, Writing.PLAIN));
+            return new FormField(Things.of(field).write(field, WriteContext.PLAIN));
         }
 
         static List<FormField> of(List<Field> fields) {
@@ -108,7 +108,7 @@ class HolderController {
 
     @GetMapping("/api/record-parts")
     List<OwnView> own() {
-        return Arrays.stream(Own.values())
+        return Arrays.stream(SystemField.values())
                 .map(own -> new OwnView(
                         own.field().id(),
                         own.field().label(),
@@ -116,7 +116,7 @@ class HolderController {
                 .toList();
     }
 
-    private static HolderView view(Site engine, Binding.Table table) {
+    private static HolderView view(Site engine, Binding.BoundTables table) {
         var holder = table.holder();
         var count = engine.records().count(holder.id(), org.jontrel.site.record.ListQuery.ALL);
         return new HolderView(
@@ -139,7 +139,7 @@ class HolderController {
                 count.exact());
     }
 
-    private static SequencedMap<String, String> wordings(Binding.Table table) {
+    private static SequencedMap<String, String> wordings(Binding.BoundTables table) {
         var wordings = new LinkedHashMap<String, String>();
         if (table.holder().definition() instanceof ContentType type) {
             Arrays.stream(Wording.values()).forEach(wording -> wordings.put(wording.code(), wording.of(type)));

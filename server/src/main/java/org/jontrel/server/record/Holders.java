@@ -21,7 +21,7 @@ class Holders {
     }
 
     /** A site's engine and the tables of one definition. */
-    record At(String site, Site engine, Binding.Table table) {
+    record BoundSite(String site, Site engine, Binding.BoundTables table) {
         String id() {
             return table.holder().id();
         }
@@ -31,7 +31,7 @@ class Holders {
         return sites.engine(site);
     }
 
-    At at(String site, String sort, String key) {
+    BoundSite at(String site, String sort, String key) {
         var engine = sites.engine(site);
         var wanted = Arrays.stream(Definition.Sort.values())
                 .filter(each -> each.folder().equals(sort))
@@ -39,7 +39,7 @@ class Holders {
                 .orElseThrow(() -> Refusal.missing("There are no " + sort + " on sites."));
         return engine.installed()
                 .table(wanted, key)
-                .map(table -> new At(site, engine, table))
+                .map(table -> new BoundSite(site, engine, table))
                 .orElseThrow(() -> Refusal.missing("The site " + site + " has no " + wanted.noun() + " " + key + "."));
     }
 }

@@ -14,8 +14,8 @@ import org.jontrel.server.web.Refusal;
 import org.jontrel.site.record.Audience;
 import org.jontrel.site.record.BadQuery;
 import org.jontrel.site.record.ListQuery;
-import org.jontrel.site.record.Own;
 import org.jontrel.site.record.RecordList;
+import org.jontrel.site.record.SystemField;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -63,10 +63,10 @@ class ListController {
         return view(at, page);
     }
 
-    static RecordViews.ListView view(Holders.At at, RecordList page) {
+    static RecordViews.ListView view(Holders.BoundSite at, RecordList page) {
         var holder = at.table().holder();
         var values = page.records().stream().map(record -> record.values()).toList();
-        var known = Known.of(at.site(), at.engine(), holder, values);
+        var known = ReferenceNames.of(at.site(), at.engine(), holder, values);
         var addresses = at.engine().records().addresses(at.id(), page.records());
         return new RecordViews.ListView(
                 page.records().stream()
@@ -104,7 +104,7 @@ class ListController {
     static ListQuery query(String where, String search, String order, String fields) {
         var sorts = Arrays.stream(order.split(","))
                 .filter(each -> !each.isBlank())
-                .map(each -> new ListQuery.Sort(each.replaceFirst("^-", ""), each.startsWith("-")))
+                .map(each -> new ListQuery.SortOrder(each.replaceFirst("^-", ""), each.startsWith("-")))
                 .toList();
         return new ListQuery(
                 condition(where),
@@ -119,7 +119,7 @@ class ListController {
     private static Set<String> wanted(String fields) {
         var wanted = new HashSet<>(Arrays.asList(fields.split(",")));
         wanted.add("part_title");
-        wanted.removeIf(id -> Own.of(id).isPresent());
+        wanted.removeIf(id -> SystemField.of(id).isPresent());
         return wanted;
     }
 

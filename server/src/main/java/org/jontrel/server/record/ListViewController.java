@@ -69,7 +69,7 @@ class ListViewController {
         if (there.size() >= MOST && there.stream().noneMatch(row -> row.name().equals(name))) {
             throw Refusal.invalid("A list has at most " + MOST + " saved views. Delete one first.", List.of());
         }
-        mapper.put(new ListViewMapper.Row(site, holder, name, body.content(), principal.getName()));
+        mapper.put(new ListViewMapper.ListViewRow(site, holder, name, body.content(), principal.getName()));
     }
 
     @DeleteMapping

@@ -9,16 +9,16 @@ import org.apache.ibatis.annotations.Select;
 
 @Mapper
 interface ListViewMapper {
-    record Row(String sitePath, String holderId, String name, String content, String byWhom) {}
+    record ListViewRow(String sitePath, String holderId, String name, String content, String byWhom) {}
 
     @Select("SELECT site_path, holder_id, name, content, by_whom FROM list_view WHERE site_path = #{site} AND"
             + " holder_id = #{holder} ORDER BY name")
-    List<Row> of(@Param("site") String site, @Param("holder") String holder);
+    List<ListViewRow> of(@Param("site") String site, @Param("holder") String holder);
 
     @Insert("INSERT INTO list_view (site_path, holder_id, name, content, by_whom, saved_at) VALUES (#{sitePath},"
             + " #{holderId}, #{name}, #{content}, #{byWhom}, UTC_TIMESTAMP(3)) ON DUPLICATE KEY UPDATE"
             + " content = VALUES(content), by_whom = VALUES(by_whom), saved_at = VALUES(saved_at)")
-    void put(Row view);
+    void put(ListViewRow view);
 
     @Delete("DELETE FROM list_view WHERE site_path = #{site} AND holder_id = #{holder} AND name = #{name}")
     int delete(@Param("site") String site, @Param("holder") String holder, @Param("name") String name);

@@ -18,15 +18,15 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Field;
-import org.jontrel.core.model.State;
-import org.jontrel.core.value.Carried;
+import org.jontrel.core.model.RecordState;
+import org.jontrel.core.value.CarriedValues;
 import org.jontrel.core.value.RecordChanges;
 import org.jontrel.core.value.RecordCheck;
 import org.jontrel.core.value.Surroundings;
 import org.jontrel.core.value.Values;
 import org.jontrel.server.web.Refusal;
-import org.jontrel.site.record.RecordStore;
-import org.jontrel.site.record.Saved;
+import org.jontrel.site.record.RemoveResult;
+import org.jontrel.site.record.SaveResult;
 import org.jontrel.site.record.StoredRecord;
 import org.jontrel.site.record.Write;
 import org.springframework.http.HttpStatus;
@@ -49,9 +49,9 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/sites/{site}/" + SORTS + "/{key}")
 class RecordController {
     private final Holders holders;
-    private final Opening opening;
+    private final RecordForms opening;
 
-    RecordController(Holders holders, Opening opening) {
+    RecordController(Holders holders, RecordForms opening) {
         this.holders = holders;
         this.opening = opening;
     }
@@ -85,7 +85,7 @@ class RecordController {
     record Check(@NotNull Map<String, Object> values, RecordViews.ParentView parent, String state) {}
 
     @Schema(requiredProperties = {"problems", "hidden"})
-    record Checked(
+    record CheckView(
             List<RecordProblem> problems,
 
             @Schema(description = "Paths of fields, and ids of groups, that conditions hide")
@@ -98,7 +98,7 @@ class RecordController {
         return opening.open(at, find(at, id));
     }
 
-    private static StoredRecord find(Holders.At at, long id) {
+    private static StoredRecord find(Holders.BoundSite at, long id) {
         return at.engine().records().byId(at.id(), id).orElseThrow(() -> Refusal.missing("There is no such record."));
     }
 
@@ -137,7 +137,7 @@ class RecordController {
         return save(holders.at(site, sort, key), Optional.of(id), body, principal);
     }
 
-    private RecordViews.OpenRecord save(Holders.At at, Optional<Long> id, WriteBody body, Principal principal) {
+    private RecordViews.OpenRecord save(Holders.BoundSite at, Optional<Long> id, WriteBody body, Principal principal) {
         var write = new Write(
                 at.id(),
                 id,
@@ -155,28 +155,28 @@ class RecordController {
     }
 
     /** The record that was stored, or why not, in words. */
-    private StoredRecord stored(Holders.At at, Write write, Saved saved) {
+    private StoredRecord stored(Holders.BoundSite at, Write write, SaveResult saved) {
         return switch (saved) {
-            case Saved.Stored(StoredRecord record) -> record;
-            case Saved.Refused refused ->
+            case SaveResult.Stored(StoredRecord record) -> record;
+            case SaveResult.Refused refused ->
                 throw Refusal.problems(
                         "Nothing was saved: some values need attention.",
                         refused.problems().stream()
                                 .map(problem -> problem.finding())
                                 .toList(),
                         RecordProblem.of(refused.problems()));
-            case Saved.Conflict(StoredRecord current) ->
+            case SaveResult.Conflict(StoredRecord current) ->
                 throw Refusal.conflict(
                         current.updatedBy() + " saved this since you opened it. Nothing of yours was stored.",
                         conflict(at, write, current));
-            case Saved.Missing _ -> throw Refusal.missing("There is no such record on this site.");
-            case Saved.Closed _ ->
+            case SaveResult.Missing _ -> throw Refusal.missing("There is no such record on this site.");
+            case SaveResult.Closed _ ->
                 throw Refusal.unavailable(
                         "The site's definitions are being switched. Try again in a moment; if this stays, a run was cut off and needs an architect.");
         };
     }
 
-    private RecordViews.ConflictView conflict(Holders.At at, Write write, StoredRecord current) {
+    private RecordViews.ConflictView conflict(Holders.BoundSite at, Write write, StoredRecord current) {
         var holder = at.table().holder();
         var base = at.engine().records().history(at.id(), current.id()).stream()
                 .filter(past -> past.version() == write.version())
@@ -184,7 +184,7 @@ class RecordController {
                 .findFirst()
                 .orElse(current.values());
         var mine = RecordCheck.read(holder, write.raw(), Surroundings.NONE).values();
-        var known = Known.of(at.site(), at.engine(), holder, List.of(base, mine, current.values()));
+        var known = ReferenceNames.of(at.site(), at.engine(), holder, List.of(base, mine, current.values()));
         var merged = RecordChanges.merge(holder, base, mine, current.values(), known::show);
         return new RecordViews.ConflictView(
                 opening.open(at, current),
@@ -196,19 +196,19 @@ class RecordController {
 
     /** What an editor would read about these values, stored nowhere. */
     @PostMapping("/check")
-    Checked check(
+    CheckView check(
             @PathVariable String site,
             @PathVariable String sort,
             @PathVariable String key,
             @Valid @RequestBody Check body) {
         var at = holders.at(site, sort, key);
-        var state = body.state() == null ? State.DRAFT : state(body.state());
+        var state = body.state() == null ? RecordState.DRAFT : state(body.state());
         var write = Write.fresh(at.id(), state, body.values(), "");
         var checked = at.engine()
                 .records()
                 .check(body.parent() == null ? write : write.under(body.parent().link()))
                 .orElseThrow();
-        return new Checked(RecordProblem.of(checked.problems()), List.copyOf(checked.hidden()));
+        return new CheckView(RecordProblem.of(checked.problems()), List.copyOf(checked.hidden()));
     }
 
     /** Removes a record; it can be brought back. */
@@ -223,14 +223,14 @@ class RecordController {
             Principal principal) {
         var at = holders.at(site, sort, key);
         switch (at.engine().records().remove(at.id(), id, version, principal.getName())) {
-            case RecordStore.Removed.Done _ -> {}
-            case RecordStore.Removed.HasBelow below -> throw Refusal.conflict(below.sentence(), null);
-            case RecordStore.Removed.Conflict(StoredRecord current) ->
+            case RemoveResult.RemovedRecord _ -> {}
+            case RemoveResult.HasChildren below -> throw Refusal.conflict(below.sentence(), null);
+            case SaveResult.Conflict(StoredRecord current) ->
                 throw Refusal.conflict(
                         current.updatedBy() + " saved this since you opened it. It was not deleted.",
                         opening.open(at, current));
-            case RecordStore.Removed.Missing _ -> throw Refusal.missing("There is no such record.");
-            case RecordStore.Removed.Closed _ ->
+            case SaveResult.Missing _ -> throw Refusal.missing("There is no such record.");
+            case SaveResult.Closed _ ->
                 throw Refusal.unavailable("The site's definitions are being switched. Try again in a moment.");
         }
     }
@@ -244,7 +244,7 @@ class RecordController {
             Principal principal) {
         var at = holders.at(site, sort, key);
         return switch (at.engine().records().bringBack(at.id(), id, principal.getName())) {
-            case Saved.Stored(StoredRecord record) -> opening.open(at, record);
+            case SaveResult.Stored(StoredRecord record) -> opening.open(at, record);
             default -> throw Refusal.missing("There is no deleted record with this number.");
         };
     }
@@ -259,7 +259,7 @@ class RecordController {
         var all = new ArrayList<Map<String, Object>>();
         all.add(record.values());
         past.forEach(each -> all.add(each.values()));
-        var known = Known.of(at.site(), at.engine(), at.table().holder(), all);
+        var known = ReferenceNames.of(at.site(), at.engine(), at.table().holder(), all);
         var views = new ArrayList<RecordViews.PastView>();
         Holder holder = at.table().holder();
         var values = record.values();
@@ -323,8 +323,8 @@ class RecordController {
         for (var field : fields) {
             var was = before.get(field.id());
             var carried = was == null
-                    ? new Carried(null, List.of())
-                    : Carried.of(was, field, past.values().get(field.id()));
+                    ? new CarriedValues(null, List.of())
+                    : CarriedValues.of(was, field, past.values().get(field.id()));
             boolean stays =
                     was == null || carried.value() == null && !carried.lost().isEmpty();
             var value = stays ? record.values().get(field.id()) : carried.value();
@@ -343,8 +343,8 @@ class RecordController {
         return new Restored(opened, List.copyOf(notRestored));
     }
 
-    static State state(String code) {
-        for (var state : State.values()) {
+    static RecordState state(String code) {
+        for (var state : RecordState.values()) {
             if (state.code().equals(code)) {
                 return state;
             }

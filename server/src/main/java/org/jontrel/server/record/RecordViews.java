@@ -85,10 +85,10 @@ final class RecordViews {
             RecordView record,
 
             @Schema(description = "Records and terms that its values lead to")
-            List<Known.LinkView> links,
+            List<ReferenceNames.LinkView> links,
 
             @Schema(description = "Pictures and files that its values use")
-            List<Known.FileView> files,
+            List<ReferenceNames.FileView> files,
 
             @Schema(description = "Why it is incomplete") List<RecordProblem> problems,
 
@@ -125,7 +125,7 @@ final class RecordViews {
             @Schema(description = "Whether the definitions want it shown here")
             boolean shown,
 
-            List<Known.LinkView> records) {}
+            List<ReferenceNames.LinkView> records) {}
 
     @Schema(requiredProperties = {"records"})
     record ListView(
@@ -162,7 +162,7 @@ final class RecordViews {
 
     @Schema(requiredProperties = {"path", "label", "before", "after"})
     record DifferenceView(String path, String label, String before, String after) {
-        static List<DifferenceView> of(List<RecordChanges.Difference> differences) {
+        static List<DifferenceView> of(List<RecordChanges.FieldDifference> differences) {
             return differences.stream()
                     .map(each -> new DifferenceView(each.path(), each.label(), each.before(), each.after()))
                     .toList();
@@ -171,7 +171,7 @@ final class RecordViews {
 
     @Schema(requiredProperties = {"path", "label", "mineShown", "theirsShown"})
     record ClashView(String path, String label, Object mine, Object theirs, String mineShown, String theirsShown) {
-        static List<ClashView> of(List<RecordChanges.Clash> clashes) {
+        static List<ClashView> of(List<RecordChanges.FieldClash> clashes) {
             return clashes.stream()
                     .map(each -> new ClashView(
                             each.path(),
@@ -197,7 +197,7 @@ final class RecordViews {
 
             boolean current) {}
 
-    static RecordView view(String site, Holder holder, StoredRecord record, String address, Known known) {
+    static RecordView view(String site, Holder holder, StoredRecord record, String address, ReferenceNames known) {
         var shown = new LinkedHashMap<String, String>();
         holder.fields().forEach(field -> {
             var value = record.values().get(field.id());

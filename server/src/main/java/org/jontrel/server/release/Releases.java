@@ -198,8 +198,8 @@ public class Releases {
                     .computeIfAbsent(row.version(), _ -> new ArrayList<>())
                     .add(new Decision(
                             row.fieldId(),
-                            Decision.About.valueOf(row.about().toUpperCase(Locale.ROOT)),
-                            Decision.Answer.valueOf(row.answer().toUpperCase(Locale.ROOT)),
+                            Decision.Topic.valueOf(row.about().toUpperCase(Locale.ROOT)),
+                            Decision.Action.valueOf(row.answer().toUpperCase(Locale.ROOT)),
                             row.value()));
         }
         return byVersion.entrySet().stream()

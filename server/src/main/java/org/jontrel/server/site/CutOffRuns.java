@@ -48,7 +48,7 @@ class CutOffRuns {
     private void end(String path) {
         var engine = sites.engine(path);
         var last = engine.runs().last();
-        if (last.isPresent() && last.get().state() == RunView.State.INTERRUPTED) {
+        if (last.isPresent() && last.get().state() == RunView.RunState.INTERRUPTED) {
             // another site's need not wait until it has ended
             Thread.ofVirtual().name("continue-" + last.get().id()).start(() -> end(path, engine, last.get()));
         }
@@ -63,7 +63,7 @@ class CutOffRuns {
             if (continued.add(run.id())) {
                 LOG.warn("The run {} on {} was cut off, and is continued", run.id(), path);
                 carryOut(engine.runs().resume(run.id(), _ -> {}), run, continued);
-            } else if (run.kind() == RunView.Kind.FORWARD && taken.add(run.id())) {
+            } else if (run.kind() == RunView.RunKind.FORWARD && taken.add(run.id())) {
                 LOG.warn("The run {} on {} cannot be continued, and goes back", run.id(), path);
                 carryOut(engine.runs().undo(run.id(), BY, _ -> {}), run, taken);
             }
@@ -75,11 +75,11 @@ class CutOffRuns {
     }
 
     /** @param tried which is tried again where somebody was quicker, in this process or another */
-    private static void carryOut(Runs.Outcome outcome, RunView run, Set<Long> tried) {
+    private static void carryOut(Runs.RunOutcome outcome, RunView run, Set<Long> tried) {
         switch (outcome) {
-            case Runs.Outcome.Started started -> started.work().run();
-            case Runs.Outcome.Busy _ -> tried.remove(run.id());
-            case Runs.Outcome.NotRunnable _, Runs.Outcome.Interrupted _, Runs.Outcome.NothingToDo _ -> {}
+            case Runs.RunOutcome.Started started -> started.work().run();
+            case Runs.RunOutcome.Busy _ -> tried.remove(run.id());
+            case Runs.RunOutcome.NotRunnable _, Runs.RunOutcome.Interrupted _, Runs.RunOutcome.NothingToDo _ -> {}
         }
     }
 }

@@ -31,7 +31,7 @@ class ReadTogether implements WebMvcRegistrations {
         return new RequestMappingHandlerAdapter() {
             @Override
             protected ServletInvocableHandlerMethod createInvocableHandlerMethod(HandlerMethod method) {
-                return new Reading(method);
+                return new ReadingInvocation(method);
             }
         };
     }
@@ -43,8 +43,8 @@ class ReadTogether implements WebMvcRegistrations {
         }
     }
 
-    private final class Reading extends ServletInvocableHandlerMethod {
-        Reading(HandlerMethod method) {
+    private final class ReadingInvocation extends ServletInvocableHandlerMethod {
+        ReadingInvocation(HandlerMethod method) {
             super(method);
         }
 

@@ -13,8 +13,8 @@ import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Model;
 import org.jontrel.server.release.ChangeView;
 import org.jontrel.server.release.Releases;
-import org.jontrel.server.trail.Act;
 import org.jontrel.server.trail.Trail;
+import org.jontrel.server.trail.TrailAction;
 import org.jontrel.server.web.FindingView;
 import org.jontrel.server.web.Refusal;
 import org.jontrel.server.workspace.Drafts;
@@ -92,13 +92,13 @@ class SiteController {
         var decisions = releases.latest(found.workspaceId())
                 .map(latest -> releases.decisions(found.workspaceId(), latest.version()))
                 .orElse(List.of());
-        var target = new Runs.Target("draft", drafts.get(found.workspaceId()).model(), decisions);
+        var target = new Runs.RunTarget("draft", drafts.get(found.workspaceId()).model(), decisions);
         return view(found, target, engine.runs().plan(target), engine.installed());
     }
 
     private SiteViews.PlanView view(
             Sites.Registered site,
-            Runs.Target target,
+            Runs.RunTarget target,
             org.jontrel.core.plan.Plan plan,
             org.jontrel.site.table.Binding installed) {
         var asks = plan.asks().stream()
@@ -123,9 +123,9 @@ class SiteController {
                 plan.runnable());
     }
 
-    private Runs.Target target(Sites.Registered site, String version) {
+    private Runs.RunTarget target(Sites.Registered site, String version) {
         var release = releases.get(site.workspaceId(), version);
-        return new Runs.Target(version, release.model(), releases.decisions(site.workspaceId(), version));
+        return new Runs.RunTarget(version, release.model(), releases.decisions(site.workspaceId(), version));
     }
 
     /** What undoing a run, or an undo, would do. */
@@ -184,7 +184,7 @@ class SiteController {
         var found = sites.get(site);
         var target = target(found, body.version());
         var started = begin(sites.engine(site).runs().start(target, principal.getName(), _ -> {}));
-        trail.add(Act.RUN_STARTED, "site " + site + " to " + body.version());
+        trail.add(TrailAction.RUN_STARTED, "site " + site + " to " + body.version());
         return started;
     }
 
@@ -200,13 +200,13 @@ class SiteController {
     @ResponseStatus(HttpStatus.ACCEPTED)
     RunView undo(@PathVariable String site, @PathVariable long id, Principal principal) {
         var started = begin(sites.engine(site).runs().undo(id, principal.getName(), _ -> {}));
-        trail.add(Act.RUN_UNDONE, "site " + site + ", run " + id);
+        trail.add(TrailAction.RUN_UNDONE, "site " + site + ", run " + id);
         return started;
     }
 
-    private static RunView begin(Runs.Outcome outcome) {
+    private static RunView begin(Runs.RunOutcome outcome) {
         return switch (outcome) {
-            case Runs.Outcome.Started started -> {
+            case Runs.RunOutcome.Started started -> {
                 Thread.ofVirtual().name("run-" + started.run().id()).start(() -> {
                     try {
                         started.work().run();
@@ -216,14 +216,14 @@ class SiteController {
                 });
                 yield started.run();
             }
-            case Runs.Outcome.NotRunnable _ ->
+            case Runs.RunOutcome.NotRunnable _ ->
                 throw Refusal.conflict(
                         "The plan has questions that are not answered. Open the plan and answer them.", null);
-            case Runs.Outcome.Busy _ ->
+            case Runs.RunOutcome.Busy _ ->
                 throw Refusal.conflict("Another run is under way on this site. Wait until it has ended.", null);
-            case Runs.Outcome.Interrupted _ ->
+            case Runs.RunOutcome.Interrupted _ ->
                 throw Refusal.conflict("A run on this site was cut off. Continue it or go back first.", null);
-            case Runs.Outcome.NothingToDo _ ->
+            case Runs.RunOutcome.NothingToDo _ ->
                 throw Refusal.conflict(
                         "There is nothing to do: the site has this release already, or has gone on since."
                                 + " Look at its runs again.",
@@ -248,7 +248,7 @@ class SiteController {
                         emitter.send(now, MediaType.APPLICATION_JSON);
                         sent = now;
                     }
-                    if (now.state() != RunView.State.RUNNING) {
+                    if (now.state() != RunView.RunState.RUNNING) {
                         break;
                     }
                     Thread.sleep(EVENT_PAUSE_MILLIS);

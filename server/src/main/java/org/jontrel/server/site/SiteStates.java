@@ -36,7 +36,7 @@ public class SiteStates {
         var installed = engine.installed();
         var last = engine.runs()
                 .last()
-                .filter(run -> run.state() == RunView.State.RUNNING || run.state() == RunView.State.INTERRUPTED);
+                .filter(run -> run.state() == RunView.RunState.RUNNING || run.state() == RunView.RunState.INTERRUPTED);
         Long records = counts
                 ? installed.model().types().stream()
                         .mapToLong(type -> engine.count(type.id()))

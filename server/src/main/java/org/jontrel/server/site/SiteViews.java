@@ -3,8 +3,8 @@ package org.jontrel.server.site;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import java.util.Locale;
-import org.jontrel.core.plan.Ask;
 import org.jontrel.core.plan.Plan;
+import org.jontrel.core.plan.PlanQuestion;
 import org.jontrel.server.release.ChangeView;
 import org.jontrel.server.web.FindingView;
 
@@ -51,7 +51,7 @@ final class SiteViews {
                 .toList();
     }
 
-    static AskView ask(Ask ask, String kind) {
+    static AskView ask(PlanQuestion ask, String kind) {
         return new AskView(
                 FindingView.of(ask.finding()),
                 ask.fieldId(),

@@ -10,8 +10,8 @@ import java.util.List;
 import java.util.Optional;
 import org.jontrel.server.account.Role;
 import org.jontrel.server.site.Sites;
-import org.jontrel.server.trail.Act;
 import org.jontrel.server.trail.Trail;
+import org.jontrel.server.trail.TrailAction;
 import org.jontrel.server.web.Refusal;
 import org.jontrel.server.web.Secrets;
 import org.jontrel.site.table.RecordIds;
@@ -47,13 +47,13 @@ public class Tokens {
     }
 
     /** A new token's secret, which nobody can ask for again. */
-    record Made(TokenMapper.TokenRow row, String secret) {}
+    record CreatedToken(TokenMapper.TokenRow row, String secret) {}
 
     List<TokenMapper.TokenRow> of(String site) {
         return mapper.of(sites.get(site).path());
     }
 
-    Made make(String site, String name, Role role, Instant expiresAt, String author) {
+    CreatedToken make(String site, String name, Role role, Instant expiresAt, String author) {
         var trimmed = name.strip();
         if (trimmed.isEmpty() || trimmed.length() > 100) {
             throw Refusal.invalid("A token's name has 1 to 100 characters.", List.of());
@@ -80,15 +80,15 @@ public class Tokens {
         } catch (DuplicateKeyException _) {
             throw Refusal.conflict("This site already has a token named " + trimmed + ".", null);
         }
-        trail.add(Act.TOKEN_MADE, trimmed + " of site " + site);
-        return new Made(row, secret);
+        trail.add(TrailAction.TOKEN_MADE, trimmed + " of site " + site);
+        return new CreatedToken(row, secret);
     }
 
     void revoke(String site, long id) {
         if (mapper.delete(sites.get(site).path(), id) == 0) {
             throw Refusal.missing("This site has no such token.");
         }
-        trail.add(Act.TOKEN_REVOKED, "of site " + site);
+        trail.add(TrailAction.TOKEN_REVOKED, "of site " + site);
     }
 
     /** The token with this secret, where it is one of the site's. */

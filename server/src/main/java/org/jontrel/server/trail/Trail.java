@@ -22,13 +22,13 @@ public class Trail {
     }
 
     /** Whoever is signed in did something. */
-    public void add(Act act, String about) {
+    public void add(TrailAction act, String about) {
         var principal = request.getUserPrincipal();
         add(principal == null ? "" : principal.getName(), act, about);
     }
 
     /** Somebody did something, by the address of the present request. */
-    public void add(String who, Act act, String about) {
+    public void add(String who, TrailAction act, String about) {
         mapper.add(new TrailMapper.TrailRow(
                 ids.next(),
                 null,

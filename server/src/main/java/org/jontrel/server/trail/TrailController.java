@@ -20,7 +20,7 @@ class TrailController {
 
     /** An entry of the trail; {@code who} is empty where nobody was signed in. */
     @Schema(requiredProperties = {"id", "at", "who", "address", "act", "about"})
-    record TrailView(long id, Instant at, String who, String address, Act act, String about) {}
+    record TrailView(long id, Instant at, String who, String address, TrailAction act, String about) {}
 
     /** A page of entries, the newest first. */
     @GetMapping("/api/trail")

@@ -10,7 +10,7 @@ import org.apache.ibatis.annotations.Select;
 
 @Mapper
 interface TrailMapper {
-    record TrailRow(long id, LocalDateTime at, String who, String address, Act act, String about) {}
+    record TrailRow(long id, LocalDateTime at, String who, String address, TrailAction act, String about) {}
 
     @Insert("INSERT INTO trail (id, at, who, address, act, about) VALUES"
             + " (#{id}, UTC_TIMESTAMP(3), #{who}, #{address}, #{act}, #{about})")

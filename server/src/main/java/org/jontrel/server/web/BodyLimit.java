@@ -97,7 +97,7 @@ class BodyLimit extends OncePerRequestFilter {
 
         @Override
         public ServletInputStream getInputStream() throws IOException {
-            return whole == null ? new Counted(super.getInputStream(), this) : new Whole(whole);
+            return whole == null ? new Counted(super.getInputStream(), this) : new BufferedBody(whole);
         }
 
         @Override
@@ -116,10 +116,10 @@ class BodyLimit extends OncePerRequestFilter {
     }
 
     /** A body that has arrived. */
-    private static final class Whole extends ServletInputStream {
+    private static final class BufferedBody extends ServletInputStream {
         private final InputStream in;
 
-        Whole(InputStream in) {
+        BufferedBody(InputStream in) {
             this.in = in;
         }
 

@@ -58,18 +58,18 @@ class RepeatedRequests extends OncePerRequestFilter {
     private record Sender(String account, String key) {}
 
     /** @param request empty for one that was withdrawn before it arrived */
-    record Answer(String request, byte[] digest, int status, Map<String, String> headers, byte[] body) {
-        private static final Answer WITHDRAWN = new Answer("", new byte[0], 0, Map.of(), new byte[0]);
+    record StoredResponse(String request, byte[] digest, int status, Map<String, String> headers, byte[] body) {
+        private static final StoredResponse WITHDRAWN = new StoredResponse("", new byte[0], 0, Map.of(), new byte[0]);
 
         int bytes() {
             return OVERHEAD_BYTES + request.length() + body.length;
         }
     }
 
-    private final Cache<Sender, Answer> answers = Caffeine.newBuilder()
+    private final Cache<Sender, StoredResponse> answers = Caffeine.newBuilder()
             .expireAfterWrite(KEPT)
             .maximumWeight(MOST_KEPT_BYTES)
-            .weigher((Sender _, Answer answer) -> answer.bytes())
+            .weigher((Sender _, StoredResponse answer) -> answer.bytes())
             .build();
     private final Map<Sender, CompletableFuture<Void>> underWay = new ConcurrentHashMap<>();
 
@@ -109,24 +109,24 @@ class RepeatedRequests extends OncePerRequestFilter {
     }
 
     /** Makes sure that a request is not carried out any more, unless it was already: then the answer it got. */
-    Optional<Answer> withdraw(String account, String key) {
+    Optional<StoredResponse> withdraw(String account, String key) {
         var sender = new Sender(account, key);
         var turn = await(sender);
         if (turn == null) {
             throw busy();
         }
         try (turn) {
-            var known = answers.get(sender, _ -> Answer.WITHDRAWN);
-            return Optional.of(known).filter(answer -> answer != Answer.WITHDRAWN);
+            var known = answers.get(sender, _ -> StoredResponse.WITHDRAWN);
+            return Optional.of(known).filter(answer -> answer != StoredResponse.WITHDRAWN);
         }
     }
 
     /** Requests with one key are carried out one after the other. */
-    private final class Turn implements AutoCloseable {
+    private final class KeyLock implements AutoCloseable {
         private final Sender sender;
         private final CompletableFuture<Void> ended;
 
-        Turn(Sender sender, CompletableFuture<Void> ended) {
+        KeyLock(Sender sender, CompletableFuture<Void> ended) {
             this.sender = sender;
             this.ended = ended;
         }
@@ -139,7 +139,7 @@ class RepeatedRequests extends OncePerRequestFilter {
     }
 
     /** Waits until no request with this key is under way; {@code null} where that takes too long. */
-    private Turn await(Sender sender) {
+    private KeyLock await(Sender sender) {
         var mine = new CompletableFuture<Void>();
         for (var first = underWay.putIfAbsent(sender, mine);
                 first != null;
@@ -148,7 +148,7 @@ class RepeatedRequests extends OncePerRequestFilter {
                 return null;
             }
         }
-        return new Turn(sender, mine);
+        return new KeyLock(sender, mine);
     }
 
     private void carryOut(Sender sender, HttpServletRequest request, HttpServletResponse response, FilterChain chain)
@@ -167,7 +167,7 @@ class RepeatedRequests extends OncePerRequestFilter {
             }
             answers.put(
                     sender,
-                    new Answer(
+                    new StoredResponse(
                             request(request),
                             digest(read.getContentAsByteArray()),
                             status,
@@ -177,9 +177,9 @@ class RepeatedRequests extends OncePerRequestFilter {
         written.copyBodyToResponse();
     }
 
-    private static void answer(Answer known, HttpServletRequest request, HttpServletResponse response)
+    private static void answer(StoredResponse known, HttpServletRequest request, HttpServletResponse response)
             throws IOException {
-        if (known == Answer.WITHDRAWN) {
+        if (known == StoredResponse.WITHDRAWN) {
             refuse(Refusal.conflict("This request was withdrawn before it arrived.", null), response);
             return;
         }

@@ -27,7 +27,7 @@ import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.regroup.Regroup;
 import org.jontrel.core.shape.Shapes;
 import org.jontrel.core.shape.Things;
-import org.jontrel.core.shape.Writing;
+import org.jontrel.core.shape.WriteContext;
 import org.jontrel.server.web.FindingView;
 import org.jontrel.server.web.Refusal;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -124,7 +124,9 @@ class DeskController {
         return new Infer(model, new HashSet<>(body.taken()), ids)
                 .fields(body.text()).stream()
                         .map(each -> new ProposalView(
-                                Things.of(each.field()).write(each.field(), Writing.PLAIN), each.why(), each.samples()))
+                                Things.of(each.field()).write(each.field(), WriteContext.PLAIN),
+                                each.why(),
+                                each.samples()))
                         .toList();
     }
 
@@ -161,7 +163,7 @@ class DeskController {
     }
 
     private static Object written(Object thing) {
-        return Things.of(thing).write(thing, Writing.PLAIN);
+        return Things.of(thing).write(thing, WriteContext.PLAIN);
     }
 
     /** Makes a group of a definition's own a shared one. */
@@ -222,12 +224,12 @@ class DeskController {
         return change(workspace, since, principal, model -> Fixes.apply(model, fix), "Fix: " + fix.sentence());
     }
 
-    private interface Change {
+    private interface DraftChange {
         Optional<Model> make(Model model);
     }
 
     private DraftViews.DraftView change(
-            String workspace, long since, Principal principal, Change change, String title) {
+            String workspace, long since, Principal principal, DraftChange change, String title) {
         var workspaceId = workspaces.get(workspace).id();
         var model = drafts.get(workspaceId).model();
         var changed = change.make(model)

@@ -6,7 +6,7 @@ import jakarta.validation.constraints.NotBlank;
 import java.security.Principal;
 import java.util.List;
 import java.util.Optional;
-import org.jontrel.core.edit.Fresh;
+import org.jontrel.core.edit.NewDefinitions;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Ids;
 import org.jontrel.server.web.Refusal;
@@ -51,7 +51,7 @@ class DraftController {
             String type) {}
 
     @Schema(requiredProperties = {"id", "draft"})
-    record Made(String id, DraftViews.DraftView draft) {}
+    record CreatedDefinition(String id, DraftViews.DraftView draft) {}
 
     @GetMapping
     DraftViews.DraftView draft(@PathVariable String workspace, @RequestParam(defaultValue = "0") long since) {
@@ -61,7 +61,7 @@ class DraftController {
     /** Makes a definition from its name; everything else derives. */
     @PostMapping("/definitions")
     @ResponseStatus(HttpStatus.CREATED)
-    Made add(
+    CreatedDefinition add(
             @PathVariable String workspace,
             @RequestParam(defaultValue = "0") long since,
             @Valid @RequestBody NewDefinition body,
@@ -77,9 +77,9 @@ class DraftController {
         if (view && model.type(typeId).isEmpty()) {
             throw Refusal.invalid("A " + sort.noun() + " needs the content type it is for.", List.of());
         }
-        var made = new Fresh(model, ids).definition(sort, body.name(), typeId);
+        var made = new NewDefinitions(model, ids).definition(sort, body.name(), typeId);
         drafts.put(id, made, 0, Optional.empty(), principal.getName());
-        return new Made(made.id(), views.view(id, since));
+        return new CreatedDefinition(made.id(), views.view(id, since));
     }
 
     @DeleteMapping("/definitions/{id}")

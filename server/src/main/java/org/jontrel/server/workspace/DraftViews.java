@@ -49,7 +49,7 @@ public class DraftViews {
 
     @Schema(requiredProperties = {"seq", "title", "by", "at", "undone"})
     record EditView(long seq, String title, String by, Instant at, boolean undone) {
-        static EditView of(Drafts.Edit edit) {
+        static EditView of(Drafts.DraftEdit edit) {
             return new EditView(edit.seq(), edit.title(), edit.by(), edit.at(), edit.undone());
         }
     }

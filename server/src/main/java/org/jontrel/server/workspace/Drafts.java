@@ -44,10 +44,10 @@ public class Drafts {
             Caffeine.newBuilder().maximumSize(5_000).build();
 
     /** Drafts as they were read last: of one that has changed, only what was written since is read again. */
-    private final Cache<Long, Read> drafts =
+    private final Cache<Long, DraftSnapshot> drafts =
             Caffeine.newBuilder().maximumSize(100).build();
 
-    private record Read(long revision, Map<String, Drafted> byId, List<Drafted> byName) {}
+    private record DraftSnapshot(long revision, Map<String, Drafted> byId, List<Drafted> byName) {}
 
     Drafts(WorkspaceMapper mapper) {
         this.mapper = mapper;
@@ -79,7 +79,7 @@ public class Drafts {
     }
 
     /** An edit in the history of a draft, newest first. */
-    record Edit(long seq, String title, String by, Instant at, boolean undone) {}
+    record DraftEdit(long seq, String title, String by, Instant at, boolean undone) {}
 
     @Transactional(readOnly = true)
     public Draft get(long workspaceId) {
@@ -88,7 +88,7 @@ public class Drafts {
     }
 
     /** Every write raises the revision, in one transaction with what it writes. */
-    private Read read(long workspaceId) {
+    private DraftSnapshot read(long workspaceId) {
         long revision = mapper.revision(workspaceId);
         var known = drafts.getIfPresent(workspaceId);
         if (known != null && known.revision() == revision) {
@@ -105,14 +105,14 @@ public class Drafts {
         var byName = byId.values().stream()
                 .sorted(Comparator.comparing(drafted -> drafted.definition().name()))
                 .toList();
-        var read = new Read(revision, Map.copyOf(byId), byName);
+        var read = new DraftSnapshot(revision, Map.copyOf(byId), byName);
         drafts.put(workspaceId, read);
         return read;
     }
 
-    List<Edit> edits(long workspaceId) {
+    List<DraftEdit> edits(long workspaceId) {
         return mapper.edits(workspaceId, MOST_EDITS).stream()
-                .map(row -> new Edit(
+                .map(row -> new DraftEdit(
                         row.seq(), row.title(), row.byWhom(), row.editedAt().toInstant(ZoneOffset.UTC), row.undone()))
                 .toList();
     }

@@ -19,10 +19,10 @@ import org.jontrel.core.code.PackageReader;
 import org.jontrel.core.code.PackageWriter;
 import org.jontrel.core.code.UnwritableException;
 import org.jontrel.core.compare.Comparison;
-import org.jontrel.core.edit.Needs;
+import org.jontrel.core.edit.Dependencies;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.identity.Identities;
-import org.jontrel.core.identity.Names;
+import org.jontrel.core.identity.KeyReferences;
 import org.jontrel.core.merge.Clash;
 import org.jontrel.core.merge.Merge;
 import org.jontrel.core.model.Definition;
@@ -99,7 +99,7 @@ class ExchangeController {
             String comments) {}
 
     @Schema(requiredProperties = {"definitions", "findings"})
-    record Incoming(List<IncomingView> definitions, List<FindingView> findings) {}
+    record ImportPreview(List<IncomingView> definitions, List<FindingView> findings) {}
 
     record Taken(
             @NotBlank String sort,
@@ -168,7 +168,7 @@ class ExchangeController {
 
     /** Reads a package, or single files of definitions, and says what taking each in would do; nothing is written. */
     @PostMapping(path = "/incoming", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
-    Incoming incoming(@PathVariable String workspace, @RequestParam("file") List<MultipartFile> files)
+    ImportPreview incoming(@PathVariable String workspace, @RequestParam("file") List<MultipartFile> files)
             throws IOException {
         var id = workspaces.get(workspace).id();
         var draft = drafts.get(id);
@@ -189,17 +189,17 @@ class ExchangeController {
         for (var each : read) {
             together = together.with(each);
         }
-        var names = new Names(together);
-        return new Incoming(
+        var names = new KeyReferences(together);
+        return new ImportPreview(
                 read.stream()
                         .map(each -> incoming(released, draft, names.toIds(each), CommentText.of(each, allComments)))
                         .toList(),
                 FindingView.of(findings));
     }
 
-    private record Read(List<Definition> definitions, Comments comments) {}
+    private record ReadFile(List<Definition> definitions, Comments comments) {}
 
-    private Read read(MultipartFile file, Model draft, List<Finding> findings) throws IOException {
+    private ReadFile read(MultipartFile file, Model draft, List<Finding> findings) throws IOException {
         var bytes = file.getBytes();
         var name = Optional.ofNullable(file.getOriginalFilename()).orElse("file");
         boolean zip = bytes.length > 1 && bytes[0] == 'P' && bytes[1] == 'K';
@@ -209,11 +209,11 @@ class ExchangeController {
                 : PackageReader.single(name, bytes, List.of());
         findings.addAll(result.findings());
         if (result.content().isEmpty()) {
-            return new Read(List.of(), Comments.NONE);
+            return new ReadFile(List.of(), Comments.NONE);
         }
         var identities = new Identities(draft, ids);
         var model = identities.complete(result.content().get().model(), result.was());
-        return new Read(
+        return new ReadFile(
                 List.copyOf(model.definitions()), result.formatting().comments().renamed(identities.given()));
     }
 
@@ -315,7 +315,7 @@ class ExchangeController {
         var found = workspaces.get(workspace);
         var draft = drafts.get(found.id());
         var model = draft.model();
-        var chosen = only.isEmpty() ? model : Needs.of(model, only);
+        var chosen = only.isEmpty() ? model : Dependencies.of(model, only);
         var next = Comparison.of(released(found.id()), model)
                 .nextVersion(releases.latest(found.id())
                         .map(Releases.Release::version)

@@ -21,8 +21,8 @@ import org.jontrel.core.model.Model;
 import org.jontrel.core.shape.Things;
 import org.jontrel.server.release.ChangeView;
 import org.jontrel.server.release.Releases;
-import org.jontrel.server.trail.Act;
 import org.jontrel.server.trail.Trail;
+import org.jontrel.server.trail.TrailAction;
 import org.jontrel.server.web.FindingView;
 import org.jontrel.server.web.Refusal;
 import org.springframework.http.ContentDisposition;
@@ -103,8 +103,8 @@ class WorkspaceController {
 
     record DecisionBody(
             @NotBlank String field,
-            @NotNull Decision.About about,
-            @NotNull Decision.Answer answer,
+            @NotNull Decision.Topic about,
+            @NotNull Decision.Action answer,
             @NotNull String value) {}
 
     @GetMapping
@@ -206,7 +206,7 @@ class WorkspaceController {
         var changes = releases.changes(id, draft.model());
         var made = releases.release(
                 id, body.version(), body.notes(), draft.model(), draft.comments(), principal.getName());
-        trail.add(Act.RELEASED, workspace + " " + body.version());
+        trail.add(TrailAction.RELEASED, workspace + " " + body.version());
         return view(made, changes);
     }
 

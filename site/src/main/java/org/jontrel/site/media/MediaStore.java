@@ -27,8 +27,8 @@ import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
+import org.jontrel.core.value.ImageFacts;
 import org.jontrel.core.value.Link;
-import org.jontrel.core.value.Picture;
 import org.jontrel.core.value.Values;
 import org.jontrel.site.table.Database;
 import org.jontrel.site.table.Gate;
@@ -54,27 +54,27 @@ public final class MediaStore {
     private static final Semaphore UPLOADS = new Semaphore(8);
 
     private final Database database;
-    private final Contents contents;
+    private final BlobStore contents;
     private final ExecutorService background = Executors.newSingleThreadExecutor(
             Thread.ofPlatform().daemon().name("smaller-pictures").factory());
 
     public MediaStore(Database database, Optional<java.nio.file.Path> folder) {
         this.database = database;
-        this.contents = folder.<Contents>map(FolderContents::new).orElseGet(() -> new DatabaseContents(database));
+        this.contents = folder.<BlobStore>map(FolderBlobStore::new).orElseGet(() -> new DatabaseBlobStore(database));
     }
 
     /** What came of an upload. */
     public sealed interface Uploaded {
-        record Stored(StoredFile file) implements Uploaded {}
+        record StoredUpload(StoredFile file) implements Uploaded {}
 
-        record Refused(List<Finding> findings) implements Uploaded {}
+        record RefusedUpload(List<Finding> findings) implements Uploaded {}
     }
 
     /** Checks an upload for an image or file field and stores it. */
     public Uploaded upload(Field field, String name, String alt, Bytes bytes, String author) throws IOException {
         boolean image = field.kind() instanceof Kind.Image;
         if (image && bytes.size() > MOST_BYTES) {
-            return new Uploaded.Refused(List.of(
+            return new Uploaded.RefusedUpload(List.of(
                     Finding.of(Code.IMAGE_TOO_HEAVY, Place.NOWHERE, name, bytes.size() / 1024, MOST_BYTES / 1024)));
         }
         UPLOADS.acquireUninterruptibly();
@@ -89,13 +89,13 @@ public final class MediaStore {
         boolean image = field.kind() instanceof Kind.Image;
         var read = image ? Inspection.picture(name, bytes) : Inspection.file(name, bytes);
         if (read.finding().isPresent()) {
-            return new Uploaded.Refused(List.of(read.finding().get()));
+            return new Uploaded.RefusedUpload(List.of(read.finding().get()));
         }
         var findings = image
-                ? Values.checkPicture(field, new Picture(read.width(), read.height(), bytes.size(), alt))
+                ? Values.checkPicture(field, new ImageFacts(read.width(), read.height(), bytes.size(), alt))
                 : Values.checkFile(field, name, read.format(), bytes.size());
         if (!findings.isEmpty()) {
-            return new Uploaded.Refused(findings);
+            return new Uploaded.RefusedUpload(findings);
         }
         var file = new StoredFile(
                 freshId(),
@@ -119,7 +119,7 @@ public final class MediaStore {
         if (file.picture()) {
             background.submit(() -> contents.get(file.sha256()).ifPresent(stored -> derive(file, stored)));
         }
-        return new Uploaded.Stored(file);
+        return new Uploaded.StoredUpload(file);
     }
 
     /** Tells nothing of other files, so that nobody counts up to them; JavaScript holds it exactly. */
@@ -127,12 +127,12 @@ public final class MediaStore {
         return RANDOM.nextLong(1L << 40, 1L << 53);
     }
 
-    private interface Work {
+    private interface MediaWork {
         void run() throws IOException;
     }
 
     /** Nobody else stores or removes the same bytes meanwhile, in this process or another. */
-    private void alone(String sha256, Work work) throws IOException {
+    private void alone(String sha256, MediaWork work) throws IOException {
         try {
             database.transaction(session -> {
                 lock(
@@ -266,7 +266,7 @@ public final class MediaStore {
         }
         var file = found.get();
         return image
-                ? Values.checkPicture(field, new Picture(file.width(), file.height(), file.bytes(), file.alt()))
+                ? Values.checkPicture(field, new ImageFacts(file.width(), file.height(), file.bytes(), file.alt()))
                 : Values.checkFile(field, file.name(), file.format(), file.bytes());
     }
 

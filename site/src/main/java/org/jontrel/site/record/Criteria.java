@@ -16,14 +16,14 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Stream;
-import org.jontrel.core.holder.Kept;
+import org.jontrel.core.holder.FieldStorage;
 import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.value.Conditions;
 import org.jontrel.site.table.Binding;
-import org.jontrel.site.table.Cells;
-import org.jontrel.site.table.Names;
+import org.jontrel.site.table.ColumnValues;
+import org.jontrel.site.table.PhysicalNames;
 import org.mybatis.dynamic.sql.AndOrCriteriaGroup;
 import org.mybatis.dynamic.sql.SqlBuilder;
 import org.mybatis.dynamic.sql.SqlColumn;
@@ -34,12 +34,12 @@ import org.mybatis.dynamic.sql.VisitableCondition;
 /** Conditions as criteria of a statement. Names come from the binding; values are always parameters. */
 final class Criteria {
     private final Binding binding;
-    private final Binding.Table table;
+    private final Binding.BoundTables table;
     private final SqlTable main;
     private final SqlColumn<Object> id;
     private final Audience audience;
 
-    Criteria(Binding binding, Binding.Table table, SqlTable main, Audience audience) {
+    Criteria(Binding binding, Binding.BoundTables table, SqlTable main, Audience audience) {
         this.audience = audience;
         this.binding = binding;
         this.table = table;
@@ -48,7 +48,7 @@ final class Criteria {
     }
 
     static SqlColumn<Object> column(SqlTable table, String name) {
-        return SqlColumn.of(Names.quoted(name), table);
+        return SqlColumn.of(PhysicalNames.quoted(name), table);
     }
 
     /** What visitors may see. */
@@ -81,7 +81,7 @@ final class Criteria {
 
     /** Whatever its state, unless it was deleted. */
     static SqlCriterion present(SqlTable records) {
-        return group(column(records, "state"), SqlBuilder.isNotEqualTo((Object) Loader.DELETED));
+        return group(column(records, "state"), SqlBuilder.isNotEqualTo((Object) RecordLoader.DELETED));
     }
 
     /** The criterion; empty where the condition holds for everything. */
@@ -127,8 +127,8 @@ final class Criteria {
         return each.isEmpty() ? never() : alternatives(each);
     }
 
-    private SqlCriterion there(SqlColumn<Object> target, Binding.Table pointed) {
-        var records = SqlTable.of(Names.quoted(pointed.name()));
+    private SqlCriterion there(SqlColumn<Object> target, Binding.BoundTables pointed) {
+        var records = SqlTable.of(PhysicalNames.quoted(pointed.name()));
         return group(exists(select(constant("1"))
                 .from(records, "t")
                 .where(column(records, "id"), isEqualTo(target))
@@ -175,7 +175,7 @@ final class Criteria {
     }
 
     private SqlCriterion field(Condition.FieldIs is) {
-        var own = Own.of(is.field());
+        var own = SystemField.of(is.field());
         if (own.isPresent()) {
             var field = own.get().field();
             return compared(column(main, own.get().column()), field, is.test(), is.values());
@@ -188,12 +188,12 @@ final class Criteria {
             case Kind.TermPick pick
             when pick.taxonomy().equals(field.id()) -> terms(field.id(), is.test(), is.values());
             case Kind.Repeater _, Kind.Relation _, Kind.TermPick _ -> entries(field, is);
-            default -> Kept.of(field.kind()) == Kept.TABLE ? entries(field, is) : inColumn(field, is);
+            default -> FieldStorage.of(field.kind()) == FieldStorage.TABLE ? entries(field, is) : inColumn(field, is);
         };
     }
 
     private SqlCriterion inColumn(Field field, Condition.FieldIs is) {
-        if (Kept.of(field.kind()) == Kept.NOT) {
+        if (FieldStorage.of(field.kind()) == FieldStorage.NOT) {
             throw new BadQuery(field.label() + " holds no value that can be compared.");
         }
         var home = table.holder().home(field.id()).table();
@@ -201,7 +201,7 @@ final class Criteria {
             return compared(column(main, nameOf(table.own(), field)), field, is.test(), is.values());
         }
         var place = table.fields().get(home);
-        var rows = SqlTable.of(Names.quoted(place.name()));
+        var rows = SqlTable.of(PhysicalNames.quoted(place.name()));
         boolean negative = is.test() == Condition.Test.IS_NOT || filledNot(is);
         var test = negative ? positive(is) : is;
         var within = within(rows, compared(column(rows, nameOf(place, field)), field, test.test(), test.values()));
@@ -218,7 +218,7 @@ final class Criteria {
                 : new Condition.FieldIs(is.field(), Condition.Test.IS, is.values());
     }
 
-    private static String nameOf(Binding.Place place, Field field) {
+    private static String nameOf(Binding.ValueTable place, Field field) {
         var name = place.columns().get(field.id());
         if (name == null) {
             throw new BadQuery(field.label() + " is just being changed on this site. Try again in a moment.");
@@ -241,7 +241,7 @@ final class Criteria {
     private SqlCriterion entries(Field field, Condition.FieldIs is) {
         var place = Optional.ofNullable(table.fields().get(field.id()))
                 .orElseThrow(() -> new BadQuery(field.label() + " is just being changed on this site."));
-        var rows = SqlTable.of(Names.quoted(place.name()));
+        var rows = SqlTable.of(PhysicalNames.quoted(place.name()));
         boolean negative = is.test() == Condition.Test.IS_NOT || filledNot(is);
         var test = negative ? positive(is) : is;
         SqlCriterion found;
@@ -295,7 +295,7 @@ final class Criteria {
         if (place == null) {
             throw new BadQuery(table.holder().plural() + " are not classified by this taxonomy.");
         }
-        var rows = SqlTable.of(Names.quoted(place.name()));
+        var rows = SqlTable.of(PhysicalNames.quoted(place.name()));
         return switch (test) {
             case FILLED -> {
                 var any = within(rows, readable(rows, taxonomyId).stream().toList());
@@ -313,13 +313,13 @@ final class Criteria {
         var wanted = numbers("A taxonomy", values);
         var above = under
                 ? binding.table(taxonomyId)
-                        .map(each -> each.fields().get(Names.ABOVE))
+                        .map(each -> each.fields().get(PhysicalNames.ABOVE))
                         .orElse(null)
                 : null;
         if (above == null) {
             return within(rows, with(readable(rows, taxonomyId), group(column(rows, "term_id"), isIn(wanted))));
         }
-        var tree = SqlTable.of(Names.quoted(above.name()));
+        var tree = SqlTable.of(PhysicalNames.quoted(above.name()));
         var below = group(exists(select(constant("1"))
                 .from(tree, "a")
                 .where(column(tree, "term_id"), isEqualTo(column(rows, "term_id")))
@@ -377,11 +377,11 @@ final class Criteria {
         if (field.kind() instanceof Kind.Choice) {
             return List.copyOf(optionKeys(field, values));
         }
-        var own = Own.of(field.id());
+        var own = SystemField.of(field.id());
         return values.stream()
                 .map(value -> (own.isPresent()
                                 ? own.get().cell(value)
-                                : Conditions.read(field.kind(), value).map(Cells::toColumn))
+                                : Conditions.read(field.kind(), value).map(ColumnValues::toColumn))
                         .orElseThrow(() -> new BadQuery(field.label() + " cannot be compared with \"" + value
                                 + "\": it is of kind " + field.kind().code().replace('_', ' ') + ".")))
                 .toList();

@@ -11,7 +11,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Model;
-import org.jontrel.core.model.State;
+import org.jontrel.core.model.RecordState;
 import org.jontrel.core.value.RecordCheck;
 import org.jontrel.core.value.Surroundings;
 import org.jontrel.core.value.Values;
@@ -44,14 +44,14 @@ final class Histories {
                 before.id(),
                 before.version(),
                 binding.generation(),
-                before.deleted() ? Loader.DELETED : before.state().code(),
+                before.deleted() ? RecordLoader.DELETED : before.state().code(),
                 before.slug(),
                 before.updatedAt().atOffset(ZoneOffset.UTC).toLocalDateTime(),
                 before.updatedBy(),
                 JSON.writeValueAsString(Values.wire(holder.fields().toList(), before.values())));
     }
 
-    private record Kept(
+    private record HistoryRow(
             int version, long generation, String state, String slug, Instant at, String by, String values) {}
 
     /** Past states, newest first. */
@@ -60,7 +60,7 @@ final class Histories {
         var kept = Jdbc.query(
                 connection,
                 PAST + " WHERE holder_id = ? AND record_id = ? ORDER BY version DESC LIMIT 200",
-                row -> new Kept(
+                row -> new HistoryRow(
                         row.getInt(1),
                         row.getLong(2),
                         row.getString(3),
@@ -85,13 +85,13 @@ final class Histories {
         return past;
     }
 
-    private static PastState past(Kept kept, Holder holder) {
+    private static PastState past(HistoryRow kept, Holder holder) {
         Map<String, Object> raw = JSON.readValue(kept.values(), new TypeReference<>() {});
         var values = RecordCheck.read(holder, raw, Surroundings.NONE).values();
-        boolean deleted = kept.state().equals(Loader.DELETED);
+        boolean deleted = kept.state().equals(RecordLoader.DELETED);
         return new PastState(
                 kept.version(),
-                deleted ? State.DRAFT : State.valueOf(kept.state().toUpperCase(Locale.ROOT)),
+                deleted ? RecordState.DRAFT : RecordState.valueOf(kept.state().toUpperCase(Locale.ROOT)),
                 kept.slug(),
                 kept.at(),
                 kept.by(),
@@ -103,7 +103,7 @@ final class Histories {
     private static Optional<Holder> holder(Connection connection, Binding binding, long generation, String holderId)
             throws SQLException {
         if (generation == binding.generation()) {
-            return binding.table(holderId).map(Binding.Table::holder);
+            return binding.table(holderId).map(Binding.BoundTables::holder);
         }
         var texts = Jdbc.query(
                 connection,

@@ -8,7 +8,7 @@ import org.jontrel.core.model.Condition;
 /**
  * Which records a list shows, and in what order.
  *
- * @param where over fields of the definition, {@link Own} parts, terms, parent and state; terms as their numbers
+ * @param where over fields of the definition, {@link SystemField} parts, terms, parent and state; terms as their numbers
  * @param search words that must all be in the record, each as the beginning of a word; empty for all
  * @param sort by fields in columns or own parts; the last saved first where empty
  * @param after where the page before ended, as {@link RecordList#next} gave it
@@ -19,7 +19,7 @@ import org.jontrel.core.model.Condition;
 public record ListQuery(
         Condition where,
         String search,
-        List<Sort> sort,
+        List<SortOrder> sort,
         Optional<String> after,
         int most,
         Set<String> fields,
@@ -33,8 +33,8 @@ public record ListQuery(
         most = Math.clamp(most, 1, MOST);
     }
 
-    /** By a field or an {@link Own} part, by its id; nothing comes before something. */
-    public record Sort(String field, boolean descending) {}
+    /** By a field or an {@link SystemField} part, by its id; nothing comes before something. */
+    public record SortOrder(String field, boolean descending) {}
 
     public ListQuery where(Condition newWhere) {
         return new ListQuery(newWhere, search, sort, after, most, fields, audience);
@@ -45,7 +45,7 @@ public record ListQuery(
     }
 
     public ListQuery sortedBy(String field, boolean descending) {
-        return new ListQuery(where, search, List.of(new Sort(field, descending)), after, most, fields, audience);
+        return new ListQuery(where, search, List.of(new SortOrder(field, descending)), after, most, fields, audience);
     }
 
     public ListQuery after(Optional<String> cursor) {

@@ -3,7 +3,7 @@ package org.jontrel.site.record;
 import java.time.Instant;
 import java.util.Map;
 import org.jontrel.core.holder.Holder;
-import org.jontrel.core.model.State;
+import org.jontrel.core.model.RecordState;
 
 /**
  * What a record was.
@@ -13,4 +13,10 @@ import org.jontrel.core.model.State;
  * @param values by field id
  */
 public record PastState(
-        int version, State state, String slug, Instant at, String by, Holder holder, Map<String, Object> values) {}
+        int version,
+        RecordState state,
+        String slug,
+        Instant at,
+        String by,
+        Holder holder,
+        Map<String, Object> values) {}

@@ -26,7 +26,7 @@ import org.jontrel.site.table.Bindings;
 import org.jontrel.site.table.Database;
 import org.jontrel.site.table.Gate;
 import org.jontrel.site.table.Jdbc;
-import org.jontrel.site.table.Names;
+import org.jontrel.site.table.PhysicalNames;
 import org.jontrel.site.table.RecordIds;
 
 /**
@@ -54,7 +54,7 @@ public final class RecordStore {
     private final Bindings bindings;
     private final MediaStore media;
     private final RecordIds ids;
-    private final Cache<Lists.Plain, Lists.Asked> plainLists =
+    private final Cache<ListReader.Plain, ListReader.PreparedQuery> plainLists =
             Caffeine.newBuilder().maximumSize(500).build();
 
     public RecordStore(Database database, Bindings bindings, MediaStore media, RecordIds ids) {
@@ -66,7 +66,7 @@ public final class RecordStore {
 
     public Optional<RecordList> page(String holderId, ListQuery query) {
         return reading(
-                holderId, (session, binding, table) -> new Lists(binding, table, plainLists).page(session, query));
+                holderId, (session, binding, table) -> new ListReader(binding, table, plainLists).page(session, query));
     }
 
     /** All records of a holder; exact, by a walk over an index that takes about a fifth of a second for a million. */
@@ -75,9 +75,10 @@ public final class RecordStore {
                         holderId,
                         (session, _, table) -> Jdbc.query(
                                         session.getConnection(),
-                                        "SELECT COUNT(*) FROM " + Names.quoted(table.name()) + " WHERE state <> ?",
+                                        "SELECT COUNT(*) FROM " + PhysicalNames.quoted(table.name())
+                                                + " WHERE state <> ?",
                                         row -> row.getLong(1),
-                                        Loader.DELETED)
+                                        RecordLoader.DELETED)
                                 .getFirst())
                 .orElse(0L);
     }
@@ -86,7 +87,7 @@ public final class RecordStore {
     public RecordList.Count count(String holderId, ListQuery query) {
         return reading(
                         holderId,
-                        (session, binding, table) -> new Lists(binding, table, plainLists).count(session, query))
+                        (session, binding, table) -> new ListReader(binding, table, plainLists).count(session, query))
                 .orElse(new RecordList.Count(0, true));
     }
 
@@ -96,7 +97,7 @@ public final class RecordStore {
 
     /** In the order of the ids; those that are not there, or deleted, are left out. */
     public List<StoredRecord> byIds(String holderId, Collection<Long> some) {
-        return reading(holderId, (session, _, table) -> new Loader(table).byIds(session.getConnection(), some))
+        return reading(holderId, (session, _, table) -> new RecordLoader(table).byIds(session.getConnection(), some))
                 .orElse(List.of())
                 .stream()
                 .filter(record -> !record.deleted())
@@ -105,7 +106,9 @@ public final class RecordStore {
 
     /** A few fields of records, with what they carry; in the order of the ids. */
     public List<StoredRecord> byIds(String holderId, Collection<Long> some, Set<String> fields) {
-        return reading(holderId, (session, _, table) -> new Loader(table, fields).byIds(session.getConnection(), some))
+        return reading(
+                        holderId,
+                        (session, _, table) -> new RecordLoader(table, fields).byIds(session.getConnection(), some))
                 .orElse(List.of())
                 .stream()
                 .filter(record -> !record.deleted())
@@ -120,7 +123,7 @@ public final class RecordStore {
     /** The records directly under another, in their order; those under none for 0. */
     public List<StoredRecord> under(String holderId, long parent) {
         return reading(holderId, (session, _, table) -> {
-                    var loader = new Loader(table);
+                    var loader = new RecordLoader(table);
                     var connection = session.getConnection();
                     return loader.filled(
                             connection,
@@ -128,7 +131,7 @@ public final class RecordStore {
                                     connection,
                                     "WHERE parent_id = ? AND state <> ? ORDER BY position, id LIMIT 2000",
                                     parent,
-                                    Loader.DELETED));
+                                    RecordLoader.DELETED));
                 })
                 .orElse(List.of());
     }
@@ -145,8 +148,8 @@ public final class RecordStore {
             var sql = wanted.stream()
                     .map(table -> {
                         parameters.add(table.holder().id());
-                        return "SELECT ? FROM DUAL WHERE EXISTS (SELECT 1 FROM " + Names.quoted(table.name())
-                                + " WHERE " + Places.VISIBLE + ")";
+                        return "SELECT ? FROM DUAL WHERE EXISTS (SELECT 1 FROM " + PhysicalNames.quoted(table.name())
+                                + " WHERE " + Placements.VISIBLE + ")";
                     })
                     .collect(Collectors.joining(" UNION ALL "));
             return Set.copyOf(Jdbc.query(session.getConnection(), sql, row -> row.getString(1), parameters.toArray()));
@@ -156,14 +159,14 @@ public final class RecordStore {
     /** All that is not deleted, by place and position: for taxonomies, which people read whole. */
     public List<StoredRecord> all(String holderId, int most) {
         return reading(holderId, (session, _, table) -> {
-                    var loader = new Loader(table);
+                    var loader = new RecordLoader(table);
                     var connection = session.getConnection();
                     return loader.filled(
                             connection,
                             loader.own(
                                     connection,
                                     "WHERE state <> ? ORDER BY parent_id, position, id LIMIT " + most,
-                                    Loader.DELETED));
+                                    RecordLoader.DELETED));
                 })
                 .orElse(List.of());
     }
@@ -172,7 +175,8 @@ public final class RecordStore {
     public Map<Long, String> addresses(String holderId, Collection<StoredRecord> records) {
         return reading(
                         holderId,
-                        (session, binding, table) -> Places.addresses(session.getConnection(), binding, table, records))
+                        (session, binding, table) ->
+                                Placements.addresses(session.getConnection(), binding, table, records))
                 .orElse(Map.of());
     }
 
@@ -181,22 +185,23 @@ public final class RecordStore {
      *
      * @param moved whether it is an address that the record had before
      */
-    public record Found(StoredRecord record, String address, boolean moved) {}
+    public record AddressedRecord(StoredRecord record, String address, boolean moved) {}
 
     /** The record at an address, such as {@code flight/lock-2}. */
-    public Optional<Found> byAddress(String holderId, String address) {
+    public Optional<AddressedRecord> byAddress(String holderId, String address) {
         return reading(holderId, (session, binding, table) -> {
             var connection = session.getConnection();
             var slug = address.substring(address.lastIndexOf('/') + 1);
-            var loader = new Loader(table);
-            var now = loader.own(connection, "WHERE slug = ? AND state <> ? LIMIT 50", slug, Loader.DELETED);
-            var addresses = Places.addresses(connection, binding, table, now);
+            var loader = new RecordLoader(table);
+            var now = loader.own(connection, "WHERE slug = ? AND state <> ? LIMIT 50", slug, RecordLoader.DELETED);
+            var addresses = Placements.addresses(connection, binding, table, now);
             for (var record : now) {
                 if (addresses.get(record.id()).equals(address)) {
-                    return new Found(loader.filled(connection, List.of(record)).getFirst(), address, false);
+                    return new AddressedRecord(
+                            loader.filled(connection, List.of(record)).getFirst(), address, false);
                 }
             }
-            var before = Places.formerly(connection, holderId, slug);
+            var before = Placements.formerly(connection, holderId, slug);
             var there = loader.byIds(connection, before).stream()
                     .filter(record -> !record.deleted())
                     .toList();
@@ -205,9 +210,9 @@ public final class RecordStore {
             }
             return there.isEmpty()
                     ? null
-                    : new Found(
+                    : new AddressedRecord(
                             there.getFirst(),
-                            Places.addresses(connection, binding, table, there)
+                            Placements.addresses(connection, binding, table, there)
                                     .get(there.getFirst().id()),
                             true);
         });
@@ -286,16 +291,17 @@ public final class RecordStore {
     }
 
     private static List<Long> pointing(
-            Connection connection, Binding.Table table, Binding.Place place, Kind kind, long id) throws SQLException {
+            Connection connection, Binding.BoundTables table, Binding.ValueTable place, Kind kind, long id)
+            throws SQLException {
         var column = kind instanceof Kind.Relation ? "target_id" : "term_id";
         return Jdbc.query(
                 connection,
-                "SELECT DISTINCT f.record_id FROM " + Names.quoted(place.name()) + " f JOIN "
-                        + Names.quoted(table.name()) + " r ON r.id = f.record_id WHERE f." + column
+                "SELECT DISTINCT f.record_id FROM " + PhysicalNames.quoted(place.name()) + " f JOIN "
+                        + PhysicalNames.quoted(table.name()) + " r ON r.id = f.record_id WHERE f." + column
                         + " = ? AND r.state <> ? ORDER BY f.record_id LIMIT " + MOST_POINTERS,
                 row -> row.getLong(1),
                 id,
-                Loader.DELETED);
+                RecordLoader.DELETED);
     }
 
     /** What visitors may see and uses a file: some of it, by the ids of its definitions. */
@@ -314,8 +320,8 @@ public final class RecordStore {
                     uses.addAll(Jdbc.query(
                             connection,
                             "SELECT r.id FROM jontrel_media_use u JOIN "
-                                    + Names.quoted(table.get().name()) + " r ON r.id = u.record_id"
-                                    + " WHERE u.media_id = ? AND u.holder_id = ? AND " + Places.VISIBLE + " LIMIT "
+                                    + PhysicalNames.quoted(table.get().name()) + " r ON r.id = u.record_id"
+                                    + " WHERE u.media_id = ? AND u.holder_id = ? AND " + Placements.VISIBLE + " LIMIT "
                                     + MOST_FILE_USES,
                             row -> new Link(holder, row.getLong(1)),
                             file,
@@ -346,7 +352,7 @@ public final class RecordStore {
     }
 
     /** What a form that is being filled in has to say; stored nowhere. */
-    public Optional<RecordCheck.Checked> check(Write write) {
+    public Optional<RecordCheck.CheckedRecord> check(Write write) {
         return reading(
                 write.holderId(),
                 (session, binding, table) -> RecordCheck.read(
@@ -355,12 +361,12 @@ public final class RecordStore {
                         new SiteSurroundings(session.getConnection(), binding, write.state(), write.parent())));
     }
 
-    private interface Reading<T> {
-        T with(SqlSession session, Binding binding, Binding.Table table) throws SQLException;
+    private interface ReadWork<T> {
+        T with(SqlSession session, Binding binding, Binding.BoundTables table) throws SQLException;
     }
 
     /** Reads, and once more where a switch took a name away in between. */
-    private <T> Optional<T> reading(String holderId, Reading<T> work) {
+    private <T> Optional<T> reading(String holderId, ReadWork<T> work) {
         return bindings.reading(database, (session, binding) -> {
             var table = binding.table(holderId);
             return table.isEmpty() ? Optional.empty() : Optional.ofNullable(work.with(session, binding, table.get()));
@@ -368,11 +374,11 @@ public final class RecordStore {
     }
 
     /** Stores what a form, the API or an import sent; in one transaction over all tables. */
-    public Saved save(Write write) {
+    public SaveResult save(Write write) {
         return writing(
                 write.holderId(),
                 (session, binding, table, crowded) ->
-                        new Saving(session.getConnection(), binding, table, media, ids, crowded).save(write));
+                        new SaveTransaction(session.getConnection(), binding, table, media, ids, crowded).save(write));
     }
 
     /**
@@ -382,31 +388,32 @@ public final class RecordStore {
      * @param write what it is to be, with its id
      * @param was what it was
      */
-    public Saved revive(Write write, StoredRecord was) {
+    public SaveResult revive(Write write, StoredRecord was) {
         return writing(
                 write.holderId(),
-                (session, binding, table, crowded) ->
-                        new Saving(session.getConnection(), binding, table, media, ids, crowded).revive(write, was));
+                (session, binding, table, crowded) -> new SaveTransaction(
+                                session.getConnection(), binding, table, media, ids, crowded)
+                        .revive(write, was));
     }
 
     /** Many new or changed records in one transaction: all of them, or none where one is refused. */
-    public List<Saved> saveAll(List<Write> writes) {
-        var saved = new ArrayList<Saved>();
+    public List<SaveResult> saveAll(List<Write> writes) {
+        var saved = new ArrayList<SaveResult>();
         var outcome = writing(writes.getFirst().holderId(), (session, binding, table, crowded) -> {
             saved.clear();
-            var saving = new Saving(session.getConnection(), binding, table, media, ids, crowded);
+            var saving = new SaveTransaction(session.getConnection(), binding, table, media, ids, crowded);
             for (var some : runs(writes)) {
                 var stored = some.getFirst().id().isEmpty() ? saving.add(some) : List.of(saving.save(some.getFirst()));
                 for (var one : stored) {
                     saved.add(one);
-                    if (!(one instanceof Saved.Stored)) {
-                        throw new Refusal(one);
+                    if (!(one instanceof SaveResult.Stored)) {
+                        throw new RolledBackException(one);
                     }
                 }
             }
             return saved.getLast();
         });
-        return outcome instanceof Saved.Stored ? List.copyOf(saved) : List.of(outcome);
+        return outcome instanceof SaveResult.Stored ? List.copyOf(saved) : List.of(outcome);
     }
 
     /** New records that follow each other, up to a thousand; each changed one for itself. */
@@ -416,7 +423,7 @@ public final class RecordStore {
             boolean joins = write.id().isEmpty()
                     && !runs.isEmpty()
                     && runs.getLast().getFirst().id().isEmpty()
-                    && runs.getLast().size() < Saving.TOGETHER;
+                    && runs.getLast().size() < SaveTransaction.TOGETHER;
             if (!joins) {
                 runs.add(new ArrayList<>());
             }
@@ -426,40 +433,41 @@ public final class RecordStore {
     }
 
     /** Undoes a transaction in which one of many records was refused. */
-    private static final class Refusal extends RuntimeException {
-        private final transient Saved saved;
+    private static final class RolledBackException extends RuntimeException {
+        private final transient SaveResult saved;
 
-        Refusal(Saved saved) {
+        RolledBackException(SaveResult saved) {
             this.saved = saved;
         }
     }
 
-    private interface Writing {
-        Saved with(SqlSession session, Binding binding, Binding.Table table, boolean crowded) throws SQLException;
+    private interface WriteWork {
+        SaveResult with(SqlSession session, Binding binding, Binding.BoundTables table, boolean crowded)
+                throws SQLException;
     }
 
     /** Writers wait at a closed gate: a switch takes less than a second, unless it was cut off. */
-    private Saved writing(String holderId, Writing work) {
+    private SaveResult writing(String holderId, WriteWork work) {
         long until = System.nanoTime() + PATIENCE.toNanos();
         while (true) {
             var outcome = written(holderId, work);
-            if (!(outcome instanceof Saved.Closed) || System.nanoTime() > until) {
+            if (!(outcome instanceof SaveResult.Closed) || System.nanoTime() > until) {
                 return outcome;
             }
             Database.pause(SOON_MILLIS);
         }
     }
 
-    private Saved written(String holderId, Writing work) {
+    private SaveResult written(String holderId, WriteWork work) {
         for (int attempt = 1; ; attempt++) {
             boolean crowded = attempt > NUMBERED_TRIES;
             try {
                 return database.transaction(session -> writeOnce(session, holderId, work, crowded));
-            } catch (Refusal e) {
+            } catch (RolledBackException e) {
                 return e.saved;
             } catch (RuntimeException e) {
                 int error = Database.errorOf(e);
-                boolean again = e instanceof Saving.Overtaken
+                boolean again = e instanceof SaveTransaction.Overtaken
                         || error == DUPLICATE
                         || error == UNKNOWN_COLUMN
                         || error == UNKNOWN_TABLE;
@@ -470,7 +478,8 @@ public final class RecordStore {
         }
     }
 
-    private Saved writeOnce(SqlSession session, String holderId, Writing work, boolean crowded) throws SQLException {
+    private SaveResult writeOnce(SqlSession session, String holderId, WriteWork work, boolean crowded)
+            throws SQLException {
         var binding = bindings.last(session);
         var passage = Gate.pass(session.getConnection(), binding.generation());
         if (passage == Gate.Passage.CHANGED) {
@@ -478,26 +487,26 @@ public final class RecordStore {
             passage = Gate.pass(session.getConnection(), binding.generation());
         }
         if (passage != Gate.Passage.OPEN) {
-            return new Saved.Closed();
+            return new SaveResult.Closed();
         }
         var table = binding.table(holderId);
-        return table.isEmpty() ? new Saved.Missing() : work.with(session, binding, table.get(), crowded);
+        return table.isEmpty() ? new SaveResult.Missing() : work.with(session, binding, table.get(), crowded);
     }
 
     /** Takes a record away; {@link #bringBack} undoes it. One that others stand under stays. */
-    public Removed remove(String holderId, long id, int version, String author) {
-        var removed = new Removed[1];
+    public RemoveResult remove(String holderId, long id, int version, String author) {
+        var removed = new RemoveResult[1];
         var saved = writing(holderId, (session, binding, table, _) -> {
             removed[0] = new Removal(session.getConnection(), binding, table, media).remove(id, version, author);
-            return new Saved.Missing();
+            return new SaveResult.Missing();
         });
-        return saved instanceof Saved.Closed
-                ? new Removed.Closed()
-                : removed[0] == null ? new Removed.Missing() : removed[0];
+        return saved instanceof SaveResult.Closed
+                ? new SaveResult.Closed()
+                : removed[0] == null ? new SaveResult.Missing() : removed[0];
     }
 
     /** Brings a record back that was removed, at its old address where that is free. */
-    public Saved bringBack(String holderId, long id, String author) {
+    public SaveResult bringBack(String holderId, long id, String author) {
         return writing(
                 holderId,
                 (session, binding, table, crowded) ->
@@ -511,7 +520,7 @@ public final class RecordStore {
             new Removal(session.getConnection(), binding, table, media)
                     .merge(from, into, author)
                     .ifPresent(count -> moved.put("records", count));
-            return new Saved.Missing();
+            return new SaveResult.Missing();
         });
         return Optional.ofNullable(moved.get("records"));
     }
@@ -530,7 +539,7 @@ public final class RecordStore {
         var due = bindings.reading(database, (session, binding) -> {
             var holders = new ArrayList<String>();
             for (var table : binding.tables().values()) {
-                var some = "SELECT 1 FROM " + Names.quoted(table.name()) + " WHERE " + which + " LIMIT 1";
+                var some = "SELECT 1 FROM " + PhysicalNames.quoted(table.name()) + " WHERE " + which + " LIMIT 1";
                 if (!Jdbc.query(session.getConnection(), some, row -> row.getInt(1))
                         .isEmpty()) {
                     holders.add(table.holder().id());
@@ -543,31 +552,10 @@ public final class RecordStore {
             writing(holder, (session, _, table, _) -> {
                 changed[0] += Jdbc.update(
                         session.getConnection(),
-                        "UPDATE " + Names.quoted(table.name()) + " SET " + change + " WHERE " + which);
-                return new Saved.Missing();
+                        "UPDATE " + PhysicalNames.quoted(table.name()) + " SET " + change + " WHERE " + which);
+                return new SaveResult.Missing();
             });
         }
         return changed[0];
-    }
-
-    /** What came of removing a record. */
-    public sealed interface Removed {
-        record Done(StoredRecord record) implements Removed {}
-
-        /** Other records stand under it. */
-        record HasBelow(long records) implements Removed {
-            /** Why it stays, and what to do. */
-            public String sentence() {
-                return records == 1
-                        ? "One record has this one as its parent. Move or delete it first."
-                        : records + " records have this one as their parent. Move or delete them first.";
-            }
-        }
-
-        record Conflict(StoredRecord current) implements Removed {}
-
-        record Missing() implements Removed {}
-
-        record Closed() implements Removed {}
     }
 }

@@ -24,7 +24,7 @@ import org.jontrel.core.value.Link;
 import org.jontrel.site.media.MediaStore;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.Jdbc;
-import org.jontrel.site.table.Names;
+import org.jontrel.site.table.PhysicalNames;
 
 /**
  * What values lead to: whether it is there, and whether it may be led to; and whether what must be unique is. Only what is
@@ -33,10 +33,10 @@ import org.jontrel.site.table.Names;
 final class References {
     private final Connection connection;
     private final Binding binding;
-    private final Binding.Table table;
+    private final Binding.BoundTables table;
     private final MediaStore media;
 
-    References(Connection connection, Binding binding, Binding.Table table, MediaStore media) {
+    References(Connection connection, Binding binding, Binding.BoundTables table, MediaStore media) {
         this.connection = connection;
         this.binding = binding;
         this.table = table;
@@ -48,13 +48,13 @@ final class References {
      *
      * @param problems where what is found is put
      */
-    record Change(long record, Flat was, Flat is, List<FormCheck.Problem> problems) {}
+    record RecordChange(long record, RecordRows was, RecordRows is, List<FormCheck.Problem> problems) {}
 
     private record Use(Field field, Object value) {}
 
     /** What keeps records from being stored, put with each of them. */
-    void check(List<Change> changes) throws SQLException {
-        var fresh = new LinkedHashMap<Change, Set<Use>>();
+    void check(List<RecordChange> changes) throws SQLException {
+        var fresh = new LinkedHashMap<RecordChange, Set<Use>>();
         var wanted = new HashMap<String, Set<Long>>();
         for (var change : changes) {
             var uses = new LinkedHashSet<>(uses(change.is()));
@@ -86,7 +86,7 @@ final class References {
     /** Which record leads to a target by a field, where only one may. */
     private record Hold(String field, long target) {}
 
-    private Map<Hold, Long> holders(Map<Change, Set<Use>> fresh) throws SQLException {
+    private Map<Hold, Long> holders(Map<RecordChange, Set<Use>> fresh) throws SQLException {
         var targets = new HashMap<String, Set<Long>>();
         fresh.values()
                 .forEach(uses -> uses.stream()
@@ -97,11 +97,11 @@ final class References {
         for (var each : targets.entrySet()) {
             var place = table.fields().get(each.getKey());
             var padded = new ArrayList<>(Jdbc.padded(each.getValue()));
-            padded.add(Loader.DELETED);
+            padded.add(RecordLoader.DELETED);
             Jdbc.query(
                     connection,
-                    "SELECT f.target_id, f.record_id FROM " + Names.quoted(place.name()) + " f JOIN "
-                            + Names.quoted(table.name()) + " r ON r.id = f.record_id WHERE f.target_id IN ("
+                    "SELECT f.target_id, f.record_id FROM " + PhysicalNames.quoted(place.name()) + " f JOIN "
+                            + PhysicalNames.quoted(table.name()) + " r ON r.id = f.record_id WHERE f.target_id IN ("
                             + Jdbc.marks(padded.size() - 1) + ") AND r.state <> ?",
                     row -> holders.put(new Hold(each.getKey(), row.getLong(1)), row.getLong(2)),
                     padded.toArray());
@@ -113,7 +113,7 @@ final class References {
         return relation.inverse() != null && !relation.inverse().many();
     }
 
-    private void check(Change change, Use use, Map<String, Set<Long>> there, Map<Hold, Long> holders)
+    private void check(RecordChange change, Use use, Map<String, Set<Long>> there, Map<Hold, Long> holders)
             throws SQLException {
         var field = use.field();
         switch (field.kind()) {
@@ -144,7 +144,7 @@ final class References {
         }
     }
 
-    private void problem(Change change, Field field, Code code, Object... more) {
+    private void problem(RecordChange change, Field field, Code code, Object... more) {
         var arguments = new Object[more.length + 1];
         arguments[0] = field.label();
         System.arraycopy(more, 0, arguments, 1, more.length);
@@ -173,11 +173,11 @@ final class References {
             if (target.isPresent()) {
                 var padded = Jdbc.padded(each.getValue());
                 parts.add("SELECT ? AS holder, id FROM "
-                        + Names.quoted(target.get().name()) + " WHERE id IN (" + Jdbc.marks(padded.size())
+                        + PhysicalNames.quoted(target.get().name()) + " WHERE id IN (" + Jdbc.marks(padded.size())
                         + ") AND state <> ?");
                 parameters.add(each.getKey());
                 parameters.addAll(padded);
-                parameters.add(Loader.DELETED);
+                parameters.add(RecordLoader.DELETED);
                 there.put(each.getKey(), new HashSet<>());
             }
         }
@@ -191,7 +191,7 @@ final class References {
         return there;
     }
 
-    private List<Use> uses(Flat flat) {
+    private List<Use> uses(RecordRows flat) {
         var uses = new ArrayList<Use>();
         flat.columns().forEach((id, value) -> use(id, value).ifPresent(uses::add));
         flat.entries()
@@ -215,7 +215,7 @@ final class References {
     }
 
     /** Ids of the pictures and files that values use. */
-    Set<Long> files(Flat flat) {
+    Set<Long> files(RecordRows flat) {
         return uses(flat).stream()
                 .filter(use ->
                         use.field().kind() instanceof Kind.Image || use.field().kind() instanceof Kind.File)
@@ -246,7 +246,7 @@ final class References {
     }
 
     /** Texts that must be unique and that another record has, or the record itself twice. */
-    private void unique(List<Change> changes) throws SQLException {
+    private void unique(List<RecordChange> changes) throws SQLException {
         for (var field :
                 guarded(table.holder()).stream().filter(References::isUnique).toList()) {
             var all = changes.stream()
@@ -266,7 +266,7 @@ final class References {
         }
     }
 
-    private static Set<Object> fresh(Change change, Field field) {
+    private static Set<Object> fresh(RecordChange change, Field field) {
         var values = new LinkedHashSet<>(texts(change.is(), field));
         texts(change.was(), field).forEach(values::remove);
         return values;
@@ -291,8 +291,9 @@ final class References {
         var place = table.placeOf(field.id()).orElseThrow();
         return !Jdbc.query(
                         connection,
-                        "SELECT 1 FROM " + Names.quoted(place.name()) + " WHERE "
-                                + Names.quoted(place.columns().get(field.id())) + " IN (" + Jdbc.marks(padded.size())
+                        "SELECT 1 FROM " + PhysicalNames.quoted(place.name()) + " WHERE "
+                                + PhysicalNames.quoted(place.columns().get(field.id())) + " IN ("
+                                + Jdbc.marks(padded.size())
                                 + ") LIMIT 1",
                         row -> row.getInt(1),
                         padded.toArray())
@@ -304,8 +305,8 @@ final class References {
         boolean own = place.name().equals(table.name());
         return !Jdbc.query(
                         connection,
-                        "SELECT 1 FROM " + Names.quoted(place.name()) + " WHERE "
-                                + Names.quoted(place.columns().get(field.id())) + " = ? AND "
+                        "SELECT 1 FROM " + PhysicalNames.quoted(place.name()) + " WHERE "
+                                + PhysicalNames.quoted(place.columns().get(field.id())) + " = ? AND "
                                 + (own ? "id <> ? AND state <> 'deleted'" : "record_id <> ?") + " LIMIT 1",
                         row -> row.getInt(1),
                         value,
@@ -314,14 +315,14 @@ final class References {
     }
 
     /** Texts of a field that must be unique, for records that are stored together. */
-    static List<Object> uniqueTexts(Holder holder, List<Flat> records) {
+    static List<Object> uniqueTexts(Holder holder, List<RecordRows> records) {
         return guarded(holder).stream()
                 .filter(References::isUnique)
                 .flatMap(field -> records.stream().flatMap(flat -> texts(flat, field).stream()))
                 .toList();
     }
 
-    private static List<Object> texts(Flat flat, Field field) {
+    private static List<Object> texts(RecordRows flat, Field field) {
         var texts = new ArrayList<Object>();
         Optional.ofNullable(flat.columns().get(field.id())).ifPresent(texts::add);
         flat.entries()

@@ -9,16 +9,16 @@ import org.jontrel.core.value.Link;
 import org.jontrel.site.media.MediaStore;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.Jdbc;
-import org.jontrel.site.table.Names;
+import org.jontrel.site.table.PhysicalNames;
 
 /** Records taken away and brought back, and terms merged. What is taken away stays in its tables, out of sight. */
 final class Removal {
     private final Connection connection;
     private final Binding binding;
-    private final Binding.Table table;
+    private final Binding.BoundTables table;
     private final MediaStore media;
 
-    Removal(Connection connection, Binding binding, Binding.Table table, MediaStore media) {
+    Removal(Connection connection, Binding binding, Binding.BoundTables table, MediaStore media) {
         this.connection = connection;
         this.binding = binding;
         this.table = table;
@@ -26,34 +26,34 @@ final class Removal {
     }
 
     private Optional<StoredRecord> find(long id) throws SQLException {
-        return new Loader(table).byIds(connection, List.of(id)).stream().findFirst();
+        return new RecordLoader(table).byIds(connection, List.of(id)).stream().findFirst();
     }
 
-    RecordStore.Removed remove(long id, int version, String author) throws SQLException {
+    RemoveResult remove(long id, int version, String author) throws SQLException {
         var found = find(id).filter(record -> !record.deleted());
         if (found.isEmpty()) {
-            return new RecordStore.Removed.Missing();
+            return new SaveResult.Missing();
         }
         if (found.get().version() != version) {
-            return new RecordStore.Removed.Conflict(found.get());
+            return new SaveResult.Conflict(found.get());
         }
         long below = 0;
         for (var other : binding.tables().values()) {
             below += Jdbc.query(
                             connection,
-                            "SELECT COUNT(*) FROM " + Names.quoted(other.name())
+                            "SELECT COUNT(*) FROM " + PhysicalNames.quoted(other.name())
                                     + " WHERE parent_id = ? AND parent_type = ? AND state <> ?",
                             row -> row.getLong(1),
                             id,
                             table.holder().id(),
-                            Loader.DELETED)
+                            RecordLoader.DELETED)
                     .getFirst();
         }
         if (below > 0) {
-            return new RecordStore.Removed.HasBelow(below);
+            return new RemoveResult.HasChildren(below);
         }
         hide(found.get(), author);
-        return new RecordStore.Removed.Done(found.get());
+        return new RemoveResult.RemovedRecord(found.get());
     }
 
     private void hide(StoredRecord record, String author) throws SQLException {
@@ -61,17 +61,17 @@ final class Removal {
         Histories.keep(statements, binding, table.holder(), record);
         int changed = Jdbc.update(
                 connection,
-                "UPDATE " + Names.quoted(table.name())
+                "UPDATE " + PhysicalNames.quoted(table.name())
                         + " SET state = ?, slug = CONCAT('~', id), version = version + 1,"
                         + " updated_at = UTC_TIMESTAMP(6), updated_by = ? WHERE id = ? AND version = ?",
-                Loader.DELETED,
+                RecordLoader.DELETED,
                 author,
                 record.id(),
                 record.version());
         if (changed == 0) {
-            throw new Saving.Overtaken();
+            throw new SaveTransaction.Overtaken();
         }
-        Words.remove(statements, table.holder().id(), record.id());
+        SearchWords.remove(statements, table.holder().id(), record.id());
         statements.add(
                 "DELETE FROM jontrel_media_use WHERE holder_id = ? AND record_id = ?",
                 table.holder().id(),
@@ -79,22 +79,22 @@ final class Removal {
         statements.run(connection);
     }
 
-    Saved bringBack(long id, String author, boolean crowded) throws SQLException {
+    SaveResult bringBack(long id, String author, boolean crowded) throws SQLException {
         var found = find(id).filter(StoredRecord::deleted);
         var last = Histories.of(connection, binding, table.holder().id(), id).stream()
                 .findFirst();
         if (found.isEmpty() || last.isEmpty()) {
-            return new Saved.Missing();
+            return new SaveResult.Missing();
         }
         var record = found.get();
         var wanted = last.get().slug();
-        var addresses = new Addresses(connection, table);
+        var addresses = new TakenSlugs(connection, table);
         var slug = !addresses.taken(record.parentId(), wanted, id)
                 ? wanted
                 : crowded ? Slugs.certain(record.title(), id) : addresses.free(record.parentId(), record.title(), id);
         Jdbc.update(
                 connection,
-                "UPDATE " + Names.quoted(table.name()) + " SET state = ?, slug = ?, version = version + 1,"
+                "UPDATE " + PhysicalNames.quoted(table.name()) + " SET state = ?, slug = ?, version = version + 1,"
                         + " updated_at = UTC_TIMESTAMP(6), updated_by = ? WHERE id = ? AND version = ?",
                 last.get().state().code(),
                 slug,
@@ -103,12 +103,12 @@ final class Removal {
                 record.version());
         var holderId = table.holder().id();
         var statements = new Statements();
-        Words.store(statements, table.holder(), id, record.values());
+        SearchWords.store(statements, table.holder(), id, record.values());
         new References(connection, binding, table, media)
-                .files(Flat.of(table.holder(), record.values()))
+                .files(RecordRows.of(table.holder(), record.values()))
                 .forEach(file -> References.used(statements, file, holderId, id));
         statements.run(connection);
-        return find(id).<Saved>map(Saved.Stored::new).orElseGet(Saved.Missing::new);
+        return find(id).<SaveResult>map(SaveResult.Stored::new).orElseGet(SaveResult.Missing::new);
     }
 
     /** Empty where one of the terms is not there, or the other stands under it. */
@@ -119,7 +119,7 @@ final class Removal {
         if (was.isEmpty()
                 || is.isEmpty()
                 || from == into
-                || Places.above(connection, binding, is.get().parent()).contains(new Link(id, from))) {
+                || Placements.above(connection, binding, is.get().parent()).contains(new Link(id, from))) {
             return Optional.empty();
         }
         long moved = 0;
@@ -135,15 +135,16 @@ final class Removal {
         }
         var below = Jdbc.query(
                 connection,
-                "SELECT id FROM " + Names.quoted(table.name()) + " WHERE parent_id = ?",
+                "SELECT id FROM " + PhysicalNames.quoted(table.name()) + " WHERE parent_id = ?",
                 row -> row.getLong(1),
                 from);
         Jdbc.update(
                 connection,
-                "UPDATE " + Names.quoted(table.name()) + " SET parent_id = ? WHERE parent_id = ? AND state <> ?",
+                "UPDATE " + PhysicalNames.quoted(table.name())
+                        + " SET parent_id = ? WHERE parent_id = ? AND state <> ?",
                 into,
                 from,
-                Loader.DELETED);
+                RecordLoader.DELETED);
         var tree = new TermTree(connection, table);
         for (var each : below) {
             tree.placed(each, into);
@@ -159,8 +160,8 @@ final class Removal {
         return Optional.of(moved);
     }
 
-    private long move(Binding.Place place, long from, long into) throws SQLException {
-        var name = Names.quoted(place.name());
+    private long move(Binding.ValueTable place, long from, long into) throws SQLException {
+        var name = PhysicalNames.quoted(place.name());
         long uses = Jdbc.query(
                         connection,
                         "SELECT COUNT(DISTINCT record_id) FROM " + name + " WHERE term_id = ?",

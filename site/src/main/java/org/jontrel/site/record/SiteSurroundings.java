@@ -7,44 +7,44 @@ import java.util.HashSet;
 import java.util.Map;
 import java.util.Optional;
 import org.jontrel.core.model.Definition;
-import org.jontrel.core.model.State;
+import org.jontrel.core.model.RecordState;
 import org.jontrel.core.value.Link;
 import org.jontrel.core.value.Surroundings;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.DatabaseException;
 import org.jontrel.site.table.Jdbc;
-import org.jontrel.site.table.Names;
+import org.jontrel.site.table.PhysicalNames;
 
 /** What conditions ask of a record on this site; terms are looked up when one is asked for. */
 public final class SiteSurroundings implements Surroundings {
     private final Terms terms;
-    private final State state;
+    private final RecordState state;
     private final Optional<Link> parent;
 
-    private record Term(String name, long above) {}
+    private record TermName(String name, long above) {}
 
     /** All terms of the site, read when they are first asked for. */
     private static final class Terms {
         private final Connection connection;
         private final Binding binding;
-        private Map<Long, Term> byId;
+        private Map<Long, TermName> byId;
 
         Terms(Connection connection, Binding binding) {
             this.connection = connection;
             this.binding = binding;
         }
 
-        Map<Long, Term> byId() {
+        Map<Long, TermName> byId() {
             if (byId == null) {
                 byId = new HashMap<>();
                 try {
                     for (var table : binding.tables(Definition.Sort.TAXONOMY)) {
                         Jdbc.query(
                                 connection,
-                                "SELECT id, origin, parent_id FROM " + Names.quoted(table.name()),
+                                "SELECT id, origin, parent_id FROM " + PhysicalNames.quoted(table.name()),
                                 row -> byId.put(
                                         row.getLong(1),
-                                        new Term(
+                                        new TermName(
                                                 Optional.ofNullable(row.getString(2))
                                                         .orElse(row.getString(1)),
                                                 row.getLong(3))));
@@ -57,22 +57,22 @@ public final class SiteSurroundings implements Surroundings {
         }
     }
 
-    public SiteSurroundings(Connection connection, Binding binding, State state, Optional<Link> parent) {
+    public SiteSurroundings(Connection connection, Binding binding, RecordState state, Optional<Link> parent) {
         this(new Terms(connection, binding), state, parent);
     }
 
-    private SiteSurroundings(Terms terms, State state, Optional<Link> parent) {
+    private SiteSurroundings(Terms terms, RecordState state, Optional<Link> parent) {
         this.terms = terms;
         this.state = state;
         this.parent = parent;
     }
 
     /** Those of another record. */
-    SiteSurroundings of(State newState, Optional<Link> newParent) {
+    SiteSurroundings of(RecordState newState, Optional<Link> newParent) {
         return new SiteSurroundings(terms, newState, newParent);
     }
 
-    private Map<Long, Term> terms() {
+    private Map<Long, TermName> terms() {
         return terms.byId();
     }
 
@@ -106,7 +106,7 @@ public final class SiteSurroundings implements Surroundings {
     }
 
     @Override
-    public State state() {
+    public RecordState state() {
         return state;
     }
 }

@@ -5,7 +5,7 @@ import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
-import org.jontrel.core.model.State;
+import org.jontrel.core.model.RecordState;
 import org.jontrel.core.value.Link;
 
 /**
@@ -25,7 +25,7 @@ public record StoredRecord(
         String slug,
         Optional<Link> parent,
         int position,
-        State state,
+        RecordState state,
         boolean deleted,
         Optional<Instant> publishAt,
         Optional<Instant> retireAt,
@@ -60,8 +60,8 @@ public record StoredRecord(
     /** Whether visitors see it at a moment. */
     public boolean visible(Instant now) {
         return !deleted
-                && (state == State.PUBLISHED
-                        || state == State.SCHEDULED
+                && (state == RecordState.PUBLISHED
+                        || state == RecordState.SCHEDULED
                                 && publishAt.map(at -> !at.isAfter(now)).orElse(false))
                 && retireAt.map(at -> at.isAfter(now)).orElse(true);
     }

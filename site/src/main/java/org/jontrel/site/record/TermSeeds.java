@@ -8,23 +8,23 @@ import java.time.temporal.ChronoUnit;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
-import org.jontrel.core.model.State;
+import org.jontrel.core.model.RecordState;
 import org.jontrel.core.value.Link;
 import org.jontrel.core.value.RecordCheck;
 import org.jontrel.core.value.Surroundings;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.Jdbc;
-import org.jontrel.site.table.Names;
+import org.jontrel.site.table.PhysicalNames;
 import org.jontrel.site.table.RecordIds;
 import org.jontrel.site.table.Schema;
 
 /** Terms as definitions bring them. */
 public final class TermSeeds {
     private final Connection connection;
-    private final Binding.Table table;
+    private final Binding.BoundTables table;
     private final RecordIds ids = new RecordIds(Clock.systemUTC());
 
-    public TermSeeds(Connection connection, Binding.Table table) {
+    public TermSeeds(Connection connection, Binding.BoundTables table) {
         this.connection = connection;
         this.table = table;
     }
@@ -43,8 +43,8 @@ public final class TermSeeds {
             int position,
             Map<String, Object> values)
             throws SQLException {
-        var name = Names.quoted(table.name());
-        var column = Names.quoted(table.own().columns().get("part_title"));
+        var name = PhysicalNames.quoted(table.name());
+        var column = PhysicalNames.quoted(table.own().columns().get("part_title"));
         var there =
                 Jdbc.query(connection, "SELECT id FROM " + name + " WHERE origin = ?", row -> row.getLong(1), origin);
         if (!there.isEmpty()) {
@@ -57,7 +57,7 @@ public final class TermSeeds {
                         there.getFirst(),
                         before);
                 if (renamed > 0) {
-                    Words.renew(connection, table, there);
+                    SearchWords.renew(connection, table, there);
                 }
             }
             return there.getFirst();
@@ -67,7 +67,7 @@ public final class TermSeeds {
         all.putAll(values);
         long id = ids.next();
         var wanted = key.replace('_', '-');
-        var addresses = new Addresses(connection, table);
+        var addresses = new TakenSlugs(connection, table);
         var slug = addresses.taken(parent, wanted, id) ? Slugs.certain(key, id) : wanted;
         var now = Instant.now().truncatedTo(ChronoUnit.MICROS);
         var record = new StoredRecord(
@@ -77,7 +77,7 @@ public final class TermSeeds {
                         ? Optional.empty()
                         : Optional.of(new Link(table.holder().id(), parent)),
                 position,
-                State.PUBLISHED,
+                RecordState.PUBLISHED,
                 false,
                 Optional.empty(),
                 Optional.empty(),
@@ -90,7 +90,7 @@ public final class TermSeeds {
                 "definitions",
                 all);
         var statements = new Statements();
-        new Saver(table, statements).insert(record, Flat.of(table.holder(), all));
+        new RecordTableWriter(table, statements).insert(record, RecordRows.of(table.holder(), all));
         statements.run(connection);
         new TermTree(connection, table).placed(id, parent);
         return id;
@@ -98,7 +98,7 @@ public final class TermSeeds {
 
     /** Removes the term of this origin, unless somebody has changed it, put something under it or uses it, also in held values. */
     public void retire(String origin) throws SQLException {
-        var name = Names.quoted(table.name());
+        var name = PhysicalNames.quoted(table.name());
         var found = Jdbc.query(
                 connection,
                 "SELECT id FROM " + name + " t WHERE origin = ? AND version = 1 AND NOT EXISTS (SELECT 1 FROM " + name
@@ -111,22 +111,22 @@ public final class TermSeeds {
         long id = found.getFirst();
         Jdbc.update(connection, "DELETE FROM " + name + " WHERE id = ?", id);
         for (var place : table.fields().entrySet()) {
-            var column = place.getKey().equals(Names.ABOVE) ? "term_id" : "record_id";
+            var column = place.getKey().equals(PhysicalNames.ABOVE) ? "term_id" : "record_id";
             Jdbc.update(
                     connection,
-                    "DELETE FROM " + Names.quoted(place.getValue().name()) + " WHERE " + column + " = ?",
+                    "DELETE FROM " + PhysicalNames.quoted(place.getValue().name()) + " WHERE " + column + " = ?",
                     id);
         }
         var statements = new Statements();
-        Words.remove(statements, table.holder().id(), id);
+        SearchWords.remove(statements, table.holder().id(), id);
         statements.run(connection);
     }
 
     private boolean isUsed(long id) throws SQLException {
-        var tree = table.fields().get(Names.ABOVE);
+        var tree = table.fields().get(PhysicalNames.ABOVE);
         for (var other : Schema.with(connection, "term_id")) {
             boolean own = tree != null && tree.name().equals(other);
-            var use = "SELECT 1 FROM " + Names.quoted(other) + " WHERE term_id = ? LIMIT 1";
+            var use = "SELECT 1 FROM " + PhysicalNames.quoted(other) + " WHERE term_id = ? LIMIT 1";
             if (!own && !Jdbc.query(connection, use, row -> row.getInt(1), id).isEmpty()) {
                 return true;
             }

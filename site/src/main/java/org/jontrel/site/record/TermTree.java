@@ -4,16 +4,16 @@ import java.sql.Connection;
 import java.sql.SQLException;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.Jdbc;
-import org.jontrel.site.table.Names;
+import org.jontrel.site.table.PhysicalNames;
 
 /** The terms above each term of a taxonomy, itself among them, so that what is under one is found at once. */
 public final class TermTree {
     private final Connection connection;
     private final String name;
 
-    public TermTree(Connection connection, Binding.Table table) {
+    public TermTree(Connection connection, Binding.BoundTables table) {
         this.connection = connection;
-        this.name = Names.quoted(table.fields().get(Names.ABOVE).name());
+        this.name = PhysicalNames.quoted(table.fields().get(PhysicalNames.ABOVE).name());
     }
 
     /** A term stands now under another, with all that is under it; 0 for under none. */

@@ -3,7 +3,7 @@ package org.jontrel.site.record;
 import java.time.Instant;
 import java.util.Map;
 import java.util.Optional;
-import org.jontrel.core.model.State;
+import org.jontrel.core.model.RecordState;
 import org.jontrel.core.value.Link;
 
 /**
@@ -22,7 +22,7 @@ public record Write(
         String holderId,
         Optional<Long> id,
         int version,
-        State state,
+        RecordState state,
         Optional<Instant> publishAt,
         Optional<Instant> retireAt,
         String slug,
@@ -32,7 +32,7 @@ public record Write(
         boolean whole,
         String author) {
     /** A new record with nothing but values. */
-    public static Write fresh(String holderId, State state, Map<String, ?> raw, String author) {
+    public static Write fresh(String holderId, RecordState state, Map<String, ?> raw, String author) {
         return new Write(
                 holderId,
                 Optional.empty(),
@@ -65,7 +65,7 @@ public record Write(
                 author);
     }
 
-    public Write withState(State newState) {
+    public Write withState(RecordState newState) {
         return new Write(
                 holderId, id, version, newState, publishAt, retireAt, slug, parent, position, raw, whole, author);
     }

@@ -8,21 +8,21 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import org.jontrel.core.holder.FieldStorage;
 import org.jontrel.core.holder.Holder;
-import org.jontrel.core.holder.Kept;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.plan.Breach;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.Jdbc;
-import org.jontrel.site.table.Names;
+import org.jontrel.site.table.PhysicalNames;
 
 /** Counts what is stored and newer definitions no longer allow, by one statement for each sort. */
 final class Breaches {
     private final Connection connection;
-    private final Binding.Table table;
+    private final Binding.BoundTables table;
 
-    Breaches(Connection connection, Binding.Table table) {
+    Breaches(Connection connection, Binding.BoundTables table) {
         this.connection = connection;
         this.table = table;
     }
@@ -60,7 +60,7 @@ final class Breaches {
         if (kind instanceof Kind.Repeater rows) {
             return Optional.ofNullable(rows.maxRows());
         }
-        if (Kept.of(kind) != Kept.TABLE) {
+        if (FieldStorage.of(kind) != FieldStorage.TABLE) {
             return Optional.empty();
         }
         return kind.amount().many() ? Optional.ofNullable(kind.amount().max()) : Optional.of(1);
@@ -73,11 +73,12 @@ final class Breaches {
             return 0;
         }
         var present = place.get().name().equals(table.name()) ? " AND state <> 'deleted'" : "";
-        var value = Names.quoted(column.get());
+        var value = PhysicalNames.quoted(column.get());
         return Jdbc.number(
                 connection,
                 "SELECT COALESCE(SUM(n), 0) FROM (SELECT COUNT(*) AS n FROM "
-                        + Names.quoted(place.get().name()) + " WHERE " + value + " IS NOT NULL" + present + " GROUP BY "
+                        + PhysicalNames.quoted(place.get().name()) + " WHERE " + value + " IS NOT NULL" + present
+                        + " GROUP BY "
                         + value
                         + " HAVING COUNT(*) > 1) AS shared");
     }
@@ -89,8 +90,9 @@ final class Breaches {
                 ? 0
                 : Jdbc.number(
                         connection,
-                        "SELECT COUNT(DISTINCT record_id) FROM (SELECT record_id FROM " + Names.quoted(place.name())
-                                + " GROUP BY record_id, row_id HAVING COUNT(*) > " + most + ") AS full");
+                        "SELECT COUNT(DISTINCT record_id) FROM (SELECT record_id FROM "
+                                + PhysicalNames.quoted(place.name()) + " GROUP BY record_id, row_id HAVING COUNT(*) > "
+                                + most + ") AS full");
     }
 
     private long outside(Field field, Kind.Relation before, Kind.Relation after) throws SQLException {
@@ -103,7 +105,7 @@ final class Breaches {
         }
         return Jdbc.number(
                 connection,
-                "SELECT COUNT(*) FROM " + Names.quoted(place.name()) + " WHERE target_type NOT IN ("
+                "SELECT COUNT(*) FROM " + PhysicalNames.quoted(place.name()) + " WHERE target_type NOT IN ("
                         + listed(List.copyOf(after.to())) + ")");
     }
 
@@ -117,7 +119,7 @@ final class Breaches {
                     Breach.PARENT,
                     Jdbc.number(
                             connection,
-                            "SELECT COUNT(*) FROM " + Names.quoted(table.name())
+                            "SELECT COUNT(*) FROM " + PhysicalNames.quoted(table.name())
                                     + " WHERE parent_id <> 0 AND state <> 'deleted'"
                                     + (allowed.isEmpty() ? "" : " AND parent_type NOT IN (" + listed(allowed) + ")")));
         }
@@ -125,6 +127,6 @@ final class Breaches {
     }
 
     private static String listed(List<String> ids) {
-        return ids.stream().map(Names::comment).collect(Collectors.joining(", "));
+        return ids.stream().map(PhysicalNames::comment).collect(Collectors.joining(", "));
     }
 }

@@ -12,8 +12,9 @@ import org.jontrel.core.finding.Place;
 import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Field;
 import org.jontrel.site.table.Binding;
+import org.jontrel.site.table.Binding.ValueTable;
 import org.jontrel.site.table.Ddl;
-import org.jontrel.site.table.Names;
+import org.jontrel.site.table.PhysicalNames;
 import org.jontrel.site.table.Schema;
 
 /** What somebody did to a site's tables past the definitions: nothing can be planned on tables that are not what they were. */
@@ -42,7 +43,7 @@ final class Drift {
             return;
         }
         look(holder, "", table.get().own());
-        for (var fieldId : Names.tables(holder).keySet()) {
+        for (var fieldId : PhysicalNames.tables(holder).keySet()) {
             var place = table.get().fields().get(fieldId);
             if (place == null) {
                 gone(holder, fieldId, holder.field(fieldId).map(Field::label).orElse(holder.plural()));
@@ -56,9 +57,9 @@ final class Drift {
         findings.add(Finding.of(Code.DRIFT_TABLE_GONE, Place.field(holder.id(), fieldId, ""), name, binding.version()));
     }
 
-    private void look(Holder holder, String tableId, Binding.Place place) throws SQLException {
+    private void look(Holder holder, String tableId, ValueTable place) throws SQLException {
         Map<String, String> types = Schema.types(connection, place.name());
-        for (var wanted : Names.columns(holder, tableId).entrySet()) {
+        for (var wanted : PhysicalNames.columns(holder, tableId).entrySet()) {
             var field = holder.field(wanted.getKey()).orElseThrow();
             var column = place.columns().get(wanted.getKey());
             var at = Place.field(holder.id(), field.id(), "");

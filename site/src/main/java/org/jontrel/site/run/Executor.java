@@ -44,9 +44,9 @@ final class Executor {
     private final Bindings bindings;
     private final Model from;
     private final Model to;
-    private final Columns columns;
-    private final Chunks chunks;
-    private final Starters starters;
+    private final TableSteps columns;
+    private final RecordSteps chunks;
+    private final TermSeeding starters;
     private final Runnable progressed;
 
     Executor(Database database, Bindings bindings, Lease lease, JournalMapper.RunRow run, Runnable progressed) {
@@ -56,13 +56,13 @@ final class Executor {
         this.bindings = bindings;
         this.from = ModelText.read(run.fromModel());
         this.to = ModelText.read(run.toModel());
-        this.columns = new Columns(from, to);
+        this.columns = new TableSteps(from, to);
         var since = run.undoes() == null
                 ? Optional.<Long>empty()
                 : Optional.ofNullable(database.transaction(
                         session -> session.getMapper(JournalMapper.class).generation(run.undoes())));
-        this.chunks = new Chunks(run.id(), from, to, CHUNK, bindings, since);
-        this.starters = new Starters(bindings, from, to);
+        this.chunks = new RecordSteps(run.id(), from, to, CHUNK, bindings, since);
+        this.starters = new TermSeeding(bindings, from, to);
         this.progressed = progressed;
     }
 
@@ -83,13 +83,13 @@ final class Executor {
             // what came after the switch, such as starter terms, shows on pages too
             Gate.changed(session.getConnection());
             var journal = session.getMapper(JournalMapper.class);
-            journal.finish(run.id(), RunView.State.DONE, null);
+            journal.finish(run.id(), RunView.RunState.DONE, null);
             var findings = new ArrayList<>(Journal.texts(run.findings()));
             findings.addAll(chunks.setAside(journal));
             journal.report(run.id(), Journal.texts(findings));
             journal.forgetFollowed();
             if (run.undoes() != null) {
-                journal.turn(run.undoes(), RunView.State.UNDONE);
+                journal.turn(run.undoes(), RunView.RunState.UNDONE);
                 journal.redone(run.undoes());
             }
             return null;
@@ -120,7 +120,7 @@ final class Executor {
             for (var step : beside) {
                 var some = records.get(step.holderId());
                 if (some != null) {
-                    chunks.work(session, step, new Chunks.Which.Those(List.copyOf(some)));
+                    chunks.work(session, step, new RecordSteps.Which.Those(List.copyOf(some)));
                 }
             }
             if (!changes.isEmpty()) {
@@ -172,13 +172,13 @@ final class Executor {
             steps(Step.Phase.SWITCH).forEach(this::perform);
             say(columns::renameTables, LOCK_TRIES);
             return true;
-        } catch (InTheWay e) {
+        } catch (TableInUseException e) {
             var steps = steps(Step.Phase.SWITCH);
             if (begun || steps.stream().anyMatch(row -> row.state() == RunView.StepState.DONE)) {
                 throw e;
             }
             // under the names that readers know
-            say(new Columns(to, from)::renameTables, LOCK_TRIES);
+            say(new TableSteps(to, from)::renameTables, LOCK_TRIES);
             fenced(session -> {
                 steps.forEach(row -> session.getMapper(JournalMapper.class).unact(run.id(), row.seq()));
                 Gate.reopen(session.getConnection());
@@ -200,7 +200,7 @@ final class Executor {
                 .toList();
         if (concerned.size() > 1) {
             var holders = concerned.stream().map(Step::holderId).collect(Collectors.toSet());
-            say(connection -> Columns.gather(connection, holders), SWITCH_TRIES);
+            say(connection -> TableSteps.gather(connection, holders), SWITCH_TRIES);
         }
     }
 
@@ -212,14 +212,14 @@ final class Executor {
     }
 
     /** Somebody else's transaction uses a table that is to be changed. */
-    private static final class InTheWay extends RuntimeException {
-        InTheWay(SQLException cause) {
+    private static final class TableInUseException extends RuntimeException {
+        TableInUseException(SQLException cause) {
             super("Another transaction uses a table that is to be changed", cause);
         }
     }
 
     /** A transaction of the run, by its right to the site. */
-    private <T> T fenced(Database.Work<T> work) {
+    private <T> T fenced(Database.TransactionWork<T> work) {
         return database.transaction(session -> lease.within(session.getConnection(), () -> work.with(session)));
     }
 
@@ -244,7 +244,7 @@ final class Executor {
             fenced(session -> {
                 starters.make(session, holderId);
                 // going forward, and once more forward, leaves terms that definitions no longer begin with
-                if (run.undoes() != null && run.kind() != RunView.Kind.REDO) {
+                if (run.undoes() != null && run.kind() != RunView.RunKind.REDO) {
                     starters.retire(session, holderId);
                 }
                 return null;
@@ -265,7 +265,7 @@ final class Executor {
         while (true) {
             long from = reached;
             var progress = fenced(session -> {
-                var done = chunks.work(session, step, new Chunks.Which.After(from));
+                var done = chunks.work(session, step, new RecordSteps.Which.After(from));
                 if (done.rows() > 0) {
                     session.getMapper(JournalMapper.class).advance(run.id(), row.seq(), done.reached(), done.rows());
                 }
@@ -280,19 +280,19 @@ final class Executor {
     }
 
     /** What has to be said as things stand. */
-    private interface Said {
+    private interface StatementSource {
         List<String> in(Connection connection) throws SQLException;
     }
 
     /** Instant statements wait briefly for open transactions, so that readers behind them wait no longer either. */
-    private void say(Said said, int tries) {
+    private void say(StatementSource said, int tries) {
         database.direct(connection -> lease.within(connection, () -> {
             say(connection, said, tries);
             return null;
         }));
     }
 
-    private void say(Connection connection, Said said, int tries) throws SQLException {
+    private void say(Connection connection, StatementSource said, int tries) throws SQLException {
         boolean rebuilt = false;
         for (int attempt = 1; ; attempt++) {
             lease.fence(connection);
@@ -321,7 +321,7 @@ final class Executor {
                     throw e;
                 }
                 if (attempt >= tries) {
-                    throw new InTheWay(e);
+                    throw new TableInUseException(e);
                 }
             } finally {
                 Jdbc.execute(connection, "SET SESSION lock_wait_timeout = DEFAULT");
@@ -342,11 +342,11 @@ final class Executor {
         fenced(session -> Jdbc.update(session.getConnection(), sql, redirect.before(), redirect.holderId()));
     }
 
-    private interface Entry {
+    private interface JournalWrite {
         void write(JournalMapper journal);
     }
 
-    private void journal(Entry entry) {
+    private void journal(JournalWrite entry) {
         fenced(session -> {
             entry.write(session.getMapper(JournalMapper.class));
             return null;

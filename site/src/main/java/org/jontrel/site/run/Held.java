@@ -35,9 +35,9 @@ public record Held(
         long values,
         long bytes,
         boolean undoNeeds,
-        Way way) {
+        ReturnWay way) {
     /** Whether held values can be brought back. */
-    public enum Way {
+    public enum ReturnWay {
         /** They go to the field, or the definition, that has the same id today. */
         OPEN,
         /** The content type, taxonomy or site values they belong to is not installed. */

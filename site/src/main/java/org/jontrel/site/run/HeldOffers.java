@@ -5,8 +5,8 @@ import java.sql.SQLException;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
+import org.jontrel.core.holder.FieldStorage;
 import org.jontrel.core.holder.Holder;
-import org.jontrel.core.holder.Kept;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
@@ -14,9 +14,9 @@ import org.jontrel.core.plan.Offer;
 import org.jontrel.core.plan.Question;
 import org.jontrel.core.plan.Tally;
 import org.jontrel.site.table.Binding;
-import org.jontrel.site.table.Cells;
+import org.jontrel.site.table.ColumnValues;
 import org.jontrel.site.table.Jdbc;
-import org.jontrel.site.table.Names;
+import org.jontrel.site.table.PhysicalNames;
 import org.jontrel.site.table.Schema;
 
 /** What is held for fields and definitions that a plan adds: the newest of it that holds anything. */
@@ -60,7 +60,7 @@ final class HeldOffers {
     private Optional<Offer> field(HeldPlace place, Holder after) throws SQLException {
         var then = place.field().orElseThrow();
         var field = after.field(place.fieldId()).orElseThrow();
-        if (Kept.of(field.kind()) != Kept.of(then.kind()) || !inPlace(place, after)) {
+        if (FieldStorage.of(field.kind()) != FieldStorage.of(then.kind()) || !inPlace(place, after)) {
             return elsewhere(place);
         }
         return place.isColumn() ? column(place, then, field) : tables(place, place.holder(), after);
@@ -79,15 +79,16 @@ final class HeldOffers {
     }
 
     private Optional<Offer> column(HeldPlace place, Field then, Field field) throws SQLException {
-        if (Kept.of(then.kind()) != Kept.COLUMN) {
+        if (FieldStorage.of(then.kind()) != FieldStorage.COLUMN) {
             return elsewhere(place);
         }
         var tally = new Tally(then, field);
-        var column = Names.quoted(place.column());
+        var column = PhysicalNames.quoted(place.column());
         Jdbc.each(
                 connection,
-                "SELECT " + column + " FROM " + Names.quoted(place.table()) + " WHERE " + column + " IS NOT NULL",
-                row -> tally.add(Cells.read(row, 1, then.kind()), 1));
+                "SELECT " + column + " FROM " + PhysicalNames.quoted(place.table()) + " WHERE " + column
+                        + " IS NOT NULL",
+                row -> tally.add(ColumnValues.read(row, 1, then.kind()), 1));
         var answer = tally.answer();
         return answer.records() == 0
                 ? Optional.empty()
@@ -102,7 +103,7 @@ final class HeldOffers {
 
     /** Whole tables come back as they are, where the fields in them are what they were. */
     private Optional<Offer> tables(HeldPlace place, Holder then, Holder after) throws SQLException {
-        var main = place.tables().get(Names.mark(then.id(), place.fieldId()));
+        var main = place.tables().get(PhysicalNames.mark(then.id(), place.fieldId()));
         if (main == null) {
             return Optional.empty();
         }
@@ -115,14 +116,15 @@ final class HeldOffers {
 
     private long records(String table, boolean own) throws SQLException {
         return Jdbc.number(
-                connection, "SELECT COUNT(" + (own ? "*" : "DISTINCT record_id") + ") FROM " + Names.quoted(table));
+                connection,
+                "SELECT COUNT(" + (own ? "*" : "DISTINCT record_id") + ") FROM " + PhysicalNames.quoted(table));
     }
 
     private static List<String> marks(Holder holder, String fieldId) {
         var within = within(holder, fieldId).map(Field::id).toList();
-        return Names.tables(holder).keySet().stream()
+        return PhysicalNames.tables(holder).keySet().stream()
                 .filter(id -> fieldId.isEmpty() || within.contains(id))
-                .map(id -> Names.mark(holder.id(), id))
+                .map(id -> PhysicalNames.mark(holder.id(), id))
                 .toList();
     }
 
@@ -137,7 +139,7 @@ final class HeldOffers {
 
     private static List<Form> kept(Holder holder, String fieldId) {
         return within(holder, fieldId)
-                .filter(field -> Kept.of(field.kind()) != Kept.NOT)
+                .filter(field -> FieldStorage.of(field.kind()) != FieldStorage.NOT)
                 .map(field -> new Form(
                         field.id(),
                         holder.home(field.id()).table(),

@@ -10,15 +10,15 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.jontrel.core.holder.FieldStorage;
 import org.jontrel.core.holder.Holder;
-import org.jontrel.core.holder.Kept;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.plan.Step;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.Ddl;
 import org.jontrel.site.table.Jdbc;
 import org.jontrel.site.table.ModelText;
-import org.jontrel.site.table.Names;
+import org.jontrel.site.table.PhysicalNames;
 import org.jontrel.site.table.Schema;
 
 /**
@@ -33,7 +33,7 @@ import org.jontrel.site.table.Schema;
  */
 record HeldPlace(String name, long runId, Holder holder, String fieldId, String table, Map<String, String> tables) {
     /** Where the journal says that something is held. */
-    private record Origin(long runId, String holderId, String fieldId) {}
+    private record JournalOrigin(long runId, String holderId, String fieldId) {}
 
     /** All there are, those of the newest run first. */
     static List<HeldPlace> all(Connection connection) throws SQLException {
@@ -74,7 +74,7 @@ record HeldPlace(String name, long runId, Holder holder, String fieldId, String 
                 + " WHERE table_schema = DATABASE() AND column_name LIKE 'held\\_\\_%'";
         Jdbc.each(connection, sql, row -> {
             var table = row.getString(2);
-            Names.heldAs(row.getString(1)).ifPresent(name -> found.put(name, table));
+            PhysicalNames.heldAs(row.getString(1)).ifPresent(name -> found.put(name, table));
         });
         return found;
     }
@@ -83,20 +83,20 @@ record HeldPlace(String name, long runId, Holder holder, String fieldId, String 
     private static Map<String, Map<String, String>> tables(Connection connection) throws SQLException {
         var found = new HashMap<String, Map<String, String>>();
         Schema.tables(connection)
-                .forEach((table, mark) -> Names.heldAs(table)
+                .forEach((table, mark) -> PhysicalNames.heldAs(table)
                         .ifPresent(name -> found.computeIfAbsent(name, _ -> new LinkedHashMap<>())
                                 .put(mark, table)));
         return found;
     }
 
     /** By short name, what the newest step says that holds it. */
-    private static Map<String, Origin> origins(Connection connection) throws SQLException {
-        var origins = new LinkedHashMap<String, Origin>();
+    private static Map<String, JournalOrigin> origins(Connection connection) throws SQLException {
+        var origins = new LinkedHashMap<String, JournalOrigin>();
         var sql = "SELECT run_id, step FROM jontrel_step WHERE state <> 'pending' ORDER BY run_id, seq";
         Jdbc.each(connection, sql, row -> {
             long run = row.getLong(1);
             var step = Journal.step(row.getString(2));
-            names(step).forEach((name, fieldId) -> origins.put(name, new Origin(run, step.holderId(), fieldId)));
+            names(step).forEach((name, fieldId) -> origins.put(name, new JournalOrigin(run, step.holderId(), fieldId)));
         });
         return origins;
     }
@@ -107,7 +107,7 @@ record HeldPlace(String name, long runId, Holder holder, String fieldId, String 
         switch (step) {
             case Step.SwitchColumns columns ->
                 columns.turns().stream()
-                        .filter(turn -> turn.act() == Step.Act.HOLD)
+                        .filter(turn -> turn.act() == Step.ColumnAction.HOLD)
                         .forEach(turn -> names.put(turn.held(), turn.fieldId()));
             case Step.HoldTable hold -> names.put(hold.held(), "");
             case Step.HoldOwn hold -> names.put(hold.held(), hold.fieldId());
@@ -132,8 +132,8 @@ record HeldPlace(String name, long runId, Holder holder, String fieldId, String 
     }
 
     /** As the model said that the run came from. */
-    private static Optional<Holder> holder(Connection connection, Origin origin, Map<Long, Map<String, Holder>> known)
-            throws SQLException {
+    private static Optional<Holder> holder(
+            Connection connection, JournalOrigin origin, Map<Long, Map<String, Holder>> known) throws SQLException {
         var holders = known.get(origin.runId());
         if (holders == null) {
             holders = new HashMap<>();
@@ -159,7 +159,7 @@ record HeldPlace(String name, long runId, Holder holder, String fieldId, String 
 
     /** Id of the field whose table has the column; empty for that of the records. */
     String home() {
-        return Kept.of(field().orElseThrow().kind()) == Kept.TABLE
+        return FieldStorage.of(field().orElseThrow().kind()) == FieldStorage.TABLE
                 ? fieldId
                 : holder.home(fieldId).table();
     }
@@ -169,7 +169,7 @@ record HeldPlace(String name, long runId, Holder holder, String fieldId, String 
     }
 
     String column() {
-        return Names.held(name);
+        return PhysicalNames.held(name);
     }
 
     /** The field of the record itself in which the held one stands. */
@@ -184,8 +184,8 @@ record HeldPlace(String name, long runId, Holder holder, String fieldId, String 
      *
      * @param records by what their comments say, all tables in use
      */
-    Optional<Binding.Table> binding(Connection connection, Map<String, String> records) throws SQLException {
-        var fields = new LinkedHashMap<String, Binding.Place>();
+    Optional<Binding.BoundTables> binding(Connection connection, Map<String, String> records) throws SQLException {
+        var fields = new LinkedHashMap<String, Binding.ValueTable>();
         var own = Optional.ofNullable(tables.getOrDefault(holder.id(), records.get(holder.id())));
         if (own.isEmpty()) {
             return Optional.empty();
@@ -194,31 +194,31 @@ record HeldPlace(String name, long runId, Holder holder, String fieldId, String 
             for (var above = holder.home(fieldId).table();
                     !above.isEmpty();
                     above = holder.home(above).table()) {
-                var rows = records.get(Names.mark(holder.id(), above));
+                var rows = records.get(PhysicalNames.mark(holder.id(), above));
                 if (rows == null) {
                     return Optional.empty();
                 }
-                fields.put(above, new Binding.Place(rows, Map.of()));
+                fields.put(above, new Binding.ValueTable(rows, Map.of()));
             }
         }
         if (isColumn()) {
             var home = home();
-            var column = new Binding.Place(table, Map.of(fieldId, column()));
+            var column = new Binding.ValueTable(table, Map.of(fieldId, column()));
             fields.put(home, column);
             fields.remove("");
-            var main = home.isEmpty() ? column : new Binding.Place(own.get(), Map.of());
-            return Optional.of(new Binding.Table(holder, main, fields));
+            var main = home.isEmpty() ? column : new Binding.ValueTable(own.get(), Map.of());
+            return Optional.of(new Binding.BoundTables(holder, main, fields));
         }
         for (var each : tables.entrySet()) {
-            var mark = Names.mark(holder.id(), "");
+            var mark = PhysicalNames.mark(holder.id(), "");
             if (each.getKey().startsWith(mark + "/")) {
                 fields.put(
                         each.getKey().substring(mark.length() + 1),
-                        new Binding.Place(each.getValue(), inUse(connection, each.getValue())));
+                        new Binding.ValueTable(each.getValue(), inUse(connection, each.getValue())));
             }
         }
         var main = fieldId.isEmpty() ? inUse(connection, own.get()) : Map.<String, String>of();
-        return Optional.of(new Binding.Table(holder, new Binding.Place(own.get(), main), fields));
+        return Optional.of(new Binding.BoundTables(holder, new Binding.ValueTable(own.get(), main), fields));
     }
 
     /** What has to be said so that the values are gone: an index of a column goes before it. */
@@ -239,7 +239,9 @@ record HeldPlace(String name, long runId, Holder holder, String fieldId, String 
     private static Map<String, String> inUse(Connection connection, String table) throws SQLException {
         var columns = new HashMap<String, String>();
         Schema.columns(connection, table).forEach((column, field) -> {
-            if (!field.isEmpty() && Names.heldAs(column).isEmpty() && !column.equals(Names.next(field))) {
+            if (!field.isEmpty()
+                    && PhysicalNames.heldAs(column).isEmpty()
+                    && !column.equals(PhysicalNames.next(field))) {
                 columns.put(field, column);
             }
         });

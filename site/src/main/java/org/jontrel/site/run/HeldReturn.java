@@ -12,12 +12,12 @@ import java.util.stream.Collectors;
 import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
-import org.jontrel.core.model.State;
-import org.jontrel.core.value.Carried;
+import org.jontrel.core.model.RecordState;
+import org.jontrel.core.value.CarriedValues;
 import org.jontrel.core.value.Row;
 import org.jontrel.core.value.Values;
 import org.jontrel.site.record.RecordStore;
-import org.jontrel.site.record.Saved;
+import org.jontrel.site.record.SaveResult;
 import org.jontrel.site.record.StoredRecord;
 import org.jontrel.site.record.Write;
 import org.jontrel.site.table.Binding;
@@ -28,7 +28,7 @@ public final class HeldReturn {
     private final String fieldId;
     private final boolean replace;
     private final String by;
-    private final List<Refused> refused = new ArrayList<>();
+    private final List<NotReturned> refused = new ArrayList<>();
     private long brought;
     private long kept;
     private long drafts;
@@ -41,10 +41,10 @@ public final class HeldReturn {
     }
 
     /** A record whose held values did not come back, and why. */
-    public record Refused(long id, String title, String reason) {}
+    public record NotReturned(long id, String title, String reason) {}
 
     /** What came of bringing values back. */
-    public sealed interface Outcome {
+    public sealed interface ReturnOutcome {
         /**
          * @param looked records looked at
          * @param brought records that have values back
@@ -53,23 +53,24 @@ public final class HeldReturn {
          * @param refused records that could not have theirs back
          * @param next id of the record behind which to go on; empty at the end
          */
-        record Done(long looked, long brought, long drafts, long kept, List<Refused> refused, Optional<Long> next)
-                implements Outcome {}
+        record Returned(
+                long looked, long brought, long drafts, long kept, List<NotReturned> refused, Optional<Long> next)
+                implements ReturnOutcome {}
 
         /** Nothing is held under this name. */
-        record Missing() implements Outcome {}
+        record NothingHeld() implements ReturnOutcome {}
 
-        record NotPossible(Held.Way why) implements Outcome {}
+        record NotPossible(Held.ReturnWay why) implements ReturnOutcome {}
 
         /** Definitions are being switched. */
-        record Closed() implements Outcome {}
+        record DefinitionsSwitching() implements ReturnOutcome {}
     }
 
-    Outcome back(HeldValues.Page page, Supplier<Binding> installed) {
+    ReturnOutcome back(HeldValues.HeldSlice page, Supplier<Binding> installed) {
         var holderId = page.holder().id();
         var table = installed.get().table(holderId);
         if (table.isEmpty()) {
-            return new Outcome.NotPossible(Held.Way.NO_DEFINITION);
+            return new ReturnOutcome.NotPossible(Held.ReturnWay.NO_DEFINITION);
         }
         var today = table.get().holder();
         var ids = page.records().stream().map(StoredRecord::id).toList();
@@ -79,10 +80,11 @@ public final class HeldReturn {
             var now = Optional.ofNullable(present.get(held.id()));
             boolean open = fieldId.isEmpty() ? whole(page.holder(), today, held, now) : field(page, today, held, now);
             if (!open) {
-                return new Outcome.Closed();
+                return new ReturnOutcome.DefinitionsSwitching();
             }
         }
-        return new Outcome.Done(page.records().size(), brought, drafts, kept, List.copyOf(refused), page.next());
+        return new ReturnOutcome.Returned(
+                page.records().size(), brought, drafts, kept, List.copyOf(refused), page.next());
     }
 
     /** Whether the gate was open. */
@@ -97,8 +99,8 @@ public final class HeldReturn {
         for (var field : fields) {
             var was = before.get(field.id());
             if (was != null) {
-                var value =
-                        Carried.of(was, field, held.values().get(field.id())).value();
+                var value = CarriedValues.of(was, field, held.values().get(field.id()))
+                        .value();
                 if (value != null) {
                     values.put(field.id(), value);
                 }
@@ -118,23 +120,23 @@ public final class HeldReturn {
                 true,
                 held.updatedBy());
         var saved = records.revive(write, held);
-        if (saved instanceof Saved.Refused && held.state() != State.DRAFT) {
-            saved = records.revive(write.withState(State.DRAFT), held);
-            drafts += saved instanceof Saved.Stored ? 1 : 0;
+        if (saved instanceof SaveResult.Refused && held.state() != RecordState.DRAFT) {
+            saved = records.revive(write.withState(RecordState.DRAFT), held);
+            drafts += saved instanceof SaveResult.Stored ? 1 : 0;
         }
         return told(saved, held.id(), held.title());
     }
 
     /** What was to retire meanwhile is retired. */
-    private static State stateNow(StoredRecord held) {
+    private static RecordState stateNow(StoredRecord held) {
         boolean isPast =
                 held.retireAt().filter(at -> !at.isAfter(Instant.now())).isPresent();
-        return isPast && (held.state() == State.PUBLISHED || held.state() == State.SCHEDULED)
-                ? State.RETIRED
+        return isPast && (held.state() == RecordState.PUBLISHED || held.state() == RecordState.SCHEDULED)
+                ? RecordState.RETIRED
                 : held.state();
     }
 
-    private boolean field(HeldValues.Page page, Holder today, StoredRecord held, Optional<StoredRecord> now) {
+    private boolean field(HeldValues.HeldSlice page, Holder today, StoredRecord held, Optional<StoredRecord> now) {
         if (now.isEmpty()) {
             return refuse(held.id(), "", "The record is not there any more.");
         }
@@ -146,7 +148,8 @@ public final class HeldReturn {
         collect(page.fields(), held.values(), 0, values);
         var then = page.holder().field(fieldId).orElseThrow();
         var first = values.values().stream().findFirst();
-        values.replaceAll((_, value) -> Carried.of(then, goal.get(), value).value());
+        values.replaceAll(
+                (_, value) -> CarriedValues.of(then, goal.get(), value).value());
         values.values().removeIf(java.util.Objects::isNull);
         if (values.isEmpty()) {
             return refuse(
@@ -158,7 +161,7 @@ public final class HeldReturn {
                             + " cannot be read as "
                             + goal.get().kind().code().replace('_', ' ') + ".");
         }
-        var filling = new Filling(values);
+        var filling = new ValueReturn(values);
         var fields = today.fields()
                 .filter(each -> each.withInner().anyMatch(inner -> inner.id().equals(fieldId)))
                 .toList();
@@ -196,12 +199,12 @@ public final class HeldReturn {
     }
 
     /** Puts values where they belong. */
-    private final class Filling {
+    private final class ValueReturn {
         private final Map<Long, Object> values;
         private int met;
         private int filled;
 
-        Filling(Map<Long, Object> values) {
+        ValueReturn(Map<Long, Object> values) {
             this.values = values;
         }
 
@@ -237,10 +240,10 @@ public final class HeldReturn {
         }
     }
 
-    private boolean told(Saved saved, long id, String title) {
+    private boolean told(SaveResult saved, long id, String title) {
         switch (saved) {
-            case Saved.Stored _ -> brought++;
-            case Saved.Refused no ->
+            case SaveResult.Stored _ -> brought++;
+            case SaveResult.Refused no ->
                 refuse(
                         id,
                         title,
@@ -248,9 +251,9 @@ public final class HeldReturn {
                                 .map(problem -> problem.finding().sentence())
                                 .distinct()
                                 .collect(Collectors.joining(" ")));
-            case Saved.Conflict _ -> refuse(id, title, "Somebody saved it at the same moment. Try again.");
-            case Saved.Missing _ -> refuse(id, title, "The record is not there any more.");
-            case Saved.Closed _ -> {
+            case SaveResult.Conflict _ -> refuse(id, title, "Somebody saved it at the same moment. Try again.");
+            case SaveResult.Missing _ -> refuse(id, title, "The record is not there any more.");
+            case SaveResult.Closed _ -> {
                 return false;
             }
         }
@@ -258,7 +261,7 @@ public final class HeldReturn {
     }
 
     private boolean refuse(long id, String title, String reason) {
-        refused.add(new Refused(id, title, reason));
+        refused.add(new NotReturned(id, title, reason));
         return true;
     }
 }

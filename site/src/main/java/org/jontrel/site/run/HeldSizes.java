@@ -7,14 +7,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import org.jontrel.site.table.Jdbc;
-import org.jontrel.site.table.Names;
+import org.jontrel.site.table.PhysicalNames;
 
 /** How much is held: by one statement for each table that has held columns, and the database's own figures for tables. */
 final class HeldSizes {
     private final Connection connection;
-    private final Map<String, Size> columns = new HashMap<>();
+    private final Map<String, HeldSize> columns = new HashMap<>();
 
-    record Size(long values, long bytes) {}
+    record HeldSize(long values, long bytes) {}
 
     HeldSizes(Connection connection, List<HeldPlace> places) throws SQLException {
         this.connection = connection;
@@ -26,25 +26,25 @@ final class HeldSizes {
 
     private void count(String table, List<HeldPlace> places) throws SQLException {
         var sql = places.stream()
-                .map(place -> Names.quoted(place.column()))
+                .map(place -> PhysicalNames.quoted(place.column()))
                 .map(column -> "COUNT(" + column + "), COALESCE(SUM(OCTET_LENGTH(" + column + ")), 0)")
-                .collect(Collectors.joining(", ", "SELECT ", " FROM " + Names.quoted(table)));
+                .collect(Collectors.joining(", ", "SELECT ", " FROM " + PhysicalNames.quoted(table)));
         Jdbc.each(connection, sql, row -> {
             for (int i = 0; i < places.size(); i++) {
-                columns.put(places.get(i).name(), new Size(row.getLong(1 + 2 * i), row.getLong(2 + 2 * i)));
+                columns.put(places.get(i).name(), new HeldSize(row.getLong(1 + 2 * i), row.getLong(2 + 2 * i)));
             }
         });
     }
 
-    Size of(HeldPlace place) throws SQLException {
+    HeldSize of(HeldPlace place) throws SQLException {
         if (place.isColumn()) {
             return columns.get(place.name());
         }
-        var main = place.tables().get(Names.mark(place.holder().id(), place.fieldId()));
-        long values = main == null ? 0 : Jdbc.number(connection, "SELECT COUNT(*) FROM " + Names.quoted(main));
+        var main = place.tables().get(PhysicalNames.mark(place.holder().id(), place.fieldId()));
+        long values = main == null ? 0 : Jdbc.number(connection, "SELECT COUNT(*) FROM " + PhysicalNames.quoted(main));
         var names =
                 place.tables().values().stream().map(name -> "'" + name + "'").collect(Collectors.joining(", "));
-        return new Size(
+        return new HeldSize(
                 values,
                 Jdbc.number(
                         connection,

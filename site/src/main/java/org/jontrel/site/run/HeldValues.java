@@ -14,7 +14,7 @@ import org.apache.ibatis.session.SqlSession;
 import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.value.Link;
-import org.jontrel.site.record.Loader;
+import org.jontrel.site.record.RecordLoader;
 import org.jontrel.site.record.RecordStore;
 import org.jontrel.site.record.StoredRecord;
 import org.jontrel.site.table.Binding;
@@ -22,7 +22,7 @@ import org.jontrel.site.table.Bindings;
 import org.jontrel.site.table.Database;
 import org.jontrel.site.table.Gate;
 import org.jontrel.site.table.Jdbc;
-import org.jontrel.site.table.Names;
+import org.jontrel.site.table.PhysicalNames;
 import org.jontrel.site.table.Schema;
 
 /** What runs took out of use and keep: listed and looked at, brought back into fields of today, purged for good. */
@@ -87,17 +87,17 @@ public final class HeldValues {
         return time == null ? null : time.toInstant(ZoneOffset.UTC);
     }
 
-    private static Held.Way way(Connection connection, Binding binding, HeldPlace place, Map<String, String> marks)
-            throws SQLException {
+    private static Held.ReturnWay way(
+            Connection connection, Binding binding, HeldPlace place, Map<String, String> marks) throws SQLException {
         var table = binding.table(place.holder().id());
         if (table.isEmpty()) {
-            return Held.Way.NO_DEFINITION;
+            return Held.ReturnWay.NO_DEFINITION;
         }
         if (!place.fieldId().isEmpty()
                 && table.get().holder().field(place.fieldId()).isEmpty()) {
-            return Held.Way.NO_FIELD;
+            return Held.ReturnWay.NO_FIELD;
         }
-        return place.binding(connection, marks).isPresent() ? Held.Way.OPEN : Held.Way.NO_RECORDS;
+        return place.binding(connection, marks).isPresent() ? Held.ReturnWay.OPEN : Held.ReturnWay.NO_RECORDS;
     }
 
     /**
@@ -109,7 +109,7 @@ public final class HeldValues {
      * @param named what people call these records today; nothing for those that are not there
      * @param next id behind which the next page begins; empty where there is none
      */
-    public record Page(
+    public record HeldSlice(
             Holder holder,
             List<Field> fields,
             List<StoredRecord> records,
@@ -117,15 +117,15 @@ public final class HeldValues {
             Optional<Long> next) {}
 
     /** Up to {@code most} records behind an id; empty where nothing is held under the name. */
-    public Optional<Page> look(String name, long after, int most) {
+    public Optional<HeldSlice> look(String name, long after, int most) {
         return look(name, after, most, false);
     }
 
     /** @param lacking only where the field of today has no value, as where a conversion could not take it */
-    public Optional<Page> look(String name, long after, int most, boolean lacking) {
+    public Optional<HeldSlice> look(String name, long after, int most, boolean lacking) {
         var page =
                 bindings.reading(database, (session, _) -> read(session.getConnection(), name, after, most, lacking));
-        return page.map(found -> new Page(
+        return page.map(found -> new HeldSlice(
                 found.holder(),
                 found.fields(),
                 found.records(),
@@ -135,7 +135,7 @@ public final class HeldValues {
                 found.next()));
     }
 
-    private static Optional<Page> read(Connection connection, String name, long after, int most, boolean lacking)
+    private static Optional<HeldSlice> read(Connection connection, String name, long after, int most, boolean lacking)
             throws SQLException {
         var place = HeldPlace.find(connection, name);
         if (place.isEmpty()) {
@@ -149,12 +149,12 @@ public final class HeldValues {
                 .toList();
         var table = place.get().binding(connection, Schema.inUse(connection));
         if (table.isEmpty()) {
-            return Optional.of(new Page(place.get().holder(), fields, List.of(), Map.of(), Optional.empty()));
+            return Optional.of(new HeldSlice(place.get().holder(), fields, List.of(), Map.of(), Optional.empty()));
         }
         var ids = ids(connection, place.get(), after, most + 1, lacking);
         var some = ids.stream().limit(most).toList();
-        var found = new Loader(table.get(), wanted).byIds(connection, some);
-        return Optional.of(new Page(
+        var found = new RecordLoader(table.get(), wanted).byIds(connection, some);
+        return Optional.of(new HeldSlice(
                 place.get().holder(),
                 fields,
                 found,
@@ -169,16 +169,16 @@ public final class HeldValues {
         var id = own ? "id" : "record_id";
         var table = place.isColumn()
                 ? place.table()
-                : place.tables().get(Names.mark(place.holder().id(), place.fieldId()));
-        var filled = place.isColumn() ? Names.quoted(place.column()) + " IS NOT NULL AND " : "";
+                : place.tables().get(PhysicalNames.mark(place.holder().id(), place.fieldId()));
+        var filled = place.isColumn() ? PhysicalNames.quoted(place.column()) + " IS NOT NULL AND " : "";
         var present = lacking && place.isColumn()
                 ? Schema.columnOf(Schema.columns(connection, table), place.fieldId())
                 : Optional.<String>empty();
         if (present.isPresent()) {
-            filled += Names.quoted(present.get()) + " IS NULL AND ";
+            filled += PhysicalNames.quoted(present.get()) + " IS NULL AND ";
         }
-        var sql = "SELECT DISTINCT " + id + " FROM " + Names.quoted(table) + " WHERE " + filled + id + " > ? ORDER BY "
-                + id + " LIMIT " + most;
+        var sql = "SELECT DISTINCT " + id + " FROM " + PhysicalNames.quoted(table) + " WHERE " + filled + id
+                + " > ? ORDER BY " + id + " LIMIT " + most;
         return Jdbc.query(connection, sql, row -> row.getLong(1), after);
     }
 
@@ -189,21 +189,21 @@ public final class HeldValues {
      * @param after id of the record behind which to begin; 0 for all
      * @param most records to look at
      */
-    public HeldReturn.Outcome bringBack(String name, boolean replace, long after, int most, String by) {
+    public HeldReturn.ReturnOutcome bringBack(String name, boolean replace, long after, int most, String by) {
         var way = list().stream()
                 .filter(each -> each.name().equals(name))
                 .map(Held::way)
                 .findFirst();
         if (way.isEmpty()) {
-            return new HeldReturn.Outcome.Missing();
+            return new HeldReturn.ReturnOutcome.NothingHeld();
         }
-        if (way.get() != Held.Way.OPEN) {
-            return new HeldReturn.Outcome.NotPossible(way.get());
+        if (way.get() != Held.ReturnWay.OPEN) {
+            return new HeldReturn.ReturnOutcome.NotPossible(way.get());
         }
         var place = database.transaction(session -> HeldPlace.find(session.getConnection(), name));
         var page = bindings.reading(database, (session, _) -> read(session.getConnection(), name, after, most, false));
         if (place.isEmpty() || page.isEmpty()) {
-            return new HeldReturn.Outcome.Missing();
+            return new HeldReturn.ReturnOutcome.NothingHeld();
         }
         return new HeldReturn(records, place.get().fieldId(), replace, by)
                 .back(page.get(), () -> bindings.reading(database, (_, binding) -> binding));
@@ -212,17 +212,17 @@ public final class HeldValues {
     /** What came of purging. */
     public sealed interface Purged {
         /** These are gone. */
-        record Done(List<Held> gone) implements Purged {}
+        record PurgeDone(List<Held> gone) implements Purged {}
 
         /** A run is under way, or was cut off and must be continued or taken back first. */
-        record Busy() implements Purged {}
+        record RunUnderWay() implements Purged {}
 
         /**
          * Somebody else's transaction uses the table.
          *
          * @param gone what was purged before it was met
          */
-        record InTheWay(List<Held> gone) implements Purged {}
+        record TableInUse(List<Held> gone) implements Purged {}
     }
 
     /** Deletes what is held under these names. Nothing brings it back, and runs that need it cannot be undone any more. */
@@ -235,14 +235,14 @@ public final class HeldValues {
                         purge(each, by);
                     } catch (RuntimeException e) {
                         if (Database.errorOf(e) == Executor.LOCK_WAIT) {
-                            return new Purged.InTheWay(gone);
+                            return new Purged.TableInUse(gone);
                         }
                         throw e;
                     }
                     gone.add(each);
                 }
             }
-            return new Purged.Done(gone);
+            return new Purged.PurgeDone(gone);
         });
     }
 

@@ -88,7 +88,7 @@ final class Journal {
     }
 
     static RunView view(JournalMapper.RunRow run, List<JournalMapper.StepRow> steps, boolean held, boolean canUndo) {
-        var state = run.state() == RunView.State.RUNNING && !held ? RunView.State.INTERRUPTED : run.state();
+        var state = run.state() == RunView.RunState.RUNNING && !held ? RunView.RunState.INTERRUPTED : run.state();
         return new RunView(
                 run.id(),
                 run.kind(),

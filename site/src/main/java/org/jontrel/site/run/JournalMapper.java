@@ -12,8 +12,8 @@ interface JournalMapper {
     /** A run's row. */
     record RunRow(
             long id,
-            RunView.Kind kind,
-            RunView.State state,
+            RunView.RunKind kind,
+            RunView.RunState state,
             String fromVersion,
             String toVersion,
             String fromModel,
@@ -93,7 +93,7 @@ interface JournalMapper {
 
     @Update(
             "UPDATE jontrel_run SET state = #{state}, message = #{message}, finished_at = UTC_TIMESTAMP(3) WHERE id = #{id}")
-    void finish(@Param("id") long id, @Param("state") RunView.State state, @Param("message") String message);
+    void finish(@Param("id") long id, @Param("state") RunView.RunState state, @Param("message") String message);
 
     /** Why the work stopped; nothing where another process has ended the run since. */
     @Update("UPDATE jontrel_run SET message = #{message}, finished_at = UTC_TIMESTAMP(3)"
@@ -104,7 +104,7 @@ interface JournalMapper {
     void report(@Param("id") long id, @Param("findings") String findings);
 
     @Update("UPDATE jontrel_run SET state = #{state} WHERE id = #{id}")
-    void turn(@Param("id") long id, @Param("state") RunView.State state);
+    void turn(@Param("id") long id, @Param("state") RunView.RunState state);
 
     /** The run that an undo took back stands again when the undo itself is undone. */
     @Update("UPDATE jontrel_run r JOIN jontrel_run u ON u.undoes = r.id SET r.state = 'done'"
@@ -166,7 +166,7 @@ interface JournalMapper {
      *
      * @param records how many there are; 1 where one record was asked about
      */
-    record SetAside(String holderId, String fieldId, long runId, long records) {}
+    record SetAsideRow(String holderId, String fieldId, long runId, long records) {}
 
     @Insert("INSERT IGNORE INTO jontrel_set_aside (holder_id, record_id, field_id, run_id)"
             + " VALUES (#{holderId}, #{recordId}, #{fieldId}, #{runId})")
@@ -186,11 +186,11 @@ interface JournalMapper {
 
     @Select("SELECT holder_id, field_id, run_id, COUNT(*) AS records FROM jontrel_set_aside WHERE run_id = #{runId}"
             + " GROUP BY holder_id, field_id ORDER BY holder_id, field_id")
-    List<SetAside> setAsideBy(long runId);
+    List<SetAsideRow> setAsideBy(long runId);
 
     @Select("SELECT holder_id, field_id, MAX(run_id) AS run_id, 1 AS records FROM jontrel_set_aside"
             + " WHERE holder_id = #{holderId} AND record_id = #{recordId} GROUP BY holder_id, field_id")
-    List<SetAside> setAsideOf(@Param("holderId") String holderId, @Param("recordId") long recordId);
+    List<SetAsideRow> setAsideOf(@Param("holderId") String holderId, @Param("recordId") long recordId);
 
     @Delete("DELETE FROM jontrel_set_aside WHERE run_id = #{runId} AND holder_id = #{holderId}"
             + " AND (field_id = #{fieldId} OR #{fieldId} = '')")

@@ -71,15 +71,15 @@ final class Lease implements AutoCloseable {
         return !held.owner().isEmpty() && held.silent().compareTo(stale) <= 0;
     }
 
-    private record Held(String owner, long token, long beat, Duration silent) {}
+    private record LeaseRow(String owner, long token, long beat, Duration silent) {}
 
-    private static Held read(Connection connection) throws SQLException {
+    private static LeaseRow read(Connection connection) throws SQLException {
         var sql =
                 "SELECT owner, token, beat, TIMESTAMPDIFF(MICROSECOND, beat_at, UTC_TIMESTAMP(3)) FROM jontrel_lease WHERE name = ?";
         return Jdbc.first(
                         connection,
                         sql,
-                        row -> new Held(
+                        row -> new LeaseRow(
                                 row.getString(1),
                                 row.getLong(2),
                                 row.getLong(3),
@@ -89,7 +89,7 @@ final class Lease implements AutoCloseable {
     }
 
     /** A holder that is frozen within a transaction still has the row: its connection is ended. */
-    private static boolean swap(Database database, String owner, Held held) {
+    private static boolean swap(Database database, String owner, LeaseRow held) {
         try {
             return swapped(database, owner, held);
         } catch (RuntimeException e) {
@@ -108,7 +108,7 @@ final class Lease implements AutoCloseable {
         }
     }
 
-    private static boolean swapped(Database database, String owner, Held held) {
+    private static boolean swapped(Database database, String owner, LeaseRow held) {
         return database.transaction(session -> {
             var connection = session.getConnection();
             Jdbc.execute(connection, "SET SESSION innodb_lock_wait_timeout = 1");
@@ -123,7 +123,7 @@ final class Lease implements AutoCloseable {
     }
 
     /** Work of the holder on a connection. */
-    interface Work<T> {
+    interface LeaseWork<T> {
         T carryOut() throws SQLException;
     }
 
@@ -132,7 +132,7 @@ final class Lease implements AutoCloseable {
      *
      * @throws Lost where the lease is no longer held
      */
-    <T> T within(Connection connection, Work<T> work) throws SQLException {
+    <T> T within(Connection connection, LeaseWork<T> work) throws SQLException {
         Jdbc.execute(connection, "SELECT GET_LOCK(" + LOCK + ", 0)");
         try {
             fence(connection);

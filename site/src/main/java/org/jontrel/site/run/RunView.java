@@ -14,8 +14,8 @@ import java.util.List;
  */
 public record RunView(
         long id,
-        Kind kind,
-        State state,
+        RunKind kind,
+        RunState state,
         String fromVersion,
         String toVersion,
         String by,
@@ -27,7 +27,7 @@ public record RunView(
         boolean canUndo,
         List<StepView> steps) {
     /** What a run does. */
-    public enum Kind {
+    public enum RunKind {
         /** Brings the site to a release. */
         @JsonProperty("forward")
         FORWARD,
@@ -43,7 +43,7 @@ public record RunView(
     }
 
     /** How far a run is. */
-    public enum State {
+    public enum RunState {
         @JsonProperty("running")
         RUNNING,
         /** Begun, and nobody is at it; no row says so, it is seen from the lease. */

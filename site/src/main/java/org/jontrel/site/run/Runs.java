@@ -20,8 +20,8 @@ import org.jontrel.core.finding.Finding;
 import org.jontrel.core.model.Ids;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.plan.Answer;
-import org.jontrel.core.plan.Ask;
 import org.jontrel.core.plan.Plan;
+import org.jontrel.core.plan.PlanQuestion;
 import org.jontrel.core.plan.Planner;
 import org.jontrel.core.plan.Question;
 import org.jontrel.core.plan.Step;
@@ -71,32 +71,32 @@ public final class Runs {
     }
 
     /** Where to go: a release's version, its model, and the answers that are kept with it. */
-    public record Target(String version, Model model, List<Decision> decisions) {}
+    public record RunTarget(String version, Model model, List<Decision> decisions) {}
 
     /** What came of asking for a run. */
-    public sealed interface Outcome {
+    public sealed interface RunOutcome {
         /** It is journalled and the lease is held; {@code work} carries it out and returns when it has ended. */
-        record Started(RunView run, Runnable work) implements Outcome {}
+        record Started(RunView run, Runnable work) implements RunOutcome {}
 
         /** The plan has open questions or blockers. */
-        record NotRunnable(Plan plan) implements Outcome {}
+        record NotRunnable(Plan plan) implements RunOutcome {}
 
         /** Somebody else runs on this site. */
-        record Busy() implements Outcome {}
+        record Busy() implements RunOutcome {}
 
         /** A run was cut off and must be continued or taken back first. */
-        record Interrupted(RunView run) implements Outcome {}
+        record Interrupted(RunView run) implements RunOutcome {}
 
         /** There is nothing to continue or undo, or the site has gone on since. */
-        record NothingToDo() implements Outcome {}
+        record NothingToDo() implements RunOutcome {}
     }
 
     /** The plan to a target, computed on the site's present records. */
-    public Plan plan(Target target) {
+    public Plan plan(RunTarget target) {
         return bindings.reading(database, (session, binding) -> plan(session, binding, target));
     }
 
-    private Plan plan(SqlSession session, Binding binding, Target target) throws SQLException {
+    private Plan plan(SqlSession session, Binding binding, RunTarget target) throws SQLException {
         // found anew: somebody may have changed tables since
         var drift = Drift.of(session.getConnection(), bindings.fresh(session));
         if (!drift.isEmpty()) {
@@ -105,12 +105,12 @@ public final class Runs {
         var planner = new Planner(shortNames);
         var answers = answers(session, binding, target.model(), planner);
         var plan = planner.plan(binding.model(), target.model(), answers, target.decisions());
-        var lacking = new Room(session.getConnection(), target.model()).lacking(plan.steps());
+        var lacking = new TableRoom(session.getConnection(), target.model()).lacking(plan.steps());
         return lacking.isEmpty() ? plan : plan.with(lacking);
     }
 
     /** What a site answered, and the state it was in then: nothing was saved since where it is the same. */
-    private record Answered(Gate.State state, Model model, Map<Question, Answer> answers) {}
+    private record Answered(Gate.GateState state, Model model, Map<Question, Answer> answers) {}
 
     /** Looking through a million records takes its time: a plan that is run is not asked for again. */
     private Map<Question, Answer> answers(SqlSession session, Binding binding, Model to, Planner planner)
@@ -123,7 +123,8 @@ public final class Runs {
                 && before.model().equals(to)) {
             return before.answers();
         }
-        var answers = new Facts(session.getConnection(), binding).answers(planner.questions(binding.model(), to), to);
+        var answers =
+                new SiteFacts(session.getConnection(), binding).answers(planner.questions(binding.model(), to), to);
         answered.set(new Answered(state, to, answers));
         return answers;
     }
@@ -145,8 +146,8 @@ public final class Runs {
             var journal = session.getMapper(JournalMapper.class);
             boolean held = Lease.isHeld(session.getConnection(), stale);
             return Optional.ofNullable(journal.brief(id)).map(run -> {
-                boolean canUndo =
-                        run.state() == RunView.State.DONE && undoable(session).contains(id);
+                boolean canUndo = run.state() == RunView.RunState.DONE
+                        && undoable(session).contains(id);
                 return Journal.view(run, journal.steps(id), held, canUndo);
             });
         });
@@ -171,25 +172,25 @@ public final class Runs {
     }
 
     /** Starts a run to the target. {@code progress} is called after each journalled move. */
-    public Outcome start(Target target, String by, Consumer<RunView> progress) {
+    public RunOutcome start(RunTarget target, String by, Consumer<RunView> progress) {
         return withLease(lease -> {
             var cutOff = interrupted();
             if (cutOff.isPresent()) {
-                return new Outcome.Interrupted(cutOff.get());
+                return new RunOutcome.Interrupted(cutOff.get());
             }
             var binding = database.transaction(bindings::current);
             if (binding.version().equals(target.version()) && binding.model().equals(target.model())) {
-                return new Outcome.NothingToDo();
+                return new RunOutcome.NothingToDo();
             }
             var plan = plan(target);
             if (!plan.runnable()) {
-                return new Outcome.NotRunnable(plan);
+                return new RunOutcome.NotRunnable(plan);
             }
             var findings =
                     new ArrayList<>(plan.asks().stream().map(Runs::answered).toList());
             plan.findings().stream().map(Finding::sentence).forEach(findings::add);
             var row = row(
-                    RunView.Kind.FORWARD,
+                    RunView.RunKind.FORWARD,
                     binding.version(),
                     target.version(),
                     binding.model(),
@@ -203,7 +204,7 @@ public final class Runs {
     }
 
     /** A question with its answer, for the report. */
-    private static String answered(Ask ask) {
+    private static String answered(PlanQuestion ask) {
         var answer = ask.decision()
                 .map(decision -> decision.answer().code().replace('_', ' ')
                         + (decision.value().isEmpty() ? "" : " with " + decision.value()))
@@ -229,15 +230,15 @@ public final class Runs {
         var installed = journal.installedVersion();
         var undoable = new LinkedHashSet<Long>();
         for (var run : journal.runs()) {
-            if (run.state() == RunView.State.RUNNING) {
+            if (run.state() == RunView.RunState.RUNNING) {
                 return Set.of();
             }
             boolean stands =
-                    run.state() == RunView.State.DONE && run.toVersion().equals(installed);
-            if (stands && (run.kind() == RunView.Kind.FORWARD || run.kind() == RunView.Kind.UNDO)) {
+                    run.state() == RunView.RunState.DONE && run.toVersion().equals(installed);
+            if (stands && (run.kind() == RunView.RunKind.FORWARD || run.kind() == RunView.RunKind.UNDO)) {
                 undoable.add(run.id());
             }
-            if (run.state() == RunView.State.DONE && run.kind() == RunView.Kind.FORWARD) {
+            if (run.state() == RunView.RunState.DONE && run.kind() == RunView.RunKind.FORWARD) {
                 break;
             }
         }
@@ -253,10 +254,10 @@ public final class Runs {
     HeldValues.Purged alone(Supplier<HeldValues.Purged> work) {
         var lease = Lease.take(database, owner, stale);
         if (lease.isEmpty()) {
-            return new HeldValues.Purged.Busy();
+            return new HeldValues.Purged.RunUnderWay();
         }
         try (var _ = lease.get()) {
-            return interrupted().isPresent() ? new HeldValues.Purged.Busy() : work.get();
+            return interrupted().isPresent() ? new HeldValues.Purged.RunUnderWay() : work.get();
         }
     }
 
@@ -265,18 +266,19 @@ public final class Runs {
     private Undo undo(SqlSession session, JournalMapper.RunRow run) throws SQLException {
         var newer = ModelText.read(run.toModel());
         var older = ModelText.read(run.fromModel());
-        var done = done(session, run, new Columns(older, newer));
+        var done = done(session, run, new TableSteps(older, newer));
         var planner = new UndoPlanner(shortNames);
         var steps = planner.steps(newer, older, done);
         var binding = bindings.current(session);
-        var since = run.state() == RunView.State.DONE
-                ? new Facts(session.getConnection(), binding).since(steps, done, older)
+        var since = run.state() == RunView.RunState.DONE
+                ? new SiteFacts(session.getConnection(), binding).since(steps, done, older)
                 : Map.<Question, UndoPlanner.Since>of();
         return new Undo(older, planner.plan(newer, older, steps, since));
     }
 
     /** Steps that happened: journalled as done, or begun and found to be done in the database. */
-    private static List<Step> done(SqlSession session, JournalMapper.RunRow run, Columns columns) throws SQLException {
+    private static List<Step> done(SqlSession session, JournalMapper.RunRow run, TableSteps columns)
+            throws SQLException {
         var done = new ArrayList<Step>();
         for (var row : session.getMapper(JournalMapper.class).steps(run.id())) {
             var step = Journal.step(row.step());
@@ -289,7 +291,7 @@ public final class Runs {
     }
 
     /** Undoes a finished run or an undo that nothing stands on, or takes back a run that was cut off. */
-    public Outcome undo(long runId, String by, Consumer<RunView> progress) {
+    public RunOutcome undo(long runId, String by, Consumer<RunView> progress) {
         return withLease(lease -> {
             var run = database.transaction(
                     session -> session.getMapper(JournalMapper.class).run(runId));
@@ -297,16 +299,16 @@ public final class Runs {
                     session -> session.getMapper(JournalMapper.class).lastBrief());
             boolean cutOff = run != null
                     && last.id() == runId
-                    && run.state() == RunView.State.RUNNING
-                    && run.kind() == RunView.Kind.FORWARD;
+                    && run.state() == RunView.RunState.RUNNING
+                    && run.kind() == RunView.RunKind.FORWARD;
             if (run == null || !(cutOff || database.transaction(Runs::undoable).contains(runId))) {
-                return new Outcome.NothingToDo();
+                return new RunOutcome.NothingToDo();
             }
             var undo = database.transaction(session -> undo(session, run));
             var row = row(
                     cutOff
-                            ? RunView.Kind.BACK
-                            : run.kind() == RunView.Kind.UNDO ? RunView.Kind.REDO : RunView.Kind.UNDO,
+                            ? RunView.RunKind.BACK
+                            : run.kind() == RunView.RunKind.UNDO ? RunView.RunKind.REDO : RunView.RunKind.UNDO,
                     run.toVersion(),
                     run.fromVersion(),
                     ModelText.read(run.toModel()),
@@ -320,12 +322,12 @@ public final class Runs {
     }
 
     /** Goes on with the run that was cut off. */
-    public Outcome resume(long runId, Consumer<RunView> progress) {
+    public RunOutcome resume(long runId, Consumer<RunView> progress) {
         return withLease(lease -> {
             var last = database.transaction(
                     session -> session.getMapper(JournalMapper.class).lastRun());
-            if (last == null || last.id() != runId || last.state() != RunView.State.RUNNING) {
-                return new Outcome.NothingToDo();
+            if (last == null || last.id() != runId || last.state() != RunView.RunState.RUNNING) {
+                return new RunOutcome.NothingToDo();
             }
             database.transaction(session -> {
                 session.getMapper(JournalMapper.class).reopen(runId);
@@ -336,31 +338,32 @@ public final class Runs {
     }
 
     private Optional<RunView> interrupted() {
-        return last().filter(run -> run.state() == RunView.State.RUNNING || run.state() == RunView.State.INTERRUPTED);
+        return last().filter(
+                        run -> run.state() == RunView.RunState.RUNNING || run.state() == RunView.RunState.INTERRUPTED);
     }
 
     private interface Leased {
-        Outcome with(Lease lease);
+        RunOutcome with(Lease lease);
     }
 
     /** The lease stays taken where a run was started; its work gives it back. */
-    private Outcome withLease(Leased work) {
+    private RunOutcome withLease(Leased work) {
         var lease = Lease.take(database, owner, stale);
         if (lease.isEmpty()) {
-            return new Outcome.Busy();
+            return new RunOutcome.Busy();
         }
-        Outcome outcome = null;
+        RunOutcome outcome = null;
         try {
             outcome = work.with(lease.get());
             return outcome;
         } finally {
-            if (!(outcome instanceof Outcome.Started)) {
+            if (!(outcome instanceof RunOutcome.Started)) {
                 lease.get().close();
             }
         }
     }
 
-    private Outcome started(Lease lease, JournalMapper.RunRow row, Consumer<RunView> progress) {
+    private RunOutcome started(Lease lease, JournalMapper.RunRow row, Consumer<RunView> progress) {
         Runnable progressed = () -> find(row.id()).ifPresent(progress);
         Runnable work = () -> {
             try (lease) {
@@ -374,7 +377,7 @@ public final class Runs {
                 progressed.run();
             }
         };
-        return new Outcome.Started(find(row.id()).orElseThrow(), work);
+        return new RunOutcome.Started(find(row.id()).orElseThrow(), work);
     }
 
     /** A run that failed stays as it is, with the reason; it can be continued or taken back. */
@@ -386,7 +389,7 @@ public final class Runs {
     }
 
     private JournalMapper.RunRow row(
-            RunView.Kind kind,
+            RunView.RunKind kind,
             String fromVersion,
             String toVersion,
             Model from,
@@ -397,7 +400,7 @@ public final class Runs {
         return new JournalMapper.RunRow(
                 ids.next(),
                 kind,
-                RunView.State.RUNNING,
+                RunView.RunState.RUNNING,
                 fromVersion,
                 toVersion,
                 ModelText.write(from),

@@ -16,7 +16,8 @@ import org.jontrel.core.model.Model;
  * @param provisional whether it was found while a switch was under way; it holds only as long as nothing moves
  * @param tables by id of the holder
  */
-public record Binding(String version, Model model, long generation, boolean provisional, Map<String, Table> tables) {
+public record Binding(
+        String version, Model model, long generation, boolean provisional, Map<String, BoundTables> tables) {
     public Binding {
         tables = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(tables));
     }
@@ -26,8 +27,8 @@ public record Binding(String version, Model model, long generation, boolean prov
      *
      * @param columns names by field id
      */
-    public record Place(String name, Map<String, String> columns) {
-        public Place {
+    public record ValueTable(String name, Map<String, String> columns) {
+        public ValueTable {
             columns = Map.copyOf(columns);
         }
     }
@@ -38,8 +39,8 @@ public record Binding(String version, Model model, long generation, boolean prov
      * @param own of the records themselves
      * @param fields those of fields that have one of their own, by field id
      */
-    public record Table(Holder holder, Place own, Map<String, Place> fields) {
-        public Table {
+    public record BoundTables(Holder holder, ValueTable own, Map<String, ValueTable> fields) {
+        public BoundTables {
             fields = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(fields));
         }
 
@@ -48,7 +49,7 @@ public record Binding(String version, Model model, long generation, boolean prov
         }
 
         /** The table whose rows hold a field's column. */
-        public Optional<Place> placeOf(String fieldId) {
+        public Optional<ValueTable> placeOf(String fieldId) {
             if (fields.containsKey(fieldId)) {
                 return Optional.of(fields.get(fieldId));
             }
@@ -59,12 +60,12 @@ public record Binding(String version, Model model, long generation, boolean prov
         }
     }
 
-    public Optional<Table> table(String holderId) {
+    public Optional<BoundTables> table(String holderId) {
         return Optional.ofNullable(tables.get(holderId));
     }
 
     /** The tables of the definition of a sort with this key. */
-    public Optional<Table> table(Definition.Sort sort, String key) {
+    public Optional<BoundTables> table(Definition.Sort sort, String key) {
         return tables.values().stream()
                 .filter(table -> table.holder().definition().sort() == sort
                         && table.holder().key().equals(key))
@@ -72,7 +73,7 @@ public record Binding(String version, Model model, long generation, boolean prov
     }
 
     /** All tables of one sort of definitions, by key. */
-    public List<Table> tables(Definition.Sort sort) {
+    public List<BoundTables> tables(Definition.Sort sort) {
         return tables.values().stream()
                 .filter(table -> table.holder().definition().sort() == sort)
                 .toList();

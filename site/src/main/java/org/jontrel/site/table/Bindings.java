@@ -46,11 +46,11 @@ public final class Bindings {
     }
 
     /** Work that reads under a binding. */
-    public interface Reading<T> {
+    public interface BoundRead<T> {
         T with(SqlSession session, Binding binding) throws SQLException;
     }
 
-    private record Pinned(Gate.State state, Binding binding) {}
+    private record Pinned(Gate.GateState state, Binding binding) {}
 
     /** Definitions were switched while something was read under them. */
     private static final class Switched extends RuntimeException {
@@ -60,7 +60,7 @@ public final class Bindings {
     }
 
     /** Reads in one transaction, again where definitions were switched meanwhile; what was read before is forgotten. */
-    public <T> T reading(Database database, Reading<T> work) {
+    public <T> T reading(Database database, BoundRead<T> work) {
         var held = pinned.get();
         return held != null
                 ? database.transaction(session -> work.with(session, held.binding()))
@@ -98,7 +98,7 @@ public final class Bindings {
         }
     }
 
-    private <T> T consistent(SqlSession session, Binding binding, Reading<T> work) throws SQLException {
+    private <T> T consistent(SqlSession session, Binding binding, BoundRead<T> work) throws SQLException {
         T result;
         try {
             result = work.with(session, binding);
@@ -144,16 +144,16 @@ public final class Bindings {
             var table = binding.tables().get(holder.id());
             return table != null
                     && has(table.own(), holder, "")
-                    && Names.tables(holder).keySet().stream()
+                    && PhysicalNames.tables(holder).keySet().stream()
                             .allMatch(fieldId -> table.fields().containsKey(fieldId)
                                     && has(table.fields().get(fieldId), holder, fieldId));
         });
     }
 
-    private static boolean has(Binding.Place place, Holder holder, String tableId) {
+    private static boolean has(Binding.ValueTable place, Holder holder, String tableId) {
         return place.columns()
                 .keySet()
-                .containsAll(Names.columns(holder, tableId).keySet());
+                .containsAll(PhysicalNames.columns(holder, tableId).keySet());
     }
 
     private Binding known(SqlSession session) throws SQLException {
@@ -168,7 +168,7 @@ public final class Bindings {
     }
 
     /** The state of the site; that of the beginning in what reads together. */
-    public Gate.State state(SqlSession session) throws SQLException {
+    public Gate.GateState state(SqlSession session) throws SQLException {
         var held = pinned.get();
         return held != null ? held.state() : Gate.state(session.getConnection());
     }
@@ -194,7 +194,7 @@ public final class Bindings {
         return of(session.getConnection(), Gate.state(session.getConnection()));
     }
 
-    private Binding of(Connection connection, Gate.State state) throws SQLException {
+    private Binding of(Connection connection, Gate.GateState state) throws SQLException {
         if (state.closed()) {
             return before(connection, state);
         }
@@ -220,7 +220,7 @@ public final class Bindings {
      * of it while an index was made, so it is looked for again before long.
      */
     private record Lacking(Binding binding, long since) {
-        boolean holds(Gate.State state) {
+        boolean holds(Gate.GateState state) {
             return binding.generation() == state.generation() && System.nanoTime() - since < LACKING_FOR.toNanos();
         }
     }
@@ -237,7 +237,7 @@ public final class Bindings {
     }
 
     /** What was installed before the switch that is under way, with its values wherever they are by now. */
-    private Binding before(Connection connection, Gate.State state) throws SQLException {
+    private Binding before(Connection connection, Gate.GateState state) throws SQLException {
         return read(connection, underWay.heldNames(connection), state.generation(), true);
     }
 
@@ -251,7 +251,7 @@ public final class Bindings {
                         row -> new Installed(row.getString(1), ModelText.read(row.getString(2))))
                 .orElseThrow();
         var marked = Schema.inUse(connection, held);
-        var tables = new LinkedHashMap<String, Binding.Table>();
+        var tables = new LinkedHashMap<String, Binding.BoundTables>();
         for (var holder : Holder.all(installed.model())) {
             var name = marked.get(holder.id());
             if (name != null) {
@@ -261,31 +261,31 @@ public final class Bindings {
         return new Binding(installed.version(), installed.model(), generation, provisional, tables);
     }
 
-    private static Binding.Table table(
+    private static Binding.BoundTables table(
             Connection connection, Holder holder, String name, Map<String, String> marked, Set<String> held)
             throws SQLException {
-        var fields = new LinkedHashMap<String, Binding.Place>();
-        for (var fieldId : Names.tables(holder).keySet()) {
-            var own = marked.get(Names.mark(holder.id(), fieldId));
+        var fields = new LinkedHashMap<String, Binding.ValueTable>();
+        for (var fieldId : PhysicalNames.tables(holder).keySet()) {
+            var own = marked.get(PhysicalNames.mark(holder.id(), fieldId));
             if (own != null) {
                 fields.put(fieldId, place(connection, own, held));
             }
         }
-        return new Binding.Table(holder, place(connection, name, held), fields);
+        return new Binding.BoundTables(holder, place(connection, name, held), fields);
     }
 
-    private static Binding.Place place(Connection connection, String name, Set<String> held) throws SQLException {
+    private static Binding.ValueTable place(Connection connection, String name, Set<String> held) throws SQLException {
         var columns = new HashMap<String, String>();
         var aside = new HashMap<String, String>();
         Schema.columns(connection, name).forEach((column, fieldId) -> {
-            if (!fieldId.isEmpty() && Names.inUse(column)) {
+            if (!fieldId.isEmpty() && PhysicalNames.inUse(column)) {
                 columns.put(fieldId, column);
             }
-            if (!fieldId.isEmpty() && Names.isHeldBy(column, held)) {
+            if (!fieldId.isEmpty() && PhysicalNames.isHeldBy(column, held)) {
                 aside.put(fieldId, column);
             }
         });
         columns.putAll(aside);
-        return new Binding.Place(name, columns);
+        return new Binding.ValueTable(name, columns);
     }
 }

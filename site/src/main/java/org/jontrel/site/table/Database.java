@@ -30,7 +30,7 @@ public final class Database {
     private final ThreadLocal<SqlSession> joined = new ThreadLocal<>();
 
     /** Work within one transaction. */
-    public interface Work<T> {
+    public interface TransactionWork<T> {
         T with(SqlSession session) throws SQLException;
     }
 
@@ -61,7 +61,7 @@ public final class Database {
     }
 
     /** One transaction, committed where the work returns and undone where it throws; repeated on transient errors. */
-    public <T> T transaction(Work<T> work) {
+    public <T> T transaction(TransactionWork<T> work) {
         var shared = joined.get();
         if (shared != null) {
             try {
@@ -83,7 +83,7 @@ public final class Database {
     }
 
     /** Reads in one transaction what would else be one for each: transactions within join it. For reading only. */
-    public <T> T together(Work<T> work) {
+    public <T> T together(TransactionWork<T> work) {
         return joined.get() != null
                 ? transaction(work)
                 : transaction(session -> {
@@ -97,7 +97,7 @@ public final class Database {
     }
 
     /** Undoes by itself: closing a connection whose statements the session did not see would commit them. */
-    private static <T> T committed(SqlSession session, Work<T> work) throws SQLException {
+    private static <T> T committed(SqlSession session, TransactionWork<T> work) throws SQLException {
         boolean done = false;
         try {
             var result = work.with(session);

@@ -119,9 +119,9 @@ public final class Ddl {
     public static SequencedMap<String, String> createTables(Holder holder) {
         var statements = new LinkedHashMap<String, String>();
         statements.put(holder.id(), createTable(holder));
-        Names.tables(holder)
+        PhysicalNames.tables(holder)
                 .forEach((fieldId, name) ->
-                        statements.put(Names.mark(holder.id(), fieldId), createOwn(holder, fieldId, name)));
+                        statements.put(PhysicalNames.mark(holder.id(), fieldId), createOwn(holder, fieldId, name)));
         return statements;
     }
 
@@ -158,31 +158,31 @@ public final class Ddl {
         lines.add("KEY state (state, updated_at)");
         lines.add("KEY " + RETIRES + " (state, retire_at)");
         wantedIndexes(holder).forEach(columns -> lines.add("KEY (" + indexed(columns) + ")"));
-        return table(Names.table(holder), holder.id(), lines);
+        return table(PhysicalNames.table(holder), holder.id(), lines);
     }
 
     private static void columns(Holder holder, String table, List<String> lines) {
-        Names.columns(holder, table)
+        PhysicalNames.columns(holder, table)
                 .forEach((fieldId, name) ->
                         lines.add(column(name, holder.field(fieldId).orElseThrow())));
     }
 
     private static String table(String name, String mark, List<String> lines) {
         return "CREATE TABLE %s (%s) ENGINE=InnoDB COMMENT=%s"
-                .formatted(Names.quoted(name), String.join(", ", lines), Names.comment(mark));
+                .formatted(PhysicalNames.quoted(name), String.join(", ", lines), PhysicalNames.comment(mark));
     }
 
     /** The table of a field: rows, links, terms or several values; or of the terms above each term. */
     private static String createOwn(Holder holder, String fieldId, String name) {
         var lines = new ArrayList<String>();
-        if (fieldId.equals(Names.ABOVE)) {
+        if (fieldId.equals(PhysicalNames.ABOVE)) {
             lines.addAll(List.of(
                     "term_id BIGINT NOT NULL",
                     "above_id BIGINT NOT NULL",
                     "depth INT NOT NULL",
                     "PRIMARY KEY (term_id, above_id)",
                     "KEY above (above_id, term_id)"));
-            return table(name, Names.mark(holder.id(), fieldId), lines);
+            return table(name, PhysicalNames.mark(holder.id(), fieldId), lines);
         }
         var field = holder.field(fieldId).orElseThrow();
         lines.add("record_id BIGINT NOT NULL");
@@ -213,12 +213,12 @@ public final class Ddl {
                 lines.addAll(List.of("PRIMARY KEY (record_id, row_id, position)", "KEY value (value, record_id)"));
             }
         }
-        return table(name, Names.mark(holder.id(), fieldId), lines);
+        return table(name, PhysicalNames.mark(holder.id(), fieldId), lines);
     }
 
     /** Columns of the indexes that lists want: what they show and sort by, and what must be unique. */
     public static List<List<String>> wantedIndexes(Holder holder) {
-        var columns = Names.columns(holder, "");
+        var columns = PhysicalNames.columns(holder, "");
         var wanted = new LinkedHashSet<List<String>>();
         holder.columns("").stream()
                 .filter(field -> field.kind() instanceof Kind.Text text && text.unique())
@@ -245,25 +245,25 @@ public final class Ddl {
     }
 
     private static String indexed(List<String> columns) {
-        return columns.stream().map(Names::quoted).collect(Collectors.joining(", "));
+        return columns.stream().map(PhysicalNames::quoted).collect(Collectors.joining(", "));
     }
 
     /** The index of what is to be retired by itself, for a table that an earlier version made. */
     public static String addRetires(String table) {
         return "ALTER TABLE %s ADD KEY IF NOT EXISTS %s (state, retire_at), ALGORITHM=INPLACE, LOCK=NONE"
-                .formatted(Names.quoted(table), RETIRES);
+                .formatted(PhysicalNames.quoted(table), RETIRES);
     }
 
     /** Nobody waits for it. */
     public static String addIndex(String table, List<String> columns) {
         return "ALTER TABLE %s ADD KEY (%s), ALGORITHM=INPLACE, LOCK=NONE"
-                .formatted(Names.quoted(table), indexed(columns));
+                .formatted(PhysicalNames.quoted(table), indexed(columns));
     }
 
     public static String addColumn(String table, Field field) {
         // at once where the table allows it; one that has had too many columns in its time is written anew beside
         return "ALTER TABLE %s ADD COLUMN %s, LOCK=NONE"
-                .formatted(Names.quoted(table), column(Names.next(field.id()), field));
+                .formatted(PhysicalNames.quoted(table), column(PhysicalNames.next(field.id()), field));
     }
 
     /** Writes a table anew, without what columns that were dropped have left in it; people work on meanwhile. */
@@ -273,42 +273,45 @@ public final class Ddl {
 
     /** Gives a field its column again, empty. */
     public static String putBack(String table, String name, Field field) {
-        return "ALTER TABLE %s ADD COLUMN %s".formatted(Names.quoted(table), column(name, field));
+        return "ALTER TABLE %s ADD COLUMN %s".formatted(PhysicalNames.quoted(table), column(name, field));
     }
 
     public static String dropColumn(String table, String column) {
-        return "ALTER TABLE %s DROP COLUMN %s, ALGORITHM=INSTANT".formatted(Names.quoted(table), Names.quoted(column));
+        return "ALTER TABLE %s DROP COLUMN %s, ALGORITHM=INSTANT"
+                .formatted(PhysicalNames.quoted(table), PhysicalNames.quoted(column));
     }
 
     public static String dropIndex(String table, String index) {
         return "ALTER TABLE %s DROP KEY %s, ALGORITHM=INPLACE, LOCK=NONE"
-                .formatted(Names.quoted(table), Names.quoted(index));
+                .formatted(PhysicalNames.quoted(table), PhysicalNames.quoted(index));
     }
 
     public static String dropTables(Collection<String> tables) {
-        return tables.stream().map(Names::quoted).collect(Collectors.joining(", ", "DROP TABLE ", ""));
+        return tables.stream().map(PhysicalNames::quoted).collect(Collectors.joining(", ", "DROP TABLE ", ""));
     }
 
     /** From one column name to another. */
-    public record Rename(String from, String to) {}
+    public record ColumnRename(String from, String to) {}
 
     /** All at once, so that two columns may change names with each other. */
-    public static String renameColumns(String table, List<Rename> renames) {
+    public static String renameColumns(String table, List<ColumnRename> renames) {
         return renames.stream()
-                .map(r -> "RENAME COLUMN %s TO %s".formatted(Names.quoted(r.from()), Names.quoted(r.to())))
+                .map(r -> "RENAME COLUMN %s TO %s"
+                        .formatted(PhysicalNames.quoted(r.from()), PhysicalNames.quoted(r.to())))
                 .collect(Collectors.joining(
-                        ", ", "ALTER TABLE %s ".formatted(Names.quoted(table)), ", ALGORITHM=INSTANT"));
+                        ", ", "ALTER TABLE %s ".formatted(PhysicalNames.quoted(table)), ", ALGORITHM=INSTANT"));
     }
 
     /** All in one statement: either all have their new names or none. */
     public static String renameTables(Map<String, String> names) {
         return names.entrySet().stream()
-                .map(each -> Names.quoted(each.getKey()) + " TO " + Names.quoted(each.getValue()))
+                .map(each -> PhysicalNames.quoted(each.getKey()) + " TO " + PhysicalNames.quoted(each.getValue()))
                 .collect(Collectors.joining(", ", "RENAME TABLE ", ""));
     }
 
     private static String column(String name, Field field) {
-        return "%s %s NULL COMMENT %s".formatted(Names.quoted(name), type(field.kind()), Names.comment(field.id()));
+        return "%s %s NULL COMMENT %s"
+                .formatted(PhysicalNames.quoted(name), type(field.kind()), PhysicalNames.comment(field.id()));
     }
 
     /** The type of a column that holds values of a kind, as in a statement. */

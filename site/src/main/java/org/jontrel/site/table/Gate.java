@@ -44,13 +44,13 @@ public final class Gate {
      * @param passed how often something was saved
      * @param closed whether a switch is under way, or was cut off
      */
-    public record State(long generation, long passed, boolean closed) {}
+    public record GateState(long generation, long passed, boolean closed) {}
 
-    public static State state(Connection connection) throws SQLException {
+    public static GateState state(Connection connection) throws SQLException {
         return Jdbc.first(
                         connection,
                         "SELECT MAX(generation), SUM(passed), MAX(closed) FROM jontrel_gate",
-                        row -> new State(row.getLong(1), row.getLong(2), row.getBoolean(3)))
+                        row -> new GateState(row.getLong(1), row.getLong(2), row.getBoolean(3)))
                 .orElseThrow();
     }
 

@@ -20,16 +20,16 @@ public final class Jdbc {
     private Jdbc() {}
 
     /** A row, read. */
-    public interface Reader<T> {
+    public interface RowReader<T> {
         T read(ResultSet row) throws SQLException;
     }
 
     /** What is done with each row. */
-    public interface Visitor {
+    public interface RowVisitor {
         void visit(ResultSet row) throws SQLException;
     }
 
-    public static <T> List<T> query(Connection connection, String sql, Reader<T> reader, Object... parameters)
+    public static <T> List<T> query(Connection connection, String sql, RowReader<T> reader, Object... parameters)
             throws SQLException {
         var read = new ArrayList<T>();
         visit(connection, sql, 0, row -> read.add(reader.read(row)), Arrays.asList(parameters));
@@ -37,7 +37,7 @@ public final class Jdbc {
     }
 
     /** What the first row says; empty where there is none, or it says nothing. */
-    public static <T> Optional<T> first(Connection connection, String sql, Reader<T> reader, Object... parameters)
+    public static <T> Optional<T> first(Connection connection, String sql, RowReader<T> reader, Object... parameters)
             throws SQLException {
         return query(connection, sql, reader, parameters).stream()
                 .filter(Objects::nonNull)
@@ -52,12 +52,12 @@ public final class Jdbc {
     }
 
     /** Visits row by row, however many there are; no more than a thousand are in memory. */
-    public static void each(Connection connection, String sql, Visitor visitor, Object... parameters)
+    public static void each(Connection connection, String sql, RowVisitor visitor, Object... parameters)
             throws SQLException {
         visit(connection, sql, FETCHED, visitor, Arrays.asList(parameters));
     }
 
-    private static void visit(Connection connection, String sql, int fetched, Visitor visitor, List<?> parameters)
+    private static void visit(Connection connection, String sql, int fetched, RowVisitor visitor, List<?> parameters)
             throws SQLException {
         try (var statement = connection.prepareStatement(sql)) {
             statement.setFetchSize(fetched);
@@ -108,7 +108,7 @@ public final class Jdbc {
 
     private static void set(PreparedStatement statement, List<?> parameters) throws SQLException {
         for (int i = 0; i < parameters.size(); i++) {
-            statement.setObject(i + 1, Cells.toColumn(parameters.get(i)));
+            statement.setObject(i + 1, ColumnValues.toColumn(parameters.get(i)));
         }
     }
 

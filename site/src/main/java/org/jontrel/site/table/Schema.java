@@ -89,10 +89,10 @@ public final class Schema {
         var byMark = new TreeMap<String, String>();
         var aside = new TreeMap<String, String>();
         tables(connection).forEach((name, mark) -> {
-            if (!mark.isEmpty() && Names.inUse(name)) {
+            if (!mark.isEmpty() && PhysicalNames.inUse(name)) {
                 byMark.putIfAbsent(mark, name);
             }
-            if (!mark.isEmpty() && Names.isHeldBy(name, held)) {
+            if (!mark.isEmpty() && PhysicalNames.isHeldBy(name, held)) {
                 aside.put(mark, name);
             }
         });
@@ -102,13 +102,13 @@ public final class Schema {
 
     /** The table in use of a holder, or of one of its fields, by the ids in its comment; an empty field for the holder's. */
     public static Optional<String> tableOf(Connection connection, String holderId, String fieldId) throws SQLException {
-        return Optional.ofNullable(inUse(connection).get(Names.mark(holderId, fieldId)));
+        return Optional.ofNullable(inUse(connection).get(PhysicalNames.mark(holderId, fieldId)));
     }
 
     /** The column in use of a field, by the id in its comment. */
     public static Optional<String> columnOf(Map<String, String> columns, String fieldId) {
         return columns.entrySet().stream()
-                .filter(column -> column.getValue().equals(fieldId) && Names.inUse(column.getKey()))
+                .filter(column -> column.getValue().equals(fieldId) && PhysicalNames.inUse(column.getKey()))
                 .map(Map.Entry::getKey)
                 .findFirst();
     }

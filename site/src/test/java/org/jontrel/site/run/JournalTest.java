@@ -15,7 +15,9 @@ public class JournalTest {
     private static final Step SWITCH = new Step.SwitchColumns(
             "tmooring",
             "",
-            List.of(new Step.Turn(Step.Act.HOLD, "frise", "h1"), new Step.Turn(Step.Act.TAKE, "frise", "")));
+            List.of(
+                    new Step.ColumnSwitch(Step.ColumnAction.HOLD, "frise", "h1"),
+                    new Step.ColumnSwitch(Step.ColumnAction.TAKE, "frise", "")));
 
     @DataProvider
     public Object[][] steps() {

@@ -15,13 +15,13 @@ import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
-import org.jontrel.core.model.State;
+import org.jontrel.core.model.RecordState;
 import org.jontrel.core.sample.SampleValues;
 import org.jontrel.core.value.Values;
 import org.jontrel.site.Site;
 import org.jontrel.site.record.ListQuery;
 import org.jontrel.site.record.RecordStore;
-import org.jontrel.site.record.Saved;
+import org.jontrel.site.record.SaveResult;
 import org.jontrel.site.record.StoredRecord;
 import org.jontrel.site.record.Write;
 import org.jontrel.site.run.Runs;
@@ -36,23 +36,23 @@ public record Drawn(Site site) {
      *
      * @param held what becomes of values that are held
      */
-    public Runs.Target answered(Model to, Decision.Answer held) {
+    public Runs.RunTarget answered(Model to, Decision.Action held) {
         var decisions = new ArrayList<Decision>();
-        var plan = site.runs().plan(new Runs.Target("2", to, List.of()));
+        var plan = site.runs().plan(new Runs.RunTarget("2", to, List.of()));
         plan.asks().forEach(ask -> {
-            var answer = ask.about() == Decision.About.HELD_VALUES
+            var answer = ask.about() == Decision.Topic.HELD_VALUES
                     ? held
-                    : ask.choices().contains(Decision.Answer.LEAVE)
-                            ? Decision.Answer.LEAVE
+                    : ask.choices().contains(Decision.Action.LEAVE)
+                            ? Decision.Action.LEAVE
                             : ask.choices().getFirst();
             decisions.add(new Decision(ask.fieldId(), ask.about(), answer, ""));
         });
         // what comes back may not convert, which is asked only then
-        site.runs().plan(new Runs.Target("2", to, decisions)).asks().stream()
+        site.runs().plan(new Runs.RunTarget("2", to, decisions)).asks().stream()
                 .filter(ask -> ask.decision().isEmpty())
                 .forEach(ask -> decisions.add(
                         new Decision(ask.fieldId(), ask.about(), ask.choices().getLast(), "")));
-        return new Runs.Target("2", to, decisions);
+        return new Runs.RunTarget("2", to, decisions);
     }
 
     /**
@@ -93,7 +93,7 @@ public record Drawn(Site site) {
                         field.kind().amount().many() ? goals.subList(0, Math.min(2, goals.size())) : goals.getLast();
                 var now = site.records().byId(holder.id(), id).orElseThrow();
                 var change = Write.change(holder.id(), now, Map.of(field.key(), raw), false, "ben");
-                stored += site.records().save(change) instanceof Saved.Stored ? 1 : 0;
+                stored += site.records().save(change) instanceof SaveResult.Stored ? 1 : 0;
             }
         }
         return stored;
@@ -128,7 +128,7 @@ public record Drawn(Site site) {
             }
         }
         var saved = site.records().save(write(holder, single, raw));
-        if (saved instanceof Saved.Refused && !single) {
+        if (saved instanceof SaveResult.Refused && !single) {
             site.records().save(write(holder, false, Map.of("title", "Record " + number)));
         }
     }
@@ -138,7 +138,7 @@ public record Drawn(Site site) {
                 holder.id(),
                 single ? Optional.of(RecordStore.SINGLE) : Optional.empty(),
                 0,
-                State.DRAFT,
+                RecordState.DRAFT,
                 Optional.empty(),
                 Optional.empty(),
                 "",

@@ -9,12 +9,13 @@ import java.util.List;
 import java.util.Map;
 import org.jontrel.core.code.Decision;
 import org.jontrel.core.model.Model;
-import org.jontrel.core.model.State;
+import org.jontrel.core.model.RecordState;
 import org.jontrel.site.Site;
-import org.jontrel.site.record.Saved;
+import org.jontrel.site.record.SaveResult;
 import org.jontrel.site.record.StoredRecord;
 import org.jontrel.site.record.Write;
 import org.jontrel.site.run.RunView;
+import org.jontrel.site.run.RunView.RunState;
 import org.jontrel.site.run.Runs;
 
 /** A site of its own in the tests' database, and what tests do with it again and again. */
@@ -31,13 +32,13 @@ public record TestSite(HikariDataSource source, Site site) implements AutoClosea
     }
 
     public void install(String version, Model model, Decision... decisions) {
-        run(site.runs().start(new Runs.Target(version, model, List.of(decisions)), "anna", _ -> {}));
+        run(site.runs().start(new Runs.RunTarget(version, model, List.of(decisions)), "anna", _ -> {}));
         assertEquals(site.installed().version(), version);
     }
 
-    public static void run(Runs.Outcome outcome) {
-        assertTrue(outcome instanceof Runs.Outcome.Started, outcome.toString());
-        ((Runs.Outcome.Started) outcome).work().run();
+    public static void run(Runs.RunOutcome outcome) {
+        assertTrue(outcome instanceof Runs.RunOutcome.Started, outcome.toString());
+        ((Runs.RunOutcome.Started) outcome).work().run();
     }
 
     public RunView last() {
@@ -47,11 +48,11 @@ public record TestSite(HikariDataSource source, Site site) implements AutoClosea
     /** Undoes the run to a version, or the undo that took it back. */
     public void undo(RunView run) {
         run(site.runs().undo(run.id(), "anna", _ -> {}));
-        assertEquals(site.runs().find(run.id()).orElseThrow().state(), RunView.State.UNDONE);
+        assertEquals(site.runs().find(run.id()).orElseThrow().state(), RunState.UNDONE);
     }
 
     public StoredRecord save(String holderId, Map<String, ?> raw) {
-        return stored(site.records().save(Write.fresh(holderId, State.PUBLISHED, raw, "ben")));
+        return stored(site.records().save(Write.fresh(holderId, RecordState.PUBLISHED, raw, "ben")));
     }
 
     public StoredRecord edit(String holderId, long id, Map<String, ?> raw) {
@@ -59,8 +60,8 @@ public record TestSite(HikariDataSource source, Site site) implements AutoClosea
         return stored(site.records().save(Write.change(holderId, before, raw, false, "ben")));
     }
 
-    public static StoredRecord stored(Saved saved) {
-        assertTrue(saved instanceof Saved.Stored, saved.toString());
-        return ((Saved.Stored) saved).record();
+    public static StoredRecord stored(SaveResult saved) {
+        assertTrue(saved instanceof SaveResult.Stored, saved.toString());
+        return ((SaveResult.Stored) saved).record();
     }
 }

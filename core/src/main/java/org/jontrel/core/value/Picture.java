@@ -1,4 +1,0 @@
-package org.jontrel.core.value;
-
-/** The facts of an uploaded picture that limits speak of: pixels, bytes, alternative text. */
-public record Picture(int width, int height, long bytes, String alt) {}

@@ -1,0 +1,118 @@
+package org.jontrel.server.content;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Arrays;
+import java.util.HexFormat;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.jontrel.core.holder.Holder;
+import org.jontrel.server.token.Tokens;
+import org.jontrel.server.web.Refusal;
+import org.jontrel.site.Site;
+import org.jontrel.site.record.Audience;
+import org.jontrel.site.record.StoredRecord;
+import org.springframework.http.CacheControl;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * One call of a site's content API.
+ *
+ * @param token of the program that calls; who has one also sees what is not published
+ */
+record ContentCall(String site, Site engine, Optional<Tokens.Token> token, HttpServletRequest request) {
+    private static final JsonMapper JSON = JsonMapper.builder().build();
+
+    Audience audience() {
+        return token.isPresent() ? Audience.TOKEN : Audience.PUBLIC_API;
+    }
+
+    Holder holder(String segment) {
+        return engine.installed().tables().values().stream()
+                .map(table -> table.holder())
+                .filter(audience()::reads)
+                .filter(holder -> Description.segment(holder).equals(segment))
+                .findFirst()
+                .orElseThrow(() -> Refusal.missing("This site's API has nothing at " + segment + "."));
+    }
+
+    /** A record that the caller may see, by number or slug. */
+    StoredRecord record(Holder holder, String id) {
+        var found = id.matches("[0-9]{1,18}")
+                ? engine.records().byId(holder.id(), Long.parseLong(id))
+                : engine.records()
+                        .byAddress(holder.id(), id)
+                        .filter(each -> !each.moved())
+                        .map(each -> each.record());
+        return found.filter(each -> audience().reads(each, Instant.now()))
+                .orElseThrow(() -> Refusal.missing("There is no " + holder.singular() + " " + id + "."));
+    }
+
+    ContentViews answers(Set<String> include) {
+        return new ContentViews(this, include);
+    }
+
+    /** A record as the API gives it when nothing special is asked. */
+    Object plain(Holder holder, StoredRecord record) {
+        return answers(Set.of()).of(holder, List.of(record), Set.of()).getFirst();
+    }
+
+    /** Whether what the caller has seen is still so, by {@code If-Match} (RFC 9110, 13.1.1). */
+    void seen(Object current) {
+        var asked = request.getHeader("If-Match");
+        if (asked == null) {
+            throw Refusal.unseen("Say in If-Match which state you have seen: the ETag of a GET without parameters.");
+        }
+        if (!matches(asked, tag(JSON.writeValueAsString(current)))) {
+            throw Refusal.overtaken("This has changed since you read it. Read it again.");
+        }
+    }
+
+    /** With a tag of its bytes: who has the same gets nothing but that. */
+    ResponseEntity<String> answer(Object answer) {
+        return answer(answer, 200);
+    }
+
+    ResponseEntity<String> answer(Object answer, int status) {
+        var text = JSON.writeValueAsString(answer);
+        var tag = tag(text);
+        var asked = request.getHeader("If-None-Match");
+        var cache = audience().everyState()
+                ? CacheControl.noStore()
+                : CacheControl.maxAge(Duration.ZERO).cachePublic().mustRevalidate();
+        if (asked != null && status == 200 && matches(asked, tag)) {
+            return ResponseEntity.status(304)
+                    .eTag(tag)
+                    .cacheControl(cache)
+                    .varyBy("Authorization")
+                    .build();
+        }
+        return ResponseEntity.status(status)
+                .contentType(MediaType.APPLICATION_JSON)
+                .eTag(tag)
+                .cacheControl(cache)
+                .varyBy("Authorization")
+                .header("Access-Control-Allow-Origin", "*")
+                .body(text);
+    }
+
+    private static boolean matches(String asked, String tag) {
+        return asked.equals("*") || Arrays.asList(asked.split("\\s*,\\s*")).contains(tag);
+    }
+
+    private static String tag(String text) {
+        try {
+            var digest = MessageDigest.getInstance("SHA-256").digest(text.getBytes(StandardCharsets.UTF_8));
+            return "\"" + HexFormat.of().formatHex(digest).substring(0, 32) + "\"";
+        } catch (NoSuchAlgorithmException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+}

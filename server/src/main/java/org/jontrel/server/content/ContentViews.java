@@ -1,0 +1,178 @@
+package org.jontrel.server.content;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
+import org.jontrel.core.holder.Holder;
+import org.jontrel.core.model.ContentType;
+import org.jontrel.core.model.Field;
+import org.jontrel.core.model.Kind;
+import org.jontrel.core.value.GeoPoint;
+import org.jontrel.core.value.Leaves;
+import org.jontrel.core.value.Link;
+import org.jontrel.core.value.Row;
+import org.jontrel.core.value.Values;
+import org.jontrel.server.record.ReferenceNames;
+import org.jontrel.site.Site;
+import org.jontrel.site.record.Audience;
+import org.jontrel.site.record.StoredRecord;
+
+/** Records as the content API gives them: without what is kept out of it, numbers as numbers. */
+final class ContentViews {
+    static final int DEEPEST = 2;
+    private final String path;
+    private final Site site;
+    private final Audience audience;
+    private final Set<String> include;
+
+    /** @param include keys of relations whose records are given whole, to a depth of two */
+    ContentViews(ContentCall call, Set<String> include) {
+        this.path = call.site();
+        this.site = call.engine();
+        this.audience = call.audience();
+        this.include = include;
+    }
+
+    List<Map<String, Object>> of(Holder holder, Collection<StoredRecord> records, Set<String> fields) {
+        return of(holder, records, fields, 0);
+    }
+
+    private List<Map<String, Object>> of(
+            Holder holder, Collection<StoredRecord> stored, Set<String> fields, int depth) {
+        var known = ReferenceNames.of(path, site, holder, stored, audience);
+        var addresses = site.records().addresses(holder.id(), stored);
+        var records = stored.stream().map(record -> known.seen(holder, record)).toList();
+        var included = depth < DEEPEST ? included(holder, records, depth) : Map.<Link, Map<String, Object>>of();
+        return records.stream()
+                .map(record -> {
+                    var answer = new LinkedHashMap<String, Object>();
+                    answer.put("id", record.id());
+                    answer.put("slug", record.slug());
+                    if (!holder.path().isEmpty() && visible(holder)) {
+                        answer.put("url", "/at/" + path + "/" + holder.path() + "/" + addresses.get(record.id()));
+                    }
+                    record.parent().ifPresent(parent -> answer.put("parent", parent.id()));
+                    if (audience.everyState() && !holder.single()) {
+                        answer.put("state", record.state().code());
+                        record.publishAt().ifPresent(at -> answer.put("publish_at", at.toString()));
+                        record.retireAt().ifPresent(at -> answer.put("retire_at", at.toString()));
+                    }
+                    if (!holder.single()) {
+                        answer.put("updated_at", record.updatedAt().toString());
+                    }
+                    answer.putAll(given(
+                            holder.fields()
+                                    .filter(field -> fields.isEmpty() || fields.contains(field.key()))
+                                    .toList(),
+                            record.values(),
+                            known,
+                            included));
+                    return (Map<String, Object>) answer;
+                })
+                .toList();
+    }
+
+    private static boolean visible(Holder holder) {
+        return !(holder.definition() instanceof ContentType type)
+                || type.publishing().visible();
+    }
+
+    /** The records that the wanted relations lead to. */
+    private Map<Link, Map<String, Object>> included(Holder holder, Collection<StoredRecord> seen, int depth) {
+        var wanted = new LinkedHashMap<String, Set<Long>>();
+        var fields = holder.fields().toList();
+        seen.forEach(each -> Leaves.of(fields, each.values(), (field, value) -> {
+            if (include.contains(field.key()) && value instanceof Link link) {
+                wanted.computeIfAbsent(link.type(), _ -> new HashSet<>()).add(link.id());
+            }
+        }));
+        var found = new LinkedHashMap<Link, Map<String, Object>>();
+        wanted.forEach((type, ids) -> site.installed().table(type).ifPresent(table -> {
+            var records = site.records().byIds(type, ids);
+            var answers = of(table.holder(), records, Set.of(), depth + 1);
+            for (int i = 0; i < records.size(); i++) {
+                found.put(new Link(type, records.get(i).id()), answers.get(i));
+            }
+        }));
+        return found;
+    }
+
+    private Map<String, Object> given(
+            List<Field> fields, Map<?, ?> values, ReferenceNames known, Map<Link, Map<String, Object>> included) {
+        var given = new LinkedHashMap<String, Object>();
+        for (var field : fields) {
+            var value = values.get(field.id());
+            if (value != null) {
+                var shown = value(field, value, known, included);
+                if (shown != null) {
+                    given.put(field.key(), shown);
+                }
+            }
+        }
+        return given;
+    }
+
+    private Object value(Field field, Object value, ReferenceNames known, Map<Link, Map<String, Object>> included) {
+        return switch (value) {
+            case List<?> list -> {
+                var all = new ArrayList<Object>();
+                list.stream()
+                        .map(each -> value(field, each, known, included))
+                        .filter(Objects::nonNull)
+                        .forEach(all::add);
+                yield all.isEmpty() ? null : all;
+            }
+            case Row row -> given(field.inner(), row.values(), known, included);
+            case Map<?, ?> group -> given(field.inner(), group, known, included);
+            case Link link -> included.containsKey(link) ? included.get(link) : link(link, known);
+            case Long term
+            when field.kind() instanceof Kind.TermPick pick -> term(new Link(pick.taxonomy(), term), known);
+            case Long file
+            when field.kind() instanceof Kind.Image || field.kind() instanceof Kind.File -> file(file, field, known);
+            case GeoPoint spot -> ordered("latitude", spot.latitude(), "longitude", spot.longitude());
+            case java.math.BigDecimal number -> number;
+            default -> Values.wire(field.kind(), value);
+        };
+    }
+
+    private static Map<String, Object> ordered(Object... pairs) {
+        var map = new LinkedHashMap<String, Object>();
+        for (int i = 0; i < pairs.length; i += 2) {
+            map.put((String) pairs[i], pairs[i + 1]);
+        }
+        return map;
+    }
+
+    private Object link(Link link, ReferenceNames known) {
+        return site.installed()
+                .table(link.type())
+                .map(target -> ordered(
+                        "type",
+                        target.holder().key(),
+                        "id",
+                        link.id(),
+                        "title",
+                        known.named(link).title()))
+                .orElse(null);
+    }
+
+    private static Object term(Link link, ReferenceNames known) {
+        return ordered("id", link.id(), "label", known.named(link).title());
+    }
+
+    private Object file(long id, Field field, ReferenceNames known) {
+        var file = known.file(id);
+        if (file == null) {
+            return null;
+        }
+        var url = "/at/" + path + "/media/" + id;
+        return field.kind() instanceof Kind.Image
+                ? ordered("id", id, "url", url, "alt", file.alt(), "width", file.width(), "height", file.height())
+                : ordered("id", id, "url", url, "name", file.name(), "bytes", file.bytes());
+    }
+}

@@ -1,0 +1,133 @@
+package org.jontrel.server.record;
+
+import static org.jontrel.server.record.Holders.SORTS;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import java.security.Principal;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.jontrel.core.holder.Holder;
+import org.jontrel.core.model.Field;
+import org.jontrel.core.model.Kind;
+import org.jontrel.core.value.Values;
+import org.jontrel.server.web.Refusal;
+import org.jontrel.site.record.SaveResult;
+import org.jontrel.site.record.StoredRecord;
+import org.jontrel.site.record.Write;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Relations edited at their other end: what is changed is the record that holds the link, through all its checks. */
+@RestController
+@RequestMapping("/api/sites/{site}/" + SORTS + "/{key}/records/{id}/ends")
+class InverseController {
+    private static final int TRIES = 3;
+    private final Holders holders;
+    private final RecordForms opening;
+
+    InverseController(Holders holders, RecordForms opening) {
+        this.holders = holders;
+        this.opening = opening;
+    }
+
+    @Schema(requiredProperties = {"holder", "field", "record", "linked"})
+    record End(
+            @Schema(description = "Id of the content type that holds the relation") @NotNull
+            String holder,
+
+            @Schema(description = "Id of the relation") @NotNull
+            String field,
+
+            @Schema(description = "The record that shall lead here, or no longer")
+            long record,
+
+            boolean linked) {}
+
+    @PostMapping
+    RecordViews.OpenRecord change(
+            @PathVariable String site,
+            @PathVariable String sort,
+            @PathVariable String key,
+            @PathVariable long id,
+            @Valid @RequestBody End body,
+            Principal principal) {
+        var at = holders.at(site, sort, key);
+        var here = at.engine().records().byId(at.id(), id);
+        var other = at.engine().installed().table(body.holder()).map(table -> table.holder());
+        var field = other.flatMap(holder -> holder.field(body.field()))
+                .filter(each -> each.kind() instanceof Kind.Relation relation
+                        && relation.inverse() != null
+                        && relation.to().contains(at.id()));
+        if (here.isEmpty() || field.isEmpty()) {
+            throw Refusal.missing("There is no such relation to this record.");
+        }
+        if (!other.get().home(body.field()).table().isEmpty()) {
+            throw Refusal.invalid(
+                    field.get().label() + " stands in rows of " + other.get().singular() + ": change it there.",
+                    List.of());
+        }
+        for (int attempt = 0; attempt < TRIES; attempt++) {
+            var before = at.engine()
+                    .records()
+                    .byId(body.holder(), body.record())
+                    .orElseThrow(() ->
+                            Refusal.missing("There is no such " + other.get().singular() + "."));
+            var raw = changed(other.get(), field.get(), before, Map.of("type", at.id(), "id", id), body.linked());
+            var write = Write.change(body.holder(), before, raw, true, principal.getName());
+            switch (at.engine().records().save(write)) {
+                case SaveResult.Stored _ -> {
+                    return opening.open(at, here.get());
+                }
+                case SaveResult.Refused refused ->
+                    throw Refusal.problems(
+                            before.title() + " was not saved: some of its values need attention.",
+                            refused.problems().stream()
+                                    .map(problem -> problem.finding())
+                                    .toList(),
+                            RecordProblem.of(refused.problems()));
+                case SaveResult.Conflict _ -> {
+                    // read again, and linked again
+                }
+                case SaveResult.Missing _ -> throw Refusal.missing("There is no such record on this site.");
+                case SaveResult.Closed _ ->
+                    throw Refusal.unavailable("The site's definitions are being switched. Try again in a moment.");
+            }
+        }
+        throw Refusal.conflict("The other record is being changed by others. Try again.", null);
+    }
+
+    /** All values of the other record, with the link in its place or without it. */
+    private static Map<String, Object> changed(
+            Holder other, Field field, StoredRecord before, Map<String, Object> link, boolean linked) {
+        var values = new LinkedHashMap<>(Values.wire(other.fields().toList(), before.values()));
+        var at = values;
+        for (var group : other.home(field.id()).groups()) {
+            var inner = new LinkedHashMap<String, Object>();
+            if (at.get(group) instanceof Map<?, ?> map) {
+                map.forEach((key, value) -> inner.put((String) key, value));
+            }
+            at.put(group, inner);
+            at = inner;
+        }
+        if (!field.kind().amount().many()) {
+            at.put(field.key(), linked ? link : null);
+            return values;
+        }
+        var links = new ArrayList<Object>(at.get(field.key()) instanceof List<?> list ? list : List.of());
+        links.removeIf(each -> each instanceof Map<?, ?> map
+                && String.valueOf(map.get("type")).equals(link.get("type"))
+                && String.valueOf(map.get("id")).equals(String.valueOf(link.get("id"))));
+        if (linked) {
+            links.add(link);
+        }
+        at.put(field.key(), links);
+        return values;
+    }
+}

@@ -1,0 +1,95 @@
+package org.jontrel.server.record;
+
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.jontrel.core.model.Kind;
+import org.jontrel.core.value.Link;
+import org.jontrel.core.value.Values;
+import org.jontrel.site.record.RecordStore;
+import org.jontrel.site.record.StoredRecord;
+import org.jontrel.site.record.Write;
+import org.springframework.stereotype.Component;
+
+/** Records as forms need them: with names for everything they lead to, and what leads to them. */
+@Component
+class RecordForms {
+    RecordViews.OpenRecord open(Holders.BoundSite at, StoredRecord record) {
+        var holder = at.table().holder();
+        var known = ReferenceNames.of(at.site(), at.engine(), holder, List.of(record.values()));
+        var records = at.engine().records();
+        var address = records.addresses(at.id(), List.of(record)).getOrDefault(record.id(), record.slug());
+        var write =
+                Write.fresh(at.id(), record.state(), Values.wire(holder.fields().toList(), record.values()), "");
+        var checked =
+                records.check(record.parent().map(write::under).orElse(write)).orElseThrow();
+        return new RecordViews.OpenRecord(
+                RecordViews.view(at.site(), holder, record, address, known),
+                links(at, record, known),
+                known.files(),
+                RecordProblem.of(checked.problems()),
+                pointers(at, record.id()),
+                List.copyOf(checked.hidden()),
+                setAside(at, record));
+    }
+
+    private static List<RecordViews.SetAsideView> setAside(Holders.BoundSite at, StoredRecord record) {
+        return at.engine().runs().setAside(at.id(), record.id()).stream()
+                .filter(each -> !record.values().containsKey(each.fieldId()))
+                .flatMap(each -> at
+                        .table()
+                        .holder()
+                        .field(each.fieldId())
+                        .map(field -> new RecordViews.SetAsideView(field.label(), each.runId()))
+                        .stream())
+                .toList();
+    }
+
+    /** Also what it stands under. */
+    private static List<ReferenceNames.LinkView> links(
+            Holders.BoundSite at, StoredRecord record, ReferenceNames known) {
+        if (record.parent().isEmpty()) {
+            return known.links();
+        }
+        var all = new java.util.ArrayList<>(known.links());
+        all.addAll(ReferenceNames.links(
+                        at.site(), at.engine(), Set.of(record.parent().get()))
+                .links());
+        return all;
+    }
+
+    private static List<RecordViews.PointerView> pointers(Holders.BoundSite at, long id) {
+        var pointers = at.engine().records().pointers(at.id(), id);
+        var links = new HashSet<Link>();
+        pointers.forEach(each -> each.records().forEach(record -> links.add(new Link(each.holderId(), record))));
+        var named = at.engine().records().named(links);
+        return pointers.stream().map(each -> pointer(at, each, named)).toList();
+    }
+
+    private static RecordViews.PointerView pointer(
+            Holders.BoundSite at, RecordStore.Pointers pointers, Map<Link, RecordStore.Named> named) {
+        var holder =
+                at.engine().installed().table(pointers.holderId()).orElseThrow().holder();
+        var field = holder.field(pointers.fieldId()).orElseThrow();
+        var inverse = field.kind() instanceof Kind.Relation relation ? relation.inverse() : null;
+        var records = pointers.records().stream()
+                .map(record -> new Link(pointers.holderId(), record))
+                .filter(named::containsKey)
+                .map(link -> new ReferenceNames.LinkView(
+                        link.type(),
+                        link.id(),
+                        named.get(link).title(),
+                        named.get(link).slug(),
+                        named.get(link).state()))
+                .toList();
+        return new RecordViews.PointerView(
+                holder.id(),
+                field.id(),
+                holder.definition().sort().folder(),
+                holder.key(),
+                inverse == null ? field.label() + " (" + holder.singular() + ")" : inverse.label(),
+                inverse != null && inverse.shown(),
+                records);
+    }
+}

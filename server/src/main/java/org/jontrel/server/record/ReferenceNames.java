@@ -1,0 +1,229 @@
+package org.jontrel.server.record;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.jontrel.core.holder.Holder;
+import org.jontrel.core.model.Field;
+import org.jontrel.core.model.Kind;
+import org.jontrel.core.value.Leaves;
+import org.jontrel.core.value.Link;
+import org.jontrel.core.value.Row;
+import org.jontrel.core.value.Values;
+import org.jontrel.site.Site;
+import org.jontrel.site.media.StoredFile;
+import org.jontrel.site.record.Audience;
+import org.jontrel.site.record.RecordStore;
+import org.jontrel.site.record.StoredRecord;
+
+/** What the values of some records lead to, by the names people know it by; asked for once for all of them. */
+public final class ReferenceNames {
+    private final String site;
+    private final Audience audience;
+    private final Map<Link, RecordStore.Named> links;
+    private final Map<Long, StoredFile> files;
+
+    private ReferenceNames(
+            String site, Audience audience, Map<Link, RecordStore.Named> links, Map<Long, StoredFile> files) {
+        this.audience = audience;
+        this.site = site;
+        this.links = links;
+        this.files = files;
+    }
+
+    /** A record or term that something leads to. */
+    @Schema(requiredProperties = {"type", "id", "title", "slug", "state"})
+    record LinkView(String type, long id, String title, String slug, String state) {}
+
+    /** An uploaded picture or file; width and height are 0 for what is no picture. */
+    @Schema(
+            requiredProperties = {
+                "id", "format", "width", "height", "bytes", "name", "alt", "address", "focusX", "focusY"
+            })
+    record FileView(
+            long id,
+            String format,
+            int width,
+            int height,
+            long bytes,
+            String name,
+            String alt,
+            String address,
+
+            @Schema(description = "What matters most in a picture, in hundredths of its width from the left")
+            int focusX,
+
+            int focusY) {
+        static FileView of(String site, StoredFile file) {
+            return new FileView(
+                    file.id(),
+                    file.format(),
+                    file.width(),
+                    file.height(),
+                    file.bytes(),
+                    file.name(),
+                    file.alt(),
+                    "/at/" + site + "/media/" + file.id(),
+                    file.focusX(),
+                    file.focusY());
+        }
+    }
+
+    public static ReferenceNames of(
+            String site, Site engine, Holder holder, Collection<? extends Map<String, Object>> records) {
+        return of(site, engine, holder, records, Set.of(), Audience.PEOPLE);
+    }
+
+    /** What an audience may read of what records lead to; {@link #seen} gives the records without the rest. */
+    public static ReferenceNames of(
+            String site, Site engine, Holder holder, Collection<StoredRecord> records, Audience audience) {
+        var parents =
+                records.stream().flatMap(record -> record.parent().stream()).collect(Collectors.toSet());
+        return of(
+                site, engine, holder, records.stream().map(StoredRecord::values).toList(), parents, audience);
+    }
+
+    private static ReferenceNames of(
+            String site,
+            Site engine,
+            Holder holder,
+            Collection<? extends Map<String, Object>> records,
+            Set<Link> parents,
+            Audience audience) {
+        var links = new LinkedHashSet<>(parents);
+        var files = new LinkedHashSet<Long>();
+        var fields = holder.fields().toList();
+        records.forEach(values -> Leaves.of(fields, values, (field, value) -> {
+            switch (field.kind()) {
+                case Kind.Relation _ when value instanceof Link link -> links.add(link);
+                case Kind.TermPick pick when value instanceof Long term -> links.add(new Link(pick.taxonomy(), term));
+                case Kind.Image _, Kind.File _ -> files.add((Long) value);
+                default -> {}
+            }
+        }));
+        return new ReferenceNames(
+                site,
+                audience,
+                engine.records().named(links, audience),
+                engine.media().find(files));
+    }
+
+    /**
+     * The record as the audience may read it: without the fields kept from it, and without links, terms and a parent that
+     * lead to nothing it may read.
+     */
+    public StoredRecord seen(Holder holder, StoredRecord record) {
+        return record.with(
+                record.parent().filter(links::containsKey), seen(holder.fields().toList(), record.values()));
+    }
+
+    private Map<String, Object> seen(List<Field> fields, Map<?, ?> values) {
+        var seen = new LinkedHashMap<String, Object>();
+        int left = values.size();
+        for (int i = 0; i < fields.size() && left > 0; i++) {
+            var field = fields.get(i);
+            var value = values.get(field.id());
+            left -= value == null ? 0 : 1;
+            var readable = value == null || !audience.reads(field) ? null : seen(field, value);
+            if (readable != null) {
+                seen.put(field.id(), readable);
+            }
+        }
+        return seen;
+    }
+
+    /** {@code null} where nothing is left. */
+    private Object seen(Field field, Object value) {
+        return switch (value) {
+            case List<?> list -> {
+                var left = list.stream()
+                        .map(each -> seen(field, each))
+                        .filter(Objects::nonNull)
+                        .toList();
+                yield left.isEmpty() ? null : left;
+            }
+            case Row row -> {
+                var left = seen(field.inner(), row.values());
+                yield left.isEmpty() ? null : new Row(row.id(), left);
+            }
+            case Map<?, ?> group -> {
+                var left = seen(field.inner(), group);
+                yield left.isEmpty() ? null : left;
+            }
+            case Link link -> links.containsKey(link) ? link : null;
+            case Long term
+            when field.kind() instanceof Kind.TermPick pick ->
+                links.containsKey(new Link(pick.taxonomy(), term)) ? term : null;
+            default -> value;
+        };
+    }
+
+    static ReferenceNames links(String site, Site engine, Set<Link> links) {
+        return new ReferenceNames(site, Audience.PEOPLE, engine.records().named(links), new HashMap<>());
+    }
+
+    List<LinkView> links() {
+        return links.entrySet().stream()
+                .map(each -> new LinkView(
+                        each.getKey().type(),
+                        each.getKey().id(),
+                        each.getValue().title(),
+                        each.getValue().slug(),
+                        each.getValue().state()))
+                .sorted(java.util.Comparator.comparing(LinkView::type).thenComparing(LinkView::id))
+                .toList();
+    }
+
+    /** A picture or file; {@code null} where it is not there. */
+    public StoredFile file(long id) {
+        return files.get(id);
+    }
+
+    List<FileView> files() {
+        return files.values().stream().map(file -> FileView.of(site, file)).toList();
+    }
+
+    /** What people call a record or term; {@code null} where it is not there. */
+    public RecordStore.Named named(Link link) {
+        return links.get(link);
+    }
+
+    /** A value as a visitor reads it, records and terms by their names. */
+    public String show(Field field, Object value) {
+        return switch (value) {
+            case List<?> list
+            when !(field.kind() instanceof Kind.Repeater) ->
+                list.stream()
+                        .map(each -> show(field, each))
+                        .filter(text -> !text.isEmpty())
+                        .collect(Collectors.joining(", "));
+            case List<?> list -> list.stream().map(each -> show(field, each)).collect(Collectors.joining("\n"));
+            case Row row -> line(field.inner(), row.values());
+            case Map<?, ?> group -> line(field.inner(), group);
+            case Link link -> title(link);
+            case Long term when field.kind() instanceof Kind.TermPick pick -> title(new Link(pick.taxonomy(), term));
+            case Long file
+            when field.kind() instanceof Kind.Image || field.kind() instanceof Kind.File ->
+                files.containsKey(file) ? files.get(file).name() : "";
+            default -> Values.show(field.kind(), value);
+        };
+    }
+
+    private String title(Link link) {
+        return links.containsKey(link) ? links.get(link).title() : "";
+    }
+
+    private String line(List<Field> fields, Map<?, ?> values) {
+        return fields.stream()
+                .filter(field -> Objects.nonNull(values.get(field.id())))
+                .map(field -> field.label() + " " + show(field, values.get(field.id())))
+                .collect(Collectors.joining(", "));
+    }
+}

@@ -1,0 +1,39 @@
+package org.jontrel.server.trail;
+
+import com.fasterxml.jackson.annotation.JsonProperty;
+
+/** What the trail tells of. */
+public enum TrailAction {
+    @JsonProperty("signed_in")
+    SIGNED_IN,
+    @JsonProperty("sign_in_refused")
+    SIGN_IN_REFUSED,
+    @JsonProperty("signed_out")
+    SIGNED_OUT,
+    @JsonProperty("account_added")
+    ACCOUNT_ADDED,
+    @JsonProperty("account_changed")
+    ACCOUNT_CHANGED,
+    @JsonProperty("account_deleted")
+    ACCOUNT_DELETED,
+    @JsonProperty("password_changed")
+    PASSWORD_CHANGED,
+    @JsonProperty("reset_link_made")
+    RESET_LINK_MADE,
+    @JsonProperty("sessions_ended")
+    SESSIONS_ENDED,
+    @JsonProperty("token_made")
+    TOKEN_MADE,
+    @JsonProperty("token_revoked")
+    TOKEN_REVOKED,
+    @JsonProperty("released")
+    RELEASED,
+    @JsonProperty("run_started")
+    RUN_STARTED,
+    @JsonProperty("run_undone")
+    RUN_UNDONE,
+    @JsonProperty("values_brought_back")
+    VALUES_BROUGHT_BACK,
+    @JsonProperty("values_purged")
+    VALUES_PURGED
+}

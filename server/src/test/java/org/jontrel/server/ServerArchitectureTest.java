@@ -1,0 +1,122 @@
+package org.jontrel.server;
+
+import static com.tngtech.archunit.core.domain.JavaClass.Predicates.simpleNameEndingWith;
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static com.tngtech.archunit.library.Architectures.layeredArchitecture;
+import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
+
+import com.tngtech.archunit.core.domain.JavaClasses;
+import com.tngtech.archunit.core.importer.ClassFileImporter;
+import com.tngtech.archunit.core.importer.ImportOption;
+import java.sql.Connection;
+import org.testng.annotations.Test;
+
+/** Modules point down only; packages are features with one face. */
+public class ServerArchitectureTest {
+    private final JavaClasses everything = new ClassFileImporter()
+            .withImportOption(ImportOption.Predefined.DO_NOT_INCLUDE_TESTS)
+            .withImportOption(location -> !location.contains("-tests.jar"))
+            .importPackages("org.jontrel");
+
+    @Test
+    public void modulesPointDownOnly() {
+        layeredArchitecture()
+                .consideringOnlyDependenciesInLayers()
+                .layer("server")
+                .definedBy("org.jontrel.server..")
+                .layer("site")
+                .definedBy("org.jontrel.site..")
+                .layer("core")
+                .definedBy("org.jontrel.core..")
+                .whereLayer("server")
+                .mayNotBeAccessedByAnyLayer()
+                .whereLayer("site")
+                .mayOnlyBeAccessedByLayers("server")
+                .whereLayer("core")
+                .mayOnlyBeAccessedByLayers("server", "site")
+                .check(everything);
+    }
+
+    @Test
+    public void aSiteRunsWithoutSpring() {
+        noClasses()
+                .that()
+                .resideInAPackage("org.jontrel.site..")
+                .should()
+                .dependOnClassesThat()
+                .resideInAnyPackage("org.springframework..", "jakarta..")
+                .check(everything);
+    }
+
+    @Test
+    public void packagesOfTheSiteUseOnlyThoseBelow() {
+        layeredArchitecture()
+                .consideringOnlyDependenciesInLayers()
+                .layer("run")
+                .definedBy("..site.run..")
+                .layer("record")
+                .definedBy("..site.record..")
+                .layer("media")
+                .definedBy("..site.media..")
+                .layer("table")
+                .definedBy("..site.table..")
+                .whereLayer("table")
+                .mayNotAccessAnyLayer()
+                .whereLayer("media")
+                .mayOnlyAccessLayers("table")
+                .whereLayer("record")
+                .mayOnlyAccessLayers("table", "media")
+                .whereLayer("run")
+                .mayOnlyAccessLayers("table", "record")
+                .check(everything);
+    }
+
+    @Test
+    public void noFeatureIsInACircle() {
+        slices().matching("org.jontrel.server.(*)..").should().beFreeOfCycles().check(everything);
+    }
+
+    @Test
+    public void whatFeaturesShareKnowsNoneOfThem() {
+        noClasses()
+                .that()
+                .resideInAPackage("org.jontrel.server.web..")
+                .should()
+                .dependOnClassesThat()
+                .resideInAnyPackage(
+                        "..server.workspace..",
+                        "..server.release..",
+                        "..server.site..",
+                        "..server.record..",
+                        "..server.media..",
+                        "..server.account..",
+                        "..server.publicsite..")
+                .check(everything);
+    }
+
+    @Test
+    public void controllersAndMappersStayWithinTheirFeature() {
+        classes()
+                .that()
+                .resideInAnyPackage("org.jontrel.server..", "org.jontrel.site..")
+                .and(simpleNameEndingWith("Controller").or(simpleNameEndingWith("Mapper")))
+                .should()
+                .bePackagePrivate()
+                .check(everything);
+    }
+
+    @Test
+    public void statementsOfASiteReachItsDatabaseOnOneWay() {
+        noClasses()
+                .that()
+                .resideInAPackage("org.jontrel.site..")
+                .and()
+                .doNotHaveSimpleName("Jdbc")
+                .should()
+                .callMethod(Connection.class, "prepareStatement", String.class)
+                .orShould()
+                .callMethod(Connection.class, "createStatement")
+                .check(everything);
+    }
+}

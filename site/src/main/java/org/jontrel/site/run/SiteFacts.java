@@ -1,0 +1,277 @@
+package org.jontrel.site.run;
+
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jontrel.core.holder.FieldStorage;
+import org.jontrel.core.holder.Holder;
+import org.jontrel.core.model.Field;
+import org.jontrel.core.model.Kind;
+import org.jontrel.core.model.Model;
+import org.jontrel.core.plan.Answer;
+import org.jontrel.core.plan.Breach;
+import org.jontrel.core.plan.Question;
+import org.jontrel.core.plan.Step;
+import org.jontrel.core.plan.Tally;
+import org.jontrel.core.plan.UndoPlanner.Since;
+import org.jontrel.core.value.Values;
+import org.jontrel.site.table.Binding;
+import org.jontrel.site.table.ColumnValues;
+import org.jontrel.site.table.Jdbc;
+import org.jontrel.site.table.PhysicalNames;
+
+/** Answers a plan's questions from the site's real records. */
+final class SiteFacts {
+    private static final int REMEMBERED = 50_000;
+    private final Connection connection;
+    private final Binding binding;
+
+    SiteFacts(Connection connection, Binding binding) {
+        this.connection = connection;
+        this.binding = binding;
+    }
+
+    Map<Question, Answer> answers(List<Question> questions, Model to) throws SQLException {
+        var answers = new HashMap<Question, Answer>();
+        var offers = new HeldOffers(connection, binding, to);
+        for (var question : questions) {
+            answers.put(
+                    question,
+                    answer(question, to).breaking(breaches(question, to)).offering(offers.to(question)));
+        }
+        return answers;
+    }
+
+    private Map<Breach, Long> breaches(Question question, Model to) throws SQLException {
+        var table = binding.table(question.holderId());
+        var after = to.definition(question.holderId()).flatMap(each -> Holder.of(to, each));
+        if (table.isEmpty() || after.isEmpty()) {
+            return Map.of();
+        }
+        var breaches = new Breaches(connection, table.get());
+        if (question.fieldId().isEmpty()) {
+            return breaches.parents(after.get());
+        }
+        var was = table.get().holder().field(question.fieldId());
+        var is = after.get().field(question.fieldId());
+        return was.isEmpty() || is.isEmpty() ? Map.of() : breaches.of(was.get(), is.get());
+    }
+
+    private Answer answer(Question question, Model to) throws SQLException {
+        var table = binding.table(question.holderId());
+        if (table.isEmpty()) {
+            return Answer.NONE;
+        }
+        var before = table.get().holder().field(question.fieldId());
+        if (before.isEmpty()) {
+            var place = newPlace(table.get(), question, to);
+            long rows = place.isEmpty()
+                    ? 0
+                    : Jdbc.number(
+                            connection,
+                            "SELECT COUNT(*) FROM "
+                                    + PhysicalNames.quoted(place.get().name()));
+            return new Answer(rows, rows, 0, 0, List.of(), List.of());
+        }
+        var after = to.definition(question.holderId())
+                .flatMap(each -> Holder.of(to, each))
+                .flatMap(each -> each.field(question.fieldId()));
+        var place = table.get().placeOf(question.fieldId());
+        var column = place.map(each -> each.columns().get(question.fieldId()));
+        if (FieldStorage.of(before.get().kind()) == FieldStorage.NOT) {
+            return Answer.NONE;
+        }
+        if (column.isEmpty()) {
+            return filled(table.get(), place);
+        }
+        boolean comparable = after.isPresent() && FieldStorage.of(after.get().kind()) != FieldStorage.NOT;
+        var tally = new Tally(before.get(), comparable ? after.get() : before.get());
+        count(place.get().name(), column.get(), before.get().kind(), tally);
+        return tally.answer();
+    }
+
+    /** Where a field that is not there yet will stand; empty where its table is not there yet either. */
+    private static Optional<Binding.ValueTable> newPlace(Binding.BoundTables table, Question question, Model to) {
+        var home = to.definition(question.holderId())
+                .flatMap(each -> Holder.of(to, each))
+                .map(each -> each.home(question.fieldId()))
+                .map(Holder.FieldLocation::table)
+                .orElse("");
+        return home.isEmpty()
+                ? Optional.of(table.own())
+                : Optional.ofNullable(table.fields().get(home));
+    }
+
+    /** Records with and without rows in a table of a field. */
+    private Answer filled(Binding.BoundTables table, Optional<Binding.ValueTable> place) throws SQLException {
+        long records = Jdbc.number(connection, "SELECT COUNT(*) FROM " + PhysicalNames.quoted(table.name()));
+        long filled = place.isEmpty()
+                ? 0
+                : Jdbc.number(
+                        connection,
+                        "SELECT COUNT(DISTINCT record_id) FROM "
+                                + PhysicalNames.quoted(place.get().name()));
+        return new Answer(records, Math.max(records - filled, 0), 0, 0, List.of(), List.of());
+    }
+
+    /**
+     * Values that the database can see to be taken over as they are never leave it. Equal values are told once, for as many as are remembered: the database would sort all of them to do so, and would take
+     * other letters and spaces for the same.
+     */
+    private void count(String table, String column, Kind kind, Tally tally) throws SQLException {
+        var doubtful = SureValues.condition(PhysicalNames.quoted(column), tally.conversion())
+                .map(sure -> " WHERE " + sure + " IS NOT TRUE")
+                .orElse("");
+        var counts = new LinkedHashMap<Object, Long>();
+        long[] read = {0};
+        long[] empty = {0};
+        Jdbc.each(
+                connection,
+                "SELECT " + PhysicalNames.quoted(column) + " FROM " + PhysicalNames.quoted(table) + doubtful,
+                row -> {
+                    read[0]++;
+                    var value = ColumnValues.read(row, 1, kind);
+                    if (value == null) {
+                        empty[0]++;
+                    } else {
+                        counts.merge(value, 1L, Long::sum);
+                    }
+                    if (counts.size() > REMEMBERED) {
+                        counts.forEach(tally::add);
+                        counts.clear();
+                    }
+                });
+        counts.forEach(tally::add);
+        tally.add(null, empty[0]);
+        if (!doubtful.isEmpty()) {
+            tally.addSure(Jdbc.number(connection, "SELECT COUNT(*) FROM " + PhysicalNames.quoted(table)) - read[0]);
+        }
+    }
+
+    /** What was entered since a run, for each step of its undo. {@code to} is the older model. */
+    Map<Question, Since> since(List<Step> undo, List<Step> done, Model to) throws SQLException {
+        var since = new HashMap<Question, Since>();
+        for (var step : undo) {
+            var table = binding.table(step.holderId());
+            if (table.isEmpty()) {
+                continue;
+            }
+            var name = PhysicalNames.quoted(table.get().name());
+            since.put(
+                    new Question(step.holderId(), ""),
+                    new Since(Jdbc.number(connection, "SELECT COUNT(*) FROM " + name), 0, 0));
+            switch (step) {
+                case Step.CarryBack carry ->
+                    since.put(
+                            new Question(carry.holderId(), carry.fieldId()),
+                            changed(ReturnCarry.back(binding.model(), to, carry), table.get()));
+                case Step.CarryForth carry ->
+                    since.put(
+                            new Question(carry.holderId(), carry.fieldId()),
+                            changed(ReturnCarry.forth(binding.model(), to, carry), table.get()));
+                case Step.HoldOwn(String holderId, String fieldId, String _) -> {
+                    var place = table.get().fields().get(fieldId);
+                    long rows = place == null
+                            ? 0
+                            : Jdbc.number(connection, "SELECT COUNT(*) FROM " + PhysicalNames.quoted(place.name()));
+                    since.put(new Question(holderId, fieldId), new Since(0, 0, rows));
+                }
+                case Step.SwitchColumns(String holderId, String _, List<Step.ColumnSwitch> turns) -> {
+                    for (var turn : turns) {
+                        var place = table.get().placeOf(turn.fieldId());
+                        var column = place.map(each -> each.columns().get(turn.fieldId()));
+                        var older = to.definition(holderId)
+                                .flatMap(each -> Holder.of(to, each))
+                                .flatMap(each -> each.field(turn.fieldId()));
+                        if (turn.act() == Step.ColumnAction.HOLD && older.isEmpty() && column.isPresent()) {
+                            long entered = entered(
+                                    table.get(),
+                                    turn.fieldId(),
+                                    PhysicalNames.quoted(place.get().name()),
+                                    column.get(),
+                                    done);
+                            since.put(new Question(holderId, turn.fieldId()), new Since(0, 0, entered));
+                        }
+                    }
+                }
+                default -> {}
+            }
+        }
+        return since;
+    }
+
+    /** Values of a new field that are not what the run filled it with. */
+    private long entered(Binding.BoundTables holding, String fieldId, String table, String column, List<Step> done)
+            throws SQLException {
+        var field = holding.holder().field(fieldId).orElseThrow();
+        var fill = Conversions.fill(field, fillOf(done, holding.holder().id(), fieldId));
+        var sql = "SELECT COUNT(*) FROM " + table + " WHERE " + PhysicalNames.quoted(column) + " IS NOT NULL AND NOT "
+                + PhysicalNames.quoted(column) + " <=> ?";
+        return Jdbc.number(connection, sql, fill);
+    }
+
+    static String fillOf(List<Step> done, String holderId, String fieldId) {
+        return done.stream()
+                .filter(Step.CopyColumn.class::isInstance)
+                .map(Step.CopyColumn.class::cast)
+                .filter(copy ->
+                        copy.holderId().equals(holderId) && copy.fieldId().equals(fieldId))
+                .map(Step.CopyColumn::fill)
+                .findFirst()
+                .orElse("");
+    }
+
+    private Since changed(ReturnCarry carry, Binding.BoundTables table) throws SQLException {
+        var place = table.placeOf(carry.fieldId()).orElseThrow();
+        var column = PhysicalNames.quoted(place.columns().get(carry.fieldId()));
+        var held = PhysicalNames.quoted(PhysicalNames.held(carry.held()));
+        long[] records = {0};
+        long[] carried = {0};
+        long[] lost = {0};
+        Jdbc.each(connection, "SELECT " + held + ", " + column + " FROM " + PhysicalNames.quoted(place.name()), row -> {
+            records[0]++;
+            var before = ColumnValues.read(row, 1, carry.goal().kind());
+            var now = ColumnValues.read(row, 2, carry.source().kind());
+            if (carry.changed(before, now)) {
+                boolean fits = carry.carries(before, now);
+                carried[0] += fits ? 1 : 0;
+                lost[0] += fits ? 0 : 1;
+            }
+        });
+        return new Since(records[0], carried[0], lost[0]);
+    }
+
+    static Holder holder(Model model, String holderId) {
+        return model.definition(holderId)
+                .flatMap(each -> Holder.of(model, each))
+                .orElseThrow(() -> new IllegalStateException("No definition " + holderId));
+    }
+
+    static Field field(Model model, String holderId, String fieldId) {
+        return holder(model, holderId)
+                .field(fieldId)
+                .orElseThrow(() -> new IllegalStateException("No field " + fieldId + " in " + holderId));
+    }
+
+    /** The table that holds a field's column: that of the field it is a value of, of its rows, or of the records. */
+    static String tableId(Holder holder, String fieldId) {
+        var field = holder.field(fieldId)
+                .orElseThrow(() -> new IllegalStateException("No field " + fieldId + " in " + holder.key()));
+        return FieldStorage.of(field.kind()) == FieldStorage.TABLE
+                ? fieldId
+                : holder.home(fieldId).table();
+    }
+
+    /** Fills in the form that conversions take. */
+    static final class Conversions {
+        private Conversions() {}
+
+        static Object fill(Field field, String text) {
+            return text.isEmpty() ? null : Values.parse(field, text).value().orElse(null);
+        }
+    }
+}
