@@ -11,7 +11,7 @@ import org.jontrel.core.compare.Comparison;
 import org.jontrel.core.compare.LikelyRenames;
 import org.jontrel.core.identity.Alignment;
 import org.jontrel.core.merge.PackageMerge;
-import org.jontrel.core.model.Ids;
+import org.jontrel.core.naming.Ids;
 import org.jontrel.core.yaml.NodeCache;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;

@@ -15,7 +15,7 @@ import org.jontrel.core.compare.ManifestChanges;
 import org.jontrel.core.compare.Sentences;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.identity.Alignment;
-import org.jontrel.core.model.Ids;
+import org.jontrel.core.naming.Ids;
 import org.jontrel.core.yaml.NodeCache;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;

@@ -12,7 +12,7 @@ import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Severity;
 import org.jontrel.core.merge.Clash;
 import org.jontrel.core.merge.PackageMerge;
-import org.jontrel.core.model.Ids;
+import org.jontrel.core.naming.Ids;
 import org.jontrel.core.yaml.NodeCache;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;

@@ -12,8 +12,8 @@ import org.jontrel.core.code.PackageFiles;
 import org.jontrel.core.code.PackageReader;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.identity.Identities;
-import org.jontrel.core.model.Ids;
 import org.jontrel.core.model.Model;
+import org.jontrel.core.naming.Ids;
 import org.testng.Assert;
 
 /** The example packages of this repository, as tests read and change them. */

@@ -14,8 +14,8 @@ import org.jontrel.core.code.PackageReader;
 import org.jontrel.core.compare.Comparison;
 import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Model;
-import org.jontrel.core.value.RecordCheck;
-import org.jontrel.core.value.Surroundings;
+import org.jontrel.core.record.RecordCheck;
+import org.jontrel.core.record.Surroundings;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 

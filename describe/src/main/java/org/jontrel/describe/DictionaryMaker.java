@@ -21,7 +21,7 @@ import org.jontrel.core.model.SharedGroup;
 import org.jontrel.core.model.SiteValues;
 import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.model.Term;
-import org.jontrel.core.value.ConditionWords;
+import org.jontrel.core.record.ConditionWords;
 import org.jontrel.describe.Dictionary.Chapter;
 import org.jontrel.describe.Dictionary.Fact;
 

@@ -25,7 +25,7 @@ import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.Part;
 import org.jontrel.core.model.RecordState;
-import org.jontrel.site.record.SaveResult;
+import org.jontrel.site.record.write.SaveResult;
 import org.jontrel.site.run.Runs;
 import org.jontrel.site.testing.Moorings;
 import org.jontrel.site.testing.TestDatabase;

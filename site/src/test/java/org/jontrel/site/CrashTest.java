@@ -21,7 +21,7 @@ import org.jontrel.core.code.Decision;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.RecordState;
-import org.jontrel.site.record.SaveResult;
+import org.jontrel.site.record.write.SaveResult;
 import org.jontrel.site.run.RunView;
 import org.jontrel.site.run.RunView.RunKind;
 import org.jontrel.site.run.RunView.RunState;

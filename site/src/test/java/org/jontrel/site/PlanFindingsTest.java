@@ -20,7 +20,7 @@ import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.plan.Plan;
 import org.jontrel.core.plan.Step;
-import org.jontrel.site.record.ListQuery;
+import org.jontrel.site.record.read.ListQuery;
 import org.jontrel.site.run.Runs;
 import org.jontrel.site.testing.Moorings;
 import org.jontrel.site.testing.Orchard;

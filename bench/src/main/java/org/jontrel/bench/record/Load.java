@@ -16,8 +16,8 @@ import java.util.stream.LongStream;
 import org.jontrel.core.model.RecordState;
 import org.jontrel.core.value.Link;
 import org.jontrel.site.Site;
-import org.jontrel.site.record.SaveResult;
-import org.jontrel.site.record.Write;
+import org.jontrel.site.record.write.SaveResult;
+import org.jontrel.site.record.write.Write;
 import org.jontrel.site.run.Runs;
 
 /** Makes the records through the engine, then copies them into the two other layouts. */

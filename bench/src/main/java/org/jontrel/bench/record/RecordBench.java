@@ -10,7 +10,7 @@ import java.util.Locale;
 import java.util.Map;
 import org.jontrel.core.model.Definition;
 import org.jontrel.server.record.ExportFile;
-import org.jontrel.site.record.ListQuery;
+import org.jontrel.site.record.read.ListQuery;
 import org.openjdk.jmh.runner.Runner;
 import org.openjdk.jmh.runner.options.OptionsBuilder;
 

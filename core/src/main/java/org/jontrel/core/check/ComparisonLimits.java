@@ -4,8 +4,8 @@ import java.math.BigDecimal;
 import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
-import org.jontrel.core.value.Conditions;
-import org.jontrel.core.value.Values;
+import org.jontrel.core.record.Conditions;
+import org.jontrel.core.record.Values;
 
 /** Whether a comparison asks for what the field's own limits rule out. */
 final class ComparisonLimits {

@@ -14,7 +14,7 @@ import org.jontrel.core.model.Layout;
 import org.jontrel.core.model.Listing;
 import org.jontrel.core.model.SharedGroup;
 import org.jontrel.core.model.Taxonomy;
-import org.jontrel.core.value.Conditions;
+import org.jontrel.core.record.Conditions;
 
 /** Whether what a condition compares is there, can be seen from its place, and can be compared. */
 record ConditionCheck(ModelIndex known, DefinitionFindings report, String property, String owner) {

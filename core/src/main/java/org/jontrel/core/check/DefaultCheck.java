@@ -7,8 +7,8 @@ import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Nearest;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
-import org.jontrel.core.value.Conditions;
-import org.jontrel.core.value.Values;
+import org.jontrel.core.record.Conditions;
+import org.jontrel.core.record.Values;
 
 /** Whether a value given in a definition is one its field can hold: a default, or what a starter term has. */
 record DefaultCheck(ModelIndex known, DefinitionFindings report) {

@@ -17,7 +17,7 @@ import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Part;
 import org.jontrel.core.model.Section;
 import org.jontrel.core.model.SharedGroup;
-import org.jontrel.core.value.Conditions;
+import org.jontrel.core.record.Conditions;
 
 /** The fields of one definition: in its groups, within one another, and together. */
 final class FieldsCheck {

@@ -9,13 +9,13 @@ import java.util.Set;
 import java.util.TreeSet;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Fix;
+import org.jontrel.core.format.Difference;
+import org.jontrel.core.format.Replacement;
+import org.jontrel.core.format.Things;
 import org.jontrel.core.model.Model;
-import org.jontrel.core.shape.Difference;
 import org.jontrel.core.shape.ObjectShape;
 import org.jontrel.core.shape.Property;
-import org.jontrel.core.shape.Replacement;
 import org.jontrel.core.shape.Sense;
-import org.jontrel.core.shape.Things;
 
 /** Mends models as findings say. */
 public final class Fixes {

@@ -4,9 +4,9 @@ import java.util.Collection;
 import java.util.Map;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
+import org.jontrel.core.format.Things;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.shape.Property;
-import org.jontrel.core.shape.Things;
 
 /**
  * Characters that nobody sees in anything that a definition says: control characters, those that turn the direction of

@@ -7,9 +7,9 @@ import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Field;
-import org.jontrel.core.model.Keys;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
+import org.jontrel.core.naming.Keys;
 
 /** Inverses are named at the other end: their keys meet neither fields of the types there nor one another. */
 record InverseCheck(ModelIndex known, List<Finding> findings) {

@@ -7,11 +7,11 @@ import java.util.Set;
 import java.util.stream.Stream;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
+import org.jontrel.core.format.Things;
 import org.jontrel.core.model.Block;
 import org.jontrel.core.model.Layout;
 import org.jontrel.core.model.Listing;
 import org.jontrel.core.model.Model;
-import org.jontrel.core.shape.Things;
 
 /** Layouts with a listing that shows each record by the layout again: a page without end. */
 record LayoutCycleCheck(ModelIndex known, List<Finding> findings) {

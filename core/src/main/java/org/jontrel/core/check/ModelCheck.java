@@ -11,12 +11,12 @@ import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
 import org.jontrel.core.finding.Severity;
+import org.jontrel.core.format.Things;
 import org.jontrel.core.model.ChoiceList;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.GroupUse;
-import org.jontrel.core.model.Ids;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Layout;
 import org.jontrel.core.model.Listing;
@@ -25,8 +25,8 @@ import org.jontrel.core.model.SharedGroup;
 import org.jontrel.core.model.SiteValues;
 import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.model.TaxonomyUse;
+import org.jontrel.core.naming.Ids;
 import org.jontrel.core.shape.ReadContext;
-import org.jontrel.core.shape.Things;
 
 /** Whether a model holds together: everything that would break a form, a page or a site later, said now. */
 public final class ModelCheck {

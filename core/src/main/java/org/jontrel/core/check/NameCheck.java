@@ -3,8 +3,8 @@ package org.jontrel.core.check;
 import java.util.HashMap;
 import java.util.Map;
 import org.jontrel.core.finding.Code;
-import org.jontrel.core.model.Keys;
-import org.jontrel.core.model.Nouns;
+import org.jontrel.core.naming.Keys;
+import org.jontrel.core.naming.Nouns;
 
 /** Names that people read and names in code: given where needed, valid, and not too long for a screen or a column. */
 record NameCheck(DefinitionFindings report) {

@@ -6,8 +6,8 @@ import java.util.Set;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
-import org.jontrel.core.model.Keys;
 import org.jontrel.core.model.Taxonomy;
+import org.jontrel.core.naming.Keys;
 
 /** Public addresses: valid, free, and no two the same, across types and taxonomies and in the API. */
 final class PathCheck {

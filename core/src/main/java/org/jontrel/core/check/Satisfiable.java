@@ -14,7 +14,7 @@ import java.util.stream.Collectors;
 import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
-import org.jontrel.core.value.Conditions;
+import org.jontrel.core.record.Conditions;
 
 /**
  * Whether a condition can hold at all: it is taken apart into alternatives of comparisons that must all hold (its

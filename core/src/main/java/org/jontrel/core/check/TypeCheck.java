@@ -13,7 +13,7 @@ import org.jontrel.core.model.Index;
 import org.jontrel.core.model.Part;
 import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.model.TaxonomyUse;
-import org.jontrel.core.model.Wording;
+import org.jontrel.core.naming.Wording;
 
 /** What a content type says of itself; its fields are checked by {@link FieldsCheck}. */
 final class TypeCheck {

@@ -7,9 +7,9 @@ import java.util.Map;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
+import org.jontrel.core.format.Things;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.shape.ReadContext;
-import org.jontrel.core.shape.Things;
 
 /** Whether what files say of earlier keys can be: of things side by side, only one can have had a key. */
 public final class EarlierKeys {

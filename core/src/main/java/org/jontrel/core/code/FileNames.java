@@ -8,8 +8,8 @@ import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
 import org.jontrel.core.model.Definition;
-import org.jontrel.core.model.Keys;
 import org.jontrel.core.model.Model;
+import org.jontrel.core.naming.Keys;
 import org.semver4j.Semver;
 
 /** The names of files within a package. Nothing else makes a path, and none is made of what was not checked. */

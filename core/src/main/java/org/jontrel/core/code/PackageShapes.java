@@ -2,8 +2,8 @@ package org.jontrel.core.code;
 
 import java.util.List;
 import org.jontrel.core.finding.Code;
-import org.jontrel.core.model.Keys;
-import org.jontrel.core.shape.Files;
+import org.jontrel.core.format.Files;
+import org.jontrel.core.naming.Keys;
 import org.jontrel.core.shape.ObjectShape;
 import org.jontrel.core.shape.PackageLimits;
 import org.jontrel.core.shape.Sense;

@@ -8,12 +8,12 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.SequencedMap;
 import java.util.SortedMap;
+import org.jontrel.core.format.Shapes;
 import org.jontrel.core.identity.KeyReferences;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.shape.ObjectShape;
 import org.jontrel.core.shape.Schemas;
-import org.jontrel.core.shape.Shapes;
 import org.jontrel.core.shape.WriteContext;
 
 /** A package to files, in the canonical form: reading what was written and writing it again gives the same bytes. */

@@ -2,6 +2,7 @@ package org.jontrel.core.compare;
 
 import java.util.List;
 import java.util.Set;
+import org.jontrel.core.format.Difference;
 import org.jontrel.core.model.Block;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Group;
@@ -9,7 +10,6 @@ import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Layout;
 import org.jontrel.core.model.Listing;
 import org.jontrel.core.model.Term;
-import org.jontrel.core.shape.Difference;
 
 /** One thing that differs between two models; enough to make it so, and to turn it around. */
 public sealed interface Change {

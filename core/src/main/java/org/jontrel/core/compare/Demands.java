@@ -1,6 +1,7 @@
 package org.jontrel.core.compare;
 
 import java.util.List;
+import org.jontrel.core.format.Located;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Group;
@@ -9,7 +10,6 @@ import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.SharedGroup;
 import org.jontrel.core.model.TaxonomyUse;
-import org.jontrel.core.shape.Located;
 
 /** Whether a thing asks for a value of every record: of those that are there when it is added. */
 final class Demands {

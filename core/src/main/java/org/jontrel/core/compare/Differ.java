@@ -7,6 +7,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Predicate;
+import org.jontrel.core.format.Difference;
+import org.jontrel.core.format.Located;
+import org.jontrel.core.format.Things;
 import org.jontrel.core.model.ChoiceList;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
@@ -19,10 +22,7 @@ import org.jontrel.core.model.Section;
 import org.jontrel.core.model.SharedGroup;
 import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.model.Term;
-import org.jontrel.core.shape.Difference;
-import org.jontrel.core.shape.Located;
 import org.jontrel.core.shape.Sense;
-import org.jontrel.core.shape.Things;
 
 /** Walks what differs of two models, definition by definition. */
 final class Differ {

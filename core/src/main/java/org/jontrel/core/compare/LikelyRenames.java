@@ -10,11 +10,11 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
 import org.apache.commons.text.similarity.JaroWinklerSimilarity;
+import org.jontrel.core.format.Things;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.shape.Sense;
-import org.jontrel.core.shape.Things;
 
 /**
  * What a person may have renamed in files without ids: it looks like a removal and an addition. Only ever a question;

@@ -3,8 +3,8 @@ package org.jontrel.core.compare;
 import java.util.List;
 import org.jontrel.core.code.Manifest;
 import org.jontrel.core.code.PackageWriter;
+import org.jontrel.core.format.Difference;
 import org.jontrel.core.model.Model;
-import org.jontrel.core.shape.Difference;
 
 /** What two packages say differently of themselves, in sentences; the checksum says nothing of its own. */
 public final class ManifestChanges {

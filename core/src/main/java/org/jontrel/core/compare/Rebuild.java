@@ -5,13 +5,13 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import org.jontrel.core.format.Difference;
+import org.jontrel.core.format.Things;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
-import org.jontrel.core.shape.Difference;
 import org.jontrel.core.shape.Sense;
-import org.jontrel.core.shape.Things;
 
 /** Makes changes on a model: taken apart into pieces, changed, put together again. */
 final class Rebuild {

@@ -3,7 +3,7 @@ package org.jontrel.core.compare;
 import java.util.Locale;
 import java.util.stream.Collectors;
 import org.jontrel.core.model.Group;
-import org.jontrel.core.model.Nouns;
+import org.jontrel.core.naming.Nouns;
 
 /** Changes in plain English, in the words of the model. */
 public final class Sentences {

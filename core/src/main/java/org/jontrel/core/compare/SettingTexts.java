@@ -5,16 +5,16 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import org.jontrel.core.format.Difference;
+import org.jontrel.core.format.Shapes;
+import org.jontrel.core.format.Things;
 import org.jontrel.core.model.Definition;
-import org.jontrel.core.model.Ids;
 import org.jontrel.core.model.Model;
-import org.jontrel.core.model.Nouns;
 import org.jontrel.core.model.Part;
-import org.jontrel.core.shape.Difference;
+import org.jontrel.core.naming.Ids;
+import org.jontrel.core.naming.Nouns;
+import org.jontrel.core.record.ConditionWords;
 import org.jontrel.core.shape.Sense;
-import org.jontrel.core.shape.Shapes;
-import org.jontrel.core.shape.Things;
-import org.jontrel.core.value.ConditionWords;
 
 /** Settings of a model as people read them: what is referred to by its name, conditions as sentences. */
 public final class SettingTexts {

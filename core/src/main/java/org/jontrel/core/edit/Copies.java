@@ -3,12 +3,12 @@ package org.jontrel.core.edit;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Set;
+import org.jontrel.core.format.Things;
 import org.jontrel.core.identity.Identities;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Group;
-import org.jontrel.core.model.Ids;
-import org.jontrel.core.model.Keys;
-import org.jontrel.core.shape.Things;
+import org.jontrel.core.naming.Ids;
+import org.jontrel.core.naming.Keys;
 
 /** Copies of things: the same in all but identity. */
 public final class Copies {

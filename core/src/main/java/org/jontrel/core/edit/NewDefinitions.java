@@ -8,15 +8,15 @@ import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Group;
-import org.jontrel.core.model.Ids;
-import org.jontrel.core.model.Keys;
 import org.jontrel.core.model.Layout;
 import org.jontrel.core.model.Listing;
 import org.jontrel.core.model.Model;
-import org.jontrel.core.model.Nouns;
 import org.jontrel.core.model.SharedGroup;
 import org.jontrel.core.model.SiteValues;
 import org.jontrel.core.model.Taxonomy;
+import org.jontrel.core.naming.Ids;
+import org.jontrel.core.naming.Keys;
+import org.jontrel.core.naming.Nouns;
 
 /** New definitions from a name alone: everything else derives, and meets nothing that is there. */
 public final class NewDefinitions {

@@ -6,10 +6,10 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import org.jontrel.core.model.Ids;
-import org.jontrel.core.model.Keys;
 import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.model.Term;
+import org.jontrel.core.naming.Ids;
+import org.jontrel.core.naming.Keys;
 
 /** Terms from an indented list: one label a line, spaces or tabs before it say how far below it stands. */
 public final class PastedTerms {

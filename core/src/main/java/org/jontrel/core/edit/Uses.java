@@ -5,10 +5,10 @@ import java.util.LinkedHashSet;
 import java.util.Map;
 import java.util.SequencedSet;
 import java.util.TreeMap;
+import org.jontrel.core.format.Shapes;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.shape.Mapper;
-import org.jontrel.core.shape.Shapes;
 
 /** Which definitions refer to which. */
 public final class Uses {

@@ -7,9 +7,9 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import org.jontrel.core.model.Ids;
+import org.jontrel.core.format.Things;
 import org.jontrel.core.model.Model;
-import org.jontrel.core.shape.Things;
+import org.jontrel.core.naming.Ids;
 
 /**
  * Models brought under the same ids, whether their files have ids or not: the same thing has the same id in each. An id that

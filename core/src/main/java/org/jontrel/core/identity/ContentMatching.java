@@ -10,12 +10,12 @@ import java.util.Optional;
 import java.util.function.BiPredicate;
 import java.util.stream.Collectors;
 import org.apache.commons.text.similarity.JaroWinklerSimilarity;
+import org.jontrel.core.format.Things;
 import org.jontrel.core.model.Block;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Group;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.shape.Sense;
-import org.jontrel.core.shape.Things;
 import org.jontrel.core.shape.WriteContext;
 
 /**

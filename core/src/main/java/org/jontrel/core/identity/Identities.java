@@ -7,17 +7,17 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Predicate;
+import org.jontrel.core.format.Shapes;
+import org.jontrel.core.format.Things;
 import org.jontrel.core.model.Block;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Group;
-import org.jontrel.core.model.Ids;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.Term;
+import org.jontrel.core.naming.Ids;
 import org.jontrel.core.shape.ReadContext;
-import org.jontrel.core.shape.Shapes;
-import org.jontrel.core.shape.Things;
 
 /**
  * Gives ids to what was written by hand without: the id of the same thing in an earlier model (see {@link Matching} for

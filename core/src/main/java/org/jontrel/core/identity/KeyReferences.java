@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.stream.Stream;
+import org.jontrel.core.format.Shapes;
 import org.jontrel.core.model.ChoiceList;
 import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.ContentType;
@@ -23,7 +24,6 @@ import org.jontrel.core.model.SiteValues;
 import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.model.Term;
 import org.jontrel.core.shape.Mapper;
-import org.jontrel.core.shape.Shapes;
 
 /**
  * Keys for ids and ids for keys. Files refer by key, the model by id; a word that points nowhere stays as it is, so

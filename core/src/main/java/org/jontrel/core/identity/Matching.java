@@ -10,12 +10,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.BiConsumer;
+import org.jontrel.core.format.Things;
 import org.jontrel.core.model.Block;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.Term;
-import org.jontrel.core.shape.Things;
 
 /**
  * Finds for the things of a model those that they were in an earlier one: by id; where either has none, by the key that the

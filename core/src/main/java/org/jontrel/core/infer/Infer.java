@@ -9,9 +9,9 @@ import java.util.List;
 import java.util.Set;
 import org.apache.commons.csv.CSVFormat;
 import org.jontrel.core.model.Field;
-import org.jontrel.core.model.Ids;
-import org.jontrel.core.model.Keys;
 import org.jontrel.core.model.Model;
+import org.jontrel.core.naming.Ids;
+import org.jontrel.core.naming.Keys;
 
 /**
  * Fields for a text: lines such as {@code Rise number 2 decimals m required}, a table that plans fields (see {@link PlanningSheet}), or

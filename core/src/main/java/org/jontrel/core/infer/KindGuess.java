@@ -8,9 +8,9 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
-import org.jontrel.core.model.Ids;
-import org.jontrel.core.model.Keys;
 import org.jontrel.core.model.Kind;
+import org.jontrel.core.naming.Ids;
+import org.jontrel.core.naming.Keys;
 import org.jontrel.core.work.Deadline;
 
 /** What kind of values a name and some samples speak of. Samples count more than the name. */

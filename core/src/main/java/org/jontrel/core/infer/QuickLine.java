@@ -17,13 +17,13 @@ import java.util.stream.Collectors;
 import org.jontrel.core.model.ChoiceList;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
-import org.jontrel.core.model.Ids;
-import org.jontrel.core.model.Keys;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Kind.Choice;
 import org.jontrel.core.model.Kind.Repeater;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.Taxonomy;
+import org.jontrel.core.naming.Ids;
+import org.jontrel.core.naming.Keys;
 
 /**
  * One line of plain words: a label, then perhaps a kind, then perhaps settings. {@code Rise number 2 decimals m required},

@@ -10,11 +10,11 @@ import org.jontrel.core.code.Formatting;
 import org.jontrel.core.code.ModelPackage;
 import org.jontrel.core.code.PackageFileWriter;
 import org.jontrel.core.code.PackageReader;
+import org.jontrel.core.format.Things;
 import org.jontrel.core.identity.Alignment;
 import org.jontrel.core.identity.KeyReferences;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Model;
-import org.jontrel.core.shape.Things;
 
 /** One side of a merge of packages, under the ids of all. */
 final class MergeSide {

@@ -13,11 +13,11 @@ import org.jontrel.core.code.ModelPackage;
 import org.jontrel.core.code.PackageFileWriter;
 import org.jontrel.core.code.PackageReader;
 import org.jontrel.core.code.PackageWriter;
+import org.jontrel.core.format.Things;
 import org.jontrel.core.identity.Alignment;
 import org.jontrel.core.identity.Identities;
 import org.jontrel.core.identity.KeyReferences;
-import org.jontrel.core.model.Ids;
-import org.jontrel.core.shape.Things;
+import org.jontrel.core.naming.Ids;
 
 /**
  * Brings two packages together over the one both come from: definitions, what the packages say of themselves, migrations,

@@ -6,13 +6,13 @@ import java.util.Objects;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import org.jontrel.core.format.Difference;
+import org.jontrel.core.format.FieldShape;
+import org.jontrel.core.format.Things;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
-import org.jontrel.core.shape.Difference;
-import org.jontrel.core.shape.FieldShape;
 import org.jontrel.core.shape.ObjectShape;
 import org.jontrel.core.shape.Property;
-import org.jontrel.core.shape.Things;
 import org.jontrel.core.shape.WriteContext;
 
 /** What is said of a thing, brought together property by property. */

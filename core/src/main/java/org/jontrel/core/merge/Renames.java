@@ -4,9 +4,9 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import org.jontrel.core.format.Located;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
-import org.jontrel.core.shape.Located;
 
 /**
  * What both sides may have renamed, each in another way, in files without ids: it is gone from both, and each has something

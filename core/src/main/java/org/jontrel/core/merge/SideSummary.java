@@ -2,8 +2,8 @@ package org.jontrel.core.merge;
 
 import java.util.ArrayList;
 import org.jontrel.core.compare.SettingTexts;
-import org.jontrel.core.shape.Difference;
-import org.jontrel.core.shape.Located;
+import org.jontrel.core.format.Difference;
+import org.jontrel.core.format.Located;
 
 /** What one side did to a thing that the other removed, in a few words. */
 final class SideSummary {

@@ -10,12 +10,12 @@ import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.jontrel.core.compare.SettingTexts;
+import org.jontrel.core.format.Located;
+import org.jontrel.core.format.Things;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Group;
 import org.jontrel.core.model.Model;
-import org.jontrel.core.shape.Located;
-import org.jontrel.core.shape.Things;
 import org.jontrel.core.work.Deadline;
 
 /**

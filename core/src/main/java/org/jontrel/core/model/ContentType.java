@@ -11,7 +11,7 @@ import java.util.stream.Stream;
  * A kind of record: its names, its address on the site, its standard parts, its groups of fields and its taxonomies.
  *
  * @param path the public address segment, {@code kebab-case}
- * @param wordings texts that replace the ones derived from the noun, by {@link Wording#code()}
+ * @param wordings texts that replace the ones derived from the noun, by the code of each wording
  * @param partLabels labels that replace those of standard parts, by {@link Part#code()}
  * @param sections own and shared groups of fields, in order
  * @param columns ids of the fields that lists of its records show; the first few where empty

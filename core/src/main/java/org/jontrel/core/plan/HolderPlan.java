@@ -16,10 +16,10 @@ import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Field;
-import org.jontrel.core.model.Ids;
 import org.jontrel.core.model.Kind;
-import org.jontrel.core.value.Conversion;
-import org.jontrel.core.value.Values;
+import org.jontrel.core.naming.Ids;
+import org.jontrel.core.record.Conversion;
+import org.jontrel.core.record.Values;
 
 /** The part of a plan that concerns one content type, taxonomy or site values that was there before and stays. */
 final class HolderPlan {

@@ -13,9 +13,9 @@ import org.jontrel.core.finding.Place;
 import org.jontrel.core.holder.FieldStorage;
 import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Field;
-import org.jontrel.core.model.Ids;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.Taxonomy;
+import org.jontrel.core.naming.Ids;
 import org.jontrel.core.work.Deadline;
 
 /**

@@ -5,8 +5,8 @@ import java.util.List;
 import java.util.Map;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
-import org.jontrel.core.value.Conversion;
-import org.jontrel.core.value.Values;
+import org.jontrel.core.record.Conversion;
+import org.jontrel.core.record.Values;
 
 /** Makes an answer from the distinct values of a field and how often each occurs. */
 public final class Tally {

@@ -12,8 +12,8 @@ import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
 import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Field;
-import org.jontrel.core.model.Ids;
 import org.jontrel.core.model.Model;
+import org.jontrel.core.naming.Ids;
 
 /** Turns what a run did around: every held value comes back, and what was entered since goes along where it fits. */
 public final class UndoPlanner {

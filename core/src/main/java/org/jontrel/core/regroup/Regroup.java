@@ -15,13 +15,13 @@ import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Group;
 import org.jontrel.core.model.GroupUse;
-import org.jontrel.core.model.Ids;
-import org.jontrel.core.model.Keys;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.Section;
 import org.jontrel.core.model.SharedGroup;
 import org.jontrel.core.model.SiteValues;
 import org.jontrel.core.model.Taxonomy;
+import org.jontrel.core.naming.Ids;
+import org.jontrel.core.naming.Keys;
 
 /** Groups made shared, and shared ones made a definition's own again. Fields keep their ids, and so their values. */
 public final class Regroup {

@@ -12,9 +12,9 @@ import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Group;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
-import org.jontrel.core.model.Nouns;
 import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.model.Term;
+import org.jontrel.core.naming.Nouns;
 
 /** Values that satisfy a definition's limits where that can be told, in the form that forms send; always the same. */
 public final class SampleValues {

@@ -10,40 +10,40 @@ import java.util.TreeSet;
 import org.jontrel.core.finding.Code;
 
 /** Shapes of lists and sets of values. */
-final class Composites {
+public final class Composites {
     private Composites() {}
 
-    static <T> Shape<List<T>> list(Shape<T> item) {
+    public static <T> Shape<List<T>> list(Shape<T> item) {
         return new ListShape<>(item);
     }
 
     /** Values whose order means nothing; written in order. */
-    static <T extends Comparable<T>> Shape<Set<T>> set(Shape<T> item) {
+    public static <T extends Comparable<T>> Shape<Set<T>> set(Shape<T> item) {
         return new SetShape<>(new ListShape<>(item));
     }
 
     /** Values, of which a single one may stand alone. */
-    static <T> Shape<List<T>> oneOrMore(Shape<T> item) {
+    public static <T> Shape<List<T>> oneOrMore(Shape<T> item) {
         return new OneOrMore<>(item, new ListShape<>(item));
     }
 
     /** Texts by free names, as with wordings. */
-    static Shape<Map<String, String>> texts(Shape<String> text) {
+    public static Shape<Map<String, String>> texts(Shape<String> text) {
         return new Texts(text);
     }
 
     /** Things with identities, in order. */
-    static <T> Slot<List<T>> things(ThingShape<T> item) {
+    public static <T> Slot<List<T>> things(ThingShape<T> item) {
         return new ListSlot<>(item, new ListShape<>(item));
     }
 
     /** One thing with an identity, or {@code null}. */
-    static <T> Slot<T> thing(ThingShape<T> item) {
+    public static <T> Slot<T> thing(ThingShape<T> item) {
         return new SingleSlot<>(item);
     }
 
     /** Words of a fixed set, each a thing of its own without properties. */
-    static <T> Slot<List<T>> words(Shape<T> word, ThingShape<T> item) {
+    public static <T> Slot<List<T>> words(Shape<T> word, ThingShape<T> item) {
         return new WordThings<>(item, new ListShape<>(word));
     }
 

@@ -89,7 +89,7 @@ public final class ObjectShape<T> implements ThingShape<T> {
     }
 
     /** Reads a thing whose entries are known already. */
-    Optional<T> read(Node.Mapping mapping, Map<String, Node.Entry> entries, ReadContext reading) {
+    public Optional<T> read(Node.Mapping mapping, Map<String, Node.Entry> entries, ReadContext reading) {
         refuseUnknown(entries, names, title, reading);
         var values = new HashMap<String, Object>(properties.size() * 2);
         boolean complete = true;
@@ -128,7 +128,7 @@ public final class ObjectShape<T> implements ThingShape<T> {
         }
     }
 
-    static Map<String, Node.Entry> entries(Node.Mapping mapping, ReadContext reading) {
+    public static Map<String, Node.Entry> entries(Node.Mapping mapping, ReadContext reading) {
         var entries = new LinkedHashMap<String, Node.Entry>();
         for (var entry : mapping.entries()) {
             var first = entries.putIfAbsent(entry.name().text(), entry);
@@ -143,7 +143,8 @@ public final class ObjectShape<T> implements ThingShape<T> {
         return entries;
     }
 
-    static void refuseUnknown(Map<String, Node.Entry> entries, List<String> valid, String title, ReadContext reading) {
+    public static void refuseUnknown(
+            Map<String, Node.Entry> entries, List<String> valid, String title, ReadContext reading) {
         for (var entry : entries.values()) {
             var name = entry.name().text();
             if (!valid.contains(name)) {
@@ -153,7 +154,7 @@ public final class ObjectShape<T> implements ThingShape<T> {
     }
 
     /** A thing from values of all its properties by name. */
-    T make(Map<String, Object> values) {
+    public T make(Map<String, Object> values) {
         return make.apply(new PropertyValues(values));
     }
 
@@ -205,7 +206,7 @@ public final class ObjectShape<T> implements ThingShape<T> {
                 : schemas.reference(schemaName, () -> schemaOfProperties(schemas));
     }
 
-    Map<String, Object> schemaOfProperties(Schemas schemas) {
+    public Map<String, Object> schemaOfProperties(Schemas schemas) {
         var fields = new LinkedHashMap<String, Object>();
         for (var property : properties) {
             var schema = new LinkedHashMap<>(property.shape().schema(schemas));
@@ -290,25 +291,25 @@ public final class ObjectShape<T> implements ThingShape<T> {
         }
 
         /** Gives the schema a name, so that others (and itself) can refer to it. */
-        Builder<T> named(String name) {
+        public Builder<T> named(String name) {
             schemaName = name;
             return this;
         }
 
         /** What makes it the same thing: everywhere, or only within its owner. */
-        Builder<T> identity(Function<T, String> id, boolean withinOwner) {
+        public Builder<T> identity(Function<T, String> id, boolean withinOwner) {
             identity = id;
             scoped = withinOwner;
             return this;
         }
 
-        Builder<T> labelled(Function<T, String> newLabel) {
+        public Builder<T> labelled(Function<T, String> newLabel) {
             label = newLabel;
             return this;
         }
 
         /** An id kept for life. */
-        Builder<T> id(Function<T, String> id) {
+        public Builder<T> id(Function<T, String> id) {
             return identity(id, false)
                     .optional(
                             ID,
@@ -320,7 +321,7 @@ public final class ObjectShape<T> implements ThingShape<T> {
         }
 
         /** A key, which can change: files may then give the one before. */
-        Builder<T> key(Function<T, String> key) {
+        public Builder<T> key(Function<T, String> key) {
             renamable = true;
             return required(
                     "key", Scalars.TEXT, key, Sense.NAME, "The name in code, addresses of the API and the database.");
@@ -338,7 +339,7 @@ public final class ObjectShape<T> implements ThingShape<T> {
         }
 
         /** The properties of something within, as if they were its own. */
-        <P> Builder<T> all(List<Property<P, ?>> within, Function<T, P> getter) {
+        public <P> Builder<T> all(List<Property<P, ?>> within, Function<T, P> getter) {
             within.forEach(property -> properties.add(property.of(getter)));
             return this;
         }

@@ -5,7 +5,7 @@ import java.util.Optional;
 import java.util.function.Supplier;
 
 /** The shape of things that hold their own kind: found when first needed. */
-record Recursive<T>(Supplier<ObjectShape<T>> itself) implements ThingShape<T> {
+public record Recursive<T>(Supplier<ObjectShape<T>> itself) implements ThingShape<T> {
     @Override
     public String id(T thing) {
         return itself.get().id(thing);

@@ -20,7 +20,7 @@ import org.jontrel.core.finding.Nearest;
 import org.jontrel.core.model.Part;
 
 /** Shapes of single words. */
-final class Scalars {
+public final class Scalars {
     private static final Pattern DECIMAL = Pattern.compile("-?[0-9]{1,20}(\\.[0-9]{1,20})?");
 
     /** Numbers as YAML 1.2 has them, without those that are no numbers or have no end. */
@@ -43,14 +43,14 @@ final class Scalars {
             + "|([0-9]{2}(0[48]|[2468][048]|[13579][26])|(0[48]|[2468][048]|[13579][26]|00)00)-02-29)";
 
     /** Any text of whole characters; half a surrogate pair cannot be written as UTF-8 and is refused. */
-    static final Shape<String> TEXT = new ParsedScalar<>(
+    public static final Shape<String> TEXT = new ParsedScalar<>(
             "text of whole characters",
             true,
             (text, _) -> whole(text) ? Optional.of(text) : Optional.empty(),
             value -> value,
             Schemas::text);
 
-    static final Shape<Boolean> FLAG = new ParsedScalar<>(
+    public static final Shape<Boolean> FLAG = new ParsedScalar<>(
             "true or false",
             false,
             (text, _) -> switch (text) {
@@ -61,10 +61,10 @@ final class Scalars {
             value -> value,
             _ -> Map.of("type", "boolean"));
 
-    static final Shape<Integer> WHOLE_NUMBER = whole(-999_999_999, 999_999_999);
+    public static final Shape<Integer> WHOLE_NUMBER = whole(-999_999_999, 999_999_999);
 
     /** A whole number; its limits are those of the schema, and whoever reads it says why it breaks them. */
-    static Shape<Integer> whole(int least, int most) {
+    public static Shape<Integer> whole(int least, int most) {
         return new ParsedScalar<>(
                 "a whole number",
                 false,
@@ -76,7 +76,7 @@ final class Scalars {
                 _ -> Map.of("type", "integer", "minimum", least, "maximum", most));
     }
 
-    static final Shape<BigDecimal> NUMBER = new ParsedScalar<>(
+    public static final Shape<BigDecimal> NUMBER = new ParsedScalar<>(
             "a number such as 12 or 2.5",
             true,
             (text, plain) -> plain
@@ -98,21 +98,21 @@ final class Scalars {
                                     matching(DECIMAL.pattern()))),
                     Map.of("type", "number")));
 
-    static final Shape<LocalDate> DATE = new ParsedScalar<>(
+    public static final Shape<LocalDate> DATE = new ParsedScalar<>(
             "a date such as 2026-05-31",
             true,
             parsed(DAY, LocalDate::parse),
             LocalDate::toString,
             _ -> Map.of("type", "string", "format", "date"));
 
-    static final Shape<LocalTime> TIME = new ParsedScalar<>(
+    public static final Shape<LocalTime> TIME = new ParsedScalar<>(
             "a time such as 09:30",
             true,
             parsed(CLOCK, LocalTime::parse),
             LocalTime::toString,
             schemas -> schemas.inFiles("time", matching(CLOCK), Map.of("type", "string", "format", "time")));
 
-    static final Shape<LocalDateTime> MOMENT = new ParsedScalar<>(
+    public static final Shape<LocalDateTime> MOMENT = new ParsedScalar<>(
             "a moment in UTC such as 2026-05-31T09:30",
             true,
             parsed(DAY + "T" + CLOCK, LocalDateTime::parse),
@@ -120,7 +120,7 @@ final class Scalars {
             schemas -> schemas.inFiles("moment", matching(DAY + "T" + CLOCK), Map.of("type", "string")));
 
     /** A value in the form of some field: a text, a number, or yes or no; held as its text. */
-    static final Shape<String> VALUE = new ParsedScalar<>(
+    public static final Shape<String> VALUE = new ParsedScalar<>(
             "a single value",
             true,
             (text, _) -> whole(text) ? Optional.of(text) : Optional.empty(),
@@ -161,7 +161,7 @@ final class Scalars {
      *
      * @param code of the finding where the text is not of the form; gets the text, then what {@code hint} makes of it
      */
-    record Formed(Predicate<String> valid, String pattern, Code code, Function<String, String> hint)
+    public record Formed(Predicate<String> valid, String pattern, Code code, Function<String, String> hint)
             implements Shape<String> {
         @Override
         public Optional<String> read(Node node, String name, ReadContext reading) {
@@ -219,7 +219,7 @@ final class Scalars {
     }
 
     /** A reference to a definition or field: a key in files, an id in the model. */
-    static Shape<String> reference(Mapper.ReferenceTarget target) {
+    public static Shape<String> reference(Mapper.ReferenceTarget target) {
         return new Reference(target);
     }
 
@@ -266,12 +266,12 @@ final class Scalars {
     }
 
     /** One of a fixed set of words. */
-    static <T> Shape<T> word(SequencedMap<String, T> words, Function<T, String> code) {
+    public static <T> Shape<T> word(SequencedMap<String, T> words, Function<T, String> code) {
         return new WordShape<>(words, code);
     }
 
     /** The constants of an enumeration by their words. */
-    static <E extends Enum<E>> Shape<E> word(Class<E> constants, Function<E, String> code) {
+    public static <E extends Enum<E>> Shape<E> word(Class<E> constants, Function<E, String> code) {
         var words = new java.util.LinkedHashMap<String, E>();
         for (var constant : constants.getEnumConstants()) {
             words.put(code.apply(constant), constant);

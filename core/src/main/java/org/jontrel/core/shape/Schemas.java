@@ -31,12 +31,12 @@ public final class Schemas {
     }
 
     /** For files that people write: all that the reader takes, and one place for one mistake. */
-    static Schemas ofFiles() {
+    public static Schemas ofFiles() {
         return new Schemas("#/$defs/", name -> name, true);
     }
 
     /** Text: in a file a number or a flag without quotation marks is its text too. */
-    Map<String, Object> text() {
+    public Map<String, Object> text() {
         return files
                 ? reference("text", () -> Map.of("type", List.of("string", "number", "boolean")))
                 : Map.of("type", "string");
@@ -54,7 +54,7 @@ public final class Schemas {
      * @param property what holds the word
      * @param byWord the schema of each sort
      */
-    Map<String, Object> byWord(String property, SequencedMap<String, Map<String, Object>> byWord) {
+    public Map<String, Object> byWord(String property, SequencedMap<String, Map<String, Object>> byWord) {
         if (!files) {
             return Map.of("oneOf", List.copyOf(byWord.values()));
         }
@@ -74,7 +74,8 @@ public final class Schemas {
      *
      * @param rest what it is where it has none of them, or {@code null} where it must have one
      */
-    Map<String, Object> byProperty(SequencedMap<String, Map<String, Object>> byProperty, Map<String, Object> rest) {
+    public Map<String, Object> byProperty(
+            SequencedMap<String, Map<String, Object>> byProperty, Map<String, Object> rest) {
         if (!files) {
             var all = new ArrayList<>(byProperty.values());
             if (rest != null) {
@@ -104,7 +105,7 @@ public final class Schemas {
         return Map.of("if", condition, "then", schema);
     }
 
-    Map<String, Object> reference(String shape, Supplier<Map<String, Object>> schema) {
+    public Map<String, Object> reference(String shape, Supplier<Map<String, Object>> schema) {
         var name = naming.apply(shape);
         if (!byName.containsKey(name)) {
             byName.put(name, Map.of());
@@ -143,7 +144,7 @@ public final class Schemas {
             "$defs");
 
     /** The same schema with its words always in one order, so that it can be written to the same bytes. */
-    static SequencedMap<String, Object> ordered(Map<String, ?> schema) {
+    public static SequencedMap<String, Object> ordered(Map<String, ?> schema) {
         var ordered = new LinkedHashMap<String, Object>();
         schema.keySet().stream()
                 .sorted(Comparator.comparingInt(Schemas::place).thenComparing(Comparator.naturalOrder()))

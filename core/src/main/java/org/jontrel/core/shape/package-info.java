@@ -1,5 +1,5 @@
 /**
- * Everything that a model can hold, described once as named properties: from this one description files are read and
- * written, schemas made, definitions compared, merged and documented. Uses model and finding.
+ * Things as named properties, each described once: from this one description files are read and written, schemas made, things
+ * compared, merged and documented. What it describes is in format. Uses model and finding.
  */
 package org.jontrel.core.shape;

@@ -43,7 +43,7 @@ public final class Patterns {
     }
 
     /** Whether a text is of the form; everything is of a form that is none. */
-    static boolean matches(String pattern, String text) {
+    public static boolean matches(String pattern, String text) {
         try {
             return of(pattern).matches(text);
         } catch (PatternSyntaxException _) {

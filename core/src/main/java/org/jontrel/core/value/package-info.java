@@ -1,4 +1,4 @@
 /**
- * Values of each kind: parse, check, convert, format. Uses model and finding.
+ * What values are made of that Java has no class for. Uses model.
  */
 package org.jontrel.core.value;

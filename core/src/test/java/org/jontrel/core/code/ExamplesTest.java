@@ -15,11 +15,11 @@ import org.jontrel.core.check.ModelCheck;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Severity;
+import org.jontrel.core.format.Shapes;
+import org.jontrel.core.format.Things;
 import org.jontrel.core.model.Definition;
-import org.jontrel.core.model.Ids;
 import org.jontrel.core.model.Model;
-import org.jontrel.core.shape.Shapes;
-import org.jontrel.core.shape.Things;
+import org.jontrel.core.naming.Ids;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 

@@ -12,8 +12,8 @@ import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jontrel.core.code.PackageReader;
-import org.jontrel.core.model.Ids;
 import org.jontrel.core.model.Model;
+import org.jontrel.core.naming.Ids;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 

@@ -10,8 +10,8 @@ import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.jontrel.core.Examples;
+import org.jontrel.core.format.Things;
 import org.jontrel.core.model.Model;
-import org.jontrel.core.shape.Things;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 

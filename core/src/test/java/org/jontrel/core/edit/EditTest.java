@@ -15,19 +15,20 @@ import org.jontrel.core.check.ModelCheck;
 import org.jontrel.core.compare.Change;
 import org.jontrel.core.compare.Comparison;
 import org.jontrel.core.finding.Finding;
+import org.jontrel.core.format.Things;
 import org.jontrel.core.generated.Models;
 import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Field;
-import org.jontrel.core.model.Ids;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.SharedGroup;
 import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.model.Term;
+import org.jontrel.core.naming.Ids;
+import org.jontrel.core.naming.Keys;
 import org.jontrel.core.regroup.Regroup;
-import org.jontrel.core.shape.Things;
 import org.testng.annotations.Test;
 
 /** Edits that are more than one property. */
@@ -138,7 +139,7 @@ public class EditTest {
         var accession = MODEL.typeByKey("accession").orElseThrow();
         for (var field : accession.fields().toList()) {
             var copy = new Copies(ids()).field(field, Set.of(field.key()));
-            assertEquals(copy.key(), org.jontrel.core.model.Keys.free(field.key(), Set.of(field.key())));
+            assertEquals(copy.key(), Keys.free(field.key(), Set.of(field.key())));
             var before = idsWithin(field);
             before.retainAll(idsWithin(copy));
             assertEquals(before, Set.of(), field.key());

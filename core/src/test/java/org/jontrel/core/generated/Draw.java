@@ -2,7 +2,7 @@ package org.jontrel.core.generated;
 
 import java.util.List;
 import java.util.Random;
-import org.jontrel.core.model.Ids;
+import org.jontrel.core.naming.Ids;
 
 /** Random words, numbers and ids from one seed. */
 final class Draw {

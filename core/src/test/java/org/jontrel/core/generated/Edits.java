@@ -7,6 +7,8 @@ import java.util.List;
 import java.util.Optional;
 import org.jontrel.core.check.ModelCheck;
 import org.jontrel.core.finding.Finding;
+import org.jontrel.core.format.Replacement;
+import org.jontrel.core.format.Things;
 import org.jontrel.core.model.ChoiceList;
 import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.ContentType;
@@ -21,9 +23,7 @@ import org.jontrel.core.model.SharedGroup;
 import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.model.Term;
 import org.jontrel.core.shape.Property;
-import org.jontrel.core.shape.Replacement;
 import org.jontrel.core.shape.Sense;
-import org.jontrel.core.shape.Things;
 
 /** Single edits of anything a model can hold: tried until one leaves the model valid. */
 final class Edits {

@@ -20,15 +20,15 @@ import org.jontrel.core.compare.Change;
 import org.jontrel.core.compare.Comparison;
 import org.jontrel.core.compare.Sentences;
 import org.jontrel.core.finding.Finding;
+import org.jontrel.core.format.Located;
+import org.jontrel.core.format.Things;
 import org.jontrel.core.identity.Alignment;
 import org.jontrel.core.identity.Identities;
 import org.jontrel.core.merge.Clash;
 import org.jontrel.core.merge.Merge;
 import org.jontrel.core.merge.PackageMerge;
-import org.jontrel.core.model.Ids;
 import org.jontrel.core.model.Model;
-import org.jontrel.core.shape.Located;
-import org.jontrel.core.shape.Things;
+import org.jontrel.core.naming.Ids;
 
 /**
  * What holds for every merge, with ids in the files or without: each edit of either side is in the result or in a clash, a

@@ -15,8 +15,8 @@ import org.jontrel.core.code.PackageReader;
 import org.jontrel.core.compare.Comparison;
 import org.jontrel.core.compare.Sentences;
 import org.jontrel.core.model.Field;
-import org.jontrel.core.model.Ids;
 import org.jontrel.core.model.Model;
+import org.jontrel.core.naming.Ids;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 

@@ -10,7 +10,7 @@ import java.util.Random;
 import java.util.TreeMap;
 import java.util.regex.Pattern;
 import org.jontrel.core.code.PackageReader;
-import org.jontrel.core.model.Ids;
+import org.jontrel.core.naming.Ids;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 

@@ -14,9 +14,9 @@ import org.jontrel.core.Samples;
 import org.jontrel.core.code.Decision;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.model.Field;
-import org.jontrel.core.model.Ids;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
+import org.jontrel.core.naming.Ids;
 import org.testng.annotations.Test;
 
 public class PlannerTest {

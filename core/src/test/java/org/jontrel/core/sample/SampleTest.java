@@ -12,7 +12,7 @@ import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Group;
 import org.jontrel.core.model.Model;
-import org.jontrel.core.value.FormCheck;
+import org.jontrel.core.record.FormCheck;
 import org.testng.annotations.Test;
 
 /** Made-up values, and what forms and the API make of values. */

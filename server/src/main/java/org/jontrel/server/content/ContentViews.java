@@ -12,15 +12,15 @@ import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
+import org.jontrel.core.record.Values;
 import org.jontrel.core.value.GeoPoint;
 import org.jontrel.core.value.Leaves;
 import org.jontrel.core.value.Link;
 import org.jontrel.core.value.Row;
-import org.jontrel.core.value.Values;
 import org.jontrel.server.record.ReferenceNames;
 import org.jontrel.site.Site;
-import org.jontrel.site.record.Audience;
-import org.jontrel.site.record.StoredRecord;
+import org.jontrel.site.record.read.Audience;
+import org.jontrel.site.record.read.StoredRecord;
 
 /** Records as the content API gives them: without what is kept out of it, numbers as numbers. */
 final class ContentViews {

@@ -9,7 +9,7 @@ import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.sample.ApiShape;
-import org.jontrel.site.record.Audience;
+import org.jontrel.site.record.read.Audience;
 import org.jontrel.site.table.Binding;
 
 /** A site's content API as OpenAPI 3.1, from its installed definitions. */

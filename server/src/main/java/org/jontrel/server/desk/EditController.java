@@ -12,7 +12,7 @@ import java.util.Optional;
 import java.util.function.Supplier;
 import org.jontrel.core.identity.Identities;
 import org.jontrel.core.model.Definition;
-import org.jontrel.core.model.Ids;
+import org.jontrel.core.naming.Ids;
 import org.jontrel.server.proof.Proofs;
 import org.jontrel.server.site.SiteStates;
 import org.jontrel.server.site.SiteView;

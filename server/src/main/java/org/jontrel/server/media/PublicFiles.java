@@ -7,8 +7,8 @@ import org.jontrel.core.model.Field;
 import org.jontrel.core.value.Leaves;
 import org.jontrel.core.value.Link;
 import org.jontrel.site.Site;
-import org.jontrel.site.record.Audience;
-import org.jontrel.site.record.StoredRecord;
+import org.jontrel.site.record.read.Audience;
+import org.jontrel.site.record.read.StoredRecord;
 
 /** Which files everybody may have: those that something published uses where pages or the API show it. */
 public final class PublicFiles {

@@ -15,16 +15,16 @@ import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
+import org.jontrel.core.record.Values;
 import org.jontrel.core.value.Leaves;
 import org.jontrel.core.value.Link;
 import org.jontrel.core.value.Row;
-import org.jontrel.core.value.Values;
 import org.jontrel.server.record.ReferenceNames;
 import org.jontrel.site.Site;
 import org.jontrel.site.media.StoredFile;
-import org.jontrel.site.record.Audience;
-import org.jontrel.site.record.StoredRecord;
-import org.jontrel.site.record.Write;
+import org.jontrel.site.record.read.Audience;
+import org.jontrel.site.record.read.StoredRecord;
+import org.jontrel.site.record.write.Write;
 import org.springframework.web.util.UriUtils;
 
 /** What pages of one site show of its records: every filled field that is shown, and no empty one. */

@@ -19,11 +19,11 @@ import org.dhatim.fastexcel.Workbook;
 import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
-import org.jontrel.core.value.Values;
+import org.jontrel.core.record.Values;
 import org.jontrel.server.web.Refusal;
 import org.jontrel.site.Site;
-import org.jontrel.site.record.ListQuery;
-import org.jontrel.site.record.StoredRecord;
+import org.jontrel.site.record.read.ListQuery;
+import org.jontrel.site.record.read.StoredRecord;
 import tools.jackson.databind.json.JsonMapper;
 
 /** What a list shows, as a file of some format: read page by page, so that it may be of any length. */
@@ -65,9 +65,9 @@ public enum ExportFile {
      *
      * @param pages asked one behind the other, while the file is written
      */
-    public record ExportSource(Holder holder, List<Field> fields, Iterator<Page> pages) {
+    public record ExportSource(Holder holder, List<Field> fields, Iterator<ExportPage> pages) {
         /** Some records, and what their values lead to. */
-        public record Page(List<StoredRecord> records, ReferenceNames known) {}
+        public record ExportPage(List<StoredRecord> records, ReferenceNames known) {}
 
         /**
          * What a list shows.
@@ -98,7 +98,7 @@ public enum ExportFile {
                                     after -> site.held()
                                             .look(name, after, ListQuery.MOST)
                                             .map(page -> new Pages.Found<>(
-                                                    new Page(
+                                                    new ExportPage(
                                                             page.records(),
                                                             known(path, site, page.holder(), page.records())),
                                                     page.next()))
@@ -113,7 +113,7 @@ public enum ExportFile {
     }
 
     /** Pages that are asked for one behind the other. */
-    private static final class Pages<C> implements Iterator<ExportSource.Page> {
+    private static final class Pages<C> implements Iterator<ExportSource.ExportPage> {
         private final Function<C, Found<C>> asking;
         private Optional<C> next;
 
@@ -122,7 +122,7 @@ public enum ExportFile {
             this.asking = asking;
         }
 
-        private record Found<C>(ExportSource.Page page, Optional<C> next) {}
+        private record Found<C>(ExportSource.ExportPage page, Optional<C> next) {}
 
         @Override
         public boolean hasNext() {
@@ -130,7 +130,7 @@ public enum ExportFile {
         }
 
         @Override
-        public ExportSource.Page next() {
+        public ExportSource.ExportPage next() {
             var found = asking.apply(next.orElseThrow(NoSuchElementException::new));
             next = found.next();
             return found.page();
@@ -161,7 +161,7 @@ public enum ExportFile {
         }
     }
 
-    private record Listed(ExportSource.Page page, Optional<String> next) {}
+    private record Listed(ExportSource.ExportPage page, Optional<String> next) {}
 
     /** One file is of one state of the definitions: where they are switched meanwhile, it breaks off and is no whole file. */
     private static Listed page(String path, Site site, Holder holder, ListQuery query) {
@@ -176,7 +176,8 @@ public enum ExportFile {
             }
             var list = site.records().page(holder.id(), query).orElseThrow();
             return new Listed(
-                    new ExportSource.Page(list.records(), known(path, site, holder, list.records())), list.next());
+                    new ExportSource.ExportPage(list.records(), known(path, site, holder, list.records())),
+                    list.next());
         });
     }
 

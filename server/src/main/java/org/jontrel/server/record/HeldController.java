@@ -16,7 +16,7 @@ import org.jontrel.server.trail.Trail;
 import org.jontrel.server.trail.TrailAction;
 import org.jontrel.server.web.Refusal;
 import org.jontrel.site.Site;
-import org.jontrel.site.record.StoredRecord;
+import org.jontrel.site.record.read.StoredRecord;
 import org.jontrel.site.run.Held;
 import org.jontrel.site.run.HeldReturn;
 import org.jontrel.site.run.HeldValues;

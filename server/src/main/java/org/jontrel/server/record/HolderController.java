@@ -7,13 +7,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.SequencedMap;
 import org.jontrel.core.code.PackageWriter;
+import org.jontrel.core.format.Things;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Field;
-import org.jontrel.core.model.Wording;
-import org.jontrel.core.shape.Things;
+import org.jontrel.core.naming.Wording;
 import org.jontrel.core.shape.WriteContext;
 import org.jontrel.site.Site;
-import org.jontrel.site.record.SystemField;
+import org.jontrel.site.record.read.ListQuery;
+import org.jontrel.site.record.read.SystemField;
 import org.jontrel.site.table.Binding;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -118,7 +119,7 @@ class HolderController {
 
     private static HolderView view(Site engine, Binding.BoundTables table) {
         var holder = table.holder();
-        var count = engine.records().count(holder.id(), org.jontrel.site.record.ListQuery.ALL);
+        var count = engine.records().count(holder.id(), ListQuery.ALL);
         return new HolderView(
                 holder.id(),
                 holder.definition().sort().folder(),

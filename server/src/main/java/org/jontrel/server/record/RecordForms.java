@@ -5,11 +5,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.jontrel.core.model.Kind;
+import org.jontrel.core.record.Values;
 import org.jontrel.core.value.Link;
-import org.jontrel.core.value.Values;
 import org.jontrel.site.record.RecordStore;
-import org.jontrel.site.record.StoredRecord;
-import org.jontrel.site.record.Write;
+import org.jontrel.site.record.read.StoredRecord;
+import org.jontrel.site.record.write.Write;
 import org.springframework.stereotype.Component;
 
 /** Records as forms need them: with names for everything they lead to, and what leads to them. */

@@ -2,7 +2,7 @@ package org.jontrel.server.record;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
-import org.jontrel.core.value.FormCheck;
+import org.jontrel.core.record.FormCheck;
 
 /**
  * A value that needs attention.

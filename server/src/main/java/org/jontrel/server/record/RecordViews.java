@@ -6,10 +6,10 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.jontrel.core.holder.Holder;
+import org.jontrel.core.record.RecordChanges;
+import org.jontrel.core.record.Values;
 import org.jontrel.core.value.Link;
-import org.jontrel.core.value.RecordChanges;
-import org.jontrel.core.value.Values;
-import org.jontrel.site.record.StoredRecord;
+import org.jontrel.site.record.read.StoredRecord;
 
 /** What records look like over HTTP. */
 final class RecordViews {

@@ -13,15 +13,15 @@ import java.util.stream.Collectors;
 import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
+import org.jontrel.core.record.Values;
 import org.jontrel.core.value.Leaves;
 import org.jontrel.core.value.Link;
 import org.jontrel.core.value.Row;
-import org.jontrel.core.value.Values;
 import org.jontrel.site.Site;
 import org.jontrel.site.media.StoredFile;
-import org.jontrel.site.record.Audience;
 import org.jontrel.site.record.RecordStore;
-import org.jontrel.site.record.StoredRecord;
+import org.jontrel.site.record.read.Audience;
+import org.jontrel.site.record.read.StoredRecord;
 
 /** What the values of some records lead to, by the names people know it by; asked for once for all of them. */
 public final class ReferenceNames {

@@ -2,8 +2,8 @@ package org.jontrel.server.release;
 
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
+import org.jontrel.core.format.Things;
 import org.jontrel.core.model.Definition;
-import org.jontrel.core.shape.Things;
 import org.jontrel.core.yaml.Comment;
 import org.jontrel.core.yaml.Comments;
 import tools.jackson.core.type.TypeReference;

@@ -10,7 +10,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.regex.Pattern;
-import org.jontrel.core.model.Keys;
+import org.jontrel.core.naming.Keys;
 import org.jontrel.server.web.Refusal;
 import org.jontrel.server.web.Settings;
 import org.jontrel.site.Site;

@@ -1,7 +1,7 @@
 package org.jontrel.server.web;
 
 import java.time.Clock;
-import org.jontrel.core.model.Ids;
+import org.jontrel.core.naming.Ids;
 import org.jontrel.site.table.RecordIds;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;

@@ -8,7 +8,7 @@ import java.util.List;
 import java.util.Optional;
 import org.jontrel.core.edit.NewDefinitions;
 import org.jontrel.core.model.Definition;
-import org.jontrel.core.model.Ids;
+import org.jontrel.core.naming.Ids;
 import org.jontrel.server.web.Refusal;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;

@@ -1,4 +1,4 @@
 /**
- * Saving, loading and listing records. Uses table and core's values.
+ * The records of a site, for those who ask for them; reading, writing and addresses are packages of their own below.
  */
 package org.jontrel.site.record;

@@ -13,13 +13,13 @@ import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.RecordState;
-import org.jontrel.core.value.CarriedValues;
+import org.jontrel.core.record.CarriedValues;
+import org.jontrel.core.record.Values;
 import org.jontrel.core.value.Row;
-import org.jontrel.core.value.Values;
 import org.jontrel.site.record.RecordStore;
-import org.jontrel.site.record.SaveResult;
-import org.jontrel.site.record.StoredRecord;
-import org.jontrel.site.record.Write;
+import org.jontrel.site.record.read.StoredRecord;
+import org.jontrel.site.record.write.SaveResult;
+import org.jontrel.site.record.write.Write;
 import org.jontrel.site.table.Binding;
 
 /** Held values on their way back to the records of today, some records at a time. */

@@ -3,7 +3,7 @@ package org.jontrel.site.run;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.plan.Step;
-import org.jontrel.core.value.Conversion;
+import org.jontrel.core.record.Conversion;
 
 /**
  * Takes what people entered into one form of a field over into the held values of its other form, when a run is undone or

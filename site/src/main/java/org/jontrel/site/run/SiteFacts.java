@@ -18,7 +18,7 @@ import org.jontrel.core.plan.Question;
 import org.jontrel.core.plan.Step;
 import org.jontrel.core.plan.Tally;
 import org.jontrel.core.plan.UndoPlanner.Since;
-import org.jontrel.core.value.Values;
+import org.jontrel.core.record.Values;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.ColumnValues;
 import org.jontrel.site.table.Jdbc;

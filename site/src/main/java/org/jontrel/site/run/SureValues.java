@@ -1,7 +1,7 @@
 package org.jontrel.site.run;
 
 import java.util.Optional;
-import org.jontrel.core.value.Conversion;
+import org.jontrel.core.record.Conversion;
 
 /** Values that the database itself can see to be taken over as they are: they never leave it. */
 final class SureValues {

@@ -11,8 +11,8 @@ import org.apache.ibatis.session.SqlSession;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.model.Term;
-import org.jontrel.core.value.Values;
-import org.jontrel.site.record.TermSeeds;
+import org.jontrel.core.record.Values;
+import org.jontrel.site.record.write.TermSeeds;
 import org.jontrel.site.table.Bindings;
 
 /**

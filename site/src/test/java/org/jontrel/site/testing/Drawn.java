@@ -16,14 +16,14 @@ import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.RecordState;
+import org.jontrel.core.record.Values;
 import org.jontrel.core.sample.SampleValues;
-import org.jontrel.core.value.Values;
 import org.jontrel.site.Site;
-import org.jontrel.site.record.ListQuery;
 import org.jontrel.site.record.RecordStore;
-import org.jontrel.site.record.SaveResult;
-import org.jontrel.site.record.StoredRecord;
-import org.jontrel.site.record.Write;
+import org.jontrel.site.record.read.ListQuery;
+import org.jontrel.site.record.read.StoredRecord;
+import org.jontrel.site.record.write.SaveResult;
+import org.jontrel.site.record.write.Write;
 import org.jontrel.site.run.Runs;
 
 /** A site with made-up records of whatever model was drawn. */

@@ -7,11 +7,11 @@ import java.util.Optional;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.RecordState;
 import org.jontrel.site.Site;
-import org.jontrel.site.record.ListQuery;
 import org.jontrel.site.record.RecordStore;
-import org.jontrel.site.record.SaveResult;
-import org.jontrel.site.record.StoredRecord;
-import org.jontrel.site.record.Write;
+import org.jontrel.site.record.read.ListQuery;
+import org.jontrel.site.record.read.StoredRecord;
+import org.jontrel.site.record.write.SaveResult;
+import org.jontrel.site.record.write.Write;
 
 /** Records of a site's types by their keys, as tests want them. */
 public final class TestRecords {

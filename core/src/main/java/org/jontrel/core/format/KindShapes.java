@@ -1,0 +1,78 @@
+package org.jontrel.core.format;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.SequencedMap;
+import org.jontrel.core.model.Kind;
+import org.jontrel.core.shape.ObjectShape;
+
+/** The settings of each kind in files. */
+public final class KindShapes {
+    private KindShapes() {}
+
+    /** Every kind with its word, in the order people are offered them. */
+    static final SequencedMap<String, ObjectShape<? extends Kind>> BY_CODE = byCode();
+
+    private static SequencedMap<String, ObjectShape<? extends Kind>> byCode() {
+        var all = new LinkedHashMap<String, ObjectShape<? extends Kind>>();
+        plain().forEach(kind -> all.put(kind.code(), of(kind)));
+        return all;
+    }
+
+    /** The shape for a kind's settings. */
+    @SuppressWarnings("unchecked")
+    public static <K extends Kind> ObjectShape<K> of(K kind) {
+        return (ObjectShape<K>)
+                switch (kind) {
+                    case Kind.Text _ -> SingleShapes.TEXT;
+                    case Kind.LongText _ -> SingleShapes.LONG_TEXT;
+                    case Kind.RichText _ -> SingleShapes.RICH_TEXT;
+                    case Kind.Numeric _ -> SingleShapes.NUMBER;
+                    case Kind.YesNo _ -> SingleShapes.YES_NO;
+                    case Kind.Date _ -> SingleShapes.DATE;
+                    case Kind.Time _ -> SingleShapes.TIME;
+                    case Kind.DateTime _ -> SingleShapes.DATE_TIME;
+                    case Kind.Email _ -> SingleShapes.EMAIL;
+                    case Kind.Url _ -> SingleShapes.URL;
+                    case Kind.Phone _ -> SingleShapes.PHONE;
+                    case Kind.Colour _ -> SingleShapes.COLOUR;
+                    case Kind.Icon _ -> SingleShapes.ICON;
+                    case Kind.Choice _ -> SeveralShapes.CHOICE;
+                    case Kind.Image _ -> SeveralShapes.IMAGE;
+                    case Kind.File _ -> SeveralShapes.FILE;
+                    case Kind.Relation _ -> SeveralShapes.RELATION;
+                    case Kind.TermPick _ -> SeveralShapes.TERM;
+                    case Kind.FieldGroup _ -> SeveralShapes.GROUP;
+                    case Kind.Repeater _ -> SeveralShapes.REPEATER;
+                    case Kind.Coordinates _ -> SingleShapes.PLACE;
+                    case Kind.Note _ -> SingleShapes.NOTE;
+                };
+    }
+
+    /** One of each kind, without limits, in the order people are offered them. */
+    private static List<Kind> plain() {
+        return List.of(
+                Kind.Text.PLAIN,
+                Kind.LongText.PLAIN,
+                Kind.RichText.PLAIN,
+                Kind.Numeric.PLAIN,
+                Kind.YesNo.PLAIN,
+                Kind.Date.PLAIN,
+                Kind.Time.PLAIN,
+                Kind.DateTime.PLAIN,
+                Kind.Choice.PLAIN,
+                Kind.Image.PLAIN,
+                Kind.File.PLAIN,
+                Kind.Email.PLAIN,
+                Kind.Url.PLAIN,
+                Kind.Phone.PLAIN,
+                Kind.Colour.PLAIN,
+                Kind.Icon.PLAIN,
+                Kind.Coordinates.PLAIN,
+                Kind.Relation.PLAIN,
+                Kind.TermPick.PLAIN,
+                Kind.FieldGroup.PLAIN,
+                Kind.Repeater.PLAIN,
+                Kind.Note.PLAIN);
+    }
+}

@@ -1,0 +1,199 @@
+package org.jontrel.core.format;
+
+import org.jontrel.core.model.Kind;
+import org.jontrel.core.shape.Composites;
+import org.jontrel.core.shape.ObjectShape;
+import org.jontrel.core.shape.Scalars;
+import org.jontrel.core.shape.Sense;
+
+/** The settings of kinds that hold one value of their own. */
+final class SingleShapes {
+    static final ObjectShape<Kind.Text> TEXT = ObjectShape.<Kind.Text>of("text field")
+            .optional(
+                    "min_length",
+                    Scalars.WHOLE_NUMBER,
+                    Kind.Text::minLength,
+                    null,
+                    Sense.LOWER_BOUND,
+                    "Minimum length in characters.")
+            .optional(
+                    "max_length",
+                    Scalars.WHOLE_NUMBER,
+                    Kind.Text::maxLength,
+                    null,
+                    Sense.UPPER_BOUND,
+                    "Maximum length in characters, up to 255.")
+            .optional(
+                    "pattern",
+                    Scalars.TEXT,
+                    Kind.Text::pattern,
+                    "",
+                    Sense.RULE,
+                    "A regular expression (RE2 syntax) the whole value must match.")
+            .optional(
+                    "pattern_message",
+                    Scalars.TEXT,
+                    Kind.Text::patternMessage,
+                    "",
+                    Sense.WORDING,
+                    "The message editors read if the pattern does not match.")
+            .optional("prefix", Scalars.TEXT, Kind.Text::prefix, "", Sense.WORDING, "Text shown before the value.")
+            .optional("suffix", Scalars.TEXT, Kind.Text::suffix, "", Sense.WORDING, "Text shown after the value.")
+            .optional(
+                    "unique",
+                    Scalars.FLAG,
+                    Kind.Text::unique,
+                    false,
+                    Sense.RULE,
+                    "Whether the value must be unique among records.")
+            .build(v -> new Kind.Text(
+                    v.get("min_length"),
+                    v.get("max_length"),
+                    v.get("pattern"),
+                    v.get("pattern_message"),
+                    v.get("prefix"),
+                    v.get("suffix"),
+                    v.<Boolean>get("unique")));
+
+    static final ObjectShape<Kind.LongText> LONG_TEXT = ObjectShape.<Kind.LongText>of("long text field")
+            .optional(
+                    "max_length",
+                    Scalars.WHOLE_NUMBER,
+                    Kind.LongText::maxLength,
+                    null,
+                    Sense.UPPER_BOUND,
+                    "Maximum length in characters, up to 1,000,000.")
+            .optional(
+                    "rows",
+                    Scalars.WHOLE_NUMBER,
+                    Kind.LongText::rows,
+                    4,
+                    Sense.FORM,
+                    "Height of the form control in lines.")
+            .build(v -> new Kind.LongText(v.get("max_length"), v.<Integer>get("rows")));
+
+    static final ObjectShape<Kind.RichText> RICH_TEXT = ObjectShape.<Kind.RichText>of("rich text field")
+            .optional(
+                    "max_length",
+                    Scalars.WHOLE_NUMBER,
+                    Kind.RichText::maxLength,
+                    null,
+                    Sense.UPPER_BOUND,
+                    "Maximum length in visible characters, up to 1,000,000.")
+            .optional(
+                    "formats",
+                    Composites.set(Scalars.word(Kind.Format.class, Kind.Format::code)),
+                    Kind.RichText::formats,
+                    Kind.RichText.PLAIN.formats(),
+                    Sense.ALLOWED,
+                    "The formatting that is allowed.")
+            .build(v -> new Kind.RichText(v.get("max_length"), v.get("formats")));
+
+    static final ObjectShape<Kind.Numeric> NUMBER = ObjectShape.<Kind.Numeric>of("number field")
+            .optional(
+                    "decimals",
+                    Scalars.WHOLE_NUMBER,
+                    Kind.Numeric::decimals,
+                    0,
+                    Sense.UPPER_BOUND,
+                    "Maximum number of decimals, 0 to 6.")
+            .optional("min", Scalars.NUMBER, Kind.Numeric::min, null, Sense.LOWER_BOUND, "Minimum value.")
+            .optional("max", Scalars.NUMBER, Kind.Numeric::max, null, Sense.UPPER_BOUND, "Maximum value.")
+            .optional(
+                    "step",
+                    Scalars.NUMBER,
+                    Kind.Numeric::step,
+                    null,
+                    Sense.RULE,
+                    "Step between allowed values, counted from min or 0.")
+            .optional("unit", Scalars.TEXT, Kind.Numeric::unit, "", Sense.MEANING, "Unit shown after the number.")
+            .optional(
+                    "shown",
+                    Scalars.word(Kind.Numeric.NumberControl.class, Kind.Numeric.NumberControl::code),
+                    Kind.Numeric::shown,
+                    Kind.Numeric.NumberControl.BOX,
+                    Sense.FORM,
+                    "The control: a number field (box), a slider (needs min and max) or a rating from 0 or 1 to max (marks).")
+            .build(v -> new Kind.Numeric(
+                    v.<Integer>get("decimals"),
+                    v.get("min"),
+                    v.get("max"),
+                    v.get("step"),
+                    v.get("unit"),
+                    v.get("shown")));
+
+    static final ObjectShape<Kind.YesNo> YES_NO = ObjectShape.<Kind.YesNo>of("yes-no field")
+            .optional("yes", Scalars.TEXT, Kind.YesNo::yes, "Yes", Sense.WORDING, "Label for yes.")
+            .optional("no", Scalars.TEXT, Kind.YesNo::no, "No", Sense.WORDING, "Label for no.")
+            .build(v -> new Kind.YesNo(v.get("yes"), v.get("no")));
+
+    static final ObjectShape<Kind.Date> DATE = ObjectShape.<Kind.Date>of("date field")
+            .optional(
+                    "earliest",
+                    Scalars.DATE,
+                    Kind.Date::earliest,
+                    null,
+                    Sense.LOWER_BOUND,
+                    "The earliest date allowed.")
+            .optional("latest", Scalars.DATE, Kind.Date::latest, null, Sense.UPPER_BOUND, "The latest date allowed.")
+            .build(v -> new Kind.Date(v.get("earliest"), v.get("latest")));
+
+    static final ObjectShape<Kind.Time> TIME = ObjectShape.<Kind.Time>of("time field")
+            .optional(
+                    "earliest",
+                    Scalars.TIME,
+                    Kind.Time::earliest,
+                    null,
+                    Sense.LOWER_BOUND,
+                    "The earliest time allowed.")
+            .optional("latest", Scalars.TIME, Kind.Time::latest, null, Sense.UPPER_BOUND, "The latest time allowed.")
+            .build(v -> new Kind.Time(v.get("earliest"), v.get("latest")));
+
+    static final ObjectShape<Kind.DateTime> DATE_TIME = ObjectShape.<Kind.DateTime>of("date-and-time field")
+            .optional(
+                    "earliest",
+                    Scalars.MOMENT,
+                    Kind.DateTime::earliest,
+                    null,
+                    Sense.LOWER_BOUND,
+                    "The earliest date and time allowed, in UTC.")
+            .optional(
+                    "latest",
+                    Scalars.MOMENT,
+                    Kind.DateTime::latest,
+                    null,
+                    Sense.UPPER_BOUND,
+                    "The latest date and time allowed, in UTC.")
+            .build(v -> new Kind.DateTime(v.get("earliest"), v.get("latest")));
+
+    static final ObjectShape<Kind.Email> EMAIL =
+            ObjectShape.<Kind.Email>of("e-mail field").build(_ -> Kind.Email.PLAIN);
+
+    static final ObjectShape<Kind.Url> URL = ObjectShape.<Kind.Url>of("web address field")
+            .optional(
+                    "schemes",
+                    Composites.set(Scalars.TEXT),
+                    Kind.Url::schemes,
+                    Kind.Url.PLAIN.schemes(),
+                    Sense.ALLOWED,
+                    "The URL schemes that are allowed.")
+            .build(v -> new Kind.Url(v.get("schemes")));
+
+    static final ObjectShape<Kind.Phone> PHONE =
+            ObjectShape.<Kind.Phone>of("phone field").build(_ -> Kind.Phone.PLAIN);
+
+    static final ObjectShape<Kind.Colour> COLOUR =
+            ObjectShape.<Kind.Colour>of("colour field").build(_ -> Kind.Colour.PLAIN);
+
+    static final ObjectShape<Kind.Icon> ICON =
+            ObjectShape.<Kind.Icon>of("icon field").build(_ -> Kind.Icon.PLAIN);
+
+    static final ObjectShape<Kind.Coordinates> PLACE =
+            ObjectShape.<Kind.Coordinates>of("place field").build(_ -> Kind.Coordinates.PLAIN);
+
+    static final ObjectShape<Kind.Note> NOTE = ObjectShape.<Kind.Note>of("note")
+            .required("text", Scalars.TEXT, Kind.Note::text, Sense.WORDING, "The text that editors read.")
+            .build(v -> new Kind.Note(v.get("text")));
+
+    private SingleShapes() {}
+}

@@ -1,0 +1,45 @@
+package org.jontrel.core.value.kind;
+
+import java.time.LocalTime;
+import java.time.format.DateTimeParseException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.jontrel.core.finding.Code;
+import org.jontrel.core.finding.Finding;
+import org.jontrel.core.model.Kind;
+
+/** Times of day as in ISO 8601, {@code 09:30} or {@code 09:30:15}. */
+record TimeValues(Kind.Time kind) implements KindValues {
+    @Override
+    public KindValues.ReadValue read(Object raw, Where where) {
+        return readText(raw, Code.VALUE_NOT_TIME, where);
+    }
+
+    @Override
+    public List<Finding> check(Object value, Where where) {
+        var time = (LocalTime) value;
+        var findings = new ArrayList<Finding>();
+        if (kind.earliest() != null && time.isBefore(kind.earliest())) {
+            findings.add(where.finding(Code.VALUE_TOO_EARLY, time, kind.earliest()));
+        }
+        if (kind.latest() != null && time.isAfter(kind.latest())) {
+            findings.add(where.finding(Code.VALUE_TOO_LATE, time, kind.latest()));
+        }
+        return findings;
+    }
+
+    @Override
+    public Object wire(Object value) {
+        return value.toString();
+    }
+
+    @Override
+    public Optional<Object> fromText(String text) {
+        try {
+            return text.length() == 5 || text.length() == 8 ? Optional.of(LocalTime.parse(text)) : Optional.empty();
+        } catch (DateTimeParseException _) {
+            return Optional.empty();
+        }
+    }
+}

@@ -1,0 +1,40 @@
+package org.jontrel.site.record.read;
+
+import java.sql.Connection;
+import java.sql.SQLException;
+import org.jontrel.site.table.Binding;
+import org.jontrel.site.table.Jdbc;
+import org.jontrel.site.table.PhysicalNames;
+
+/** The terms above each term of a taxonomy, itself among them, so that what is under one is found at once. */
+public final class TermTree {
+    private final Connection connection;
+    private final String name;
+
+    public TermTree(Connection connection, Binding.BoundTables table) {
+        this.connection = connection;
+        this.name = PhysicalNames.quoted(table.fields().get(PhysicalNames.ABOVE).name());
+    }
+
+    /** A term stands now under another, with all that is under it; 0 for under none. */
+    public void placed(long term, long parent) throws SQLException {
+        Jdbc.update(
+                connection, "INSERT IGNORE INTO " + name + " (term_id, above_id, depth) VALUES (?, ?, 0)", term, term);
+        Jdbc.update(
+                connection,
+                "DELETE a FROM " + name + " a JOIN " + name + " d ON d.term_id = a.term_id AND d.above_id = ?"
+                        + " LEFT JOIN " + name + " i ON i.term_id = a.above_id AND i.above_id = ?"
+                        + " WHERE i.term_id IS NULL",
+                term,
+                term);
+        if (parent != 0) {
+            Jdbc.update(
+                    connection,
+                    "INSERT IGNORE INTO " + name + " (term_id, above_id, depth) SELECT d.term_id, a.above_id, d.depth +"
+                            + " a.depth + 1 FROM " + name + " d JOIN " + name
+                            + " a ON a.term_id = ? WHERE d.above_id = ?",
+                    parent,
+                    term);
+        }
+    }
+}

@@ -1,0 +1,336 @@
+package org.jontrel.site.record.write;
+
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.jontrel.core.finding.Code;
+import org.jontrel.core.finding.Finding;
+import org.jontrel.core.finding.Place;
+import org.jontrel.core.holder.Holder;
+import org.jontrel.core.model.Field;
+import org.jontrel.core.model.Kind;
+import org.jontrel.core.record.FormCheck;
+import org.jontrel.core.value.Link;
+import org.jontrel.site.media.MediaStore;
+import org.jontrel.site.record.read.RecordLoader;
+import org.jontrel.site.table.Binding;
+import org.jontrel.site.table.Jdbc;
+import org.jontrel.site.table.PhysicalNames;
+import org.jontrel.site.table.Statements;
+
+/**
+ * What values lead to: whether it is there, and whether it may be led to; and whether what must be unique is. Only what is
+ * new is looked at, for all records of one save together.
+ */
+final class References {
+    private final Connection connection;
+    private final Binding binding;
+    private final Binding.BoundTables table;
+    private final MediaStore media;
+
+    References(Connection connection, Binding binding, Binding.BoundTables table, MediaStore media) {
+        this.connection = connection;
+        this.binding = binding;
+        this.table = table;
+        this.media = media;
+    }
+
+    /**
+     * A record that is about to be stored.
+     *
+     * @param problems where what is found is put
+     */
+    record RecordChange(long record, RecordRows was, RecordRows is, List<FormCheck.Problem> problems) {}
+
+    private record Use(Field field, Object value) {}
+
+    /** What keeps records from being stored, put with each of them. */
+    void check(List<RecordChange> changes) throws SQLException {
+        var fresh = new LinkedHashMap<RecordChange, Set<Use>>();
+        var wanted = new HashMap<String, Set<Long>>();
+        for (var change : changes) {
+            var uses = new LinkedHashSet<>(uses(change.is()));
+            uses.removeAll(new HashSet<>(uses(change.was())));
+            fresh.put(change, uses);
+            uses.forEach(use -> target(use)
+                    .ifPresent(link -> wanted.computeIfAbsent(link.type(), _ -> new LinkedHashSet<>())
+                            .add(link.id())));
+        }
+        var there = there(connection, binding, wanted);
+        var holders = holders(fresh);
+        for (var each : fresh.entrySet()) {
+            for (var use : each.getValue()) {
+                check(each.getKey(), use, there, holders);
+            }
+        }
+        unique(changes);
+    }
+
+    private static Optional<Link> target(Use use) {
+        return switch (use.field().kind()) {
+            case Kind.Relation _ -> Optional.of((Link) use.value());
+            case Kind.TermPick pick
+            when use.value() instanceof Long term -> Optional.of(new Link(pick.taxonomy(), term));
+            default -> Optional.empty();
+        };
+    }
+
+    /** Which record leads to a target by a field, where only one may. */
+    private record Hold(String field, long target) {}
+
+    private Map<Hold, Long> holders(Map<RecordChange, Set<Use>> fresh) throws SQLException {
+        var targets = new HashMap<String, Set<Long>>();
+        fresh.values()
+                .forEach(uses -> uses.stream()
+                        .filter(use -> use.field().kind() instanceof Kind.Relation relation && exclusive(relation))
+                        .forEach(use -> targets.computeIfAbsent(use.field().id(), _ -> new LinkedHashSet<>())
+                                .add(((Link) use.value()).id())));
+        var holders = new HashMap<Hold, Long>();
+        for (var each : targets.entrySet()) {
+            var place = table.fields().get(each.getKey());
+            var padded = new ArrayList<>(Jdbc.padded(each.getValue()));
+            padded.add(RecordLoader.DELETED);
+            Jdbc.query(
+                    connection,
+                    "SELECT f.target_id, f.record_id FROM " + PhysicalNames.quoted(place.name()) + " f JOIN "
+                            + PhysicalNames.quoted(table.name()) + " r ON r.id = f.record_id WHERE f.target_id IN ("
+                            + Jdbc.marks(padded.size() - 1) + ") AND r.state <> ?",
+                    row -> holders.put(new Hold(each.getKey(), row.getLong(1)), row.getLong(2)),
+                    padded.toArray());
+        }
+        return holders;
+    }
+
+    private static boolean exclusive(Kind.Relation relation) {
+        return relation.inverse() != null && !relation.inverse().many();
+    }
+
+    private void check(RecordChange change, Use use, Map<String, Set<Long>> there, Map<Hold, Long> holders)
+            throws SQLException {
+        var field = use.field();
+        switch (field.kind()) {
+            case Kind.Relation relation -> {
+                var link = (Link) use.value();
+                if (!relation.to().contains(link.type())) {
+                    problem(change, field, Code.VALUE_LINK_TYPE);
+                } else if (!there.getOrDefault(link.type(), Set.of()).contains(link.id())) {
+                    problem(change, field, Code.VALUE_LINK_GONE, link.id());
+                } else if (exclusive(relation)) {
+                    var other = holders.putIfAbsent(new Hold(field.id(), link.id()), change.record());
+                    if (other != null && other != change.record()) {
+                        problem(change, field, Code.VALUE_LINK_TAKEN, link.id(), other);
+                    }
+                }
+            }
+            case Kind.TermPick pick -> {
+                boolean known = use.value() instanceof Long term
+                        && there.getOrDefault(pick.taxonomy(), Set.of()).contains(term);
+                if (!known) {
+                    problem(change, field, Code.VALUE_NOT_TERM, use.value());
+                }
+            }
+            case Kind.Image _, Kind.File _ ->
+                media.check(connection, field, (Long) use.value())
+                        .forEach(finding -> change.problems().add(new FormCheck.Problem(field.key(), false, finding)));
+            default -> {}
+        }
+    }
+
+    private void problem(RecordChange change, Field field, Code code, Object... more) {
+        var arguments = new Object[more.length + 1];
+        arguments[0] = field.label();
+        System.arraycopy(more, 0, arguments, 1, more.length);
+        change.problems()
+                .add(new FormCheck.Problem(
+                        field.key(),
+                        false,
+                        Finding.of(code, Place.field(table.holder().id(), field.id(), ""), arguments)));
+    }
+
+    /** Whether there is such a record. */
+    static boolean there(Connection connection, Binding binding, Link link) throws SQLException {
+        return there(connection, binding, Map.of(link.type(), Set.of(link.id())))
+                .getOrDefault(link.type(), Set.of())
+                .contains(link.id());
+    }
+
+    /** Those of these records that there are, by their holders; in one statement. */
+    private static Map<String, Set<Long>> there(Connection connection, Binding binding, Map<String, Set<Long>> wanted)
+            throws SQLException {
+        var there = new HashMap<String, Set<Long>>();
+        var parts = new ArrayList<String>();
+        var parameters = new ArrayList<Object>();
+        for (var each : wanted.entrySet()) {
+            var target = binding.table(each.getKey());
+            if (target.isPresent()) {
+                var padded = Jdbc.padded(each.getValue());
+                parts.add("SELECT ? AS holder, id FROM "
+                        + PhysicalNames.quoted(target.get().name()) + " WHERE id IN (" + Jdbc.marks(padded.size())
+                        + ") AND state <> ?");
+                parameters.add(each.getKey());
+                parameters.addAll(padded);
+                parameters.add(RecordLoader.DELETED);
+                there.put(each.getKey(), new HashSet<>());
+            }
+        }
+        if (!parts.isEmpty()) {
+            Jdbc.query(
+                    connection,
+                    String.join(" UNION ALL ", parts),
+                    row -> there.get(row.getString(1)).add(row.getLong(2)),
+                    parameters.toArray());
+        }
+        return there;
+    }
+
+    private List<Use> uses(RecordRows flat) {
+        var uses = new ArrayList<Use>();
+        flat.columns().forEach((id, value) -> use(id, value).ifPresent(uses::add));
+        flat.entries()
+                .forEach((id, entries) -> entries.forEach(entry -> {
+                    if (entry.payload() != null) {
+                        use(id, entry.payload()).ifPresent(uses::add);
+                    }
+                    entry.columns().forEach((inner, value) -> use(inner, value).ifPresent(uses::add));
+                }));
+        return uses;
+    }
+
+    private Optional<Use> use(String fieldId, Object value) {
+        return table.holder()
+                .field(fieldId)
+                .filter(field -> switch (field.kind()) {
+                    case Kind.Relation _, Kind.TermPick _, Kind.Image _, Kind.File _ -> true;
+                    default -> false;
+                })
+                .map(field -> new Use(field, value));
+    }
+
+    /** Ids of the pictures and files that values use. */
+    Set<Long> files(RecordRows flat) {
+        return uses(flat).stream()
+                .filter(use ->
+                        use.field().kind() instanceof Kind.Image || use.field().kind() instanceof Kind.File)
+                .map(use -> (Long) use.value())
+                .collect(Collectors.toCollection(LinkedHashSet::new));
+    }
+
+    /** A record uses a file from now on. */
+    static void used(Statements statements, long file, String holderId, long record) {
+        statements.add(
+                "INSERT IGNORE INTO jontrel_media_use (media_id, holder_id, record_id) VALUES (?, ?, ?)",
+                file,
+                holderId,
+                record);
+    }
+
+    /** Fields where what one record has no other may have, so that writers must go one behind the other. */
+    static List<Field> guarded(Holder holder) {
+        return holder.byId().values().stream()
+                .filter(field -> isUnique(field)
+                        || field.kind() instanceof Kind.Relation relation
+                                && (relation.symmetric() || exclusive(relation)))
+                .toList();
+    }
+
+    private static boolean isUnique(Field field) {
+        return field.kind() instanceof Kind.Text text && text.unique();
+    }
+
+    /** Texts that must be unique and that another record has, or the record itself twice. */
+    private void unique(List<RecordChange> changes) throws SQLException {
+        for (var field :
+                guarded(table.holder()).stream().filter(References::isUnique).toList()) {
+            var all = changes.stream()
+                    .flatMap(change -> fresh(change, field).stream())
+                    .toList();
+            if (all.isEmpty() || !twice(all) && !anyTaken(field, all)) {
+                continue;
+            }
+            for (var change : changes) {
+                for (var value : fresh(change, field)) {
+                    boolean inItself = twice(texts(change.is(), field));
+                    if (inItself || taken(field, value, change.record())) {
+                        problem(change, field, Code.VALUE_NOT_UNIQUE, value);
+                    }
+                }
+            }
+        }
+    }
+
+    private static Set<Object> fresh(RecordChange change, Field field) {
+        var values = new LinkedHashSet<>(texts(change.is(), field));
+        texts(change.was(), field).forEach(values::remove);
+        return values;
+    }
+
+    /** Whether the database takes two of these texts for the same. */
+    boolean twice(Collection<?> texts) throws SQLException {
+        if (texts.size() < 2) {
+            return false;
+        }
+        var each = texts.stream().map(_ -> "SELECT ? AS text").collect(Collectors.joining(" UNION ALL "));
+        return !Jdbc.query(
+                        connection,
+                        "SELECT 1 FROM (" + each + ") texts GROUP BY text HAVING COUNT(*) > 1 LIMIT 1",
+                        row -> row.getInt(1),
+                        texts.toArray())
+                .isEmpty();
+    }
+
+    private boolean anyTaken(Field field, Collection<?> values) throws SQLException {
+        var padded = Jdbc.padded(values);
+        var place = table.placeOf(field.id()).orElseThrow();
+        return !Jdbc.query(
+                        connection,
+                        "SELECT 1 FROM " + PhysicalNames.quoted(place.name()) + " WHERE "
+                                + PhysicalNames.quoted(place.columns().get(field.id())) + " IN ("
+                                + Jdbc.marks(padded.size())
+                                + ") LIMIT 1",
+                        row -> row.getInt(1),
+                        padded.toArray())
+                .isEmpty();
+    }
+
+    private boolean taken(Field field, Object value, long record) throws SQLException {
+        var place = table.placeOf(field.id()).orElseThrow();
+        boolean own = place.name().equals(table.name());
+        return !Jdbc.query(
+                        connection,
+                        "SELECT 1 FROM " + PhysicalNames.quoted(place.name()) + " WHERE "
+                                + PhysicalNames.quoted(place.columns().get(field.id())) + " = ? AND "
+                                + (own ? "id <> ? AND state <> 'deleted'" : "record_id <> ?") + " LIMIT 1",
+                        row -> row.getInt(1),
+                        value,
+                        record)
+                .isEmpty();
+    }
+
+    /** Texts of a field that must be unique, for records that are stored together. */
+    static List<Object> uniqueTexts(Holder holder, List<RecordRows> records) {
+        return guarded(holder).stream()
+                .filter(References::isUnique)
+                .flatMap(field -> records.stream().flatMap(flat -> texts(flat, field).stream()))
+                .toList();
+    }
+
+    private static List<Object> texts(RecordRows flat, Field field) {
+        var texts = new ArrayList<Object>();
+        Optional.ofNullable(flat.columns().get(field.id())).ifPresent(texts::add);
+        flat.entries()
+                .values()
+                .forEach(entries -> entries.forEach(entry ->
+                        Optional.ofNullable(entry.columns().get(field.id())).ifPresent(texts::add)));
+        return texts;
+    }
+}

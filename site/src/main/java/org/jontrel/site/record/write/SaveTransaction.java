@@ -1,0 +1,454 @@
+package org.jontrel.site.record.write;
+
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.jontrel.core.finding.Code;
+import org.jontrel.core.finding.Finding;
+import org.jontrel.core.finding.Place;
+import org.jontrel.core.holder.Holder;
+import org.jontrel.core.model.Definition;
+import org.jontrel.core.model.RecordState;
+import org.jontrel.core.record.FormCheck;
+import org.jontrel.core.record.RecordCheck;
+import org.jontrel.core.record.Values;
+import org.jontrel.core.value.Link;
+import org.jontrel.core.value.RowIds;
+import org.jontrel.site.media.MediaStore;
+import org.jontrel.site.record.address.Placements;
+import org.jontrel.site.record.address.Slugs;
+import org.jontrel.site.record.address.TakenSlugs;
+import org.jontrel.site.record.read.RecordLoader;
+import org.jontrel.site.record.read.SiteSurroundings;
+import org.jontrel.site.record.read.StoredRecord;
+import org.jontrel.site.record.read.TermTree;
+import org.jontrel.site.table.Binding;
+import org.jontrel.site.table.Gate;
+import org.jontrel.site.table.Jdbc;
+import org.jontrel.site.table.PhysicalNames;
+import org.jontrel.site.table.RecordIds;
+import org.jontrel.site.table.Statements;
+
+/**
+ * Saves of one holder's records, within one transaction over all tables they touch. New records are checked and stored
+ * together, so that many cost few statements.
+ */
+public final class SaveTransaction {
+    /** New records that go together. */
+    public static final int TOGETHER = 1_000;
+
+    private static final Instant EARLIEST = Instant.parse("1000-01-01T00:00:00Z");
+    private static final Instant LATEST = Instant.parse("9999-12-31T23:59:59Z");
+    private static final int GUARDS = 64;
+    private final Connection connection;
+    private final Binding binding;
+    private final Binding.BoundTables table;
+    private final Holder holder;
+    private final MediaStore media;
+    private final RecordIds ids;
+    private final boolean crowded;
+    private final SiteSurroundings around;
+    private final Statements statements = new Statements();
+
+    /** @param crowded whether others are taking slugs of the same title at the same time */
+    public SaveTransaction(
+            Connection connection,
+            Binding binding,
+            Binding.BoundTables table,
+            MediaStore media,
+            RecordIds ids,
+            boolean crowded) {
+        this.connection = connection;
+        this.binding = binding;
+        this.table = table;
+        this.holder = table.holder();
+        this.media = media;
+        this.ids = ids;
+        this.crowded = crowded;
+        this.around = new SiteSurroundings(connection, binding, RecordState.DRAFT, Optional.empty());
+    }
+
+    /** Somebody else stored the record between the reading and the writing; the save is tried again and meets it. */
+    public static final class Overtaken extends RuntimeException {}
+
+    /** A record on its way from what was sent to what is stored. */
+    private record PendingRecord(
+            Write write,
+            long id,
+            Optional<StoredRecord> before,
+            boolean complete,
+            Map<String, Object> values,
+            RecordRows was,
+            RecordRows is,
+            List<FormCheck.Problem> problems) {
+        References.RecordChange change() {
+            return new References.RecordChange(id, was, is, problems);
+        }
+
+        long parentId() {
+            return write.parent().map(Link::id).orElse(0L);
+        }
+
+        String title(Holder holder) {
+            return String.valueOf(values.getOrDefault("part_title", holder.single() ? holder.key() : ""));
+        }
+    }
+
+    public SaveResult save(Write write) throws SQLException {
+        var before = write.id().isEmpty()
+                ? Optional.<StoredRecord>empty()
+                : new RecordLoader(table)
+                        .byIds(connection, List.of(write.id().get())).stream()
+                                .filter(record -> !record.deleted())
+                                .findFirst();
+        if (before.isEmpty() && write.id().isPresent() && !(holder.single() && write.version() == 0)) {
+            return new SaveResult.Missing();
+        }
+        if (before.isPresent() && before.get().version() != write.version()) {
+            return new SaveResult.Conflict(before.get());
+        }
+        guard();
+        return together(List.of(opened(write, before))).getFirst();
+    }
+
+    public SaveResult revive(Write write, StoredRecord was) throws SQLException {
+        guard();
+        var saved = together(List.of(opened(write, Optional.empty(), RowIds.ids(was.values()))))
+                .getFirst();
+        if (!(saved instanceof SaveResult.Stored)) {
+            return saved;
+        }
+        Jdbc.update(
+                connection,
+                "UPDATE " + PhysicalNames.quoted(table.name()) + " SET version = ?, created_at = ?, created_by = ?,"
+                        + " updated_at = ?, updated_by = ? WHERE id = ?",
+                was.version(),
+                RecordTableWriter.timestamp(was.createdAt()),
+                was.createdBy(),
+                RecordTableWriter.timestamp(was.updatedAt()),
+                was.updatedBy(),
+                was.id());
+        return new RecordLoader(table)
+                .byIds(connection, List.of(was.id())).stream()
+                        .findFirst()
+                        .<SaveResult>map(SaveResult.Stored::new)
+                        .orElseGet(SaveResult.Missing::new);
+    }
+
+    /** New records; where one is refused, none of them may be kept. */
+    public List<SaveResult> add(List<Write> writes) throws SQLException {
+        guard();
+        var cases =
+                writes.stream().map(write -> opened(write, Optional.empty())).toList();
+        var unique = References.uniqueTexts(
+                holder, cases.stream().map(PendingRecord::is).toList());
+        if (!new References(connection, binding, table, media).twice(unique)) {
+            return together(cases);
+        }
+        var saved = new ArrayList<SaveResult>();
+        for (var each : cases) {
+            saved.addAll(together(List.of(each)));
+        }
+        return saved;
+    }
+
+    private PendingRecord opened(Write write, Optional<StoredRecord> before) {
+        return opened(
+                write, before, before.map(record -> RowIds.ids(record.values())).orElse(Set.of()));
+    }
+
+    /** @param known ids of rows that stay what they are */
+    private PendingRecord opened(Write write, Optional<StoredRecord> before, Set<Long> known) {
+        long id = write.id().orElseGet(ids::next);
+        var problems = new ArrayList<FormCheck.Problem>();
+        var checked = check(write, before, problems);
+        var values = RowIds.settled(checked.values(), known, ids::next);
+        return new PendingRecord(
+                write,
+                id,
+                before,
+                checked.complete(),
+                values,
+                before.map(record -> RecordRows.of(holder, record.values())).orElse(RecordRows.EMPTY),
+                RecordRows.of(holder, values),
+                problems);
+    }
+
+    private List<SaveResult> together(List<PendingRecord> cases) throws SQLException {
+        new References(connection, binding, table, media)
+                .check(cases.stream().map(PendingRecord::change).toList());
+        var addresses = new TakenSlugs(connection, table);
+        addresses.look(cases.stream()
+                .filter(each -> each.before().isEmpty() && each.write().slug().isEmpty() && !crowded)
+                .map(each -> Slugs.base(each.title(holder)))
+                .toList());
+        var saver = new RecordTableWriter(table, statements);
+        var now = Instant.now().truncatedTo(ChronoUnit.MICROS);
+        var positions = new HashMap<Long, Integer>();
+        var parents = new HashMap<Link, Boolean>();
+        var saved = new ArrayList<SaveResult>();
+        var stored = new ArrayList<Long>();
+        for (var each : cases) {
+            parent(each, parents);
+            var slug = slug(each, addresses);
+            if (!each.problems().isEmpty()) {
+                saved.add(new SaveResult.Refused(
+                        each.problems().stream().distinct().toList()));
+                continue;
+            }
+            addresses.take(each.parentId(), slug);
+            var after = after(each, slug, position(each, positions), now);
+            if (each.before().isPresent() && same(each.before().get(), after)) {
+                saved.add(new SaveResult.Stored(each.before().get()));
+                continue;
+            }
+            store(each, after, saver);
+            saved.add(new SaveResult.Stored(after));
+            stored.add(after.id());
+        }
+        statements.run(connection);
+        trees(cases);
+        if (!stored.isEmpty()) {
+            Gate.saved(connection, holder.id(), stored);
+        }
+        return saved;
+    }
+
+    private static StoredRecord after(PendingRecord each, String slug, int position, Instant now) {
+        var write = each.write();
+        var before = each.before();
+        return new StoredRecord(
+                each.id(),
+                slug,
+                write.parent(),
+                position,
+                write.state(),
+                false,
+                write.state() == RecordState.SCHEDULED ? seconds(write.publishAt()) : Optional.empty(),
+                write.state() == RecordState.RETIRED ? Optional.empty() : seconds(write.retireAt()),
+                before.map(StoredRecord::origin).orElse(""),
+                before.map(StoredRecord::version).orElse(0) + 1,
+                each.complete(),
+                before.map(StoredRecord::createdAt).orElse(now),
+                now,
+                before.map(StoredRecord::createdBy).orElse(write.author()),
+                write.author(),
+                each.values());
+    }
+
+    /** As exact as it is stored. */
+    private static Optional<Instant> seconds(Optional<Instant> moment) {
+        return moment.map(at -> at.truncatedTo(ChronoUnit.SECONDS));
+    }
+
+    /** Writers of what must be unique go one behind the other, by a write that each of them waits for. */
+    private void guard() throws SQLException {
+        var slots = References.guarded(holder).stream()
+                .map(field -> Math.floorMod(field.id().hashCode(), GUARDS))
+                .distinct()
+                .sorted()
+                .toList();
+        for (int slot : slots) {
+            Jdbc.update(connection, "UPDATE jontrel_guard SET passed = passed + 1 WHERE slot = ?", slot);
+        }
+    }
+
+    private RecordCheck.CheckedRecord check(
+            Write write, Optional<StoredRecord> before, List<FormCheck.Problem> problems) {
+        var there = around.of(write.state(), write.parent());
+        Map<String, Object> raw = new LinkedHashMap<>();
+        if (!write.whole() && before.isPresent()) {
+            raw.putAll(Values.wire(holder.fields().toList(), before.get().values()));
+        }
+        raw.putAll(write.raw());
+        var checked = RecordCheck.read(holder, raw, there);
+        var tolerated = checked.problems().isEmpty() ? Set.<String>of() : tolerated(before, there);
+        boolean open = write.state() == RecordState.PUBLISHED || write.state() == RecordState.SCHEDULED;
+        checked.problems().stream()
+                .filter(problem -> problem.required()
+                        ? open || problem.finding().place().field().equals("part_title")
+                        : !tolerated.contains(told(problem)))
+                .forEach(problems::add);
+        return checked;
+    }
+
+    /** What was wrong already, and is wrong in the same way, keeps nobody from mending something else. */
+    private Set<String> tolerated(Optional<StoredRecord> before, SiteSurroundings there) {
+        return before.map(record -> RecordCheck.check(holder, record.values(), there).problems().stream()
+                        .filter(problem -> !problem.required())
+                        .map(SaveTransaction::told)
+                        .collect(Collectors.toSet()))
+                .orElse(Set.of());
+    }
+
+    private static String told(FormCheck.Problem problem) {
+        return problem.path() + " " + problem.finding().sentence();
+    }
+
+    private void problem(PendingRecord each, String property, Code code, Object... arguments) {
+        each.problems()
+                .add(new FormCheck.Problem(
+                        property, false, Finding.of(code, Place.definition(holder.id(), property), arguments)));
+    }
+
+    private void parent(PendingRecord each, Map<Link, Boolean> known) throws SQLException {
+        var nesting = holder.nesting();
+        if (each.write().parent().isEmpty()) {
+            if (nesting.required() && !nesting.under().isEmpty()) {
+                problem(each, "parent", Code.RECORD_PARENT_REQUIRED, holder.singular());
+            }
+            return;
+        }
+        var parent = each.write().parent().get();
+        if (each.before().flatMap(StoredRecord::parent).equals(each.write().parent())) {
+            return;
+        }
+        var there = known.get(parent);
+        if (there == null) {
+            there = nesting.under().contains(parent.type()) && References.there(connection, binding, parent);
+            known.put(parent, there);
+        }
+        if (!there) {
+            problem(each, "parent", Code.RECORD_PARENT, holder.singular());
+        } else if (each.before().isPresent()
+                && Placements.above(connection, binding, each.write().parent())
+                        .contains(new Link(holder.id(), each.id()))) {
+            problem(each, "parent", Code.RECORD_PARENT_CIRCLE, holder.singular());
+        }
+    }
+
+    private String slug(PendingRecord each, TakenSlugs addresses) throws SQLException {
+        var write = each.write();
+        moments(each);
+        long parent = each.parentId();
+        if (!write.slug().isEmpty()) {
+            if (!Slugs.valid(write.slug())) {
+                problem(each, "slug", Code.RECORD_SLUG, write.slug());
+            } else if (addresses.taken(parent, write.slug(), each.id())) {
+                problem(each, "slug", Code.RECORD_SLUG_TAKEN, write.slug());
+            }
+            return write.slug();
+        }
+        if (each.before().isPresent()) {
+            var slug = each.before().get().slug();
+            if (each.before().get().parentId() == parent || !addresses.taken(parent, slug, each.id())) {
+                return slug;
+            }
+        }
+        return crowded
+                ? Slugs.certain(each.title(holder), each.id())
+                : addresses.free(parent, each.title(holder), each.id());
+    }
+
+    /** What is scheduled says when; what is public, or will be, retires later than that; both can be stored. */
+    private void moments(PendingRecord each) {
+        var write = each.write();
+        if (write.state() == RecordState.SCHEDULED && write.publishAt().isEmpty()) {
+            problem(each, "publish_at", Code.RECORD_SCHEDULE);
+        }
+        if (!isStorable(write.publishAt())) {
+            problem(each, "publish_at", Code.RECORD_MOMENT);
+        }
+        if (!isStorable(write.retireAt())) {
+            problem(each, "retire_at", Code.RECORD_MOMENT);
+            return;
+        }
+        boolean isOpen = write.state() == RecordState.PUBLISHED || write.state() == RecordState.SCHEDULED;
+        var earliest = write.state() == RecordState.SCHEDULED
+                ? write.publishAt().filter(at -> at.isAfter(Instant.now())).orElse(Instant.now())
+                : Instant.now();
+        if (isOpen && write.retireAt().filter(at -> !at.isAfter(earliest)).isPresent()) {
+            problem(each, "retire_at", Code.RECORD_RETIRE);
+        }
+    }
+
+    private static boolean isStorable(Optional<Instant> moment) {
+        return moment.filter(at -> at.isBefore(EARLIEST) || at.isAfter(LATEST)).isEmpty();
+    }
+
+    private int position(PendingRecord each, Map<Long, Integer> last) throws SQLException {
+        var write = each.write();
+        if (write.position().isPresent()) {
+            return write.position().get();
+        }
+        boolean stays =
+                each.before().isPresent() && each.before().get().parent().equals(write.parent());
+        if (stays || holder.nesting().under().isEmpty() && holder.definition().sort() != Definition.Sort.TAXONOMY) {
+            return each.before().map(StoredRecord::position).orElse(0);
+        }
+        var highest = last.get(each.parentId());
+        if (highest == null) {
+            highest = Jdbc.query(
+                            connection,
+                            "SELECT COALESCE(MAX(position), -1) FROM " + PhysicalNames.quoted(table.name())
+                                    + " WHERE parent_id = ?",
+                            row -> row.getInt(1),
+                            each.parentId())
+                    .getFirst();
+        }
+        last.put(each.parentId(), highest + 1);
+        return highest + 1;
+    }
+
+    private static boolean same(StoredRecord before, StoredRecord after) {
+        return before.values().equals(after.values())
+                && before.slug().equals(after.slug())
+                && before.parent().equals(after.parent())
+                && before.position() == after.position()
+                && before.state() == after.state()
+                && before.complete() == after.complete()
+                && before.publishAt().equals(after.publishAt())
+                && before.retireAt().equals(after.retireAt());
+    }
+
+    private void store(PendingRecord each, StoredRecord after, RecordTableWriter saver) throws SQLException {
+        if (each.before().isEmpty()) {
+            saver.insert(after, each.is());
+        } else {
+            var before = each.before().get();
+            Histories.keep(statements, binding, holder, before);
+            if (!saver.update(connection, before, after, each.was(), each.is())) {
+                throw new Overtaken();
+            }
+            Placements.moved(statements, holder.id(), before, after);
+        }
+        var references = new References(connection, binding, table, media);
+        files(after.id(), references.files(each.was()), references.files(each.is()));
+    }
+
+    private void files(long id, Set<Long> was, Set<Long> is) {
+        was.stream()
+                .filter(file -> !is.contains(file))
+                .forEach(file -> statements.add(
+                        "DELETE FROM jontrel_media_use WHERE media_id = ? AND holder_id = ? AND record_id = ?",
+                        file,
+                        holder.id(),
+                        id));
+        is.stream()
+                .filter(file -> !was.contains(file))
+                .forEach(file -> References.used(statements, file, holder.id(), id));
+    }
+
+    /** Terms that stand elsewhere now, or nowhere before. */
+    private void trees(List<PendingRecord> cases) throws SQLException {
+        if (holder.definition().sort() != Definition.Sort.TAXONOMY) {
+            return;
+        }
+        for (var each : cases) {
+            boolean moved = each.before().isEmpty()
+                    || !each.before().get().parent().equals(each.write().parent());
+            if (moved && each.problems().isEmpty()) {
+                new TermTree(connection, table).placed(each.id(), each.parentId());
+            }
+        }
+    }
+}

@@ -1,0 +1,142 @@
+package org.jontrel.site.record.write;
+
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Optional;
+import org.jontrel.core.model.RecordState;
+import org.jontrel.core.record.RecordCheck;
+import org.jontrel.core.record.Surroundings;
+import org.jontrel.core.value.Link;
+import org.jontrel.site.record.address.Slugs;
+import org.jontrel.site.record.address.TakenSlugs;
+import org.jontrel.site.record.read.SearchWords;
+import org.jontrel.site.record.read.StoredRecord;
+import org.jontrel.site.record.read.TermTree;
+import org.jontrel.site.table.Binding;
+import org.jontrel.site.table.Jdbc;
+import org.jontrel.site.table.PhysicalNames;
+import org.jontrel.site.table.RecordIds;
+import org.jontrel.site.table.Schema;
+import org.jontrel.site.table.Statements;
+
+/** Terms as definitions bring them. */
+public final class TermSeeds {
+    private final Connection connection;
+    private final Binding.BoundTables table;
+    private final RecordIds ids = new RecordIds(Clock.systemUTC());
+
+    public TermSeeds(Connection connection, Binding.BoundTables table) {
+        this.connection = connection;
+        this.table = table;
+    }
+
+    /**
+     * Makes the term, or gives it its new label where it still has the one before; its number.
+     *
+     * @param before label that definitions gave it before, or {@code null}
+     */
+    public long put(
+            String origin,
+            String key,
+            String label,
+            String before,
+            long parent,
+            int position,
+            Map<String, Object> values)
+            throws SQLException {
+        var name = PhysicalNames.quoted(table.name());
+        var column = PhysicalNames.quoted(table.own().columns().get("part_title"));
+        var there =
+                Jdbc.query(connection, "SELECT id FROM " + name + " WHERE origin = ?", row -> row.getLong(1), origin);
+        if (!there.isEmpty()) {
+            if (before != null && !before.equals(label)) {
+                int renamed = Jdbc.update(
+                        connection,
+                        "UPDATE " + name + " SET " + column + " = ?, version = version + 1 WHERE id = ? AND " + column
+                                + " = ?",
+                        label,
+                        there.getFirst(),
+                        before);
+                if (renamed > 0) {
+                    SearchWords.renew(connection, table, there);
+                }
+            }
+            return there.getFirst();
+        }
+        var all = new LinkedHashMap<String, Object>();
+        all.put("part_title", label);
+        all.putAll(values);
+        long id = ids.next();
+        var wanted = key.replace('_', '-');
+        var addresses = new TakenSlugs(connection, table);
+        var slug = addresses.taken(parent, wanted, id) ? Slugs.certain(key, id) : wanted;
+        var now = Instant.now().truncatedTo(ChronoUnit.MICROS);
+        var record = new StoredRecord(
+                id,
+                slug,
+                parent == 0
+                        ? Optional.empty()
+                        : Optional.of(new Link(table.holder().id(), parent)),
+                position,
+                RecordState.PUBLISHED,
+                false,
+                Optional.empty(),
+                Optional.empty(),
+                origin,
+                1,
+                RecordCheck.check(table.holder(), all, Surroundings.NONE).complete(),
+                now,
+                now,
+                "definitions",
+                "definitions",
+                all);
+        var statements = new Statements();
+        new RecordTableWriter(table, statements).insert(record, RecordRows.of(table.holder(), all));
+        statements.run(connection);
+        new TermTree(connection, table).placed(id, parent);
+        return id;
+    }
+
+    /** Removes the term of this origin, unless somebody has changed it, put something under it or uses it, also in held values. */
+    public void retire(String origin) throws SQLException {
+        var name = PhysicalNames.quoted(table.name());
+        var found = Jdbc.query(
+                connection,
+                "SELECT id FROM " + name + " t WHERE origin = ? AND version = 1 AND NOT EXISTS (SELECT 1 FROM " + name
+                        + " below WHERE below.parent_id = t.id)",
+                row -> row.getLong(1),
+                origin);
+        if (found.isEmpty() || isUsed(found.getFirst())) {
+            return;
+        }
+        long id = found.getFirst();
+        Jdbc.update(connection, "DELETE FROM " + name + " WHERE id = ?", id);
+        for (var place : table.fields().entrySet()) {
+            var column = place.getKey().equals(PhysicalNames.ABOVE) ? "term_id" : "record_id";
+            Jdbc.update(
+                    connection,
+                    "DELETE FROM " + PhysicalNames.quoted(place.getValue().name()) + " WHERE " + column + " = ?",
+                    id);
+        }
+        var statements = new Statements();
+        SearchWords.remove(statements, table.holder().id(), id);
+        statements.run(connection);
+    }
+
+    private boolean isUsed(long id) throws SQLException {
+        var tree = table.fields().get(PhysicalNames.ABOVE);
+        for (var other : Schema.with(connection, "term_id")) {
+            boolean own = tree != null && tree.name().equals(other);
+            var use = "SELECT 1 FROM " + PhysicalNames.quoted(other) + " WHERE term_id = ? LIMIT 1";
+            if (!own && !Jdbc.query(connection, use, row -> row.getInt(1), id).isEmpty()) {
+                return true;
+            }
+        }
+        return false;
+    }
+}
