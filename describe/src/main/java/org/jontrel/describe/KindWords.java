@@ -62,7 +62,7 @@ final class KindWords {
             case Kind.Relation relation -> words.addAll(relation(relation));
             case Kind.TermPick pick -> words.add("of " + name(pick.taxonomy()));
             case Kind.Note(String text) -> words.add(text);
-            default -> {}
+            case Kind.Plain _, Kind.Image _, Kind.File _, Kind.Nested _ -> {}
         }
         settings(field.kind(), words);
         return String.join("; ", words);

@@ -77,7 +77,7 @@ final class ModelDiagram {
         switch (field.kind()) {
             case Kind.Relation relation -> relation.to().forEach(target -> edge(type.id(), target, field.label()));
             case Kind.TermPick pick -> edge(type.id(), pick.taxonomy(), field.label());
-            default -> {}
+            case Kind.Plain _, Kind.Image _, Kind.File _, Kind.Nested _, Kind.Note _ -> {}
         }
     }
 

@@ -33,7 +33,7 @@ final class ComparisonLimits {
                     case Kind.Date date -> least ? date.earliest() : date.latest();
                     case Kind.Time time -> least ? time.earliest() : time.latest();
                     case Kind.DateTime moment -> least ? moment.earliest() : moment.latest();
-                    default -> null;
+                    case Kind.Plain _, Kind.Reference _, Kind.Nested _, Kind.Note _ -> null;
                 };
         var read = Conditions.read(kind, value);
         return limit == null || read.isEmpty() ? (least ? 1 : -1) : Conditions.compare(read.get(), limit);

@@ -129,7 +129,7 @@ record ConditionCheck(ModelIndex known, DefinitionFindings report, String proper
         return switch (field.kind()) {
             case Kind.Choice choice -> known.optionKeys(choice).keySet();
             case Kind.TermPick pick -> known.termKeys(pick.taxonomy()).keySet();
-            default -> Set.of();
+            case Kind.Plain _, Kind.Reference _, Kind.Nested _, Kind.Note _ -> Set.of();
         };
     }
 

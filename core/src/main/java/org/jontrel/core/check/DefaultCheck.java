@@ -38,7 +38,7 @@ record DefaultCheck(ModelIndex known, DefinitionFindings report) {
             case Kind kind
             when !Conditions.isComparable(kind) ->
                 refuse(property, Code.DEFAULT_IMPOSSIBLE, field, kind.code().replace('_', ' '));
-            default -> {
+            case Kind.Plain _, Kind.Reference _, Kind.Nested _, Kind.Note _ -> {
                 List<Finding> problems = Values.parse(field, value).findings();
                 problems.forEach(problem -> refuse(property, Code.DEFAULT_INVALID, field, problem.sentence()));
             }

@@ -133,7 +133,7 @@ final class Satisfiable {
                 case Kind.Choice choice ->
                     Optional.of(
                             known.options(choice).stream().map(Kind.Option::id).collect(Collectors.toSet()));
-                default -> Optional.empty();
+                case Kind.Plain _, Kind.Reference _, Kind.Nested _, Kind.Note _ -> Optional.empty();
             };
         }
 

@@ -84,7 +84,7 @@ public final class ResolvedDefinition {
                         rows.maxRows(),
                         rows.rowName(),
                         rows.shown()));
-            default -> field;
+            case Kind.Plain _, Kind.Reference _, Kind.Note _ -> field;
         };
     }
 }

@@ -75,7 +75,8 @@ public final class Holder {
                         groups.add(field.key());
                         yield new FieldLocation(home.table(), groups);
                     }
-                    default -> new FieldLocation(field.id(), List.of());
+                    case Kind.Plain _, Kind.Reference _, Kind.Repeater _, Kind.Note _ ->
+                        new FieldLocation(field.id(), List.of());
                 };
         field.inner().forEach(each -> settle(each, inner));
     }

@@ -29,7 +29,7 @@ public final class SearchedFields {
         for (var field : fields) {
             boolean open = api && field.api();
             switch (field.kind()) {
-                case Kind.FieldGroup _, Kind.Repeater _ -> add(field.inner(), open, sources);
+                case Kind.Nested _ -> add(field.inner(), open, sources);
                 case Kind.Choice choice ->
                     sources.put(field.id(), new SearchSource(field.kind().code(), choice.options(), open));
                 case Kind.Text _, Kind.LongText _, Kind.RichText _, Kind.Email _, Kind.Phone _, Kind.Url _ ->

@@ -280,7 +280,7 @@ public final class KeyReferences {
             return switch (kind) {
                 case Kind.Choice choice -> option(choice, word);
                 case Kind.TermPick pick -> term(pick.taxonomy(), word);
-                default -> word;
+                case Kind.Plain _, Kind.Reference _, Kind.Nested _, Kind.Note _ -> word;
             };
         }
 

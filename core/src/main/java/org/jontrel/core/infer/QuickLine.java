@@ -201,7 +201,8 @@ final class QuickLine {
             }
             case Kind.Relation _, Kind.TermPick _ ->
                 said(label, named.getValue(), names, false).kind();
-            default -> said(label, named.getValue(), after, false).kind();
+            case Kind.Plain _, Kind.Image _, Kind.File _, Kind.Note _ ->
+                said(label, named.getValue(), after, false).kind();
         };
     }
 
@@ -262,7 +263,7 @@ final class QuickLine {
                 boolean many = words.removeIf(word -> MANY.contains(word.toLowerCase(Locale.ROOT)));
                 yield new ParsedLine(label, new Kind.File(Set.of(), null, amount(many)), required, "");
             }
-            default -> new ParsedLine(label, kind, required, "");
+            case Kind.Plain _, Kind.Nested _, Kind.Note _ -> new ParsedLine(label, kind, required, "");
         };
     }
 

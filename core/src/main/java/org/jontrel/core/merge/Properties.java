@@ -182,7 +182,7 @@ final class Properties {
                 new Kind.Repeater(java.util.List.of(), rows.minRows(), rows.maxRows(), rows.rowName(), rows.shown());
             case Kind.Relation relation ->
                 new Kind.Relation(relation.to(), relation.amount(), relation.ordered(), relation.symmetric(), null);
-            default -> kind;
+            case Kind.Plain _, Kind.Reference _, Kind.Note _ -> kind;
         };
     }
 }

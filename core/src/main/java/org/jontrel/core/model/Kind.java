@@ -16,9 +16,19 @@ import java.util.TreeSet;
  * What type of value a field holds, with the settings of that kind. A setting that is {@code null} sets no limit.
  *
  * <p>Every place that treats kinds does so in a {@code switch} without {@code default}: the compiler names what a new
- * kind still lacks.
+ * kind still lacks. Where most are treated alike, it names them by what they have in common: {@link Plain}, {@link Reference},
+ * {@link Nested}.
  */
 public sealed interface Kind {
+    /** Kinds whose values stand for themselves. */
+    sealed interface Plain extends Kind {}
+
+    /** Kinds whose values are the ids of what a site has: files, records, terms. */
+    sealed interface Reference extends Kind {}
+
+    /** Kinds whose values hold fields. */
+    sealed interface Nested extends Kind {}
+
     /** The word for this kind in files, the API and the interface's message catalogue. */
     default String code() {
         return switch (this) {
@@ -52,7 +62,7 @@ public sealed interface Kind {
         return switch (this) {
             case FieldGroup(List<Field> fields) -> fields;
             case Repeater repeater -> repeater.fields();
-            default -> List.of();
+            case Plain _, Reference _, Note _ -> List.of();
         };
     }
 
@@ -64,7 +74,7 @@ public sealed interface Kind {
             case File file -> file.amount();
             case Relation relation -> relation.amount();
             case TermPick term -> term.amount();
-            default -> Amount.ONE;
+            case Plain _, Nested _, Note _ -> Amount.ONE;
         };
     }
 
@@ -87,7 +97,7 @@ public sealed interface Kind {
             String prefix,
             String suffix,
             boolean unique)
-            implements Kind {
+            implements Plain {
         public static final int LONGEST = 255;
         public static final Text PLAIN = new Text(null, null, "", "");
 
@@ -97,13 +107,13 @@ public sealed interface Kind {
     }
 
     /** Several lines of plain text. {@code rows} is the height of the form control in lines. */
-    record LongText(Integer maxLength, int rows) implements Kind {
+    record LongText(Integer maxLength, int rows) implements Plain {
         public static final int LONGEST = 1_000_000;
         public static final LongText PLAIN = new LongText(null, 4);
     }
 
     /** Text with formatting, a safe subset of HTML. Lengths count the characters a reader sees. */
-    record RichText(Integer maxLength, Set<Format> formats) implements Kind {
+    record RichText(Integer maxLength, Set<Format> formats) implements Plain {
         public static final RichText PLAIN =
                 new RichText(null, Set.of(Format.BOLD, Format.ITALIC, Format.LINKS, Format.LISTS));
 
@@ -130,7 +140,7 @@ public sealed interface Kind {
 
     /** A decimal number with at most {@link #MOST_DIGITS} digits before the point. */
     record Numeric(int decimals, BigDecimal min, BigDecimal max, BigDecimal step, String unit, NumberControl shown)
-            implements Kind {
+            implements Plain {
         public static final int MOST_DECIMALS = 6;
         public static final int MOST_DIGITS = 14;
         public static final Numeric PLAIN = new Numeric(0, null, null, "");
@@ -170,31 +180,31 @@ public sealed interface Kind {
     }
 
     /** Yes or no, with the wording of both answers. */
-    record YesNo(String yes, String no) implements Kind {
+    record YesNo(String yes, String no) implements Plain {
         public static final YesNo PLAIN = new YesNo("Yes", "No");
     }
 
-    record Date(LocalDate earliest, LocalDate latest) implements Kind {
+    record Date(LocalDate earliest, LocalDate latest) implements Plain {
         public static final Date PLAIN = new Date(null, null);
     }
 
     /** A time of day, to the second. */
-    record Time(LocalTime earliest, LocalTime latest) implements Kind {
+    record Time(LocalTime earliest, LocalTime latest) implements Plain {
         public static final Time PLAIN = new Time(null, null);
     }
 
     /** A moment, stored in UTC and shown in the site's zone; the limits are in UTC. */
-    record DateTime(LocalDateTime earliest, LocalDateTime latest) implements Kind {
+    record DateTime(LocalDateTime earliest, LocalDateTime latest) implements Plain {
         public static final DateTime PLAIN = new DateTime(null, null);
     }
 
     /** An e-mail address. */
-    record Email() implements Kind {
+    record Email() implements Plain {
         public static final Email PLAIN = new Email();
     }
 
     /** A web address. */
-    record Url(Set<String> schemes) implements Kind {
+    record Url(Set<String> schemes) implements Plain {
         public static final Url PLAIN = new Url(Set.of("http", "https"));
 
         public Url {
@@ -203,17 +213,17 @@ public sealed interface Kind {
     }
 
     /** A telephone number, as people write it. */
-    record Phone() implements Kind {
+    record Phone() implements Plain {
         public static final Phone PLAIN = new Phone();
     }
 
     /** A colour of the screen: red, green and blue of 256 steps each. */
-    record Colour() implements Kind {
+    record Colour() implements Plain {
         public static final Colour PLAIN = new Colour();
     }
 
     /** The name of an icon. */
-    record Icon() implements Kind {
+    record Icon() implements Plain {
         public static final Icon PLAIN = new Icon();
     }
 
@@ -222,7 +232,7 @@ public sealed interface Kind {
      *
      * @param list id of the {@link ChoiceList}; empty where the options are the field's own
      */
-    record Choice(List<Option> options, String list, Amount amount, ChoiceControl shown) implements Kind {
+    record Choice(List<Option> options, String list, Amount amount, ChoiceControl shown) implements Plain {
         public static final Choice PLAIN = new Choice(List.of());
 
         public Choice {
@@ -268,7 +278,7 @@ public sealed interface Kind {
             Set<String> formats,
             List<Integer> widths,
             Amount amount)
-            implements Kind {
+            implements Reference {
         public static final int MOST_KILOBYTES = 20_480;
         public static final List<String> FORMATS = List.of("jpeg", "png", "gif", "webp");
         public static final Image PLAIN = new Image(null, null, null, true);
@@ -284,7 +294,7 @@ public sealed interface Kind {
     }
 
     /** One or several documents; {@code formats} are endings of names such as {@code pdf}, all where empty. */
-    record File(Set<String> formats, Integer maxKilobytes, Amount amount) implements Kind {
+    record File(Set<String> formats, Integer maxKilobytes, Amount amount) implements Reference {
         public static final int MOST_KILOBYTES = 102_400;
         public static final File PLAIN = new File(Set.of(), null, Amount.ONE);
 
@@ -302,7 +312,7 @@ public sealed interface Kind {
      * @param inverse the link as named from the other end, or {@code null}
      */
     record Relation(Set<String> to, Amount amount, boolean ordered, boolean symmetric, Inverse inverse)
-            implements Kind {
+            implements Reference {
         public static final Relation PLAIN = new Relation(Set.of(), Amount.ONE, false, false, null);
 
         public Relation {
@@ -319,12 +329,12 @@ public sealed interface Kind {
     record Inverse(String id, String key, String label, boolean many, boolean shown) {}
 
     /** Terms of a taxonomy, where a row or a term needs them; records use the taxonomies of their type. */
-    record TermPick(String taxonomy, Amount amount) implements Kind {
+    record TermPick(String taxonomy, Amount amount) implements Reference {
         public static final TermPick PLAIN = new TermPick("", Amount.ONE);
     }
 
     /** Fields that belong together, filled in once. */
-    record FieldGroup(List<Field> fields) implements Kind {
+    record FieldGroup(List<Field> fields) implements Nested {
         public static final FieldGroup PLAIN = new FieldGroup(List.of());
 
         public FieldGroup {
@@ -338,7 +348,7 @@ public sealed interface Kind {
      * @param rowName id of the inner field that names a row, or empty
      */
     record Repeater(List<Field> fields, Integer minRows, Integer maxRows, String rowName, RowStyle shown)
-            implements Kind {
+            implements Nested {
         public static final int DEEPEST = 4;
         public static final Repeater PLAIN = new Repeater(List.of(), null, null, "", RowStyle.CARDS);
 
@@ -358,7 +368,7 @@ public sealed interface Kind {
     }
 
     /** A place on earth: latitude and longitude in degrees (WGS 84). */
-    record Coordinates() implements Kind {
+    record Coordinates() implements Plain {
         public static final Coordinates PLAIN = new Coordinates();
     }
 

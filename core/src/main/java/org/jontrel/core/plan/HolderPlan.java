@@ -174,7 +174,7 @@ final class HolderPlan {
             case Kind.FieldGroup _ -> Kind.FieldGroup.PLAIN;
             case Kind.Repeater rows ->
                 new Kind.Repeater(List.of(), rows.minRows(), rows.maxRows(), rows.rowName(), rows.shown());
-            default -> kind;
+            case Kind.Plain _, Kind.Reference _, Kind.Note _ -> kind;
         };
     }
 

@@ -36,8 +36,8 @@ public record CarriedValues(Object value, List<String> lost) {
                 yield new CarriedValues(inner.values().isEmpty() ? null : inner.values(), inner.lost());
             }
             case Kind.Repeater _ when from.kind() instanceof Kind.Repeater -> rows(from, to, (List<?>) value);
-            case Kind.FieldGroup _, Kind.Repeater _, Kind.Note _ -> lost(from);
-            default -> several(from, to, value);
+            case Kind.Nested _, Kind.Note _ -> lost(from);
+            case Kind.Plain _, Kind.Reference _ -> several(from, to, value);
         };
     }
 

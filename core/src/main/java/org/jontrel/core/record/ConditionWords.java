@@ -108,7 +108,7 @@ public final class ConditionWords {
             case Kind.Choice choice -> option(choice, value);
             case Kind.TermPick pick -> term(pick.taxonomy(), value);
             case Kind.YesNo yesNo -> Nouns.inSentence(value.equals("true") ? yesNo.yes() : yesNo.no());
-            default -> value;
+            case Kind.Plain _, Kind.Reference _, Kind.Nested _, Kind.Note _ -> value;
         };
     }
 

@@ -45,7 +45,8 @@ final class FormReader {
             case Kind.FieldGroup(List<Field> inner) ->
                 sent instanceof Map<?, ?> ? orNull(read(inner, map(sent))) : unread(field);
             case Kind.Repeater rows -> sent instanceof Collection<?> list ? rows(rows, list) : unread(field);
-            default -> field.kind().amount().many() ? several(field, sent) : one(field, sent);
+            case Kind.Plain _, Kind.Reference _ ->
+                field.kind().amount().many() ? several(field, sent) : one(field, sent);
         };
     }
 

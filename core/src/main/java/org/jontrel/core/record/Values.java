@@ -107,14 +107,14 @@ public final class Values {
      */
     public static List<Finding> checkFile(Field field, String name, String ending, long bytes) {
         return field.kind() instanceof Kind.File file
-                ? new FileValues(file).check(name, ending, bytes, where(field))
+                ? new FileValues(file).checkFile(name, ending, bytes, where(field))
                 : List.of();
     }
 
     /** What a picture breaks of the limits of an image field. */
     public static List<Finding> checkPicture(Field field, ImageFacts picture) {
         return field.kind() instanceof Kind.Image image
-                ? new ImageValues(image).check(picture, where(field))
+                ? new ImageValues(image).checkFacts(picture, where(field))
                 : List.of();
     }
 

@@ -66,7 +66,7 @@ public final class ApiShape {
                 list.stream()
                         .map(row -> row instanceof Map<?, ?> map ? given(rows.fields(), map) : Map.of())
                         .toList();
-            default -> value;
+            case Kind.Plain _, Kind.Nested _, Kind.Note _ -> value;
         };
     }
 

@@ -220,12 +220,12 @@ public final class Scalars {
 
     /** A reference to a definition or field: a key in files, an id in the model. */
     public static Shape<String> reference(Mapper.ReferenceTarget target) {
-        return new Reference(target);
+        return new ReferenceShape(target);
     }
 
     /** Whether it refers to fields within the one it belongs to. */
     static boolean isInner(Shape<?> shape) {
-        return shape instanceof Reference(Mapper.ReferenceTarget target)
+        return shape instanceof ReferenceShape(Mapper.ReferenceTarget target)
                 && target == Mapper.ReferenceTarget.INNER_FIELD;
     }
 
@@ -243,7 +243,7 @@ public final class Scalars {
                 .orElse(id);
     }
 
-    private record Reference(Mapper.ReferenceTarget target) implements Shape<String> {
+    private record ReferenceShape(Mapper.ReferenceTarget target) implements Shape<String> {
         @Override
         public Optional<String> read(Node node, String name, ReadContext reading) {
             return TEXT.read(node, name, reading);

@@ -13,12 +13,10 @@ import org.jontrel.core.model.Field;
 import org.jontrel.core.model.RecordState;
 import org.jontrel.core.record.FormCheck;
 import org.jontrel.core.value.Link;
-import org.jontrel.server.record.RecordProblem;
+import org.jontrel.server.record.SaveResponses;
 import org.jontrel.server.web.Refusal;
 import org.jontrel.site.record.RecordStore;
 import org.jontrel.site.record.read.StoredRecord;
-import org.jontrel.site.record.write.RemoveResult;
-import org.jontrel.site.record.write.SaveResult;
 import org.jontrel.site.record.write.Write;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -138,17 +136,14 @@ class ContentWriteController {
         var holder = call.holder(segment);
         var before = call.record(holder, id);
         call.seen(call.plain(holder, before));
-        return switch (call.engine().records().remove(holder.id(), before.id(), before.version(), author(call))) {
-            case RemoveResult.RemovedRecord _ -> ResponseEntity.noContent().build();
-            case RemoveResult.HasChildren below -> throw Refusal.conflict(below.sentence(), null);
-            case SaveResult.Conflict _ -> throw Refusal.overtaken("This has changed since you read it. Read it again.");
-            case SaveResult.Missing _ -> throw Refusal.missing("There is no " + holder.singular() + " " + id + ".");
-            case SaveResult.Closed _ -> throw closed();
-        };
+        SaveResponses.removed(
+                call.engine().records().remove(holder.id(), before.id(), before.version(), author(call)),
+                ContentWriteController::overtaken);
+        return ResponseEntity.noContent().build();
     }
 
-    private static Refusal closed() {
-        return Refusal.unavailable("The site's definitions are being switched. Try again in a moment.");
+    private static Refusal overtaken(StoredRecord current) {
+        return Refusal.overtaken("This has changed since you read it. Read it again.");
     }
 
     private static String author(ContentCall call) {
@@ -293,23 +288,14 @@ class ContentWriteController {
     }
 
     private static ResponseEntity<String> saved(ContentCall call, Holder holder, Write write, int status) {
-        return switch (call.engine().records().save(write)) {
-            case SaveResult.Stored(StoredRecord record) -> call.answer(call.plain(holder, record), status);
-            case SaveResult.Refused refused ->
-                throw Refusal.problems(
-                        keptOut(holder, refused.problems())
-                                .map(field ->
-                                        "Nothing was saved: " + field.label() + " is required and is kept out of the"
-                                                + " API, so somebody has to fill it in before this can be published. Send it as"
-                                                + " a draft.")
-                                .orElse("Nothing was saved: some values need attention."),
-                        refused.problems().stream()
-                                .map(problem -> problem.finding())
-                                .toList(),
-                        RecordProblem.of(refused.problems()));
-            case SaveResult.Conflict _ -> throw Refusal.overtaken("This has changed since you read it. Read it again.");
-            case SaveResult.Missing _ -> throw Refusal.missing("There is no such record on this site.");
-            case SaveResult.Closed _ -> throw closed();
-        };
+        var record = SaveResponses.stored(
+                call.engine().records().save(write),
+                refused -> keptOut(holder, refused.problems())
+                        .map(field -> "Nothing was saved: " + field.label()
+                                + " is required and is kept out of the API, so"
+                                + " somebody has to fill it in before this can be published. Send it as a draft.")
+                        .orElse(SaveResponses.NOT_SAVED),
+                ContentWriteController::overtaken);
+        return call.answer(call.plain(holder, record), status);
     }
 }

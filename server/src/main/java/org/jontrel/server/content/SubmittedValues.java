@@ -29,8 +29,8 @@ final class SubmittedValues {
         return switch (field.kind()) {
             case Kind.TermPick _, Kind.Image _, Kind.File _ -> map.get("id");
             case Kind.Relation _ -> link(map);
-            case Kind.FieldGroup _, Kind.Repeater _ -> inner(field, map);
-            default -> map;
+            case Kind.Nested _ -> inner(field, map);
+            case Kind.Plain _, Kind.Note _ -> map;
         };
     }
 

@@ -73,7 +73,7 @@ public class ProofPages {
             case Kind.RichText _ -> PageField.html(field.label(), String.valueOf(value));
             case Kind.Repeater rows
             when value instanceof List<?> list -> PageField.rows(field.label(), table(rows, list));
-            default -> PageField.text(field.label(), text);
+            case Kind.Plain _, Kind.Reference _, Kind.Nested _, Kind.Note _ -> PageField.text(field.label(), text);
         };
     }
 
@@ -92,7 +92,8 @@ public class ProofPages {
     private static PageField.Cell cell(Field field, Object value) {
         return switch (field.kind()) {
             case Kind.Repeater inner when value instanceof List<?> rows -> table(inner, rows);
-            default -> value == null ? PageField.Cell.EMPTY : PageField.Cell.text(shown(field, value));
+            case Kind.Plain _, Kind.Reference _, Kind.Nested _, Kind.Note _ ->
+                value == null ? PageField.Cell.EMPTY : PageField.Cell.text(shown(field, value));
         };
     }
 
@@ -115,7 +116,7 @@ public class ProofPages {
                         .collect(Collectors.joining("\n"));
             case Kind.Coordinates _
             when value instanceof Map<?, ?> place -> place.get("latitude") + ", " + place.get("longitude");
-            default ->
+            case Kind.Plain _, Kind.Reference _, Kind.Nested _, Kind.Note _ ->
                 value instanceof List<?> list
                         ? list.stream().map(String::valueOf).collect(Collectors.joining(", "))
                         : value.toString();

@@ -304,7 +304,16 @@ public final class PublicPages {
             case Kind.Colour _ ->
                 lines.add(PageField.items(
                         field.label(), List.of(new PageField.Item((String) value, null, (String) value))));
-            default -> lines.add(PageField.text(field.label(), known.show(field, value)));
+            case Kind.Text _,
+                    Kind.Numeric _,
+                    Kind.YesNo _,
+                    Kind.Date _,
+                    Kind.Time _,
+                    Kind.DateTime _,
+                    Kind.Icon _,
+                    Kind.Choice _,
+                    Kind.Coordinates _,
+                    Kind.Note _ -> lines.add(PageField.text(field.label(), known.show(field, value)));
         }
     }
 
@@ -337,7 +346,8 @@ public final class PublicPages {
     private static PageField.Cell cell(Field field, Object value, ReferenceNames known) {
         return switch (field.kind()) {
             case Kind.Repeater inner when value instanceof List<?> rows -> table(inner, rows, known);
-            default -> value == null ? PageField.Cell.EMPTY : PageField.Cell.text(known.show(field, value));
+            case Kind.Plain _, Kind.Reference _, Kind.Nested _, Kind.Note _ ->
+                value == null ? PageField.Cell.EMPTY : PageField.Cell.text(known.show(field, value));
         };
     }
 }

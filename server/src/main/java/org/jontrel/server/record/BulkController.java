@@ -18,7 +18,6 @@ import org.jontrel.core.model.RecordState;
 import org.jontrel.core.record.Values;
 import org.jontrel.server.web.Refusal;
 import org.jontrel.site.record.read.StoredRecord;
-import org.jontrel.site.record.write.RemoveResult;
 import org.jontrel.site.record.write.SaveResult;
 import org.jontrel.site.record.write.Write;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -159,24 +158,11 @@ class BulkController {
 
     /** Why not, or empty. */
     private static String save(Holders.BoundSite at, Write write) {
-        return switch (at.engine().records().save(write)) {
-            case SaveResult.Stored _ -> "";
-            case SaveResult.Refused refused ->
-                refused.problems().getFirst().finding().sentence();
-            case SaveResult.Conflict conflict -> conflict.current().updatedBy() + " is just changing it.";
-            case SaveResult.Missing _ -> "It is not there any more.";
-            case SaveResult.Closed _ -> "The site's definitions are being switched.";
-        };
+        return SaveResponses.reason(at.engine().records().save(write));
     }
 
     private static String remove(Holders.BoundSite at, StoredRecord record, String author) {
-        return switch (at.engine().records().remove(at.id(), record.id(), record.version(), author)) {
-            case RemoveResult.RemovedRecord _ -> "";
-            case RemoveResult.HasChildren below -> below.sentence();
-            case SaveResult.Conflict(StoredRecord current) -> current.updatedBy() + " is just changing it.";
-            case SaveResult.Missing _ -> "It is not there any more.";
-            case SaveResult.Closed _ -> "The site's definitions are being switched.";
-        };
+        return SaveResponses.reason(at.engine().records().remove(at.id(), record.id(), record.version(), author));
     }
 
     @Schema(requiredProperties = {"from", "into"})

@@ -81,24 +81,15 @@ class InverseController {
                             Refusal.missing("There is no such " + other.get().singular() + "."));
             var raw = changed(other.get(), field.get(), before, Map.of("type", at.id(), "id", id), body.linked());
             var write = Write.change(body.holder(), before, raw, true, principal.getName());
-            switch (at.engine().records().save(write)) {
-                case SaveResult.Stored _ -> {
-                    return opening.open(at, here.get());
-                }
-                case SaveResult.Refused refused ->
-                    throw Refusal.problems(
-                            before.title() + " was not saved: some of its values need attention.",
-                            refused.problems().stream()
-                                    .map(problem -> problem.finding())
-                                    .toList(),
-                            RecordProblem.of(refused.problems()));
-                case SaveResult.Conflict _ -> {
-                    // read again, and linked again
-                }
-                case SaveResult.Missing _ -> throw Refusal.missing("There is no such record on this site.");
-                case SaveResult.Closed _ ->
-                    throw Refusal.unavailable("The site's definitions are being switched. Try again in a moment.");
+            var result = at.engine().records().save(write);
+            if (!(result instanceof SaveResult.Conflict)) {
+                SaveResponses.stored(
+                        result,
+                        _ -> before.title() + " was not saved: some of its values need attention.",
+                        current -> Refusal.conflict(current.title() + " has changed.", null));
+                return opening.open(at, here.get());
             }
+            // read again, and linked again
         }
         throw Refusal.conflict("The other record is being changed by others. Try again.", null);
     }

@@ -26,7 +26,6 @@ import org.jontrel.core.record.Surroundings;
 import org.jontrel.core.record.Values;
 import org.jontrel.server.web.Refusal;
 import org.jontrel.site.record.read.StoredRecord;
-import org.jontrel.site.record.write.RemoveResult;
 import org.jontrel.site.record.write.SaveResult;
 import org.jontrel.site.record.write.Write;
 import org.springframework.http.HttpStatus;
@@ -156,24 +155,12 @@ class RecordController {
 
     /** The record that was stored, or why not, in words. */
     private StoredRecord stored(Holders.BoundSite at, Write write, SaveResult saved) {
-        return switch (saved) {
-            case SaveResult.Stored(StoredRecord record) -> record;
-            case SaveResult.Refused refused ->
-                throw Refusal.problems(
-                        "Nothing was saved: some values need attention.",
-                        refused.problems().stream()
-                                .map(problem -> problem.finding())
-                                .toList(),
-                        RecordProblem.of(refused.problems()));
-            case SaveResult.Conflict(StoredRecord current) ->
-                throw Refusal.conflict(
+        return SaveResponses.stored(
+                saved,
+                _ -> SaveResponses.NOT_SAVED,
+                current -> Refusal.conflict(
                         current.updatedBy() + " saved this since you opened it. Nothing of yours was stored.",
-                        conflict(at, write, current));
-            case SaveResult.Missing _ -> throw Refusal.missing("There is no such record on this site.");
-            case SaveResult.Closed _ ->
-                throw Refusal.unavailable(
-                        "The site's definitions are being switched. Try again in a moment; if this stays, a run was cut off and needs an architect.");
-        };
+                        conflict(at, write, current)));
     }
 
     private RecordViews.ConflictView conflict(Holders.BoundSite at, Write write, StoredRecord current) {
@@ -222,17 +209,11 @@ class RecordController {
             @RequestParam int version,
             Principal principal) {
         var at = holders.at(site, sort, key);
-        switch (at.engine().records().remove(at.id(), id, version, principal.getName())) {
-            case RemoveResult.RemovedRecord _ -> {}
-            case RemoveResult.HasChildren below -> throw Refusal.conflict(below.sentence(), null);
-            case SaveResult.Conflict(StoredRecord current) ->
-                throw Refusal.conflict(
+        SaveResponses.removed(
+                at.engine().records().remove(at.id(), id, version, principal.getName()),
+                current -> Refusal.conflict(
                         current.updatedBy() + " saved this since you opened it. It was not deleted.",
-                        opening.open(at, current));
-            case SaveResult.Missing _ -> throw Refusal.missing("There is no such record.");
-            case SaveResult.Closed _ ->
-                throw Refusal.unavailable("The site's definitions are being switched. Try again in a moment.");
-        }
+                        opening.open(at, current)));
     }
 
     @PostMapping("/records/{id}/back")
@@ -243,10 +224,11 @@ class RecordController {
             @PathVariable long id,
             Principal principal) {
         var at = holders.at(site, sort, key);
-        return switch (at.engine().records().bringBack(at.id(), id, principal.getName())) {
-            case SaveResult.Stored(StoredRecord record) -> opening.open(at, record);
-            default -> throw Refusal.missing("There is no deleted record with this number.");
-        };
+        if (at.engine().records().bringBack(at.id(), id, principal.getName())
+                instanceof SaveResult.Stored(StoredRecord record)) {
+            return opening.open(at, record);
+        }
+        throw Refusal.missing("There is no deleted record with this number.");
     }
 
     /** How a record came to be what it is, newest first. */

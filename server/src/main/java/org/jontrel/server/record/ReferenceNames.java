@@ -105,7 +105,7 @@ public final class ReferenceNames {
                 case Kind.Relation _ when value instanceof Link link -> links.add(link);
                 case Kind.TermPick pick when value instanceof Long term -> links.add(new Link(pick.taxonomy(), term));
                 case Kind.Image _, Kind.File _ -> files.add((Long) value);
-                default -> {}
+                case Kind.Plain _, Kind.Relation _, Kind.TermPick _, Kind.Nested _, Kind.Note _ -> {}
             }
         }));
         return new ReferenceNames(

@@ -69,7 +69,7 @@ public final class RecordStore {
     private final Bindings bindings;
     private final MediaStore media;
     private final RecordIds ids;
-    private final Cache<ListReader.Plain, ListReader.PreparedQuery> plainLists =
+    private final Cache<ListReader.PlainList, ListReader.PreparedQuery> plainLists =
             Caffeine.newBuilder().maximumSize(500).build();
 
     public RecordStore(Database database, Bindings bindings, MediaStore media, RecordIds ids) {

@@ -40,7 +40,7 @@ public final class ColumnValues {
             case Kind.Date _ -> time(row, column, Types.DATE, LocalDate.class);
             case Kind.Time _ -> time(row, column, Types.TIME, LocalTime.class);
             case Kind.DateTime _ -> time(row, column, Types.TIMESTAMP, LocalDateTime.class);
-            default -> fromColumn(kind, row.getObject(column));
+            case Kind.Plain _, Kind.Reference _, Kind.Nested _, Kind.Note _ -> fromColumn(kind, row.getObject(column));
         };
     }
 
@@ -98,7 +98,7 @@ public final class ColumnValues {
                 };
             case Kind.Image _, Kind.File _, Kind.TermPick _ ->
                 cell instanceof Number number ? number.longValue() : null;
-            case Kind.Relation _, Kind.FieldGroup _, Kind.Repeater _, Kind.Note _ ->
+            case Kind.Relation _, Kind.Nested _, Kind.Note _ ->
                 throw new IllegalStateException("No column holds a value of kind " + kind.code());
         };
     }

@@ -207,7 +207,7 @@ public final class Ddl {
                         "term_id BIGINT NOT NULL",
                         "PRIMARY KEY (record_id, row_id, term_id)",
                         "KEY term (term_id, record_id)"));
-            default -> {
+            case Kind.Plain _, Kind.Image _, Kind.File _, Kind.FieldGroup _, Kind.Note _ -> {
                 lines.addAll(List.of("row_id BIGINT NOT NULL", "position INT NOT NULL"));
                 columns(holder, fieldId, lines);
                 lines.addAll(List.of("PRIMARY KEY (record_id, row_id, position)", "KEY value (value, record_id)"));
@@ -238,7 +238,7 @@ public final class Ddl {
                 .filter(field -> field.id().equals(fieldId))
                 .filter(field -> switch (field.kind()) {
                     case Kind.LongText _, Kind.RichText _, Kind.Url _, Kind.Coordinates _ -> false;
-                    default -> true;
+                    case Kind.Plain _, Kind.Reference _, Kind.Nested _, Kind.Note _ -> true;
                 })
                 .map(Field::id)
                 .findFirst();
@@ -330,7 +330,7 @@ public final class Ddl {
             case Kind.Colour _ -> "CHAR(7) CHARACTER SET ascii COLLATE ascii_bin";
             case Kind.Choice _ -> "VARCHAR(64) CHARACTER SET ascii COLLATE ascii_bin";
             case Kind.Image _, Kind.File _ -> "BIGINT";
-            case Kind.Relation _, Kind.TermPick _, Kind.FieldGroup _, Kind.Repeater _, Kind.Note _ ->
+            case Kind.Relation _, Kind.TermPick _, Kind.Nested _, Kind.Note _ ->
                 throw new IllegalStateException("No column holds a value of kind " + kind.code());
         };
     }

@@ -127,7 +127,7 @@ public final class PhysicalNames {
         return switch (kind) {
             case Kind.Relation _ -> "target_id";
             case Kind.TermPick _ -> "term_id";
-            default -> "value";
+            case Kind.Plain _, Kind.Image _, Kind.File _, Kind.Nested _, Kind.Note _ -> "value";
         };
     }
 

@@ -18,7 +18,7 @@ public record FileValues(Kind.File kind) implements KindValues {
     }
 
     /** What a file breaks of the field's limits; {@code ending} is that of what it really is. */
-    public List<Finding> check(String name, String ending, long bytes, Where where) {
+    public List<Finding> checkFile(String name, String ending, long bytes, Where where) {
         var findings = new ArrayList<Finding>();
         int most = kind.maxKilobytes() == null ? Kind.File.MOST_KILOBYTES : kind.maxKilobytes();
         long kilobytes = (bytes + 1023) / 1024;

@@ -19,7 +19,7 @@ public record ImageValues(Kind.Image kind) implements KindValues {
     }
 
     /** What a picture breaks of the field's limits. */
-    List<Finding> check(ImageFacts picture, Where where) {
+    public List<Finding> checkFacts(ImageFacts picture, Where where) {
         var findings = new ArrayList<Finding>();
         int most = kind.maxKilobytes() == null ? Kind.Image.MOST_KILOBYTES : kind.maxKilobytes();
         long kilobytes = (picture.bytes() + 1023) / 1024;

@@ -51,7 +51,7 @@ public sealed interface KindValues
             case Kind.File file -> new FileValues(file);
             case Kind.Relation relation -> new LinkValues(relation);
             case Kind.Coordinates _ -> new GeoPointValues();
-            case Kind.FieldGroup _, Kind.Repeater _, Kind.Note _ -> new WholeValues();
+            case Kind.Nested _, Kind.Note _ -> new WholeValues();
         };
     }
 

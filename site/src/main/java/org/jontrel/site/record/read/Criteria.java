@@ -142,7 +142,7 @@ final class Criteria {
             when audience != Audience.PEOPLE ->
                 Optional.of(readable(column(rows, "target_type"), column(rows, "target_id"), relation.to()));
             case Kind.TermPick pick -> readable(rows, pick.taxonomy());
-            default -> Optional.empty();
+            case Kind.Plain _, Kind.Reference _, Kind.Nested _, Kind.Note _ -> Optional.empty();
         };
     }
 
@@ -188,7 +188,8 @@ final class Criteria {
             case Kind.TermPick pick
             when pick.taxonomy().equals(field.id()) -> terms(field.id(), is.test(), is.values());
             case Kind.Repeater _, Kind.Relation _, Kind.TermPick _ -> entries(field, is);
-            default -> FieldStorage.of(field.kind()) == FieldStorage.TABLE ? entries(field, is) : inColumn(field, is);
+            case Kind.Plain _, Kind.Image _, Kind.File _, Kind.FieldGroup _, Kind.Note _ ->
+                FieldStorage.of(field.kind()) == FieldStorage.TABLE ? entries(field, is) : inColumn(field, is);
         };
     }
 
@@ -257,7 +258,8 @@ final class Criteria {
                         case Kind.TermPick _ -> column(rows, "term_id");
                         case Kind.Repeater _ ->
                             throw new BadQuery(field.label() + " has rows: compare a field of them, or filled.");
-                        default -> column(rows, nameOf(place, field));
+                        case Kind.Plain _, Kind.Image _, Kind.File _, Kind.FieldGroup _, Kind.Note _ ->
+                            column(rows, nameOf(place, field));
                     };
             var values = field.kind() instanceof Kind.Choice
                     ? List.<Object>copyOf(optionKeys(field, test.values()))

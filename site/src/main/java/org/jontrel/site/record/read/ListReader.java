@@ -66,10 +66,10 @@ public final class ListReader {
     private final Binding.BoundTables table;
     private final SqlTable main;
     private final SqlColumn<Object> id;
-    private final Cache<Plain, PreparedQuery> plain;
+    private final Cache<PlainList, PreparedQuery> plain;
 
     /** @param plain statements of lists that nothing was asked of, made before */
-    public ListReader(Binding binding, Binding.BoundTables table, Cache<Plain, PreparedQuery> plain) {
+    public ListReader(Binding binding, Binding.BoundTables table, Cache<PlainList, PreparedQuery> plain) {
         this.plain = plain;
         this.table = table;
         this.main = SqlTable.of(PhysicalNames.quoted(table.name()));
@@ -78,7 +78,7 @@ public final class ListReader {
     }
 
     /** The beginning of a list without conditions and words: its statement is the same each time. */
-    public record Plain(
+    public record PlainList(
             long generation, String holderId, List<ListQuery.SortOrder> sort, int most, Audience audience) {}
 
     /** A row of a list: which record, and what it is sorted by. */
@@ -142,7 +142,8 @@ public final class ListReader {
         if (!isPlain) {
             return ordered(query, keys);
         }
-        var key = new Plain(binding.generation(), table.holder().id(), query.sort(), query.most(), query.audience());
+        var key =
+                new PlainList(binding.generation(), table.holder().id(), query.sort(), query.most(), query.audience());
         return plain.get(key, _ -> ordered(query, keys));
     }
 
@@ -310,7 +311,7 @@ public final class ListReader {
         boolean ordered = FieldStorage.of(field.kind()) == FieldStorage.COLUMN
                 && switch (field.kind()) {
                     case Kind.Coordinates _, Kind.LongText _, Kind.RichText _, Kind.Image _, Kind.File _ -> false;
-                    default -> true;
+                    case Kind.Plain _, Kind.Relation _, Kind.TermPick _, Kind.Nested _, Kind.Note _ -> true;
                 };
         if (!ordered || name == null) {
             throw new BadQuery("Lists cannot be sorted by " + field.label() + ".");

@@ -201,7 +201,8 @@ public final class RecordLoader {
                                 .collect(Collectors.joining());
             case Kind.Relation _ -> "target_type, target_id";
             case Kind.TermPick _ -> "term_id";
-            default -> PhysicalNames.quoted(place.columns().get(field.id()));
+            case Kind.Plain _, Kind.Image _, Kind.File _, Kind.FieldGroup _, Kind.Note _ ->
+                PhysicalNames.quoted(place.columns().get(field.id()));
         };
     }
 
@@ -221,7 +222,8 @@ public final class RecordLoader {
             }
             case Kind.Relation _ ->
                 new LoadedRow(record, rowId, 0, Map.of(), new Link(row.getString(3), row.getLong(4)));
-            default -> new LoadedRow(record, rowId, 0, Map.of(), ColumnValues.read(row, 3, field.kind()));
+            case Kind.Plain _, Kind.Reference _, Kind.FieldGroup _, Kind.Note _ ->
+                new LoadedRow(record, rowId, 0, Map.of(), ColumnValues.read(row, 3, field.kind()));
         };
     }
 

@@ -55,7 +55,19 @@ public final class SearchWords {
                         Kind.Phone _,
                         Kind.Url _,
                         Kind.Choice _ -> words.add(Values.show(field.kind(), value));
-                default -> {}
+                case Kind.Numeric _,
+                        Kind.YesNo _,
+                        Kind.Date _,
+                        Kind.Time _,
+                        Kind.DateTime _,
+                        Kind.Colour _,
+                        Kind.Icon _,
+                        Kind.Coordinates _,
+                        Kind.Image _,
+                        Kind.File _,
+                        Kind.Relation _,
+                        Kind.TermPick _,
+                        Kind.Note _ -> {}
             }
         }
     }

@@ -138,7 +138,7 @@ final class RecordTableWriter {
                 case Kind.Repeater _ -> rows(change);
                 case Kind.Relation relation -> links(change, relation.symmetric());
                 case Kind.TermPick _ -> terms(change);
-                default -> several(change);
+                case Kind.Plain _, Kind.Image _, Kind.File _, Kind.FieldGroup _, Kind.Note _ -> several(change);
             }
         }
     }

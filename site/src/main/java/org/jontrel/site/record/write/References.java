@@ -81,7 +81,7 @@ final class References {
             case Kind.Relation _ -> Optional.of((Link) use.value());
             case Kind.TermPick pick
             when use.value() instanceof Long term -> Optional.of(new Link(pick.taxonomy(), term));
-            default -> Optional.empty();
+            case Kind.Plain _, Kind.Reference _, Kind.Nested _, Kind.Note _ -> Optional.empty();
         };
     }
 
@@ -142,7 +142,7 @@ final class References {
             case Kind.Image _, Kind.File _ ->
                 media.check(connection, field, (Long) use.value())
                         .forEach(finding -> change.problems().add(new FormCheck.Problem(field.key(), false, finding)));
-            default -> {}
+            case Kind.Plain _, Kind.Nested _, Kind.Note _ -> {}
         }
     }
 
@@ -211,7 +211,7 @@ final class References {
                 .field(fieldId)
                 .filter(field -> switch (field.kind()) {
                     case Kind.Relation _, Kind.TermPick _, Kind.Image _, Kind.File _ -> true;
-                    default -> false;
+                    case Kind.Plain _, Kind.Nested _, Kind.Note _ -> false;
                 })
                 .map(field -> new Use(field, value));
     }
