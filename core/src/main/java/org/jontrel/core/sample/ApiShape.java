@@ -140,11 +140,10 @@ public final class ApiShape {
             }
             case Kind.Coordinates _ -> {
                 var schema = limited("object", "", null, "", null);
-                schema.put(
-                        "properties",
-                        Map.of(
-                                "latitude", limited("number", "minimum", -90, "maximum", 90),
-                                "longitude", limited("number", "minimum", -180, "maximum", 180)));
+                var properties = new LinkedHashMap<String, Object>();
+                properties.put("latitude", limited("number", "minimum", -90, "maximum", 90));
+                properties.put("longitude", limited("number", "minimum", -180, "maximum", 180));
+                schema.put("properties", properties);
                 schema.put("required", List.of("latitude", "longitude"));
                 yield schema;
             }

@@ -38,7 +38,7 @@ record ContentCall(String site, Site engine, Optional<Tokens.Token> token, HttpS
         return engine.installed().tables().values().stream()
                 .map(table -> table.holder())
                 .filter(audience()::reads)
-                .filter(holder -> Description.segment(holder).equals(segment))
+                .filter(holder -> ContentDescription.segment(holder).equals(segment))
                 .findFirst()
                 .orElseThrow(() -> Refusal.missing("This site's API has nothing at " + segment + "."));
     }

@@ -54,16 +54,17 @@ class ContentController {
         call.engine().installed().tables().values().stream()
                 .map(table -> table.holder())
                 .filter(call.audience()::reads)
-                .forEach(holder ->
-                        links.put(Description.segment(holder), "/at/" + site + "/api/" + Description.segment(holder)));
+                .forEach(holder -> links.put(
+                        ContentDescription.segment(holder),
+                        "/at/" + site + "/api/" + ContentDescription.segment(holder)));
         return call.answer(Map.of("openapi", "/at/" + site + "/api/openapi.json", "links", links));
     }
 
     @GetMapping("/openapi.json")
     ResponseEntity<String> description(@PathVariable String site, HttpServletRequest request) {
         var call = callers.of(site, request);
-        return call.answer(
-                Description.of(site, sites.get(site).name(), call.engine().installed()));
+        return call.answer(ContentDescription.of(
+                site, sites.get(site).name(), call.engine().installed()));
     }
 
     @GetMapping("/values/{key}")
