@@ -9,7 +9,7 @@ const gallery = { outDir: 'target/gallery', rollupOptions: { input: 'gallery.htm
 export default defineConfig(({ mode }) => ({
   plugins: [vue(), icons({ compiler: 'vue3' })],
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
-  server: { proxy: { '/api': 'http://127.0.0.1:8080', '/at': 'http://127.0.0.1:8080' } },
+  server: { fs: { allow: ['..'] }, proxy: { '/api': 'http://127.0.0.1:8080', '/at': 'http://127.0.0.1:8080' } },
   build: { target: 'es2023', chunkSizeWarningLimit: 900, ...(mode === 'gallery' ? gallery : {}) },
   test: {
     environment: 'happy-dom',

@@ -16,7 +16,7 @@ export const router = createRouter({
       component: () => import('./frame/Frame.vue'),
       children: [
         { path: '', name: 'start', component: () => import('./frame/StartPage.vue') },
-        { path: 'help', name: 'help', component: () => import('./help/HelpPage.vue') },
+        { path: 'help/:page?', name: 'help', component: () => import('./help/HelpPage.vue') },
         { path: 'account', name: 'account', component: () => import('./session/OwnAccountPage.vue') },
         { path: 'accounts', name: 'accounts', component: () => import('./session/AccountsPage.vue') },
         { path: 'w/:workspace/model/:type?', name: 'model', component: () => import('./model/ModelPage.vue') },

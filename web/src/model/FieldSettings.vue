@@ -135,6 +135,11 @@ function about(name: string): string | undefined {
           @change="set('show_when', $event)"
         /></div
     ></Disclosure>
+    <p class="wide small">
+      <RouterLink :to="{ name: 'help', params: { page: 'fields' }, hash: `#kind-${field.kind}` }" target="_blank">{{
+        $t('help.about')
+      }}</RouterLink>
+    </p>
   </div>
 </template>
 

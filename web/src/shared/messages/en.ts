@@ -410,37 +410,15 @@ export const en = {
     copied: 'Copied',
   },
   help: {
-    title: 'How Jontrel works',
-    contents: 'Contents',
-    parts: {
-      model: {
-        title: 'Model',
-        text: "Define content types, taxonomies, shared groups, choice lists and site values. Everything derives from one noun and can be changed. The proof beside shows the form an editor will fill, the page a visitor will read, the answer of the API, the file the definition becomes, and what the draft would do to a site. The kind of a field is picked by typing its name. The lines between outline, sheet and proof can be drawn with the pointer or, once they have the focus, with the arrow keys. A line makes a field, such as “Rise number 2 decimals m required”, “Rating 1 to 5” or “Inspections repeater: day, faults”. Rows pasted from a spreadsheet make many: a plan whose headings say Label, Type, Required, Help or Options is read as fields, anything else as data that says what kinds its columns are. Options of a choice can be written with commas between them, or pasted as a list. A page is shown as on a phone, a tablet or a computer, and can be opened wide. The map draws how things hang together, Findings lists all problems with their fixes, History steps back and discards, Import and export takes files in and gives packages out. Edits save to the draft by themselves, those of two people are joined, and nothing touches a site. Names, standard parts and rare settings of a definition are unfolded by “Names and settings”; its More settings put the types into the order in which they stand in the site's navigation. A group that is made shared leaves behind the fields that only its type can have, such as a relation with a name at the other end.",
-      },
-      release: {
-        title: 'Releases',
-        text: 'A release is a numbered snapshot of the draft that never changes. Jontrel says what changed since the last one and which number fits: wording and order raise the last number; additions and wider limits raise the middle one; what can put a stored value out of use, what asks more of records that are there already, and what programs must follow (another key, another address in the API, another unit) raises the first. A release can be exported as a package of YAML files, with the comments that were written in them, and taken into another installation.',
-      },
-      site: {
-        title: 'Sites',
-        text: 'A site is a real database with records. Its plan says what a release would do to it, step by step and with numbers from its own records. What needs a person is asked; the answers stay with the release, so the next site gets the same. A run can be undone: every value comes back as it was, and what editors entered since is carried over as far as it fits. A run that was cut off, as by a restart, goes on by itself. An earlier run can be undone once the later ones are, and an undo can be undone itself. What a run takes out of use is held: under Held values it can be looked at, exported, brought back where its field or type is installed again, or purged for good. When a later release has the field or type again, its plan asks whether the values come back.',
-      },
-      record: {
-        title: 'Records',
-        text: 'Editors fill the forms that the installed definitions make. A draft may lack required values; a published record may not. Dates are typed in your own order or picked from a calendar, numbers with a point or a comma, a place as two numbers or a pasted geo: address. What is typed is kept in the browser until it is saved. When somebody else saved meanwhile, both changes are shown and can be taken together. After a run a record can be incomplete: it stays as it is and can be found with the filter. Deleted records can be brought back, and every earlier state is in the history. Preview shows the page of what is typed beside the form, before it is saved. Relations can be edited from both ends: what is linked or taken out beside the form is saved at once. In a list, a double click or F2 changes a value in its row: Enter saves it, Escape leaves it. Columns are as wide as their values need; their edges can be drawn with the pointer or with the arrow keys, and Home brings the usual width back. A list can be kept under a name, with its columns, filter and order, for everybody on the site. Pictures and files has everything that was uploaded, where it is used, its alternative text and what matters most in it. Published records are on the public pages of the site, without their empty fields, and programs read them at /at/ and the path of the site, then /api/; its description is at openapi.json there. With a token, made by an architect on the page of the site, a program reads drafts too, or writes. Pictures and files are uploaded or chosen from the library of the site, and put in order by dragging, by their buttons, or with Alt and the arrows. Beside a record stand the records under it, with a way to add another. Beside it as well one chooses when it appears and when it retires: from that moment visitors no longer see it, and its state is “Retired”.',
-      },
-      keys: {
-        title: 'Keys in the table of fields',
-        text: 'The question mark lists all keys, and Ctrl+K finds any definition, field, problem or command. In a table of fields Enter goes on and adds behind the last row, Ctrl+Enter adds at once or within a repeater, Alt and the arrows move a row, also into and out of repeaters, Shift and the arrows pick several. Ctrl+D copies a row, Ctrl+Delete removes it. Ctrl+Z and Ctrl+Shift+Z undo and redo in the draft when no text is being typed.',
-      },
-      roles: {
-        title: 'Roles',
-        text: 'Architects define, release and run, and look after accounts. Editors write records. Viewers read. The same holds for the interface and the API.',
-      },
-      accounts: {
-        title: 'Accounts and the trail',
-        text: 'Under Accounts an architect adds people, changes their role at once, ends their sessions, turns an account off or deletes it. The last architect stays. The menu behind your initials leads to your own password and to where you are signed in, switches the theme and signs you out. A password has at least 12 characters and is none that everybody guesses. Someone who has forgotten theirs gets a link from an architect: it works once and within a day. After several wrong tries signing in has to wait a while, which never locks out a person at a computer they use. The trail lists sign-ins, refused ones, accounts, tokens, releases and runs.',
-      },
-    },
+    title: 'Help',
+    contents: 'Pages of the help',
+    search: 'Search the help',
+    nothing: 'Nothing in the help has “{words}” in it.',
+    found: '{n} section found | {n} sections found',
+    settings: 'Kinds and their settings',
+    settingsHint: 'Every kind of field, and what each of its settings does.',
+    common: 'Every kind',
+    about: 'What these settings do',
+    next: 'Next: {title}',
   },
 };

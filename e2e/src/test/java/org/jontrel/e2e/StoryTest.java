@@ -17,6 +17,7 @@ import java.nio.file.Path;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.regex.Pattern;
 import javax.imageio.ImageIO;
 import org.jontrel.demo.Client;
 import org.testng.annotations.AfterClass;
@@ -456,8 +457,12 @@ public class StoryTest {
     @Test(dependsOnMethods = "s8c_undoGivesEveryValueBack")
     public void s8d_editorsAndViewersSeeNoWayToDoWhatTheyMayNot() {
         anna.open("/help");
-        assertThat(anna.heading("How Jontrel works")).isVisible();
+        assertThat(anna.heading("First steps")).isVisible();
         anna.checkAccessibility();
+        page.getByLabel("Search the help").fill("held values");
+        anna.link("Held values").click();
+        assertThat(page).hasURL(Pattern.compile("/help/sites#held$"));
+        assertThat(anna.heading("Held values")).isInViewport();
         anna.open("/accounts");
         for (var role : List.of("editor", "viewer")) {
             page.getByLabel("Name").fill(role);

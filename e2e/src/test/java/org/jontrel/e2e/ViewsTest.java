@@ -36,7 +36,7 @@ public class ViewsTest {
                         Map.of("version", 0, "state", "published", "values", person))
                 .at("/record/id")
                 .asLong();
-        views.addAll(List.of("/", "/help", "/account", "/accounts", "/nowhere"));
+        views.addAll(List.of("/", "/help", "/help/fields", "/account", "/accounts", "/nowhere"));
         for (var model : List.of("model/tk4m2x8q1", "model/x09jm1ptb", "model/g4e1ul391", "model/l4sgpygra")) {
             views.add(Desk.WORKSPACE + model);
         }

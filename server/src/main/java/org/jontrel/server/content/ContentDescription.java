@@ -46,7 +46,7 @@ final class ContentDescription {
     private final OpenAPI description = new OpenAPI(SpecVersion.V31);
 
     /** Why a request is not carried out, under the name of its response among the components. */
-    private enum Problem {
+    private enum ProblemResponse {
         UNAUTHORIZED("401", "There is no token, or none of this site"),
         FORBIDDEN("403", "The token may read only"),
         NOT_FOUND("404", "There is no such thing, or it may not be read"),
@@ -60,7 +60,7 @@ final class ContentDescription {
         private final String status;
         private final String sentence;
 
-        Problem(String status, String sentence) {
+        ProblemResponse(String status, String sentence) {
             this.status = status;
             this.sentence = sentence;
         }
@@ -87,7 +87,7 @@ final class ContentDescription {
                                         .description("A token of this site; with one, drafts are read too")));
         var components = description.getComponents();
         components.addSchemas("problem", problem());
-        for (var problem : Problem.values()) {
+        for (var problem : ProblemResponse.values()) {
             components.addResponses(
                     problem.component(),
                     new ApiResponse()
@@ -135,11 +135,16 @@ final class ContentDescription {
     private void addValues(String segment, Holder holder, String component) {
         var read = operation("read_" + component, "The values of " + holder.singular(), component);
         answers(read, "200", reference(component));
-        refuses(read, Problem.NOT_FOUND, Problem.TOO_MANY);
+        refuses(read, ProblemResponse.NOT_FOUND, ProblemResponse.TOO_MANY);
         var change = writing("change_" + component, "Change values of " + holder.singular(), component);
         change.addParametersItem(match());
         answers(change, "200", reference(component));
-        refuses(change, Problem.NOT_FOUND, Problem.CHANGED, Problem.INVALID, Problem.NO_MATCH_GIVEN);
+        refuses(
+                change,
+                ProblemResponse.NOT_FOUND,
+                ProblemResponse.CHANGED,
+                ProblemResponse.INVALID,
+                ProblemResponse.NO_MATCH_GIVEN);
         description.path(segment, new PathItem().get(read).patch(change));
     }
 
@@ -153,10 +158,10 @@ final class ContentDescription {
         list.addParametersItem(asked("limit", "Records of a page, up to 100"));
         list.addParametersItem(asked("after", "Where the next page begins"));
         answers(list, "200", page(component));
-        refuses(list, Problem.NOT_FOUND, Problem.INVALID, Problem.TOO_MANY);
+        refuses(list, ProblemResponse.NOT_FOUND, ProblemResponse.INVALID, ProblemResponse.TOO_MANY);
         var create = writing("create_" + component, "Make a " + holder.singular(), component);
         answers(create, "201", reference(component));
-        refuses(create, Problem.NOT_FOUND, Problem.INVALID);
+        refuses(create, ProblemResponse.NOT_FOUND, ProblemResponse.INVALID);
         description.path(segment, new PathItem().get(list).post(create));
         description.path(segment + "/{id}", one(holder, component));
     }
@@ -166,7 +171,7 @@ final class ContentDescription {
         read.addParametersItem(asked("fields", "Keys of the fields wanted"));
         read.addParametersItem(asked("include", "Keys of relations whose records are given whole"));
         answers(read, "200", reference(component));
-        refuses(read, Problem.NOT_FOUND, Problem.INVALID, Problem.TOO_MANY);
+        refuses(read, ProblemResponse.NOT_FOUND, ProblemResponse.INVALID, ProblemResponse.TOO_MANY);
         var one = new PathItem()
                 .addParametersItem(inPath("Number or slug"))
                 .get(read)
@@ -177,7 +182,12 @@ final class ContentDescription {
         var delete = securedByToken(operation("delete_" + component, "Delete a " + holder.singular(), component));
         delete.addParametersItem(match());
         delete.getResponses().addApiResponse("204", new ApiResponse().description("It is deleted"));
-        refuses(delete, Problem.NOT_FOUND, Problem.CONFLICT, Problem.CHANGED, Problem.NO_MATCH_GIVEN);
+        refuses(
+                delete,
+                ProblemResponse.NOT_FOUND,
+                ProblemResponse.CONFLICT,
+                ProblemResponse.CHANGED,
+                ProblemResponse.NO_MATCH_GIVEN);
         return one.delete(delete);
     }
 
@@ -185,7 +195,12 @@ final class ContentDescription {
         var change = writing(verb + component, summary, component);
         change.addParametersItem(match());
         answers(change, "200", reference(component));
-        refuses(change, Problem.NOT_FOUND, Problem.CHANGED, Problem.INVALID, Problem.NO_MATCH_GIVEN);
+        refuses(
+                change,
+                ProblemResponse.NOT_FOUND,
+                ProblemResponse.CHANGED,
+                ProblemResponse.INVALID,
+                ProblemResponse.NO_MATCH_GIVEN);
         return change;
     }
 
@@ -215,7 +230,7 @@ final class ContentDescription {
                         .addProperty("next", typed("string")));
         var read = operation("read_media", "One picture or file", "media");
         answers(read, "200", reference("media"));
-        refuses(read, Problem.NOT_FOUND, Problem.TOO_MANY);
+        refuses(read, ProblemResponse.NOT_FOUND, ProblemResponse.TOO_MANY);
         description.path("/media", new PathItem().get(list));
         description.path(
                 "/media/{id}",
@@ -320,7 +335,12 @@ final class ContentDescription {
 
     private static Operation securedByToken(Operation operation) {
         operation.setSecurity(List.of(new SecurityRequirement().addList(TOKEN)));
-        refuses(operation, Problem.UNAUTHORIZED, Problem.FORBIDDEN, Problem.TOO_MANY, Problem.SWITCHING);
+        refuses(
+                operation,
+                ProblemResponse.UNAUTHORIZED,
+                ProblemResponse.FORBIDDEN,
+                ProblemResponse.TOO_MANY,
+                ProblemResponse.SWITCHING);
         return operation;
     }
 
@@ -337,7 +357,7 @@ final class ContentDescription {
                         new ApiResponse().description(operation.getSummary()).content(json(schema)));
     }
 
-    private static void refuses(Operation operation, Problem... problems) {
+    private static void refuses(Operation operation, ProblemResponse... problems) {
         for (var problem : problems) {
             operation
                     .getResponses()

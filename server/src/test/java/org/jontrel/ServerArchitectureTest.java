@@ -1,4 +1,4 @@
-package org.jontrel.server;
+package org.jontrel;
 
 import static com.tngtech.archunit.core.domain.JavaClass.Predicates.simpleNameEndingWith;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;

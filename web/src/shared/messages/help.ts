@@ -1,0 +1,273 @@
+/**
+ * The help, page by page. A text is paragraphs, one a line; steps are numbered, one a line.
+ */
+export interface HelpSection {
+  title: string;
+  text?: string;
+  steps?: string;
+}
+export interface HelpPageText {
+  title: string;
+  lead: string;
+  /** What its picture shows, for those who do not see it. */
+  picture?: string;
+  sections: Record<string, HelpSection>;
+}
+
+/** In the order in which they are listed. It is no part of the catalogue: only who opens the help loads it. */
+export const helpPages = {
+  first: {
+    title: 'First steps',
+    lead: 'From an empty workspace to a public page in five minutes. Nothing you do here touches a live site before you say so.',
+    picture: 'The modelling desk: definitions on the left, the sheet of one in the middle, its form on the right.',
+    sections: {
+      begin: {
+        title: 'Make a content type',
+        steps:
+          'Open Model and name one thing in the singular, such as “Footbridge”. Its key, plural, address and wording follow from it.\nType a field into the line below the table, such as “Span number 1 decimal m required”, and press Enter. Type another, such as “Material: timber, steel, stone”.\nLook at the proof on the right: Form is what an editor will fill in, Page is what a visitor will read.',
+      },
+      release: {
+        title: 'Release it',
+        steps:
+          'Open Releases. What has changed since the last release is listed, with the version number that fits.\nWrite a line for those who come after you and publish the release. It never changes again.',
+      },
+      install: {
+        title: 'Try it on a test site',
+        steps:
+          'Open Sites and add one, such as “Trial”.\nChoose the release: the plan says what will be done to the site, step by step.\nRun the plan. It can be undone.',
+      },
+      record: {
+        title: 'Fill in a record',
+        steps:
+          'Follow “Records of …” after the run, and add a record.\nFill in the form and publish it.\nFollow “See its page”: this is what visitors read, without the fields that are empty.',
+      },
+      live: {
+        title: 'Then the live site',
+        text: 'When the test site shows what you want, open the live site and run the same release there. The answers you gave are kept with the release, so the live site asks only what is new there.',
+      },
+    },
+  },
+  model: {
+    title: 'The model',
+    lead: 'The model is everything you have defined: content types, taxonomies, shared groups, choice lists and site values. You work on a draft; sites get releases of it.',
+    picture: 'A content type with its fields, and beside it the file that it becomes.',
+    sections: {
+      definitions: {
+        title: 'Definitions',
+        text: 'A content type is one kind of record, such as a bridge or a notice. A taxonomy classifies records, flat or as a tree. A shared group is a set of fields that several types use. A choice list is a list of options that several fields share. Site values exist once for a whole site, such as opening hours.',
+      },
+      sheet: {
+        title: 'The sheet',
+        text: 'The sheet of a definition begins with its fields. “Names and settings” unfolds its names, standard parts (title, summary, lead image …) and rare settings. Names, keys and wordings are derived from one noun; what you have typed yourself stays as you typed it.\nThe lines between the panes can be dragged, or moved with the arrow keys once they have the focus.',
+      },
+      proof: {
+        title: 'The proof',
+        text: 'The proof shows at once what a definition makes: the form, the page of a record and the index on a phone, a tablet or a computer, the answer of the API, the file of the definition, and the impact on each site. Values that you try in the form are stored nowhere.',
+      },
+      findings: {
+        title: 'Findings',
+        text: 'Findings say what would break later, where it is, and what to do; many have a fix that one click makes. A blocker keeps a release from being published, a warning does not.',
+      },
+      history: {
+        title: 'Undo and history',
+        text: 'Every edit is saved by itself and can be undone, also days later: History lists all edits, and you can step back to any of them. When two people work on one draft, their edits are joined; where both changed the same thing, you are asked.',
+      },
+      map: {
+        title: 'The map',
+        text: 'The map draws types, taxonomies and shared groups, and what leads from one to another. It can be saved as a picture.',
+      },
+    },
+  },
+  fields: {
+    title: 'Fields',
+    lead: 'A field is one typed value of a record. Its kind says what it holds; its settings say what is allowed.',
+    picture: 'Rows pasted from a spreadsheet, read as fields.',
+    sections: {
+      add: {
+        title: 'Add fields',
+        text: 'Type a line such as “Rise number 2 decimals m required”, “Rating 1 to 5”, “Material: timber, steel” or “Inspections repeater: day, faults”. Or paste rows from a spreadsheet: a plan with the headings Label, Type, Required, Help and Options is read as fields; anything else is read as data, which says what kinds its columns are.',
+      },
+      many: {
+        title: 'One or many',
+        text: 'A field can hold several values. When you turn one into many later, the value that a record has becomes the first of them, and pages go on showing it.',
+      },
+      repeater: {
+        title: 'Groups and repeaters',
+        text: 'A group puts fields together under a heading. A repeater holds rows, each with the same fields, in an order; repeaters can stand within repeaters.',
+      },
+      conditions: {
+        title: 'Show a field only sometimes',
+        text: 'Under More settings, say when a field is shown, in words: “Gates is shown when Sort is Lock”. While it is hidden, its value is kept but not asked for.',
+      },
+      rename: {
+        title: 'Rename, move, remove',
+        text: 'A field keeps its identity for life. A new name or key, another group, another place: its values stay with it. What you remove is held on each site and can come back.',
+      },
+    },
+  },
+  relations: {
+    title: 'Relations and taxonomies',
+    lead: 'Records lead to one another by relations and are classified by the terms of taxonomies.',
+    picture: 'The map of a model: what leads from one definition to another.',
+    sections: {
+      relation: {
+        title: 'Relations',
+        text: 'A relation leads to records of one or more types: to one of them or to many, in an order if you like. Name it at the other end, and the link can be seen and edited from there too: a bridge shows its inspections, an inspection its bridge.',
+      },
+      nesting: {
+        title: 'Records under records',
+        text: 'A type can say under which records its own stand, such as locks under a flight. The form then asks for a parent, and the parent lists what stands under it.',
+      },
+      taxonomy: {
+        title: 'Taxonomies',
+        text: 'A taxonomy is flat or hierarchical. Its terms can have fields, such as a colour. Starter terms come with the definition; editors may add terms where you allow it.',
+      },
+      shared: {
+        title: 'Shared groups',
+        text: 'A group of fields that several definitions use is changed once for all of them. Making a group shared leaves behind what only its type can have, such as a relation that is named at its other end.',
+      },
+    },
+  },
+  exchange: {
+    title: 'Import and export',
+    lead: 'Definitions leave a draft as a package of small YAML files and come in from one, with the comments that people wrote.',
+    picture: 'Import and export: what goes out is ticked, what comes in is compared.',
+    sections: {
+      out: {
+        title: 'Export',
+        text: 'Tick definitions; what they need is taken along. The package can be read, reviewed and kept under version control. The same files can be checked, compared and merged on the command line.',
+      },
+      in: {
+        title: 'Import',
+        text: 'Drop a package or files. Each definition is shown with what differs from the draft; you choose what to take. Nothing changes before that, and all of it is one step in the history.',
+      },
+    },
+  },
+  releases: {
+    title: 'Releases',
+    lead: 'A release is a numbered snapshot of the draft that never changes. Sites are brought from release to release.',
+    picture: 'The list of releases, with what the draft would add.',
+    sections: {
+      number: {
+        title: 'Which number',
+        text: 'Jontrel compares the draft with the last release and advises a number. Wording and order raise the last part; additions and wider limits the middle one. The first part is raised by what can put a stored value out of use, asks more of records that exist, or must be followed by programs, such as another key or another unit.',
+      },
+      answers: {
+        title: 'Answers stay with the release',
+        text: 'What you answer when a plan asks is kept with the release as part of its package. The next site gets the same answer without being asked.',
+      },
+    },
+  },
+  sites: {
+    title: 'Sites, plans and runs',
+    lead: 'A site is a real database with records. Its plan says what a release would do to it; a run carries the plan out, and can be undone.',
+    picture: 'A plan: steps with numbers from the site’s own records, and a question that needs an answer.',
+    sections: {
+      plan: {
+        title: 'Read the plan',
+        text: 'The plan counts real records: how many get a new field, how many values convert, which do not. What needs a decision is asked, with examples. A plan changes nothing.',
+      },
+      run: {
+        title: 'Run it',
+        text: 'Editors and visitors go on while a run works beside the tables in use; at its end the definitions are switched in less than a second. A run that was cut off, as by a restart, goes on by itself.',
+      },
+      undo: {
+        title: 'Undo it',
+        text: 'Every value comes back as it was. What editors entered since is carried over as far as the earlier definitions can hold it, and held where they cannot. An undo can be undone itself.',
+      },
+      held: {
+        title: 'Held values',
+        text: 'What a run takes out of use is held, not deleted. Under Held values you can look at it, export it, bring it back where its field exists again, or delete it for good. When a later release has the field again, its plan asks whether the values come back.',
+      },
+      tokens: {
+        title: 'Tokens for programs',
+        text: 'On the page of a site an architect makes tokens: with one, a program reads drafts too, or writes. A token is shown once, and can end by itself on a day.',
+      },
+    },
+  },
+  records: {
+    title: 'Records',
+    lead: 'Editors fill in the forms that the installed definitions make.',
+    picture: 'The form of a record, with its state, its dates and its history beside it.',
+    sections: {
+      states: {
+        title: 'Draft, published, scheduled, retired',
+        text: 'A draft may lack required values; a published record may not. “Publish at” makes a record appear by itself, “Retire at” takes it off the site at a moment. After a run a record can be incomplete: it stays as it is, and a filter finds it.',
+      },
+      form: {
+        title: 'Fill in the form',
+        text: 'Dates are typed in your own order or picked from a calendar; numbers take a point or a comma; a place is two numbers or a pasted geo: address. What you type is kept in the browser until it is saved. When somebody else saved meanwhile, you see both changes and can take them together.',
+      },
+      links: {
+        title: 'Related records',
+        text: 'Type a few letters to find records or terms. Relations can be edited from both ends; what you link beside the form is saved at once.',
+      },
+      lists: {
+        title: 'Lists',
+        text: 'Filter, search and sort a list, choose its columns and keep it under a name for everybody on the site. A double click or F2 changes a value in its row: Enter saves it, Escape leaves it as it was. Several records can be changed at once.',
+      },
+      back: {
+        title: 'Get something back',
+        text: 'Deleted records can be brought back. Every state that a record had is in its history, and can be taken again.',
+      },
+      files: {
+        title: 'Pictures and files',
+        text: 'Upload them at a field or choose them from the library of the site. The library says where each is used, and keeps its alternative text and the point that stays visible when the picture is cropped.',
+      },
+    },
+  },
+  public: {
+    title: 'Public pages and the API',
+    lead: 'Published records are read by people on the public pages of a site, and by programs over its content API.',
+    picture: 'The public page of a record.',
+    sections: {
+      pages: {
+        title: 'Pages',
+        text: 'Every type with public records has an index and a page for each record, derived from its definition. Empty fields are not shown. When an address changes, the old one leads to the new one.',
+      },
+      api: {
+        title: 'The content API',
+        text: 'Programs read a site at /at/, its path and /api/; openapi.json there describes it. With a token they read drafts too, or write, through the same checks as the forms. Fields that are kept out of the API are not in it.',
+      },
+    },
+  },
+  accounts: {
+    title: 'People and accounts',
+    lead: 'Architects define, release and run, and look after accounts. Editors write records. Viewers read. The same holds for the interface and the API.',
+    picture: 'The list of accounts with their roles.',
+    sections: {
+      people: {
+        title: 'Add and remove people',
+        text: 'Under Accounts an architect adds people, changes their role, ends their sessions, turns an account off or deletes it. The last architect stays.',
+      },
+      password: {
+        title: 'Passwords',
+        text: 'A password has at least 12 characters and is not one that everybody guesses. Whoever has forgotten theirs gets a link from an architect: it works once, and within a day. After several wrong tries signing in has to wait a while.',
+      },
+      trail: {
+        title: 'The trail',
+        text: 'The trail lists who signed in or was refused, and who changed accounts, tokens, releases and runs.',
+      },
+    },
+  },
+  keys: {
+    title: 'Keyboard',
+    lead: 'Everything can be done without a pointer. The question mark lists the keys of the view you are in.',
+    sections: {
+      everywhere: {
+        title: 'Everywhere',
+        text: 'Ctrl+K finds any definition, field, finding or command. Ctrl+Z and Ctrl+Shift+Z undo and redo in the draft while no text is being typed. Ctrl+S saves a record.',
+      },
+      table: {
+        title: 'In a table of fields',
+        text: 'Enter goes to the next row and adds one behind the last. Ctrl+Enter adds a row at once, or within a repeater. Alt with the arrows moves a row, also into and out of repeaters. Shift with the arrows selects several. Ctrl+D copies a row, Ctrl+Delete removes it.',
+      },
+      widths: {
+        title: 'Columns and panes',
+        text: 'With the focus on an edge, the arrow keys move it and Home brings its usual place back.',
+      },
+    },
+  },
+} satisfies Record<string, HelpPageText>;
+
+export type HelpPageName = keyof typeof helpPages;
