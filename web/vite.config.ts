@@ -13,6 +13,8 @@ export default defineConfig(({ mode }) => ({
   build: { target: 'es2023', chunkSizeWarningLimit: 900, ...(mode === 'gallery' ? gallery : {}) },
   test: {
     environment: 'happy-dom',
+    // how fast a machine is says nothing of what is tested
+    testTimeout: 30_000,
     setupFiles: ['src/shared/testing/setup.ts'],
     environmentOptions: { happyDOM: { url: 'http://localhost/' } },
     reporters: ['default', 'junit'],
