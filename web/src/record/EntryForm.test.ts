@@ -1,6 +1,6 @@
 import { mount } from '@vue/test-utils';
 import { defineComponent, h, ref } from 'vue';
-import { describe, expect, it } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { i18n } from '@/shared/i18n';
 import type { Field } from '@/shared/kinds';
 import { choose, optionsIn } from '@/shared/testing/controls';
@@ -154,5 +154,17 @@ describe('the entry form', () => {
     await wrapper.find('button[aria-label="Move 2 up"]').trigger('click');
     await wrapper.find('button[aria-label="Take out Record 1"]').trigger('click');
     expect(values.value.keeper).toEqual([{ type: 't2', id: 2 }]);
+  });
+
+  it('takes the first that is found where Enter came before the answer', async () => {
+    const { wrapper, values } = form({ keeper: null });
+    const input = wrapper.find('#v-keeper');
+    await input.trigger('focus');
+    await input.setValue('b');
+    await input.trigger('keydown', { key: 'Enter' });
+    expect(values.value.keeper).toBeNull();
+    await vi.waitFor(() => {
+      expect(values.value.keeper).toEqual([{ type: 't2', id: 2 }]);
+    });
   });
 });

@@ -65,6 +65,23 @@ function set(open: boolean): void {
   }
 }
 
+/** Whether Enter was pressed for words whose answer was still to come: the first of it is picked then. */
+let entered = false;
+watch(
+  () => props.words,
+  () => (entered = false),
+);
+watch(
+  () => props.settled,
+  (is) => {
+    const first = props.found[0];
+    if (is && entered && isOpen.value && first) {
+      pick(first.value, activate);
+    }
+    entered = entered && !is;
+  },
+);
+
 /** The library places its list when that opens: one that has grown since is placed anew as after a resize of the window. */
 const list = shallowRef<HTMLElement>();
 useResizeObserver(list, () => window.dispatchEvent(new Event('resize')));
@@ -86,6 +103,7 @@ function onKey(event: KeyboardEvent, activate: (event: FocusEvent) => void): voi
     event.preventDefault();
     if (isOpen.value && !props.settled) {
       event.stopPropagation();
+      entered = true;
       emit('early');
     } else if (isOpen.value && props.held && props.found[0]) {
       event.stopPropagation();
