@@ -26,7 +26,7 @@ const props = defineProps<{
   none: string;
   /** Whether the list stays for another pick. */
   several?: boolean;
-  /** Whether what is found is what the words say: Enter picks nothing before. */
+  /** Whether what is found is what the words say; Enter that comes before picks the first once it is. */
   settled: boolean;
   placeholder?: string;
   disabled?: boolean;
@@ -55,7 +55,11 @@ const nodes = computed(() => ({
   virtualScroll: props.found.length > VIRTUAL_FROM,
 }));
 
+/** Whether Enter was pressed for words whose answer was still to come: the first of it is picked then. */
+let entered = false;
+
 function set(open: boolean): void {
+  entered = entered && open;
   if (open !== isOpen.value) {
     isOpen.value = open;
     shown(open);
@@ -65,8 +69,6 @@ function set(open: boolean): void {
   }
 }
 
-/** Whether Enter was pressed for words whose answer was still to come: the first of it is picked then. */
-let entered = false;
 watch(
   () => props.words,
   () => (entered = false),

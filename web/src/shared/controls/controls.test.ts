@@ -11,6 +11,7 @@ import Disclosure from './Disclosure.vue';
 import FilePicker from './FilePicker.vue';
 import NumberInput from './NumberInput.vue';
 import Radios from './Radios.vue';
+import SearchInput from './SearchInput.vue';
 import SplitPanes from './SplitPanes.vue';
 import Tabs from './Tabs.vue';
 import TextInput from './TextInput.vue';
@@ -286,5 +287,40 @@ describe('something folded', () => {
     await made.get('button').trigger('click');
     expect(made.get('button').attributes('aria-expanded')).toBe('true');
     expect(made.text()).toContain('within');
+  });
+});
+
+describe('words that are searched for', () => {
+  const found = [{ value: 'pear', label: 'Pear' }];
+  const searched = () =>
+    mount(SearchInput, {
+      props: { words: 'p', found: [], none: 'None', settled: false },
+      global,
+      attachTo: document.body,
+    });
+
+  it('pick the first that is found, where Enter came before', async () => {
+    const made = searched();
+    await made.get('input').trigger('focus');
+    await made.get('input').trigger('keydown', key('Enter'));
+    await made.setProps({ found, settled: true });
+    expect(made.emitted('pick')).toEqual([['pear']]);
+    made.unmount();
+  });
+
+  it('pick nothing once the list has been left, or for other words', async () => {
+    for (const leave of [
+      (made: ReturnType<typeof searched>) => made.get('input').trigger('blur'),
+      (made: ReturnType<typeof searched>) => made.setProps({ words: 'pe' }),
+    ]) {
+      const made = searched();
+      await made.get('input').trigger('focus');
+      await made.get('input').trigger('keydown', key('Enter'));
+      await leave(made);
+      await made.get('input').trigger('focus');
+      await made.setProps({ found, settled: true });
+      expect(made.emitted('pick')).toBeUndefined();
+      made.unmount();
+    }
   });
 });
