@@ -116,7 +116,8 @@ record ConditionCheck(ModelIndex known, DefinitionFindings report, String proper
                         known.options(choice).stream()
                                 .anyMatch(option -> option.id().equals(value));
                     case Kind.TermPick pick -> known.hasTerm(pick.taxonomy(), value);
-                    default -> Conditions.read(field.kind(), value).isPresent();
+                    case Kind.Plain _, Kind.Reference _, Kind.Nested _, Kind.Note _ ->
+                        Conditions.read(field.kind(), value).isPresent();
                 };
         if (!valid) {
             report.add(property, Code.CONDITION_VALUE, owner, value, field.label(), Nearest.hint(value, words(field)));
