@@ -3,12 +3,18 @@ package org.jontrel.server;
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
+import com.zaxxer.hikari.HikariDataSource;
 import java.io.IOException;
 import java.net.InetAddress;
 import java.net.ServerSocket;
 import java.net.Socket;
+import java.sql.Connection;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.concurrent.Executors;
+import javax.sql.DataSource;
+import org.awaitility.Awaitility;
 import org.jontrel.site.testing.TestDatabase;
 import org.jontrel.site.testing.Waiting;
 import org.springframework.boot.builder.SpringApplicationBuilder;
@@ -19,6 +25,9 @@ import org.testng.annotations.Test;
 
 /** What is answered while the database cannot be reached, and after. */
 public class DatabaseDownTest {
+    /** The shortest that the pool takes. */
+    private static final Duration POOL_WAIT = Duration.ofMillis(250);
+
     private DatabaseProxy way;
     private ConfigurableApplicationContext context;
     private Session session;
@@ -92,6 +101,7 @@ public class DatabaseDownTest {
                         "--spring.datasource.url=" + url.replace(":" + port + "/", ":" + way.port + "/"),
                         "--spring.datasource.username=" + TestDatabase.USER,
                         "--spring.datasource.password=" + TestDatabase.PASSWORD,
+                        "--spring.datasource.hikari.connection-timeout=" + POOL_WAIT.toMillis(),
                         "--jontrel.setup-code=only-for-tests");
         session = new Session("http://127.0.0.1:" + context.getEnvironment().getProperty("local.server.port"));
     }
@@ -119,5 +129,26 @@ public class DatabaseDownTest {
                 "the database", () -> session.send("GET", "/api/session", null).statusCode() != 503);
         assertEquals(session.send("GET", "/api/session", null).statusCode(), 200);
         assertEquals(session.send("GET", "/at/nowhere/", null).statusCode(), 404);
+    }
+
+    @Test
+    public void whoComesWhileAllConnectionsAreInUseIsServedWhenOneIsFree() throws Exception {
+        var pool = context.getBean(DataSource.class).unwrap(HikariDataSource.class);
+        var taken = new ArrayList<Connection>();
+        try (var reader = Executors.newVirtualThreadPerTaskExecutor()) {
+            while (taken.size() < pool.getMaximumPoolSize()) {
+                taken.add(pool.getConnection());
+            }
+            var answer = reader.submit(() -> session.send("GET", "/api/session", null));
+            Awaitility.await("no answer before there is a connection")
+                    .during(POOL_WAIT.multipliedBy(4))
+                    .until(() -> !answer.isDone());
+            taken.removeLast().close();
+            assertEquals(answer.get().statusCode(), 200, answer.get().body());
+        } finally {
+            for (var connection : taken) {
+                connection.close();
+            }
+        }
     }
 }

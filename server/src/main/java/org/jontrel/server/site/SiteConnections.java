@@ -5,6 +5,8 @@ import com.zaxxer.hikari.HikariDataSource;
 import java.sql.Connection;
 import java.sql.SQLException;
 import javax.sql.DataSource;
+import org.jontrel.server.database.DatabaseProbe;
+import org.jontrel.server.database.PatientDataSource;
 import org.springframework.boot.jdbc.autoconfigure.DataSourceProperties;
 import org.springframework.jdbc.datasource.AbstractDataSource;
 
@@ -20,8 +22,9 @@ final class SiteConnections implements AutoCloseable {
     private static final int WAIT_MILLIS = 1_500;
 
     private final HikariDataSource pool;
+    private final DataSource connections;
 
-    SiteConnections(DataSourceProperties server) {
+    SiteConnections(DataSourceProperties server, DatabaseProbe probe) {
         var config = new HikariConfig();
         config.setJdbcUrl(server.getUrl());
         config.setUsername(server.getUsername());
@@ -34,6 +37,7 @@ final class SiteConnections implements AutoCloseable {
         config.setAutoCommit(false);
         config.setTransactionIsolation("TRANSACTION_READ_COMMITTED");
         pool = new HikariDataSource(config);
+        connections = new PatientDataSource(pool, probe::isReachable);
     }
 
     /** Connections to one database. */
@@ -41,7 +45,7 @@ final class SiteConnections implements AutoCloseable {
         return new AbstractDataSource() {
             @Override
             public Connection getConnection() throws SQLException {
-                return switched(pool.getConnection(), database);
+                return switched(connections.getConnection(), database);
             }
 
             @Override

@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.regex.Pattern;
 import org.jontrel.core.naming.Keys;
+import org.jontrel.server.database.DatabaseProbe;
 import org.jontrel.server.web.Refusal;
 import org.jontrel.server.web.Settings;
 import org.jontrel.site.Site;
@@ -36,11 +37,11 @@ public class Sites {
             .expireAfterWrite(Duration.ofMinutes(1))
             .build();
 
-    Sites(SiteMapper mapper, RecordIds ids, DataSourceProperties server, Settings settings) {
+    Sites(SiteMapper mapper, RecordIds ids, DataSourceProperties server, DatabaseProbe probe, Settings settings) {
         this.mapper = mapper;
         this.ids = ids;
         this.settings = settings;
-        this.connections = new SiteConnections(server);
+        this.connections = new SiteConnections(server, probe);
     }
 
     /** A site as it is registered; {@code path} is its address. */

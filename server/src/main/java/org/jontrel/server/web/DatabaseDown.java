@@ -5,18 +5,15 @@ import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
-import java.sql.DriverManager;
-import java.sql.SQLException;
 import java.sql.SQLNonTransientConnectionException;
 import java.sql.SQLTransientConnectionException;
 import java.time.Duration;
-import java.util.Properties;
 import java.util.concurrent.atomic.AtomicBoolean;
 import org.apache.ibatis.exceptions.PersistenceException;
+import org.jontrel.server.database.DatabaseProbe;
 import org.jontrel.site.table.DatabaseException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.boot.jdbc.autoconfigure.DataSourceProperties;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.dao.DataAccessException;
@@ -43,11 +40,11 @@ class DatabaseDown extends OncePerRequestFilter {
     private static final Logger LOG = LoggerFactory.getLogger(DatabaseDown.class);
     private static final Duration BETWEEN_TRIES = Duration.ofMillis(500);
     private static final JsonMapper JSON = JsonMapper.builder().build();
-    private final DataSourceProperties database;
+    private final DatabaseProbe probe;
     private final AtomicBoolean down = new AtomicBoolean();
 
-    DatabaseDown(DataSourceProperties database) {
-        this.database = database;
+    DatabaseDown(DatabaseProbe probe) {
+        this.probe = probe;
     }
 
     @Override
@@ -96,12 +93,13 @@ class DatabaseDown extends OncePerRequestFilter {
         return false;
     }
 
-    private static ProblemDetail problem() {
+    private ProblemDetail problem() {
         return ProblemDetail.forStatusAndDetail(
-                HttpStatus.SERVICE_UNAVAILABLE, "The database cannot be reached. Try again in a moment.");
+                HttpStatus.SERVICE_UNAVAILABLE,
+                (down.get() ? "The database cannot be reached." : "The server is busy.") + " Try again in a moment.");
     }
 
-    private static void refuse(HttpServletResponse response) throws IOException {
+    private void refuse(HttpServletResponse response) throws IOException {
         response.setStatus(HttpStatus.SERVICE_UNAVAILABLE.value());
         response.setHeader(HttpHeaders.RETRY_AFTER, "2");
         response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
@@ -110,11 +108,11 @@ class DatabaseDown extends OncePerRequestFilter {
 
     /** Where it can be reached after all, the others were only too many, and nothing more is refused. */
     private void noticed() {
-        if (!isReachable() && down.compareAndSet(false, true)) {
+        if (!probe.isReachable() && down.compareAndSet(false, true)) {
             LOG.error("The database cannot be reached: requests are answered with 503 until it can");
             Thread.ofVirtual().name("database-tries").start(() -> {
                 try {
-                    while (!isReachable()) {
+                    while (!probe.isReachable()) {
                         Thread.sleep(BETWEEN_TRIES);
                     }
                     LOG.warn("The database can be reached again");
@@ -124,19 +122,6 @@ class DatabaseDown extends OncePerRequestFilter {
                     down.set(false);
                 }
             });
-        }
-    }
-
-    private boolean isReachable() {
-        var properties = new Properties();
-        properties.setProperty("user", database.getUsername());
-        properties.setProperty("password", database.getPassword());
-        properties.setProperty("connectTimeout", "1000");
-        properties.setProperty("socketTimeout", "1000");
-        try (var connection = DriverManager.getConnection(database.getUrl(), properties)) {
-            return connection.isValid(1);
-        } catch (SQLException _) {
-            return false;
         }
     }
 }
