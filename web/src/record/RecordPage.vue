@@ -75,12 +75,23 @@ watch(open, (now) => {
   }
 });
 
+const addressOf = (number: string) => [site.value, String(route.params.type), number].join('/');
+const beginning = computed(() => ({ copy: String(route.query.copy ?? ''), under: String(route.query.under ?? '') }));
+const address = computed(() =>
+  isNew.value ? addressOf(['new', beginning.value.copy, beginning.value.under].join('/')) : addressOf(id.value),
+);
+/** The address of a record that was new here until it was stored: it is open already. */
+let storedAt = '';
+
 watch(
-  () => [site.value, String(route.params.type), id.value],
-  async () => {
-    if (open.value && String(open.value.record.id) === id.value) {
+  address,
+  async (now) => {
+    if (now === storedAt) {
       return;
     }
+    storedAt = '';
+    record.clear();
+    const { copy, under } = beginning.value;
     try {
       if (holders.site !== site.value || !holders.all) {
         await holders.load(site.value);
@@ -89,8 +100,10 @@ watch(
         sentence.value = t('record.noSuch', { key: String(route.params.type) });
         return;
       }
-      const from = route.query.copy ? await copyOf(Number(route.query.copy)) : {};
-      await record.load(from, await parentOf(String(route.query.under ?? '')));
+      await record.load(async () => ({
+        start: copy ? await copyOf(Number(copy)) : {},
+        parent: await parentOf(under),
+      }));
     } catch (thrown) {
       sentence.value = sentenceOf(thrown);
     }
@@ -133,6 +146,7 @@ async function parentOf(under: string): Promise<Schemas['ParentView'] | undefine
 async function save(state: 'draft' | 'published' | 'scheduled' | 'retired'): Promise<void> {
   const stored = await record.save(state);
   if (stored && isNew.value) {
+    storedAt = addressOf(String(stored.record.id));
     await router.replace(one(stored.record.id));
   }
   if (record.refused.value) {

@@ -114,7 +114,7 @@ function held(): { until: Promise<void>; go: () => void } {
 describe('a record that is worked on', () => {
   it('keeps what is typed while it is being saved', async () => {
     const { record } = opened('1');
-    await record.load({});
+    await record.load();
     type(record, { title: 'A', note: 'x' });
     const slow = held();
     server.holds.set('PUT', slow.until);
@@ -126,7 +126,7 @@ describe('a record that is worked on', () => {
     expect(record.values.value).toEqual({ title: 'A and on', note: 'x' });
     expect(record.dirty.value).toBe(true);
     const other = opened('1').record;
-    await other.load({});
+    await other.load();
     expect(other.found.value?.values.title).toBe('A and on');
     await record.save('draft');
     expect(server.stored.get(1)).toEqual({ version: 3, values: { title: 'A and on', note: 'x' } });
@@ -135,7 +135,7 @@ describe('a record that is worked on', () => {
 
   it('gives rows that are typed on while they are saved the numbers they got', async () => {
     const { record } = opened('1');
-    await record.load({});
+    await record.load();
     type(record, { rows: [{ day: '1' }] });
     const slow = held();
     server.holds.set('PUT', slow.until);
@@ -149,7 +149,7 @@ describe('a record that is worked on', () => {
 
   it('is published once by a double click, and a new one is made once', async () => {
     const { record } = opened('new');
-    await record.load({});
+    await record.load();
     type(record, { title: 'New' });
     const slow = held();
     server.holds.set('POST', slow.until);
@@ -170,7 +170,7 @@ describe('a record that is worked on', () => {
 
   it('is made once where the answer was lost and somebody typed on', async () => {
     const { record } = opened('new');
-    await record.load({});
+    await record.load();
     type(record, { title: 'New' });
     server.losesAnswers = 3;
     expect(await record.save('draft')).toBeUndefined();
@@ -188,7 +188,7 @@ describe('a record that is worked on', () => {
 
   it('never publishes what was mended before it arrived', async () => {
     const { record } = opened('1');
-    await record.load({});
+    await record.load();
     type(record, { title: 'With a slip' });
     server.losesRequests = 3;
     await record.save('published');
@@ -199,12 +199,12 @@ describe('a record that is worked on', () => {
 
   it('is made once where the window was closed before the answer came', async () => {
     const closed = opened('new').record;
-    await closed.load({});
+    await closed.load();
     type(closed, { title: 'New' });
     server.losesAnswers = 3;
     await closed.save('draft');
     const { record } = opened('new');
-    await record.load({});
+    await record.load();
     record.takeUnfinished();
     await record.save('draft');
     expect(server.stored.size).toBe(3);
@@ -213,11 +213,11 @@ describe('a record that is worked on', () => {
 
   it('does not write over what others have saved since something was left unfinished', async () => {
     const closed = opened('1').record;
-    await closed.load({});
+    await closed.load();
     type(closed, { title: 'Mine' });
     server.stored.set(1, { version: 2, values: { title: 'One', note: 'Of somebody else' } });
     const { record } = opened('1');
-    await record.load({});
+    await record.load();
     record.takeUnfinished();
     await record.save('draft');
     expect(record.conflict.value).toBeDefined();
@@ -230,7 +230,7 @@ describe('a record that is worked on', () => {
   it('leaves what is on its way to whoever opens the record next', async () => {
     const scope = effectScope();
     const left = scope.run(() => opened('1').record);
-    await left?.load({});
+    await left?.load();
     type(left as ReturnType<typeof useRecord>, { title: 'Sent' });
     const slow = held();
     server.holds.set('PUT', slow.until);
@@ -239,7 +239,7 @@ describe('a record that is worked on', () => {
     type(left as ReturnType<typeof useRecord>, { title: 'Sent and on' });
     scope.stop();
     const { record } = opened('1');
-    await record.load({});
+    await record.load();
     slow.go();
     await late;
     record.takeUnfinished();
@@ -252,13 +252,13 @@ describe('a record that is worked on', () => {
   it('keeps a moment that was typed, and offers it after the window was closed', async () => {
     const scope = effectScope();
     const record = scope.run(() => opened('1').record) as ReturnType<typeof useRecord>;
-    await record.load({});
+    await record.load();
     record.place.retireAt = '2199-01-01T09:00';
     record.touch('own');
     scope.stop();
     await flushPromises();
     const later = opened('1').record;
-    await later.load({});
+    await later.load();
     expect(later.place.retireAt).toBe('');
     later.takeUnfinished();
     expect(later.place.retireAt).toBe('2199-01-01T09:00');
@@ -268,7 +268,7 @@ describe('a record that is worked on', () => {
 
   it('does not send a moment that cannot be read, and says which', async () => {
     const { record } = opened('1');
-    await record.load({});
+    await record.load();
     record.place.retireAt = 'next summer';
     expect(await record.save('published')).toBeUndefined();
     expect(server.writes).toEqual([]);
@@ -280,7 +280,7 @@ describe('a record that is worked on', () => {
 
   it('goes on saying what saving was refused for until that is changed', async () => {
     const { record } = opened('1');
-    await record.load({});
+    await record.load();
     server.refuses = [{ path: 'retire_at', required: false, sentence: 'Later.' }];
     record.place.retireAt = '2020-01-01T09:00';
     record.touch('own');
@@ -294,7 +294,7 @@ describe('a record that is worked on', () => {
 
   it('keeps my moment and address where both changed the record', async () => {
     const { record } = opened('1');
-    await record.load({});
+    await record.load();
     server.stored.set(1, { version: 2, values: { title: 'Theirs' } });
     record.place.retireAt = '2199-01-01T09:00';
     record.touch('own');
@@ -307,19 +307,19 @@ describe('a record that is worked on', () => {
 
   it('does not offer later what was stored long ago', async () => {
     const closed = opened('1').record;
-    await closed.load({});
+    await closed.load();
     type(closed, { title: 'A' });
     server.stored.set(1, { version: 2, values: { title: 'A' } });
-    await opened('1').record.load({});
+    await opened('1').record.load();
     server.stored.set(1, { version: 3, values: { title: 'A and more' } });
     const { record } = opened('1');
-    await record.load({});
+    await record.load();
     expect(record.found.value).toBeUndefined();
   });
 
   it('does not clash with what it sent itself', async () => {
     const { record } = opened('1');
-    await record.load({});
+    await record.load();
     type(record, { title: 'A' });
     server.losesAnswers = 3;
     await record.save('draft');
@@ -334,10 +334,10 @@ describe('a record that is worked on', () => {
     const { id, record } = opened('1');
     const slow = held();
     server.holds.set('GET 1', slow.until);
-    const late = record.load({});
+    const late = record.load();
     await flushPromises();
     id.value = '2';
-    await record.load({});
+    await record.load();
     slow.go();
     await late;
     expect(record.open.value?.record.id).toBe(2);
@@ -346,14 +346,14 @@ describe('a record that is worked on', () => {
 
   it('is not filled by a save that was begun in another', async () => {
     const { id, record } = opened('1');
-    await record.load({});
+    await record.load();
     type(record, { title: 'A' });
     const slow = held();
     server.holds.set('PUT', slow.until);
     const late = record.save('draft');
     await flushPromises();
     id.value = '2';
-    await record.load({});
+    await record.load();
     slow.go();
     await late;
     expect(record.values.value.title).toBe('Two');
@@ -363,10 +363,10 @@ describe('a record that is worked on', () => {
 
   it('shares nothing with another window', async () => {
     const mine = opened('new').record;
-    await mine.load({});
+    await mine.load();
     type(mine, { title: 'Mine' });
     const theirs = opened('new').record;
-    await theirs.load({});
+    await theirs.load();
     expect(theirs.found.value?.values.title).toBe('Mine');
     type(theirs, { title: 'Theirs' });
     expect(theirs.found.value?.values.title).toBe('Mine');
@@ -374,7 +374,7 @@ describe('a record that is worked on', () => {
     expect(theirs.values.value.title).toBe('Mine');
     expect(theirs.found.value?.values.title).toBe('Theirs');
     const third = opened('new').record;
-    await third.load({});
+    await third.load();
     third.dropUnfinished();
     expect(third.found.value).toBeDefined();
     third.dropUnfinished();
@@ -384,11 +384,11 @@ describe('a record that is worked on', () => {
   it('offers everything that was left unfinished, one after the other', async () => {
     for (const title of ['First', 'Second']) {
       const { record } = opened('new');
-      await record.load({});
+      await record.load();
       type(record, { title });
     }
     const { record } = opened('new');
-    await record.load({});
+    await record.load();
     const offered = [String(record.found.value?.values.title)];
     record.dropUnfinished();
     offered.push(String(record.found.value?.values.title));

@@ -13,6 +13,7 @@ import {
   type Schemas,
 } from '@/shared/api/client';
 import { i18n } from '@/shared/i18n';
+import { textOf } from '@/shared/text';
 import { same, type Problem } from './form';
 import { pathOf } from './links';
 import type { Holder } from './holders';
@@ -47,6 +48,12 @@ interface Sent {
   id: number | undefined;
   body: Schemas['WriteBody'];
   place: Placement;
+}
+
+/** What a new record begins with. */
+interface Beginning {
+  start: Record<string, unknown>;
+  parent?: Schemas['ParentView'] | undefined;
 }
 
 export type OpenRecord = Schemas['OpenRecord'];
@@ -93,6 +100,7 @@ export function useRecord(site: () => string, holder: () => Holder | undefined, 
     form.close();
   }, true);
 
+  const isOpen = () => open.value !== undefined;
   const path = () => pathOf(site(), holder() as Holder);
   const single = () => holder()?.sort === 'values';
 
@@ -118,8 +126,9 @@ export function useRecord(site: () => string, holder: () => Holder | undefined, 
     }
   }
 
-  async function load(start: Record<string, unknown>, parent?: Schemas['ParentView']): Promise<void> {
-    const mine = ++opening;
+  /** What is here is gone at once, so that nobody types into it while the next is asked for. */
+  function clear(): number {
+    opening++;
     form.close();
     form = newKeeper();
     saving = undefined;
@@ -127,26 +136,43 @@ export function useRecord(site: () => string, holder: () => Holder | undefined, 
     base = undefined;
     ready.value = false;
     open.value = undefined;
-    values.value = start;
+    values.value = {};
     problems.value = [];
     hidden.value = [];
-    dirty.value = Object.keys(start).length > 0;
+    dirty.value = false;
     left.value = [];
     sentence.value = '';
     conflict.value = undefined;
     touched.value = new Set();
     refused.value = false;
-    Object.assign(place, { ...NOWHERE, parent });
+    Object.assign(place, NOWHERE);
+    return opening;
+  }
+
+  async function begin({ start, parent }: Beginning): Promise<void> {
+    values.value = start;
+    dirty.value = Object.keys(start).length > 0;
+    place.parent = parent;
+    await check();
+  }
+
+  /** Opens the record that is asked for, or a new one with what `beginning` gives. */
+  async function load(beginning: () => Promise<Beginning> = () => Promise.resolve({ start: {} })): Promise<void> {
+    const mine = clear();
     try {
-      if (!isNew.value) {
+      if (isNew.value) {
+        const from = await beginning();
+        if (mine !== opening) {
+          return;
+        }
+        await begin(from);
+      } else {
         const params = { path: { ...path(), id: Number(id()) } };
         const answer = await ask(api.GET('/api/sites/{site}/{sort}/{key}/records/{id}', { params }));
         if (mine !== opening) {
           return;
         }
         show(answer);
-      } else {
-        await check();
       }
     } catch (thrown) {
       if (mine !== opening) {
@@ -161,7 +187,7 @@ export function useRecord(site: () => string, holder: () => Holder | undefined, 
     if (mine !== opening) {
       return;
     }
-    ready.value = open.value !== undefined || isNew.value || single();
+    ready.value = isOpen() || isNew.value || single();
     const unfinished = await kept<Unfinished>(key.value);
     if (mine === opening) {
       // what is stored by now is not offered later either, when it would be older than what is stored then
@@ -195,7 +221,7 @@ export function useRecord(site: () => string, holder: () => Holder | undefined, 
   function standing(at: string): string {
     const [first = ''] = at.split('.');
     const beside = { slug: place.slug, parent: place.parent, publish_at: place.publishAt, retire_at: place.retireAt };
-    return JSON.stringify(first in beside ? beside[first as 'slug'] : values.value[first]) ?? '';
+    return textOf(JSON.stringify(first in beside ? beside[first as 'slug'] : values.value[first]));
   }
 
   function refuse(of: Problem[]): void {
@@ -418,7 +444,7 @@ export function useRecord(site: () => string, holder: () => Holder | undefined, 
     }
     refused.value = thrown.status === 422;
     if (thrown.problems.length) {
-      refuse(thrown.problems as Problem[]);
+      refuse(thrown.problems);
     }
     if (thrown.status === 409) {
       conflict.value = thrown.current as Conflict | undefined;
@@ -478,6 +504,7 @@ export function useRecord(site: () => string, holder: () => Holder | undefined, 
     isNew,
     ready,
     load,
+    clear,
     show,
     leads,
     touch,
