@@ -33,7 +33,16 @@ const problems = computed(() => [
 const params = computed(() => ({ path: { workspace: workspace.value } }));
 const blockers = computed(() => (next.value?.findings ?? []).filter((finding) => finding.severity === 'blocker'));
 
-watch(next, (now) => (version.value = now?.nextVersion ?? ''), { immediate: true });
+/** As it is suggested, until somebody types another. */
+watch(
+  () => next.value?.nextVersion ?? '',
+  (now, before = '') => {
+    if (version.value === before) {
+      version.value = now;
+    }
+  },
+  { immediate: true },
+);
 
 async function release(): Promise<void> {
   refused.value = [];
