@@ -1,4 +1,4 @@
-import { api, ask, csrfToken, toError, type Schemas } from '@/shared/api/client';
+import { api, ask, csrfToken, toError, unreachable, type Schemas } from '@/shared/api/client';
 import type { Field } from '@/shared/kinds';
 import { addressOf, fieldsOf, type Holder } from './holders';
 import type { FileView, FormContext, Offer } from './form';
@@ -16,6 +16,8 @@ interface Link {
 }
 
 const MOST = 20;
+/** As many terms as are shown as a tree; those of larger taxonomies are found by words. */
+const MOST_TERMS = 500;
 /** Values of a record that are shown without going to it. */
 const PREVIEWED = 6;
 
@@ -66,9 +68,12 @@ export function siteLinks(
   async function terms(field: Field, target: Holder, words: string): Promise<Offer[]> {
     const params = {
       path: pathOf(site(), target),
-      query: { most: 500, order: 'own_position', fields: 'part_title' },
+      query: { most: MOST_TERMS, order: 'own_position', fields: 'part_title' },
     };
-    const all = (await ask(api.GET('/api/sites/{site}/{sort}/{key}/records', { params }))).records;
+    const { records: all, next } = await ask(api.GET('/api/sites/{site}/{sort}/{key}/records', { params }));
+    if (words && next) {
+      return records(field, target, { search: words }, false);
+    }
     if (words) {
       return all
         .filter((each) => each.title.toLowerCase().includes(words.toLowerCase()))
@@ -82,24 +87,25 @@ export function siteLinks(
     return below(0, 0);
   }
 
+  async function records(
+    field: Field,
+    target: Holder,
+    query: { search: string; order?: string },
+    several: boolean,
+  ): Promise<Offer[]> {
+    const params = { path: pathOf(site(), target), query: { ...query, most: MOST, fields: 'part_title' } };
+    const list = await ask(api.GET('/api/sites/{site}/{sort}/{key}/records', { params }));
+    return list.records.map((each) => offer(field, target, each, several));
+  }
+
   async function search(field: Field, words: string): Promise<Offer[]> {
     const found = targets(field, byId);
     const lists = await Promise.all(
-      found.map(async (target) => {
-        if (target.sort === 'taxonomies') {
-          return terms(field, target, words);
-        }
-        const query = {
-          search: words,
-          most: MOST,
-          fields: 'part_title',
-          ...(words ? {} : { order: '-own_updated_at' }),
-        };
-        const list = await ask(
-          api.GET('/api/sites/{site}/{sort}/{key}/records', { params: { path: pathOf(site(), target), query } }),
-        );
-        return list.records.map((each) => offer(field, target, each, found.length > 1));
-      }),
+      found.map((target) =>
+        target.sort === 'taxonomies'
+          ? terms(field, target, words)
+          : records(field, target, { search: words, ...(words ? {} : { order: '-own_updated_at' }) }, found.length > 1),
+      ),
     );
     return lists.flat();
   }
@@ -160,7 +166,7 @@ export function siteLinks(
         }
       };
       request.onerror = () => {
-        reject(toError(0, undefined));
+        reject(unreachable());
       };
       request.send(form);
     });

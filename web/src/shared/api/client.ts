@@ -120,13 +120,16 @@ export function toError(status: number, error: unknown): ApiError {
   return new ApiError(status, detail, problem.findings ?? [], problem.current, problem.problems ?? []);
 }
 
+/** No answer came. */
+export const unreachable = () => new ApiError(0, i18n.global.t('common.unreachable'), [], undefined);
+
 /** The data of an answer; throws an {@link ApiError} for any other. */
 export async function ask<T>(sent: Promise<Answer<T>>): Promise<T> {
   let answer: Answer<T>;
   try {
     answer = await sent;
   } catch {
-    throw new ApiError(0, i18n.global.t('common.unreachable'), [], undefined);
+    throw unreachable();
   }
   if (!answer.response.ok) {
     throw toError(answer.response.status, answer.error);
@@ -138,7 +141,7 @@ export async function ask<T>(sent: Promise<Answer<T>>): Promise<T> {
 export async function upload<T>(path: string, form: FormData): Promise<T> {
   const response = await fetch(path, { method: 'POST', body: form, headers: { 'X-XSRF-TOKEN': csrfToken() } }).catch(
     () => {
-      throw new ApiError(0, i18n.global.t('common.unreachable'), [], undefined);
+      throw unreachable();
     },
   );
   const body: unknown = await response.json().catch(() => undefined);
