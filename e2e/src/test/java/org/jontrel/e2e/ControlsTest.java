@@ -6,6 +6,7 @@ import static org.testng.Assert.assertTrue;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.TimeoutError;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
 import com.microsoft.playwright.options.LoadState;
@@ -14,6 +15,7 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.util.List;
 import java.util.Map;
+import java.util.function.BooleanSupplier;
 import java.util.regex.Pattern;
 import javax.imageio.ImageIO;
 import org.jontrel.demo.Client;
@@ -243,7 +245,7 @@ public class ControlsTest {
         page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("Lime"))
                 .click();
         field("near")
-                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Look at Lime"))
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Preview Lime"))
                 .click();
         assertThat(field("near").locator(".peek")).containsText("By the gate.");
         anna.checkAccessibility();
@@ -302,7 +304,7 @@ public class ControlsTest {
                         .at("/record/values/keeper/id")
                         .asLong(),
                 bram);
-        anna.button("Take out Lime").click();
+        anna.button("Remove Lime").click();
         assertThat(anna.link("Lime")).hasCount(0);
     }
 
@@ -340,7 +342,7 @@ public class ControlsTest {
                     .first()
                     .locator("img")
                     .dragTo(field("photos").locator("li").nth(1));
-            page.waitForTimeout(200);
+            moved(() -> !names.first().textContent().equals("two.png"));
         }
         assertThat(names).hasText(new String[] {"one.png", "two.png"});
         choose.click();
@@ -385,10 +387,10 @@ public class ControlsTest {
         page.locator("tr[data-record]").first().focus();
         assertTrue(page.locator("tr[data-record]").count() < 100);
         var last = page.getByText("Person 0999");
-        for (int i = 0; i < 120 && last.count() == 0; i++) {
+        page.waitForCondition(() -> {
             page.keyboard().press("End");
-            page.waitForTimeout(300);
-        }
+            return last.count() > 0;
+        });
         assertThat(last).isVisible();
         assertTrue(page.locator("tr[data-record]").count() < 100);
         page.keyboard().press("Home");
@@ -400,7 +402,7 @@ public class ControlsTest {
     public void aTokenIsMadeShownOnceAndRevoked() {
         anna.open("/w/orchard/sites/field");
         page.getByLabel("Name").fill("Importer");
-        anna.button("Make token").click();
+        anna.button("Create token").click();
         var secret = page.locator(".secret code").textContent();
         anna.checkAccessibility();
         assertTrue(secret.length() > 40);
@@ -412,5 +414,13 @@ public class ControlsTest {
         anna.button("Revoke").click();
         anna.confirm("Revoke");
         assertThat(page.getByText("Importer")).hasCount(0);
+    }
+
+    private void moved(BooleanSupplier has) {
+        try {
+            page.waitForCondition(has, new Page.WaitForConditionOptions().setTimeout(2_000));
+        } catch (TimeoutError _) {
+            // the browser has not noticed the drag
+        }
     }
 }

@@ -377,8 +377,7 @@ public class DeskTest {
         page.keyboard().type(" of stone");
         assertThat(heading).hasText("Structure of stone 1");
         desk.saved();
-        // longer than anything waits before it asks
-        page.waitForTimeout(1_500);
+        desk.anna.rest();
         asked.removeIf(each -> each.contains("/presence") || each.contains("/public/") || each.endsWith("/sites"));
         assertEquals(asked.size(), 1, asked.toString());
         assertTrue(asked.getFirst().startsWith("PUT workspaces/tessel-waters/draft/definitions/"), asked.toString());

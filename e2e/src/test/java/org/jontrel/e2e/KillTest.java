@@ -67,7 +67,7 @@ public class KillTest {
             visitor.signIn("anna", PASSWORD);
             visitor.open("/w/tessel/sites/trial/runs/" + run);
             if (!button.equals(NOBODY)) {
-                assertThat(visitor.page.getByText("This run was cut off."))
+                assertThat(visitor.page.getByText("This run was interrupted."))
                         .isVisible(new com.microsoft.playwright.assertions.LocatorAssertions.IsVisibleOptions()
                                 .setTimeout(20_000));
                 visitor.checkAccessibility();

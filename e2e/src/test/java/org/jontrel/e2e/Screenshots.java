@@ -56,7 +56,7 @@ public class Screenshots {
         visitor.open("/w/tessel-waters/history")
                 .heading("Since the last release")
                 .waitFor();
-        page.getByText("Step to here").first().waitFor();
+        page.getByText("Return to here").first().waitFor();
         visitor.picture(folder, "history");
         visitor.open("/w/tessel-waters/exchange").heading("Import definitions").waitFor();
         page.locator("input[type=file]").setInputFiles(new Path[] {
@@ -96,7 +96,6 @@ public class Screenshots {
         visitor.picture(folder, "releases");
         visitor.open("/accounts").heading("Accounts").waitFor();
         page.getByText("cleo").first().waitFor();
-        page.waitForTimeout(500);
         visitor.picture(folder, "accounts");
         visitor.open("/w/tessel-waters/sites/trial");
         Visitor.choose(page.getByLabel("to", new Page.GetByLabelOptions().setExact(true)), "2.0.0");
@@ -104,9 +103,9 @@ public class Screenshots {
         visitor.picture(folder, "plan");
         page.getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("Value for Depth of water"))
                 .fill("1.2");
-        visitor.button("Keep answer").first().click();
+        visitor.button("Save answer").first().click();
         page.getByText("Answered").first().waitFor();
-        visitor.button("Keep answer").last().click();
+        visitor.button("Save answer").last().click();
         page.getByText("Answered").nth(1).waitFor();
         visitor.button("Run on Trial").click();
         page.getByText("Done", new Page.GetByTextOptions().setExact(true)).waitFor();
@@ -114,7 +113,6 @@ public class Screenshots {
         visitor.picture(folder, "run");
         visitor.link("Values this run holds").click();
         page.getByText("Rise of Structures").waitFor();
-        page.waitForTimeout(500);
         visitor.picture(folder, "held");
         visitor.open("/w/tessel-waters/records/bench/structure")
                 .heading("Structures")
@@ -132,7 +130,6 @@ public class Screenshots {
                 .waitFor();
         page.locator(".thumb").first().click();
         page.getByText("Used by").waitFor();
-        page.waitForTimeout(500);
         visitor.picture(folder, "media");
         visitor.open("/w/tessel-waters/records/bench/structure");
         visitor.link("Lock 1").first().click();

@@ -2,12 +2,12 @@ package org.jontrel.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.testng.Assert.assertEquals;
-import static org.testng.Assert.assertTrue;
 import static org.testng.Assert.fail;
 
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.TimeoutError;
 import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import java.time.LocalTime;
@@ -186,12 +186,7 @@ public class TypingLaw {
         waitForSheet();
         settle(expected);
         var isSaved = page.getByRole(AriaRole.STATUS).getByText("Draft saved");
-        for (int i = 0; i < 60 && !isSaved.isVisible(); i++) {
-            page.waitForTimeout(500);
-        }
-        assertTrue(
-                isSaved.isVisible(),
-                "with seed " + SEED + ": " + page.getByRole(AriaRole.STATUS).allTextContents());
+        assertThat(isSaved).isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(30_000));
         var stored = stored();
         expected.forEach((name, text) -> assertEquals(stored.get(name), text, name + " with seed " + SEED));
         assertEquals(anna.errors(), List.of());
@@ -310,17 +305,23 @@ public class TypingLaw {
     /** After a reload: what was not stored is offered, and taken. */
     private void comeBack() {
         var title = page.locator("[data-field=title] input");
-        for (int i = 0; i < 20 && title.count() == 0; i++) {
-            page.waitForTimeout(500);
-            if (title.count() == 0 && i % 4 == 3) {
-                page.reload();
-            }
+        for (int i = 0; i < 5 && !comes(title); i++) {
+            page.reload();
         }
         title.waitFor();
         page.waitForTimeout(300);
         var offer = anna.button("Continue with them");
         if (offer.count() > 0) {
             offer.click();
+        }
+    }
+
+    private static boolean comes(Locator what) {
+        try {
+            what.waitFor(new Locator.WaitForOptions().setTimeout(2_000));
+            return true;
+        } catch (TimeoutError _) {
+            return false;
         }
     }
 }

@@ -82,7 +82,7 @@ public class ViewsTest {
             }
             for (int width : NARROWER) {
                 page.setViewportSize(width, HEIGHT);
-                page.waitForTimeout(100);
+                desk.anna.painted();
                 int needed = (int) page.evaluate("document.documentElement.scrollWidth");
                 if (needed > width) {
                     mistakes.add(view + " needs " + needed + " pixels at " + width);

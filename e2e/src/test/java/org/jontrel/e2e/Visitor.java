@@ -21,6 +21,8 @@ import java.util.Map;
 
 /** Somebody at a browser of 1280 by 800 pixels. */
 final class Visitor implements AutoCloseable {
+    private static final int LONGEST_PAUSE = 1_500;
+
     static {
         // two classes of stories are told at the same time, also on slow machines
         PlaywrightAssertions.setDefaultAssertionTimeout(15_000);
@@ -195,6 +197,17 @@ final class Visitor implements AutoCloseable {
         assertTrue(serious.isEmpty(), page.url() + " " + serious);
     }
 
+    /** Waits until what was changed is laid out and painted, and nothing moves any more. */
+    void painted() {
+        page.evaluate("() => new Promise(done => requestAnimationFrame(() => requestAnimationFrame(done)))");
+        page.waitForFunction("document.getAnimations().every(each => each.playState !== 'running')");
+    }
+
+    /** Long enough for anything that waits before it asks the server: to see that nothing does. */
+    void rest() {
+        page.waitForTimeout(LONGEST_PAUSE);
+    }
+
     /** Errors that scripts on any page threw. */
     List<String> errors() {
         return errors;
@@ -202,6 +215,7 @@ final class Visitor implements AutoCloseable {
 
     void picture(String folder, String name) {
         page.evaluate("document.fonts.ready");
+        painted();
         page.screenshot(new Page.ScreenshotOptions().setPath(Path.of(folder, name + ".png")));
     }
 
