@@ -76,12 +76,17 @@ final class OrchardServer implements AutoCloseable {
         run("1.0.0");
     }
 
-    /** Releases the model with texts of its files replaced. */
-    void release(String version, Map<String, String> replacements) {
+    /** Puts the model with texts of its files replaced into the draft. */
+    void draft(Map<String, String> replacements) {
         var definitions = Orchard.edited(replacements).definitions().stream()
                 .map(each -> Map.of("sort", PackageWriter.word(each.sort()), "definition", PackageWriter.tree(each)))
                 .toList();
         anna.ok("POST", "/api/workspaces/orchard/draft/take", Map.of("definitions", definitions));
+    }
+
+    /** Releases the model with texts of its files replaced. */
+    void release(String version, Map<String, String> replacements) {
+        draft(replacements);
         anna.ok("POST", "/api/workspaces/orchard/releases", Map.of("version", version, "notes", ""));
     }
 

@@ -14,7 +14,7 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** One person at the API: cookies, the token against foreign forms, answers as JSON. */
-final class Session {
+public final class Session {
     private static final JsonMapper JSON = JsonMapper.shared();
     private final String address;
     private final CookieManager cookies = new CookieManager();
@@ -22,7 +22,7 @@ final class Session {
     boolean token = true;
     private final Map<String, String> headers = new java.util.HashMap<>();
 
-    Session(String address) {
+    public Session(String address) {
         this.address = address;
     }
 
@@ -40,7 +40,7 @@ final class Session {
         return headers.get(name);
     }
 
-    HttpResponse<String> send(String method, String path, Object body) {
+    public HttpResponse<String> send(String method, String path, Object body) {
         var text = body == null ? "" : body instanceof String raw ? raw : JSON.writeValueAsString(body);
         var request = HttpRequest.newBuilder(URI.create(address + path))
                 .method(method, HttpRequest.BodyPublishers.ofString(text))

@@ -1,4 +1,4 @@
-package org.jontrel.server;
+package org.jontrel.server.database;
 
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
@@ -15,6 +15,8 @@ import java.util.List;
 import java.util.concurrent.Executors;
 import javax.sql.DataSource;
 import org.awaitility.Awaitility;
+import org.jontrel.server.Application;
+import org.jontrel.server.Session;
 import org.jontrel.site.testing.TestDatabase;
 import org.jontrel.site.testing.Waiting;
 import org.springframework.boot.builder.SpringApplicationBuilder;
