@@ -10,7 +10,12 @@ export default defineConfig(({ mode }) => ({
   plugins: [vue(), icons({ compiler: 'vue3' })],
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
   server: { fs: { allow: ['..'] }, proxy: { '/api': 'http://127.0.0.1:8080', '/at': 'http://127.0.0.1:8080' } },
-  build: { target: 'es2023', chunkSizeWarningLimit: 900, ...(mode === 'gallery' ? gallery : {}) },
+  build: {
+    target: 'es2023',
+    license: { fileName: 'licenses/interface.txt' },
+    chunkSizeWarningLimit: 900,
+    ...(mode === 'gallery' ? gallery : {}),
+  },
   test: {
     environment: 'happy-dom',
     // how fast a machine is says nothing of what is tested

@@ -9,6 +9,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Collectors;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
 
@@ -67,5 +68,32 @@ public class ApiDescriptionTest extends TrialServerTest {
         } else {
             lines.add(path + "=" + node);
         }
+    }
+
+    @Test
+    public void noticesNameWhatIsShipped() {
+        var server = notice("server");
+        var libraries = List.of(context.getBeanDefinitionNames()).stream()
+                .map(context::getType)
+                .filter(type -> type != null && type.getProtectionDomain().getCodeSource() != null)
+                .map(type ->
+                        type.getProtectionDomain().getCodeSource().getLocation().getPath())
+                .filter(path -> path.endsWith(".jar") && !path.contains("/org/jontrel/"))
+                .map(path -> path.replaceFirst(".*/", "").replaceFirst("-[0-9][^/]*[.]jar$", ""))
+                .collect(Collectors.toSet());
+        assertTrue(libraries.size() > 10, libraries.toString());
+        for (var library : libraries) {
+            assertTrue(server.contains(":" + library + ":"), library);
+        }
+        var shown = notice("interface");
+        assertTrue(shown.contains("atkinson-hyperlegible-next") && shown.contains("SIL OPEN FONT LICENSE"));
+        assertTrue(shown.contains("naive-ui"));
+        assertTrue(notice("icons").contains("MIT License"));
+    }
+
+    private String notice(String name) {
+        var answer = new Session(address()).send("GET", "/licenses/" + name + ".txt", null);
+        assertEquals(answer.statusCode(), 200, name);
+        return answer.body();
     }
 }
