@@ -17,6 +17,7 @@ const keys: Record<string, string[]> = {
     'Ctrl+Delete',
     'Shift+↑ ↓',
     'Escape',
+    'F1',
   ],
   terms: ['↑ ↓', 'Enter', 'Alt+↑ ↓', 'Alt+→', 'Alt+←', 'Ctrl+Delete'],
   list: ['↑ ↓', '← →', 'F2', 'Enter', 'Space', 'Ctrl+A'],

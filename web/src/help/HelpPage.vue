@@ -50,6 +50,7 @@ const pictureOf: Partial<Record<HelpPageName, string>> = {
   accounts: 'accounts',
 };
 const picture = computed(() => pictures[`../../../docs/screenshots/${pictureOf[name.value] ?? ''}.png`]);
+const licenses = ['interface', 'icons', 'server'] as const;
 const lines = (text: string | undefined) => (text ?? '').split('\n').filter(Boolean);
 const to = (at: string, section = '') => ({ name: 'help', params: { page: at }, hash: section && `#${section}` });
 </script>
@@ -63,6 +64,12 @@ const to = (at: string, section = '') => ({ name: 'help', params: { page: at }, 
           helpPages[each].title
         }}</RouterLink>
       </nav>
+      <p class="small licenses">
+        <span>{{ $t('help.licenses.title') }}</span>
+        <a v-for="each in licenses" :key="each" :href="`/licenses/${each}.txt`" target="_blank">{{
+          $t(`help.licenses.${each}`)
+        }}</a>
+      </p>
     </div>
     <div v-if="words.trim()">
       <h1>{{ $t('help.title') }}</h1>
@@ -110,6 +117,12 @@ const to = (at: string, section = '') => ({ name: 'help', params: { page: at }, 
   align-self: start;
   display: grid;
   gap: 16px;
+}
+.licenses {
+  display: grid;
+  gap: 2px;
+  padding: 0 8px;
+  color: var(--muted);
 }
 nav {
   display: flex;

@@ -1,45 +1,34 @@
 <script setup lang="ts">
-import { computed } from 'vue';
-import { useI18n } from 'vue-i18n';
-import { useHelp } from '@/model/useHelp';
+import SettingList from './SettingList.vue';
 import { kinds, type KindCode } from '@/shared/kinds';
+import { sorts } from '@/shared/definitions';
 
-/** Every kind of field, and what each of its settings does, in the words of the description of files. */
-const { t, te } = useI18n();
-const help = useHelp();
+/** Every kind of field and sort of definitions, and what each setting does, in the words of the description of files. */
 const codes = Object.keys(kinds) as KindCode[];
-
-/** Those that the interface has a word for. */
-function settingsOf(kind: string): { name: string; label: string; about: string }[] {
-  return Object.entries(help.value[kind] ?? {})
-    .filter(([name]) => te(`model.settings.${name}`))
-    .map(([name, about]) => ({ name, label: t(`model.settings.${name}`), about }));
-}
-const common = computed(() => settingsOf('field'));
+const parts = ['option', 'inverse', 'index', 'nested', 'taxonomy_use'] as const;
 </script>
 
 <template>
-  <section id="kinds">
+  <section id="settings">
     <h2>{{ $t('help.settings') }}</h2>
     <p>{{ $t('help.settingsHint') }}</p>
-    <div v-if="common.length" id="kind-all" class="kind">
+    <div id="kind-all" class="kind">
       <h3>{{ $t('help.common') }}</h3>
-      <dl>
-        <template v-for="setting in common" :key="setting.name">
-          <dt>{{ setting.label }}</dt>
-          <dd>{{ setting.about }}</dd>
-        </template>
-      </dl>
+      <SettingList of="field" />
     </div>
     <div v-for="code in codes" :id="`kind-${code}`" :key="code" class="kind">
       <h3><component :is="kinds[code].icon" aria-hidden="true" /> {{ $t(`model.kinds.${code}`) }}</h3>
       <p>{{ $t(`model.kindAbout.${code}`) }}</p>
-      <dl v-if="settingsOf(code).length">
-        <template v-for="setting in settingsOf(code)" :key="setting.name">
-          <dt>{{ setting.label }}</dt>
-          <dd>{{ setting.about }}</dd>
-        </template>
-      </dl>
+      <SettingList :of="code" />
+    </div>
+    <h2>{{ $t('help.definitionSettings') }}</h2>
+    <div v-for="sort in sorts" :key="sort" class="kind">
+      <h3>{{ $t(`model.sorts.${sort}`) }}</h3>
+      <SettingList :of="`a_${sort}`" />
+    </div>
+    <div v-for="part in parts" :key="part" class="kind">
+      <h3>{{ $t(`help.parts.${part}`) }}</h3>
+      <SettingList :of="part" />
     </div>
   </section>
 </template>
@@ -57,17 +46,5 @@ h3 {
 }
 p {
   margin: 4px 0 0;
-}
-dl {
-  display: grid;
-  grid-template-columns: minmax(120px, max-content) minmax(0, 1fr);
-  gap: 4px 24px;
-  margin: 8px 0 0;
-}
-dt {
-  font-weight: 600;
-}
-dd {
-  margin: 0;
 }
 </style>

@@ -33,7 +33,7 @@ function setHow(how: string): void {
 }
 
 function put(parts: Part[]): void {
-  emit('change', { ...props.of, parts }, props.not ?? false);
+  emit('change', { ...props.of, parts }, props.not);
 }
 
 function set(at: number, part: Part): void {

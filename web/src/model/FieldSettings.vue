@@ -44,7 +44,7 @@ function about(name: string): string | undefined {
 <template>
   <div class="settings" role="group" :aria-label="$t('model.settingsOf', { label: field.label })">
     <template v-if="field.kind === 'choice'">
-      <div v-if="lists.length" :title="about('list')">
+      <div v-if="lists.length" :data-explain="`${field.kind}.list`">
         <label class="small" :for="`${field.id}-list`">{{ $t('model.settings.list') }}</label>
         <Choice
           :id="`${field.id}-list`"
@@ -58,7 +58,7 @@ function about(name: string): string | undefined {
       </div>
       <OptionEditor v-if="!field.list" :options="field.options ?? []" @change="set('options', $event)" />
     </template>
-    <div v-if="field.kind === 'term'" :title="about('taxonomy')">
+    <div v-if="field.kind === 'term'" :data-explain="`${field.kind}.taxonomy`">
       <label class="small" :for="`${field.id}-taxonomy`">{{ $t('model.settings.taxonomy') }}</label>
       <Choice
         :id="`${field.id}-taxonomy`"
@@ -71,7 +71,7 @@ function about(name: string): string | undefined {
       />
     </div>
     <RelationEditor v-if="field.kind === 'relation'" :field="field" @change="emit('change', $event)" />
-    <div v-if="field.kind === 'repeater'" :title="about('row_name')">
+    <div v-if="field.kind === 'repeater'" :data-explain="`${field.kind}.row_name`">
       <label class="small" :for="`${field.id}-row_name`">{{ $t('model.settings.row_name') }}</label>
       <Choice
         :id="`${field.id}-row_name`"
@@ -94,7 +94,7 @@ function about(name: string): string | undefined {
     />
     <Disclosure class="wide" :title="$t('model.moreOfField')" :open="more"
       ><div class="settings">
-        <div :title="about('width')">
+        <div data-explain="field.width">
           <label class="small" :for="`${field.id}-width`">{{ $t('model.settings.width') }}</label>
           <Choice
             :id="`${field.id}-width`"
@@ -111,7 +111,7 @@ function about(name: string): string | undefined {
           @change="emit('change', $event)"
         />
         <Check
-          :title="about('api')"
+          data-explain="field.api"
           :checked="settingOf(field, 'api') !== false"
           @update:checked="set('api', $event ? undefined : false)"
           >{{ $t('model.settings.api') }}</Check
@@ -128,6 +128,7 @@ function about(name: string): string | undefined {
         </div>
         <ConditionEditor
           class="wide"
+          data-explain="field.show_when"
           :condition="field.show_when"
           :groups="groups"
           :own="field.id"
@@ -135,11 +136,6 @@ function about(name: string): string | undefined {
           @change="set('show_when', $event)"
         /></div
     ></Disclosure>
-    <p class="wide small">
-      <RouterLink :to="{ name: 'help', params: { page: 'fields' }, hash: `#kind-${field.kind}` }" target="_blank">{{
-        $t('help.about')
-      }}</RouterLink>
-    </p>
   </div>
 </template>
 

@@ -21,7 +21,7 @@ beforeEach(() => {
   vi.useFakeTimers();
   localStorage.clear();
   setActivePinia(createPinia());
-  useDraft().edit({ sort: 'type', definition: mooring } as Defined);
+  useDraft().edit({ sort: 'type', definition: mooring });
   vi.stubGlobal('fetch', async (request: Request) => {
     if (!request.url.endsWith('/names')) {
       throw new TypeError('network');

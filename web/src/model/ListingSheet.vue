@@ -19,7 +19,7 @@ const shown = ['lines', 'table', 'cards', 'layout'] as const;
 <template>
   <section class="panel stack">
     <div class="row wrap">
-      <div>
+      <div data-explain="a_listing.type">
         <label class="small" for="listing-type">{{ $t('model.listing.type') }}</label>
         <Choice
           id="listing-type"
@@ -28,7 +28,7 @@ const shown = ['lines', 'table', 'cards', 'layout'] as const;
           @update:value="emit('change', { type: $event })"
         />
       </div>
-      <div>
+      <div data-explain="a_listing.limit">
         <label class="small" for="listing-limit">{{ $t('model.listing.limit') }}</label>
         <TypedInput
           id="listing-limit"
@@ -37,7 +37,7 @@ const shown = ['lines', 'table', 'cards', 'layout'] as const;
           @typed="emit('change', { limit: Number($event) || undefined })"
         />
       </div>
-      <div>
+      <div data-explain="a_listing.shown">
         <label class="small" for="listing-shown">{{ $t('model.listing.shown') }}</label>
         <Choice
           id="listing-shown"
@@ -48,6 +48,7 @@ const shown = ['lines', 'table', 'cards', 'layout'] as const;
       </div>
     </div>
     <ConditionEditor
+      data-explain="a_listing.where"
       :condition="listing.where"
       :groups="groups"
       :own="undefined"

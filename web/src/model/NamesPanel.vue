@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { textOf } from '@/shared/text';
 import { computed } from 'vue';
 import { useI18n } from 'vue-i18n';
 import Problems from '@/shared/Problems.vue';
@@ -27,7 +28,7 @@ const own = computed(() =>
 const derived = computed(() => proof.answer?.wordings ?? {});
 
 function valueOf(name: string): string {
-  return String((props.definition as unknown as Record<string, unknown>)[name] ?? '');
+  return textOf((props.definition as unknown as Record<string, unknown>)[name]);
 }
 
 /** A new noun renames what still derives from the old one; a key that is released is never touched by that. */
@@ -83,7 +84,7 @@ function word(name: string, text: string): void {
 <template>
   <section class="panel names">
     <div class="grid">
-      <div v-for="name in texts" :key="name">
+      <div v-for="name in texts" :key="name" :data-explain="`a_${sort}.${name}`">
         <label class="label" :for="`def-${name}`">{{ $t(`model.${name}`) }}</label>
         <TextInput
           :id="`def-${name}`"
@@ -99,7 +100,7 @@ function word(name: string, text: string): void {
     <Problems v-if="twice" id="def-twice" :of="[{ sentence: twice, severity: 'blocker' }]" />
     <Disclosure class="more" :title="$t(sort === 'type' ? 'model.wordingsAndDescription' : 'model.description')"
       ><div class="stack">
-        <div>
+        <div :data-explain="`a_${sort}.description`">
           <label class="label" for="def-description">{{ $t('model.description') }}</label>
           <TextInput
             id="def-description"
@@ -112,7 +113,7 @@ function word(name: string, text: string): void {
         </div>
         <template v-if="sort === 'type'">
           <p class="hint" style="margin: 0">{{ $t('model.wordingsHint') }}</p>
-          <div class="grid wordings">
+          <div class="grid wordings" data-explain="a_type.wordings">
             <div v-for="(text, name) in derived" :key="name" class="wording">
               <WordingPicture :name="String(name)" :text="text" />
               <label class="small" :for="`wording-${name}`">{{ $t(`model.wording.${name}`) }}</label>

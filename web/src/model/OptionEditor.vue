@@ -89,6 +89,7 @@ async function add(): Promise<void> {
     <ul ref="list">
       <li v-for="(option, index) in options" :key="option.id" class="row">
         <TextInput
+          data-explain="option.label"
           :value="option.label"
           :aria-label="$t('model.optionLabel', { n: index + 1 })"
           @update:value="setLabel(index, option, $event)"
@@ -98,6 +99,7 @@ async function add(): Promise<void> {
         />
         <TextInput
           mono
+          data-explain="option.key"
           :value="option.key"
           :aria-label="$t('model.optionKey', { n: index + 1 })"
           @update:value="setKey(index, option, $event)"
@@ -105,6 +107,7 @@ async function add(): Promise<void> {
         />
         <Check
           class="row retired"
+          data-explain="option.retired"
           :checked="option.retired ?? false"
           @update:checked="put(index, { retired: $event || undefined })"
           >{{ $t('model.retired') }}</Check

@@ -23,7 +23,7 @@ function label(part: string, text: string): void {
 </script>
 
 <template>
-  <div class="parts" role="group" :aria-label="$t('model.parts')">
+  <div class="parts" data-explain="a_type.parts" role="group" :aria-label="$t('model.parts')">
     <strong>{{ $t('model.parts') }}</strong>
     <Check
       v-for="part in parts"
@@ -33,7 +33,7 @@ function label(part: string, text: string): void {
       @update:checked="toggle(part, $event)"
       >{{ labels[part] || $t(`model.partNames.${part}`) }}</Check
     >
-    <Disclosure :title="$t('model.partLabels')">
+    <Disclosure data-explain="a_type.part_labels" :title="$t('model.partLabels')">
       <div class="grid">
         <div v-for="part in chosen" :key="part">
           <label class="small" :for="`part-${part}`">{{ $t(`model.partNames.${part}`) }}</label>

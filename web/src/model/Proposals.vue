@@ -10,7 +10,7 @@ import Choice from '@/shared/controls/Choice.vue';
 /** Fields read out of what was pasted, for confirmation before anything is made. */
 const props = defineProps<{ proposals: Schemas['ProposalView'][]; blocked?: boolean }>();
 const emit = defineEmits<{ take: [Field[]]; cancel: [] }>();
-const lines = ref(props.proposals.map((each) => ({ ...each, field: each.field as Field, on: true })));
+const lines = ref(props.proposals.map((each) => ({ ...each, field: each.field, on: true })));
 const taken = computed(() => lines.value.filter((line) => line.on).map((line) => line.field));
 </script>
 

@@ -39,7 +39,7 @@ async function make(): Promise<void> {
   if (first) {
     text.value = '';
     said.value = first.why;
-    emit('add', [first.field as Field]);
+    emit('add', [first.field]);
   }
 }
 

@@ -46,7 +46,7 @@ function setKey(key: string): void {
 
 <template>
   <div class="relation">
-    <ControlSet row :legend="$t('model.relation.to')">
+    <ControlSet row data-explain="relation.to" :legend="$t('model.relation.to')">
       <Check
         v-for="type in draft.types"
         :key="type.id"
@@ -57,12 +57,13 @@ function setKey(key: string): void {
     </ControlSet>
     <Check
       v-if="!field.symmetric"
+      data-explain="relation.inverse"
       :checked="field.inverse !== undefined"
       @update:checked="setInverse($event ? {} : undefined)"
       >{{ $t('model.relation.named') }}</Check
     >
     <div v-if="field.inverse" class="row ends">
-      <div>
+      <div data-explain="inverse.label">
         <label class="small" :for="`${field.id}-inverse`">{{ $t('model.relation.label') }}</label>
         <TextInput
           :id="`${field.id}-inverse`"
@@ -71,16 +72,18 @@ function setKey(key: string): void {
           @blur="keys.end(field.inverse.id ?? '')"
         />
       </div>
-      <div>
+      <div data-explain="inverse.key">
         <label class="small" :for="`${field.id}-inverse-key`">{{ $t('model.key') }}</label>
         <TextInput :id="`${field.id}-inverse-key`" mono :value="field.inverse.key" @update:value="setKey($event)" />
       </div>
       <Check
+        data-explain="inverse.many"
         :checked="field.inverse.many !== false"
         @update:checked="setInverse({ many: $event ? undefined : false })"
         >{{ $t('model.relation.many') }}</Check
       >
       <Check
+        data-explain="inverse.shown"
         :checked="field.inverse.shown !== false"
         @update:checked="setInverse({ shown: $event ? undefined : false })"
         >{{ $t('model.relation.shown') }}</Check

@@ -9,7 +9,7 @@ import Choice from '@/shared/controls/Choice.vue';
 import DateInput from '@/shared/controls/DateInput.vue';
 import ControlSet from '@/shared/controls/ControlSet.vue';
 
-/** One setting of a field, with its explanation on hover and for screen readers. */
+/** One setting of a field, with its explanation for screen readers. */
 const props = defineProps<{ field: Field; name: string; control: Control; about: string | undefined }>();
 const emit = defineEmits<{ change: [Field] }>();
 const id = computed(() => `${props.field.id ?? ''}-${props.name}`);
@@ -22,7 +22,7 @@ function mode(): 'numeric' | 'decimal' | undefined {
 </script>
 
 <template>
-  <div :title="about" :class="{ wide: isSeveral || control === 'long' }">
+  <div :data-explain="`${field.kind}.${name}`" :class="{ wide: isSeveral || control === 'long' }">
     <Check
       v-if="control === 'flag' || control === 'flagOn'"
       :checked="control === 'flag' ? settingOf(field, name) === true : settingOf(field, name) !== false"

@@ -47,12 +47,14 @@ function attach(id: string, on: boolean): void {
   <NamesPanel v-if="names" :definition="taxonomy" sort="taxonomy" @change="set" />
   <div v-if="names" class="row wrap">
     <Check
+      data-explain="a_taxonomy.hierarchical"
       :checked="taxonomy.hierarchical ?? false"
       @update:checked="set({ hierarchical: $event || undefined, parents_in_address: undefined })"
       >{{ $t('model.hierarchical') }}</Check
     >
     <Check
       v-if="taxonomy.hierarchical"
+      data-explain="a_taxonomy.parents_in_address"
       :checked="taxonomy.parents_in_address ?? false"
       @update:checked="set({ parents_in_address: $event || undefined })"
       >{{ $t('model.parentsInAddress') }}</Check

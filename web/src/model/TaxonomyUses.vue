@@ -39,10 +39,13 @@ function nameOf(id: string): string {
       <RouterLink class="name" :to="{ name: 'model', params: { workspace: draft.workspace, type: use.use } }">{{
         nameOf(use.use)
       }}</RouterLink>
-      <Check :checked="use.required ?? false" @update:checked="set(use.use, { required: $event || undefined })">{{
-        $t('model.taxonomies.required')
-      }}</Check>
-      <label class="row"
+      <Check
+        data-explain="taxonomy_use.required"
+        :checked="use.required ?? false"
+        @update:checked="set(use.use, { required: $event || undefined })"
+        >{{ $t('model.taxonomies.required') }}</Check
+      >
+      <label class="row" data-explain="taxonomy_use.max"
         >{{ $t('model.taxonomies.max') }}
         <TypedInput
           class="max"
@@ -50,9 +53,12 @@ function nameOf(id: string): string {
           :value="String(use.max ?? '')"
           @typed="set(use.use, { max: $event ? Number($event) : undefined })"
       /></label>
-      <Check :checked="use.add_terms ?? false" @update:checked="set(use.use, { add_terms: $event || undefined })">{{
-        $t('model.taxonomies.add')
-      }}</Check>
+      <Check
+        data-explain="taxonomy_use.add_terms"
+        :checked="use.add_terms ?? false"
+        @update:checked="set(use.use, { add_terms: $event || undefined })"
+        >{{ $t('model.taxonomies.add') }}</Check
+      >
       <NButton
         quaternary
         size="tiny"

@@ -31,7 +31,7 @@ const fields = computed(() => [
 const under = computed(() => props.type.nested?.under ?? []);
 
 function index(change: object): void {
-  const next = { ...props.type.index, ...change };
+  const next: Record<string, unknown> = { ...props.type.index, ...change };
   emit('change', { index: Object.fromEntries(Object.entries(next).filter(([, value]) => value !== undefined)) });
 }
 
@@ -56,13 +56,14 @@ function column(id: string): void {
             v-for="flag in flags"
             :key="flag"
             class="line"
+            :data-explain="`a_type.${flag}`"
             :checked="type[flag] !== false"
             @update:checked="emit('change', { [flag]: $event ? undefined : false })"
             ><span>{{ $t(`model.rare.${flag}`) }}</span
             ><span class="hint">{{ about[flag] }}</span></Check
           >
           <div class="row wrap">
-            <div>
+            <div data-explain="a_type.api_path">
               <label class="small" for="api-path">{{ $t('model.rare.apiPath') }}</label>
               <TypedInput
                 id="api-path"
@@ -72,7 +73,7 @@ function column(id: string): void {
                 @typed="emit('change', { api_path: $event || undefined })"
               />
             </div>
-            <div>
+            <div data-explain="a_type.new_records">
               <label class="small" for="new-records">{{ $t('model.rare.newRecords') }}</label>
               <Choice
                 id="new-records"
@@ -83,7 +84,7 @@ function column(id: string): void {
                 "
               />
             </div>
-            <div>
+            <div data-explain="a_type.icon">
               <label class="small" for="type-icon">{{ $t('model.rare.icon') }}</label>
               <IconControl
                 id="type-icon"
@@ -96,11 +97,14 @@ function column(id: string): void {
           </div>
         </ControlSet>
         <ControlSet :legend="$t('model.rare.index')">
-          <Check :checked="type.index?.on !== false" @update:checked="index({ on: $event ? undefined : false })">{{
-            $t('model.rare.indexOn')
-          }}</Check>
+          <Check
+            data-explain="index.on"
+            :checked="type.index?.on !== false"
+            @update:checked="index({ on: $event ? undefined : false })"
+            >{{ $t('model.rare.indexOn') }}</Check
+          >
           <div class="row wrap">
-            <div>
+            <div data-explain="index.order">
               <label class="small" for="index-order">{{ $t('model.rare.order') }}</label>
               <Choice
                 id="index-order"
@@ -110,11 +114,12 @@ function column(id: string): void {
               />
             </div>
             <Check
+              data-explain="index.descending"
               :checked="type.index?.descending ?? false"
               @update:checked="index({ descending: $event || undefined })"
               >{{ $t('model.rare.descending') }}</Check
             >
-            <div>
+            <div data-explain="index.page_size">
               <label class="small" for="index-size">{{ $t('model.rare.pageSize') }}</label>
               <TypedInput
                 id="index-size"
@@ -126,10 +131,10 @@ function column(id: string): void {
             </div>
           </div>
         </ControlSet>
-        <ControlSet :legend="$t('model.navigation.title')">
+        <ControlSet data-explain="a_type.navigation_place" :legend="$t('model.navigation.title')">
           <NavigationOrder :type="type" />
         </ControlSet>
-        <ControlSet :legend="$t('model.rare.nested')">
+        <ControlSet data-explain="a_type.nested" :legend="$t('model.rare.nested')">
           <p class="hint">{{ about.nested }}</p>
           <div class="row wrap">
             <Check
@@ -142,11 +147,13 @@ function column(id: string): void {
           </div>
           <div v-if="type.nested" class="row wrap">
             <Check
+              data-explain="nested.required"
               :checked="type.nested.required ?? false"
               @update:checked="emit('change', { nested: { ...type.nested!, required: $event || undefined } })"
               >{{ $t('model.rare.nestedRequired') }}</Check
             >
             <Check
+              data-explain="nested.parents_in_address"
               :checked="type.nested.parents_in_address !== false"
               @update:checked="
                 emit('change', { nested: { ...type.nested!, parents_in_address: $event ? undefined : false } })
@@ -155,7 +162,7 @@ function column(id: string): void {
             >
           </div>
         </ControlSet>
-        <ControlSet :legend="$t('model.rare.columns')">
+        <ControlSet data-explain="a_type.columns" :legend="$t('model.rare.columns')">
           <p class="hint">{{ about.columns }}</p>
           <div class="row wrap">
             <Check

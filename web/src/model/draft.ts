@@ -27,7 +27,7 @@ interface Unsent {
   base: number;
   before: Definition | null;
   /** What was sent without an answer: the server may have it. */
-  sent: Definition[];
+  sent?: Definition[];
   at: string;
 }
 
@@ -156,7 +156,7 @@ export const useDraft = defineStore('draft', () => {
       taken.add(id);
       seen.set(id, { definition: value.before ?? value.definition, revision: value.base });
       // windows of an older version kept no such list
-      unanswered.set(id, (value.sent as Definition[] | undefined) ?? []);
+      unanswered.set(id, value.sent ?? []);
       edit({ sort: value.sort, definition: value.definition } as Defined);
       keep();
       drop(place, other);
@@ -253,7 +253,7 @@ export const useDraft = defineStore('draft', () => {
         return;
       }
       timer = setTimeout(() => void flush(), RETRY);
-    } else if (dirty.size > 0 && !conflict.value) {
+    } else if (dirty.size > 0 && state.value !== 'conflict') {
       await flush();
     }
   }

@@ -6,8 +6,7 @@ import type { Defined } from '@/shared/definitions';
 /** What each setting of each kind is for, in the server's words. */
 export const settingHelp = (): Resource<Record<string, Record<string, string>>> => ({
   queryKey: ['help'],
-  queryFn: ({ signal }) =>
-    ask(api.GET('/api/proof/help', { signal })) as Promise<Record<string, Record<string, string>>>,
+  queryFn: ({ signal }) => ask(api.GET('/api/proof/help', { signal })),
 });
 
 /** @param revision of the draft, of which this is said */

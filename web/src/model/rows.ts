@@ -39,7 +39,7 @@ function mapFields(groups: Group[], change: (fields: Field[], owner: string) => 
       if (!holdsFields(field)) {
         return field;
       }
-      const before = field.fields ?? [];
+      const before = field.fields;
       const after = within(before, field.id ?? '');
       return after === before ? field : withFields(field, after);
     });

@@ -1,3 +1,4 @@
+import { textOf } from '@/shared/text';
 import { settingOf, withSetting, type Control, type Field } from '@/shared/kinds';
 
 export const widths = ['full', 'two_thirds', 'half', 'third'] as const;
@@ -34,7 +35,7 @@ export function typedSetting(field: Field, name: string, control: Control, text:
 
 export function shownSetting(field: Field, name: string): string {
   const value = settingOf(field, name);
-  return value === undefined ? '' : Array.isArray(value) ? value.join(', ') : String(value);
+  return Array.isArray(value) ? value.join(', ') : textOf(value);
 }
 
 /** The field with one of several words of a setting switched; the default set is left out. */

@@ -1,6 +1,5 @@
 import { createPinia, setActivePinia } from 'pinia';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { Defined } from '@/shared/definitions';
 import type { ContentType, Field } from '@/shared/kinds';
 import { useDraft } from './draft';
 import { keyFor } from './names';
@@ -46,7 +45,7 @@ beforeEach(() => {
   vi.mocked(keyFor).mockImplementation((label, taken) => Promise.resolve(made(label, taken)));
   localStorage.clear();
   setActivePinia(createPinia());
-  useDraft().edit({ sort: 'type', definition: mooring } as Defined);
+  useDraft().edit({ sort: 'type', definition: mooring });
 });
 afterEach(() => {
   vi.unstubAllGlobals();

@@ -105,7 +105,7 @@ public class DeskAroundTest {
                         .setHasText("Taxonomy Skill: plural changed from “Skills” to “Abilities”"));
         assertThat(edit.first()).isVisible();
         desk.anna.checkAccessibility();
-        edit.getByText("Step to here").first().click();
+        edit.getByText("Return to here").first().click();
         assertThat(page.getByText("undone").first()).isVisible();
         desk.open("Feature");
         assertThat(page.getByLabel("Plural")).hasValue("Features");
@@ -186,7 +186,7 @@ public class DeskAroundTest {
             assertThat(bob.page.getByRole(AriaRole.STATUS).getByText("Draft saved"))
                     .isVisible();
             page.getByLabel("Plural").fill("Working parties");
-            assertThat(page.getByText("An edit made in another window was merged with yours."))
+            assertThat(page.getByText("An edit from another window was merged with yours."))
                     .isVisible();
             assertThat(page.getByLabel("Help for Most people")).hasValue("With tools for each");
             bob.page.waitForResponse(
@@ -221,5 +221,54 @@ public class DeskAroundTest {
         desk.anna.checkAccessibility();
         page.keyboard().press("Escape");
         assertThat(page.getByText("Into the repeater or group above")).hasCount(0);
+    }
+
+    /** Gives the focus to everything that names a setting, and collects what is not explained then. */
+    private static final String UNEXPLAINED = """
+            async () => {
+              const missing = [];
+              for (const element of document.querySelectorAll('.sheet [data-explain], .sheet tr.selected [data-column]')) {
+                element.dispatchEvent(new FocusEvent('focusin', { bubbles: true }));
+                await new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done)));
+                const setting = element.dataset.explain ?? `field.${element.dataset.column}`;
+                const link = document.querySelector('.explanation a')?.href ?? '';
+                const anchors = [setting.replace('.', '-'), setting.replace(/.*[.]/, 'field-')];
+                if (!anchors.some((anchor) => link.endsWith('#' + anchor))) {
+                  missing.push(setting);
+                }
+              }
+              return missing;
+            }""";
+
+    private void everythingHereIsExplained() {
+        assertEquals(page.evaluate(UNEXPLAINED), List.of());
+    }
+
+    @Test
+    public void everySettingIsExplainedWhereItIsChangedAndInTheHelp() {
+        for (var definition : List.of(
+                "Waterway", "Visitor facts", "Counties", "Opening and contact", "Page of a lock", "Closed now")) {
+            desk.open(definition);
+            everythingHereIsExplained();
+        }
+        for (var type : List.of("Structure", "Heritage boat", "Towpath walk")) {
+            desk.open(type);
+            page.getByText("More settings").click();
+            var labels = page.locator("[data-row] [data-column=label]");
+            for (int i = 0; i < labels.count(); i++) {
+                labels.nth(i).focus();
+                assertThat(page.locator("tr.selected")).hasCount(1);
+                everythingHereIsExplained();
+            }
+        }
+        desk.label("Grade").focus();
+        page.keyboard().press("Tab");
+        page.keyboard().press("Tab");
+        assertThat(page.locator(".explanation")).containsText("Key");
+        desk.anna.checkAccessibility();
+        var help = page.context().waitForPage(() -> page.keyboard().press("F1"));
+        assertThat(help.locator("#field-key")).isInViewport();
+        assertThat(help.locator("dt:target")).hasText("Key");
+        help.close();
     }
 }

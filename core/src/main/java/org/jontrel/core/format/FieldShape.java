@@ -53,14 +53,25 @@ public final class FieldShape implements ThingShape<Field> {
                 .id(Field::id)
                 .key(Field::key)
                 .labelled(Field::label)
-                .required("label", Scalars.TEXT, Field::label, Sense.WORDING, "What people read.")
+                .required(
+                        "label",
+                        Scalars.TEXT,
+                        Field::label,
+                        Sense.WORDING,
+                        "The name of the field, over its control and on pages.")
                 .required(
                         "kind",
                         Scalars.word(new LinkedHashMap<>(Map.of(code, code)), word -> word),
                         field -> field.kind().code(),
                         Sense.PARTS,
                         "The kind of value the field holds.")
-                .optional("help", Scalars.TEXT, Field::help, "", Sense.WORDING, "A sentence under the control.")
+                .optional(
+                        "help",
+                        Scalars.TEXT,
+                        Field::help,
+                        "",
+                        Sense.WORDING,
+                        "A sentence for editors, shown under the control.")
                 .optional(
                         "required",
                         Scalars.FLAG,
@@ -74,14 +85,14 @@ public final class FieldShape implements ThingShape<Field> {
                         Field::fallback,
                         "",
                         Sense.BEHAVIOUR,
-                        "The value of a new record; for an option or term, its key.")
+                        "The value that a new record starts with; for an option or term, its key. Existing records keep what they have.")
                 .optional(
                         "width",
                         Scalars.word(Width.class, Width::code),
                         Field::width,
                         Width.FULL,
                         Sense.FORM,
-                        "Its width in the form, as a part of the line.")
+                        "How much of a line in the form it takes.")
                 .optional(
                         "show_when",
                         ConditionShape.INSTANCE,

@@ -71,7 +71,7 @@ final class LayoutShapes {
             .id(Layout::id)
             .key(Layout::key)
             .labelled(Layout::title)
-            .required("title", Scalars.TEXT, Layout::title, Sense.WORDING, "What architects read.")
+            .required("title", Scalars.TEXT, Layout::title, Sense.WORDING, "The name under which architects find it.")
             .optional("description", Scalars.TEXT, Layout::description, "", Sense.WORDING, "What the layout is for.")
             .required(
                     "type",
@@ -103,14 +103,14 @@ final class LayoutShapes {
                     Listing.Order::descending,
                     false,
                     Sense.FORM,
-                    "Whether the order is descending.")
+                    "Whether the order is descending: Z to A, largest or latest first.")
             .build(v -> new Listing.Order(v.get("field"), v.<Boolean>get("descending")));
 
     static final ObjectShape<Listing> LISTING = ObjectShape.<Listing>of("listing")
             .id(Listing::id)
             .key(Listing::key)
             .labelled(Listing::title)
-            .required("title", Scalars.TEXT, Listing::title, Sense.WORDING, "What architects read.")
+            .required("title", Scalars.TEXT, Listing::title, Sense.WORDING, "The name under which architects find it.")
             .optional("description", Scalars.TEXT, Listing::description, "", Sense.WORDING, "What the listing is for.")
             .required(
                     "type",
@@ -138,7 +138,7 @@ final class LayoutShapes {
                     Listing::limit,
                     10,
                     Sense.FORM,
-                    "Maximum number of records shown, up to 200.")
+                    "The most records that are shown, up to 200.")
             .optional(
                     "shown",
                     Scalars.word(Listing.ResultStyle.class, Listing.ResultStyle::code),
@@ -159,7 +159,7 @@ final class LayoutShapes {
                     Listing::layout,
                     "",
                     Sense.FORM,
-                    "The layout that shows each record.")
+                    "The layout by which each record is shown.")
             .build(v -> new Listing(
                     v.get("id"),
                     v.get("key"),

@@ -18,7 +18,8 @@ final class SeveralShapes {
             .id(Kind.Option::id)
             .key(Kind.Option::key)
             .labelled(Kind.Option::label)
-            .required("label", Scalars.TEXT, Kind.Option::label, Sense.WORDING, "What people read.")
+            .required(
+                    "label", Scalars.TEXT, Kind.Option::label, Sense.WORDING, "What editors choose and visitors read.")
             .optional(
                     "retired",
                     Scalars.FLAG,
@@ -60,56 +61,56 @@ final class SeveralShapes {
                     Kind.Image::minWidth,
                     null,
                     Sense.LOWER_BOUND,
-                    "Minimum width in pixels.")
+                    "Narrower images are refused; any width is accepted when left out. In pixels.")
             .optional(
                     "min_height",
                     Scalars.WHOLE_NUMBER,
                     Kind.Image::minHeight,
                     null,
                     Sense.LOWER_BOUND,
-                    "Minimum height in pixels.")
+                    "Lower images are refused; any height is accepted when left out. In pixels.")
             .optional(
                     "max_width",
                     Scalars.WHOLE_NUMBER,
                     Kind.Image::maxWidth,
                     null,
                     Sense.UPPER_BOUND,
-                    "Maximum width in pixels.")
+                    "Wider images are refused; any width is accepted when left out. In pixels.")
             .optional(
                     "max_height",
                     Scalars.WHOLE_NUMBER,
                     Kind.Image::maxHeight,
                     null,
                     Sense.UPPER_BOUND,
-                    "Maximum height in pixels.")
+                    "Higher images are refused; any height is accepted when left out. In pixels.")
             .optional(
                     "max_kilobytes",
                     Scalars.WHOLE_NUMBER,
                     Kind.Image::maxKilobytes,
                     null,
                     Sense.UPPER_BOUND,
-                    "Maximum file size in KB of 1,024 bytes, up to 20,480.")
+                    "Larger images are refused. In KB of 1,024 bytes, up to 20,480.")
             .optional(
                     "alt_required",
                     Scalars.FLAG,
                     Kind.Image::altRequired,
                     true,
                     Sense.RULE,
-                    "Whether an alternative text is required.")
+                    "Whether each image needs a text that describes it to people who cannot see it.")
             .optional(
                     "formats",
                     Composites.set(Scalars.TEXT),
                     Kind.Image::formats,
                     Set.of(),
                     Sense.ALLOWED_OR_ALL,
-                    "The allowed formats, of jpeg, png, gif and webp; all when left out.")
+                    "The formats that are accepted: jpeg, png, gif, webp; all of them when left out.")
             .optional(
                     "widths",
                     Composites.list(Scalars.WHOLE_NUMBER),
                     Kind.Image::widths,
                     List.of(),
                     Sense.FORM,
-                    "Widths in pixels of the smaller images to generate.")
+                    "The widths, in pixels, in which smaller images are made, so that small screens load less.")
             .all(amount("pictures"), Kind.Image::amount)
             .build(v -> new Kind.Image(
                     v.get("min_width"),
@@ -129,14 +130,14 @@ final class SeveralShapes {
                     Kind.File::formats,
                     Set.of(),
                     Sense.ALLOWED_OR_ALL,
-                    "The allowed file extensions, such as pdf; all when left out.")
+                    "The file extensions that are accepted, such as pdf; all of them when left out.")
             .optional(
                     "max_kilobytes",
                     Scalars.WHOLE_NUMBER,
                     Kind.File::maxKilobytes,
                     null,
                     Sense.UPPER_BOUND,
-                    "Maximum file size in KB of 1,024 bytes, up to 102,400.")
+                    "Larger files are refused. In KB of 1,024 bytes, up to 102,400.")
             .all(amount("files"), Kind.File::amount)
             .build(v -> new Kind.File(v.get("formats"), v.get("max_kilobytes"), amount(v)));
 
@@ -145,14 +146,19 @@ final class SeveralShapes {
             .id(Kind.Inverse::id)
             .key(Kind.Inverse::key)
             .labelled(Kind.Inverse::label)
-            .required("label", Scalars.TEXT, Kind.Inverse::label, Sense.WORDING, "The label at the other end.")
+            .required(
+                    "label",
+                    Scalars.TEXT,
+                    Kind.Inverse::label,
+                    Sense.WORDING,
+                    "The heading over the linking records, on the forms and pages of the other end.")
             .optional(
                     "many",
                     Scalars.FLAG,
                     Kind.Inverse::many,
                     true,
                     Sense.PERMISSION,
-                    "Whether several records may link to the same one.")
+                    "Whether several records may link to the same one; otherwise a second link to it is refused.")
             .optional(
                     "shown",
                     Scalars.FLAG,
@@ -177,7 +183,7 @@ final class SeveralShapes {
                     Kind.Relation::ordered,
                     false,
                     Sense.BEHAVIOUR,
-                    "Whether editors put the linked records into order.")
+                    "Whether editors may arrange the linked records; otherwise they stay in the order in which they were added.")
             .optional(
                     "symmetric",
                     Scalars.FLAG,
@@ -227,14 +233,14 @@ final class SeveralShapes {
                     Kind.Repeater::minRows,
                     null,
                     Sense.LOWER_BOUND,
-                    "Minimum number of rows.")
+                    "The fewest rows that a record may have.")
             .optional(
                     "max_rows",
                     Scalars.WHOLE_NUMBER,
                     Kind.Repeater::maxRows,
                     null,
                     Sense.UPPER_BOUND,
-                    "Maximum number of rows.")
+                    "The most rows that a record may have.")
             .optional(
                     "row_name",
                     Scalars.reference(Mapper.ReferenceTarget.INNER_FIELD),
@@ -264,8 +270,19 @@ final class SeveralShapes {
                         Sense.STRUCTURE,
                         "Whether it holds several " + what + ".")
                 .optional(
-                        "min_count", Scalars.WHOLE_NUMBER, Amount::min, null, Sense.LOWER_BOUND, "Fewest " + what + ".")
-                .optional("max_count", Scalars.WHOLE_NUMBER, Amount::max, null, Sense.UPPER_BOUND, "Most " + what + ".")
+                        "min_count",
+                        Scalars.WHOLE_NUMBER,
+                        Amount::min,
+                        null,
+                        Sense.LOWER_BOUND,
+                        "The fewest " + what + " it may hold.")
+                .optional(
+                        "max_count",
+                        Scalars.WHOLE_NUMBER,
+                        Amount::max,
+                        null,
+                        Sense.UPPER_BOUND,
+                        "The most " + what + " it may hold.")
                 .build(_ -> Amount.ONE)
                 .properties();
     }

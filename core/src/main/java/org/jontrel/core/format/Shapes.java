@@ -70,7 +70,8 @@ public final class Shapes {
             .id(ChoiceList::id)
             .key(ChoiceList::key)
             .labelled(ChoiceList::title)
-            .required("title", Scalars.TEXT, ChoiceList::title, Sense.WORDING, "What architects read.")
+            .required(
+                    "title", Scalars.TEXT, ChoiceList::title, Sense.WORDING, "The name under which architects find it.")
             .optional("description", Scalars.TEXT, ChoiceList::description, "", Sense.WORDING, "What the list is for.")
             .optional(
                     "options",
@@ -127,6 +128,17 @@ public final class Shapes {
         return about(FieldShape.byKind().firstEntry().getValue()).stream()
                 .filter(about -> FieldShape.isCommon(about.name()))
                 .toList();
+    }
+
+    /** What stands within definitions and fields and has settings of its own, by a name for each. */
+    public static SequencedMap<String, List<PropertyDescription>> parts() {
+        var parts = new LinkedHashMap<String, List<PropertyDescription>>();
+        parts.put("index", about(TypeShape.INDEX));
+        parts.put("nested", about(TypeShape.NESTING));
+        parts.put("taxonomy_use", about(TypeShape.USE));
+        parts.put("inverse", about(SeveralShapes.INVERSE));
+        parts.put("option", about(SeveralShapes.OPTION));
+        return parts;
     }
 
     /** The properties of a shape and what they are for. */

@@ -15,37 +15,49 @@ final class SingleShapes {
                     Kind.Text::minLength,
                     null,
                     Sense.LOWER_BOUND,
-                    "Minimum length in characters.")
+                    "Shorter values are refused. In characters.")
             .optional(
                     "max_length",
                     Scalars.WHOLE_NUMBER,
                     Kind.Text::maxLength,
                     null,
                     Sense.UPPER_BOUND,
-                    "Maximum length in characters, up to 255.")
+                    "Longer values are refused. In characters, up to 255.")
             .optional(
                     "pattern",
                     Scalars.TEXT,
                     Kind.Text::pattern,
                     "",
                     Sense.RULE,
-                    "A regular expression (RE2 syntax) the whole value must match.")
+                    "A regular expression (RE2 syntax) that the whole value must match.")
             .optional(
                     "pattern_message",
                     Scalars.TEXT,
                     Kind.Text::patternMessage,
                     "",
                     Sense.WORDING,
-                    "The message editors read if the pattern does not match.")
-            .optional("prefix", Scalars.TEXT, Kind.Text::prefix, "", Sense.WORDING, "Text shown before the value.")
-            .optional("suffix", Scalars.TEXT, Kind.Text::suffix, "", Sense.WORDING, "Text shown after the value.")
+                    "What editors are told when a value does not match the pattern.")
+            .optional(
+                    "prefix",
+                    Scalars.TEXT,
+                    Kind.Text::prefix,
+                    "",
+                    Sense.WORDING,
+                    "A text that forms and pages show before the value, such as No.")
+            .optional(
+                    "suffix",
+                    Scalars.TEXT,
+                    Kind.Text::suffix,
+                    "",
+                    Sense.WORDING,
+                    "A text that forms and pages show after the value, such as per night.")
             .optional(
                     "unique",
                     Scalars.FLAG,
                     Kind.Text::unique,
                     false,
                     Sense.RULE,
-                    "Whether the value must be unique among records.")
+                    "Whether no two records of the type may have the same value.")
             .build(v -> new Kind.Text(
                     v.get("min_length"),
                     v.get("max_length"),
@@ -62,14 +74,14 @@ final class SingleShapes {
                     Kind.LongText::maxLength,
                     null,
                     Sense.UPPER_BOUND,
-                    "Maximum length in characters, up to 1,000,000.")
+                    "Longer texts are refused. In characters, up to 1,000,000.")
             .optional(
                     "rows",
                     Scalars.WHOLE_NUMBER,
                     Kind.LongText::rows,
                     4,
                     Sense.FORM,
-                    "Height of the form control in lines.")
+                    "How many lines high the control is in the form.")
             .build(v -> new Kind.LongText(v.get("max_length"), v.<Integer>get("rows")));
 
     static final ObjectShape<Kind.RichText> RICH_TEXT = ObjectShape.<Kind.RichText>of("rich text field")
@@ -79,14 +91,14 @@ final class SingleShapes {
                     Kind.RichText::maxLength,
                     null,
                     Sense.UPPER_BOUND,
-                    "Maximum length in visible characters, up to 1,000,000.")
+                    "Longer texts are refused. In characters that readers see, up to 1,000,000.")
             .optional(
                     "formats",
                     Composites.set(Scalars.word(Kind.Format.class, Kind.Format::code)),
                     Kind.RichText::formats,
                     Kind.RichText.PLAIN.formats(),
                     Sense.ALLOWED,
-                    "The formatting that is allowed.")
+                    "The formatting that editors may use; other formatting is taken out.")
             .build(v -> new Kind.RichText(v.get("max_length"), v.get("formats")));
 
     static final ObjectShape<Kind.Numeric> NUMBER = ObjectShape.<Kind.Numeric>of("number field")
@@ -96,17 +108,35 @@ final class SingleShapes {
                     Kind.Numeric::decimals,
                     0,
                     Sense.UPPER_BOUND,
-                    "Maximum number of decimals, 0 to 6.")
-            .optional("min", Scalars.NUMBER, Kind.Numeric::min, null, Sense.LOWER_BOUND, "Minimum value.")
-            .optional("max", Scalars.NUMBER, Kind.Numeric::max, null, Sense.UPPER_BOUND, "Maximum value.")
+                    "How many decimals a number may have, from 0 to 6.")
+            .optional(
+                    "min",
+                    Scalars.NUMBER,
+                    Kind.Numeric::min,
+                    null,
+                    Sense.LOWER_BOUND,
+                    "Smaller numbers are refused; there is no limit when left out.")
+            .optional(
+                    "max",
+                    Scalars.NUMBER,
+                    Kind.Numeric::max,
+                    null,
+                    Sense.UPPER_BOUND,
+                    "Larger numbers are refused; there is no limit when left out.")
             .optional(
                     "step",
                     Scalars.NUMBER,
                     Kind.Numeric::step,
                     null,
                     Sense.RULE,
-                    "Step between allowed values, counted from min or 0.")
-            .optional("unit", Scalars.TEXT, Kind.Numeric::unit, "", Sense.MEANING, "Unit shown after the number.")
+                    "How far apart the accepted numbers are, counted from the minimum, or from 0.")
+            .optional(
+                    "unit",
+                    Scalars.TEXT,
+                    Kind.Numeric::unit,
+                    "",
+                    Sense.MEANING,
+                    "The unit that forms and pages show after the number, such as m.")
             .optional(
                     "shown",
                     Scalars.word(Kind.Numeric.NumberControl.class, Kind.Numeric.NumberControl::code),
@@ -123,8 +153,8 @@ final class SingleShapes {
                     v.get("shown")));
 
     static final ObjectShape<Kind.YesNo> YES_NO = ObjectShape.<Kind.YesNo>of("yes-no field")
-            .optional("yes", Scalars.TEXT, Kind.YesNo::yes, "Yes", Sense.WORDING, "Label for yes.")
-            .optional("no", Scalars.TEXT, Kind.YesNo::no, "No", Sense.WORDING, "Label for no.")
+            .optional("yes", Scalars.TEXT, Kind.YesNo::yes, "Yes", Sense.WORDING, "What forms and pages show for yes.")
+            .optional("no", Scalars.TEXT, Kind.YesNo::no, "No", Sense.WORDING, "What forms and pages show for no.")
             .build(v -> new Kind.YesNo(v.get("yes"), v.get("no")));
 
     static final ObjectShape<Kind.Date> DATE = ObjectShape.<Kind.Date>of("date field")
@@ -134,8 +164,14 @@ final class SingleShapes {
                     Kind.Date::earliest,
                     null,
                     Sense.LOWER_BOUND,
-                    "The earliest date allowed.")
-            .optional("latest", Scalars.DATE, Kind.Date::latest, null, Sense.UPPER_BOUND, "The latest date allowed.")
+                    "Earlier dates are refused; there is no limit when left out.")
+            .optional(
+                    "latest",
+                    Scalars.DATE,
+                    Kind.Date::latest,
+                    null,
+                    Sense.UPPER_BOUND,
+                    "Later dates are refused; there is no limit when left out.")
             .build(v -> new Kind.Date(v.get("earliest"), v.get("latest")));
 
     static final ObjectShape<Kind.Time> TIME = ObjectShape.<Kind.Time>of("time field")
@@ -145,8 +181,14 @@ final class SingleShapes {
                     Kind.Time::earliest,
                     null,
                     Sense.LOWER_BOUND,
-                    "The earliest time allowed.")
-            .optional("latest", Scalars.TIME, Kind.Time::latest, null, Sense.UPPER_BOUND, "The latest time allowed.")
+                    "Earlier times are refused; there is no limit when left out.")
+            .optional(
+                    "latest",
+                    Scalars.TIME,
+                    Kind.Time::latest,
+                    null,
+                    Sense.UPPER_BOUND,
+                    "Later times are refused; there is no limit when left out.")
             .build(v -> new Kind.Time(v.get("earliest"), v.get("latest")));
 
     static final ObjectShape<Kind.DateTime> DATE_TIME = ObjectShape.<Kind.DateTime>of("date-and-time field")
@@ -156,14 +198,14 @@ final class SingleShapes {
                     Kind.DateTime::earliest,
                     null,
                     Sense.LOWER_BOUND,
-                    "The earliest date and time allowed, in UTC.")
+                    "Earlier moments are refused; there is no limit when left out. In UTC.")
             .optional(
                     "latest",
                     Scalars.MOMENT,
                     Kind.DateTime::latest,
                     null,
                     Sense.UPPER_BOUND,
-                    "The latest date and time allowed, in UTC.")
+                    "Later moments are refused; there is no limit when left out. In UTC.")
             .build(v -> new Kind.DateTime(v.get("earliest"), v.get("latest")));
 
     static final ObjectShape<Kind.Email> EMAIL =
@@ -176,7 +218,7 @@ final class SingleShapes {
                     Kind.Url::schemes,
                     Kind.Url.PLAIN.schemes(),
                     Sense.ALLOWED,
-                    "The URL schemes that are allowed.")
+                    "The schemes that a web address may begin with, such as https.")
             .build(v -> new Kind.Url(v.get("schemes")));
 
     static final ObjectShape<Kind.Phone> PHONE =
@@ -192,7 +234,12 @@ final class SingleShapes {
             ObjectShape.<Kind.Coordinates>of("place field").build(_ -> Kind.Coordinates.PLAIN);
 
     static final ObjectShape<Kind.Note> NOTE = ObjectShape.<Kind.Note>of("note")
-            .required("text", Scalars.TEXT, Kind.Note::text, Sense.WORDING, "The text that editors read.")
+            .required(
+                    "text",
+                    Scalars.TEXT,
+                    Kind.Note::text,
+                    Sense.WORDING,
+                    "The text of the note, which editors read in the form.")
             .build(v -> new Kind.Note(v.get("text")));
 
     private SingleShapes() {}

@@ -20,7 +20,12 @@ final class TaxonomyShape {
             .id(Term::id)
             .key(Term::key)
             .labelled(Term::label)
-            .required("label", Scalars.TEXT, Term::label, Sense.WORDING, "What people read.")
+            .required(
+                    "label",
+                    Scalars.TEXT,
+                    Term::label,
+                    Sense.WORDING,
+                    "The name of the term, as editors and visitors read it.")
             .optional(
                     "values",
                     Composites.texts(Scalars.VALUE),

@@ -19,7 +19,7 @@ import org.jontrel.core.shape.Sense;
 /** Content types in files. */
 final class TypeShape {
     private static final int MOST_PLACES = 10_000;
-    private static final ObjectShape<Index> INDEX = ObjectShape.<Index>of("index")
+    static final ObjectShape<Index> INDEX = ObjectShape.<Index>of("index")
             .optional(
                     "on",
                     Scalars.FLAG,
@@ -40,7 +40,7 @@ final class TypeShape {
                     Index::descending,
                     false,
                     Sense.FORM,
-                    "Whether the order is descending.")
+                    "Whether the order is descending: Z to A, largest or latest first.")
             .optional(
                     "page_size",
                     Scalars.WHOLE_NUMBER,
@@ -51,7 +51,7 @@ final class TypeShape {
             .build(v -> new Index(
                     v.<Boolean>get("on"), v.get("order"), v.<Boolean>get("descending"), v.<Integer>get("page_size")));
 
-    private static final ObjectShape<Nesting> NESTING = ObjectShape.<Nesting>of("nesting")
+    static final ObjectShape<Nesting> NESTING = ObjectShape.<Nesting>of("nesting")
             .required(
                     "under",
                     Composites.set(Scalars.reference(Mapper.ReferenceTarget.TYPE)),
@@ -77,7 +77,7 @@ final class TypeShape {
                     Scalars.reference(Mapper.ReferenceTarget.TAXONOMY),
                     TaxonomyUse::taxonomy,
                     Sense.IDENTITY,
-                    "The taxonomy.")
+                    "The taxonomy that classifies the records.")
             .optional(
                     "required",
                     Scalars.FLAG,
@@ -91,7 +91,7 @@ final class TypeShape {
                     TaxonomyUse::max,
                     null,
                     Sense.UPPER_BOUND,
-                    "Maximum number of terms of one record.")
+                    "The most terms that one record may have.")
             .optional(
                     "add_terms",
                     Scalars.FLAG,
@@ -174,7 +174,13 @@ final class TypeShape {
                     "",
                     Sense.WORDING,
                     "What records of this type are.")
-            .optional("icon", Scalars.TEXT, ContentType::icon, "", Sense.FORM, "Name of an icon.")
+            .optional(
+                    "icon",
+                    Scalars.TEXT,
+                    ContentType::icon,
+                    "",
+                    Sense.FORM,
+                    "The icon that stands beside the type in menus and lists.")
             .required("path", Scalars.TEXT, ContentType::path, Sense.ADDRESS, "The public address segment.")
             .optional(
                     "wordings",

@@ -94,11 +94,15 @@ class ProofController {
                 keys, plurals, plurals.stream().map(Keys::pathFrom).collect(Collectors.toList()));
     }
 
-    /** What each setting of each kind is for; under {@code type}, {@code taxonomy} and so on those of definitions. */
+    /**
+     * What each setting of each kind is for; under {@code a_type}, {@code a_taxonomy} and so on those of definitions, under
+     * {@code field} those of all fields, and under {@code index}, {@code inverse} and so on those of their parts.
+     */
     @GetMapping("/help")
     SequencedMap<String, SequencedMap<String, String>> help() {
         var help = new LinkedHashMap<String, SequencedMap<String, String>>();
         Shapes.kinds().forEach((kind, settings) -> help.put(kind, about(settings)));
+        Shapes.parts().forEach((part, settings) -> help.put(part, about(settings)));
         for (var sort : Definition.Sort.values()) {
             help.put("a_" + PackageWriter.word(sort), about(Shapes.about(Shapes.of(sort))));
         }
