@@ -4,7 +4,8 @@ import { useSession } from './session/session';
 
 export const router = createRouter({
   history: createWebHistory(),
-  // the panes of the model scroll, each for itself
+  // the panes of the model scroll, each for itself; what the router offers instead is still an experiment
+  // eslint-disable-next-line @typescript-eslint/no-deprecated
   scrollBehavior: (to, from, before) =>
     before ?? (to.path === from.path || (to.name === 'model' && from.name === 'model') ? false : { top: 0 }),
   routes: [

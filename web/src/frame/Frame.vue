@@ -113,7 +113,10 @@ const workspaces = computed(() => [
     : []),
 ]);
 const account = computed(() => [
-  { key: 'own', label: t('frame.signedInAs', { name: session.name, role: t(`session.roles.${session.role}`) }) },
+  {
+    key: 'own',
+    label: t('frame.signedInAs', { name: session.name, role: t(`session.roles.${session.role ?? 'viewer'}`) }),
+  },
   ...(session.isArchitect ? [{ key: 'accounts', label: t('session.accounts') }] : []),
   { type: 'divider', key: 'line' },
   { key: 'theme', label: t(isDark.value ? 'frame.light' : 'frame.dark') },

@@ -1,4 +1,4 @@
-import { isCancelledError, useQuery } from '@tanstack/vue-query';
+import { CancelledError, useQuery } from '@tanstack/vue-query';
 import { defineStore } from 'pinia';
 import { computed, ref } from 'vue';
 import { askAgain, queryClient } from '@/shared/api/queries';
@@ -35,7 +35,7 @@ export const useWorkspace = defineStore('workspace', () => {
       await queryClient.cancelQueries({ queryKey: wanted.queryKey, exact: true });
       await askAgain(wanted).catch((thrown: unknown) => {
         // somebody asked again meanwhile, and gets the newer answer
-        if (!isCancelledError(thrown)) {
+        if (!(thrown instanceof CancelledError)) {
           throw thrown;
         }
       });

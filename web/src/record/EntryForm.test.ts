@@ -152,7 +152,7 @@ describe('the entry form', () => {
       { type: 't2', id: 2 },
     ]);
     await wrapper.find('button[aria-label="Move 2 up"]').trigger('click');
-    await wrapper.find('button[aria-label="Take out Record 1"]').trigger('click');
+    await wrapper.find('button[aria-label="Remove Record 1"]').trigger('click');
     expect(values.value.keeper).toEqual([{ type: 't2', id: 2 }]);
   });
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { textOf } from '@/shared/text';
 import { NButton } from 'naive-ui';
 import { computed, defineAsyncComponent } from 'vue';
 import { useI18n } from 'vue-i18n';
@@ -20,7 +21,7 @@ const props = defineProps<{ id: string; field: Field; value: unknown; invalid: b
 const { t } = useI18n();
 const emit = defineEmits<{ change: [unknown] }>();
 
-const text = computed(() => (props.value === undefined || props.value === null ? '' : String(props.value)));
+const text = computed(() => textOf(props.value));
 const describedBy = computed(() => `${props.id}-help ${props.id}-problems`);
 const common = computed(() => ({ 'aria-invalid': props.invalid, 'aria-describedby': describedBy.value, id: props.id }));
 const picked = computed(() => listOf(props.value).map(String));
@@ -34,7 +35,7 @@ const options = computed(() =>
 const strange = computed(() => picked.value.filter((key) => !options.value.some((option) => option.key === key)));
 const marks = computed(() => {
   const field = props.field;
-  return field.kind === 'number' ? Array.from({ length: Math.min(Number(field.max ?? 5), 12) }, (_, i) => i + 1) : [];
+  return field.kind === 'number' ? Array.from({ length: Math.min(field.max ?? 5, 12) }, (_, i) => i + 1) : [];
 });
 
 const typed = (text: string) => {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { textOf } from '@/shared/text';
 import { NButton } from 'naive-ui';
 import { computed, ref } from 'vue';
 import { useI18n } from 'vue-i18n';
@@ -57,7 +58,7 @@ function options(each: Comparison): { key: string; label: string }[] {
 function linked(each: Comparison): Field | undefined {
   const field = of(each)?.field;
   return field && (field.kind === 'relation' || field.kind === 'term') && each.test !== 'filled'
-    ? ({ ...field, many: false } as Field)
+    ? { ...field, many: false }
     : undefined;
 }
 
@@ -73,7 +74,7 @@ function linkValue(each: Comparison): unknown {
 
 function setLink(at: number, picked: unknown): void {
   const id = typeof picked === 'object' && picked !== null ? (picked as { id: number }).id : picked;
-  put(at, { value: id === null || id === undefined ? '' : String(id) });
+  put(at, { value: textOf(id) });
 }
 
 function words(each: Comparison): string {

@@ -100,7 +100,7 @@ function point(event: MouseEvent): void {
 }
 
 const use = (each: Schemas['UseView']) =>
-  `/w/${props.workspace}/records/${props.site}/${addressOf(each as { sort: 'types'; key: string })}/${String(each.id)}`;
+  `/w/${props.workspace}/records/${props.site}/${addressOf(each)}/${String(each.id)}`;
 </script>
 
 <template>

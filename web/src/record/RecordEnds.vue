@@ -62,7 +62,7 @@ const ends = computed((): End[] => {
 /** The relations of a type, outside of rows, that lead to this one and have a name at this end. */
 function relations(other: Holder): FieldOf<'relation'>[] {
   return fieldsOf(other)
-    .flatMap((field) => [field, ...(field.kind === 'group' ? (field.fields ?? []) : [])])
+    .flatMap((field) => [field, ...(field.kind === 'group' ? field.fields : [])])
     .filter((field) => field.kind === 'relation')
     .filter((field) => field.inverse !== undefined && field.to.includes(props.holder.id));
 }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { textOf } from '@/shared/text';
 import { NButton } from 'naive-ui';
 import { computed, nextTick, ref } from 'vue';
 import { innerOf } from '@/shared/definitions';
@@ -66,7 +67,7 @@ function nameOf(row: Row, at: number): string {
     return known ?? String(at + 1);
   }
   const option = namer?.kind === 'choice' ? namer.options?.find((each) => each.key === value)?.label : undefined;
-  return option ?? String(value);
+  return option ?? textOf(value);
 }
 
 function onKey(event: KeyboardEvent, at: number): void {

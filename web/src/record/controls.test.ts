@@ -16,7 +16,7 @@ import { kilobytes } from '@/shared/sizes';
 
 const global = { plugins: [i18n] };
 
-function control(field: Field, value: unknown = undefined): VueWrapper {
+function control(field: Field, value?: unknown): VueWrapper {
   return mount(FieldControl, { props: { id: 'c', field, value, invalid: false }, global });
 }
 
@@ -215,7 +215,7 @@ describe('the control of links', () => {
     ]);
     await made.find('[aria-label="Move 2 up"]').trigger('click');
     expect((value.value as { id: number }[]).map((each) => each.id)).toEqual([2, 1]);
-    await made.find('[aria-label="Take out Bram"]').trigger('click');
+    await made.find('[aria-label="Remove Bram"]').trigger('click');
     expect((value.value as { id: number }[]).map((each) => each.id)).toEqual([1]);
     await made.find('input').trigger('keydown', { key: 'Backspace' });
     expect(value.value).toEqual([]);
@@ -240,7 +240,7 @@ describe('the control of links', () => {
   it('looks at what a link leads to without going there, and closes again', async () => {
     const preview = vi.fn(() => Promise.resolve([{ label: 'Rise', text: '2.5 m' }]));
     const { made } = links([{ type: 't', id: 1 }], { preview });
-    const eye = made.find('[aria-label="Look at Ada"]');
+    const eye = made.find('[aria-label="Preview Ada"]');
     await eye.trigger('click');
     await flushPromises();
     expect(made.find('.peek').text()).toBe('Rise2.5 m');
@@ -252,7 +252,7 @@ describe('the control of links', () => {
   it('says what is not there any more, and lets it be taken out', async () => {
     const { made, value } = links([{ type: 't', id: 99 }]);
     expect(made.text()).toContain('no longer there');
-    await made.find('[aria-label="Take out no longer there"]').trigger('click');
+    await made.find('[aria-label="Remove no longer there"]').trigger('click');
     expect(value.value).toEqual([]);
     made.unmount();
   });

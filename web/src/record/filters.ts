@@ -27,7 +27,7 @@ export function comparable(holder: Holder, own: Schemas['OwnView'][]): Compared[
   const within = (fields: Field[], before: string): Compared[] =>
     fields.flatMap((field) => {
       const label = before + field.label;
-      const inner = field.kind === 'group' || field.kind === 'repeater' ? (field.fields ?? []) : [];
+      const inner = field.kind === 'group' || field.kind === 'repeater' ? field.fields : [];
       const taxonomy = field.kind === 'term' && field.taxonomy === field.id;
       const self = ['note', 'group'].includes(field.kind)
         ? []

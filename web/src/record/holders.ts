@@ -35,7 +35,7 @@ export const useHolders = defineStore('holders', () => {
 
 /** The fields of a record itself, in the order of the form. */
 export function fieldsOf(holder: Holder): Field[] {
-  return [...holder.first, ...holder.groups.flatMap((group) => group.fields)].map(({ field }) => field as Field);
+  return [...holder.first, ...holder.groups.flatMap((group) => group.fields)].map(({ field }) => field);
 }
 
 /** A noun as it stands within a sentence: "Waterway" is "waterway", but "VHF channel" stays. */

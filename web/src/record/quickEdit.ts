@@ -1,3 +1,4 @@
+import { textOf } from '@/shared/text';
 import type { InfiniteData } from '@tanstack/vue-query';
 import { api, ApiError, ask, sentenceOf, type Schemas } from '@/shared/api/client';
 import { queryClient, renew } from '@/shared/api/queries';
@@ -16,9 +17,9 @@ function read(field: Field, value: unknown): string {
     return '';
   }
   if (field.kind === 'choice') {
-    return field.options?.find((option) => option.key === value)?.label ?? String(value);
+    return field.options?.find((option) => option.key === value)?.label ?? textOf(value);
   }
-  return String(value);
+  return textOf(value);
 }
 
 type Pages = InfiniteData<Schemas['ListView']>;

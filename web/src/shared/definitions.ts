@@ -79,7 +79,7 @@ export function bareFieldsOf(each: Defined): Field[] {
 
 /** The fields within a field. */
 export function innerOf(field: Field): Field[] {
-  return field.kind === 'group' || field.kind === 'repeater' ? (field.fields ?? []) : [];
+  return field.kind === 'group' || field.kind === 'repeater' ? field.fields : [];
 }
 
 export function withInnerOf(fields: Field[]): Field[] {

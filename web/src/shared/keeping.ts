@@ -39,7 +39,7 @@ async function inUse(): Promise<Set<string>> {
 }
 
 /** Whether it could be kept. */
-export function keep<T extends { at: string }>(place: string, keeper: string, value: T): boolean {
+export function keep(place: string, keeper: string, value: { at: string } & Record<string, unknown>): boolean {
   try {
     localStorage.setItem(at(place, keeper), JSON.stringify(value));
     return true;

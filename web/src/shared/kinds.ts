@@ -165,7 +165,7 @@ function startOf(kind: KindCode, before: Field): object {
       return { taxonomy: '' };
     case 'group':
     case 'repeater':
-      return { fields: before.kind === 'group' || before.kind === 'repeater' ? (before.fields ?? []) : [] };
+      return { fields: before.kind === 'group' || before.kind === 'repeater' ? before.fields : [] };
     case 'note':
       return { text: '' };
     default:

@@ -19,7 +19,7 @@ const value = ref(props.ask.value);
 
 const choices = computed(() =>
   props.ask.choices.map((choice) => ({
-    value: choice as string,
+    value: choice,
     label: choice === 'leave' && props.ask.about === 'held_values' ? t('site.leaveHeld') : t(`site.answers.${choice}`),
   })),
 );

@@ -124,7 +124,7 @@ async function act(what: 'undo' | 'continue'): Promise<void> {
         :aria-label="$t('site.steps')"
       />
       <section v-if="run.state === 'interrupted'" class="panel stack">
-        <p class="flat">{{ $t('site.cutOff') }}</p>
+        <p class="flat">{{ $t('site.interrupted') }}</p>
         <Problems v-if="run.message" :of="[{ sentence: run.message, severity: 'blocker' }]" />
         <div v-if="session.isArchitect" class="row">
           <NButton type="primary" :loading="acting" @click="act('continue')">{{ $t('site.continue') }}</NButton>

@@ -118,7 +118,7 @@ export function usePages<T, P>(resource: MaybeRefOrGetter<PagedResource<T, P>>, 
 
 /** Asks now, also where an answer is known already; others that show the resource get the new one too. */
 export function askAgain<T>(resource: Resource<T>): Promise<T> {
-  return queryClient.fetchQuery({ ...resource, staleTime: 0 });
+  return queryClient.query({ ...resource, staleTime: 0 });
 }
 
 /** Everything under a key is asked for again where it is shown, and forgotten where it is not. */

@@ -1415,7 +1415,7 @@ export interface components {
              * @default []
              */
             options?: components["schemas"]["Option"][];
-            /** @description What architects read. */
+            /** @description The name under which architects find it. */
             title: string;
             /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
@@ -1508,7 +1508,7 @@ export interface components {
              */
             groups?: (components["schemas"]["Group"] | components["schemas"]["GroupUse"])[];
             /**
-             * @description Name of an icon.
+             * @description The icon that stands beside the type in menus and lists.
              * @default
              */
             icon?: string;
@@ -1521,7 +1521,7 @@ export interface components {
              */
             index?: {
                 /**
-                 * @description Whether the order is descending.
+                 * @description Whether the order is descending: Z to A, largest or latest first.
                  * @default false
                  */
                 descending?: boolean;
@@ -1737,12 +1737,12 @@ export interface components {
              */
             api?: boolean;
             /**
-             * @description The value of a new record; for an option or term, its key.
+             * @description The value that a new record starts with; for an option or term, its key. Existing records keep what they have.
              * @default
              */
             default?: string | number | boolean;
             /**
-             * @description A sentence under the control.
+             * @description A sentence for editors, shown under the control.
              * @default
              */
             help?: string;
@@ -1752,24 +1752,24 @@ export interface components {
             key: string;
             /** @constant */
             kind: "text";
-            /** @description What people read. */
+            /** @description The name of the field, over its control and on pages. */
             label: string;
-            /** @description Maximum length in characters, up to 255. */
+            /** @description Longer values are refused. In characters, up to 255. */
             max_length?: number;
-            /** @description Minimum length in characters. */
+            /** @description Shorter values are refused. In characters. */
             min_length?: number;
             /**
-             * @description A regular expression (RE2 syntax) the whole value must match.
+             * @description A regular expression (RE2 syntax) that the whole value must match.
              * @default
              */
             pattern?: string;
             /**
-             * @description The message editors read if the pattern does not match.
+             * @description What editors are told when a value does not match the pattern.
              * @default
              */
             pattern_message?: string;
             /**
-             * @description Text shown before the value.
+             * @description A text that forms and pages show before the value, such as No.
              * @default
              */
             prefix?: string;
@@ -1786,19 +1786,19 @@ export interface components {
              */
             show_when?: components["schemas"]["Condition"];
             /**
-             * @description Text shown after the value.
+             * @description A text that forms and pages show after the value, such as per night.
              * @default
              */
             suffix?: string;
             /**
-             * @description Whether the value must be unique among records.
+             * @description Whether no two records of the type may have the same value.
              * @default false
              */
             unique?: boolean;
             /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
             /**
-             * @description Its width in the form, as a part of the line.
+             * @description How much of a line in the form it takes.
              * @default full
              * @enum {unknown}
              */
@@ -1810,12 +1810,12 @@ export interface components {
              */
             api?: boolean;
             /**
-             * @description The value of a new record; for an option or term, its key.
+             * @description The value that a new record starts with; for an option or term, its key. Existing records keep what they have.
              * @default
              */
             default?: string | number | boolean;
             /**
-             * @description A sentence under the control.
+             * @description A sentence for editors, shown under the control.
              * @default
              */
             help?: string;
@@ -1825,9 +1825,9 @@ export interface components {
             key: string;
             /** @constant */
             kind: "long_text";
-            /** @description What people read. */
+            /** @description The name of the field, over its control and on pages. */
             label: string;
-            /** @description Maximum length in characters, up to 1,000,000. */
+            /** @description Longer texts are refused. In characters, up to 1,000,000. */
             max_length?: number;
             /**
              * @description Whether a published record needs a value.
@@ -1835,7 +1835,7 @@ export interface components {
              */
             required?: boolean;
             /**
-             * @description Height of the form control in lines.
+             * @description How many lines high the control is in the form.
              * @default 4
              */
             rows?: number;
@@ -1849,7 +1849,7 @@ export interface components {
             /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
             /**
-             * @description Its width in the form, as a part of the line.
+             * @description How much of a line in the form it takes.
              * @default full
              * @enum {unknown}
              */
@@ -1861,12 +1861,12 @@ export interface components {
              */
             api?: boolean;
             /**
-             * @description The value of a new record; for an option or term, its key.
+             * @description The value that a new record starts with; for an option or term, its key. Existing records keep what they have.
              * @default
              */
             default?: string | number | boolean;
             /**
-             * @description The formatting that is allowed.
+             * @description The formatting that editors may use; other formatting is taken out.
              * @default [
              *       "bold",
              *       "italic",
@@ -1876,7 +1876,7 @@ export interface components {
              */
             formats?: ("headings" | "bold" | "italic" | "links" | "lists" | "quotes" | "tables" | "code")[];
             /**
-             * @description A sentence under the control.
+             * @description A sentence for editors, shown under the control.
              * @default
              */
             help?: string;
@@ -1886,9 +1886,9 @@ export interface components {
             key: string;
             /** @constant */
             kind: "rich_text";
-            /** @description What people read. */
+            /** @description The name of the field, over its control and on pages. */
             label: string;
-            /** @description Maximum length in visible characters, up to 1,000,000. */
+            /** @description Longer texts are refused. In characters that readers see, up to 1,000,000. */
             max_length?: number;
             /**
              * @description Whether a published record needs a value.
@@ -1905,7 +1905,7 @@ export interface components {
             /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
             /**
-             * @description Its width in the form, as a part of the line.
+             * @description How much of a line in the form it takes.
              * @default full
              * @enum {unknown}
              */
@@ -1917,17 +1917,17 @@ export interface components {
              */
             api?: boolean;
             /**
-             * @description Maximum number of decimals, 0 to 6.
+             * @description How many decimals a number may have, from 0 to 6.
              * @default 0
              */
             decimals?: number;
             /**
-             * @description The value of a new record; for an option or term, its key.
+             * @description The value that a new record starts with; for an option or term, its key. Existing records keep what they have.
              * @default
              */
             default?: string | number | boolean;
             /**
-             * @description A sentence under the control.
+             * @description A sentence for editors, shown under the control.
              * @default
              */
             help?: string;
@@ -1937,11 +1937,11 @@ export interface components {
             key: string;
             /** @constant */
             kind: "number";
-            /** @description What people read. */
+            /** @description The name of the field, over its control and on pages. */
             label: string;
-            /** @description Maximum value. */
+            /** @description Larger numbers are refused; there is no limit when left out. */
             max?: number;
-            /** @description Minimum value. */
+            /** @description Smaller numbers are refused; there is no limit when left out. */
             min?: number;
             /**
              * @description Whether a published record needs a value.
@@ -1961,17 +1961,17 @@ export interface components {
              * @enum {unknown}
              */
             shown?: "box" | "slider" | "marks";
-            /** @description Step between allowed values, counted from min or 0. */
+            /** @description How far apart the accepted numbers are, counted from the minimum, or from 0. */
             step?: number;
             /**
-             * @description Unit shown after the number.
+             * @description The unit that forms and pages show after the number, such as m.
              * @default
              */
             unit?: string;
             /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
             /**
-             * @description Its width in the form, as a part of the line.
+             * @description How much of a line in the form it takes.
              * @default full
              * @enum {unknown}
              */
@@ -1983,12 +1983,12 @@ export interface components {
              */
             api?: boolean;
             /**
-             * @description The value of a new record; for an option or term, its key.
+             * @description The value that a new record starts with; for an option or term, its key. Existing records keep what they have.
              * @default
              */
             default?: string | number | boolean;
             /**
-             * @description A sentence under the control.
+             * @description A sentence for editors, shown under the control.
              * @default
              */
             help?: string;
@@ -1998,10 +1998,10 @@ export interface components {
             key: string;
             /** @constant */
             kind: "yes_no";
-            /** @description What people read. */
+            /** @description The name of the field, over its control and on pages. */
             label: string;
             /**
-             * @description Label for no.
+             * @description What forms and pages show for no.
              * @default No
              */
             no?: string;
@@ -2020,13 +2020,13 @@ export interface components {
             /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
             /**
-             * @description Its width in the form, as a part of the line.
+             * @description How much of a line in the form it takes.
              * @default full
              * @enum {unknown}
              */
             width?: "full" | "two_thirds" | "half" | "third";
             /**
-             * @description Label for yes.
+             * @description What forms and pages show for yes.
              * @default Yes
              */
             yes?: string;
@@ -2037,17 +2037,17 @@ export interface components {
              */
             api?: boolean;
             /**
-             * @description The value of a new record; for an option or term, its key.
+             * @description The value that a new record starts with; for an option or term, its key. Existing records keep what they have.
              * @default
              */
             default?: string | number | boolean;
             /**
              * Format: date
-             * @description The earliest date allowed.
+             * @description Earlier dates are refused; there is no limit when left out.
              */
             earliest?: string;
             /**
-             * @description A sentence under the control.
+             * @description A sentence for editors, shown under the control.
              * @default
              */
             help?: string;
@@ -2057,11 +2057,11 @@ export interface components {
             key: string;
             /** @constant */
             kind: "date";
-            /** @description What people read. */
+            /** @description The name of the field, over its control and on pages. */
             label: string;
             /**
              * Format: date
-             * @description The latest date allowed.
+             * @description Later dates are refused; there is no limit when left out.
              */
             latest?: string;
             /**
@@ -2079,7 +2079,7 @@ export interface components {
             /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
             /**
-             * @description Its width in the form, as a part of the line.
+             * @description How much of a line in the form it takes.
              * @default full
              * @enum {unknown}
              */
@@ -2091,17 +2091,17 @@ export interface components {
              */
             api?: boolean;
             /**
-             * @description The value of a new record; for an option or term, its key.
+             * @description The value that a new record starts with; for an option or term, its key. Existing records keep what they have.
              * @default
              */
             default?: string | number | boolean;
             /**
              * Format: time
-             * @description The earliest time allowed.
+             * @description Earlier times are refused; there is no limit when left out.
              */
             earliest?: string;
             /**
-             * @description A sentence under the control.
+             * @description A sentence for editors, shown under the control.
              * @default
              */
             help?: string;
@@ -2111,11 +2111,11 @@ export interface components {
             key: string;
             /** @constant */
             kind: "time";
-            /** @description What people read. */
+            /** @description The name of the field, over its control and on pages. */
             label: string;
             /**
              * Format: time
-             * @description The latest time allowed.
+             * @description Later times are refused; there is no limit when left out.
              */
             latest?: string;
             /**
@@ -2133,7 +2133,7 @@ export interface components {
             /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
             /**
-             * @description Its width in the form, as a part of the line.
+             * @description How much of a line in the form it takes.
              * @default full
              * @enum {unknown}
              */
@@ -2145,14 +2145,14 @@ export interface components {
              */
             api?: boolean;
             /**
-             * @description The value of a new record; for an option or term, its key.
+             * @description The value that a new record starts with; for an option or term, its key. Existing records keep what they have.
              * @default
              */
             default?: string | number | boolean;
-            /** @description The earliest date and time allowed, in UTC. */
+            /** @description Earlier moments are refused; there is no limit when left out. In UTC. */
             earliest?: string;
             /**
-             * @description A sentence under the control.
+             * @description A sentence for editors, shown under the control.
              * @default
              */
             help?: string;
@@ -2162,9 +2162,9 @@ export interface components {
             key: string;
             /** @constant */
             kind: "date_time";
-            /** @description What people read. */
+            /** @description The name of the field, over its control and on pages. */
             label: string;
-            /** @description The latest date and time allowed, in UTC. */
+            /** @description Later moments are refused; there is no limit when left out. In UTC. */
             latest?: string;
             /**
              * @description Whether a published record needs a value.
@@ -2181,7 +2181,7 @@ export interface components {
             /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
             /**
-             * @description Its width in the form, as a part of the line.
+             * @description How much of a line in the form it takes.
              * @default full
              * @enum {unknown}
              */
@@ -2193,12 +2193,12 @@ export interface components {
              */
             api?: boolean;
             /**
-             * @description The value of a new record; for an option or term, its key.
+             * @description The value that a new record starts with; for an option or term, its key. Existing records keep what they have.
              * @default
              */
             default?: string | number | boolean;
             /**
-             * @description A sentence under the control.
+             * @description A sentence for editors, shown under the control.
              * @default
              */
             help?: string;
@@ -2208,7 +2208,7 @@ export interface components {
             key: string;
             /** @constant */
             kind: "choice";
-            /** @description What people read. */
+            /** @description The name of the field, over its control and on pages. */
             label: string;
             /**
              * @description A choice list to take the options from instead.
@@ -2220,9 +2220,9 @@ export interface components {
              * @default false
              */
             many?: boolean;
-            /** @description Most options. */
+            /** @description The most options it may hold. */
             max_count?: number;
-            /** @description Fewest options. */
+            /** @description The fewest options it may hold. */
             min_count?: number;
             /**
              * @description The options, in order.
@@ -2250,14 +2250,14 @@ export interface components {
             /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
             /**
-             * @description Its width in the form, as a part of the line.
+             * @description How much of a line in the form it takes.
              * @default full
              * @enum {unknown}
              */
             width?: "full" | "two_thirds" | "half" | "third";
         } | {
             /**
-             * @description Whether an alternative text is required.
+             * @description Whether each image needs a text that describes it to people who cannot see it.
              * @default true
              */
             alt_required?: boolean;
@@ -2267,17 +2267,17 @@ export interface components {
              */
             api?: boolean;
             /**
-             * @description The value of a new record; for an option or term, its key.
+             * @description The value that a new record starts with; for an option or term, its key. Existing records keep what they have.
              * @default
              */
             default?: string | number | boolean;
             /**
-             * @description The allowed formats, of jpeg, png, gif and webp; all when left out.
+             * @description The formats that are accepted: jpeg, png, gif, webp; all of them when left out.
              * @default []
              */
             formats?: string[];
             /**
-             * @description A sentence under the control.
+             * @description A sentence for editors, shown under the control.
              * @default
              */
             help?: string;
@@ -2287,26 +2287,26 @@ export interface components {
             key: string;
             /** @constant */
             kind: "image";
-            /** @description What people read. */
+            /** @description The name of the field, over its control and on pages. */
             label: string;
             /**
              * @description Whether it holds several pictures.
              * @default false
              */
             many?: boolean;
-            /** @description Most pictures. */
+            /** @description The most pictures it may hold. */
             max_count?: number;
-            /** @description Maximum height in pixels. */
+            /** @description Higher images are refused; any height is accepted when left out. In pixels. */
             max_height?: number;
-            /** @description Maximum file size in KB of 1,024 bytes, up to 20,480. */
+            /** @description Larger images are refused. In KB of 1,024 bytes, up to 20,480. */
             max_kilobytes?: number;
-            /** @description Maximum width in pixels. */
+            /** @description Wider images are refused; any width is accepted when left out. In pixels. */
             max_width?: number;
-            /** @description Fewest pictures. */
+            /** @description The fewest pictures it may hold. */
             min_count?: number;
-            /** @description Minimum height in pixels. */
+            /** @description Lower images are refused; any height is accepted when left out. In pixels. */
             min_height?: number;
-            /** @description Minimum width in pixels. */
+            /** @description Narrower images are refused; any width is accepted when left out. In pixels. */
             min_width?: number;
             /**
              * @description Whether a published record needs a value.
@@ -2323,13 +2323,13 @@ export interface components {
             /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
             /**
-             * @description Its width in the form, as a part of the line.
+             * @description How much of a line in the form it takes.
              * @default full
              * @enum {unknown}
              */
             width?: "full" | "two_thirds" | "half" | "third";
             /**
-             * @description Widths in pixels of the smaller images to generate.
+             * @description The widths, in pixels, in which smaller images are made, so that small screens load less.
              * @default []
              */
             widths?: number[];
@@ -2340,17 +2340,17 @@ export interface components {
              */
             api?: boolean;
             /**
-             * @description The value of a new record; for an option or term, its key.
+             * @description The value that a new record starts with; for an option or term, its key. Existing records keep what they have.
              * @default
              */
             default?: string | number | boolean;
             /**
-             * @description The allowed file extensions, such as pdf; all when left out.
+             * @description The file extensions that are accepted, such as pdf; all of them when left out.
              * @default []
              */
             formats?: string[];
             /**
-             * @description A sentence under the control.
+             * @description A sentence for editors, shown under the control.
              * @default
              */
             help?: string;
@@ -2360,18 +2360,18 @@ export interface components {
             key: string;
             /** @constant */
             kind: "file";
-            /** @description What people read. */
+            /** @description The name of the field, over its control and on pages. */
             label: string;
             /**
              * @description Whether it holds several files.
              * @default false
              */
             many?: boolean;
-            /** @description Most files. */
+            /** @description The most files it may hold. */
             max_count?: number;
-            /** @description Maximum file size in KB of 1,024 bytes, up to 102,400. */
+            /** @description Larger files are refused. In KB of 1,024 bytes, up to 102,400. */
             max_kilobytes?: number;
-            /** @description Fewest files. */
+            /** @description The fewest files it may hold. */
             min_count?: number;
             /**
              * @description Whether a published record needs a value.
@@ -2388,7 +2388,7 @@ export interface components {
             /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
             /**
-             * @description Its width in the form, as a part of the line.
+             * @description How much of a line in the form it takes.
              * @default full
              * @enum {unknown}
              */
@@ -2400,12 +2400,12 @@ export interface components {
              */
             api?: boolean;
             /**
-             * @description The value of a new record; for an option or term, its key.
+             * @description The value that a new record starts with; for an option or term, its key. Existing records keep what they have.
              * @default
              */
             default?: string | number | boolean;
             /**
-             * @description A sentence under the control.
+             * @description A sentence for editors, shown under the control.
              * @default
              */
             help?: string;
@@ -2415,7 +2415,7 @@ export interface components {
             key: string;
             /** @constant */
             kind: "email";
-            /** @description What people read. */
+            /** @description The name of the field, over its control and on pages. */
             label: string;
             /**
              * @description Whether a published record needs a value.
@@ -2432,7 +2432,7 @@ export interface components {
             /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
             /**
-             * @description Its width in the form, as a part of the line.
+             * @description How much of a line in the form it takes.
              * @default full
              * @enum {unknown}
              */
@@ -2444,12 +2444,12 @@ export interface components {
              */
             api?: boolean;
             /**
-             * @description The value of a new record; for an option or term, its key.
+             * @description The value that a new record starts with; for an option or term, its key. Existing records keep what they have.
              * @default
              */
             default?: string | number | boolean;
             /**
-             * @description A sentence under the control.
+             * @description A sentence for editors, shown under the control.
              * @default
              */
             help?: string;
@@ -2459,7 +2459,7 @@ export interface components {
             key: string;
             /** @constant */
             kind: "url";
-            /** @description What people read. */
+            /** @description The name of the field, over its control and on pages. */
             label: string;
             /**
              * @description Whether a published record needs a value.
@@ -2467,7 +2467,7 @@ export interface components {
              */
             required?: boolean;
             /**
-             * @description The URL schemes that are allowed.
+             * @description The schemes that a web address may begin with, such as https.
              * @default [
              *       "http",
              *       "https"
@@ -2484,7 +2484,7 @@ export interface components {
             /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
             /**
-             * @description Its width in the form, as a part of the line.
+             * @description How much of a line in the form it takes.
              * @default full
              * @enum {unknown}
              */
@@ -2496,12 +2496,12 @@ export interface components {
              */
             api?: boolean;
             /**
-             * @description The value of a new record; for an option or term, its key.
+             * @description The value that a new record starts with; for an option or term, its key. Existing records keep what they have.
              * @default
              */
             default?: string | number | boolean;
             /**
-             * @description A sentence under the control.
+             * @description A sentence for editors, shown under the control.
              * @default
              */
             help?: string;
@@ -2511,7 +2511,7 @@ export interface components {
             key: string;
             /** @constant */
             kind: "phone";
-            /** @description What people read. */
+            /** @description The name of the field, over its control and on pages. */
             label: string;
             /**
              * @description Whether a published record needs a value.
@@ -2528,7 +2528,7 @@ export interface components {
             /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
             /**
-             * @description Its width in the form, as a part of the line.
+             * @description How much of a line in the form it takes.
              * @default full
              * @enum {unknown}
              */
@@ -2540,12 +2540,12 @@ export interface components {
              */
             api?: boolean;
             /**
-             * @description The value of a new record; for an option or term, its key.
+             * @description The value that a new record starts with; for an option or term, its key. Existing records keep what they have.
              * @default
              */
             default?: string | number | boolean;
             /**
-             * @description A sentence under the control.
+             * @description A sentence for editors, shown under the control.
              * @default
              */
             help?: string;
@@ -2555,7 +2555,7 @@ export interface components {
             key: string;
             /** @constant */
             kind: "colour";
-            /** @description What people read. */
+            /** @description The name of the field, over its control and on pages. */
             label: string;
             /**
              * @description Whether a published record needs a value.
@@ -2572,7 +2572,7 @@ export interface components {
             /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
             /**
-             * @description Its width in the form, as a part of the line.
+             * @description How much of a line in the form it takes.
              * @default full
              * @enum {unknown}
              */
@@ -2584,12 +2584,12 @@ export interface components {
              */
             api?: boolean;
             /**
-             * @description The value of a new record; for an option or term, its key.
+             * @description The value that a new record starts with; for an option or term, its key. Existing records keep what they have.
              * @default
              */
             default?: string | number | boolean;
             /**
-             * @description A sentence under the control.
+             * @description A sentence for editors, shown under the control.
              * @default
              */
             help?: string;
@@ -2599,7 +2599,7 @@ export interface components {
             key: string;
             /** @constant */
             kind: "icon";
-            /** @description What people read. */
+            /** @description The name of the field, over its control and on pages. */
             label: string;
             /**
              * @description Whether a published record needs a value.
@@ -2616,7 +2616,7 @@ export interface components {
             /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
             /**
-             * @description Its width in the form, as a part of the line.
+             * @description How much of a line in the form it takes.
              * @default full
              * @enum {unknown}
              */
@@ -2628,12 +2628,12 @@ export interface components {
              */
             api?: boolean;
             /**
-             * @description The value of a new record; for an option or term, its key.
+             * @description The value that a new record starts with; for an option or term, its key. Existing records keep what they have.
              * @default
              */
             default?: string | number | boolean;
             /**
-             * @description A sentence under the control.
+             * @description A sentence for editors, shown under the control.
              * @default
              */
             help?: string;
@@ -2643,7 +2643,7 @@ export interface components {
             key: string;
             /** @constant */
             kind: "place";
-            /** @description What people read. */
+            /** @description The name of the field, over its control and on pages. */
             label: string;
             /**
              * @description Whether a published record needs a value.
@@ -2660,7 +2660,7 @@ export interface components {
             /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
             /**
-             * @description Its width in the form, as a part of the line.
+             * @description How much of a line in the form it takes.
              * @default full
              * @enum {unknown}
              */
@@ -2672,12 +2672,12 @@ export interface components {
              */
             api?: boolean;
             /**
-             * @description The value of a new record; for an option or term, its key.
+             * @description The value that a new record starts with; for an option or term, its key. Existing records keep what they have.
              * @default
              */
             default?: string | number | boolean;
             /**
-             * @description A sentence under the control.
+             * @description A sentence for editors, shown under the control.
              * @default
              */
             help?: string;
@@ -2689,19 +2689,19 @@ export interface components {
             key: string;
             /** @constant */
             kind: "relation";
-            /** @description What people read. */
+            /** @description The name of the field, over its control and on pages. */
             label: string;
             /**
              * @description Whether it holds several records.
              * @default false
              */
             many?: boolean;
-            /** @description Most records. */
+            /** @description The most records it may hold. */
             max_count?: number;
-            /** @description Fewest records. */
+            /** @description The fewest records it may hold. */
             min_count?: number;
             /**
-             * @description Whether editors put the linked records into order.
+             * @description Whether editors may arrange the linked records; otherwise they stay in the order in which they were added.
              * @default false
              */
             ordered?: boolean;
@@ -2727,7 +2727,7 @@ export interface components {
             /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
             /**
-             * @description Its width in the form, as a part of the line.
+             * @description How much of a line in the form it takes.
              * @default full
              * @enum {unknown}
              */
@@ -2739,12 +2739,12 @@ export interface components {
              */
             api?: boolean;
             /**
-             * @description The value of a new record; for an option or term, its key.
+             * @description The value that a new record starts with; for an option or term, its key. Existing records keep what they have.
              * @default
              */
             default?: string | number | boolean;
             /**
-             * @description A sentence under the control.
+             * @description A sentence for editors, shown under the control.
              * @default
              */
             help?: string;
@@ -2754,16 +2754,16 @@ export interface components {
             key: string;
             /** @constant */
             kind: "term";
-            /** @description What people read. */
+            /** @description The name of the field, over its control and on pages. */
             label: string;
             /**
              * @description Whether it holds several terms.
              * @default false
              */
             many?: boolean;
-            /** @description Most terms. */
+            /** @description The most terms it may hold. */
             max_count?: number;
-            /** @description Fewest terms. */
+            /** @description The fewest terms it may hold. */
             min_count?: number;
             /**
              * @description Whether a published record needs a value.
@@ -2782,7 +2782,7 @@ export interface components {
             /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
             /**
-             * @description Its width in the form, as a part of the line.
+             * @description How much of a line in the form it takes.
              * @default full
              * @enum {unknown}
              */
@@ -2794,14 +2794,14 @@ export interface components {
              */
             api?: boolean;
             /**
-             * @description The value of a new record; for an option or term, its key.
+             * @description The value that a new record starts with; for an option or term, its key. Existing records keep what they have.
              * @default
              */
             default?: string | number | boolean;
             /** @description The fields of the group, in order. */
             fields: components["schemas"]["Field"][];
             /**
-             * @description A sentence under the control.
+             * @description A sentence for editors, shown under the control.
              * @default
              */
             help?: string;
@@ -2811,7 +2811,7 @@ export interface components {
             key: string;
             /** @constant */
             kind: "group";
-            /** @description What people read. */
+            /** @description The name of the field, over its control and on pages. */
             label: string;
             /**
              * @description Whether a published record needs a value.
@@ -2828,7 +2828,7 @@ export interface components {
             /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
             /**
-             * @description Its width in the form, as a part of the line.
+             * @description How much of a line in the form it takes.
              * @default full
              * @enum {unknown}
              */
@@ -2840,14 +2840,14 @@ export interface components {
              */
             api?: boolean;
             /**
-             * @description The value of a new record; for an option or term, its key.
+             * @description The value that a new record starts with; for an option or term, its key. Existing records keep what they have.
              * @default
              */
             default?: string | number | boolean;
             /** @description The fields of each row, in order. */
             fields: components["schemas"]["Field"][];
             /**
-             * @description A sentence under the control.
+             * @description A sentence for editors, shown under the control.
              * @default
              */
             help?: string;
@@ -2857,11 +2857,11 @@ export interface components {
             key: string;
             /** @constant */
             kind: "repeater";
-            /** @description What people read. */
+            /** @description The name of the field, over its control and on pages. */
             label: string;
-            /** @description Maximum number of rows. */
+            /** @description The most rows that a record may have. */
             max_rows?: number;
-            /** @description Minimum number of rows. */
+            /** @description The fewest rows that a record may have. */
             min_rows?: number;
             /**
              * @description Whether a published record needs a value.
@@ -2889,7 +2889,7 @@ export interface components {
             /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
             /**
-             * @description Its width in the form, as a part of the line.
+             * @description How much of a line in the form it takes.
              * @default full
              * @enum {unknown}
              */
@@ -2901,12 +2901,12 @@ export interface components {
              */
             api?: boolean;
             /**
-             * @description The value of a new record; for an option or term, its key.
+             * @description The value that a new record starts with; for an option or term, its key. Existing records keep what they have.
              * @default
              */
             default?: string | number | boolean;
             /**
-             * @description A sentence under the control.
+             * @description A sentence for editors, shown under the control.
              * @default
              */
             help?: string;
@@ -2916,7 +2916,7 @@ export interface components {
             key: string;
             /** @constant */
             kind: "note";
-            /** @description What people read. */
+            /** @description The name of the field, over its control and on pages. */
             label: string;
             /**
              * @description Whether a published record needs a value.
@@ -2930,12 +2930,12 @@ export interface components {
              *     }
              */
             show_when?: components["schemas"]["Condition"];
-            /** @description The text that editors read. */
+            /** @description The text of the note, which editors read in the form. */
             text: string;
             /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
             /**
-             * @description Its width in the form, as a part of the line.
+             * @description How much of a line in the form it takes.
              * @default full
              * @enum {unknown}
              */
@@ -3186,10 +3186,10 @@ export interface components {
             id?: string;
             /** @description The name in code, addresses of the API and the database. */
             key: string;
-            /** @description The label at the other end. */
+            /** @description The heading over the linking records, on the forms and pages of the other end. */
             label: string;
             /**
-             * @description Whether several records may link to the same one.
+             * @description Whether several records may link to the same one; otherwise a second link to it is refused.
              * @default true
              */
             many?: boolean;
@@ -3223,7 +3223,7 @@ export interface components {
             id?: string;
             /** @description The name in code, addresses of the API and the database. */
             key: string;
-            /** @description What architects read. */
+            /** @description The name under which architects find it. */
             title: string;
             /** @description The content type whose records it shows. */
             type: string;
@@ -3260,12 +3260,12 @@ export interface components {
             /** @description The name in code, addresses of the API and the database. */
             key: string;
             /**
-             * @description The layout that shows each record.
+             * @description The layout by which each record is shown.
              * @default
              */
             layout?: string;
             /**
-             * @description Maximum number of records shown, up to 200.
+             * @description The most records that are shown, up to 200.
              * @default 10
              */
             limit?: number;
@@ -3280,7 +3280,7 @@ export interface components {
              * @enum {unknown}
              */
             shown?: "lines" | "table" | "cards" | "layout";
-            /** @description What architects read. */
+            /** @description The name under which architects find it. */
             title: string;
             /** @description The content type it lists. */
             type: string;
@@ -3441,7 +3441,7 @@ export interface components {
             id?: string;
             /** @description The name in code, addresses of the API and the database. */
             key: string;
-            /** @description What people read. */
+            /** @description What editors choose and visitors read. */
             label: string;
             /**
              * @description Whether it is retired: records that have it keep it, others are not offered it.
@@ -3454,7 +3454,7 @@ export interface components {
         /** order */
         Order: {
             /**
-             * @description Whether the order is descending.
+             * @description Whether the order is descending: Z to A, largest or latest first.
              * @default false
              */
             descending?: boolean;
@@ -3905,14 +3905,14 @@ export interface components {
              * @default false
              */
             add_terms?: boolean;
-            /** @description Maximum number of terms of one record. */
+            /** @description The most terms that one record may have. */
             max?: number;
             /**
              * @description Whether a published record needs a term.
              * @default false
              */
             required?: boolean;
-            /** @description The taxonomy. */
+            /** @description The taxonomy that classifies the records. */
             use: string;
         };
         /** term */
@@ -3926,7 +3926,7 @@ export interface components {
             id?: string;
             /** @description The name in code, addresses of the API and the database. */
             key: string;
-            /** @description What people read. */
+            /** @description The name of the term, as editors and visitors read it. */
             label: string;
             /**
              * @description Its values, by the key of the taxonomy's field.

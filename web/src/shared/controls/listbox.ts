@@ -26,7 +26,7 @@ export function flatOptions(options: ChoiceOptions): ChoiceOption[] {
 export function libraryOptions(options: ChoiceOptions): (SelectOption | SelectGroupOption)[] {
   return options.map((each) =>
     'options' in each
-      ? { type: 'group', key: each.label, label: each.label, children: each.options as SelectOption[] }
+      ? { type: 'group', key: each.label, label: each.label, children: each.options }
       : (each as SelectOption),
   );
 }
@@ -75,7 +75,7 @@ export function useListbox(listed: Listed) {
     if (value === undefined || value === null || (value === false && !name.startsWith('aria-'))) {
       element.removeAttribute(name);
     } else {
-      element.setAttribute(name, String(value as string));
+      element.setAttribute(name, value as string);
     }
   }
 

@@ -169,7 +169,7 @@ export const helpPages = {
       },
       run: {
         title: 'Run it',
-        text: 'Editors and visitors go on while a run works beside the tables in use; at its end the definitions are switched in less than a second. A run that was cut off, as by a restart, goes on by itself.',
+        text: 'Editors and visitors go on while a run works beside the tables in use; at its end the definitions are switched in less than a second. A run that was interrupted, as by a restart, goes on by itself.',
       },
       undo: {
         title: 'Undo it',

@@ -33,7 +33,7 @@ export const model = {
   },
   filter: 'Filter',
   order: { title: 'Order', name: 'A to Z', uses: 'Most used', problems: 'Problems' },
-  noneFound: 'Nothing has “{text}” in its name.',
+  noneFound: 'No name contains “{text}”.',
   newDefinition: 'New definition',
   nameOf: {
     type: 'Its singular name; everything else is derived from it.',
@@ -55,7 +55,7 @@ export const model = {
   },
   add: 'Add',
   keyTwice: '{a} and {b} both have the key {key}. Give one of them another key.',
-  empty: 'There is nothing in this model yet.',
+  empty: 'This model is empty.',
   first: {
     title: 'Begin your model',
     hint: 'A content type is one kind of record, such as a footbridge or a notice. Everything here can be changed later.',
@@ -82,7 +82,7 @@ export const model = {
   usedBy: 'used by',
   usedTimes: 'used nowhere | used once | used {n} times',
   alsoHere: '{names} is here too',
-  joined: 'An edit made in another window was merged with yours.',
+  joined: 'An edit from another window was merged with yours.',
   fieldCount: 'no fields | 1 field | {n} fields',
   changed: 'changed',
   changedLong: 'Changed since the last release',
@@ -103,6 +103,7 @@ export const model = {
   namesAndSettings: 'Names and settings',
   address: '/{path}/',
   wordingsAndDescription: 'Wordings and description',
+  wordings: 'Wordings',
   wordingsHint: 'Derived from the noun; type to replace one, empty it to derive again.',
   wording: {
     add: 'Button that adds one',
@@ -180,7 +181,7 @@ export const model = {
     found: '{n} fields found. Nothing is added until you confirm.',
     why: 'Kind from',
     said: 'the line itself',
-    take: 'Take {label}',
+    take: 'Include {label}',
     addAll: 'Add no fields | Add 1 field | Add {n} fields',
   },
   terms: {
@@ -229,10 +230,10 @@ export const model = {
     moved: '{name}: {at} of {count}',
   },
   relation: {
-    to: 'Points at',
+    to: 'Links to',
     named: 'Has a name at the other end',
     label: 'Label at the other end',
-    many: 'several may point at one',
+    many: 'several may link to one',
     shown: 'shown on its form and page',
     both: 'How it reads at both ends',
     here: 'On this form',
@@ -300,8 +301,8 @@ export const model = {
     edits: 'Edits of this draft',
     noEdits: 'No edits yet.',
     undone: 'undone',
-    stepTo: 'Step to here',
-    before: 'Step to before all edits',
+    stepTo: 'Return to here',
+    before: 'Return to before all edits',
   },
   exchange: {
     in: 'Import definitions',
@@ -384,7 +385,7 @@ export const model = {
     pick: 'Pick {label} among several',
   },
   keysHint:
-    'Enter goes on and adds at the end, Alt+arrows move a row, also into and out of repeaters, Ctrl+D copies, Ctrl+Delete removes. All keys: ?',
+    'Enter goes to the next row and adds one at the end. Alt+arrows move a row, also into and out of repeaters. Ctrl+D copies it, Ctrl+Delete removes it. All keys: ?',
   settingsOf: 'Settings of {label}',
   kinds: {
     text: 'Text',
@@ -436,9 +437,9 @@ export const model = {
     date_time: 'A day with a time.',
     file: 'Documents to download.',
     url: 'A link to another site.',
-    icon: 'A small picture out of the set that Jontrel ships.',
+    icon: 'A small picture from the set that comes with Jontrel.',
     place: 'A point on the map, as latitude and longitude.',
-    relation: 'Leads to other records, and is seen from both ends.',
+    relation: 'Links to other records, and can be seen from both ends.',
     term: 'Terms of a taxonomy.',
     group: 'A few fields that belong together.',
     repeater: 'Rows of fields, as many as are needed.',

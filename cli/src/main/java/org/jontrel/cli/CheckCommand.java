@@ -26,7 +26,7 @@ import picocli.CommandLine.Spec;
 @Command(
         name = "check",
         mixinStandardHelpOptions = true,
-        description = "Says what is wrong with a package. Exit code 1 where there is more than notes.")
+        description = "Checks a package. Exit code 1 where there is more than notes.")
 final class CheckCommand implements Callable<Integer> {
     @Spec
     private CommandSpec spec;
@@ -37,9 +37,7 @@ final class CheckCommand implements Callable<Integer> {
     @Option(names = "--with", paramLabel = "PATH", description = "A package that this one needs; may be given often.")
     private List<String> others = List.of();
 
-    @Option(
-            names = "--fix",
-            description = "Make every fix that is offered. Only the files of what is mended are written.")
+    @Option(names = "--fix", description = "Make every fix that is offered. Only the files that change are written.")
     private boolean fix;
 
     @Option(
@@ -71,7 +69,7 @@ final class CheckCommand implements Callable<Integer> {
         } else {
             findings.forEach(finding -> out.println(Output.line(finding)));
             if (findings.isEmpty()) {
-                spec.commandLine().getErr().println("Nothing to say: the package is fine.");
+                spec.commandLine().getErr().println("No problems found.");
             }
         }
         return findings.stream().anyMatch(finding -> finding.severity() != Severity.NOTE) ? 1 : 0;
@@ -111,7 +109,7 @@ final class CheckCommand implements Callable<Integer> {
         var mended = new ModelPackage(content.manifest(), fixed.model(), content.migrations());
         if (!fixed.mended().isEmpty()) {
             if (path.equals(PackageSource.STANDARD)) {
-                throw new IOException("What comes from standard input cannot be mended in place. Give a path.");
+                throw new IOException("Standard input cannot be fixed in place. Give a path.");
             }
             OutputTarget.write(Path.of(path), source.sort(), files(source, content, mended), List.of());
         }

@@ -338,7 +338,7 @@ public class RecordsTest {
         cray.getByRole(AriaRole.LINK).focus();
         page.keyboard().press("Alt+ArrowRight");
         assertThat(cray).hasAttribute("style", Pattern.compile("20px"));
-        Visitor.choose(page.getByLabel("This term goes"), "Long Pound");
+        Visitor.choose(page.getByLabel("Merge this term"), "Long Pound");
         Visitor.choose(page.getByLabel("into this one"), "Ashlow Pound");
         desk.anna.button("Merge").click();
         assertThat(page.getByText(Pattern.compile("Merged; \\d+ records have the other now.")))

@@ -78,7 +78,7 @@ public class StoryTest {
     @Test(dependsOnMethods = "s1_theFirstVisitMakesTheFirstArchitect")
     public void s2_aWorkspaceOpensWithTheFrame() {
         page.getByLabel("Title").fill("Tessel waters");
-        anna.button("Make workspace").click();
+        anna.button("Create workspace").click();
         assertThat(anna.heading("Begin your model")).isVisible();
         assertThat(page.getByText("No sites yet.")).isVisible();
         anna.checkAccessibility();
@@ -355,13 +355,13 @@ public class StoryTest {
         assertThat(anna.button("Run on Trial")).isDisabled();
         page.getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("Value for Depth"))
                 .fill("deep");
-        anna.button("Keep answer").click();
+        anna.button("Save answer").click();
         assertThat(page.getByText("The value to fill Depth with cannot be used"))
                 .isVisible();
         assertThat(anna.button("Run on Trial")).isDisabled();
         page.getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("Value for Depth"))
                 .fill("2");
-        anna.button("Keep answer").click();
+        anna.button("Save answer").click();
         assertThat(anna.button("Run on Trial")).isEnabled();
         anna.checkAccessibility();
         anna.button("Run on Trial").click();

@@ -45,7 +45,7 @@ public class BodiesTest {
             {"{\"sort\": \"type\", \"base\": \"many\"}", "of another kind than is taken at base."},
             {"{\"sent\": [{}, 7]}", "of another kind than is taken at sent[1]."},
             {"{\n  \"sort\": type}", "cannot be read as JSON at line 2, column 1"},
-            {"[]", "JSON of another shape"},
+            {"[]", "not of the form that is expected"},
             {"", "has no body"},
         };
     }

@@ -614,7 +614,7 @@ public class DeskApiTest {
         assertTrue(released.get("types/pier.yaml").contains("# from the shore"), released.get("types/pier.yaml"));
         assertTrue(anna.send("POST", DRAFT + "/take", Map.of("definitions", List.of(broken(taken))))
                 .body()
-                .contains("These are no comments"));
+                .contains("The comments cannot be read"));
     }
 
     private static Map<String, Object> broken(Map<String, Object> taken) {

@@ -18,8 +18,8 @@ import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
 
-/** Runs that were cut off end without anybody's help: at their aim, or where they came from. */
-public class CutOffRunsTest {
+/** Runs that were interrupted end without anybody's help: at their aim, or where they came from. */
+public class InterruptedRunsTest {
     private OrchardServer server;
 
     @BeforeClass
@@ -32,7 +32,7 @@ public class CutOffRunsTest {
         server.close();
     }
 
-    private static final class SimulatedCutOff extends RuntimeException {}
+    private static final class SimulatedCrash extends RuntimeException {}
 
     private JsonNode last() {
         return server.anna.ok("GET", "/api/sites/field/runs", null).get(0);
@@ -45,7 +45,7 @@ public class CutOffRunsTest {
     }
 
     @Test
-    public void whatWasCutOffIsContinued() throws Exception {
+    public void whatWasInterruptedIsContinued() throws Exception {
         try (var source = server.site()) {
             var other = Site.open(source, "a process that ends", Duration.ofSeconds(1));
             Model to = Orchard.edited(Map.of("key: height, label: Height", "key: tall, label: Height"));
@@ -54,16 +54,16 @@ public class CutOffRunsTest {
                         if (run.steps().stream()
                                 .anyMatch(step ->
                                         step.phase().equals("switch") && step.state() != RunView.StepState.PENDING)) {
-                            throw new SimulatedCutOff();
+                            throw new SimulatedCrash();
                         }
                     });
-            assertThrows(SimulatedCutOff.class, () -> started.work().run());
+            assertThrows(SimulatedCrash.class, () -> started.work().run());
         }
         assertEquals(last("done").get("toVersion").asString(), "1.1.0");
         assertTrue(server.add("tree", Map.of("title", "After"), "published") > 0, "writers are at work");
     }
 
-    @Test(dependsOnMethods = "whatWasCutOffIsContinued")
+    @Test(dependsOnMethods = "whatWasInterruptedIsContinued")
     public void whatCannotBeContinuedGoesBack() throws Exception {
         try (var source = server.site();
                 var connection = source.getConnection();

@@ -43,7 +43,7 @@ public final class Site {
      * Opens a site, making its own tables where they are missing.
      *
      * @param owner name of this process, for the lease
-     * @param stale silence after which another process's run counts as cut off
+     * @param stale silence after which another process's run counts as interrupted
      */
     public static Site open(DataSource source, String owner, Duration stale) {
         return open(source, owner, stale, Optional.empty());

@@ -133,12 +133,12 @@ public class CrashLawTest {
             var site = Site.open(source, "after", STALE);
             new Drawn(site).read();
             var last = site.runs().last().orElseThrow();
-            boolean cutOff = last.state() != RunView.RunState.DONE && last.state() != RunView.RunState.UNDONE;
-            inside += cutOff ? 1 : 0;
-            boolean back = cutOff && last.kind() == RunView.RunKind.FORWARD && chance.nextBoolean();
+            boolean interrupted = last.state() != RunView.RunState.DONE && last.state() != RunView.RunState.UNDONE;
+            inside += interrupted ? 1 : 0;
+            boolean back = interrupted && last.kind() == RunView.RunKind.FORWARD && chance.nextBoolean();
             if (back) {
                 run(site.runs().undo(last.id(), "anna", _ -> {}));
-            } else if (cutOff) {
+            } else if (interrupted) {
                 run(site.runs().resume(last.id(), _ -> {}));
             }
             new Drawn(site).read();

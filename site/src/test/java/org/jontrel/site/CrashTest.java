@@ -101,7 +101,8 @@ public class CrashTest {
             kill(database.url(name), "run", moves);
 
             var seen = Site.open(source, "after", STALE);
-            assertEquals(TestRecords.count(seen, "mooring"), RECORDS, "the site reads although its run was cut off");
+            assertEquals(
+                    TestRecords.count(seen, "mooring"), RECORDS, "the site reads although its run was interrupted");
             assertEquals(
                     TestRecords.bySlug(seen, "mooring", "m-7")
                             .orElseThrow()

@@ -309,7 +309,7 @@ public class ExactUndoTest {
         var id = save("tmooring", Map.of("title", "A", "rise", "9")).id();
         var saved = new boolean[1];
         var to = Moorings.with(Moorings.RISE, field -> field.withKind(new Kind.Numeric(0, null, null, "")));
-        Consumer<RunView> cutOffBehindTheSwitch = run -> {
+        Consumer<RunView> interruptedBehindTheSwitch = run -> {
             boolean copied = run.steps().stream()
                     .anyMatch(step -> step.sentence().startsWith("Copy") && step.state() == RunView.StepState.DONE);
             if (copied && !saved[0]) {
@@ -318,11 +318,11 @@ public class ExactUndoTest {
             }
             if (run.steps().stream()
                     .anyMatch(step -> step.phase().equals("after") && step.state() == RunView.StepState.ACTING)) {
-                throw new IllegalStateException("cut off");
+                throw new IllegalStateException("interrupted");
             }
         };
         var begun = (Runs.RunOutcome.Started)
-                site.runs().start(new Runs.RunTarget("2.0.0", to, List.of()), "anna", cutOffBehindTheSwitch);
+                site.runs().start(new Runs.RunTarget("2.0.0", to, List.of()), "anna", interruptedBehindTheSwitch);
         assertThrows(IllegalStateException.class, begun.work()::run);
         assertTrue(saved[0]);
         TestSite.run(site.runs().resume(last().id(), _ -> {}));

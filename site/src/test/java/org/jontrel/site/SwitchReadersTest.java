@@ -184,7 +184,7 @@ public class SwitchReadersTest {
     }
 
     @Test(dataProvider = "moments")
-    public void readersSeeWhatWasBeforeWhileACutOffSwitchWaits(int switched) throws Exception {
+    public void readersSeeWhatWasBeforeWhileAnInterruptedSwitchWaits(int switched) throws Exception {
         var outcome = (Runs.RunOutcome.Started)
                 site.runs().start(new Runs.RunTarget("2", moved(), List.of(SET_ASIDE)), "anna", run -> {
                     if (moves(run) > switched) {

@@ -134,8 +134,8 @@ public class UpgradeTest {
                 statement.execute("ALTER TABLE " + held.getFirst()
                         + " CHANGE length retire_at DECIMAL(20,6) NULL COMMENT 'flength'");
             }
-            // and as a start that was cut off left it once more
-            Site.open(tests.source(), "cut off", STALE);
+            // and as a start that was interrupted left it once more
+            Site.open(tests.source(), "interrupted", STALE);
             try (var connection = tests.source().getConnection();
                     var statement = connection.createStatement()) {
                 var held = Schema.with(connection, "retire_at").getFirst();

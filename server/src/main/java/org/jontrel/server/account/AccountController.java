@@ -126,7 +126,7 @@ class AccountController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void endOwnSession(@PathVariable String id, Principal principal) {
         if (!sessions.end(principal.getName(), id)) {
-            throw Refusal.missing("There is no such session any more.");
+            throw Refusal.missing("This session has already ended.");
         }
         trail.add(TrailAction.SESSIONS_ENDED, principal.getName());
     }

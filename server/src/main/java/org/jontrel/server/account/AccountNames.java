@@ -20,7 +20,7 @@ final class AccountNames {
     static String checked(String typed) {
         var name = Normalizer2.getNFKCInstance().normalize(typed).strip().replaceAll("\\s+", " ");
         if (name.isEmpty() || name.length() > LONGEST) {
-            throw Refusal.invalid("A name has 1 to 100 characters.", List.of());
+            throw Refusal.invalid("A name must have 1 to 100 characters.", List.of());
         }
         boolean plain = name.codePoints().allMatch(c -> switch (Character.getType(c)) {
             case Character.CONTROL,
@@ -32,7 +32,7 @@ final class AccountNames {
         });
         if (!plain || ONE_SCRIPT.failsChecks(name)) {
             throw Refusal.invalid(
-                    "A name has letters of one script, without invisible characters. Type it anew.", List.of());
+                    "A name must have letters of one script and no invisible characters. Type it again.", List.of());
         }
         return name;
     }

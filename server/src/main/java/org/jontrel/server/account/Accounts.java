@@ -194,7 +194,7 @@ class Accounts {
         var key = account.id() + " " + address;
         taken(asNameFromAddress.take(key));
         if (!passwords.matches(old, account.passwordHash())) {
-            throw Refusal.invalid("The old password is wrong.", List.of());
+            throw Refusal.invalid("The current password is wrong.", List.of());
         }
         asNameFromAddress.giveBack(key);
         mapper.password(account.id(), passwords.hash(password, name));

@@ -43,16 +43,16 @@ class Passwords {
     String hash(String password, String name) {
         if (password.codePointCount(0, password.length()) < FEWEST
                 || password.getBytes(StandardCharsets.UTF_8).length > MOST_BYTES) {
-            throw Refusal.invalid("A password has at least 12 characters and at most 72 bytes.", List.of());
+            throw Refusal.invalid("A password must have at least 12 characters and at most 72 bytes.", List.of());
         }
         var plain = password.toLowerCase(Locale.ROOT);
         if (plain.codePoints().distinct().count() < FEWEST_SIGNS || common.contains(plain) || isCommonTwice(plain)) {
             throw Refusal.invalid(
-                    "This password is among those that are tried first. Choose another: four unrelated words do well.",
+                    "This password is one of those that attackers try first. Choose another; four unrelated words work well.",
                     List.of());
         }
         if (plain.equals(name.toLowerCase(Locale.ROOT))) {
-            throw Refusal.invalid("A password is not the name.", List.of());
+            throw Refusal.invalid("A password must differ from the name.", List.of());
         }
         return measured(() -> encoder.encode(password));
     }
@@ -77,7 +77,7 @@ class Passwords {
     private <T> T measured(java.util.function.Supplier<T> work) {
         try {
             if (!places.tryAcquire(WAIT_SECONDS, TimeUnit.SECONDS)) {
-                throw Refusal.unavailable("Too many people are signing in just now. Try again in a moment.");
+                throw Refusal.unavailable("Too many people are signing in right now. Try again in a moment.");
             }
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();

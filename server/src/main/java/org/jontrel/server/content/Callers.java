@@ -59,6 +59,6 @@ class Callers {
                 ? header.substring(BEARER.length()).strip()
                 : "";
         return Optional.of(tokens.find(site, secret)
-                .orElseThrow(() -> Refusal.unauthorized("This site has no such token, or it was revoked.")));
+                .orElseThrow(() -> Refusal.unauthorized("This token is not one of this site, or it was revoked.")));
     }
 }

@@ -68,7 +68,8 @@ record ContentCall(String site, Site engine, Optional<Tokens.Token> token, HttpS
     void seen(Object current) {
         var asked = request.getHeader("If-Match");
         if (asked == null) {
-            throw Refusal.unseen("Say in If-Match which state you have seen: the ETag of a GET without parameters.");
+            throw Refusal.unseen(
+                    "Send If-Match with the state that you have seen: the ETag of a GET without parameters.");
         }
         if (!matches(asked, tag(JSON.writeValueAsString(current)))) {
             throw Refusal.overtaken("This has changed since you read it. Read it again.");

@@ -221,12 +221,13 @@ class ContentController {
             return Condition.ALWAYS;
         }
         if (text.length() > 20_000) {
-            throw new BadQuery("The filter is too long: 20,000 characters are possible.");
+            throw new BadQuery("The filter is too long: it can have at most 20,000 characters.");
         }
         try {
             return Shapes.condition(JSON.readValue(text, new TypeReference<Object>() {}))
                     .map(condition -> resolved(holder, condition))
-                    .orElseThrow(() -> new BadQuery("The filter is no condition. Write one as in definitions."));
+                    .orElseThrow(() ->
+                            new BadQuery("The filter is not a condition. Write it as a condition in a definition."));
         } catch (JacksonException e) {
             throw new BadQuery("The filter is not JSON: " + e.getOriginalMessage());
         }
@@ -246,7 +247,7 @@ class ContentController {
             case Condition.TermIs is ->
                 new Condition.TermIs(field(holder, is.taxonomy()).id(), is.test(), is.values());
             case Condition.ParentIs parent -> parent;
-            case Condition.StateIs _ -> throw new BadQuery("The API gives what is published only.");
+            case Condition.StateIs _ -> throw new BadQuery("The API returns published records only.");
         };
     }
 }

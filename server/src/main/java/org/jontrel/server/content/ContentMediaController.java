@@ -36,7 +36,7 @@ class ContentMediaController {
             HttpServletRequest request) {
         var call = callers.of(site, request);
         if (!call.audience().everyState()) {
-            throw Refusal.unauthorized("The list of all files needs a token of this site.");
+            throw Refusal.unauthorized("A token of this site is needed to list all files.");
         }
         var files = call.engine().media().page(search, Optional.ofNullable(after), false, PAGE);
         var answer = new LinkedHashMap<String, Object>();

@@ -181,7 +181,7 @@ class ContentWriteController {
     private static Write single(
             ContentCall call, Holder holder, Optional<StoredRecord> before, Map<String, Object> body) {
         if (!Set.of("values").containsAll(body.keySet())) {
-            throw Refusal.invalid("Site values have nothing but values.", List.of());
+            throw Refusal.invalid("Site values have values only.", List.of());
         }
         return new Write(
                 holder.id(),
@@ -207,7 +207,7 @@ class ContentWriteController {
                 return state;
             }
         }
-        throw Refusal.invalid("A record is draft, published, scheduled or retired.", List.of());
+        throw Refusal.invalid("The state of a record must be draft, published, scheduled or retired.", List.of());
     }
 
     private static Optional<Instant> time(Map<String, Object> body, String name, Optional<Instant> before) {

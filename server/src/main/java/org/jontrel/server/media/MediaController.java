@@ -129,7 +129,7 @@ class MediaController {
                         .findFirst())
                 .orElseThrow(() -> Refusal.missing("There is no image or file field " + field + "."));
         if (alt.length() > LONGEST_ALT) {
-            throw Refusal.invalid("An alternative text has at most 1,000 characters.", List.of());
+            throw Refusal.invalid("An alternative text can have at most 1,000 characters.", List.of());
         }
         var name = file.getOriginalFilename() == null ? "file" : file.getOriginalFilename();
         return switch (engine.media().upload(wanted, name, alt, bytes(file), principal.getName())) {
@@ -202,7 +202,7 @@ class MediaController {
     @PutMapping("/api/sites/{site}/media/{id}")
     OpenMedia describe(@PathVariable String site, @PathVariable long id, @Valid @RequestBody FileDescription body) {
         if (body.alt().length() > LONGEST_ALT) {
-            throw Refusal.invalid("An alternative text has at most 1,000 characters.", List.of());
+            throw Refusal.invalid("An alternative text can have at most 1,000 characters.", List.of());
         }
         sites.engine(site).media().describe(id, body.alt(), body.focusX(), body.focusY());
         return find(site, id);

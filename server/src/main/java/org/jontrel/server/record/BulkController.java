@@ -190,6 +190,6 @@ class BulkController {
                 .mergeTerms(at.id(), body.from(), body.into(), principal.getName())
                 .map(MergedTerms::new)
                 .orElseThrow(() -> Refusal.invalid(
-                        "These terms cannot be merged: one is not there, or is below the other.", List.of()));
+                        "These terms cannot be merged: one does not exist, or is below the other.", List.of()));
     }
 }

@@ -326,7 +326,8 @@ class HeldController {
             Principal principal) {
         int said = (name.isEmpty() ? 0 : 1) + (run == 0 ? 0 : 1) + (definition.isEmpty() ? 0 : 1);
         if (said != 1) {
-            throw Refusal.invalid("Say which held values to purge: by one of name, run and definition.", List.of());
+            throw Refusal.invalid(
+                    "Name the held values to purge by exactly one of name, run and definition.", List.of());
         }
         var engine = holders.engine(site);
         var names = names(engine, name, run, definition);
@@ -337,7 +338,7 @@ class HeldController {
             case HeldValues.Purged.PurgeDone(List<Held> gone) -> told(site, gone);
             case HeldValues.Purged.RunUnderWay _ ->
                 throw Refusal.conflict(
-                        "A run is under way on this site, or was cut off. Wait until it has ended, or continue it.",
+                        "A run is under way on this site, or was interrupted. Wait until it has ended, or continue it.",
                         null);
             case HeldValues.Purged.TableInUse(List<Held> gone) -> {
                 told(site, gone);

@@ -128,13 +128,14 @@ class ListController {
             return Condition.ALWAYS;
         }
         if (where.length() > 20_000) {
-            throw Refusal.invalid("The filter is too long: 20,000 characters are possible.", List.of());
+            throw Refusal.invalid("The filter is too long: it can have at most 20,000 characters.", List.of());
         }
         try {
             var tree = JSON.readValue(where, new TypeReference<Object>() {});
             return Shapes.condition(tree)
                     .orElseThrow(() -> Refusal.invalid(
-                            "The filter is no condition: write one as in definitions, with ids of fields.", List.of()));
+                            "The filter is not a condition. Write it as a condition in a definition, with ids of fields.",
+                            List.of()));
         } catch (JacksonException e) {
             throw Refusal.invalid("The filter is not JSON: " + e.getOriginalMessage(), List.of());
         }

@@ -67,7 +67,7 @@ class ListViewController {
         var name = body.name().strip();
         var there = mapper.of(site, holder);
         if (there.size() >= MOST && there.stream().noneMatch(row -> row.name().equals(name))) {
-            throw Refusal.invalid("A list has at most " + MOST + " saved views. Delete one first.", List.of());
+            throw Refusal.invalid("A list can have at most " + MOST + " saved views. Delete one first.", List.of());
         }
         mapper.put(new ListViewMapper.ListViewRow(site, holder, name, body.content(), principal.getName()));
     }

@@ -331,6 +331,7 @@ class RecordController {
                 return state;
             }
         }
-        throw Refusal.invalid("A record is draft, published, scheduled or retired, not " + code + ".", List.of());
+        throw Refusal.invalid(
+                "The state of a record must be draft, published, scheduled or retired, not " + code + ".", List.of());
     }
 }

@@ -11,7 +11,7 @@ public final class SaveResponses {
     /** What is said where nothing else is known of the values that are wrong. */
     public static final String NOT_SAVED = "Nothing was saved: some values need attention.";
 
-    private static final String GONE = "It is not there any more.";
+    private static final String GONE = "It no longer exists.";
     private static final String SWITCHING = "The site's definitions are being switched.";
 
     private SaveResponses() {}
@@ -59,7 +59,7 @@ public final class SaveResponses {
     static Refusal closed() {
         return Refusal.unavailable(
                 "The site's definitions are being switched. Try again in a moment; if this stays, a run"
-                        + " was cut off and needs an architect.");
+                        + " was interrupted and needs an architect.");
     }
 
     /** Why one of many records was not saved, in a sentence; empty where it was. */

@@ -122,10 +122,10 @@ public class Releases {
             throw Refusal.invalid("The draft has problems that must be solved before a release.", findings);
         }
         if (notes.length() > LONGEST_NOTES) {
-            throw Refusal.invalid("Notes have at most " + LONGEST_NOTES + " characters.", List.of());
+            throw Refusal.invalid("Notes can have at most " + LONGEST_NOTES + " characters.", List.of());
         }
         if (!Semver.isValid(version) || version.length() > 64) {
-            throw Refusal.invalid("A version is three numbers such as 1.4.0.", List.of());
+            throw Refusal.invalid("A version must be three numbers, such as 1.4.0.", List.of());
         }
         var latest = latest(workspaceId);
         if (latest.isPresent()) {
@@ -159,7 +159,8 @@ public class Releases {
                     by,
                     null));
         } catch (DuplicateKeyException _) {
-            throw Refusal.conflict("Somebody made a release at the same moment. Look at it, then try again.", null);
+            throw Refusal.conflict(
+                    "Somebody else released at the same moment. Look at that release, then try again.", null);
         }
     }
 

@@ -12,12 +12,12 @@ import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 
 /**
- * Ends runs that were cut off, by a crash, a restart or an error, without anybody's help: each is continued, and one that
+ * Ends runs that were interrupted, by a crash, a restart or an error, without anybody's help: each is continued, and one that
  * stops again goes back to what was before it. Only where that fails too a person is left to decide.
  */
 @Component
-class CutOffRuns {
-    private static final Logger LOG = LoggerFactory.getLogger(CutOffRuns.class);
+class InterruptedRuns {
+    private static final Logger LOG = LoggerFactory.getLogger(InterruptedRuns.class);
     private static final String BY = "Jontrel";
     private final Sites sites;
     private final SiteMapper mapper;
@@ -25,7 +25,7 @@ class CutOffRuns {
     private final Set<Long> taken = ConcurrentHashMap.newKeySet();
     private final Set<Long> trying = ConcurrentHashMap.newKeySet();
 
-    CutOffRuns(Sites sites, SiteMapper mapper) {
+    InterruptedRuns(Sites sites, SiteMapper mapper) {
         this.sites = sites;
         this.mapper = mapper;
     }
@@ -61,7 +61,7 @@ class CutOffRuns {
         }
         try {
             if (continued.add(run.id())) {
-                LOG.warn("The run {} on {} was cut off, and is continued", run.id(), path);
+                LOG.warn("The run {} on {} was interrupted, and is continued", run.id(), path);
                 carryOut(engine.runs().resume(run.id(), _ -> {}), run, continued);
             } else if (run.kind() == RunView.RunKind.FORWARD && taken.add(run.id())) {
                 LOG.warn("The run {} on {} cannot be continued, and goes back", run.id(), path);

@@ -188,14 +188,14 @@ class SiteController {
         return started;
     }
 
-    /** Goes on with a run that was cut off. */
+    /** Goes on with a run that was interrupted. */
     @PostMapping("/api/sites/{site}/runs/{id}/continue")
     @ResponseStatus(HttpStatus.ACCEPTED)
     RunView resume(@PathVariable String site, @PathVariable long id) {
         return begin(sites.engine(site).runs().resume(id, _ -> {}));
     }
 
-    /** Undoes a run or an undo that nothing later stands on, or takes back a run that was cut off. */
+    /** Undoes a run or an undo that nothing later stands on, or rolls back a run that was interrupted. */
     @PostMapping("/api/sites/{site}/runs/{id}/undo")
     @ResponseStatus(HttpStatus.ACCEPTED)
     RunView undo(@PathVariable String site, @PathVariable long id, Principal principal) {
@@ -222,10 +222,10 @@ class SiteController {
             case Runs.RunOutcome.Busy _ ->
                 throw Refusal.conflict("Another run is under way on this site. Wait until it has ended.", null);
             case Runs.RunOutcome.Interrupted _ ->
-                throw Refusal.conflict("A run on this site was cut off. Continue it or go back first.", null);
+                throw Refusal.conflict("A run on this site was interrupted. Continue it or roll it back first.", null);
             case Runs.RunOutcome.NothingToDo _ ->
                 throw Refusal.conflict(
-                        "There is nothing to do: the site has this release already, or has gone on since."
+                        "There is nothing to do: the site already has this release, or a later one."
                                 + " Look at its runs again.",
                         null);
         };

@@ -79,7 +79,7 @@ public class Sites {
     public Registered create(long workspaceId, String name) {
         var trimmed = name.strip();
         if (trimmed.isEmpty() || trimmed.length() > 100) {
-            throw Refusal.invalid("A site's name has 1 to 100 characters.", List.of());
+            throw Refusal.invalid("The name of a site must have 1 to 100 characters.", List.of());
         }
         var path = Keys.pathFrom(trimmed);
         var database = mapper.database() + "_site_" + path.replace('-', '_');

@@ -56,13 +56,15 @@ public class Tokens {
     CreatedToken make(String site, String name, Role role, Instant expiresAt, String author) {
         var trimmed = name.strip();
         if (trimmed.isEmpty() || trimmed.length() > 100) {
-            throw Refusal.invalid("A token's name has 1 to 100 characters.", List.of());
+            throw Refusal.invalid("The name of a token must have 1 to 100 characters.", List.of());
         }
         if (role == Role.ARCHITECT) {
-            throw Refusal.invalid("A token reads (viewer) or reads and writes records (editor).", List.of());
+            throw Refusal.invalid(
+                    "The role of a token must be viewer, which reads, or editor, which reads and writes records.",
+                    List.of());
         }
         if (expiresAt != null && !expiresAt.isAfter(Instant.now())) {
-            throw Refusal.invalid("A token expires at a moment to come.", List.of());
+            throw Refusal.invalid("A token must expire in the future.", List.of());
         }
         var secret = Secrets.fresh();
         var row = new TokenMapper.TokenRow(

@@ -39,7 +39,7 @@ class BadRequests {
                     + where.replaceFirst("^\\.", "") + ".");
         }
         if (unread instanceof MismatchedInputException) {
-            return problem("The body of the request is JSON of another shape than is taken here.");
+            return problem("The body of the request is JSON, but not of the form that is expected here.");
         }
         var at = unread.getLocation();
         return problem(

@@ -95,7 +95,8 @@ public final class Refusal extends ErrorResponseException {
 
     /** Files are not uploaded here. */
     static Refusal noUpload() {
-        return new Refusal(HttpStatus.UNSUPPORTED_MEDIA_TYPE, "Nothing is uploaded at this address.", List.of(), null);
+        return new Refusal(
+                HttpStatus.UNSUPPORTED_MEDIA_TYPE, "Nothing can be uploaded at this address.", List.of(), null);
     }
 
     /** A body did not arrive in time. */

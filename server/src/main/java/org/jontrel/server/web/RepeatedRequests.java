@@ -89,7 +89,9 @@ class RepeatedRequests extends OncePerRequestFilter {
             throws ServletException, IOException {
         var key = request.getHeader(KEY);
         if (key.isBlank() || key.length() > LONGEST_KEY) {
-            refuse(Refusal.invalid("An Idempotency-Key has 1 to " + LONGEST_KEY + " characters.", List.of()), response);
+            refuse(
+                    Refusal.invalid("An Idempotency-Key must have 1 to " + LONGEST_KEY + " characters.", List.of()),
+                    response);
             return;
         }
         var sender = new Sender(request.getUserPrincipal().getName(), key);
@@ -180,7 +182,7 @@ class RepeatedRequests extends OncePerRequestFilter {
     private static void answer(StoredResponse known, HttpServletRequest request, HttpServletResponse response)
             throws IOException {
         if (known == StoredResponse.WITHDRAWN) {
-            refuse(Refusal.conflict("This request was withdrawn before it arrived.", null), response);
+            refuse(Refusal.conflict("This request was cancelled before it arrived.", null), response);
             return;
         }
         var digest = digest(request.getInputStream().readAllBytes());

@@ -9,7 +9,7 @@ import org.springframework.boot.context.properties.bind.DefaultValue;
  * Settings of the installation.
  *
  * @param setupCode the one-time code for the first account, or empty to make one
- * @param runStaleSeconds silence after which a run counts as cut off
+ * @param runStaleSeconds silence after which a run counts as interrupted
  * @param secureCookies whether cookies go over HTTPS only
  * @param mediaFolder where sites keep pictures and files, each in a folder of its own; in their databases where empty
  * @param leastFreeMegabytes of the disk, below which uploads are refused

@@ -154,7 +154,8 @@ class DeskController {
         var copies = new Copies(ids);
         var read = Shapes.group(
                         body.group() != null ? body.group() : Map.of("title", "x", "fields", List.of(body.field())))
-                .orElseThrow(() -> Refusal.invalid("This cannot be copied as it is. Mend it first.", List.of()));
+                .orElseThrow(() ->
+                        Refusal.invalid("This has problems and cannot be copied. Correct them first.", List.of()));
         var whole = new Identities(Model.EMPTY, ids).complete(read);
         if (body.group() != null) {
             return new CopyView(null, written(copies.group(whole)));
@@ -233,7 +234,7 @@ class DeskController {
         var workspaceId = workspaces.get(workspace).id();
         var model = drafts.get(workspaceId).model();
         var changed = change.make(model)
-                .orElseThrow(() -> Refusal.conflict("The draft has changed, and this does not apply any more.", null));
+                .orElseThrow(() -> Refusal.conflict("The draft has changed, so this no longer applies.", null));
         drafts.change(workspaceId, model, changed, title, principal.getName());
         return views.view(workspaceId, since);
     }

@@ -67,7 +67,7 @@ class DraftController {
             @Valid @RequestBody NewDefinition body,
             Principal principal) {
         if (body.name().length() > LONGEST_NAME) {
-            throw Refusal.invalid("A name has at most " + LONGEST_NAME + " characters.", List.of());
+            throw Refusal.invalid("A name can have at most " + LONGEST_NAME + " characters.", List.of());
         }
         var sort = DefinitionView.sort(body.sort());
         var id = workspaces.get(workspace).id();

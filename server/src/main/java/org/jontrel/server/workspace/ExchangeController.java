@@ -304,7 +304,8 @@ class ExchangeController {
         try {
             return CommentText.read(taken.comments());
         } catch (tools.jackson.core.JacksonException _) {
-            throw Refusal.invalid("These are no comments. Send them back as they came, or leave them out.", List.of());
+            throw Refusal.invalid(
+                    "The comments cannot be read. Send them back as they came, or leave them out.", List.of());
         }
     }
 

@@ -36,7 +36,7 @@ public class Workspaces {
     public Workspace create(String title) {
         var trimmed = title.strip();
         if (trimmed.isEmpty() || trimmed.length() > 200) {
-            throw Refusal.invalid("A workspace's title has 1 to 200 characters.", List.of());
+            throw Refusal.invalid("The title of a workspace must have 1 to 200 characters.", List.of());
         }
         var path = Keys.pathFrom(trimmed);
         try {

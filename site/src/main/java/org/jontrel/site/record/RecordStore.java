@@ -120,7 +120,7 @@ public final class RecordStore extends RecordReader {
                 throws SQLException;
     }
 
-    /** Writers wait at a closed gate: a switch takes less than a second, unless it was cut off. */
+    /** Writers wait at a closed gate: a switch takes less than a second, unless it was interrupted. */
     private SaveResult writing(String holderId, WriteWork work) {
         long until = System.nanoTime() + PATIENCE.toNanos();
         while (true) {

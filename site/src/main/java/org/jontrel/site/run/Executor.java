@@ -18,7 +18,7 @@ import org.jontrel.site.table.ModelText;
 
 /**
  * Carries out the steps of one journalled run, from wherever its journal says it is. Each step's intent is journalled
- * before it acts, and what the database really has is looked at before anything is said to it; so it may be cut off at
+ * before it acts, and what the database really has is looked at before anything is said to it; so it may be interrupted at
  * any moment and begun again.
  */
 final class Executor {
@@ -160,7 +160,7 @@ final class Executor {
             Gate.close(session.getConnection());
             return null;
         });
-        // one that was cut off while it switched had caught up before, and nobody has saved anything since
+        // one that was interrupted while it switched had caught up before, and nobody has saved anything since
         boolean begun = steps(Step.Phase.SWITCH).stream().anyMatch(row -> row.state() != RunView.StepState.PENDING);
         while (!begun && catchUp() > 0) {
             progressed.run();

@@ -138,11 +138,11 @@ public final class HeldReturn {
 
     private boolean field(HeldValues.HeldSlice page, Holder today, StoredRecord held, Optional<StoredRecord> now) {
         if (now.isEmpty()) {
-            return refuse(held.id(), "", "The record is not there any more.");
+            return refuse(held.id(), "", "The record no longer exists.");
         }
         var goal = today.field(fieldId);
         if (goal.isEmpty()) {
-            return refuse(held.id(), now.get().title(), "The field is not there any more.");
+            return refuse(held.id(), now.get().title(), "The field no longer exists.");
         }
         var values = new HashMap<Long, Object>();
         collect(page.fields(), held.values(), 0, values);
@@ -168,7 +168,7 @@ public final class HeldReturn {
         var filled = filling.fill(fields, now.get().values(), 0);
         if (filling.filled == 0) {
             if (filling.met == 0) {
-                return refuse(held.id(), now.get().title(), "The rows it belongs to are not there any more.");
+                return refuse(held.id(), now.get().title(), "The rows it belongs to no longer exist.");
             }
             kept++;
             return true;
@@ -252,7 +252,7 @@ public final class HeldReturn {
                                 .distinct()
                                 .collect(Collectors.joining(" ")));
             case SaveResult.Conflict _ -> refuse(id, title, "Somebody saved it at the same moment. Try again.");
-            case SaveResult.Missing _ -> refuse(id, title, "The record is not there any more.");
+            case SaveResult.Missing _ -> refuse(id, title, "The record no longer exists.");
             case SaveResult.Closed _ -> {
                 return false;
             }

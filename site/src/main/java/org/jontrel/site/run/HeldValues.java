@@ -214,7 +214,7 @@ public final class HeldValues {
         /** These are gone. */
         record PurgeDone(List<Held> gone) implements Purged {}
 
-        /** A run is under way, or was cut off and must be continued or taken back first. */
+        /** A run is under way, or was interrupted and must be continued or rolled back first. */
         record RunUnderWay() implements Purged {}
 
         /**

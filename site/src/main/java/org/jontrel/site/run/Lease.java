@@ -32,7 +32,7 @@ final class Lease implements AutoCloseable {
     /** Somebody else took the lease; whoever sees this stops at once. */
     static final class Lost extends RuntimeException {
         Lost() {
-            super("Another process has taken over this site's run.", null, false, false);
+            super("Another process has taken over the run on this site.", null, false, false);
         }
     }
 

@@ -37,7 +37,7 @@ public record RunView(
         /** Undoes an undo. */
         @JsonProperty("redo")
         REDO,
-        /** Takes back a run that was cut off. */
+        /** Rolls back a run that was interrupted. */
         @JsonProperty("back")
         BACK
     }

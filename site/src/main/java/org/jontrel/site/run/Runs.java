@@ -46,7 +46,7 @@ public final class Runs {
 
     /**
      * @param owner who runs, shown to others that must wait
-     * @param stale silence after which a run counts as cut off
+     * @param stale silence after which a run counts as interrupted
      */
     public Runs(Database database, Bindings bindings, RecordIds ids, Ids shortNames, String owner, Duration stale) {
         this.database = database;
@@ -58,7 +58,7 @@ public final class Runs {
         database.use(JournalMapper.class);
     }
 
-    /** The short names under which the run that is under way, or was cut off, puts values aside when it switches. */
+    /** The short names under which the run that is under way, or was interrupted, puts values aside when it switches. */
     public static Set<String> heldBySwitch(Connection connection) throws SQLException {
         var held = new HashSet<String>();
         var sql = "SELECT s.step FROM jontrel_step s JOIN jontrel_run r ON r.id = s.run_id WHERE r.state = 'running'";
@@ -84,7 +84,7 @@ public final class Runs {
         /** Somebody else runs on this site. */
         record Busy() implements RunOutcome {}
 
-        /** A run was cut off and must be continued or taken back first. */
+        /** A run was interrupted and must be continued or rolled back first. */
         record Interrupted(RunView run) implements RunOutcome {}
 
         /** There is nothing to continue or undo, or the site has gone on since. */
@@ -174,9 +174,9 @@ public final class Runs {
     /** Starts a run to the target. {@code progress} is called after each journalled move. */
     public RunOutcome start(RunTarget target, String by, Consumer<RunView> progress) {
         return withLease(lease -> {
-            var cutOff = interrupted();
-            if (cutOff.isPresent()) {
-                return new RunOutcome.Interrupted(cutOff.get());
+            var interrupted = interrupted();
+            if (interrupted.isPresent()) {
+                return new RunOutcome.Interrupted(interrupted.get());
             }
             var binding = database.transaction(bindings::current);
             if (binding.version().equals(target.version()) && binding.model().equals(target.model())) {
@@ -223,7 +223,7 @@ public final class Runs {
 
     /**
      * The runs that nothing later stands on: the last one forward that is not undone, and undos after it that led to what is
-     * installed. None while a run is under way or was cut off, and none whose held values somebody purged.
+     * installed. None while a run is under way or was interrupted, and none whose held values somebody purged.
      */
     static Set<Long> undoable(SqlSession session) {
         var journal = session.getMapper(JournalMapper.class);
@@ -290,23 +290,24 @@ public final class Runs {
         return done;
     }
 
-    /** Undoes a finished run or an undo that nothing stands on, or takes back a run that was cut off. */
+    /** Undoes a finished run or an undo that nothing stands on, or rolls back a run that was interrupted. */
     public RunOutcome undo(long runId, String by, Consumer<RunView> progress) {
         return withLease(lease -> {
             var run = database.transaction(
                     session -> session.getMapper(JournalMapper.class).run(runId));
             var last = database.transaction(
                     session -> session.getMapper(JournalMapper.class).lastBrief());
-            boolean cutOff = run != null
+            boolean interrupted = run != null
                     && last.id() == runId
                     && run.state() == RunView.RunState.RUNNING
                     && run.kind() == RunView.RunKind.FORWARD;
-            if (run == null || !(cutOff || database.transaction(Runs::undoable).contains(runId))) {
+            if (run == null
+                    || !(interrupted || database.transaction(Runs::undoable).contains(runId))) {
                 return new RunOutcome.NothingToDo();
             }
             var undo = database.transaction(session -> undo(session, run));
             var row = row(
-                    cutOff
+                    interrupted
                             ? RunView.RunKind.BACK
                             : run.kind() == RunView.RunKind.UNDO ? RunView.RunKind.REDO : RunView.RunKind.UNDO,
                     run.toVersion(),
@@ -321,7 +322,7 @@ public final class Runs {
         });
     }
 
-    /** Goes on with the run that was cut off. */
+    /** Goes on with the run that was interrupted. */
     public RunOutcome resume(long runId, Consumer<RunView> progress) {
         return withLease(lease -> {
             var last = database.transaction(
@@ -380,7 +381,7 @@ public final class Runs {
         return new RunOutcome.Started(find(row.id()).orElseThrow(), work);
     }
 
-    /** A run that failed stays as it is, with the reason; it can be continued or taken back. */
+    /** A run that failed stays as it is, with the reason; it can be continued or rolled back. */
     private void note(long runId, RuntimeException e) {
         database.transaction(session -> {
             session.getMapper(JournalMapper.class).stopped(runId, String.valueOf(e.getMessage()));

@@ -120,7 +120,7 @@ final class TableRoom {
                 .distinct()
                 .toList();
         return there.isEmpty()
-                ? "Make some one-line texts long texts, or move fields into a repeater."
+                ? "Change some texts to long texts, or move fields into a repeater."
                 : "Purge held values of it under Held values first: " + String.join(", ", there) + ".";
     }
 

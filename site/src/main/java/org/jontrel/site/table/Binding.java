@@ -10,7 +10,7 @@ import org.jontrel.core.model.Model;
 
 /**
  * The installed model and where its values really are. Tables and columns are found by the ids in their comments, not by
- * their names, so a site reads even where a run was cut off between two renames.
+ * their names, so a site reads even where a run was interrupted between two renames.
  *
  * @param generation counts switches; a binding of an older generation may name columns that are gone
  * @param provisional whether it was found while a switch was under way; it holds only as long as nothing moves

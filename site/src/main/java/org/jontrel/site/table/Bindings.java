@@ -16,7 +16,7 @@ import org.jontrel.core.model.Model;
 /**
  * The binding in force. What reads under one is told by the gate whether definitions were switched meanwhile, and is then
  * done again: every answer is all from before a switch or all from behind it. While a switch is under way, or waits because
- * it was cut off, readers are given what was there before: values that have been put aside already are read where they are
+ * it was interrupted, readers are given what was there before: values that have been put aside already are read where they are
  * held.
  */
 public final class Bindings {
@@ -40,7 +40,7 @@ public final class Bindings {
         this.underWay = underWay;
     }
 
-    /** Tells which short names the run that switches now, or was cut off, holds values under. */
+    /** Tells which short names the run that switches now, or was interrupted, holds values under. */
     public interface SwitchUnderWay {
         Set<String> heldNames(Connection connection) throws SQLException;
     }

@@ -17,7 +17,7 @@ public final class Gate {
     /** What a writer meets. */
     public enum Passage {
         OPEN,
-        /** A switch is under way, or was cut off. */
+        /** A switch is under way, or was interrupted. */
         CLOSED,
         /** Definitions have changed since the writer looked. */
         CHANGED
@@ -42,7 +42,7 @@ public final class Gate {
      * Another with every save and every switch.
      *
      * @param passed how often something was saved
-     * @param closed whether a switch is under way, or was cut off
+     * @param closed whether a switch is under way, or was interrupted
      */
     public record GateState(long generation, long passed, boolean closed) {}
 

@@ -60,7 +60,8 @@ public final class ListReader {
             "about", "are", "com", "for", "from", "how", "that", "the", "this", "und", "was", "what", "when", "where",
             "who", "will", "with", "www");
 
-    private static final String NO_CURSOR = "This is not where a page of this list ended. Begin the list anew.";
+    private static final String NO_CURSOR =
+            "This cursor does not belong to this list. Start again from the first page.";
 
     private final Binding binding;
     private final Binding.BoundTables table;

@@ -17,6 +17,6 @@ public sealed interface SaveResult {
     /** There is no such record. */
     record Missing() implements SaveResult, RemoveResult {}
 
-    /** The definitions are being switched, or a run was cut off in the middle of it; nothing was stored. */
+    /** The definitions are being switched, or a run was interrupted in the middle of it; nothing was stored. */
     record Closed() implements SaveResult, RemoveResult {}
 }

@@ -19,7 +19,7 @@ import org.jontrel.site.table.Statements;
 /**
  * Brings a site that an earlier version of this program made to the tables of this one, whose records stand under others,
  * have histories, are found by their words and retire by themselves. Each step is harmless where it was done, so it may be
- * cut off and begun again; the last one takes away what says that it is needed.
+ * interrupted and begun again; the last one takes away what says that it is needed.
  */
 public final class SiteUpgrade {
     private static final String OLD = "jontrel_media_chunk";
@@ -52,7 +52,7 @@ public final class SiteUpgrade {
 
     /**
      * Records that retire by themselves: also those that a run holds, which its undo brings back. The index comes last, so a
-     * table that was cut off before it is found again.
+     * table that was interrupted before it is found again.
      */
     private static void retiring(Database database) {
         database.direct(connection -> {
