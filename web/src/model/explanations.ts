@@ -1,4 +1,4 @@
-import { useEventListener, refDebounced } from '@vueuse/core';
+import { useEventListener, useTimeoutFn } from '@vueuse/core';
 import { computed, ref, type ComputedRef, type Ref } from 'vue';
 import { useI18n } from 'vue-i18n';
 import { useHelp } from './useHelp';
@@ -108,29 +108,38 @@ export function explainedAt(target: EventTarget | null): string {
   return element?.dataset.explain ?? (element?.dataset.column ? `field.${element.dataset.column}` : '');
 }
 
-/** The explanation of what has the focus, or of what the pointer rests on, within an element. */
+/** For how many milliseconds the pointer rests on what is explained: what it passes is not. */
+const REST = 300;
+
+/** The explanation of what got the focus last, or of what the pointer came to rest on since. */
 export function useExplanation(within: Ref<HTMLElement | null>): ComputedRef<Explanation | undefined> {
   const explanations = useExplanations();
-  const focused = ref('');
-  const pointed = ref('');
-  const rested = refDebounced(pointed, 300);
+  const setting = ref('');
+  const { start, stop } = useTimeoutFn((pointed: string) => (setting.value = pointed), REST, { immediate: false });
 
-  function of(setting: string): Explanation | undefined {
-    const [group = '', name = ''] = setting.split('.');
+  function of(named: string): Explanation | undefined {
+    const [group = '', name = ''] = named.split('.');
     return (
       explanations(group).find((each) => each.name === name) ?? explanations('field').find((each) => each.name === name)
     );
   }
 
   useEventListener(within, 'focusin', ({ target }: FocusEvent) => {
-    focused.value = explainedAt(target);
-    const found = of(focused.value);
+    stop();
+    setting.value = explainedAt(target);
+    const found = of(setting.value);
     if (found && target instanceof Element && !target.hasAttribute('aria-describedby')) {
       target.setAttribute('aria-description', found.text);
     }
   });
-  useEventListener(within, 'pointerover', ({ target }: PointerEvent) => {
-    pointed.value = explainedAt(target);
+  // moves alone: under a pointer that rests, the page may move by itself
+  useEventListener(within, 'pointermove', ({ target }: PointerEvent) => {
+    const pointed = explainedAt(target);
+    if (pointed) {
+      start(pointed);
+    } else {
+      stop();
+    }
   });
-  return computed(() => of(rested.value) ?? of(focused.value));
+  return computed(() => of(setting.value));
 }

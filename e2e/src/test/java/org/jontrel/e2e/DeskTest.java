@@ -214,7 +214,7 @@ public class DeskTest {
                 .isVisible();
         assertThat(page.getByText("its 2 samples, all numbers")).isVisible();
         assertThat(desk.row("Depth")).hasCount(0);
-        page.getByLabel("Take Contact").uncheck();
+        page.getByLabel("Include Contact").uncheck();
         desk.anna.checkAccessibility();
         desk.anna.button("Add 2 fields").click();
         assertThat(page.getByLabel("Kind of Depth")).hasText("Number");
