@@ -132,12 +132,12 @@ export function fieldsInSight(groups: Group[], own: string | undefined): Field[]
   const around: Field[] = [];
   let beside = top;
   for (;;) {
-    const holder = beside.find((field) => withInnerOf(innerOf(field)).some((inner) => inner.id === own));
-    if (!holder) {
+    const recordType = beside.find((field) => withInnerOf(innerOf(field)).some((inner) => inner.id === own));
+    if (!recordType) {
       break;
     }
     around.push(...beside);
-    beside = innerOf(holder);
+    beside = innerOf(recordType);
   }
   return [...beside, ...around].filter(
     (field) => field.id !== own && !['note', 'group', 'repeater'].includes(field.kind),

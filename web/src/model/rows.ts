@@ -32,7 +32,7 @@ function withFields(field: Field, fields: Field[]): Field {
   return holdsFields(field) ? { ...field, fields } : field;
 }
 
-/** The fields of every holder changed by a function; holders without change stay the same objects. */
+/** The fields of every record type changed by a function; record types without change stay the same objects. */
 function mapFields(groups: Group[], change: (fields: Field[], owner: string) => Field[]): Group[] {
   const within = (fields: Field[], owner: string): Field[] => {
     const inner = fields.map((field) => {
@@ -58,8 +58,8 @@ export function findField(groups: Group[], id: string): Row | undefined {
 }
 
 export function insertField(groups: Group[], owner: string, at: number, field: Field): Group[] {
-  return mapFields(groups, (fields, holder) =>
-    holder === owner ? [...fields.slice(0, at), field, ...fields.slice(at)] : fields,
+  return mapFields(groups, (fields, recordType) =>
+    recordType === owner ? [...fields.slice(0, at), field, ...fields.slice(at)] : fields,
   );
 }
 
@@ -81,8 +81,8 @@ function fieldsIn(groups: Group[], owner: string): Field[] {
   if (group) {
     return group.fields ?? [];
   }
-  const holder = findField(groups, owner)?.field;
-  return holder ? innerOf(holder) : [];
+  const recordType = findField(groups, owner)?.field;
+  return recordType ? innerOf(recordType) : [];
 }
 
 export function replaceField(groups: Group[], field: Field): Group[] {

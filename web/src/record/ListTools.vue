@@ -4,7 +4,7 @@ import { computed, ref, watch } from 'vue';
 import { useSession } from '@/session/session';
 import { api, ask, sentenceOf, type Schemas } from '@/shared/api/client';
 import type { Field } from '@/shared/kinds';
-import type { Holder } from './holders';
+import type { RecordType } from './recordTypes';
 import { pathOf } from './links';
 import { viewList } from './queries';
 import { renew, useResource } from '@/shared/api/queries';
@@ -16,20 +16,20 @@ import Menu from '@/shared/controls/Menu.vue';
 import ControlSet from '@/shared/controls/ControlSet.vue';
 
 /** The columns of a list, and the views that everybody on the site finds under their names. */
-const props = defineProps<{ site: string; holder: Holder; fields: Field[]; current: () => View }>();
+const props = defineProps<{ site: string; recordType: RecordType; fields: Field[]; current: () => View }>();
 const columns = defineModel<string[]>({ required: true });
 const emit = defineEmits<{ show: [View]; failed: [string] }>();
 const session = useSession();
-const kept = useResource(() => viewList(props.site, props.holder));
+const kept = useResource(() => viewList(props.site, props.recordType));
 const views = computed(() => kept.data.value ?? []);
 watch(kept.problem, (problem) => {
   emit('failed', problem);
 });
 const name = ref('');
 
-const address = () => ({ path: pathOf(props.site, props.holder) });
+const address = () => ({ path: pathOf(props.site, props.recordType) });
 
-const load = () => renew(viewList(props.site, props.holder).queryKey);
+const load = () => renew(viewList(props.site, props.recordType).queryKey);
 
 async function keep(): Promise<void> {
   const body = { name: name.value.trim(), content: JSON.stringify(props.current()) };

@@ -9,7 +9,7 @@ import { api, ask, sentenceOf, type Schemas } from '@/shared/api/client';
 import { kilobytes } from '@/shared/sizes';
 import { renew, usePages } from '@/shared/api/queries';
 import { mediaPages, ofMedia } from './queries';
-import { addressOf } from './holders';
+import { addressOf } from './recordTypes';
 import MediaThumb from './MediaThumb.vue';
 import TextInput from '@/shared/controls/TextInput.vue';
 import Check from '@/shared/controls/Check.vue';

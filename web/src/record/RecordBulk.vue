@@ -4,12 +4,12 @@ import { computed, ref } from 'vue';
 import { api, ask, sentenceOf, type Schemas } from '@/shared/api/client';
 import EntryField from './EntryField.vue';
 import { isMany } from './form';
-import { fieldsOf, type Holder } from './holders';
+import { fieldsOf, type RecordType } from './recordTypes';
 import { pathOf } from './links';
 import Choice from '@/shared/controls/Choice.vue';
 
 /** One change to the records that are picked; what was refused is named, what was deleted can be brought back. */
-const props = defineProps<{ site: string; holder: Holder; picked: number[] }>();
+const props = defineProps<{ site: string; recordType: RecordType; picked: number[] }>();
 const emit = defineEmits<{ done: []; none: [] }>();
 const field = ref('');
 const value = ref<unknown>(null);
@@ -17,14 +17,14 @@ const outcome = ref<Schemas['BulkOutcome']>();
 const undo = ref<number[]>([]);
 const problem = ref('');
 const fields = computed(() =>
-  fieldsOf(props.holder).filter((each) => !['repeater', 'group', 'note', 'image', 'file'].includes(each.kind)),
+  fieldsOf(props.recordType).filter((each) => !['repeater', 'group', 'note', 'image', 'file'].includes(each.kind)),
 );
 const chosen = computed(() => fields.value.find((each) => each.key === field.value));
 
 async function act(what: string, ids = props.picked, more: { field?: string; value?: unknown } = {}): Promise<void> {
   problem.value = '';
   try {
-    const params = { path: pathOf(props.site, props.holder) };
+    const params = { path: pathOf(props.site, props.recordType) };
     outcome.value = await ask(
       api.POST('/api/sites/{site}/{sort}/{key}/bulk', { params, body: { ids, act: what, ...more } as never }),
     );
@@ -40,7 +40,7 @@ async function act(what: string, ids = props.picked, more: { field?: string; val
   <div v-if="picked.length || outcome" class="panel bulk" role="region" :aria-label="$t('record.bulk.title')">
     <div v-if="picked.length" class="row wrap">
       <strong>{{ $t('record.bulk.picked', { n: picked.length }, picked.length) }}</strong>
-      <template v-if="holder.sort === 'types'">
+      <template v-if="recordType.sort === 'types'">
         <NButton size="small" @click="act('publish')">{{ $t('record.publish') }}</NButton>
         <NButton size="small" @click="act('draft')">{{ $t('record.unpublish') }}</NButton>
         <NButton size="small" @click="act('retire')">{{ $t('record.retire') }}</NButton>

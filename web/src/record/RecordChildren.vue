@@ -4,7 +4,7 @@ import Problems from '@/shared/Problems.vue';
 import Tag from '@/shared/Tag.vue';
 import type { Schemas } from '@/shared/api/client';
 import { useResource } from '@/shared/api/queries';
-import { addressOf, noun, type Holder } from './holders';
+import { addressOf, noun, type RecordType } from './recordTypes';
 import { childList, childrenFilter, MOST_CHILDREN } from './queries';
 import { toneOf } from './states';
 
@@ -12,27 +12,27 @@ import { toneOf } from './states';
 const props = defineProps<{
   site: string;
   workspace: string;
-  holder: Holder;
+  recordType: RecordType;
   parent: Schemas['RecordView'];
   parentType: string;
   readonly: boolean;
 }>();
-const { data, problem } = useResource(() => childList(props.site, props.holder, props.parent.id));
+const { data, problem } = useResource(() => childList(props.site, props.recordType, props.parent.id));
 const children = computed(() => data.value?.records ?? []);
 const list = computed(() => ({
   name: 'record-list',
-  params: { workspace: props.workspace, site: props.site, type: addressOf(props.holder) },
+  params: { workspace: props.workspace, site: props.site, type: addressOf(props.recordType) },
   query: { filter: JSON.stringify([childrenFilter(props.parent.id)]) },
 }));
 const at = (id: number | 'new') => ({
   name: 'record',
-  params: { workspace: props.workspace, site: props.site, type: addressOf(props.holder), id },
+  params: { workspace: props.workspace, site: props.site, type: addressOf(props.recordType), id },
 });
 </script>
 
 <template>
   <div>
-    <span class="label">{{ $t('record.children', { plural: holder.plural }) }}</span>
+    <span class="label">{{ $t('record.children', { plural: recordType.plural }) }}</span>
     <ul v-if="children.length">
       <li v-for="child in children.slice(0, MOST_CHILDREN)" :key="child.id">
         <RouterLink :to="at(child.id)">{{ child.title }}</RouterLink>
@@ -46,7 +46,7 @@ const at = (id: number | 'new') => ({
     <div class="row ways">
       <RouterLink v-if="children.length > MOST_CHILDREN" :to="list">{{ $t('record.allChildren') }}</RouterLink>
       <RouterLink v-if="!readonly" :to="{ ...at('new'), query: { under: `${parentType}/${parent.id}` } }">{{
-        holder.wordings.add ?? $t('record.add', { name: noun(holder.singular) })
+        recordType.wordings.add ?? $t('record.add', { name: noun(recordType.singular) })
       }}</RouterLink>
     </div>
   </div>

@@ -6,7 +6,7 @@ import Problems from '@/shared/Problems.vue';
 import { api, ask, sentenceOf, type Schemas } from '@/shared/api/client';
 import type { FieldOf } from '@/shared/kinds';
 import LinkControl from './LinkControl.vue';
-import { addressOf, fieldsOf, useHolders, type Holder } from './holders';
+import { addressOf, fieldsOf, useRecordTypes, type RecordType } from './recordTypes';
 import { pathOf } from './links';
 import type { OpenRecord } from './useRecord';
 
@@ -14,20 +14,20 @@ import type { OpenRecord } from './useRecord';
 const props = defineProps<{
   site: string;
   workspace: string;
-  holder: Holder;
+  recordType: RecordType;
   record: Schemas['RecordView'];
   pointers: Schemas['PointerView'][];
   readonly: boolean;
 }>();
 const emit = defineEmits<{ changed: [OpenRecord] }>();
 const MOST = 12;
-const holders = useHolders();
+const recordTypes = useRecordTypes();
 const problem = ref('');
 
 interface End {
   key: string;
   label: string;
-  holder: string;
+  recordType: string;
   field: string;
   editable: boolean;
   records: Schemas['LinkView'][];
@@ -35,22 +35,22 @@ interface End {
 
 const ends = computed((): End[] => {
   const known = props.pointers.map((pointer) => ({
-    key: pointer.holder + pointer.field,
+    key: pointer.recordType + pointer.field,
     label: pointer.label,
-    holder: pointer.holder,
+    recordType: pointer.recordType,
     field: pointer.field,
-    editable: editable(pointer.holder, pointer.field),
+    editable: editable(pointer.recordType, pointer.field),
     records: pointer.records,
   }));
   const empty = props.readonly
     ? []
-    : (holders.all ?? []).flatMap((other) =>
+    : (recordTypes.all ?? []).flatMap((other) =>
         relations(other)
-          .filter((field) => !known.some((each) => each.holder === other.id && each.field === field.id))
+          .filter((field) => !known.some((each) => each.recordType === other.id && each.field === field.id))
           .map((field) => ({
             key: other.id + (field.id ?? ''),
             label: field.inverse?.label ?? '',
-            holder: other.id,
+            recordType: other.id,
             field: field.id ?? '',
             editable: true,
             records: [],
@@ -60,15 +60,15 @@ const ends = computed((): End[] => {
 });
 
 /** The relations of a type, outside of rows, that lead to this one and have a name at this end. */
-function relations(other: Holder): FieldOf<'relation'>[] {
+function relations(other: RecordType): FieldOf<'relation'>[] {
   return fieldsOf(other)
     .flatMap((field) => [field, ...(field.kind === 'group' ? field.fields : [])])
     .filter((field) => field.kind === 'relation')
-    .filter((field) => field.inverse !== undefined && field.to.includes(props.holder.id));
+    .filter((field) => field.inverse !== undefined && field.to.includes(props.recordType.id));
 }
 
-function editable(holder: string, field: string): boolean {
-  const other = holders.byId(holder);
+function editable(recordType: string, field: string): boolean {
+  const other = recordTypes.byId(recordType);
   return !props.readonly && other !== undefined && relations(other).some((each) => each.id === field);
 }
 
@@ -77,19 +77,19 @@ const asField = (end: End): FieldOf<'relation'> => ({
   key: end.key,
   label: end.label,
   kind: 'relation',
-  to: [end.holder],
+  to: [end.recordType],
 });
 
 const at = (end: End, id: number) => {
-  const other = holders.byId(end.holder);
+  const other = recordTypes.byId(end.recordType);
   return other && `/w/${props.workspace}/records/${props.site}/${addressOf(other)}/${String(id)}`;
 };
 
 async function put(end: End, record: number, linked: boolean): Promise<void> {
   problem.value = '';
   try {
-    const params = { path: { ...pathOf(props.site, props.holder), id: props.record.id } };
-    const body = { holder: end.holder, field: end.field, record, linked };
+    const params = { path: { ...pathOf(props.site, props.recordType), id: props.record.id } };
+    const body = { recordType: end.recordType, field: end.field, record, linked };
     emit('changed', await ask(api.POST('/api/sites/{site}/{sort}/{key}/records/{id}/ends', { params, body })));
   } catch (thrown) {
     problem.value = sentenceOf(thrown);

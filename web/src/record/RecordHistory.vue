@@ -3,23 +3,23 @@ import { NButton } from 'naive-ui';
 import { computed, ref } from 'vue';
 import { api, ask, sentenceOf, type Schemas } from '@/shared/api/client';
 import { shortTime } from '@/shared/time';
-import type { Holder } from './holders';
+import type { RecordType } from './recordTypes';
 import { pathOf } from './links';
 import { recordHistory } from './queries';
 import { useResource } from '@/shared/api/queries';
 import type { OpenRecord } from './useRecord';
 
 /** How a record came to be what it is; any state can be brought back as a new one. */
-const props = defineProps<{ site: string; holder: Holder; record: Schemas['RecordView']; mayWrite: boolean }>();
+const props = defineProps<{ site: string; recordType: RecordType; record: Schemas['RecordView']; mayWrite: boolean }>();
 const emit = defineEmits<{ restored: [OpenRecord]; failed: [string] }>();
-const past = useResource(() => recordHistory(props.site, props.holder, props.record.id, props.record.version), {
+const past = useResource(() => recordHistory(props.site, props.recordType, props.record.id, props.record.version), {
   keepsLast: true,
 });
 const states = computed(() => past.data.value ?? []);
 const notRestored = ref<string[]>([]);
 
 async function restore(version: number): Promise<void> {
-  const params = { path: { ...pathOf(props.site, props.holder), id: props.record.id } };
+  const params = { path: { ...pathOf(props.site, props.recordType), id: props.record.id } };
   try {
     const restored = await ask(
       api.POST('/api/sites/{site}/{sort}/{key}/records/{id}/restore', {

@@ -10,7 +10,7 @@ import ListTools from './ListTools.vue';
 import RecordBulk from './RecordBulk.vue';
 import RecordTable from './RecordTable.vue';
 import { provideForm } from './form';
-import { addressOf, noun, useHolders, type Holder } from './holders';
+import { addressOf, noun, useRecordTypes, type RecordType } from './recordTypes';
 import { pathOf, siteLinks } from './links';
 import { fromQuery, toQuery } from './listAddress';
 import { rememberAddress } from './neighbours';
@@ -18,23 +18,23 @@ import { useRecordList } from './useRecordList';
 import TextInput from '@/shared/controls/TextInput.vue';
 import { storeValue } from './quickEdit';
 
-const props = defineProps<{ site: string; holder: Holder }>();
+const props = defineProps<{ site: string; recordType: RecordType }>();
 const route = useRoute();
 const router = useRouter();
 const session = useSession();
-const holders = useHolders();
+const recordTypes = useRecordTypes();
 const picked = ref(new Set<number>());
 const list = useRecordList(
   () => props.site,
-  () => props.holder,
+  () => props.recordType,
   (usual) => fromQuery(route.query, usual),
 );
 const { search, filter, order, columns, records, count, loading, problem, fields, shown, all, query } = list;
 
 const links = siteLinks(
   () => props.site,
-  () => props.holder,
-  holders.byId,
+  () => props.recordType,
+  recordTypes.byId,
   () => String(route.params.workspace),
 );
 provideForm({ prefix: 'b', readonly: () => false, problems: () => [], hidden: () => false, ...links });
@@ -43,9 +43,9 @@ const deleted = computed(() => Number(route.query.deleted ?? 0));
 
 /** What is searched, filtered, sorted and shown stands in the address, and is there again for those who come back. */
 const addressed = () => toQuery(list.current(), list.usual());
-watch([() => list.current(), () => props.holder.id], () => {
-  rememberAddress(props.site, props.holder.id, addressed());
-  const isHere = route.params.site === props.site && route.params.type === addressOf(props.holder);
+watch([() => list.current(), () => props.recordType.id], () => {
+  rememberAddress(props.site, props.recordType.id, addressed());
+  const isHere = route.params.site === props.site && route.params.type === addressOf(props.recordType);
   if (route.name === 'record-list' && isHere) {
     void router.replace({ query: { ...addressed(), ...told.value } });
   }
@@ -65,23 +65,23 @@ watch(
 );
 
 watch(
-  () => [props.site, props.holder.id],
+  () => [props.site, props.recordType.id],
   () => (picked.value = new Set()),
 );
 
 function to(id: number | string) {
   return {
     name: 'record',
-    params: { workspace: route.params.workspace, site: props.site, type: addressOf(props.holder), id },
+    params: { workspace: route.params.workspace, site: props.site, type: addressOf(props.recordType), id },
   };
 }
 
 const exportOf = (format: string) =>
-  `/api/sites/${props.site}/${props.holder.sort}/${props.holder.key}/export.${format}?${new URLSearchParams(query.value).toString()}`;
+  `/api/sites/${props.site}/${props.recordType.sort}/${props.recordType.key}/export.${format}?${new URLSearchParams(query.value).toString()}`;
 
 async function bringBack(): Promise<void> {
   try {
-    const params = { path: { ...pathOf(props.site, props.holder), id: deleted.value } };
+    const params = { path: { ...pathOf(props.site, props.recordType), id: deleted.value } };
     await ask(api.POST('/api/sites/{site}/{sort}/{key}/records/{id}/back', { params }));
     await router.replace({ query: {} });
     await list.load();
@@ -94,9 +94,9 @@ async function bringBack(): Promise<void> {
 <template>
   <div class="stack">
     <div class="row spread">
-      <h1>{{ holder.plural }}</h1>
+      <h1>{{ recordType.plural }}</h1>
       <NButton v-if="session.mayWrite" type="primary" @click="router.push(to('new'))">{{
-        holder.wordings.add ?? $t('record.add', { name: noun(holder.singular) })
+        recordType.wordings.add ?? $t('record.add', { name: noun(recordType.singular) })
       }}</NButton>
     </div>
     <div v-if="deleted" class="panel row" role="status">
@@ -106,13 +106,13 @@ async function bringBack(): Promise<void> {
     <div class="row filters">
       <TextInput
         v-model:value="search"
-        :placeholder="holder.wordings.search ?? $t('record.search')"
-        :aria-label="holder.wordings.search ?? $t('record.search')"
+        :placeholder="recordType.wordings.search ?? $t('record.search')"
+        :aria-label="recordType.wordings.search ?? $t('record.search')"
       />
       <ListTools
         v-model="columns"
         :site="site"
-        :holder="holder"
+        :recordType="recordType"
         :fields="fields"
         :current="list.current"
         @show="list.show"
@@ -135,30 +135,32 @@ async function bringBack(): Promise<void> {
     <RecordBulk
       v-if="session.mayWrite"
       :site="site"
-      :holder="holder"
+      :recordType="recordType"
       :picked="[...picked]"
       @done="list.load()"
       @none="picked = new Set()"
     />
     <Problems v-if="problem" :of="[{ sentence: problem, severity: 'blocker' }]" />
     <div v-if="count?.records === 0 && !loading" class="panel empty">
-      <p>{{ query.where || query.search ? $t('record.noneFits') : (holder.wordings.empty ?? $t('record.none')) }}</p>
+      <p>
+        {{ query.where || query.search ? $t('record.noneFits') : (recordType.wordings.empty ?? $t('record.none')) }}
+      </p>
     </div>
     <RecordTable
       v-else
-      :key="`${site}/${holder.id}`"
+      :key="`${site}/${recordType.id}`"
       v-model:order="order"
       v-model:picked="picked"
-      :holder="holder"
+      :recordType="recordType"
       :records="records"
       :total="count?.records ?? records.length"
       :fields="shown"
       :may-pick="session.mayWrite"
       :busy="loading"
       :to="to"
-      :name="`${site}/${holder.id}`"
+      :name="`${site}/${recordType.id}`"
       :place="JSON.stringify(addressed())"
-      :store="(record, field, value) => storeValue(site, holder, record, field, value)"
+      :store="(record, field, value) => storeValue(site, recordType, record, field, value)"
       @open="router.push(to($event))"
       @more="list.more()"
     />

@@ -9,7 +9,7 @@ import { queryClient } from '@/shared/api/queries';
 import { i18n } from '@/shared/i18n';
 import RecordPage from './RecordPage.vue';
 
-const holder = (id: string, key: string) => ({
+const recordType = (id: string, key: string) => ({
   id,
   key,
   sort: 'types',
@@ -50,8 +50,8 @@ async function answer(request: Request): Promise<Response> {
   const { pathname } = new URL(request.url);
   const [, , , , , type = '', records, id] = pathname.split('/');
   await held.get(`${type}/${id ?? ''}`);
-  if (pathname.endsWith('/holders')) {
-    return Response.json([holder('t1', 'lock'), holder('t2', 'person')]);
+  if (pathname.endsWith('/record-types')) {
+    return Response.json([recordType('t1', 'lock'), recordType('t2', 'person')]);
   }
   if (pathname.endsWith('/check')) {
     return Response.json({ problems: [], hidden: [] });

@@ -15,7 +15,7 @@ import PagePreview from './PagePreview.vue';
 import RecordHistory from './RecordHistory.vue';
 import RecordSide from './RecordSide.vue';
 import { idOf, provideForm, type FormContext } from './form';
-import { noun, useHolders, type Holder } from './holders';
+import { noun, useRecordTypes, type RecordType } from './recordTypes';
 import { pathOf, siteLinks } from './links';
 import { addressOfList, neighbours } from './neighbours';
 import { toneOf } from './states';
@@ -26,21 +26,21 @@ const { t } = useI18n();
 const route = useRoute();
 const router = useRouter();
 const session = useSession();
-const holders = useHolders();
+const recordTypes = useRecordTypes();
 const site = computed(() => String(route.params.site));
-const holder = computed(() => holders.at(String(route.params.type)));
+const recordType = computed(() => recordTypes.at(String(route.params.type)));
 const workspace = computed(() => String(route.params.workspace));
 const id = computed(() => String(route.params.id));
 const record = useRecord(
   () => site.value,
-  () => holder.value,
+  () => recordType.value,
   () => id.value,
 );
 const { open, values, sentence, conflict, dirty, found, place, isNew, safe, ready } = record;
 const links = siteLinks(
   () => site.value,
-  () => holder.value,
-  holders.byId,
+  () => recordType.value,
+  recordTypes.byId,
   () => workspace.value,
 );
 const form: FormContext = {
@@ -55,19 +55,19 @@ provideForm(form);
 const title = computed(
   () =>
     open.value?.record.title ??
-    holder.value?.wordings.add ??
-    t('record.add', { name: noun(holder.value?.singular ?? '') }),
+    recordType.value?.wordings.add ??
+    t('record.add', { name: noun(recordType.value?.singular ?? '') }),
 );
-const around = computed(() => neighbours(site.value, holder.value?.id ?? '', Number(id.value)));
+const around = computed(() => neighbours(site.value, recordType.value?.id ?? '', Number(id.value)));
 const list = computed(() => ({
   name: 'record-list',
   params: { workspace: workspace.value, site: site.value, type: String(route.params.type) },
-  query: addressOfList(site.value, holder.value?.id ?? ''),
+  query: addressOfList(site.value, recordType.value?.id ?? ''),
 }));
 const one = (other: number | string) => ({ name: 'record', params: { ...route.params, id: other } });
 /** Whether the page stands beside the form; as it was left in this browser. */
 const previewing = useLocalStorage('jontrel.preview', false);
-const isType = computed(() => holder.value?.sort === 'types');
+const isType = computed(() => recordType.value?.sort === 'types');
 
 watch(open, (now) => {
   if (now) {
@@ -93,10 +93,10 @@ watch(
     record.clear();
     const { copy, under } = beginning.value;
     try {
-      if (holders.site !== site.value || !holders.all) {
-        await holders.load(site.value);
+      if (recordTypes.site !== site.value || !recordTypes.all) {
+        await recordTypes.load(site.value);
       }
-      if (!holder.value) {
+      if (!recordType.value) {
         sentence.value = t('record.noSuch', { key: String(route.params.type) });
         return;
       }
@@ -124,7 +124,7 @@ watch(
 
 /** The values of another record to begin with; rows become rows of their own. */
 async function copyOf(other: number): Promise<Record<string, unknown>> {
-  const params = { path: { ...pathOf(site.value, holder.value as Holder), id: other } };
+  const params = { path: { ...pathOf(site.value, recordType.value as RecordType), id: other } };
   const from = await ask(api.GET('/api/sites/{site}/{sort}/{key}/records/{id}', { params }));
   links.know(from.links, from.files);
   return JSON.parse(JSON.stringify(from.record.values, (key, value: unknown) => (key === '_row' ? undefined : value)));
@@ -133,7 +133,7 @@ async function copyOf(other: number): Promise<Record<string, unknown>> {
 /** What a new record is to stand under, as the address says it: the type and the number of the parent. */
 async function parentOf(under: string): Promise<Schemas['ParentView'] | undefined> {
   const [type = '', number] = under.split('/');
-  const above = holders.byId(type);
+  const above = recordTypes.byId(type);
   if (!above || !number) {
     return undefined;
   }
@@ -161,11 +161,11 @@ function restored(next: OpenRecord): void {
 
 async function remove(): Promise<void> {
   const now = open.value?.record;
-  if (!now || !holder.value) {
+  if (!now || !recordType.value) {
     return;
   }
   try {
-    const params = { path: { ...pathOf(site.value, holder.value), id: now.id }, query: { version: now.version } };
+    const params = { path: { ...pathOf(site.value, recordType.value), id: now.id }, query: { version: now.version } };
     await ask(api.DELETE('/api/sites/{site}/{sort}/{key}/records/{id}', { params }));
     dirty.value = false;
     await router.push({ ...list.value, query: { ...list.value.query, deleted: String(now.id), title: now.title } });
@@ -208,11 +208,11 @@ onBeforeRouteUpdate(mayLeave);
         <RouterLink v-if="around.after" :to="one(around.after)">{{ $t('record.after') }}</RouterLink>
       </div>
     </div>
-    <div v-if="holder" class="stack">
+    <div v-if="recordType" class="stack">
       <div class="row spread head">
         <div>
-          <span v-if="open" class="muted">{{ holder.wordings.edit ?? holder.singular }}</span>
-          <h1 dir="auto">{{ holder.sort === 'values' ? holder.singular : title }}</h1>
+          <span v-if="open" class="muted">{{ recordType.wordings.edit ?? recordType.singular }}</span>
+          <h1 dir="auto">{{ recordType.sort === 'values' ? recordType.singular : title }}</h1>
         </div>
         <div v-if="session.mayWrite" class="row">
           <NButton v-if="isType" quaternary :aria-pressed="previewing" @click="previewing = !previewing">{{
@@ -294,8 +294,8 @@ onBeforeRouteUpdate(mayLeave);
         <EntryForm
           v-model="values"
           class="panel main"
-          :first="holder.first"
-          :groups="holder.groups"
+          :first="recordType.first"
+          :groups="recordType.groups"
           @touch="record.touch"
         />
         <PagePreview
@@ -303,7 +303,7 @@ onBeforeRouteUpdate(mayLeave);
           :id="open?.record.id"
           v-model:shown="previewing"
           :site="site"
-          :type="holder.key"
+          :type="recordType.key"
           :values="values"
         />
         <aside class="panel aside" :aria-label="$t('record.aside')">
@@ -315,7 +315,7 @@ onBeforeRouteUpdate(mayLeave);
             :problems="record.shownProblems.value"
             :site="site"
             :workspace="workspace"
-            :holder="holder"
+            :recordType="recordType"
             :record="open?.record"
             :pointers="open?.pointers ?? []"
             :readonly="!session.mayWrite"
@@ -323,7 +323,7 @@ onBeforeRouteUpdate(mayLeave);
             @schedule="save('scheduled')"
             @ends="record.leads"
           />
-          <div v-if="open && session.mayWrite && holder.sort !== 'values'" class="row acts">
+          <div v-if="open && session.mayWrite && recordType.sort !== 'values'" class="row acts">
             <RouterLink v-if="isType" :to="{ ...one('new'), query: { copy: String(open.record.id) } }">{{
               $t('record.duplicate')
             }}</RouterLink>
@@ -332,7 +332,7 @@ onBeforeRouteUpdate(mayLeave);
           <RecordHistory
             v-if="open"
             :site="site"
-            :holder="holder"
+            :recordType="recordType"
             :record="open.record"
             :may-write="session.mayWrite"
             @restored="restored"
@@ -341,7 +341,7 @@ onBeforeRouteUpdate(mayLeave);
         </aside>
       </div>
     </div>
-    <Problems v-if="!holder && sentence" :of="[{ sentence, severity: 'blocker' }]" />
+    <Problems v-if="!recordType && sentence" :of="[{ sentence, severity: 'blocker' }]" />
   </div>
 </template>
 

@@ -6,7 +6,7 @@ import LinkControl from './LinkControl.vue';
 import type { FieldOf } from '@/shared/kinds';
 import RecordEnds from './RecordEnds.vue';
 import RecordChildren from './RecordChildren.vue';
-import { useHolders, type Holder } from './holders';
+import { useRecordTypes, type RecordType } from './recordTypes';
 import type { OpenRecord } from './useRecord';
 import TextInput from '@/shared/controls/TextInput.vue';
 import DateInput from '@/shared/controls/DateInput.vue';
@@ -17,7 +17,7 @@ import type { Problem } from './form';
 const props = defineProps<{
   site: string;
   workspace: string;
-  holder: Holder;
+  recordType: RecordType;
   record: Schemas['RecordView'] | undefined;
   pointers: Schemas['PointerView'][];
   readonly: boolean;
@@ -29,7 +29,7 @@ const publishAt = defineModel<string>('publishAt', { required: true });
 const retireAt = defineModel<string>('retireAt', { required: true });
 const emit = defineEmits<{ touch: []; schedule: []; ends: [OpenRecord] }>();
 
-const holders = useHolders();
+const recordTypes = useRecordTypes();
 const paths = { slug: 'slug', publish: 'publish_at', retire: 'retire_at' };
 const problemsOf = (path: string) =>
   props.problems.filter((problem) => problem.path === path).map(({ sentence }) => ({ sentence, severity: 'blocker' }));
@@ -40,7 +40,7 @@ function told(name: keyof typeof paths): Record<string, string> {
 }
 /** The types whose records may stand under this one. */
 const below = computed(() =>
-  (holders.all ?? []).filter((other) => other.sort === 'types' && other.under.includes(props.holder.id)),
+  (recordTypes.all ?? []).filter((other) => other.sort === 'types' && other.under.includes(props.recordType.id)),
 );
 
 /** Picked like a relation: one record of the types that it may stand under. */
@@ -49,12 +49,12 @@ const under = computed((): FieldOf<'relation'> => ({
   key: 'own_parent',
   label: '',
   kind: 'relation',
-  to: props.holder.under,
+  to: props.recordType.under,
 }));
 </script>
 
 <template>
-  <section v-if="holder.sort !== 'values'" class="side">
+  <section v-if="recordType.sort !== 'values'" class="side">
     <div v-if="record" data-field="slug">
       <label class="label" for="record-slug">{{ $t('record.address') }}</label>
       <TextInput
@@ -69,7 +69,7 @@ const under = computed((): FieldOf<'relation'> => ({
       <Problems id="record-slug-problems" :of="problemsOf('slug')" />
       <p class="hint">{{ $t('record.addressHint') }}</p>
     </div>
-    <div v-if="holder.under.length" data-field="parent">
+    <div v-if="recordType.under.length" data-field="parent">
       <span id="record-parent-label" class="label">{{ $t('record.under') }}</span>
       <LinkControl
         id="record-parent"
@@ -83,7 +83,7 @@ const under = computed((): FieldOf<'relation'> => ({
       />
       <Problems :of="problemsOf('parent')" />
     </div>
-    <template v-if="holder.sort === 'types'">
+    <template v-if="recordType.sort === 'types'">
       <div v-if="!readonly" data-field="publish_at">
         <label class="label" for="record-publish">{{ $t('record.appears') }}</label>
         <div class="when">
@@ -115,15 +115,15 @@ const under = computed((): FieldOf<'relation'> => ({
         <p class="hint">{{ $t('record.retiresHint') }}</p>
       </div>
     </template>
-    <template v-if="record && holder.sort === 'types'">
+    <template v-if="record && recordType.sort === 'types'">
       <RecordChildren
         v-for="child in below"
         :key="child.id"
         :site="site"
         :workspace="workspace"
-        :holder="child"
+        :recordType="child"
         :parent="record"
-        :parent-type="holder.id"
+        :parent-type="recordType.id"
         :readonly="readonly"
       />
     </template>
@@ -131,7 +131,7 @@ const under = computed((): FieldOf<'relation'> => ({
       v-if="record"
       :site="site"
       :workspace="workspace"
-      :holder="holder"
+      :recordType="recordType"
       :record="record"
       :pointers="pointers"
       :readonly="readonly"

@@ -5,7 +5,7 @@ import Tag from '@/shared/Tag.vue';
 import type { Schemas } from '@/shared/api/client';
 import type { Field } from '@/shared/kinds';
 import { shortTime } from '@/shared/time';
-import type { Holder } from './holders';
+import type { RecordType } from './recordTypes';
 import { toneOf } from './states';
 import Check from '@/shared/controls/Check.vue';
 import WidthHandle from '@/shared/controls/WidthHandle.vue';
@@ -18,7 +18,7 @@ import { useI18n } from 'vue-i18n';
 
 /** Records as rows; only those in sight are in the page, however many there are. */
 const props = defineProps<{
-  holder: Holder;
+  recordType: RecordType;
   records: Schemas['RecordView'][];
   total: number;
   fields: Field[];
@@ -47,7 +47,7 @@ const AHEAD = 60;
 const rows = computed(() => props.records);
 const { list, containerProps, wrapperProps, scrollTo } = useVirtualList(rows, { itemHeight: ROW, overscan: 15 });
 const title = computed(() => t('record.title'));
-const titleId = computed(() => (props.holder.first.length ? 'part_title' : 'own_slug'));
+const titleId = computed(() => (props.recordType.first.length ? 'part_title' : 'own_slug'));
 let last = -1;
 
 /** Texts of this many rows say how wide a column is. */
@@ -66,7 +66,7 @@ const columns = computed(() => [
   })),
 ]);
 /** Columns whose values do not say how wide they are. */
-const others = computed(() => [...(props.holder.sort === 'types' ? [190] : []), 120]);
+const others = computed(() => [...(props.recordType.sort === 'types' ? [190] : []), 120]);
 const needed = computed(() =>
   columns.value.map(({ heading, texts }) => neededWidth(heading, props.records.slice(0, MEASURED).map(texts))),
 );
@@ -270,7 +270,7 @@ function onKey(event: KeyboardEvent, at: number): void {
                 @reset="draw(field.id ?? '', undefined)"
               />
             </th>
-            <th v-if="holder.sort === 'types'" class="state" :aria-sort="sorted('own_state')">
+            <th v-if="recordType.sort === 'types'" class="state" :aria-sort="sorted('own_state')">
               <NButton text class="sort" @click="sortBy('own_state')">{{ $t('record.state') }}</NButton>
             </th>
             <th class="time" :aria-sort="sorted('own_updated_at')">
@@ -316,7 +316,7 @@ function onKey(event: KeyboardEvent, at: number): void {
                 :style="{ background: record.shown[field.key] }"
               />{{ record.shown[field.key] }}
             </td>
-            <td v-if="holder.sort === 'types'">
+            <td v-if="recordType.sort === 'types'">
               <Tag :tone="toneOf(record.state)">{{ $t(`record.states.${record.state}`) }}</Tag>
               <Tag v-if="!record.complete" tone="bad">{{ $t('record.incomplete') }}</Tag>
             </td>

@@ -7,20 +7,20 @@ import { askAgain } from '@/shared/api/queries';
 import MediaLibrary from './MediaLibrary.vue';
 import RecordList from './RecordList.vue';
 import TermList from './TermList.vue';
-import { addressOf, useHolders, type Holder } from './holders';
+import { addressOf, useRecordTypes, type RecordType } from './recordTypes';
 import Choice from '@/shared/controls/Choice.vue';
 
 const route = useRoute();
 const router = useRouter();
 const workspace = useWorkspace();
-const holders = useHolders();
+const recordTypes = useRecordTypes();
 /** Stands where the key of a type does; no key has such a sign in it. */
 const FILES = 'media-files';
 const SORTS = ['types', 'taxonomies', 'values'] as const;
 
 const site = computed(() => workspace.sites.find((each) => each.path === route.params.site));
-const holder = computed(() => holders.at(String(route.params.type ?? '')));
-const ofSort = (sort: string) => holders.all?.filter((each) => each.sort === sort) ?? [];
+const recordType = computed(() => recordTypes.at(String(route.params.type ?? '')));
+const ofSort = (sort: string) => recordTypes.all?.filter((each) => each.sort === sort) ?? [];
 
 watch(
   () => [workspace.sites, route.params.site],
@@ -41,9 +41,9 @@ watch(
   () => route.params.site,
   async (path) => {
     if (typeof path === 'string' && path) {
-      await holders.load(path).catch(() => undefined);
-      const first = ofSort('types')[0] ?? holders.all?.[0];
-      if (first && !holder.value && route.params.type !== FILES) {
+      await recordTypes.load(path).catch(() => undefined);
+      const first = ofSort('types')[0] ?? recordTypes.all?.[0];
+      if (first && !recordType.value && route.params.type !== FILES) {
         await router.replace(to(first));
       }
     }
@@ -56,7 +56,7 @@ function choose(path: string): void {
 }
 
 /** Site values exist once, so they open at once. */
-function to(each: Holder) {
+function to(each: RecordType) {
   const params = { ...route.params, type: addressOf(each) };
   return each.sort === 'values' ? { name: 'record', params: { ...params, id: 1 } } : { name: 'record-list', params };
 }
@@ -76,7 +76,7 @@ function to(each: Holder) {
         <h2 v-if="ofSort(sort).length">{{ $t(`record.sorts.${sort}`) }}</h2>
         <ul>
           <li v-for="each in ofSort(sort)" :key="each.id">
-            <RouterLink :to="to(each)" :class="{ selected: each === holder }">
+            <RouterLink :to="to(each)" :class="{ selected: each === recordType }">
               <span>{{ each.plural }}</span><span v-if="sort !== 'values'" class="muted"
                 >{{ each.records.toLocaleString('en') }}{{ each.exact ? '' : '+' }}</span
               >
@@ -106,14 +106,14 @@ function to(each: Holder) {
         :site="site.path"
         :workspace="String(route.params.workspace)"
       />
-      <div v-else-if="holders.all?.length === 0 && site" class="empty">
+      <div v-else-if="recordTypes.all?.length === 0 && site" class="empty">
         <p>{{ $t('record.noTypes', { site: site.name }) }}</p>
         <RouterLink :to="{ name: 'plan', params: { workspace: route.params.workspace, site: site.path } }">{{
           $t('site.open')
         }}</RouterLink>
       </div>
-      <TermList v-else-if="site && holder?.sort === 'taxonomies'" :site="site.path" :holder="holder" />
-      <RecordList v-else-if="site && holder?.sort === 'types'" :site="site.path" :holder="holder" />
+      <TermList v-else-if="site && recordType?.sort === 'taxonomies'" :site="site.path" :recordType="recordType" />
+      <RecordList v-else-if="site && recordType?.sort === 'types'" :site="site.path" :recordType="recordType" />
     </div>
   </div>
 </template>

@@ -5,19 +5,19 @@ import { useRoute, useRouter } from 'vue-router';
 import { useSession } from '@/session/session';
 import Problems from '@/shared/Problems.vue';
 import { api, ask, sentenceOf, type Schemas } from '@/shared/api/client';
-import { addressOf, fieldsOf, noun, type Holder } from './holders';
+import { addressOf, fieldsOf, noun, type RecordType } from './recordTypes';
 import { pathOf } from './links';
-import { ofHolder, termList } from './queries';
+import { ofRecordType, termList } from './queries';
 import { renew, useResource } from '@/shared/api/queries';
 import TextInput from '@/shared/controls/TextInput.vue';
 import Choice from '@/shared/controls/Choice.vue';
 
 /** The terms of a taxonomy as a tree: added, opened, moved, and merged with all their uses. */
-const props = defineProps<{ site: string; holder: Holder }>();
+const props = defineProps<{ site: string; recordType: RecordType }>();
 const route = useRoute();
 const router = useRouter();
 const session = useSession();
-const listed = useResource(() => termList(props.site, props.holder));
+const listed = useResource(() => termList(props.site, props.recordType));
 const terms = computed(() => listed.data.value ?? []);
 const label = ref('');
 const from = ref<string>();
@@ -25,8 +25,8 @@ const into = ref<string>();
 const failed = ref('');
 const problem = computed(() => failed.value || listed.problem.value);
 const said = ref('');
-const hierarchical = computed(() => props.holder.under.length > 0);
-const colour = computed(() => fieldsOf(props.holder).find((field) => field.kind === 'colour')?.key);
+const hierarchical = computed(() => props.recordType.under.length > 0);
+const colour = computed(() => fieldsOf(props.recordType).find((field) => field.kind === 'colour')?.key);
 
 interface Line {
   term: Schemas['RecordView'];
@@ -41,7 +41,7 @@ const lines = computed(() => {
   return below(0, 0);
 });
 
-const load = () => renew(ofHolder(props.site, props.holder));
+const load = () => renew(ofRecordType(props.site, props.recordType));
 
 async function trying(work: () => Promise<unknown>): Promise<void> {
   try {
@@ -57,7 +57,7 @@ const add = () =>
   trying(async () => {
     await ask(
       api.POST('/api/sites/{site}/{sort}/{key}/records', {
-        params: { path: pathOf(props.site, props.holder) },
+        params: { path: pathOf(props.site, props.recordType) },
         body: { version: 0, state: 'published', values: { label: label.value.trim() } },
       }),
     );
@@ -69,7 +69,7 @@ const place = (term: Schemas['RecordView'], parent: Schemas['ParentView'] | unde
   trying(() =>
     ask(
       api.PUT('/api/sites/{site}/{sort}/{key}/records/{id}', {
-        params: { path: { ...pathOf(props.site, props.holder), id: term.id } },
+        params: { path: { ...pathOf(props.site, props.recordType), id: term.id } },
         body: {
           version: term.version,
           state: 'published',
@@ -89,7 +89,7 @@ function indent(term: Schemas['RecordView']): void {
   const beside = siblings(term);
   const before = beside[beside.indexOf(term) - 1];
   if (before) {
-    void place(term, { type: props.holder.id, id: before.id });
+    void place(term, { type: props.recordType.id, id: before.id });
   }
 }
 
@@ -119,7 +119,7 @@ const merge = () =>
     if (from.value && into.value) {
       const merged = await ask(
         api.POST('/api/sites/{site}/{sort}/{key}/merge', {
-          params: { path: pathOf(props.site, props.holder) },
+          params: { path: pathOf(props.site, props.recordType) },
           body: { from: Number(from.value), into: Number(into.value) },
         }),
       );
@@ -151,21 +151,21 @@ function onKey(event: KeyboardEvent, term: Schemas['RecordView']): void {
 
 const to = (id: number | string) => ({
   name: 'record',
-  params: { workspace: route.params.workspace, site: props.site, type: addressOf(props.holder), id },
+  params: { workspace: route.params.workspace, site: props.site, type: addressOf(props.recordType), id },
 });
 </script>
 
 <template>
   <div class="stack">
     <div class="row spread">
-      <h1>{{ holder.plural }}</h1>
+      <h1>{{ recordType.plural }}</h1>
       <NButton v-if="session.mayWrite" type="primary" @click="router.push(to('new'))">{{
-        $t('record.add', { name: noun(holder.singular) })
+        $t('record.add', { name: noun(recordType.singular) })
       }}</NButton>
     </div>
     <Problems v-if="problem" :of="[{ sentence: problem, severity: 'blocker' }]" />
     <div v-if="lines.length === 0" class="panel empty">
-      <p>{{ $t('record.noTerms', { name: noun(holder.singular) }) }}</p>
+      <p>{{ $t('record.noTerms', { name: noun(recordType.singular) }) }}</p>
     </div>
     <ul v-else class="panel terms">
       <li v-for="{ term, depth } in lines" :key="term.id" :style="{ paddingLeft: `${depth * 20}px` }">

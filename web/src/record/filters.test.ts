@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { comparable, testsOf, whereOf, type Compared } from './filters';
-import type { Holder } from './holders';
+import type { RecordType } from './recordTypes';
 
-const holder = {
+const recordType = {
   id: 't1',
   sort: 'types',
   key: 'tree',
@@ -27,11 +27,11 @@ const holder = {
       ],
     },
   ],
-} as unknown as Holder;
+} as unknown as RecordType;
 const own = [{ id: 'own_state', label: 'State', kind: 'choice' }];
 
 describe('filters of lists', () => {
-  const all = comparable(holder, own);
+  const all = comparable(recordType, own);
 
   it('compare fields, fields of rows and what every record has', () => {
     expect(all.map((each) => each.label)).toEqual(['Title', 'Rows', 'Rows: Day', 'Sorts', 'State']);

@@ -1,6 +1,6 @@
 import type { Field } from '@/shared/kinds';
 import type { Schemas } from '@/shared/api/client';
-import { fieldsOf, type Holder } from './holders';
+import { fieldsOf, type RecordType } from './recordTypes';
 
 /** A comparison of a list's filter, as it is picked. */
 export interface Comparison {
@@ -23,7 +23,7 @@ const ORDERED = ['number', 'date', 'time', 'date_time'];
 const TEXTS = ['text', 'long_text', 'rich_text', 'email', 'url', 'phone'];
 
 /** Everything a list can be filtered by: fields, fields within groups and rows, and what every record has. */
-export function comparable(holder: Holder, own: Schemas['OwnView'][]): Compared[] {
+export function comparable(recordType: RecordType, own: Schemas['OwnView'][]): Compared[] {
   const within = (fields: Field[], before: string): Compared[] =>
     fields.flatMap((field) => {
       const label = before + field.label;
@@ -35,7 +35,7 @@ export function comparable(holder: Holder, own: Schemas['OwnView'][]): Compared[
       return [...self, ...within(inner, `${label}: `)];
     });
   return [
-    ...within(fieldsOf(holder), ''),
+    ...within(fieldsOf(recordType), ''),
     ...own.map(({ id, label, kind }) => ({ id, label, kind, field: undefined, taxonomy: false })),
   ];
 }

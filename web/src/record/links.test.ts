@@ -1,13 +1,13 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Schemas } from '@/shared/api/client';
 import type { Field } from '@/shared/kinds';
-import type { Holder } from './holders';
+import type { RecordType } from './recordTypes';
 import { siteLinks } from './links';
 
 const label = { id: 'part_title', key: 'title', label: 'Name', kind: 'text' };
 const height = { id: 'f1', key: 'height', label: 'Height', kind: 'number' };
 
-function holder(id: string, sort: Holder['sort'], singular: string, more: object = {}): Holder {
+function recordType(id: string, sort: RecordType['sort'], singular: string, more: object = {}): RecordType {
   return {
     id,
     sort,
@@ -20,12 +20,12 @@ function holder(id: string, sort: Holder['sort'], singular: string, more: object
     first: [{ field: label }],
     groups: [{ title: '', fields: [{ field: height }] }],
     ...more,
-  } as unknown as Holder;
+  } as unknown as RecordType;
 }
 
-const lock = holder('t1', 'types', 'Lock', { definition: { taxonomies: [{ use: 'x1', add_terms: true }] } });
-const bridge = holder('t2', 'types', 'Bridge');
-const water = holder('x1', 'taxonomies', 'Water');
+const lock = recordType('t1', 'types', 'Lock', { definition: { taxonomies: [{ use: 'x1', add_terms: true }] } });
+const bridge = recordType('t2', 'types', 'Bridge');
+const water = recordType('x1', 'taxonomies', 'Water');
 const all = [lock, bridge, water];
 
 const toBoth: Field = { id: 'r1', key: 'near', label: 'Near', kind: 'relation', to: ['t1', 't2'] };
@@ -58,7 +58,7 @@ async function answer(request: Request): Promise<Response> {
   return Response.json({ records: found.slice(0, Number(query.most)), next: more });
 }
 
-const links = (of: Holder = lock) =>
+const links = (of: RecordType = lock) =>
   siteLinks(
     () => 'trial',
     () => of,

@@ -1,13 +1,13 @@
 import { api, ask, csrfToken, toError, unreachable, type Schemas } from '@/shared/api/client';
 import type { Field } from '@/shared/kinds';
-import { addressOf, fieldsOf, type Holder } from './holders';
+import { addressOf, fieldsOf, type RecordType } from './recordTypes';
 import type { FileView, FormContext, Offer } from './form';
 
 type Path = { site: string; sort: string; key: string };
-export const pathOf = (site: string, holder: Holder): Path => ({
+export const pathOf = (site: string, recordType: RecordType): Path => ({
   site,
-  sort: holder.sort,
-  key: holder.key,
+  sort: recordType.sort,
+  key: recordType.key,
 });
 
 interface Link {
@@ -22,7 +22,7 @@ const MOST_TERMS = 500;
 const PREVIEWED = 6;
 
 /** The types of records, or the taxonomy, that a field leads to. */
-function targets(field: Field, byId: (id: string) => Holder | undefined): Holder[] {
+function targets(field: Field, byId: (id: string) => RecordType | undefined): RecordType[] {
   const ids = field.kind === 'relation' ? field.to : field.kind === 'term' ? [field.taxonomy] : [];
   return ids.map(byId).filter((each) => each !== undefined);
 }
@@ -30,8 +30,8 @@ function targets(field: Field, byId: (id: string) => Holder | undefined): Holder
 /** What fields of a record's form may lead to, what that is called, and files: asked of one site. */
 export function siteLinks(
   site: () => string,
-  holder: () => Holder | undefined,
-  byId: (id: string) => Holder | undefined,
+  recordType: () => RecordType | undefined,
+  byId: (id: string) => RecordType | undefined,
   workspace: () => string,
 ): Pick<
   FormContext,
@@ -50,7 +50,7 @@ export function siteLinks(
     return typeof value === 'object' && value !== null ? (value as Link) : undefined;
   }
 
-  function offer(field: Field, target: Holder, record: Schemas['RecordView'], several: boolean, depth = 0): Offer {
+  function offer(field: Field, target: RecordType, record: Schemas['RecordView'], several: boolean, depth = 0): Offer {
     const made = {
       key: keyOf(target.id, record.id),
       label: record.title,
@@ -65,7 +65,7 @@ export function siteLinks(
   }
 
   /** Terms in the order of their tree; with typed words only those that have them, without depth. */
-  async function terms(field: Field, target: Holder, words: string): Promise<Offer[]> {
+  async function terms(field: Field, target: RecordType, words: string): Promise<Offer[]> {
     const params = {
       path: pathOf(site(), target),
       query: { most: MOST_TERMS, order: 'own_position', fields: 'part_title' },
@@ -89,7 +89,7 @@ export function siteLinks(
 
   async function records(
     field: Field,
-    target: Holder,
+    target: RecordType,
     query: { search: string; order?: string },
     several: boolean,
   ): Promise<Offer[]> {
@@ -111,7 +111,7 @@ export function siteLinks(
   }
 
   function mayCreate(field: Field): boolean {
-    const own = holder();
+    const own = recordType();
     if (field.kind === 'term') {
       const definition = own?.definition as { taxonomies?: { use: string; add_terms?: boolean }[] } | undefined;
       return definition?.taxonomies?.some((use) => use.use === field.taxonomy && use.add_terms) ?? false;
@@ -138,7 +138,7 @@ export function siteLinks(
 
   /** Sent with its progress, which fetch does not tell. */
   function upload(field: Field, file: File, alt: string, progress: (part: number) => void): Promise<FileView> {
-    const own = holder();
+    const own = recordType();
     const form = new FormData();
     form.set('file', file);
     form.set('alt', alt);

@@ -14,7 +14,7 @@ import Choice from '@/shared/controls/Choice.vue';
 import { choose } from '@/shared/testing/controls';
 import ListTools from './ListTools.vue';
 import RecordTable from './RecordTable.vue';
-import type { Holder } from './holders';
+import type { RecordType } from './recordTypes';
 import { useRecordList } from './useRecordList';
 
 const router = createRouter({
@@ -26,7 +26,7 @@ const fields = [
   { id: 'f1', key: 'rise', label: 'Rise', kind: 'number' },
   { id: 'f2', key: 'keeper', label: 'Keeper', kind: 'relation', to: ['t2'] },
 ] as Field[];
-const holder = {
+const recordType = {
   id: 't1',
   sort: 'types',
   key: 'lock',
@@ -35,7 +35,7 @@ const holder = {
   definition: { columns: ['f1'] },
   first: [{ field: { id: 'part_title', key: 'title', label: 'Title', kind: 'text' } }],
   groups: [{ id: 'g', title: 'G', description: '', fields: fields.map((field) => ({ field })) }],
-} as unknown as Holder;
+} as unknown as RecordType;
 
 function record(id: number): Schemas['RecordView'] {
   return {
@@ -80,7 +80,7 @@ describe('the table of records', () => {
     const records = Array.from({ length: count }, (_, i) => record(i + 1));
     const made = mount(RecordTable, {
       props: {
-        holder,
+        recordType,
         records,
         total: count,
         fields,
@@ -196,7 +196,7 @@ describe('a list', () => {
     const list = living(() =>
       useRecordList(
         () => 's',
-        () => holder,
+        () => recordType,
       ),
     );
     await flushPromises();
@@ -215,7 +215,7 @@ describe('a list', () => {
     const list = living(() =>
       useRecordList(
         () => 's',
-        () => holder,
+        () => recordType,
       ),
     );
     const view = { search: 'low', filter: [], order: '-f1', columns: ['f2'] };
@@ -237,7 +237,7 @@ describe('a list', () => {
     const list = living(() =>
       useRecordList(
         () => 's',
-        () => holder,
+        () => recordType,
       ),
     );
     await flushPromises();
@@ -263,7 +263,7 @@ describe('views of a list', () => {
     const made = mount(ListTools, {
       props: {
         site: 's',
-        holder,
+        recordType,
         fields,
         current: () => ({ search: 'x', filter: [], order: '', columns: [] }),
         modelValue: ['f1'],

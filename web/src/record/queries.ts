@@ -2,51 +2,55 @@ import { ofSite } from '@/site/queries';
 import { api, ask, type Schemas } from '@/shared/api/client';
 import type { PagedResource, Resource } from '@/shared/api/queries';
 import type { Comparison } from './filters';
-import type { Holder } from './holders';
+import type { RecordType } from './recordTypes';
 import { pathOf } from './links';
 
 /** Everything of one type, taxonomy or set of values on a site. */
-export const ofHolder = (site: string, holder: Holder) => [...ofSite(site), holder.sort, holder.key];
+export const ofRecordType = (site: string, recordType: RecordType) => [
+  ...ofSite(site),
+  recordType.sort,
+  recordType.key,
+];
 
 export const recordParts = (): Resource<Schemas['OwnView'][]> => ({
   queryKey: ['record-parts'],
   queryFn: ({ signal }) => ask(api.GET('/api/record-parts', { signal })),
 });
 
-export const holderList = (site: string): Resource<Holder[]> => ({
-  queryKey: [...ofSite(site), 'holders'],
-  queryFn: ({ signal }) => ask(api.GET('/api/sites/{site}/holders', { params: { path: { site } }, signal })),
+export const recordTypeList = (site: string): Resource<RecordType[]> => ({
+  queryKey: [...ofSite(site), 'recordTypes'],
+  queryFn: ({ signal }) => ask(api.GET('/api/sites/{site}/record-types', { params: { path: { site } }, signal })),
 });
 
 const MOST_TERMS = 500;
 
 /** All terms of a taxonomy in their order. */
-export const termList = (site: string, holder: Holder): Resource<Schemas['RecordView'][]> => ({
-  queryKey: [...ofHolder(site, holder), 'terms'],
+export const termList = (site: string, recordType: RecordType): Resource<Schemas['RecordView'][]> => ({
+  queryKey: [...ofRecordType(site, recordType), 'terms'],
   queryFn: async ({ signal }) => {
-    const params = { path: pathOf(site, holder), query: { most: MOST_TERMS, order: 'own_position' } };
+    const params = { path: pathOf(site, recordType), query: { most: MOST_TERMS, order: 'own_position' } };
     return (await ask(api.GET('/api/sites/{site}/{sort}/{key}/records', { params, signal }))).records;
   },
 });
 
-export const viewList = (site: string, holder: Holder): Resource<Schemas['KeptView'][]> => ({
-  queryKey: [...ofHolder(site, holder), 'views'],
+export const viewList = (site: string, recordType: RecordType): Resource<Schemas['KeptView'][]> => ({
+  queryKey: [...ofRecordType(site, recordType), 'views'],
   queryFn: ({ signal }) =>
-    ask(api.GET('/api/sites/{site}/{sort}/{key}/views', { params: { path: pathOf(site, holder) }, signal })),
+    ask(api.GET('/api/sites/{site}/{sort}/{key}/views', { params: { path: pathOf(site, recordType) }, signal })),
 });
 
 /** How a record came to be what it is at this version. */
 export const recordHistory = (
   site: string,
-  holder: Holder,
+  recordType: RecordType,
   id: number,
   version: number,
 ): Resource<Schemas['PastView'][]> => ({
-  queryKey: [...ofHolder(site, holder), 'history', id, version],
+  queryKey: [...ofRecordType(site, recordType), 'history', id, version],
   queryFn: ({ signal }) =>
     ask(
       api.GET('/api/sites/{site}/{sort}/{key}/records/{id}/history', {
-        params: { path: { ...pathOf(site, holder), id } },
+        params: { path: { ...pathOf(site, recordType), id } },
         signal,
       }),
     ),
@@ -61,15 +65,15 @@ interface ListQuery extends Search {
 
 export const recordPages = (
   site: string,
-  holder: Holder,
+  recordType: RecordType,
   query: ListQuery,
 ): PagedResource<Schemas['ListView'], string> => ({
-  queryKey: [...ofHolder(site, holder), 'list', query],
+  queryKey: [...ofRecordType(site, recordType), 'list', query],
   queryFn: ({ signal, pageParam }) =>
     ask(
       api.GET('/api/sites/{site}/{sort}/{key}/records', {
         params: {
-          path: pathOf(site, holder),
+          path: pathOf(site, recordType),
           query: { ...query, most: PAGE, ...(pageParam ? { after: pageParam } : {}) },
         },
         signal,
@@ -93,13 +97,13 @@ export const childrenFilter = (parent: number): Comparison => ({
 });
 
 /** The first records of a type that stand under another record, and one more where there are more. */
-export const childList = (site: string, holder: Holder, parent: number): Resource<Schemas['ListView']> => ({
-  queryKey: [...ofHolder(site, holder), 'children', parent],
+export const childList = (site: string, recordType: RecordType, parent: number): Resource<Schemas['ListView']> => ({
+  queryKey: [...ofRecordType(site, recordType), 'children', parent],
   queryFn: ({ signal }) => {
     const where = JSON.stringify({ field: 'own_parent', is: String(parent) });
     const query = { where, order: 'own_position', fields: 'part_title', most: MOST_CHILDREN + 1 };
     return ask(
-      api.GET('/api/sites/{site}/{sort}/{key}/records', { params: { path: pathOf(site, holder), query }, signal }),
+      api.GET('/api/sites/{site}/{sort}/{key}/records', { params: { path: pathOf(site, recordType), query }, signal }),
     );
   },
 });
@@ -128,14 +132,14 @@ interface Search {
 /** How many records fit. */
 export const recordCount = (
   site: string,
-  holder: Holder,
+  recordType: RecordType,
   { where, search }: Search,
 ): Resource<Schemas['CountView']> => ({
-  queryKey: [...ofHolder(site, holder), 'count', where, search],
+  queryKey: [...ofRecordType(site, recordType), 'count', where, search],
   queryFn: ({ signal }) =>
     ask(
       api.GET('/api/sites/{site}/{sort}/{key}/count', {
-        params: { path: pathOf(site, holder), query: { where, search } },
+        params: { path: pathOf(site, recordType), query: { where, search } },
         signal,
       }),
     ),

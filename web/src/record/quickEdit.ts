@@ -3,9 +3,9 @@ import type { InfiniteData } from '@tanstack/vue-query';
 import { api, ApiError, ask, sentenceOf, type Schemas } from '@/shared/api/client';
 import { queryClient, renew } from '@/shared/api/queries';
 import type { Field } from '@/shared/kinds';
-import type { Holder } from './holders';
+import type { RecordType } from './recordTypes';
 import { pathOf } from './links';
-import { ofHolder } from './queries';
+import { ofRecordType } from './queries';
 
 const EDITED = new Set(['text', 'number', 'yes_no', 'date', 'time', 'email', 'url', 'phone', 'colour', 'choice']);
 /** For several values, and for what is more than a line, the whole form is the better place. */
@@ -44,17 +44,17 @@ function withValue(pages: Pages, id: number, field: Field, value: unknown): Page
  */
 export async function storeValue(
   site: string,
-  holder: Holder,
+  recordType: RecordType,
   record: Listed,
   field: Field,
   value: unknown,
 ): Promise<string> {
-  const lists = { queryKey: [...ofHolder(site, holder), 'list'] };
+  const lists = { queryKey: [...ofRecordType(site, recordType), 'list'] };
   await queryClient.cancelQueries(lists);
   const before = queryClient.getQueriesData<Pages>(lists);
   queryClient.setQueriesData<Pages>(lists, (pages) => pages && withValue(pages, record.id, field, value));
   try {
-    const params = { path: { ...pathOf(site, holder), id: record.id } };
+    const params = { path: { ...pathOf(site, recordType), id: record.id } };
     const body = {
       version: record.version,
       state: record.state,
@@ -70,6 +70,6 @@ export async function storeValue(
     const mine = thrown instanceof ApiError ? thrown.problems.find((each) => each.path === field.key) : undefined;
     return mine?.sentence ?? sentenceOf(thrown);
   } finally {
-    void renew(ofHolder(site, holder));
+    void renew(ofRecordType(site, recordType));
   }
 }

@@ -1,10 +1,10 @@
 import { flushPromises } from '@vue/test-utils';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { effectScope, ref } from 'vue';
-import type { Holder } from './holders';
+import type { RecordType } from './recordTypes';
 import { useRecord } from './useRecord';
 
-const holder = { id: 't1', key: 'mooring', sort: 'types' } as Holder;
+const recordType = { id: 't1', key: 'mooring', sort: 'types' } as RecordType;
 
 /** A site of a few records whose answers come when the test lets them. */
 class Server {
@@ -93,7 +93,7 @@ function opened(first: string) {
     id,
     record: useRecord(
       () => 'trial',
-      () => holder,
+      () => recordType,
       () => id.value,
     ),
   };

@@ -16,7 +16,7 @@ import { i18n } from '@/shared/i18n';
 import { textOf } from '@/shared/text';
 import { same, type Problem } from './form';
 import { pathOf } from './links';
-import type { Holder } from './holders';
+import type { RecordType } from './recordTypes';
 import {
   changed,
   changeOf,
@@ -61,7 +61,7 @@ export type Conflict = Schemas['ConflictView'];
 type State = 'draft' | 'published' | 'scheduled' | 'retired';
 
 /** One record that is worked on: loaded, checked while it is typed, kept while it is unfinished, saved. */
-export function useRecord(site: () => string, holder: () => Holder | undefined, id: () => string) {
+export function useRecord(site: () => string, recordType: () => RecordType | undefined, id: () => string) {
   const open = shallowRef<OpenRecord>();
   const values = ref<Record<string, unknown>>({});
   const problems = ref<Problem[]>([]);
@@ -82,7 +82,7 @@ export function useRecord(site: () => string, holder: () => Holder | undefined, 
   /** Under which it is kept in this browser; a new one is as any other once it is stored. */
   const key = computed(() => {
     const stored = isNew.value ? open.value?.record.id : undefined;
-    return `record/${site()}/${holder()?.id ?? ''}/${String(stored ?? id())}`;
+    return `record/${site()}/${recordType()?.id ?? ''}/${String(stored ?? id())}`;
   });
   let checking = 0;
   /** What saving was refused for, and what stood there: only saving finds some of it, so it stays until that is changed. */
@@ -101,8 +101,8 @@ export function useRecord(site: () => string, holder: () => Holder | undefined, 
   }, true);
 
   const isOpen = () => open.value !== undefined;
-  const path = () => pathOf(site(), holder() as Holder);
-  const single = () => holder()?.sort === 'values';
+  const path = () => pathOf(site(), recordType() as RecordType);
+  const single = () => recordType()?.sort === 'values';
 
   function show(next: OpenRecord): void {
     open.value = next;

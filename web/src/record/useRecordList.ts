@@ -1,9 +1,9 @@
 import { refDebounced } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
 import { comparable, listable, whereOf, type Comparison } from './filters';
-import { fieldsOf, type Holder } from './holders';
+import { fieldsOf, type RecordType } from './recordTypes';
 import { remember } from './neighbours';
-import { ofHolder, recordCount, recordPages, recordParts } from './queries';
+import { ofRecordType, recordCount, recordPages, recordParts } from './queries';
 import { renew, usePages, useResource } from '@/shared/api/queries';
 
 /** What a list shows, as it is kept under a name. */
@@ -19,7 +19,7 @@ export interface View {
  *
  * @param start what it shows at first, given its usual columns; everything, where nothing is said
  */
-export function useRecordList(site: () => string, holder: () => Holder, start?: (usual: string[]) => View) {
+export function useRecordList(site: () => string, recordType: () => RecordType, start?: (usual: string[]) => View) {
   const search = ref('');
   const words = refDebounced(search, 250);
   const filter = ref<Comparison[]>([]);
@@ -28,9 +28,9 @@ export function useRecordList(site: () => string, holder: () => Holder, start?: 
   const columns = ref<string[]>([]);
   const { data: own } = useResource(recordParts, { staleTime: Infinity });
 
-  const fields = computed(() => fieldsOf(holder()).filter((field) => listable(field) && field.id !== 'part_title'));
+  const fields = computed(() => fieldsOf(recordType()).filter((field) => listable(field) && field.id !== 'part_title'));
   const shown = computed(() => fields.value.filter((field) => columns.value.includes(field.id ?? '')));
-  const all = computed(() => comparable(holder(), own.value ?? []));
+  const all = computed(() => comparable(recordType(), own.value ?? []));
   const query = computed(() => ({
     where: whereOf(settled.value, all.value),
     search: words.value,
@@ -40,16 +40,16 @@ export function useRecordList(site: () => string, holder: () => Holder, start?: 
 
   /** The columns that the definition asks for, or the first few. */
   function usual(): string[] {
-    const wanted = (holder().definition as { columns?: string[] }).columns ?? [];
+    const wanted = (recordType().definition as { columns?: string[] }).columns ?? [];
     return (wanted.length ? wanted : fields.value.slice(0, 4).map((field) => field.id ?? '')).filter((id) =>
       fields.value.some((field) => field.id === id),
     );
   }
 
-  const found = usePages(() => recordPages(site(), holder(), query.value), {
-    keeps: (key) => ofHolder(site(), holder()).every((part, at) => key[at] === part),
+  const found = usePages(() => recordPages(site(), recordType(), query.value), {
+    keeps: (key) => ofRecordType(site(), recordType()).every((part, at) => key[at] === part),
   });
-  const counted = useResource(() => recordCount(site(), holder(), query.value), { keepsLast: true });
+  const counted = useResource(() => recordCount(site(), recordType(), query.value), { keepsLast: true });
   const records = computed(() => found.pages.value?.flatMap((page) => page.records) ?? []);
   const count = computed(() => counted.data.value);
   const refused = ref('');
@@ -61,12 +61,12 @@ export function useRecordList(site: () => string, holder: () => Holder, start?: 
   watch(records, (now) => {
     remember(
       site(),
-      holder().id,
+      recordType().id,
       now.map((record) => record.id),
     );
   });
 
-  const load = () => renew(ofHolder(site(), holder()));
+  const load = () => renew(ofRecordType(site(), recordType()));
 
   function show(view: View): void {
     search.value = view.search;
@@ -83,7 +83,7 @@ export function useRecordList(site: () => string, holder: () => Holder, start?: 
   });
 
   watch(
-    () => [site(), holder().id],
+    () => [site(), recordType().id],
     () => {
       show(start?.(usual()) ?? { search: '', filter: [], order: '', columns: usual() });
     },

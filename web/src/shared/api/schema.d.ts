@@ -324,22 +324,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/sites/{site}/holders": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["all_5"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/sites/{site}/impact": {
         parameters: {
             query?: never;
@@ -363,7 +347,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all_4"];
+        get: operations["all_5"];
         put?: never;
         post?: never;
         delete?: never;
@@ -396,6 +380,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["plan"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{site}/record-types": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all_4"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1721,14 +1721,14 @@ export interface components {
         End: {
             /** @description Id of the relation */
             field: string;
-            /** @description Id of the content type that holds the relation */
-            holder: string;
             linked: boolean;
             /**
              * Format: int64
              * @description The record that shall lead here, or no longer
              */
             record: number;
+            /** @description Id of the content type that holds the relation */
+            recordType: string;
         };
         Field: {
             /**
@@ -3122,32 +3122,6 @@ export interface components {
             definition: string;
             visit: string;
         };
-        HolderView: {
-            definition: components["schemas"]["Definition"];
-            /** @description Whether there are just so many, or more */
-            exact: boolean;
-            /** @description Fields before all groups, such as standard parts */
-            first: components["schemas"]["FormField"][];
-            /** @description What is filled in, with shared groups and choice lists in their places */
-            groups: components["schemas"]["FormGroup"][];
-            id: string;
-            key: string;
-            parentRequired: boolean;
-            /** @description Public address segment; empty where it has no pages */
-            path: string;
-            plural: string;
-            /** Format: int64 */
-            records: number;
-            singular: string;
-            /** @description types, taxonomies or values, as in addresses of this API */
-            sort: string;
-            /** @description Ids of what its records may stand under */
-            under: string[];
-            /** @description Texts about a content type, by name; empty for others */
-            wordings: {
-                [key: string]: string;
-            };
-        };
         ImportPreview: {
             definitions: components["schemas"]["IncomingView"][];
             findings: components["schemas"]["FindingView"][];
@@ -3508,11 +3482,11 @@ export interface components {
         PointerView: {
             /** @description Id of the relation */
             field: string;
-            /** @description Id of what points */
-            holder: string;
             key: string;
             /** @description The relation as it is named from this end */
             label: string;
+            /** @description Id of what points */
+            recordType: string;
             records: components["schemas"]["LinkView"][];
             /** @description Whether the definitions want it shown here */
             shown: boolean;
@@ -3594,6 +3568,32 @@ export interface components {
             /** @description Whether only something required is missing: a draft may lack it */
             required: boolean;
             sentence: string;
+        };
+        RecordTypeView: {
+            definition: components["schemas"]["Definition"];
+            /** @description Whether there are just so many, or more */
+            exact: boolean;
+            /** @description Fields before all groups, such as standard parts */
+            first: components["schemas"]["FormField"][];
+            /** @description What is filled in, with shared groups and choice lists in their places */
+            groups: components["schemas"]["FormGroup"][];
+            id: string;
+            key: string;
+            parentRequired: boolean;
+            /** @description Public address segment; empty where it has no pages */
+            path: string;
+            plural: string;
+            /** Format: int64 */
+            records: number;
+            singular: string;
+            /** @description types, taxonomies or values, as in addresses of this API */
+            sort: string;
+            /** @description Ids of what its records may stand under */
+            under: string[];
+            /** @description Texts about a content type, by name; empty for others */
+            wordings: {
+                [key: string]: string;
+            };
         };
         RecordView: {
             /** @description Address of its public page; empty where it has none */
@@ -4644,28 +4644,6 @@ export interface operations {
             };
         };
     };
-    all_5: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                site: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["HolderView"][];
-                };
-            };
-        };
-    };
     impact: {
         parameters: {
             query?: never;
@@ -4688,7 +4666,7 @@ export interface operations {
             };
         };
     };
-    all_4: {
+    all_5: {
         parameters: {
             query?: {
                 search?: string;
@@ -4805,6 +4783,28 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["PlanView"];
+                };
+            };
+        };
+    };
+    all_4: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["RecordTypeView"][];
                 };
             };
         };

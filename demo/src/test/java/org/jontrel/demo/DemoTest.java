@@ -12,10 +12,10 @@ import javax.imageio.ImageIO;
 import org.jontrel.core.check.ModelCheck;
 import org.jontrel.core.code.PackageReader;
 import org.jontrel.core.compare.Comparison;
-import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.record.RecordCheck;
 import org.jontrel.core.record.Surroundings;
+import org.jontrel.core.recordtype.RecordType;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
@@ -90,7 +90,7 @@ public class DemoTest {
 
     private static RecordCheck.CheckedRecord check(Model model, String key, Map<String, ?> raw) {
         var type = model.typeByKey(key).orElseThrow();
-        return RecordCheck.read(Holder.of(model, type).orElseThrow(), raw, Surroundings.NONE);
+        return RecordCheck.read(RecordType.of(model, type).orElseThrow(), raw, Surroundings.NONE);
     }
 
     @Test

@@ -250,8 +250,8 @@ public class TypingLaw {
         return found;
     }
 
-    private static void helps(String name, tools.jackson.databind.JsonNode holder, Map<String, String> found) {
-        for (var field : holder.path("fields")) {
+    private static void helps(String name, tools.jackson.databind.JsonNode recordType, Map<String, String> found) {
+        for (var field : recordType.path("fields")) {
             found.put(
                     name + "/" + field.get("id").asString(), field.path("help").asString(""));
             helps(name, field, found);

@@ -199,8 +199,14 @@ final class Visitor implements AutoCloseable {
 
     /** Waits until what was changed is laid out and painted, and nothing moves any more. */
     void painted() {
-        page.evaluate("() => new Promise(done => requestAnimationFrame(() => requestAnimationFrame(done)))");
-        page.waitForFunction("document.getAnimations().every(each => each.playState !== 'running')");
+        page.evaluate("""
+                async () => {
+                  await new Promise(done => requestAnimationFrame(() => requestAnimationFrame(done)));
+                  const moving = document.getAnimations()
+                    .filter(each => each.effect?.getComputedTiming().iterations !== Infinity);
+                  const late = new Promise(done => setTimeout(done, 2_000));
+                  await Promise.race([Promise.allSettled(moving.map(each => each.finished)), late]);
+                }""");
     }
 
     /** Long enough for anything that waits before it asks the server: to see that nothing does. */

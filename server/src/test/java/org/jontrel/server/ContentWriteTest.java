@@ -302,7 +302,7 @@ public class ContentWriteTest {
         long cared = server.add("tree", Map.of("title", "Cared for", "summary", "Stays."), "draft");
         var ends = "/api/sites/field/types/person/records/" + other + "/ends";
         var end = new HashMap<String, Object>(
-                Map.of("holder", "ttree", "field", "fkeeper", "record", cared, "linked", true));
+                Map.of("recordType", "ttree", "field", "fkeeper", "record", cared, "linked", true));
         var linked = server.anna.ok("POST", ends, end);
         assertEquals(linked.at("/pointers/0/records/0/id").asLong(), cared);
         var tree = server.anna.ok("GET", "/api/sites/field/types/tree/records/" + cared, null);

@@ -117,7 +117,7 @@ public class RolesTest extends TrialServerTest {
             {"GET", "/api/workspaces/tessel/next", "viewer"},
             {"GET", "/api/sites/trial/plan?version=1.0.0", "viewer"},
             {"GET", "/api/sites/trial/runs", "viewer"},
-            {"GET", "/api/sites/trial/holders", "viewer"},
+            {"GET", "/api/sites/trial/record-types", "viewer"},
             {"GET", "/api/sites/trial/types/mooring/records", "viewer"},
             {"POST", "/api/proof/tessel", "viewer"},
             {"POST", "/api/proof/tessel/look", "viewer"},

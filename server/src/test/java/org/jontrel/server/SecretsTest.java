@@ -200,8 +200,8 @@ public class SecretsTest {
         save("plot", draftPlot, Map.of("title", more ? "Walled garden" : "Sunken garden"), "draft");
     }
 
-    private void place(String holder, long id, long parent) {
-        var path = "/api/sites/field/" + holder + "/records/" + id;
+    private void place(String recordType, long id, long parent) {
+        var path = "/api/sites/field/" + recordType + "/records/" + id;
         var record = editor.ok("GET", path, null).get("record");
         var body = new HashMap<String, Object>(Map.of(
                 "version", record.get("version").asInt(), "state", "draft", "values", plain(record.get("values"))));
@@ -226,7 +226,7 @@ public class SecretsTest {
 
     private String editors() {
         return List.of("types/tree", "types/plot", "taxonomies/sort", "taxonomies/label").stream()
-                .map(holder -> editor.ok("GET", "/api/sites/field/" + holder + "/records", null)
+                .map(recordType -> editor.ok("GET", "/api/sites/field/" + recordType + "/records", null)
                         .toString()
                         .replaceAll("\"(updatedAt|version)\":[^,}]*", ""))
                 .toList()

@@ -18,7 +18,8 @@ public final class Session {
     private static final JsonMapper JSON = JsonMapper.shared();
     private final String address;
     private final CookieManager cookies = new CookieManager();
-    final HttpClient http = HttpClient.newBuilder().cookieHandler(cookies).build();
+    public final HttpClient http =
+            HttpClient.newBuilder().cookieHandler(cookies).build();
     boolean token = true;
     private final Map<String, String> headers = new java.util.HashMap<>();
 
@@ -27,7 +28,7 @@ public final class Session {
     }
 
     /** Sends a header with everything from now on; {@code null} for no longer. */
-    Session with(String name, String value) {
+    public Session with(String name, String value) {
         if (value == null) {
             headers.remove(name);
         } else {
@@ -36,7 +37,7 @@ public final class Session {
         return this;
     }
 
-    String header(String name) {
+    public String header(String name) {
         return headers.get(name);
     }
 
@@ -59,7 +60,8 @@ public final class Session {
         }
     }
 
-    HttpResponse<String> sendBytes(String path, String type, byte[] body) throws IOException, InterruptedException {
+    public HttpResponse<String> sendBytes(String path, String type, byte[] body)
+            throws IOException, InterruptedException {
         var request = HttpRequest.newBuilder(URI.create(address + path))
                 .POST(HttpRequest.BodyPublishers.ofByteArray(body))
                 .header("Content-Type", type)
@@ -69,18 +71,18 @@ public final class Session {
     }
 
     /** Asks only for what has another tag. */
-    HttpResponse<String> conditional(String path, String tag) throws IOException, InterruptedException {
+    public HttpResponse<String> conditional(String path, String tag) throws IOException, InterruptedException {
         var request = HttpRequest.newBuilder(URI.create(address + path)).header("If-None-Match", tag);
         return http.send(request.build(), HttpResponse.BodyHandlers.ofString());
     }
 
-    JsonNode ok(String method, String path, Object body) {
+    public JsonNode ok(String method, String path, Object body) {
         var answer = send(method, path, body);
         assertTrue(answer.statusCode() < 300, path + " " + answer.statusCode() + " " + answer.body());
         return answer.body().isEmpty() ? JSON.nullNode() : JSON.readTree(answer.body());
     }
 
-    String cookie(String name) {
+    public String cookie(String name) {
         return cookies.getCookieStore().getCookies().stream()
                 .filter(cookie -> cookie.getName().equals(name))
                 .map(HttpCookie::getValue)
@@ -88,7 +90,7 @@ public final class Session {
                 .orElse("none");
     }
 
-    Session signIn(String name, String password) {
+    public Session signIn(String name, String password) {
         ok("GET", "/api/session", null);
         ok("POST", "/api/session", Map.of("name", name, "password", password));
         return this;

@@ -6,8 +6,8 @@ import java.time.Duration;
 import java.util.Optional;
 import java.util.function.Supplier;
 import javax.sql.DataSource;
-import org.jontrel.core.holder.Holder;
 import org.jontrel.core.naming.Ids;
+import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.site.media.MediaStore;
 import org.jontrel.site.record.RecordStore;
 import org.jontrel.site.record.write.SiteUpgrade;
@@ -99,7 +99,7 @@ public final class Site {
     }
 
     /** The definition whose pages were once at this path. */
-    public Optional<Holder> redirected(String path) {
+    public Optional<RecordType> redirected(String path) {
         return bindings.reading(
                 database,
                 (session, binding) -> Jdbc.first(
@@ -108,11 +108,11 @@ public final class Site {
                                 row -> row.getString(1),
                                 path)
                         .flatMap(binding::table)
-                        .map(Binding.BoundTables::holder));
+                        .map(Binding.BoundTables::recordType));
     }
 
     /** Records of a type, terms of a taxonomy, whatever their state. */
-    public long count(String holderId) {
-        return records.total(holderId);
+    public long count(String recordTypeId) {
+        return records.total(recordTypeId);
     }
 }

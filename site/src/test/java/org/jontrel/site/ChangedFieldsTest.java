@@ -13,9 +13,9 @@ import java.util.Map;
 import java.util.Optional;
 import org.jontrel.core.code.Decision;
 import org.jontrel.core.finding.Code;
-import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.RecordState;
+import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.site.record.read.ListQuery;
 import org.jontrel.site.record.read.StoredRecord;
 import org.jontrel.site.run.Runs;
@@ -190,7 +190,7 @@ public class ChangedFieldsTest extends MooringSiteTest {
         var fields = Moorings.standard().types().getFirst().fields().toList();
         install("1.1.0", Moorings.model("berth", "berths", fields));
         assertEquals(everything("berth"), before);
-        assertEquals(site.redirected("moorings").map(Holder::path), Optional.of("berths"));
+        assertEquals(site.redirected("moorings").map(RecordType::path), Optional.of("berths"));
         undo();
         assertEquals(everything("mooring"), before);
     }

@@ -48,8 +48,8 @@ public class CrowdTest {
         }
     }
 
-    private long add(String holderId, Map<String, ?> raw) {
-        var saved = site.records().save(Write.fresh(holderId, RecordState.PUBLISHED, raw, "ben"));
+    private long add(String recordTypeId, Map<String, ?> raw) {
+        var saved = site.records().save(Write.fresh(recordTypeId, RecordState.PUBLISHED, raw, "ben"));
         assertTrue(saved instanceof SaveResult.Stored, saved.toString());
         return ((SaveResult.Stored) saved).record().id();
     }

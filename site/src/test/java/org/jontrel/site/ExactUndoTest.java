@@ -65,12 +65,12 @@ public class ExactUndoTest {
         test.undo(run);
     }
 
-    private StoredRecord save(String holderId, Map<String, ?> raw) {
-        return test.save(holderId, raw);
+    private StoredRecord save(String recordTypeId, Map<String, ?> raw) {
+        return test.save(recordTypeId, raw);
     }
 
-    private StoredRecord edit(String holderId, long id, Map<String, ?> raw) {
-        return test.edit(holderId, id, raw);
+    private StoredRecord edit(String recordTypeId, long id, Map<String, ?> raw) {
+        return test.edit(recordTypeId, id, raw);
     }
 
     private Map<String, Object> values(long id) {

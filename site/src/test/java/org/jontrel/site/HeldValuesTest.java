@@ -21,7 +21,6 @@ import org.jontrel.core.model.RecordState;
 import org.jontrel.site.record.read.StoredRecord;
 import org.jontrel.site.record.write.Write;
 import org.jontrel.site.run.Held;
-import org.jontrel.site.run.HeldReturn;
 import org.jontrel.site.run.HeldValues;
 import org.jontrel.site.run.Runs;
 import org.jontrel.site.table.Schema;
@@ -29,78 +28,17 @@ import org.jontrel.site.testing.Dump;
 import org.jontrel.site.testing.Moorings;
 import org.jontrel.site.testing.Orchard;
 import org.jontrel.site.testing.TestSite;
-import org.testng.annotations.AfterMethod;
-import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 
 /** What runs took out of use can be reached: listed, looked at, brought back, purged. */
-public class HeldValuesTest {
-    private static final Decision BACK =
-            new Decision("frise", Decision.Topic.HELD_VALUES, Decision.Action.BRING_BACK, "");
-    private TestSite test;
-    private Site site;
-
-    @BeforeMethod
-    public void open() {
-        test = TestSite.open();
-        site = test.site();
-    }
-
-    @AfterMethod
-    public void close() {
-        test.close();
-    }
-
-    private Held only() {
-        var held = site.held().list();
-        assertEquals(held.size(), 1, held.toString());
-        return held.getFirst();
-    }
-
-    private Map<String, Object> values(String holderId, long id) {
-        return new TreeMap<>(site.records().byId(holderId, id).orElseThrow().values());
-    }
-
-    private HeldReturn.ReturnOutcome.Returned back(Held held, boolean replace) {
-        var outcome = site.held().bringBack(held.name(), replace, 0, 100, "anna");
-        assertTrue(outcome instanceof HeldReturn.ReturnOutcome.Returned, outcome.toString());
-        return (HeldReturn.ReturnOutcome.Returned) outcome;
-    }
-
-    private void purge(Held held) {
-        var outcome = site.held().purge(Set.of(held.name()), "anna");
-        assertTrue(outcome instanceof HeldValues.Purged.PurgeDone, outcome.toString());
-        assertEquals(((HeldValues.Purged.PurgeDone) outcome).gone().size(), 1);
-    }
-
-    /** Installs with one answer to all questions about what is held. */
-    private void install(String version, Model model, Decision.Action answer) {
-        var asks =
-                site.runs().plan(new Runs.RunTarget(version, model, List.of())).asks();
-        test.install(
-                version,
-                model,
-                asks.stream()
-                        .map(ask -> new Decision(ask.fieldId(), ask.about(), answer, ""))
-                        .toArray(Decision[]::new));
-    }
-
-    /** A site whose moorings had a rise, and lost the field. */
-    private long withoutRise() {
-        test.install("1.0.0", Moorings.standard());
-        var mooring = test.save("tmooring", Map.of("title", "North", "rise", "2.5"));
-        test.save("tmooring", Map.of("title", "South"));
-        test.install("2.0.0", Moorings.without(Moorings.RISE));
-        return mooring.id();
-    }
-
+public class HeldValuesTest extends HeldSiteTest {
     @Test
     public void aRemovedFieldIsListedAndLookedAt() {
         long mooring = withoutRise();
         var held = only();
         assertEquals(held.values(), 1);
         assertTrue(held.bytes() > 0);
-        assertEquals(List.of(held.holder(), held.field(), held.kind()), List.of("Moorings", "Rise", "text"));
+        assertEquals(List.of(held.recordType(), held.field(), held.kind()), List.of("Moorings", "Rise", "text"));
         assertEquals(List.of(held.fromVersion(), held.toVersion(), held.by()), List.of("1.0.0", "2.0.0", "anna"));
         assertTrue(held.undoNeeds());
         assertEquals(held.way(), Held.ReturnWay.NO_FIELD);
@@ -174,7 +112,7 @@ public class HeldValuesTest {
         var before = Dump.of(test.source());
         test.install("2.0.0", new Model(List.of()));
         var held = site.held().list().stream()
-                .filter(each -> each.holderId().equals("ttree"))
+                .filter(each -> each.recordTypeId().equals("ttree"))
                 .toList();
         assertEquals(held.size(), 1);
         assertEquals(held.getFirst().values(), 1);
@@ -214,7 +152,7 @@ public class HeldValuesTest {
                 plan.toString());
         install("3.0.0", changed, Decision.Action.BRING_BACK);
         var held = site.held().list().stream()
-                .filter(each -> each.holderId().equals("ttree"))
+                .filter(each -> each.recordTypeId().equals("ttree"))
                 .findFirst()
                 .orElseThrow();
         assertEquals(held.way(), Held.ReturnWay.OPEN);

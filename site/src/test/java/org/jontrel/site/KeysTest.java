@@ -72,18 +72,18 @@ public class KeysTest {
                 .run();
     }
 
-    private StoredRecord save(String holderId, Map<String, ?> raw) {
-        var saved = site.records().save(Write.fresh(holderId, RecordState.PUBLISHED, raw, "ben"));
+    private StoredRecord save(String recordTypeId, Map<String, ?> raw) {
+        var saved = site.records().save(Write.fresh(recordTypeId, RecordState.PUBLISHED, raw, "ben"));
         assertTrue(saved instanceof SaveResult.Stored, saved.toString());
         return ((SaveResult.Stored) saved).record();
     }
 
-    private Map<String, List<Map<String, Object>>> everything(String... holders) {
+    private Map<String, List<Map<String, Object>>> everything(String... recordTypes) {
         var all = new HashMap<String, List<Map<String, Object>>>();
-        for (var holder : holders) {
+        for (var recordType : recordTypes) {
             all.put(
-                    holder,
-                    site.records().all(holder, 100).stream()
+                    recordType,
+                    site.records().all(recordType, 100).stream()
                             .map(StoredRecord::values)
                             .toList());
         }

@@ -5,7 +5,6 @@ import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertNotEquals;
 import static org.testng.Assert.assertTrue;
 
-import java.time.Duration;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -16,7 +15,6 @@ import org.jontrel.core.code.Decision;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.RecordState;
-import org.jontrel.core.record.Values;
 import org.jontrel.core.value.Link;
 import org.jontrel.core.value.Row;
 import org.jontrel.site.record.RecordStore;
@@ -28,73 +26,10 @@ import org.jontrel.site.record.write.SaveResult;
 import org.jontrel.site.record.write.Write;
 import org.jontrel.site.run.Runs;
 import org.jontrel.site.testing.Orchard;
-import org.jontrel.site.testing.TestDatabase;
-import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 
 /** Records that use the whole language, in real tables. */
-public class LanguageRecordsTest {
-    private Site site;
-
-    @BeforeMethod
-    public void makeSite() {
-        site = Site.open(TestDatabase.shared().source(TestDatabase.shared().create()), "test", Duration.ofSeconds(10));
-        install("1.0.0", Orchard.model());
-    }
-
-    private void install(String version, org.jontrel.core.model.Model model) {
-        var outcome = site.runs().start(new Runs.RunTarget(version, model, List.of()), "anna", _ -> {});
-        assertTrue(outcome instanceof Runs.RunOutcome.Started, outcome.toString());
-        ((Runs.RunOutcome.Started) outcome).work().run();
-    }
-
-    private static StoredRecord stored(SaveResult saved) {
-        if (saved instanceof SaveResult.Refused refused) {
-            throw new AssertionError(refused.problems().toString());
-        }
-        assertTrue(saved instanceof SaveResult.Stored, saved.toString());
-        return ((SaveResult.Stored) saved).record();
-    }
-
-    private static List<Code> refused(SaveResult saved) {
-        assertTrue(saved instanceof SaveResult.Refused, saved.toString());
-        return ((SaveResult.Refused) saved)
-                .problems().stream().map(problem -> problem.finding().code()).toList();
-    }
-
-    private StoredRecord save(String holderId, Map<String, ?> raw) {
-        return stored(site.records().save(Write.fresh(holderId, RecordState.PUBLISHED, raw, "ben")));
-    }
-
-    private StoredRecord change(String holderId, StoredRecord before, Map<String, ?> raw) {
-        return stored(site.records().save(Write.change(holderId, before, raw, false, "cleo")));
-    }
-
-    private StoredRecord titled(String holderId, String title) {
-        return save(holderId, Map.of("title", title));
-    }
-
-    private StoredRecord term(String label) {
-        return site.records().all("xsort", 100).stream()
-                .filter(term -> term.title().equals(label))
-                .findFirst()
-                .orElseThrow();
-    }
-
-    private Map<String, Object> wire(String holderId, StoredRecord record) {
-        var holder = site.installed().table(holderId).orElseThrow().holder();
-        return Values.wire(holder.fields().toList(), record.values());
-    }
-
-    private long count(Condition where) {
-        return site.records().count("ttree", ListQuery.ALL.where(where)).records();
-    }
-
-    private static Condition is(String field, Condition.Test test, Object... values) {
-        return new Condition.FieldIs(
-                field, test, List.of(values).stream().map(String::valueOf).toList());
-    }
-
+public class LanguageRecordsTest extends OrchardSiteTest {
     @Test
     @SuppressWarnings("unchecked")
     public void everyKindComesBackAsItWentIn() {

@@ -52,8 +52,8 @@ public class LanguageRunTest {
                 .run();
     }
 
-    private StoredRecord save(String holderId, Map<String, ?> raw) {
-        var saved = site.records().save(Write.fresh(holderId, RecordState.PUBLISHED, raw, "ben"));
+    private StoredRecord save(String recordTypeId, Map<String, ?> raw) {
+        var saved = site.records().save(Write.fresh(recordTypeId, RecordState.PUBLISHED, raw, "ben"));
         if (saved instanceof SaveResult.Refused refused) {
             throw new AssertionError(refused.problems().toString());
         }
@@ -222,8 +222,8 @@ public class LanguageRunTest {
                         "key: height, label: Height", "key: tallness, label: Tallness")));
         var past = site.records().history("ttree", tree.id()).getFirst();
         assertEquals(past.by(), "ben");
-        var spot = past.holder().field("fspot").orElseThrow();
+        var spot = past.recordType().field("fspot").orElseThrow();
         assertEquals(Values.show(spot.kind(), past.values().get("fspot")), "52.3456789, -1.25");
-        assertEquals(past.holder().field("fheight").orElseThrow().label(), "Height");
+        assertEquals(past.recordType().field("fheight").orElseThrow().label(), "Height");
     }
 }

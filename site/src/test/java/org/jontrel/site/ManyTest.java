@@ -37,22 +37,22 @@ public class ManyTest {
         ((Runs.RunOutcome.Started) outcome).work().run();
     }
 
-    private List<Long> add(String holderId, List<Map<String, Object>> all) {
-        return site.records().saveAll(writes(holderId, all)).stream()
+    private List<Long> add(String recordTypeId, List<Map<String, Object>> all) {
+        return site.records().saveAll(writes(recordTypeId, all)).stream()
                 .map(saved -> ((SaveResult.Stored) saved).record().id())
                 .toList();
     }
 
-    private static List<Write> writes(String holderId, List<Map<String, Object>> all) {
+    private static List<Write> writes(String recordTypeId, List<Map<String, Object>> all) {
         return all.stream()
-                .map(raw -> Write.fresh(holderId, RecordState.PUBLISHED, raw, "ben"))
+                .map(raw -> Write.fresh(recordTypeId, RecordState.PUBLISHED, raw, "ben"))
                 .toList();
     }
 
-    private Code refused(String holderId, List<Map<String, Object>> all) {
-        long before = site.count(holderId);
-        var saved = site.records().saveAll(writes(holderId, all));
-        assertEquals(site.count(holderId), before, "nothing of it is kept");
+    private Code refused(String recordTypeId, List<Map<String, Object>> all) {
+        long before = site.count(recordTypeId);
+        var saved = site.records().saveAll(writes(recordTypeId, all));
+        assertEquals(site.count(recordTypeId), before, "nothing of it is kept");
         return ((SaveResult.Refused) saved.getFirst())
                 .problems()
                 .getFirst()

@@ -53,7 +53,12 @@ public class MediaTest {
     }
 
     private static Field field(Site site, String id) {
-        return site.installed().table("ttree").orElseThrow().holder().field(id).orElseThrow();
+        return site.installed()
+                .table("ttree")
+                .orElseThrow()
+                .recordType()
+                .field(id)
+                .orElseThrow();
     }
 
     private static StoredFile stored(MediaStore.Uploaded uploaded) {

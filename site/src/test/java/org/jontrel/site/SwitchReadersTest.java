@@ -100,10 +100,10 @@ public class SwitchReadersTest {
 
     private Void together(Site reader) {
         var read = reader.together(() -> {
-            var holder = reader.installed().table("tmooring").orElseThrow().holder();
+            var recordType = reader.installed().table("tmooring").orElseThrow().recordType();
             var all = reader.records().all("tmooring", 100);
             return new ReadState(
-                    holder.field("frise").orElseThrow(),
+                    recordType.field("frise").orElseThrow(),
                     reader.records()
                             .page("tmooring", ListQuery.ALL)
                             .orElseThrow()

@@ -181,7 +181,7 @@ public class UndoLawTest {
                 var type = types.get(id);
                 boolean titled = site.installed()
                         .table(type)
-                        .filter(table -> table.holder().field("part_title").isPresent())
+                        .filter(table -> table.recordType().field("part_title").isPresent())
                         .isPresent();
                 if (titled) {
                     assertEquals(site.records().byId(type, id).orElseThrow().title(), title, "what people entered");
@@ -197,9 +197,10 @@ public class UndoLawTest {
         /** Gives one record of each type another title. */
         private void write(int which, String title) {
             for (var table : site.installed().tables(Definition.Sort.TYPE)) {
-                var type = table.holder().id();
+                var type = table.recordType().id();
                 var some = site.records().all(type, which + 1);
-                if (some.size() <= which || table.holder().field("part_title").isEmpty()) {
+                if (some.size() <= which
+                        || table.recordType().field("part_title").isEmpty()) {
                     continue;
                 }
                 var id = some.get(which).id();

@@ -126,14 +126,14 @@ final class Load {
         Map<String, ?> raw(long number);
     }
 
-    private static List<Long> many(Site site, String holder, long count, Making making) throws Exception {
+    private static List<Long> many(Site site, String recordType, long count, Making making) throws Exception {
         var made = new ArrayList<Long>();
         var next = new AtomicLong();
         Callable<List<Long>> loader = () -> {
             var own = new ArrayList<Long>();
             for (long from = next.getAndAdd(TOGETHER); from < count; from = next.getAndAdd(TOGETHER)) {
                 var writes = LongStream.range(from, Math.min(count, from + TOGETHER))
-                        .mapToObj(number -> Write.fresh(holder, RecordState.PUBLISHED, making.raw(number), "bench"))
+                        .mapToObj(number -> Write.fresh(recordType, RecordState.PUBLISHED, making.raw(number), "bench"))
                         .toList();
                 own.addAll(ids(site.records().saveAll(writes)));
             }

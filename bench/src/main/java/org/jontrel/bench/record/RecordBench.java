@@ -105,14 +105,15 @@ public final class RecordBench {
         try (var source = Databases.source(Databases.ENGINE);
                 var out = new CountingStream()) {
             var site = Databases.site(source);
-            var holder = site.installed()
+            var recordType = site.installed()
                     .table(Definition.Sort.TYPE, "survey")
                     .orElseThrow()
-                    .holder();
+                    .recordType();
             long began = System.nanoTime();
             ExportFile.of(format)
                     .write(
-                            ExportFile.ExportSource.of("bench", site, holder, ListQuery.ALL.sortedBy("own_id", false)),
+                            ExportFile.ExportSource.of(
+                                    "bench", site, recordType, ListQuery.ALL.sortedBy("own_id", false)),
                             out);
             System.out.printf(
                     Locale.ROOT,

@@ -74,7 +74,7 @@ class HandPages {
         type = (ContentType) installed
                 .table(Definition.Sort.TYPE, "structure")
                 .orElseThrow()
-                .holder()
+                .recordType()
                 .definition();
     }
 

@@ -294,8 +294,8 @@ final class Differ {
                     || now.definition() instanceof Taxonomy b && b.parentsInAddress();
             return carried ? Change.Moved.Distance.UNDER_IN_ADDRESS : Change.Moved.Distance.UNDER;
         }
-        var from = was.holder();
-        var to = now.holder();
+        var from = was.recordType();
+        var to = now.recordType();
         if (from.equals(to)) {
             return Change.Moved.Distance.WITHIN;
         }

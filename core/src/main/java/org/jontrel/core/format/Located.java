@@ -50,7 +50,7 @@ public record Located(Object thing, String key, Located owner, String slot, Stri
     }
 
     /** What the values of a field are held in: the definition, or the field around it. */
-    public String holder() {
+    public String recordType() {
         var at = owner;
         while (at != null && at.owner != null && !(at.thing instanceof Field)) {
             at = at.owner;

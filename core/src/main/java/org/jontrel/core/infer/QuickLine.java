@@ -106,11 +106,12 @@ final class QuickLine {
 
     ParsedLine read(String line) {
         int colon = line.indexOf(':');
-        var holder = colon > 0 && depth < Repeater.DEEPEST
+        var recordType = colon > 0 && depth < Repeater.DEEPEST
                 ? WITH_FIELDS.matcher(line.substring(0, colon).strip())
                 : null;
-        if (holder != null && holder.matches()) {
-            return new ParsedLine(holder.group(1), withFields(holder.group(2), line.substring(colon + 1)), false, "");
+        if (recordType != null && recordType.matches()) {
+            return new ParsedLine(
+                    recordType.group(1), withFields(recordType.group(2), line.substring(colon + 1)), false, "");
         }
         var required = ENDS_REQUIRED.matcher(line);
         return required.matches() ? unmarked(required.group(1), true) : unmarked(line, false);

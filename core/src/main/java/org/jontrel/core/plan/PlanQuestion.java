@@ -13,7 +13,7 @@ import org.jontrel.core.finding.Finding;
  */
 public record PlanQuestion(
         Finding finding,
-        String holderId,
+        String recordTypeId,
         String fieldId,
         Decision.Topic about,
         long rows,

@@ -10,12 +10,12 @@ import org.jontrel.core.code.Decision;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
-import org.jontrel.core.holder.FieldStorage;
-import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.naming.Ids;
+import org.jontrel.core.recordtype.FieldStorage;
+import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.core.work.Deadline;
 
 /**
@@ -32,17 +32,17 @@ public final class Planner {
         this.ids = ids;
     }
 
-    private static SequencedMap<String, Holder> holders(Model model) {
-        var holders = new LinkedHashMap<String, Holder>();
-        Holder.all(model).forEach(holder -> holders.put(holder.id(), holder));
-        return holders;
+    private static SequencedMap<String, RecordType> recordTypes(Model model) {
+        var recordTypes = new LinkedHashMap<String, RecordType>();
+        RecordType.all(model).forEach(recordType -> recordTypes.put(recordType.id(), recordType));
+        return recordTypes;
     }
 
     /** What {@link #plan} needs to know; in a fixed order. */
     public List<Question> questions(Model from, Model to) {
         var questions = new ArrayList<Question>();
-        var after = holders(to);
-        for (var was : holders(from).values()) {
+        var after = recordTypes(to);
+        for (var was : recordTypes(from).values()) {
             Deadline.check();
             var is = after.remove(was.id());
             if (!was.equals(is)) {
@@ -68,7 +68,7 @@ public final class Planner {
         return !before.kind().equals(after.kind()) || after.required() && !before.required();
     }
 
-    private static boolean moved(Holder was, Holder is, String fieldId) {
+    private static boolean moved(RecordType was, RecordType is, String fieldId) {
         return !was.home(fieldId).table().equals(is.home(fieldId).table());
     }
 
@@ -77,15 +77,16 @@ public final class Planner {
         var steps = new ArrayList<Plan.PlannedStep>();
         var asks = new ArrayList<PlanQuestion>();
         var findings = new ArrayList<Finding>();
-        var before = holders(from);
-        var after = holders(to);
+        var before = recordTypes(from);
+        var after = recordTypes(to);
         for (var is : after.values()) {
             Deadline.check();
             var was = before.get(is.id());
             if (was == null) {
                 add(is, answers, decisions, steps, asks, findings);
             } else {
-                new HolderPlan(was, is, ids, answers, decisions, steps, asks, findings).change();
+                var questions = new FieldQuestions(is, answers, decisions, asks, findings);
+                new RecordTypePlan(was, is, ids, questions, steps, findings).change();
             }
             starters(was, is, steps);
         }
@@ -95,10 +96,10 @@ public final class Planner {
                 .forEach(was -> remove(was, answers, steps, findings));
         for (var step : SearchSteps.of(
                 from, to, steps.stream().map(Plan.PlannedStep::step).toList())) {
-            long records = answers.getOrDefault(new Question(step.holderId(), ""), Answer.NONE)
+            long records = answers.getOrDefault(new Question(step.recordTypeId(), ""), Answer.NONE)
                     .records();
             if (records > 0) {
-                steps.add(new Plan.PlannedStep(step, records, SearchSteps.sentence(after.get(step.holderId()))));
+                steps.add(new Plan.PlannedStep(step, records, SearchSteps.sentence(after.get(step.recordTypeId()))));
             }
         }
         steps.sort(Comparator.comparing(
@@ -126,7 +127,7 @@ public final class Planner {
     }
 
     /** Old addresses redirect, but not where another definition has its pages at them now. */
-    private static void taken(Map<String, Holder> before, Map<String, Holder> after, List<Finding> findings) {
+    private static void taken(Map<String, RecordType> before, Map<String, RecordType> after, List<Finding> findings) {
         for (var is : after.values()) {
             var was = before.get(is.id());
             if (was == null || was.path().isEmpty() || was.path().equals(is.path())) {
@@ -145,7 +146,7 @@ public final class Planner {
 
     /** A definition that was not there, or that comes back with what is held for it. */
     private static void add(
-            Holder is,
+            RecordType is,
             Map<Question, Answer> answers,
             List<Decision> decisions,
             List<Plan.PlannedStep> steps,
@@ -181,7 +182,7 @@ public final class Planner {
         }
     }
 
-    private static void starters(Holder was, Holder is, List<Plan.PlannedStep> steps) {
+    private static void starters(RecordType was, RecordType is, List<Plan.PlannedStep> steps) {
         if (is.definition() instanceof Taxonomy taxonomy
                 && !taxonomy.terms().isEmpty()
                 && !(was != null
@@ -195,7 +196,7 @@ public final class Planner {
     }
 
     private void remove(
-            Holder was, Map<Question, Answer> answers, List<Plan.PlannedStep> steps, List<Finding> findings) {
+            RecordType was, Map<Question, Answer> answers, List<Plan.PlannedStep> steps, List<Finding> findings) {
         long records =
                 answers.getOrDefault(new Question(was.id(), ""), Answer.NONE).records();
         if (records > 0) {
@@ -206,7 +207,7 @@ public final class Planner {
     }
 
     /** Whether a value goes over by a conversion of its own kind, in the place where it stands. */
-    static boolean convertible(Holder was, Holder is, String fieldId) {
+    static boolean convertible(RecordType was, RecordType is, String fieldId) {
         var before = was.field(fieldId).orElseThrow();
         var after = is.field(fieldId).orElseThrow();
         var kept = FieldStorage.of(after.kind());

@@ -5,4 +5,4 @@ package org.jontrel.core.plan;
  *
  * @param fieldId empty where only the number of records matters
  */
-public record Question(String holderId, String fieldId) {}
+public record Question(String recordTypeId, String fieldId) {}

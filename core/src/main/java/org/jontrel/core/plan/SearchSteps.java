@@ -2,19 +2,19 @@ package org.jontrel.core.plan;
 
 import java.util.ArrayList;
 import java.util.List;
-import org.jontrel.core.holder.Holder;
-import org.jontrel.core.holder.SearchedFields;
 import org.jontrel.core.model.Model;
+import org.jontrel.core.recordtype.RecordType;
+import org.jontrel.core.recordtype.SearchedFields;
 
 /** Searching finds what fields hold now: after a run the words of records follow those that came, went or were rewritten. */
 final class SearchSteps {
     private SearchSteps() {}
 
-    /** A step for each holder that stays and whose words the steps of a run change. */
+    /** A step for each record type that stays and whose words the steps of a run change. */
     static List<Step> of(Model from, Model to, List<Step> steps) {
         var renewals = new ArrayList<Step>();
-        for (var is : Holder.all(to)) {
-            var was = from.definition(is.id()).flatMap(each -> Holder.of(from, each));
+        for (var is : RecordType.all(to)) {
+            var was = from.definition(is.id()).flatMap(each -> RecordType.of(from, each));
             if (was.isPresent() && changes(was.get(), is, steps)) {
                 renewals.add(new Step.RenewWords(is.id()));
             }
@@ -22,11 +22,11 @@ final class SearchSteps {
         return renewals;
     }
 
-    private static boolean changes(Holder was, Holder is, List<Step> steps) {
+    private static boolean changes(RecordType was, RecordType is, List<Step> steps) {
         var sources = SearchedFields.of(is);
         return !SearchedFields.of(was).equals(sources)
                 || steps.stream()
-                        .filter(step -> step.holderId().equals(is.id()))
+                        .filter(step -> step.recordTypeId().equals(is.id()))
                         .anyMatch(step -> sources.containsKey(rewritten(step)));
     }
 
@@ -40,7 +40,7 @@ final class SearchSteps {
         };
     }
 
-    static String sentence(Holder holder) {
-        return "Let searching find what " + holder.plural() + " hold now";
+    static String sentence(RecordType recordType) {
+        return "Let searching find what " + recordType.plural() + " hold now";
     }
 }

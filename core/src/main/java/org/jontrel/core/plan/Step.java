@@ -4,7 +4,7 @@ import java.util.List;
 
 /** One thing a run does, in the terms of definitions; the site engine knows the tables and columns. */
 public sealed interface Step {
-    String holderId();
+    String recordTypeId();
 
     /** When it is done: {@code BESIDE} while everybody works on, {@code SWITCH} all at once, {@code AFTER} behind it. */
     enum Phase {
@@ -51,10 +51,10 @@ public sealed interface Step {
     }
 
     /** Makes the tables of a content type, a taxonomy or site values. */
-    record CreateTable(String holderId) implements Step {}
+    record CreateTable(String recordTypeId) implements Step {}
 
     /** Adds an empty column for a field, beside the one it may replace. */
-    record AddColumn(String holderId, String fieldId) implements Step {}
+    record AddColumn(String recordTypeId, String fieldId) implements Step {}
 
     /**
      * Fills the column beside, from the field's present column through its conversion, or with one value.
@@ -62,83 +62,83 @@ public sealed interface Step {
      * @param fill value for records without one, as text in the field's form; empty for none
      * @param held short name of held values that come back instead; empty for those of the present column
      */
-    record CopyColumn(String holderId, String fieldId, String fill, String held) implements Step {
+    record CopyColumn(String recordTypeId, String fieldId, String fill, String held) implements Step {
         public CopyColumn {
             held = held == null ? "" : held;
         }
     }
 
     /** Makes the table of a field that has one of its own, and those of the fields within it. */
-    record AddTable(String holderId, String fieldId) implements Step {}
+    record AddTable(String recordTypeId, String fieldId) implements Step {}
 
     /** Gives a column made beside the indexes that lists want of it, before it comes into use. */
-    record IndexColumn(String holderId, String fieldId) implements Step {}
+    record IndexColumn(String recordTypeId, String fieldId) implements Step {}
 
     /** Removes a column made beside that never came into use; it holds nothing but copies. */
-    record DropBeside(String holderId, String fieldId) implements Step {}
+    record DropBeside(String recordTypeId, String fieldId) implements Step {}
 
     /**
      * Before an undo: writes what was entered since into the held column, as far as the older field can hold it.
      *
      * @param fill the value the run had filled with; it is no entry of a person's
      */
-    record CarryBack(String holderId, String fieldId, String held, String fill) implements Step {}
+    record CarryBack(String recordTypeId, String fieldId, String held, String fill) implements Step {}
 
     /**
      * Before the undo of an undo: writes what was entered since into the held column of the newer field, as the run did.
      *
      * @param fill the value that the run filled with
      */
-    record CarryForth(String holderId, String fieldId, String held, String fill) implements Step {}
+    record CarryForth(String recordTypeId, String fieldId, String held, String fill) implements Step {}
 
     /**
      * Gives all columns of a table their new names at once.
      *
      * @param table id of the field whose own table it is; empty for the records' table
      */
-    record SwitchColumns(String holderId, String table, List<ColumnSwitch> turns) implements Step {
+    record SwitchColumns(String recordTypeId, String table, List<ColumnSwitch> turns) implements Step {
         public SwitchColumns {
             turns = List.copyOf(turns);
         }
     }
 
-    /** Gives the tables of a holder, also those of its fields, the names of its present keys. */
-    record RenameTable(String holderId, String before, String after) implements Step {}
+    /** Gives the tables of a record type, also those of its fields, the names of its present keys. */
+    record RenameTable(String recordTypeId, String before, String after) implements Step {}
 
-    /** Takes all tables of a holder out of use and keeps them under names of their own. */
-    record HoldTable(String holderId, String held) implements Step {}
+    /** Takes all tables of a record type out of use and keeps them under names of their own. */
+    record HoldTable(String recordTypeId, String held) implements Step {}
 
-    record RestoreTable(String holderId, String held) implements Step {}
+    record RestoreTable(String recordTypeId, String held) implements Step {}
 
     /** Takes the tables of a field out of use and keeps them under names of their own. */
-    record HoldOwn(String holderId, String fieldId, String held) implements Step {}
+    record HoldOwn(String recordTypeId, String fieldId, String held) implements Step {}
 
-    record RestoreOwn(String holderId, String fieldId, String held) implements Step {}
+    record RestoreOwn(String recordTypeId, String fieldId, String held) implements Step {}
 
     /** Makes the terms that a taxonomy begins with where they are missing; labels that nobody changed follow. */
-    record StarterTerms(String holderId) implements Step {}
+    record StarterTerms(String recordTypeId) implements Step {}
 
     /** Makes and drops indexes so that lists and filters are quick; nobody waits for it. */
-    record Indexes(String holderId) implements Step {}
+    record Indexes(String recordTypeId) implements Step {}
 
     /** Old addresses of pages lead to the new ones. */
-    record Redirect(String holderId, String before, String after) implements Step {}
+    record Redirect(String recordTypeId, String before, String after) implements Step {}
 
     /** Brings the words that searching finds records by up to date. */
-    record RenewWords(String holderId) implements Step {}
+    record RenewWords(String recordTypeId) implements Step {}
 
     /**
      * Finds which records satisfy their definition and marks the others incomplete.
      *
      * @param among in journals of before there was a choice it is missing, which means all
      */
-    record CheckRecords(String holderId, Among among) implements Step {
+    record CheckRecords(String recordTypeId, Among among) implements Step {
         public CheckRecords {
             among = among == null ? Among.ALL : among;
         }
 
-        public CheckRecords(String holderId) {
-            this(holderId, Among.ALL);
+        public CheckRecords(String recordTypeId) {
+            this(recordTypeId, Among.ALL);
         }
     }
 

@@ -2,20 +2,20 @@ package org.jontrel.core.plan;
 
 import java.util.List;
 import java.util.stream.Collectors;
-import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Field;
+import org.jontrel.core.recordtype.RecordType;
 
 /** Switches of columns in plain English. */
 final class SwitchSentences {
     private SwitchSentences() {}
 
-    static String sentence(Holder was, Holder is, List<Step.ColumnSwitch> turns) {
+    static String sentence(RecordType was, RecordType is, List<Step.ColumnSwitch> turns) {
         return turns.stream()
                 .map(turn -> clause(was, is, turn))
                 .collect(Collectors.joining("; ", is.plural() + ": ", ""));
     }
 
-    private static String clause(Holder was, Holder is, Step.ColumnSwitch turn) {
+    private static String clause(RecordType was, RecordType is, Step.ColumnSwitch turn) {
         var before = was.field(turn.fieldId());
         var after = is.field(turn.fieldId());
         var label = after.or(() -> before).map(Field::label).orElse(turn.fieldId());
@@ -29,10 +29,11 @@ final class SwitchSentences {
     }
 
     /** The key behind those of the groups around it. */
-    static String name(Holder holder, String fieldId) {
-        return holder.field(fieldId)
-                .map(field -> String.join("__", holder.home(fieldId).groups())
-                        + (holder.home(fieldId).groups().isEmpty() ? "" : "__")
+    static String name(RecordType recordType, String fieldId) {
+        return recordType
+                .field(fieldId)
+                .map(field -> String.join("__", recordType.home(fieldId).groups())
+                        + (recordType.home(fieldId).groups().isEmpty() ? "" : "__")
                         + field.key())
                 .orElse("?");
     }

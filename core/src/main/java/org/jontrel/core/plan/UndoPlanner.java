@@ -10,10 +10,10 @@ import java.util.stream.Collectors;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
-import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.naming.Ids;
+import org.jontrel.core.recordtype.RecordType;
 
 /** Turns what a run did around: every held value comes back, and what was entered since goes along where it fits. */
 public final class UndoPlanner {
@@ -37,56 +37,58 @@ public final class UndoPlanner {
     public List<Step> steps(List<Step> done) {
         var switched = new HashMap<String, Step.ColumnSwitch>();
         done.forEach(step -> {
-            if (step instanceof Step.SwitchColumns(String holderId, String table, List<Step.ColumnSwitch> turns)) {
+            if (step instanceof Step.SwitchColumns(String recordTypeId, String table, List<Step.ColumnSwitch> turns)) {
                 turns.stream()
                         .filter(turn -> turn.act() == Step.ColumnAction.TAKE)
-                        .forEach(turn -> switched.put(holderId + "/" + turn.fieldId(), turn));
+                        .forEach(turn -> switched.put(recordTypeId + "/" + turn.fieldId(), turn));
             }
         });
         var fills = new HashMap<String, String>();
         done.forEach(step -> {
             switch (step) {
-                case Step.CopyColumn copy -> fills.put(copy.holderId() + "/" + copy.fieldId(), copy.fill());
-                case Step.CarryBack carry -> fills.put(carry.holderId() + "/" + carry.fieldId(), carry.fill());
+                case Step.CopyColumn copy -> fills.put(copy.recordTypeId() + "/" + copy.fieldId(), copy.fill());
+                case Step.CarryBack carry -> fills.put(carry.recordTypeId() + "/" + carry.fieldId(), carry.fill());
                 default -> {}
             }
         });
         var made = done.stream()
                 .filter(step -> step instanceof Step.CreateTable || step instanceof Step.RestoreTable)
-                .map(Step::holderId)
+                .map(Step::recordTypeId)
                 .collect(Collectors.toSet());
         var undo = new ArrayList<Step>();
         for (var step : done.reversed()) {
             switch (step) {
-                case Step.CreateTable(String holderId) -> undo.add(new Step.HoldTable(holderId, ids.next('h')));
-                case Step.AddColumn(String holderId, String fieldId) -> {
-                    if (!switched.containsKey(holderId + "/" + fieldId)) {
-                        undo.add(new Step.DropBeside(holderId, fieldId));
+                case Step.CreateTable(String recordTypeId) -> undo.add(new Step.HoldTable(recordTypeId, ids.next('h')));
+                case Step.AddColumn(String recordTypeId, String fieldId) -> {
+                    if (!switched.containsKey(recordTypeId + "/" + fieldId)) {
+                        undo.add(new Step.DropBeside(recordTypeId, fieldId));
                     }
                 }
-                case Step.SwitchColumns(String holderId, String table, List<Step.ColumnSwitch> turns) ->
-                    turnAround(holderId, table, turns, fills, undo);
-                case Step.RenameTable(String holderId, String before, String after) ->
-                    undo.add(new Step.RenameTable(holderId, after, before));
-                case Step.HoldTable(String holderId, String held) -> undo.add(new Step.RestoreTable(holderId, held));
-                case Step.RestoreTable(String holderId, String held) -> undo.add(new Step.HoldTable(holderId, held));
-                case Step.Redirect(String holderId, String before, String after) ->
-                    undo.add(new Step.Redirect(holderId, after, before));
-                case Step.AddTable(String holderId, String fieldId) ->
-                    undo.add(new Step.HoldOwn(holderId, fieldId, ids.next('h')));
-                case Step.HoldOwn(String holderId, String fieldId, String held) ->
-                    undo.add(new Step.RestoreOwn(holderId, fieldId, held));
-                case Step.RestoreOwn(String holderId, String fieldId, String held) ->
-                    undo.add(new Step.HoldOwn(holderId, fieldId, held));
-                case Step.StarterTerms(String holderId) -> undo.add(new Step.StarterTerms(holderId));
-                case Step.Indexes(String holderId) -> {
-                    if (!made.contains(holderId)) {
-                        undo.add(new Step.Indexes(holderId));
+                case Step.SwitchColumns(String recordTypeId, String table, List<Step.ColumnSwitch> turns) ->
+                    turnAround(recordTypeId, table, turns, fills, undo);
+                case Step.RenameTable(String recordTypeId, String before, String after) ->
+                    undo.add(new Step.RenameTable(recordTypeId, after, before));
+                case Step.HoldTable(String recordTypeId, String held) ->
+                    undo.add(new Step.RestoreTable(recordTypeId, held));
+                case Step.RestoreTable(String recordTypeId, String held) ->
+                    undo.add(new Step.HoldTable(recordTypeId, held));
+                case Step.Redirect(String recordTypeId, String before, String after) ->
+                    undo.add(new Step.Redirect(recordTypeId, after, before));
+                case Step.AddTable(String recordTypeId, String fieldId) ->
+                    undo.add(new Step.HoldOwn(recordTypeId, fieldId, ids.next('h')));
+                case Step.HoldOwn(String recordTypeId, String fieldId, String held) ->
+                    undo.add(new Step.RestoreOwn(recordTypeId, fieldId, held));
+                case Step.RestoreOwn(String recordTypeId, String fieldId, String held) ->
+                    undo.add(new Step.HoldOwn(recordTypeId, fieldId, held));
+                case Step.StarterTerms(String recordTypeId) -> undo.add(new Step.StarterTerms(recordTypeId));
+                case Step.Indexes(String recordTypeId) -> {
+                    if (!made.contains(recordTypeId)) {
+                        undo.add(new Step.Indexes(recordTypeId));
                     }
                 }
-                case Step.CheckRecords(String holderId, Step.Among _) -> {
-                    if (!made.contains(holderId)) {
-                        undo.add(new Step.CheckRecords(holderId));
+                case Step.CheckRecords(String recordTypeId, Step.Among _) -> {
+                    if (!made.contains(recordTypeId)) {
+                        undo.add(new Step.CheckRecords(recordTypeId));
                     }
                 }
                 case Step.CopyColumn _,
@@ -109,7 +111,11 @@ public final class UndoPlanner {
     }
 
     private void turnAround(
-            String holderId, String table, List<Step.ColumnSwitch> turns, Map<String, String> fills, List<Step> undo) {
+            String recordTypeId,
+            String table,
+            List<Step.ColumnSwitch> turns,
+            Map<String, String> fills,
+            List<Step> undo) {
         var back = new ArrayList<Step.ColumnSwitch>();
         for (var turn : turns.reversed()) {
             back.add(
@@ -120,15 +126,15 @@ public final class UndoPlanner {
                         case RENAME -> turn;
                     });
             if (turn.act() == Step.ColumnAction.HOLD) {
-                var fill = fills.getOrDefault(holderId + "/" + turn.fieldId(), "");
+                var fill = fills.getOrDefault(recordTypeId + "/" + turn.fieldId(), "");
                 if (has(turns, Step.ColumnAction.TAKE, turn.fieldId())) {
-                    undo.add(new Step.CarryBack(holderId, turn.fieldId(), turn.held(), fill));
+                    undo.add(new Step.CarryBack(recordTypeId, turn.fieldId(), turn.held(), fill));
                 } else if (has(turns, Step.ColumnAction.RESTORE, turn.fieldId())) {
-                    undo.add(new Step.CarryForth(holderId, turn.fieldId(), turn.held(), fill));
+                    undo.add(new Step.CarryForth(recordTypeId, turn.fieldId(), turn.held(), fill));
                 }
             }
         }
-        undo.add(new Step.SwitchColumns(holderId, table, back));
+        undo.add(new Step.SwitchColumns(recordTypeId, table, back));
     }
 
     private static boolean has(List<Step.ColumnSwitch> turns, Step.ColumnAction act, String fieldId) {
@@ -147,33 +153,38 @@ public final class UndoPlanner {
         var planned = new ArrayList<Plan.PlannedStep>();
         var findings = new ArrayList<Finding>();
         for (var step : steps) {
-            var was = from.definition(step.holderId()).flatMap(each -> Holder.of(from, each));
-            var is = to.definition(step.holderId()).flatMap(each -> Holder.of(to, each));
+            var was = from.definition(step.recordTypeId()).flatMap(each -> RecordType.of(from, each));
+            var is = to.definition(step.recordTypeId()).flatMap(each -> RecordType.of(to, each));
             var type = was.or(() -> is);
-            var name = type.map(Holder::singular).orElse(step.holderId());
-            var whole = since.getOrDefault(new Question(step.holderId(), ""), Since.NOTHING);
+            var name = type.map(RecordType::singular).orElse(step.recordTypeId());
+            var whole = since.getOrDefault(new Question(step.recordTypeId(), ""), Since.NOTHING);
             switch (step) {
-                case Step.CarryBack carry -> findings.addAll(carried(carry.holderId(), carry.fieldId(), is, since));
-                case Step.CarryForth carry -> findings.addAll(carried(carry.holderId(), carry.fieldId(), is, since));
+                case Step.CarryBack carry -> findings.addAll(carried(carry.recordTypeId(), carry.fieldId(), is, since));
+                case Step.CarryForth carry ->
+                    findings.addAll(carried(carry.recordTypeId(), carry.fieldId(), is, since));
                 case Step.HoldTable hold
                 when whole.records() > 0 ->
                     findings.add(Finding.of(
-                            Code.UNDO_RECORDS_HELD, Place.definition(hold.holderId(), ""), name, whole.records()));
-                case Step.HoldOwn(String holderId, String fieldId, String _) -> {
-                    long held = since.getOrDefault(new Question(holderId, fieldId), Since.NOTHING)
+                            Code.UNDO_RECORDS_HELD, Place.definition(hold.recordTypeId(), ""), name, whole.records()));
+                case Step.HoldOwn(String recordTypeId, String fieldId, String _) -> {
+                    long held = since.getOrDefault(new Question(recordTypeId, fieldId), Since.NOTHING)
                             .lost();
                     if (held > 0) {
                         findings.add(Finding.of(
-                                Code.UNDO_VALUES_HELD, Place.field(holderId, fieldId, ""), label(was, fieldId), held));
+                                Code.UNDO_VALUES_HELD,
+                                Place.field(recordTypeId, fieldId, ""),
+                                label(was, fieldId),
+                                held));
                     }
                 }
-                case Step.SwitchColumns(String holderId, String _, List<Step.ColumnSwitch> turns) ->
+                case Step.SwitchColumns(String recordTypeId, String _, List<Step.ColumnSwitch> turns) ->
                     turns.stream()
                             .filter(turn -> turn.act() == Step.ColumnAction.HOLD)
                             .filter(turn ->
                                     is.flatMap(t -> t.field(turn.fieldId())).isEmpty())
                             .forEach(turn -> {
-                                long held = since.getOrDefault(new Question(holderId, turn.fieldId()), Since.NOTHING)
+                                long held = since.getOrDefault(
+                                                new Question(recordTypeId, turn.fieldId()), Since.NOTHING)
                                         .lost();
                                 if (held > 0) {
                                     var label = was.flatMap(t -> t.field(turn.fieldId()))
@@ -181,7 +192,7 @@ public final class UndoPlanner {
                                             .orElse("");
                                     findings.add(Finding.of(
                                             Code.UNDO_VALUES_HELD,
-                                            Place.field(holderId, turn.fieldId(), ""),
+                                            Place.field(recordTypeId, turn.fieldId(), ""),
                                             label,
                                             held));
                                 }
@@ -196,11 +207,11 @@ public final class UndoPlanner {
     }
 
     private static List<Finding> carried(
-            String holderId, String fieldId, Optional<Holder> is, Map<Question, Since> since) {
-        var counts = since.getOrDefault(new Question(holderId, fieldId), Since.NOTHING);
-        var field = is.flatMap(holder -> holder.field(fieldId));
+            String recordTypeId, String fieldId, Optional<RecordType> is, Map<Question, Since> since) {
+        var counts = since.getOrDefault(new Question(recordTypeId, fieldId), Since.NOTHING);
+        var field = is.flatMap(recordType -> recordType.field(fieldId));
         var label = field.map(Field::label).orElse("");
-        var place = Place.field(holderId, fieldId, "");
+        var place = Place.field(recordTypeId, fieldId, "");
         var findings = new ArrayList<Finding>();
         if (counts.carried() > 0) {
             findings.add(Finding.of(Code.UNDO_VALUES_CARRIED, place, label, counts.carried()));
@@ -212,7 +223,7 @@ public final class UndoPlanner {
         return findings;
     }
 
-    private static String sentence(Step step, Optional<Holder> was, Optional<Holder> is, String name) {
+    private static String sentence(Step step, Optional<RecordType> was, Optional<RecordType> is, String name) {
         var field = is.or(() -> was);
         return switch (step) {
             case Step.CreateTable _ -> "Make a table for " + name;
@@ -240,7 +251,7 @@ public final class UndoPlanner {
         };
     }
 
-    private static String label(Optional<Holder> type, String fieldId) {
+    private static String label(Optional<RecordType> type, String fieldId) {
         return type.flatMap(t -> t.field(fieldId)).map(Field::label).orElse(fieldId);
     }
 }

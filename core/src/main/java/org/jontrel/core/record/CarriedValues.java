@@ -6,9 +6,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.stream.Collectors;
-import org.jontrel.core.holder.FieldStorage;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
+import org.jontrel.core.recordtype.FieldStorage;
 import org.jontrel.core.value.Row;
 
 /**

@@ -6,9 +6,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.function.BiFunction;
-import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
+import org.jontrel.core.recordtype.RecordType;
 
 /** What differs between two states of a record, field by field, and what three states make together. */
 public final class RecordChanges {
@@ -37,9 +37,9 @@ public final class RecordChanges {
 
     /** Values of two states, which may have been written under different definitions; fields are one by their ids. */
     public static List<FieldDifference> between(
-            Holder older,
+            RecordType older,
             Map<String, Object> before,
-            Holder newer,
+            RecordType newer,
             Map<String, Object> after,
             BiFunction<Field, Object, String> show) {
         var differences = new ArrayList<FieldDifference>();
@@ -92,13 +92,13 @@ public final class RecordChanges {
 
     /** Mine and theirs over what both began with; where both changed a field to different values, mine stands and it is a clash. */
     public static MergedRecord merge(
-            Holder holder,
+            RecordType recordType,
             Map<String, Object> base,
             Map<String, Object> mine,
             Map<String, Object> theirs,
             BiFunction<Field, Object, String> show) {
         var clashes = new ArrayList<FieldClash>();
-        var merged = merge(holder.fields().toList(), base, mine, theirs, "", show, clashes);
+        var merged = merge(recordType.fields().toList(), base, mine, theirs, "", show, clashes);
         return new MergedRecord(merged, clashes);
     }
 

@@ -8,8 +8,8 @@ import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Nearest;
 import org.jontrel.core.finding.Place;
-import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Field;
+import org.jontrel.core.recordtype.RecordType;
 
 /** Whether a record satisfies its definition. The one place where this is decided, for forms, the API and runs alike. */
 public final class RecordCheck {
@@ -45,24 +45,28 @@ public final class RecordCheck {
     }
 
     /** Reads and checks what a form or the API sent, by field key; a key that no field has is a problem. */
-    public static CheckedRecord read(Holder holder, Map<String, ?> raw, Surroundings around) {
-        var fields = holder.fields().toList();
+    public static CheckedRecord read(RecordType recordType, Map<String, ?> raw, Surroundings around) {
+        var fields = recordType.fields().toList();
         var problems = new ArrayList<FormCheck.Problem>();
-        unknown(holder, fields, raw, "", problems);
+        unknown(recordType, fields, raw, "", problems);
         var values = new FormReader(false).read(fields, raw);
-        var checked = FormCheck.values(holder.first(), holder.groups(), values, around);
+        var checked = FormCheck.values(recordType.first(), recordType.groups(), values, around);
         problems.addAll(checked.problems());
         return new CheckedRecord(Storable.only(fields, FormReader.readable(values)), problems, checked.hidden());
     }
 
     /** Whether stored values satisfy their definition, with everything required. */
-    public static CheckedRecord check(Holder holder, Map<String, Object> values, Surroundings around) {
-        var checked = FormCheck.values(holder.first(), holder.groups(), values, around);
+    public static CheckedRecord check(RecordType recordType, Map<String, Object> values, Surroundings around) {
+        var checked = FormCheck.values(recordType.first(), recordType.groups(), values, around);
         return new CheckedRecord(values, checked.problems(), checked.hidden());
     }
 
     private static void unknown(
-            Holder holder, List<Field> fields, Map<String, ?> raw, String before, List<FormCheck.Problem> problems) {
+            RecordType recordType,
+            List<Field> fields,
+            Map<String, ?> raw,
+            String before,
+            List<FormCheck.Problem> problems) {
         var keys = fields.stream().map(Field::key).toList();
         raw.keySet().stream()
                 .filter(key -> !keys.contains(key) && !(key.equals(FormReader.ROW) && !before.isEmpty()))
@@ -71,17 +75,17 @@ public final class RecordCheck {
                         false,
                         Finding.of(
                                 Code.VALUE_FIELD_UNKNOWN,
-                                Place.definition(holder.id(), key),
+                                Place.definition(recordType.id(), key),
                                 key,
-                                holder.singular(),
+                                recordType.singular(),
                                 Nearest.hint(key, keys)))));
         for (var field : fields.stream().filter(each -> !each.inner().isEmpty()).toList()) {
             var path = before + field.key() + ".";
             switch (raw.get(field.key())) {
-                case Map<?, ?> group -> unknown(holder, field.inner(), FormReader.map(group), path, problems);
+                case Map<?, ?> group -> unknown(recordType, field.inner(), FormReader.map(group), path, problems);
                 case List<?> rows -> {
                     for (int i = 0; i < rows.size(); i++) {
-                        unknown(holder, field.inner(), FormReader.map(rows.get(i)), path + i + ".", problems);
+                        unknown(recordType, field.inner(), FormReader.map(rows.get(i)), path + i + ".", problems);
                     }
                 }
                 case null, default -> {}

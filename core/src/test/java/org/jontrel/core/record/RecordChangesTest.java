@@ -12,14 +12,14 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.BiFunction;
 import org.jontrel.core.finding.Code;
-import org.jontrel.core.holder.FieldStorage;
-import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Group;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.Part;
+import org.jontrel.core.recordtype.FieldStorage;
+import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.core.value.Leaves;
 import org.jontrel.core.value.Link;
 import org.jontrel.core.value.RowIds;
@@ -74,12 +74,12 @@ public class RecordChangesTest {
                             field("fpaper", new Kind.File(Set.of("pdf"), 10, Kind.Amount.ONE)),
                             field("fspot", Kind.Coordinates.PLAIN),
                             field("fstory", Kind.RichText.PLAIN)))));
-    private static final Holder HOLDER =
-            Holder.of(new Model(List.of(TREE)), TREE).orElseThrow();
+    private static final RecordType RECORD_TYPE =
+            RecordType.of(new Model(List.of(TREE)), TREE).orElseThrow();
     private static final BiFunction<Field, Object, String> SHOW = (field, value) -> Values.show(field.kind(), value);
 
     private static Map<String, Object> read(Map<String, ?> raw) {
-        var checked = RecordCheck.read(HOLDER, raw, Surroundings.NONE);
+        var checked = RecordCheck.read(RECORD_TYPE, raw, Surroundings.NONE);
         assertEquals(checked.findings(), List.of());
         return checked.values();
     }
@@ -101,7 +101,7 @@ public class RecordChangesTest {
         var values = read(raw());
         assertEquals(values.get("fkeeper"), new Link("tperson", 12));
         assertEquals(values.get("fheight"), new BigDecimal("4.5"));
-        assertEquals(read(Values.wire(HOLDER.fields().toList(), values)), values);
+        assertEquals(read(Values.wire(RECORD_TYPE.fields().toList(), values)), values);
         assertEquals(RowIds.ids(values), Set.of(7L, 8L));
         var next = new long[] {100};
         var settled = RowIds.settled(values, Set.of(7L), () -> next[0]++);
@@ -136,14 +136,14 @@ public class RecordChangesTest {
 
     @Test(dataProvider = "bad")
     public void badValuesAreSaidWhereverTheyStand(String key, Object value, Code code) {
-        var checked = RecordCheck.read(HOLDER, Map.of("title", "x", key, value), Surroundings.NONE);
+        var checked = RecordCheck.read(RECORD_TYPE, Map.of("title", "x", key, value), Surroundings.NONE);
         assertEquals(checked.findings().getFirst().code(), code);
         assertTrue(checked.problems().getFirst().path().startsWith(key));
     }
 
     @Test
     public void filesHaveTheirLimits() {
-        var paper = HOLDER.field("fpaper").orElseThrow();
+        var paper = RECORD_TYPE.field("fpaper").orElseThrow();
         assertEquals(Values.checkFile(paper, "a", "pdf", 11 * 1024).getFirst().code(), Code.FILE_TOO_HEAVY);
         assertEquals(Values.checkFile(paper, "a", "exe", 1).getFirst().code(), Code.FILE_FORMAT);
         assertEquals(Values.checkFile(paper, "a", "pdf", 0).getFirst().code(), Code.FILE_EMPTY);
@@ -177,7 +177,7 @@ public class RecordChangesTest {
         raw.put("height", "4.5");
         raw.put("bark", Map.of("tone", "grey", "rough", true));
         raw.remove("spot");
-        var changes = RecordChanges.between(HOLDER, before, HOLDER, read(raw), SHOW);
+        var changes = RecordChanges.between(RECORD_TYPE, before, RECORD_TYPE, read(raw), SHOW);
         assertEquals(changes.stream().map(RecordChanges.FieldDifference::path).toList(), List.of("bark.tone", "spot"));
         assertEquals(changes.getFirst().before() + " to " + changes.getFirst().after(), "brown to grey");
         assertEquals(changes.getLast().after(), "");
@@ -193,28 +193,30 @@ public class RecordChangesTest {
         theirs.put("title", "Theirs");
         theirs.put("bark", Map.of("tone", "brown"));
         theirs.put("height", "9");
-        var merged = RecordChanges.merge(HOLDER, base, read(mine), read(theirs), SHOW);
+        var merged = RecordChanges.merge(RECORD_TYPE, base, read(mine), read(theirs), SHOW);
         assertEquals(
                 merged.clashes().stream().map(RecordChanges.FieldClash::path).toList(), List.of("title"));
         assertEquals(merged.values().get("fbark"), Map.of("ftone", "grey"));
         assertEquals(merged.values().get("fheight"), new BigDecimal("9"));
-        assertEquals(RecordChanges.merge(HOLDER, base, base, read(theirs), SHOW).values(), read(theirs));
-        assertEquals(RecordChanges.merge(HOLDER, base, read(mine), base, SHOW).values(), read(mine));
+        assertEquals(
+                RecordChanges.merge(RECORD_TYPE, base, base, read(theirs), SHOW).values(), read(theirs));
+        assertEquals(
+                RecordChanges.merge(RECORD_TYPE, base, read(mine), base, SHOW).values(), read(mine));
     }
 
     @Test
     public void eachKindHasItsPlaceInATableOrInOneOfItsOwn() {
-        assertEquals(HOLDER.columns("").size(), 7, "title, height, two of the bark, paper, spot and story");
-        assertEquals(HOLDER.home("ftone"), new Holder.FieldLocation("", List.of("bark")));
-        assertEquals(HOLDER.home("fday"), new Holder.FieldLocation("fcuts", List.of()));
-        assertEquals(FieldStorage.of(HOLDER.field("fkeeper").orElseThrow().kind()), FieldStorage.TABLE);
-        assertEquals(HOLDER.tables("").stream().map(Field::id).toList(), List.of("fcuts", "fkeeper", "fnear"));
+        assertEquals(RECORD_TYPE.columns("").size(), 7, "title, height, two of the bark, paper, spot and story");
+        assertEquals(RECORD_TYPE.home("ftone"), new RecordType.FieldLocation("", List.of("bark")));
+        assertEquals(RECORD_TYPE.home("fday"), new RecordType.FieldLocation("fcuts", List.of()));
+        assertEquals(FieldStorage.of(RECORD_TYPE.field("fkeeper").orElseThrow().kind()), FieldStorage.TABLE);
+        assertEquals(RECORD_TYPE.tables("").stream().map(Field::id).toList(), List.of("fcuts", "fkeeper", "fnear"));
         assertNotEquals(
-                HOLDER,
-                Holder.of(new Model(List.of(TREE)), TREE.withNames("oak", "oaks"))
+                RECORD_TYPE,
+                RecordType.of(new Model(List.of(TREE)), TREE.withNames("oak", "oaks"))
                         .orElseThrow());
         var all = new ArrayList<String>();
-        Leaves.of(HOLDER.fields().toList(), read(raw()), (field, _) -> all.add(field.id()));
+        Leaves.of(RECORD_TYPE.fields().toList(), read(raw()), (field, _) -> all.add(field.id()));
         assertEquals(all.stream().filter("fnear"::equals).count(), 2);
     }
 }

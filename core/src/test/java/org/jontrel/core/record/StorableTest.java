@@ -6,7 +6,6 @@ import static org.testng.Assert.assertTrue;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Field;
@@ -14,6 +13,7 @@ import org.jontrel.core.model.Group;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.Part;
+import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.core.value.Row;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -60,13 +60,13 @@ public class StorableTest {
                                                     Kind.Repeater.RowStyle.CARDS)),
                                     field("fbox", new Kind.FieldGroup(List.of(field("finner", Kind.Text.PLAIN))))),
                             NEVER)));
-    private static final Holder HOLDER =
-            Holder.of(new Model(List.of(TYPE)), TYPE).orElseThrow();
+    private static final RecordType RECORD_TYPE =
+            RecordType.of(new Model(List.of(TYPE)), TYPE).orElseThrow();
 
     private static RecordCheck.CheckedRecord read(Map<String, ?> raw) {
         var all = new HashMap<String, Object>(raw);
         all.put("title", "A");
-        return RecordCheck.read(HOLDER, all, Surroundings.NONE);
+        return RecordCheck.read(RECORD_TYPE, all, Surroundings.NONE);
     }
 
     @DataProvider

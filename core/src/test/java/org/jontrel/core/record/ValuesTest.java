@@ -15,23 +15,23 @@ import java.util.Set;
 import org.jontrel.core.Samples;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
-import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Kind.Numeric;
+import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.core.value.ImageFacts;
 import org.jontrel.core.value.kind.KindValues;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
 public class ValuesTest {
-    private static final Holder HOLDER =
-            Holder.of(Samples.MODEL, Samples.MOORING).orElseThrow();
+    private static final RecordType RECORD_TYPE =
+            RecordType.of(Samples.MODEL, Samples.MOORING).orElseThrow();
 
     private static RecordCheck.CheckedRecord check(String key, Object raw) {
         var sent = new HashMap<String, Object>(Map.of("title", "Quay", "length_m", "5"));
         sent.put(key, raw);
-        return RecordCheck.read(HOLDER, sent, Surroundings.NONE);
+        return RecordCheck.read(RECORD_TYPE, sent, Surroundings.NONE);
     }
 
     @DataProvider

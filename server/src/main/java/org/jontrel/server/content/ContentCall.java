@@ -11,7 +11,7 @@ import java.util.HexFormat;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import org.jontrel.core.holder.Holder;
+import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.server.token.Tokens;
 import org.jontrel.server.web.Refusal;
 import org.jontrel.site.Site;
@@ -34,25 +34,25 @@ record ContentCall(String site, Site engine, Optional<Tokens.Token> token, HttpS
         return token.isPresent() ? Audience.TOKEN : Audience.PUBLIC_API;
     }
 
-    Holder holder(String segment) {
+    RecordType recordType(String segment) {
         return engine.installed().tables().values().stream()
-                .map(table -> table.holder())
+                .map(table -> table.recordType())
                 .filter(audience()::reads)
-                .filter(holder -> ContentDescription.segment(holder).equals(segment))
+                .filter(recordType -> ContentDescription.segment(recordType).equals(segment))
                 .findFirst()
                 .orElseThrow(() -> Refusal.missing("This site's API has nothing at " + segment + "."));
     }
 
     /** A record that the caller may see, by number or slug. */
-    StoredRecord record(Holder holder, String id) {
+    StoredRecord record(RecordType recordType, String id) {
         var found = id.matches("[0-9]{1,18}")
-                ? engine.records().byId(holder.id(), Long.parseLong(id))
+                ? engine.records().byId(recordType.id(), Long.parseLong(id))
                 : engine.records()
-                        .byAddress(holder.id(), id)
+                        .byAddress(recordType.id(), id)
                         .filter(each -> !each.moved())
                         .map(each -> each.record());
         return found.filter(each -> audience().reads(each, Instant.now()))
-                .orElseThrow(() -> Refusal.missing("There is no " + holder.singular() + " " + id + "."));
+                .orElseThrow(() -> Refusal.missing("There is no " + recordType.singular() + " " + id + "."));
     }
 
     ContentViews answers(Set<String> include) {
@@ -60,8 +60,8 @@ record ContentCall(String site, Site engine, Optional<Tokens.Token> token, HttpS
     }
 
     /** A record as the API gives it when nothing special is asked. */
-    Object plain(Holder holder, StoredRecord record) {
-        return answers(Set.of()).of(holder, List.of(record), Set.of()).getFirst();
+    Object plain(RecordType recordType, StoredRecord record) {
+        return answers(Set.of()).of(recordType, List.of(record), Set.of()).getFirst();
     }
 
     /** Whether what the caller has seen is still so, by {@code If-Match} (RFC 9110, 13.1.1). */

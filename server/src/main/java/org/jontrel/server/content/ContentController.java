@@ -10,9 +10,9 @@ import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.jontrel.core.format.Shapes;
-import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.Field;
+import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.server.site.Sites;
 import org.jontrel.server.web.Refusal;
 import org.jontrel.site.record.read.BadQuery;
@@ -52,11 +52,11 @@ class ContentController {
         var call = callers.of(site, request);
         var links = new LinkedHashMap<String, Object>();
         call.engine().installed().tables().values().stream()
-                .map(table -> table.holder())
+                .map(table -> table.recordType())
                 .filter(call.audience()::reads)
-                .forEach(holder -> links.put(
-                        ContentDescription.segment(holder),
-                        "/at/" + site + "/api/" + ContentDescription.segment(holder)));
+                .forEach(recordType -> links.put(
+                        ContentDescription.segment(recordType),
+                        "/at/" + site + "/api/" + ContentDescription.segment(recordType)));
         return call.answer(Map.of("openapi", "/at/" + site + "/api/openapi.json", "links", links));
     }
 
@@ -70,10 +70,10 @@ class ContentController {
     @GetMapping("/values/{key}")
     ResponseEntity<String> values(@PathVariable String site, @PathVariable String key, HttpServletRequest request) {
         var call = callers.of(site, request);
-        var holder = call.holder("values/" + key);
-        var stored = call.engine().records().single(holder.id());
+        var recordType = call.recordType("values/" + key);
+        var stored = call.engine().records().single(recordType.id());
         return call.answer(
-                stored.<Object>map(record -> call.plain(holder, record)).orElse(Map.of()));
+                stored.<Object>map(record -> call.plain(recordType, record)).orElse(Map.of()));
     }
 
     @GetMapping("/taxonomies/{key}")
@@ -121,21 +121,21 @@ class ContentController {
     }
 
     private static ResponseEntity<String> list(ContentCall call, String segment, Map<String, String> asked) {
-        var holder = call.holder(segment);
+        var recordType = call.recordType(segment);
         known(asked, Set.of("filter", "search", "sort", "fields", "include", "limit", "after"));
         try {
             var query = new ListQuery(
-                    condition(holder, asked.getOrDefault("filter", "")),
+                    condition(recordType, asked.getOrDefault("filter", "")),
                     asked.getOrDefault("search", ""),
-                    sorts(holder, asked.getOrDefault("sort", "")),
+                    sorts(recordType, asked.getOrDefault("sort", "")),
                     Optional.ofNullable(asked.get("after")).filter(each -> !each.isEmpty()),
                     number(asked.getOrDefault("limit", String.valueOf(PAGE))),
                     null,
                     call.audience());
-            var page = call.engine().records().page(holder.id(), query).orElseThrow();
-            var count = call.engine().records().count(holder.id(), query);
+            var page = call.engine().records().page(recordType.id(), query).orElseThrow();
+            var count = call.engine().records().count(recordType.id(), query);
             var answer = new LinkedHashMap<String, Object>();
-            answer.put("items", answers(call, asked).of(holder, page.records(), fields(holder, asked)));
+            answer.put("items", answers(call, asked).of(recordType, page.records(), fields(recordType, asked)));
             page.next().ifPresent(next -> answer.put("next", next));
             answer.put("total", count.records());
             answer.put("total_exact", count.exact());
@@ -146,12 +146,12 @@ class ContentController {
     }
 
     private static ResponseEntity<String> one(ContentCall call, String segment, String id, Map<String, String> asked) {
-        var holder = call.holder(segment);
+        var recordType = call.recordType(segment);
         known(asked, Set.of("fields", "include"));
-        var record = call.record(holder, id);
+        var record = call.record(recordType, id);
         try {
             return call.answer(answers(call, asked)
-                    .of(holder, List.of(record), fields(holder, asked))
+                    .of(recordType, List.of(record), fields(recordType, asked))
                     .getFirst());
         } catch (BadQuery e) {
             throw Refusal.invalid(e.getMessage(), List.of());
@@ -181,28 +181,29 @@ class ContentController {
                 .collect(Collectors.toSet());
     }
 
-    private static Set<String> fields(Holder holder, Map<String, String> asked) {
+    private static Set<String> fields(RecordType recordType, Map<String, String> asked) {
         var wanted = words(asked.getOrDefault("fields", ""));
-        wanted.forEach(key -> field(holder, key));
+        wanted.forEach(key -> field(recordType, key));
         return wanted;
     }
 
     /** A field that the API gives, by its key; one that is kept out of it is not there. */
-    private static Field field(Holder holder, String key) {
-        return holder.fields()
+    private static Field field(RecordType recordType, String key) {
+        return recordType
+                .fields()
                 .filter(field -> field.key().equals(key) && field.api())
                 .findFirst()
-                .orElseThrow(() -> new BadQuery("There is no field " + key + " in " + holder.singular() + "."));
+                .orElseThrow(() -> new BadQuery("There is no field " + key + " in " + recordType.singular() + "."));
     }
 
-    private static List<ListQuery.SortOrder> sorts(Holder holder, String sort) {
+    private static List<ListQuery.SortOrder> sorts(RecordType recordType, String sort) {
         return Arrays.stream(sort.split(","))
                 .filter(each -> !each.isBlank())
                 .map(each -> {
                     var key = each.replaceFirst("^-", "");
                     var id = key.equals("updated_at")
                             ? SystemField.UPDATED_AT.field().id()
-                            : field(holder, key).id();
+                            : field(recordType, key).id();
                     return new ListQuery.SortOrder(id, each.startsWith("-"));
                 })
                 .toList();
@@ -216,7 +217,7 @@ class ContentController {
     }
 
     /** A condition with keys of fields, as people write it; only over what the API gives. */
-    private static Condition condition(Holder holder, String text) {
+    private static Condition condition(RecordType recordType, String text) {
         if (text.isBlank()) {
             return Condition.ALWAYS;
         }
@@ -225,7 +226,7 @@ class ContentController {
         }
         try {
             return Shapes.condition(JSON.readValue(text, new TypeReference<Object>() {}))
-                    .map(condition -> resolved(holder, condition))
+                    .map(condition -> resolved(recordType, condition))
                     .orElseThrow(() ->
                             new BadQuery("The filter is not a condition. Write it as a condition in a definition."));
         } catch (JacksonException e) {
@@ -233,19 +234,19 @@ class ContentController {
         }
     }
 
-    private static Condition resolved(Holder holder, Condition condition) {
+    private static Condition resolved(RecordType recordType, Condition condition) {
         return switch (condition) {
             case Condition.All(List<Condition> of) ->
                 new Condition.All(
-                        of.stream().map(each -> resolved(holder, each)).toList());
+                        of.stream().map(each -> resolved(recordType, each)).toList());
             case Condition.Any(List<Condition> of) ->
                 new Condition.Any(
-                        of.stream().map(each -> resolved(holder, each)).toList());
-            case Condition.Not(Condition of) -> new Condition.Not(resolved(holder, of));
+                        of.stream().map(each -> resolved(recordType, each)).toList());
+            case Condition.Not(Condition of) -> new Condition.Not(resolved(recordType, of));
             case Condition.FieldIs is ->
-                new Condition.FieldIs(field(holder, is.field()).id(), is.test(), is.values());
+                new Condition.FieldIs(field(recordType, is.field()).id(), is.test(), is.values());
             case Condition.TermIs is ->
-                new Condition.TermIs(field(holder, is.taxonomy()).id(), is.test(), is.values());
+                new Condition.TermIs(field(recordType, is.taxonomy()).id(), is.test(), is.values());
             case Condition.ParentIs parent -> parent;
             case Condition.StateIs _ -> throw new BadQuery("The API returns published records only.");
         };

@@ -30,10 +30,10 @@ import java.util.List;
 import java.util.Locale;
 import java.util.SequencedMap;
 import java.util.stream.Stream;
-import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.RecordState;
+import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.core.sample.ApiShape;
 import org.jontrel.site.record.read.Audience;
 import org.jontrel.site.table.Binding;
@@ -97,7 +97,7 @@ final class ContentDescription {
                                             "application/problem+json", new MediaType().schema(reference("problem")))));
         }
         installed.tables().values().stream()
-                .map(table -> table.holder())
+                .map(table -> table.recordType())
                 .filter(Audience.TOKEN::reads)
                 .forEach(this::add);
         addMedia();
@@ -110,33 +110,33 @@ final class ContentDescription {
     }
 
     /** The address segment of what a definition holds. */
-    static String segment(Holder holder) {
-        return switch (holder.definition()) {
+    static String segment(RecordType recordType) {
+        return switch (recordType.definition()) {
             case ContentType type ->
                 type.publishing().apiPath().isEmpty()
                         ? type.path()
                         : type.publishing().apiPath();
-            default -> holder.definition().sort().folder() + "/" + holder.key();
+            default -> recordType.definition().sort().folder() + "/" + recordType.key();
         };
     }
 
-    private void add(Holder holder) {
-        var component = holder.definition().sort().name().toLowerCase(Locale.ROOT) + "_" + holder.key();
-        description.getComponents().addSchemas(component, read(holder));
+    private void add(RecordType recordType) {
+        var component = recordType.definition().sort().name().toLowerCase(Locale.ROOT) + "_" + recordType.key();
+        description.getComponents().addSchemas(component, read(recordType));
         description.getComponents().addSchemas(component + "_change", write(component));
-        description.addTagsItem(new Tag().name(component).description(holder.plural()));
-        var segment = "/" + segment(holder);
-        switch (holder.definition().sort()) {
-            case VALUES -> addValues(segment, holder, component);
-            case TYPE, TAXONOMY, GROUP, LIST, LAYOUT, LISTING -> addRecords(segment, holder, component);
+        description.addTagsItem(new Tag().name(component).description(recordType.plural()));
+        var segment = "/" + segment(recordType);
+        switch (recordType.definition().sort()) {
+            case VALUES -> addValues(segment, recordType, component);
+            case TYPE, TAXONOMY, GROUP, LIST, LAYOUT, LISTING -> addRecords(segment, recordType, component);
         }
     }
 
-    private void addValues(String segment, Holder holder, String component) {
-        var read = operation("read_" + component, "The values of " + holder.singular(), component);
+    private void addValues(String segment, RecordType recordType, String component) {
+        var read = operation("read_" + component, "The values of " + recordType.singular(), component);
         answers(read, "200", reference(component));
         refuses(read, ProblemResponse.NOT_FOUND, ProblemResponse.TOO_MANY);
-        var change = writing("change_" + component, "Change values of " + holder.singular(), component);
+        var change = writing("change_" + component, "Change values of " + recordType.singular(), component);
         change.addParametersItem(match());
         answers(change, "200", reference(component));
         refuses(
@@ -148,8 +148,8 @@ final class ContentDescription {
         description.path(segment, new PathItem().get(read).patch(change));
     }
 
-    private void addRecords(String segment, Holder holder, String component) {
-        var list = operation("list_" + component, holder.plural(), component);
+    private void addRecords(String segment, RecordType recordType, String component) {
+        var list = operation("list_" + component, recordType.plural(), component);
         list.addParametersItem(asked("filter", "A condition as in definitions, as JSON, with keys of fields"));
         list.addParametersItem(asked("search", "Words that must all be in the record"));
         list.addParametersItem(asked("sort", "Keys of fields with commas between; a minus turns one around"));
@@ -159,15 +159,15 @@ final class ContentDescription {
         list.addParametersItem(asked("after", "Where the next page begins"));
         answers(list, "200", page(component));
         refuses(list, ProblemResponse.NOT_FOUND, ProblemResponse.INVALID, ProblemResponse.TOO_MANY);
-        var create = writing("create_" + component, "Make a " + holder.singular(), component);
+        var create = writing("create_" + component, "Make a " + recordType.singular(), component);
         answers(create, "201", reference(component));
         refuses(create, ProblemResponse.NOT_FOUND, ProblemResponse.INVALID);
         description.path(segment, new PathItem().get(list).post(create));
-        description.path(segment + "/{id}", one(holder, component));
+        description.path(segment + "/{id}", one(recordType, component));
     }
 
-    private PathItem one(Holder holder, String component) {
-        var read = operation("read_" + component, "One " + holder.singular(), component);
+    private PathItem one(RecordType recordType, String component) {
+        var read = operation("read_" + component, "One " + recordType.singular(), component);
         read.addParametersItem(asked("fields", "Keys of the fields wanted"));
         read.addParametersItem(asked("include", "Keys of relations whose records are given whole"));
         answers(read, "200", reference(component));
@@ -175,11 +175,11 @@ final class ContentDescription {
         var one = new PathItem()
                 .addParametersItem(inPath("Number or slug"))
                 .get(read)
-                .patch(changing("change_", "Change some values of a " + holder.singular(), component));
-        if (holder.definition().sort() == Definition.Sort.TYPE) {
-            one.put(changing("replace_", "Replace all values of a " + holder.singular(), component));
+                .patch(changing("change_", "Change some values of a " + recordType.singular(), component));
+        if (recordType.definition().sort() == Definition.Sort.TYPE) {
+            one.put(changing("replace_", "Replace all values of a " + recordType.singular(), component));
         }
-        var delete = securedByToken(operation("delete_" + component, "Delete a " + holder.singular(), component));
+        var delete = securedByToken(operation("delete_" + component, "Delete a " + recordType.singular(), component));
         delete.addParametersItem(match());
         delete.getResponses().addApiResponse("204", new ApiResponse().description("It is deleted"));
         refuses(
@@ -240,12 +240,12 @@ final class ContentDescription {
     // --- schemas
     // ------------------------------------------------------------------------------------------------------
 
-    private static Schema<?> read(Holder holder) {
-        var given = ApiShape.schema(holder.singular(), holder.first(), holder.groups());
+    private static Schema<?> read(RecordType recordType) {
+        var given = ApiShape.schema(recordType.singular(), recordType.first(), recordType.groups());
         given.remove("$schema");
         Schema<?> fields = Json31.mapper().convertValue(given, JsonSchema.class);
         var schema = object();
-        schema.setTitle(holder.singular());
+        schema.setTitle(recordType.singular());
         schema.addProperty("id", typed("integer"));
         schema.addProperty("slug", typed("string"));
         schema.addProperty("url", typed("string"));

@@ -8,11 +8,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
-import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.record.Values;
+import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.core.value.GeoPoint;
 import org.jontrel.core.value.Leaves;
 import org.jontrel.core.value.Link;
@@ -38,35 +38,37 @@ final class ContentViews {
         this.include = include;
     }
 
-    List<Map<String, Object>> of(Holder holder, Collection<StoredRecord> records, Set<String> fields) {
-        return of(holder, records, fields, 0);
+    List<Map<String, Object>> of(RecordType recordType, Collection<StoredRecord> records, Set<String> fields) {
+        return of(recordType, records, fields, 0);
     }
 
     private List<Map<String, Object>> of(
-            Holder holder, Collection<StoredRecord> stored, Set<String> fields, int depth) {
-        var known = ReferenceNames.of(path, site, holder, stored, audience);
-        var addresses = site.records().addresses(holder.id(), stored);
-        var records = stored.stream().map(record -> known.seen(holder, record)).toList();
-        var included = depth < DEEPEST ? included(holder, records, depth) : Map.<Link, Map<String, Object>>of();
+            RecordType recordType, Collection<StoredRecord> stored, Set<String> fields, int depth) {
+        var known = ReferenceNames.of(path, site, recordType, stored, audience);
+        var addresses = site.records().addresses(recordType.id(), stored);
+        var records =
+                stored.stream().map(record -> known.seen(recordType, record)).toList();
+        var included = depth < DEEPEST ? included(recordType, records, depth) : Map.<Link, Map<String, Object>>of();
         return records.stream()
                 .map(record -> {
                     var answer = new LinkedHashMap<String, Object>();
                     answer.put("id", record.id());
                     answer.put("slug", record.slug());
-                    if (!holder.path().isEmpty() && visible(holder)) {
-                        answer.put("url", "/at/" + path + "/" + holder.path() + "/" + addresses.get(record.id()));
+                    if (!recordType.path().isEmpty() && visible(recordType)) {
+                        answer.put("url", "/at/" + path + "/" + recordType.path() + "/" + addresses.get(record.id()));
                     }
                     record.parent().ifPresent(parent -> answer.put("parent", parent.id()));
-                    if (audience.everyState() && !holder.single()) {
+                    if (audience.everyState() && !recordType.single()) {
                         answer.put("state", record.state().code());
                         record.publishAt().ifPresent(at -> answer.put("publish_at", at.toString()));
                         record.retireAt().ifPresent(at -> answer.put("retire_at", at.toString()));
                     }
-                    if (!holder.single()) {
+                    if (!recordType.single()) {
                         answer.put("updated_at", record.updatedAt().toString());
                     }
                     answer.putAll(given(
-                            holder.fields()
+                            recordType
+                                    .fields()
                                     .filter(field -> fields.isEmpty() || fields.contains(field.key()))
                                     .toList(),
                             record.values(),
@@ -77,15 +79,15 @@ final class ContentViews {
                 .toList();
     }
 
-    private static boolean visible(Holder holder) {
-        return !(holder.definition() instanceof ContentType type)
+    private static boolean visible(RecordType recordType) {
+        return !(recordType.definition() instanceof ContentType type)
                 || type.publishing().visible();
     }
 
     /** The records that the wanted relations lead to. */
-    private Map<Link, Map<String, Object>> included(Holder holder, Collection<StoredRecord> seen, int depth) {
+    private Map<Link, Map<String, Object>> included(RecordType recordType, Collection<StoredRecord> seen, int depth) {
         var wanted = new LinkedHashMap<String, Set<Long>>();
-        var fields = holder.fields().toList();
+        var fields = recordType.fields().toList();
         seen.forEach(each -> Leaves.of(fields, each.values(), (field, value) -> {
             if (include.contains(field.key()) && value instanceof Link link) {
                 wanted.computeIfAbsent(link.type(), _ -> new HashSet<>()).add(link.id());
@@ -94,7 +96,7 @@ final class ContentViews {
         var found = new LinkedHashMap<Link, Map<String, Object>>();
         wanted.forEach((type, ids) -> site.installed().table(type).ifPresent(table -> {
             var records = site.records().byIds(type, ids);
-            var answers = of(table.holder(), records, Set.of(), depth + 1);
+            var answers = of(table.recordType(), records, Set.of(), depth + 1);
             for (int i = 0; i < records.size(); i++) {
                 found.put(new Link(type, records.get(i).id()), answers.get(i));
             }
@@ -153,7 +155,7 @@ final class ContentViews {
                 .table(link.type())
                 .map(target -> ordered(
                         "type",
-                        target.holder().key(),
+                        target.recordType().key(),
                         "id",
                         link.id(),
                         "title",

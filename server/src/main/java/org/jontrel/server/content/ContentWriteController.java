@@ -8,10 +8,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.RecordState;
 import org.jontrel.core.record.FormCheck;
+import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.core.value.Link;
 import org.jontrel.server.record.SaveResponses;
 import org.jontrel.server.web.Refusal;
@@ -62,9 +62,9 @@ class ContentWriteController {
     }
 
     private static ResponseEntity<String> add(ContentCall call, String segment, Map<String, Object> body) {
-        var holder = call.holder(segment);
-        var write = write(call, holder, Optional.empty(), body, true);
-        return saved(call, holder, write, 201);
+        var recordType = call.recordType(segment);
+        var write = write(call, recordType, Optional.empty(), body, true);
+        return saved(call, recordType, write, 201);
     }
 
     /** All values of the API; those that are not sent are emptied. */
@@ -106,18 +106,18 @@ class ContentWriteController {
             @RequestBody Map<String, Object> body,
             HttpServletRequest request) {
         var call = callers.writing(site, request);
-        var holder = call.holder("values/" + key);
-        var stored = call.engine().records().single(holder.id());
-        call.seen(stored.<Object>map(record -> call.plain(holder, record)).orElse(Map.of()));
-        return saved(call, holder, single(call, holder, stored, body), 200);
+        var recordType = call.recordType("values/" + key);
+        var stored = call.engine().records().single(recordType.id());
+        call.seen(stored.<Object>map(record -> call.plain(recordType, record)).orElse(Map.of()));
+        return saved(call, recordType, single(call, recordType, stored, body), 200);
     }
 
     private static ResponseEntity<String> change(
             ContentCall call, String segment, String id, Map<String, Object> body, boolean whole) {
-        var holder = call.holder(segment);
-        var before = call.record(holder, id);
-        call.seen(call.plain(holder, before));
-        return saved(call, holder, write(call, holder, Optional.of(before), body, whole), 200);
+        var recordType = call.recordType(segment);
+        var before = call.record(recordType, id);
+        call.seen(call.plain(recordType, before));
+        return saved(call, recordType, write(call, recordType, Optional.of(before), body, whole), 200);
     }
 
     @DeleteMapping("/{path}/{id}")
@@ -133,11 +133,11 @@ class ContentWriteController {
     }
 
     private static ResponseEntity<Void> remove(ContentCall call, String segment, String id) {
-        var holder = call.holder(segment);
-        var before = call.record(holder, id);
-        call.seen(call.plain(holder, before));
+        var recordType = call.recordType(segment);
+        var before = call.record(recordType, id);
+        call.seen(call.plain(recordType, before));
         SaveResponses.removed(
-                call.engine().records().remove(holder.id(), before.id(), before.version(), author(call)),
+                call.engine().records().remove(recordType.id(), before.id(), before.version(), author(call)),
                 ContentWriteController::overtaken);
         return ResponseEntity.noContent().build();
     }
@@ -151,7 +151,11 @@ class ContentWriteController {
     }
 
     private static Write write(
-            ContentCall call, Holder holder, Optional<StoredRecord> before, Map<String, Object> body, boolean whole) {
+            ContentCall call,
+            RecordType recordType,
+            Optional<StoredRecord> before,
+            Map<String, Object> body,
+            boolean whole) {
         body.keySet().stream()
                 .filter(key -> !PROPERTIES.contains(key))
                 .findFirst()
@@ -164,27 +168,29 @@ class ContentWriteController {
                             List.of());
                 });
         return new Write(
-                holder.id(),
+                recordType.id(),
                 before.map(StoredRecord::id),
                 before.map(StoredRecord::version).orElse(0),
                 state(body.get("state"), before),
                 time(body, "publish_at", before.flatMap(StoredRecord::publishAt)),
                 time(body, "retire_at", before.flatMap(StoredRecord::retireAt)),
                 text(body.get("slug"), "slug"),
-                body.containsKey("parent") ? parent(holder, body.get("parent")) : before.flatMap(StoredRecord::parent),
+                body.containsKey("parent")
+                        ? parent(recordType, body.get("parent"))
+                        : before.flatMap(StoredRecord::parent),
                 body.get("position") instanceof Number number ? Optional.of(number.intValue()) : Optional.empty(),
-                values(call, holder, body.get("values"), whole && before.isPresent()),
+                values(call, recordType, body.get("values"), whole && before.isPresent()),
                 before.isEmpty(),
                 author(call));
     }
 
     private static Write single(
-            ContentCall call, Holder holder, Optional<StoredRecord> before, Map<String, Object> body) {
+            ContentCall call, RecordType recordType, Optional<StoredRecord> before, Map<String, Object> body) {
         if (!Set.of("values").containsAll(body.keySet())) {
             throw Refusal.invalid("Site values have values only.", List.of());
         }
         return new Write(
-                holder.id(),
+                recordType.id(),
                 Optional.of(RecordStore.SINGLE),
                 before.map(StoredRecord::version).orElse(0),
                 RecordState.PUBLISHED,
@@ -193,7 +199,7 @@ class ContentWriteController {
                 "",
                 Optional.empty(),
                 Optional.empty(),
-                values(call, holder, body.get("values"), false),
+                values(call, recordType, body.get("values"), false),
                 false,
                 author(call));
     }
@@ -229,12 +235,12 @@ class ContentWriteController {
     }
 
     /** By its number, where records of one type only can be above; else with its type. */
-    private static Optional<Link> parent(Holder holder, Object sent) {
+    private static Optional<Link> parent(RecordType recordType, Object sent) {
         return switch (sent) {
             case null -> Optional.empty();
             case Number number
-            when holder.nesting().under().size() == 1 ->
-                Optional.of(new Link(holder.nesting().under().iterator().next(), number.longValue()));
+            when recordType.nesting().under().size() == 1 ->
+                Optional.of(new Link(recordType.nesting().under().iterator().next(), number.longValue()));
             case Map<?, ?> link
             when link.get("id") instanceof Number number ->
                 Optional.of(new Link(String.valueOf(link.get("type")), number.longValue()));
@@ -243,11 +249,11 @@ class ContentWriteController {
     }
 
     /** Values as forms send them, without fields that the API does not know. */
-    private static Map<String, Object> values(ContentCall call, Holder holder, Object sent, boolean whole) {
+    private static Map<String, Object> values(ContentCall call, RecordType recordType, Object sent, boolean whole) {
         if (sent != null && !(sent instanceof Map<?, ?>)) {
             throw Refusal.invalid("values is an object with keys of fields.", List.of());
         }
-        var fields = holder.fields().filter(Field::api).toList();
+        var fields = recordType.fields().filter(Field::api).toList();
         var values = new LinkedHashMap<String, Object>();
         if (whole) {
             fields.stream().filter(field -> field.kind().holdsValue()).forEach(field -> values.put(field.key(), null));
@@ -257,7 +263,7 @@ class ContentWriteController {
                 var field =
                         fields.stream().filter(each -> each.key().equals(key)).findFirst();
                 if (field.isEmpty()) {
-                    throw Refusal.invalid("There is no field " + key + " in " + holder.singular() + ".", List.of());
+                    throw Refusal.invalid("There is no field " + key + " in " + recordType.singular() + ".", List.of());
                 }
                 values.put((String) key, new SubmittedValues(call.engine()).value(field.get(), value));
             });
@@ -266,11 +272,11 @@ class ContentWriteController {
     }
 
     /** A field that must be filled in and that programs cannot fill in. */
-    private static Optional<Field> keptOut(Holder holder, List<FormCheck.Problem> problems) {
+    private static Optional<Field> keptOut(RecordType recordType, List<FormCheck.Problem> problems) {
         return problems.stream()
                 .filter(FormCheck.Problem::required)
                 .flatMap(problem ->
-                        keptOut(holder.fields().toList(), problem.path().split("[.]"), 0).stream())
+                        keptOut(recordType.fields().toList(), problem.path().split("[.]"), 0).stream())
                 .findFirst();
     }
 
@@ -287,15 +293,15 @@ class ContentWriteController {
                 .flatMap(field -> field.api() ? keptOut(field.inner(), path, at + 1) : Optional.of(field));
     }
 
-    private static ResponseEntity<String> saved(ContentCall call, Holder holder, Write write, int status) {
+    private static ResponseEntity<String> saved(ContentCall call, RecordType recordType, Write write, int status) {
         var record = SaveResponses.stored(
                 call.engine().records().save(write),
-                refused -> keptOut(holder, refused.problems())
+                refused -> keptOut(recordType, refused.problems())
                         .map(field -> "Nothing was saved: " + field.label()
                                 + " is required and is kept out of the API, so"
                                 + " somebody has to fill it in before this can be published. Send it as a draft.")
                         .orElse(SaveResponses.NOT_SAVED),
                 ContentWriteController::overtaken);
-        return call.answer(call.plain(holder, record), status);
+        return call.answer(call.plain(recordType, record), status);
     }
 }

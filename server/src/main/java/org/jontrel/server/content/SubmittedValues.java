@@ -42,7 +42,7 @@ final class SubmittedValues {
                 "type",
                 site.installed()
                         .table(Definition.Sort.TYPE, type)
-                        .map(table -> table.holder().id())
+                        .map(table -> table.recordType().id())
                         .orElse(type));
         link.put("id", map.get("id"));
         return link;

@@ -123,7 +123,7 @@ class MediaController {
                 .filter(each -> each.folder().equals(sort))
                 .findFirst()
                 .flatMap(each -> engine.installed().table(each, key))
-                .flatMap(table -> table.holder().byId().values().stream()
+                .flatMap(table -> table.recordType().byId().values().stream()
                         .filter(each -> each.id().equals(field) || each.key().equals(field))
                         .filter(MediaController::holdsFiles)
                         .findFirst())
@@ -190,11 +190,11 @@ class MediaController {
                 .filter(named::containsKey)
                 .flatMap(use -> installed.table(use.type()).stream()
                         .map(table -> new UseView(
-                                table.holder().definition().sort().folder(),
-                                table.holder().key(),
+                                table.recordType().definition().sort().folder(),
+                                table.recordType().key(),
                                 use.id(),
                                 named.get(new Link(use.type(), use.id())).title(),
-                                table.holder().singular())))
+                                table.recordType().singular())))
                 .toList();
     }
 

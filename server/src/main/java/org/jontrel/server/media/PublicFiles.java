@@ -1,9 +1,9 @@
 package org.jontrel.server.media;
 
 import java.util.Set;
-import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Field;
+import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.core.value.Leaves;
 import org.jontrel.core.value.Link;
 import org.jontrel.site.Site;
@@ -19,26 +19,26 @@ public final class PublicFiles {
     }
 
     private static boolean shows(Site site, Link use, long file) {
-        var holder = site.installed().table(use.type()).map(table -> table.holder());
-        if (holder.isEmpty()) {
+        var recordType = site.installed().table(use.type()).map(table -> table.recordType());
+        if (recordType.isEmpty()) {
             return false;
         }
-        return onPages(holder.get())
-                || Audience.PUBLIC_API.reads(holder.get())
+        return onPages(recordType.get())
+                || Audience.PUBLIC_API.reads(recordType.get())
                         && site.records().byIds(use.type(), Set.of(use.id())).stream()
-                                .anyMatch(record -> inApi(holder.get(), record, file));
+                                .anyMatch(record -> inApi(recordType.get(), record, file));
     }
 
-    private static boolean onPages(Holder holder) {
-        return switch (holder.definition()) {
+    private static boolean onPages(RecordType recordType) {
+        return switch (recordType.definition()) {
             case ContentType type -> type.publishing().visible();
-            default -> !holder.single();
+            default -> !recordType.single();
         };
     }
 
-    private static boolean inApi(Holder holder, StoredRecord record, long file) {
+    private static boolean inApi(RecordType recordType, StoredRecord record, long file) {
         boolean[] found = {false};
-        var given = holder.fields().filter(Field::api).toList();
+        var given = recordType.fields().filter(Field::api).toList();
         Leaves.of(given, record.values(), (field, value) -> found[0] |= field.api() && value.equals(file));
         return found[0];
     }

@@ -44,12 +44,12 @@ class PreviewController {
     @PostMapping("/api/sites/{site}/types/{key}/preview")
     Preview preview(@PathVariable String site, @PathVariable String key, @Valid @RequestBody Typed body) {
         var engine = sites.engine(site);
-        var holder = engine.installed()
+        var recordType = engine.installed()
                 .table(Definition.Sort.TYPE, key)
-                .map(table -> table.holder())
+                .map(table -> table.recordType())
                 .orElseThrow(() -> Refusal.missing("The site " + site + " has no content type " + key + "."));
         var values = engine.records()
-                .check(Write.fresh(holder.id(), RecordState.PUBLISHED, body.values(), ""))
+                .check(Write.fresh(recordType.id(), RecordState.PUBLISHED, body.values(), ""))
                 .map(checked -> checked.values())
                 .orElse(Map.of());
         var now = Instant.now();
@@ -74,9 +74,9 @@ class PreviewController {
         var frame = Frames.of(sites.get(site).name(), site, engine);
         return new Preview(writer.record(
                 frame,
-                (ContentType) holder.definition(),
-                pages.cards(holder, List.of(record)).getFirst(),
+                (ContentType) recordType.definition(),
+                pages.cards(recordType, List.of(record)).getFirst(),
                 String.valueOf(values.getOrDefault("part_body", "")),
-                pages.sections(holder, record)));
+                pages.sections(recordType, record)));
     }
 }

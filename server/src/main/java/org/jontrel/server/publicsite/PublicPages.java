@@ -11,11 +11,11 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
-import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.record.Values;
+import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.core.value.Leaves;
 import org.jontrel.core.value.Link;
 import org.jontrel.core.value.Row;
@@ -52,9 +52,9 @@ public final class PublicPages {
     public record Branch(Card term, List<Branch> below) {}
 
     /** The fields that a card shows. */
-    static Set<String> onCards(Holder holder) {
-        var fields = holder.groups().stream()
-                .filter(group -> group.id().equals(Holder.CLASSIFIED))
+    static Set<String> onCards(RecordType recordType) {
+        var fields = recordType.groups().stream()
+                .filter(group -> group.id().equals(RecordType.CLASSIFIED))
                 .flatMap(group -> group.fields().stream())
                 .map(Field::id)
                 .collect(Collectors.toCollection(HashSet::new));
@@ -63,23 +63,24 @@ public final class PublicPages {
     }
 
     /** Cards of records, in their order. */
-    List<Card> cards(Holder holder, Collection<StoredRecord> stored) {
-        var known = ReferenceNames.of(path, site, holder, stored, audience);
-        var addresses = site.records().addresses(holder.id(), stored);
-        var records = stored.stream().map(record -> known.seen(holder, record)).toList();
-        var terms = terms(holder, records);
+    List<Card> cards(RecordType recordType, Collection<StoredRecord> stored) {
+        var known = ReferenceNames.of(path, site, recordType, stored, audience);
+        var addresses = site.records().addresses(recordType.id(), stored);
+        var records =
+                stored.stream().map(record -> known.seen(recordType, record)).toList();
+        var terms = terms(recordType, records);
         return records.stream()
                 .map(record -> new Card(
                         record.title().isEmpty() ? record.slug() : record.title(),
                         String.valueOf(record.values().getOrDefault("part_summary", "")),
-                        address(holder, addresses.get(record.id())),
+                        address(recordType, addresses.get(record.id())),
                         record.values().get("part_lead_image") instanceof Long id ? known.file(id) : null,
-                        classified(holder, record, terms)))
+                        classified(recordType, record, terms)))
                 .toList();
     }
 
     /** Terms as the tree that they are; one below a term that is not among them stands at the top. */
-    List<Branch> tree(Holder taxonomy, List<StoredRecord> terms) {
+    List<Branch> tree(RecordType taxonomy, List<StoredRecord> terms) {
         var cards = cards(taxonomy, terms);
         var there = terms.stream().map(StoredRecord::id).collect(Collectors.toSet());
         var below = new HashMap<Long, List<Integer>>();
@@ -98,17 +99,18 @@ public final class PublicPages {
                 .toList();
     }
 
-    String address(Holder holder, String below) {
-        return "/at/" + encoded(path) + "/" + encoded(holder.path()) + "/" + below;
+    String address(RecordType recordType, String below) {
+        return "/at/" + encoded(path) + "/" + encoded(recordType.path()) + "/" + below;
     }
 
     static String encoded(String segment) {
         return UriUtils.encodePathSegment(segment, StandardCharsets.UTF_8);
     }
 
-    private List<PageField.Item> classified(Holder holder, StoredRecord record, Map<Link, PageField.Item> terms) {
-        return holder.groups().stream()
-                .filter(group -> group.id().equals(Holder.CLASSIFIED))
+    private List<PageField.Item> classified(
+            RecordType recordType, StoredRecord record, Map<Link, PageField.Item> terms) {
+        return recordType.groups().stream()
+                .filter(group -> group.id().equals(RecordType.CLASSIFIED))
                 .flatMap(group -> group.fields().stream())
                 .filter(field -> record.values().get(field.id()) instanceof List<?>)
                 .flatMap(field -> ((List<?>) record.values().get(field.id()))
@@ -118,9 +120,9 @@ public final class PublicPages {
     }
 
     /** The terms that records have, with the first colour that each term holds. */
-    private Map<Link, PageField.Item> terms(Holder holder, Collection<StoredRecord> records) {
+    private Map<Link, PageField.Item> terms(RecordType recordType, Collection<StoredRecord> records) {
         var wanted = new HashMap<String, Set<Long>>();
-        var fields = holder.fields().toList();
+        var fields = recordType.fields().toList();
         records.forEach(record -> Leaves.of(fields, record.values(), (field, value) -> {
             if (field.kind() instanceof Kind.TermPick pick && value instanceof Long term) {
                 wanted.computeIfAbsent(pick.taxonomy(), _ -> new HashSet<>()).add(term);
@@ -135,13 +137,13 @@ public final class PublicPages {
                     new Link(taxonomy, term.id()),
                     new PageField.Item(
                             term.title(),
-                            address(table.holder(), addresses.get(term.id())),
-                            colour(table.holder(), term))));
+                            address(table.recordType(), addresses.get(term.id())),
+                            colour(table.recordType(), term))));
         }));
         return items;
     }
 
-    private static String colour(Holder taxonomy, StoredRecord term) {
+    private static String colour(RecordType taxonomy, StoredRecord term) {
         return taxonomy.byId().values().stream()
                 .filter(field ->
                         field.kind() instanceof Kind.Colour && term.values().get(field.id()) != null)
@@ -151,14 +153,14 @@ public final class PublicPages {
     }
 
     /** The sections of a record's page. */
-    List<PageSection> sections(Holder holder, StoredRecord stored) {
-        var known = ReferenceNames.of(path, site, holder, List.of(stored), audience);
-        var record = known.seen(holder, stored);
-        var terms = terms(holder, List.of(record));
-        var hidden = hidden(holder, record);
-        var links = links(holder, record);
+    List<PageSection> sections(RecordType recordType, StoredRecord stored) {
+        var known = ReferenceNames.of(path, site, recordType, List.of(stored), audience);
+        var record = known.seen(recordType, stored);
+        var terms = terms(recordType, List.of(record));
+        var hidden = hidden(recordType, record);
+        var links = links(recordType, record);
         var sections = new ArrayList<PageSection>();
-        for (var group : holder.groups()) {
+        for (var group : recordType.groups()) {
             if (hidden.contains(group.id())) {
                 continue;
             }
@@ -167,16 +169,16 @@ public final class PublicPages {
                     .filter(field -> !hidden.contains(field.key()))
                     .forEach(field -> lines(field, record.values().get(field.id()), known, terms, links, lines));
             if (!lines.isEmpty()) {
-                sections.add(new PageSection(group.id().equals(Holder.CLASSIFIED) ? "" : group.title(), lines));
+                sections.add(new PageSection(group.id().equals(RecordType.CLASSIFIED) ? "" : group.title(), lines));
             }
         }
-        pointers(holder, record).ifPresent(sections::add);
+        pointers(recordType, record).ifPresent(sections::add);
         return sections;
     }
 
-    private Set<String> hidden(Holder holder, StoredRecord record) {
+    private Set<String> hidden(RecordType recordType, StoredRecord record) {
         var write = Write.fresh(
-                holder.id(), record.state(), Values.wire(holder.fields().toList(), record.values()), "");
+                recordType.id(), record.state(), Values.wire(recordType.fields().toList(), record.values()), "");
         return site.records()
                 .check(record.parent().map(write::under).orElse(write))
                 .map(checked -> checked.hidden())
@@ -184,9 +186,9 @@ public final class PublicPages {
     }
 
     /** Where the relations of a record lead, for what visitors may see. */
-    private Map<Link, PageField.Item> links(Holder holder, StoredRecord record) {
+    private Map<Link, PageField.Item> links(RecordType recordType, StoredRecord record) {
         var wanted = new HashSet<Link>();
-        Leaves.of(holder.fields().toList(), record.values(), (_, value) -> {
+        Leaves.of(recordType.fields().toList(), record.values(), (_, value) -> {
             if (value instanceof Link link) {
                 wanted.add(link);
             }
@@ -206,32 +208,32 @@ public final class PublicPages {
                     .filter(each -> audience.reads(each, now))
                     .toList();
             var addresses = site.records().addresses(type, records);
-            boolean pages = table.holder().definition() instanceof ContentType is
+            boolean pages = table.recordType().definition() instanceof ContentType is
                     && is.publishing().visible();
             records.forEach(each -> items.put(
                     new Link(type, each.id()),
                     new PageField.Item(
                             each.title().isEmpty() ? each.slug() : each.title(),
-                            pages ? address(table.holder(), addresses.get(each.id())) : null,
+                            pages ? address(table.recordType(), addresses.get(each.id())) : null,
                             null)));
         }));
         return items;
     }
 
     /** What leads here, by relations whose other end is shown. */
-    private java.util.Optional<PageSection> pointers(Holder holder, StoredRecord record) {
+    private java.util.Optional<PageSection> pointers(RecordType recordType, StoredRecord record) {
         var lines = new ArrayList<PageField>();
         var installed = site.installed();
-        for (var pointers : site.records().pointers(holder.id(), record.id())) {
+        for (var pointers : site.records().pointers(recordType.id(), record.id())) {
             var field = installed
-                    .table(pointers.holderId())
-                    .flatMap(table -> table.holder().field(pointers.fieldId()))
+                    .table(pointers.recordTypeId())
+                    .flatMap(table -> table.recordType().field(pointers.fieldId()))
                     .orElseThrow();
             if (field.kind() instanceof Kind.Relation relation
                     && relation.inverse() != null
                     && relation.inverse().shown()) {
                 var links = new HashSet<Link>();
-                pointers.records().forEach(id -> links.add(new Link(pointers.holderId(), id)));
+                pointers.records().forEach(id -> links.add(new Link(pointers.recordTypeId(), id)));
                 var items = items(links).values().stream()
                         .sorted(java.util.Comparator.comparing(PageField.Item::text))
                         .toList();

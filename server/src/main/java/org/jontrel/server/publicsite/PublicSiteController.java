@@ -16,13 +16,13 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
-import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.naming.Wording;
+import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.core.value.Link;
 import org.jontrel.server.site.Sites;
 import org.jontrel.site.Site;
@@ -101,25 +101,25 @@ class PublicSiteController {
 
     /** For each type that has pages, the first few that a query finds; types without any are left out. */
     private static Map<String, List<PublicPages.Card>> lists(
-            Site engine, String path, Function<Holder, Optional<ListQuery>> query) {
+            Site engine, String path, Function<RecordType, Optional<ListQuery>> query) {
         var pages = new PublicPages(path, engine, Audience.VISITORS);
         var lists = new LinkedHashMap<String, List<PublicPages.Card>>();
         for (var table : engine.installed().tables(Definition.Sort.TYPE)) {
-            var holder = table.holder();
-            var wanted = ((ContentType) holder.definition()).publishing().visible()
-                    ? query.apply(holder)
+            var recordType = table.recordType();
+            var wanted = ((ContentType) recordType.definition()).publishing().visible()
+                    ? query.apply(recordType)
                     : Optional.<ListQuery>empty();
             if (wanted.isPresent()) {
                 var found = engine.records()
                         .page(
-                                holder.id(),
+                                recordType.id(),
                                 wanted.get()
                                         .as(Audience.VISITORS)
-                                        .only(PublicPages.onCards(holder))
+                                        .only(PublicPages.onCards(recordType))
                                         .most(PER_TYPE))
                         .orElseThrow();
                 if (!found.records().isEmpty()) {
-                    lists.put(holder.plural(), pages.cards(holder, found.records()));
+                    lists.put(recordType.plural(), pages.cards(recordType, found.records()));
                 }
             }
         }
@@ -142,30 +142,30 @@ class PublicSiteController {
             @RequestParam(defaultValue = "") String after) {
         var address = below.replaceAll("^/+|/+$", "");
         return answer(site, (engine, frame) -> {
-            var holder = holder(engine, path);
-            return holder.isEmpty()
+            var recordType = recordType(engine, path);
+            return recordType.isEmpty()
                     ? moved(engine, site, path, address)
-                    : page(engine, frame, holder.get(), address, after);
+                    : page(engine, frame, recordType.get(), address, after);
         });
     }
 
     private Optional<ResponseEntity<String>> page(
-            Site engine, PageFrame frame, Holder holder, String address, String after) {
+            Site engine, PageFrame frame, RecordType recordType, String address, String after) {
         var pages = new PublicPages(frame.path(), engine, Audience.VISITORS);
         if (address.isEmpty()) {
-            return index(engine, frame, holder, pages, after);
+            return index(engine, frame, recordType, pages, after);
         }
         return engine.records()
-                .byAddress(holder.id(), address)
+                .byAddress(recordType.id(), address)
                 .filter(found -> found.record().visible(Instant.now()))
                 .map(found -> {
                     if (found.moved()) {
-                        return redirect(pages.address(holder, found.address()));
+                        return redirect(pages.address(recordType, found.address()));
                     }
                     return html(
-                            holder.definition() instanceof ContentType type
-                                    ? record(frame, type, holder, found.record(), pages)
-                                    : term(engine, frame, holder, found.record(), pages));
+                            recordType.definition() instanceof ContentType type
+                                    ? record(frame, type, recordType, found.record(), pages)
+                                    : term(engine, frame, recordType, found.record(), pages));
                 });
     }
 
@@ -194,23 +194,25 @@ class PublicSiteController {
         return ResponseEntity.ok(page);
     }
 
-    private String record(PageFrame frame, ContentType type, Holder holder, StoredRecord record, PublicPages pages) {
+    private String record(
+            PageFrame frame, ContentType type, RecordType recordType, StoredRecord record, PublicPages pages) {
         return writer.record(
                 frame,
                 type,
-                pages.cards(holder, List.of(record)).getFirst(),
+                pages.cards(recordType, List.of(record)).getFirst(),
                 String.valueOf(record.values().getOrDefault("part_body", "")),
-                pages.sections(holder, record));
+                pages.sections(recordType, record));
     }
 
     private Optional<ResponseEntity<String>> index(
-            Site engine, PageFrame frame, Holder holder, PublicPages pages, String after) {
-        if (!(holder.definition() instanceof ContentType type)) {
+            Site engine, PageFrame frame, RecordType recordType, PublicPages pages, String after) {
+        if (!(recordType.definition() instanceof ContentType type)) {
             var now = Instant.now();
-            var terms = engine.records().all(holder.id(), MOST_TERMS).stream()
+            var terms = engine.records().all(recordType.id(), MOST_TERMS).stream()
                     .filter(term -> term.visible(now))
                     .toList();
-            return Optional.of(html(writer.terms(frame, (Taxonomy) holder.definition(), pages.tree(holder, terms))));
+            return Optional.of(
+                    html(writer.terms(frame, (Taxonomy) recordType.definition(), pages.tree(recordType, terms))));
         }
         if (!type.index().on()) {
             return Optional.empty();
@@ -219,14 +221,14 @@ class PublicSiteController {
             var query = ListQuery.ALL
                     .as(Audience.VISITORS)
                     .most(type.index().pageSize())
-                    .only(PublicPages.onCards(holder))
-                    .sortedBy(order(holder, type), type.index().descending())
+                    .only(PublicPages.onCards(recordType))
+                    .sortedBy(order(recordType, type), type.index().descending())
                     .after(after.isEmpty() ? Optional.empty() : Optional.of(after));
-            var page = engine.records().page(holder.id(), query).orElseThrow();
+            var page = engine.records().page(recordType.id(), query).orElseThrow();
             return Optional.of(html(writer.index(
                     frame,
                     type,
-                    pages.cards(holder, page.records()),
+                    pages.cards(recordType, page.records()),
                     page.records().isEmpty() ? Wording.EMPTY.of(type) : "",
                     after.isEmpty(),
                     page.next().orElse(null))));
@@ -236,21 +238,21 @@ class PublicSiteController {
     }
 
     /** What sorts the list: what the type says, where lists can be sorted by it. */
-    private static String order(Holder holder, ContentType type) {
-        return holder.columns("").stream()
+    private static String order(RecordType recordType, ContentType type) {
+        return recordType.columns("").stream()
                         .anyMatch(field -> field.id().equals(type.index().order()))
                 ? type.index().order()
                 : "own_updated_at";
     }
 
     /** Everything under a term, type by type. */
-    private String term(Site engine, PageFrame frame, Holder taxonomy, StoredRecord term, PublicPages pages) {
+    private String term(Site engine, PageFrame frame, RecordType taxonomy, StoredRecord term, PublicPages pages) {
         var under = under(engine.records().all(taxonomy.id(), MOST_TERMS), term);
         return writer.term(
                 frame,
                 (Taxonomy) taxonomy.definition(),
                 pages.cards(taxonomy, List.of(term)).getFirst(),
-                lists(engine, frame.path(), holder -> uses(holder, taxonomy.id(), under)),
+                lists(engine, frame.path(), recordType -> uses(recordType, taxonomy.id(), under)),
                 pages.sections(taxonomy, term));
     }
 
@@ -273,8 +275,8 @@ class PublicSiteController {
     }
 
     /** Records that are classified with one of these terms, or have one in a field; empty where a type uses none. */
-    private static Optional<ListQuery> uses(Holder holder, String taxonomyId, List<String> terms) {
-        var ways = holder.byId().values().stream()
+    private static Optional<ListQuery> uses(RecordType recordType, String taxonomyId, List<String> terms) {
+        var ways = recordType.byId().values().stream()
                 .filter(field -> field.kind() instanceof Kind.TermPick pick
                         && pick.taxonomy().equals(taxonomyId))
                 .map(field -> (Condition)
@@ -285,11 +287,11 @@ class PublicSiteController {
         return ways.isEmpty() ? Optional.empty() : Optional.of(ListQuery.ALL.where(new Condition.Any(ways)));
     }
 
-    private static Optional<Holder> holder(Site site, String path) {
+    private static Optional<RecordType> recordType(Site site, String path) {
         return site.installed().tables().values().stream()
-                .map(table -> table.holder())
-                .filter(holder -> holder.path().equals(path))
-                .filter(holder -> !(holder.definition() instanceof ContentType type)
+                .map(table -> table.recordType())
+                .filter(recordType -> recordType.path().equals(path))
+                .filter(recordType -> !(recordType.definition() instanceof ContentType type)
                         || type.publishing().visible())
                 .findFirst();
     }
@@ -298,7 +300,7 @@ class PublicSiteController {
     private static Optional<ResponseEntity<String>> moved(Site engine, String site, String path, String below) {
         var encoded = Arrays.stream(below.split("/")).map(PublicPages::encoded).collect(Collectors.joining("/"));
         return engine.redirected(path)
-                .map(holder -> redirect("/at/" + encoded(site) + "/" + holder.path() + "/" + encoded));
+                .map(recordType -> redirect("/at/" + encoded(site) + "/" + recordType.path() + "/" + encoded));
     }
 
     private static ResponseEntity<String> redirect(String address) {

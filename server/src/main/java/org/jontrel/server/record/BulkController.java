@@ -1,6 +1,6 @@
 package org.jontrel.server.record;
 
-import static org.jontrel.server.record.Holders.SORTS;
+import static org.jontrel.server.record.RecordTypes.SORTS;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
@@ -30,10 +30,10 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/sites/{site}/" + SORTS + "/{key}")
 class BulkController {
-    private final Holders holders;
+    private final RecordTypes recordTypes;
 
-    BulkController(Holders holders) {
-        this.holders = holders;
+    BulkController(RecordTypes recordTypes) {
+        this.recordTypes = recordTypes;
     }
 
     /** What to do with each record. */
@@ -78,7 +78,7 @@ class BulkController {
             @PathVariable String key,
             @Valid @RequestBody Bulk body,
             Principal principal) {
-        var at = holders.at(site, sort, key);
+        var at = recordTypes.at(site, sort, key);
         var act = act(body.act());
         var field = act == BulkAction.SET || act == BulkAction.ADD ? field(at, body.field(), act) : null;
         var done = new ArrayList<Long>();
@@ -117,9 +117,9 @@ class BulkController {
                 "Records can be published, made drafts, retired, set, added to, removed or brought back.", List.of());
     }
 
-    private static Field field(Holders.BoundSite at, String key, BulkAction act) {
+    private static Field field(RecordTypes.BoundSite at, String key, BulkAction act) {
         var field = at.table()
-                .holder()
+                .recordType()
                 .fields()
                 .filter(each -> each.key().equals(key))
                 .findFirst()
@@ -131,7 +131,7 @@ class BulkController {
     }
 
     private static Write write(
-            Holders.BoundSite at, StoredRecord record, BulkAction act, Field field, Object value, String author) {
+            RecordTypes.BoundSite at, StoredRecord record, BulkAction act, Field field, Object value, String author) {
         var raw = new LinkedHashMap<String, Object>();
         if (act == BulkAction.SET) {
             raw.put(field.key(), value);
@@ -157,11 +157,11 @@ class BulkController {
     }
 
     /** Why not, or empty. */
-    private static String save(Holders.BoundSite at, Write write) {
+    private static String save(RecordTypes.BoundSite at, Write write) {
         return SaveResponses.reason(at.engine().records().save(write));
     }
 
-    private static String remove(Holders.BoundSite at, StoredRecord record, String author) {
+    private static String remove(RecordTypes.BoundSite at, StoredRecord record, String author) {
         return SaveResponses.reason(at.engine().records().remove(at.id(), record.id(), record.version(), author));
     }
 
@@ -181,7 +181,7 @@ class BulkController {
             @PathVariable String key,
             @Valid @RequestBody MergeTerms body,
             Principal principal) {
-        var at = holders.at(site, sort, key);
+        var at = recordTypes.at(site, sort, key);
         if (!sort.equals("taxonomies")) {
             throw Refusal.invalid("Only terms can be merged.", List.of());
         }

@@ -1,6 +1,6 @@
 package org.jontrel.server.record;
 
-import static org.jontrel.server.record.Holders.SORTS;
+import static org.jontrel.server.record.RecordTypes.SORTS;
 
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.ResponseEntity;
@@ -15,10 +15,10 @@ import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBo
 @RestController
 @RequestMapping("/api/sites/{site}/" + SORTS + "/{key}")
 class ExportController {
-    private final Holders holders;
+    private final RecordTypes recordTypes;
 
-    ExportController(Holders holders) {
-        this.holders = holders;
+    ExportController(RecordTypes recordTypes) {
+        this.recordTypes = recordTypes;
     }
 
     @GetMapping("/export.{format:csv|xlsx|jsonl}")
@@ -31,12 +31,12 @@ class ExportController {
             @RequestParam(defaultValue = "") String search,
             @RequestParam(defaultValue = "") String order,
             @RequestParam(defaultValue = "") String fields) {
-        var at = holders.at(site, sort, key);
+        var at = recordTypes.at(site, sort, key);
         var query = ListController.query(where, search, order, fields);
         ListController.asked(() -> at.engine().records().page(at.id(), query.most(1)));
         var file = ExportFile.of(format);
         StreamingResponseBody body = out -> file.write(
-                ExportFile.ExportSource.of(site, at.engine(), at.table().holder(), query), out);
+                ExportFile.ExportSource.of(site, at.engine(), at.table().recordType(), query), out);
         return download(file, site + "-" + key + "." + format, body);
     }
 

@@ -16,10 +16,10 @@ import java.util.regex.Pattern;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
 import org.dhatim.fastexcel.Workbook;
-import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.record.Values;
+import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.server.web.Refusal;
 import org.jontrel.site.Site;
 import org.jontrel.site.record.read.ListQuery;
@@ -65,7 +65,7 @@ public enum ExportFile {
      *
      * @param pages asked one behind the other, while the file is written
      */
-    public record ExportSource(Holder holder, List<Field> fields, Iterator<ExportPage> pages) {
+    public record ExportSource(RecordType recordType, List<Field> fields, Iterator<ExportPage> pages) {
         /** Some records, and what their values lead to. */
         public record ExportPage(List<StoredRecord> records, ReferenceNames known) {}
 
@@ -75,13 +75,14 @@ public enum ExportFile {
          * @param path of the site
          * @param query whose page length does not matter
          */
-        public static ExportSource of(String path, Site site, Holder holder, ListQuery query) {
-            var fields = holder.fields()
+        public static ExportSource of(String path, Site site, RecordType recordType, ListQuery query) {
+            var fields = recordType
+                    .fields()
                     .filter(field -> query.fields() == null || query.fields().contains(field.id()))
                     .filter(field -> field.kind().holdsValue())
                     .toList();
-            return new ExportSource(holder, fields, new Pages<>(query.most(ListQuery.MOST), next -> {
-                var list = page(path, site, holder, next);
+            return new ExportSource(recordType, fields, new Pages<>(query.most(ListQuery.MOST), next -> {
+                var list = page(path, site, recordType, next);
                 return new Pages.Found<>(list.page(), list.next().map(cursor -> next.after(Optional.of(cursor))));
             }));
         }
@@ -91,7 +92,7 @@ public enum ExportFile {
             return site.held()
                     .look(name, 0, 1)
                     .map(first -> new ExportSource(
-                            first.holder(),
+                            first.recordType(),
                             first.fields(),
                             new Pages<>(
                                     0L,
@@ -100,16 +101,19 @@ public enum ExportFile {
                                             .map(page -> new Pages.Found<>(
                                                     new ExportPage(
                                                             page.records(),
-                                                            known(path, site, page.holder(), page.records())),
+                                                            known(path, site, page.recordType(), page.records())),
                                                     page.next()))
                                             .orElseThrow(() -> Refusal.unavailable(
                                                     "These values were purged while they were exported.")))));
         }
     }
 
-    private static ReferenceNames known(String path, Site site, Holder holder, List<StoredRecord> records) {
+    private static ReferenceNames known(String path, Site site, RecordType recordType, List<StoredRecord> records) {
         return ReferenceNames.of(
-                path, site, holder, records.stream().map(StoredRecord::values).toList());
+                path,
+                site,
+                recordType,
+                records.stream().map(StoredRecord::values).toList());
     }
 
     /** Pages that are asked for one behind the other. */
@@ -164,19 +168,19 @@ public enum ExportFile {
     private record Listed(ExportSource.ExportPage page, Optional<String> next) {}
 
     /** One file is of one state of the definitions: where they are switched meanwhile, it breaks off and is no whole file. */
-    private static Listed page(String path, Site site, Holder holder, ListQuery query) {
+    private static Listed page(String path, Site site, RecordType recordType, ListQuery query) {
         return site.together(() -> {
-            var fields = holder.fields().toList();
+            var fields = recordType.fields().toList();
             boolean same = site.installed()
-                    .table(holder.id())
-                    .filter(table -> table.holder().fields().toList().equals(fields))
+                    .table(recordType.id())
+                    .filter(table -> table.recordType().fields().toList().equals(fields))
                     .isPresent();
             if (!same) {
                 throw Refusal.unavailable("The definitions were switched while this was exported. Export it again.");
             }
-            var list = site.records().page(holder.id(), query).orElseThrow();
+            var list = site.records().page(recordType.id(), query).orElseThrow();
             return new Listed(
-                    new ExportSource.ExportPage(list.records(), known(path, site, holder, list.records())),
+                    new ExportSource.ExportPage(list.records(), known(path, site, recordType, list.records())),
                     list.next());
         });
     }
@@ -233,7 +237,7 @@ public enum ExportFile {
     private static void xlsx(ExportSource source, OutputStream out) throws IOException {
         var fields = source.fields();
         try (var book = new Workbook(out, "Jontrel", "1.0")) {
-            var sheet = book.newWorksheet(source.holder().key());
+            var sheet = book.newWorksheet(source.recordType().key());
             var heads = heads(fields);
             for (int i = 0; i < heads.size(); i++) {
                 sheet.inlineString(0, i, heads.get(i));

@@ -38,11 +38,11 @@ class HeldController {
     /** Records whose values are brought back in one request; who asks goes on from {@code next}. */
     private static final int TOGETHER = 200;
 
-    private final Holders holders;
+    private final RecordTypes recordTypes;
     private final Trail trail;
 
-    HeldController(Holders holders, Trail trail) {
-        this.holders = holders;
+    HeldController(RecordTypes recordTypes, Trail trail) {
+        this.recordTypes = recordTypes;
         this.trail = trail;
     }
 
@@ -110,8 +110,8 @@ class HeldController {
                     held.toVersion(),
                     held.at(),
                     held.by(),
-                    held.holderId(),
-                    held.holder(),
+                    held.recordTypeId(),
+                    held.recordType(),
                     held.fieldId(),
                     held.field(),
                     held.kind(),
@@ -128,7 +128,7 @@ class HeldController {
             return new PurgedView(
                     purged.name(),
                     purged.runId(),
-                    purged.holderId(),
+                    purged.recordTypeId(),
                     purged.fieldId(),
                     purged.amount(),
                     purged.byWhom(),
@@ -141,7 +141,7 @@ class HeldController {
 
     @GetMapping
     HeldList all(@PathVariable String site) {
-        var held = holders.engine(site).held();
+        var held = recordTypes.engine(site).held();
         return new HeldList(
                 held.list().stream().map(HeldView::of).toList(),
                 held.purged().stream().map(PurgedView::of).toList());
@@ -182,7 +182,7 @@ class HeldController {
             @Schema(description = "Only where the field of today has no value, as where it could not take this one")
                     @RequestParam(defaultValue = "false")
                     boolean lacking) {
-        var engine = holders.engine(site);
+        var engine = recordTypes.engine(site);
         var page = engine.held()
                 .look(name, after, Math.clamp(most, 1, 200), lacking)
                 .orElseThrow(() -> nothing(name));
@@ -192,7 +192,7 @@ class HeldController {
         var known = ReferenceNames.of(
                 site,
                 engine,
-                page.holder(),
+                page.recordType(),
                 page.records().stream().map(StoredRecord::values).toList());
         return new HeldPage(
                 fields.stream().map(Field::label).toList(),
@@ -204,7 +204,7 @@ class HeldController {
 
     private static HeldRecordView view(
             HeldValues.HeldSlice page, StoredRecord record, List<Field> fields, ReferenceNames known) {
-        var today = page.named().get(new Link(page.holder().id(), record.id()));
+        var today = page.named().get(new Link(page.recordType().id(), record.id()));
         return new HeldRecordView(
                 record.id(),
                 today == null ? record.title() : today.title(),
@@ -225,12 +225,12 @@ class HeldController {
     @GetMapping("/{name}/export.{format:csv|xlsx|jsonl}")
     ResponseEntity<StreamingResponseBody> export(
             @PathVariable String site, @PathVariable String name, @PathVariable String format) {
-        var source =
-                ExportFile.ExportSource.held(site, holders.engine(site), name).orElseThrow(() -> nothing(name));
+        var source = ExportFile.ExportSource.held(site, recordTypes.engine(site), name)
+                .orElseThrow(() -> nothing(name));
         var file = ExportFile.of(format);
         return ExportController.download(
                 file,
-                site + "-held-" + source.holder().key() + "-" + name + "." + format,
+                site + "-held-" + source.recordType().key() + "-" + name + "." + format,
                 out -> file.write(source, out));
     }
 
@@ -270,7 +270,8 @@ class HeldController {
             @PathVariable String name,
             @Valid @RequestBody BringBack body,
             Principal principal) {
-        var outcome = holders.engine(site)
+        var outcome = recordTypes
+                .engine(site)
                 .held()
                 .bringBack(name, body.replace(), body.after(), TOGETHER, principal.getName());
         return switch (outcome) {
@@ -329,7 +330,7 @@ class HeldController {
             throw Refusal.invalid(
                     "Name the held values to purge by exactly one of name, run and definition.", List.of());
         }
-        var engine = holders.engine(site);
+        var engine = recordTypes.engine(site);
         var names = names(engine, name, run, definition);
         if (names.isEmpty()) {
             throw nothing(name.isEmpty() ? definition.isEmpty() ? "run " + run : definition : name);
@@ -356,8 +357,8 @@ class HeldController {
                     TrailAction.VALUES_PURGED,
                     "site " + site + ", "
                             + gone.stream()
-                                    .map(held -> held.holder() + (held.field().isEmpty() ? "" : " " + held.field())
-                                            + ": " + held.values())
+                                    .map(held -> held.recordType()
+                                            + (held.field().isEmpty() ? "" : " " + held.field()) + ": " + held.values())
                                     .collect(Collectors.joining("; ")));
         }
         return new PurgeView(gone.size(), gone.stream().mapToLong(Held::values).sum());
@@ -367,7 +368,7 @@ class HeldController {
         return engine.held().list().stream()
                 .filter(held -> held.name().equals(name)
                         || held.runId() == run
-                        || held.holderId().equals(definition))
+                        || held.recordTypeId().equals(definition))
                 .map(Held::name)
                 .collect(Collectors.toSet());
     }

@@ -1,6 +1,6 @@
 package org.jontrel.server.record;
 
-import static org.jontrel.server.record.Holders.SORTS;
+import static org.jontrel.server.record.RecordTypes.SORTS;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
@@ -10,10 +10,10 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.record.Values;
+import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.server.web.Refusal;
 import org.jontrel.site.record.read.StoredRecord;
 import org.jontrel.site.record.write.SaveResult;
@@ -29,18 +29,18 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/sites/{site}/" + SORTS + "/{key}/records/{id}/ends")
 class InverseController {
     private static final int TRIES = 3;
-    private final Holders holders;
+    private final RecordTypes recordTypes;
     private final RecordForms opening;
 
-    InverseController(Holders holders, RecordForms opening) {
-        this.holders = holders;
+    InverseController(RecordTypes recordTypes, RecordForms opening) {
+        this.recordTypes = recordTypes;
         this.opening = opening;
     }
 
-    @Schema(requiredProperties = {"holder", "field", "record", "linked"})
+    @Schema(requiredProperties = {"recordType", "field", "record", "linked"})
     record End(
             @Schema(description = "Id of the content type that holds the relation") @NotNull
-            String holder,
+            String recordType,
 
             @Schema(description = "Id of the relation") @NotNull
             String field,
@@ -58,10 +58,10 @@ class InverseController {
             @PathVariable long id,
             @Valid @RequestBody End body,
             Principal principal) {
-        var at = holders.at(site, sort, key);
+        var at = recordTypes.at(site, sort, key);
         var here = at.engine().records().byId(at.id(), id);
-        var other = at.engine().installed().table(body.holder()).map(table -> table.holder());
-        var field = other.flatMap(holder -> holder.field(body.field()))
+        var other = at.engine().installed().table(body.recordType()).map(table -> table.recordType());
+        var field = other.flatMap(recordType -> recordType.field(body.field()))
                 .filter(each -> each.kind() instanceof Kind.Relation relation
                         && relation.inverse() != null
                         && relation.to().contains(at.id()));
@@ -76,11 +76,11 @@ class InverseController {
         for (int attempt = 0; attempt < TRIES; attempt++) {
             var before = at.engine()
                     .records()
-                    .byId(body.holder(), body.record())
+                    .byId(body.recordType(), body.record())
                     .orElseThrow(() ->
                             Refusal.missing("There is no such " + other.get().singular() + "."));
             var raw = changed(other.get(), field.get(), before, Map.of("type", at.id(), "id", id), body.linked());
-            var write = Write.change(body.holder(), before, raw, true, principal.getName());
+            var write = Write.change(body.recordType(), before, raw, true, principal.getName());
             var result = at.engine().records().save(write);
             if (!(result instanceof SaveResult.Conflict)) {
                 SaveResponses.stored(
@@ -96,7 +96,7 @@ class InverseController {
 
     /** All values of the other record, with the link in its place or without it. */
     private static Map<String, Object> changed(
-            Holder other, Field field, StoredRecord before, Map<String, Object> link, boolean linked) {
+            RecordType other, Field field, StoredRecord before, Map<String, Object> link, boolean linked) {
         var values = new LinkedHashMap<>(Values.wire(other.fields().toList(), before.values()));
         var at = values;
         for (var group : other.home(field.id()).groups()) {

@@ -1,6 +1,6 @@
 package org.jontrel.server.record;
 
-import static org.jontrel.server.record.Holders.SORTS;
+import static org.jontrel.server.record.RecordTypes.SORTS;
 
 import io.swagger.v3.oas.annotations.Parameter;
 import java.util.Arrays;
@@ -31,10 +31,10 @@ import tools.jackson.databind.json.JsonMapper;
 class ListController {
     private static final int PAGE = 100;
     private static final JsonMapper JSON = JsonMapper.builder().build();
-    private final Holders holders;
+    private final RecordTypes recordTypes;
 
-    ListController(Holders holders) {
-        this.holders = holders;
+    ListController(RecordTypes recordTypes) {
+        this.recordTypes = recordTypes;
     }
 
     @GetMapping("/records")
@@ -54,7 +54,7 @@ class ListController {
             @Parameter(description = "Ids of fields with commas between; all where empty")
                     @RequestParam(defaultValue = "")
                     String fields) {
-        var at = holders.at(site, sort, key);
+        var at = recordTypes.at(site, sort, key);
         var query = query(where, search, order, fields).most(Math.clamp(most, 1, PAGE * 5));
         var page = asked(() -> at.engine()
                 .records()
@@ -63,15 +63,19 @@ class ListController {
         return view(at, page);
     }
 
-    static RecordViews.ListView view(Holders.BoundSite at, RecordList page) {
-        var holder = at.table().holder();
+    static RecordViews.ListView view(RecordTypes.BoundSite at, RecordList page) {
+        var recordType = at.table().recordType();
         var values = page.records().stream().map(record -> record.values()).toList();
-        var known = ReferenceNames.of(at.site(), at.engine(), holder, values);
+        var known = ReferenceNames.of(at.site(), at.engine(), recordType, values);
         var addresses = at.engine().records().addresses(at.id(), page.records());
         return new RecordViews.ListView(
                 page.records().stream()
                         .map(record -> RecordViews.view(
-                                at.site(), holder, record, addresses.getOrDefault(record.id(), record.slug()), known))
+                                at.site(),
+                                recordType,
+                                record,
+                                addresses.getOrDefault(record.id(), record.slug()),
+                                known))
                         .toList(),
                 page.next().orElse(null));
     }
@@ -83,7 +87,7 @@ class ListController {
             @PathVariable String key,
             @RequestParam(defaultValue = "") String where,
             @RequestParam(defaultValue = "") String search) {
-        var at = holders.at(site, sort, key);
+        var at = recordTypes.at(site, sort, key);
         var count = asked(() -> at.engine().records().count(at.id(), query(where, search, "", "")));
         return new RecordViews.CountView(count.records(), count.exact());
     }

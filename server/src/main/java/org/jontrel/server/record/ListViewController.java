@@ -1,6 +1,6 @@
 package org.jontrel.server.record;
 
-import static org.jontrel.server.record.Holders.SORTS;
+import static org.jontrel.server.record.RecordTypes.SORTS;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
@@ -26,11 +26,11 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/sites/{site}/" + SORTS + "/{key}/views")
 class ListViewController {
     private static final int MOST = 50;
-    private final Holders holders;
+    private final RecordTypes recordTypes;
     private final ListViewMapper mapper;
 
-    ListViewController(Holders holders, ListViewMapper mapper) {
-        this.holders = holders;
+    ListViewController(RecordTypes recordTypes, ListViewMapper mapper) {
+        this.recordTypes = recordTypes;
         this.mapper = mapper;
     }
 
@@ -49,7 +49,7 @@ class ListViewController {
 
     @GetMapping
     List<KeptView> all(@PathVariable String site, @PathVariable String sort, @PathVariable String key) {
-        return mapper.of(site, holders.at(site, sort, key).id()).stream()
+        return mapper.of(site, recordTypes.at(site, sort, key).id()).stream()
                 .map(row -> new KeptView(row.name(), row.content(), row.byWhom()))
                 .toList();
     }
@@ -63,20 +63,20 @@ class ListViewController {
             @PathVariable String key,
             @Valid @RequestBody SaveView body,
             Principal principal) {
-        var holder = holders.at(site, sort, key).id();
+        var recordType = recordTypes.at(site, sort, key).id();
         var name = body.name().strip();
-        var there = mapper.of(site, holder);
+        var there = mapper.of(site, recordType);
         if (there.size() >= MOST && there.stream().noneMatch(row -> row.name().equals(name))) {
             throw Refusal.invalid("A list can have at most " + MOST + " saved views. Delete one first.", List.of());
         }
-        mapper.put(new ListViewMapper.ListViewRow(site, holder, name, body.content(), principal.getName()));
+        mapper.put(new ListViewMapper.ListViewRow(site, recordType, name, body.content(), principal.getName()));
     }
 
     @DeleteMapping
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void delete(
             @PathVariable String site, @PathVariable String sort, @PathVariable String key, @RequestParam String name) {
-        if (mapper.delete(site, holders.at(site, sort, key).id(), name) == 0) {
+        if (mapper.delete(site, recordTypes.at(site, sort, key).id(), name) == 0) {
             throw Refusal.missing("There is no view named " + name + ".");
         }
     }

@@ -9,17 +9,18 @@ import org.apache.ibatis.annotations.Select;
 
 @Mapper
 interface ListViewMapper {
-    record ListViewRow(String sitePath, String holderId, String name, String content, String byWhom) {}
+    record ListViewRow(String sitePath, String recordTypeId, String name, String content, String byWhom) {}
 
-    @Select("SELECT site_path, holder_id, name, content, by_whom FROM list_view WHERE site_path = #{site} AND"
-            + " holder_id = #{holder} ORDER BY name")
-    List<ListViewRow> of(@Param("site") String site, @Param("holder") String holder);
+    @Select(
+            "SELECT site_path, holder_id AS record_type_id, name, content, by_whom FROM list_view WHERE site_path = #{site} AND"
+                    + " holder_id = #{recordType} ORDER BY name")
+    List<ListViewRow> of(@Param("site") String site, @Param("recordType") String recordType);
 
     @Insert("INSERT INTO list_view (site_path, holder_id, name, content, by_whom, saved_at) VALUES (#{sitePath},"
-            + " #{holderId}, #{name}, #{content}, #{byWhom}, UTC_TIMESTAMP(3)) ON DUPLICATE KEY UPDATE"
+            + " #{recordTypeId}, #{name}, #{content}, #{byWhom}, UTC_TIMESTAMP(3)) ON DUPLICATE KEY UPDATE"
             + " content = VALUES(content), by_whom = VALUES(by_whom), saved_at = VALUES(saved_at)")
     void put(ListViewRow view);
 
-    @Delete("DELETE FROM list_view WHERE site_path = #{site} AND holder_id = #{holder} AND name = #{name}")
-    int delete(@Param("site") String site, @Param("holder") String holder, @Param("name") String name);
+    @Delete("DELETE FROM list_view WHERE site_path = #{site} AND holder_id = #{recordType} AND name = #{name}")
+    int delete(@Param("site") String site, @Param("recordType") String recordType, @Param("name") String name);
 }

@@ -1,6 +1,6 @@
 package org.jontrel.server.record;
 
-import static org.jontrel.server.record.Holders.SORTS;
+import static org.jontrel.server.record.RecordTypes.SORTS;
 
 import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.media.Schema;
@@ -16,7 +16,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
-import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.RecordState;
 import org.jontrel.core.record.CarriedValues;
@@ -24,6 +23,7 @@ import org.jontrel.core.record.RecordChanges;
 import org.jontrel.core.record.RecordCheck;
 import org.jontrel.core.record.Surroundings;
 import org.jontrel.core.record.Values;
+import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.server.web.Refusal;
 import org.jontrel.site.record.read.StoredRecord;
 import org.jontrel.site.record.write.SaveResult;
@@ -47,11 +47,11 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/sites/{site}/" + SORTS + "/{key}")
 class RecordController {
-    private final Holders holders;
+    private final RecordTypes recordTypes;
     private final RecordForms opening;
 
-    RecordController(Holders holders, RecordForms opening) {
-        this.holders = holders;
+    RecordController(RecordTypes recordTypes, RecordForms opening) {
+        this.recordTypes = recordTypes;
         this.opening = opening;
     }
 
@@ -93,11 +93,11 @@ class RecordController {
     @GetMapping("/records/{id}")
     RecordViews.OpenRecord one(
             @PathVariable String site, @PathVariable String sort, @PathVariable String key, @PathVariable long id) {
-        var at = holders.at(site, sort, key);
+        var at = recordTypes.at(site, sort, key);
         return opening.open(at, find(at, id));
     }
 
-    private static StoredRecord find(Holders.BoundSite at, long id) {
+    private static StoredRecord find(RecordTypes.BoundSite at, long id) {
         return at.engine().records().byId(at.id(), id).orElseThrow(() -> Refusal.missing("There is no such record."));
     }
 
@@ -109,8 +109,8 @@ class RecordController {
             @PathVariable String key,
             @Valid @RequestBody WriteBody body,
             Principal principal) {
-        var at = holders.at(site, sort, key);
-        if (at.table().holder().single()) {
+        var at = recordTypes.at(site, sort, key);
+        if (at.table().recordType().single()) {
             throw Refusal.missing("Site values exist once: change record 1.");
         }
         return save(at, Optional.empty(), body, principal);
@@ -133,10 +133,11 @@ class RecordController {
             @PathVariable long id,
             @Valid @RequestBody WriteBody body,
             Principal principal) {
-        return save(holders.at(site, sort, key), Optional.of(id), body, principal);
+        return save(recordTypes.at(site, sort, key), Optional.of(id), body, principal);
     }
 
-    private RecordViews.OpenRecord save(Holders.BoundSite at, Optional<Long> id, WriteBody body, Principal principal) {
+    private RecordViews.OpenRecord save(
+            RecordTypes.BoundSite at, Optional<Long> id, WriteBody body, Principal principal) {
         var write = new Write(
                 at.id(),
                 id,
@@ -154,7 +155,7 @@ class RecordController {
     }
 
     /** The record that was stored, or why not, in words. */
-    private StoredRecord stored(Holders.BoundSite at, Write write, SaveResult saved) {
+    private StoredRecord stored(RecordTypes.BoundSite at, Write write, SaveResult saved) {
         return SaveResponses.stored(
                 saved,
                 _ -> SaveResponses.NOT_SAVED,
@@ -163,21 +164,21 @@ class RecordController {
                         conflict(at, write, current)));
     }
 
-    private RecordViews.ConflictView conflict(Holders.BoundSite at, Write write, StoredRecord current) {
-        var holder = at.table().holder();
+    private RecordViews.ConflictView conflict(RecordTypes.BoundSite at, Write write, StoredRecord current) {
+        var recordType = at.table().recordType();
         var base = at.engine().records().history(at.id(), current.id()).stream()
                 .filter(past -> past.version() == write.version())
                 .map(past -> past.values())
                 .findFirst()
                 .orElse(current.values());
-        var mine = RecordCheck.read(holder, write.raw(), Surroundings.NONE).values();
-        var known = ReferenceNames.of(at.site(), at.engine(), holder, List.of(base, mine, current.values()));
-        var merged = RecordChanges.merge(holder, base, mine, current.values(), known::show);
+        var mine = RecordCheck.read(recordType, write.raw(), Surroundings.NONE).values();
+        var known = ReferenceNames.of(at.site(), at.engine(), recordType, List.of(base, mine, current.values()));
+        var merged = RecordChanges.merge(recordType, base, mine, current.values(), known::show);
         return new RecordViews.ConflictView(
                 opening.open(at, current),
                 RecordViews.DifferenceView.of(
-                        RecordChanges.between(holder, base, holder, current.values(), known::show)),
-                Values.wire(holder.fields().toList(), merged.values()),
+                        RecordChanges.between(recordType, base, recordType, current.values(), known::show)),
+                Values.wire(recordType.fields().toList(), merged.values()),
                 RecordViews.ClashView.of(merged.clashes()));
     }
 
@@ -188,7 +189,7 @@ class RecordController {
             @PathVariable String sort,
             @PathVariable String key,
             @Valid @RequestBody Check body) {
-        var at = holders.at(site, sort, key);
+        var at = recordTypes.at(site, sort, key);
         var state = body.state() == null ? RecordState.DRAFT : state(body.state());
         var write = Write.fresh(at.id(), state, body.values(), "");
         var checked = at.engine()
@@ -208,7 +209,7 @@ class RecordController {
             @PathVariable long id,
             @RequestParam int version,
             Principal principal) {
-        var at = holders.at(site, sort, key);
+        var at = recordTypes.at(site, sort, key);
         SaveResponses.removed(
                 at.engine().records().remove(at.id(), id, version, principal.getName()),
                 current -> Refusal.conflict(
@@ -223,7 +224,7 @@ class RecordController {
             @PathVariable String key,
             @PathVariable long id,
             Principal principal) {
-        var at = holders.at(site, sort, key);
+        var at = recordTypes.at(site, sort, key);
         if (at.engine().records().bringBack(at.id(), id, principal.getName())
                 instanceof SaveResult.Stored(StoredRecord record)) {
             return opening.open(at, record);
@@ -235,20 +236,20 @@ class RecordController {
     @GetMapping("/records/{id}/history")
     List<RecordViews.PastView> history(
             @PathVariable String site, @PathVariable String sort, @PathVariable String key, @PathVariable long id) {
-        var at = holders.at(site, sort, key);
+        var at = recordTypes.at(site, sort, key);
         var record = find(at, id);
         var past = at.engine().records().history(at.id(), id);
         var all = new ArrayList<Map<String, Object>>();
         all.add(record.values());
         past.forEach(each -> all.add(each.values()));
-        var known = ReferenceNames.of(at.site(), at.engine(), at.table().holder(), all);
+        var known = ReferenceNames.of(at.site(), at.engine(), at.table().recordType(), all);
         var views = new ArrayList<RecordViews.PastView>();
-        Holder holder = at.table().holder();
+        RecordType recordType = at.table().recordType();
         var values = record.values();
         var head = new RecordViews.PastView(
                 record.version(), record.state().code(), record.updatedAt(), record.updatedBy(), List.of(), true);
         for (var before : past) {
-            var changes = RecordChanges.between(before.holder(), before.values(), holder, values, known::show);
+            var changes = RecordChanges.between(before.recordType(), before.values(), recordType, values, known::show);
             views.add(new RecordViews.PastView(
                     head.version(),
                     head.state(),
@@ -258,7 +259,7 @@ class RecordController {
                     views.isEmpty()));
             head = new RecordViews.PastView(
                     before.version(), before.state().code(), before.at(), before.by(), List.of(), false);
-            holder = before.holder();
+            recordType = before.recordType();
             values = before.values();
         }
         views.add(new RecordViews.PastView(
@@ -292,14 +293,14 @@ class RecordController {
             @PathVariable long id,
             @Valid @RequestBody Restore body,
             Principal principal) {
-        var at = holders.at(site, sort, key);
+        var at = recordTypes.at(site, sort, key);
         var record = find(at, id);
         var past = at.engine().records().history(at.id(), id).stream()
                 .filter(each -> each.version() == body.version())
                 .findFirst()
                 .orElseThrow(() -> Refusal.missing("There is no such state of this record."));
-        var before = past.holder().fields().collect(Collectors.toMap(Field::id, field -> field));
-        var fields = at.table().holder().fields().toList();
+        var before = past.recordType().fields().collect(Collectors.toMap(Field::id, field -> field));
+        var fields = at.table().recordType().fields().toList();
         var values = new HashMap<String, Object>();
         var notRestored = new LinkedHashSet<String>();
         for (var field : fields) {
@@ -317,7 +318,7 @@ class RecordController {
         }
         before.values().stream()
                 .filter(was -> past.values().containsKey(was.id())
-                        && at.table().holder().field(was.id()).isEmpty())
+                        && at.table().recordType().field(was.id()).isEmpty())
                 .forEach(was -> notRestored.add(was.label()));
         var write = Write.change(at.id(), record, Values.wire(fields, values), true, principal.getName())
                 .withVersion(body.current());

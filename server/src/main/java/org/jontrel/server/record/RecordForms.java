@@ -15,17 +15,17 @@ import org.springframework.stereotype.Component;
 /** Records as forms need them: with names for everything they lead to, and what leads to them. */
 @Component
 class RecordForms {
-    RecordViews.OpenRecord open(Holders.BoundSite at, StoredRecord record) {
-        var holder = at.table().holder();
-        var known = ReferenceNames.of(at.site(), at.engine(), holder, List.of(record.values()));
+    RecordViews.OpenRecord open(RecordTypes.BoundSite at, StoredRecord record) {
+        var recordType = at.table().recordType();
+        var known = ReferenceNames.of(at.site(), at.engine(), recordType, List.of(record.values()));
         var records = at.engine().records();
         var address = records.addresses(at.id(), List.of(record)).getOrDefault(record.id(), record.slug());
-        var write =
-                Write.fresh(at.id(), record.state(), Values.wire(holder.fields().toList(), record.values()), "");
+        var write = Write.fresh(
+                at.id(), record.state(), Values.wire(recordType.fields().toList(), record.values()), "");
         var checked =
                 records.check(record.parent().map(write::under).orElse(write)).orElseThrow();
         return new RecordViews.OpenRecord(
-                RecordViews.view(at.site(), holder, record, address, known),
+                RecordViews.view(at.site(), recordType, record, address, known),
                 links(at, record, known),
                 known.files(),
                 RecordProblem.of(checked.problems()),
@@ -34,12 +34,12 @@ class RecordForms {
                 setAside(at, record));
     }
 
-    private static List<RecordViews.SetAsideView> setAside(Holders.BoundSite at, StoredRecord record) {
+    private static List<RecordViews.SetAsideView> setAside(RecordTypes.BoundSite at, StoredRecord record) {
         return at.engine().runs().setAside(at.id(), record.id()).stream()
                 .filter(each -> !record.values().containsKey(each.fieldId()))
                 .flatMap(each -> at
                         .table()
-                        .holder()
+                        .recordType()
                         .field(each.fieldId())
                         .map(field -> new RecordViews.SetAsideView(field.label(), each.runId()))
                         .stream())
@@ -48,7 +48,7 @@ class RecordForms {
 
     /** Also what it stands under. */
     private static List<ReferenceNames.LinkView> links(
-            Holders.BoundSite at, StoredRecord record, ReferenceNames known) {
+            RecordTypes.BoundSite at, StoredRecord record, ReferenceNames known) {
         if (record.parent().isEmpty()) {
             return known.links();
         }
@@ -59,22 +59,25 @@ class RecordForms {
         return all;
     }
 
-    private static List<RecordViews.PointerView> pointers(Holders.BoundSite at, long id) {
+    private static List<RecordViews.PointerView> pointers(RecordTypes.BoundSite at, long id) {
         var pointers = at.engine().records().pointers(at.id(), id);
         var links = new HashSet<Link>();
-        pointers.forEach(each -> each.records().forEach(record -> links.add(new Link(each.holderId(), record))));
+        pointers.forEach(each -> each.records().forEach(record -> links.add(new Link(each.recordTypeId(), record))));
         var named = at.engine().records().named(links);
         return pointers.stream().map(each -> pointer(at, each, named)).toList();
     }
 
     private static RecordViews.PointerView pointer(
-            Holders.BoundSite at, RecordStore.Pointers pointers, Map<Link, RecordStore.Named> named) {
-        var holder =
-                at.engine().installed().table(pointers.holderId()).orElseThrow().holder();
-        var field = holder.field(pointers.fieldId()).orElseThrow();
+            RecordTypes.BoundSite at, RecordStore.Pointers pointers, Map<Link, RecordStore.Named> named) {
+        var recordType = at.engine()
+                .installed()
+                .table(pointers.recordTypeId())
+                .orElseThrow()
+                .recordType();
+        var field = recordType.field(pointers.fieldId()).orElseThrow();
         var inverse = field.kind() instanceof Kind.Relation relation ? relation.inverse() : null;
         var records = pointers.records().stream()
-                .map(record -> new Link(pointers.holderId(), record))
+                .map(record -> new Link(pointers.recordTypeId(), record))
                 .filter(named::containsKey)
                 .map(link -> new ReferenceNames.LinkView(
                         link.type(),
@@ -84,11 +87,11 @@ class RecordForms {
                         named.get(link).state()))
                 .toList();
         return new RecordViews.PointerView(
-                holder.id(),
+                recordType.id(),
                 field.id(),
-                holder.definition().sort().folder(),
-                holder.key(),
-                inverse == null ? field.label() + " (" + holder.singular() + ")" : inverse.label(),
+                recordType.definition().sort().folder(),
+                recordType.key(),
+                inverse == null ? field.label() + " (" + recordType.singular() + ")" : inverse.label(),
                 inverse != null && inverse.shown(),
                 records);
     }

@@ -5,9 +5,9 @@ import java.time.Instant;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import org.jontrel.core.holder.Holder;
 import org.jontrel.core.record.RecordChanges;
 import org.jontrel.core.record.Values;
+import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.core.value.Link;
 import org.jontrel.site.record.read.StoredRecord;
 
@@ -110,9 +110,9 @@ final class RecordViews {
             @Schema(description = "Id of the run that holds the value")
             long run) {}
 
-    @Schema(requiredProperties = {"holder", "field", "sort", "key", "label", "shown", "records"})
+    @Schema(requiredProperties = {"recordType", "field", "sort", "key", "label", "shown", "records"})
     record PointerView(
-            @Schema(description = "Id of what points") String holder,
+            @Schema(description = "Id of what points") String recordType,
 
             @Schema(description = "Id of the relation") String field,
 
@@ -197,9 +197,10 @@ final class RecordViews {
 
             boolean current) {}
 
-    static RecordView view(String site, Holder holder, StoredRecord record, String address, ReferenceNames known) {
+    static RecordView view(
+            String site, RecordType recordType, StoredRecord record, String address, ReferenceNames known) {
         var shown = new LinkedHashMap<String, String>();
-        holder.fields().forEach(field -> {
+        recordType.fields().forEach(field -> {
             var value = record.values().get(field.id());
             if (value != null) {
                 shown.put(field.key(), known.show(field, value));
@@ -208,7 +209,7 @@ final class RecordViews {
         return new RecordView(
                 record.id(),
                 record.slug(),
-                holder.path().isEmpty() ? "" : "/at/" + site + "/" + holder.path() + "/" + address,
+                recordType.path().isEmpty() ? "" : "/at/" + site + "/" + recordType.path() + "/" + address,
                 record.parent()
                         .map(parent -> new ParentView(parent.type(), parent.id()))
                         .orElse(null),
@@ -223,7 +224,7 @@ final class RecordViews {
                 record.createdBy(),
                 record.updatedBy(),
                 record.title().isEmpty() ? record.slug() : record.title(),
-                Values.wire(holder.fields().toList(), record.values()),
+                Values.wire(recordType.fields().toList(), record.values()),
                 shown);
     }
 }

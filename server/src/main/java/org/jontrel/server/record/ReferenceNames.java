@@ -10,10 +10,10 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
-import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.record.Values;
+import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.core.value.Leaves;
 import org.jontrel.core.value.Link;
 import org.jontrel.core.value.Row;
@@ -77,29 +77,34 @@ public final class ReferenceNames {
     }
 
     public static ReferenceNames of(
-            String site, Site engine, Holder holder, Collection<? extends Map<String, Object>> records) {
-        return of(site, engine, holder, records, Set.of(), Audience.PEOPLE);
+            String site, Site engine, RecordType recordType, Collection<? extends Map<String, Object>> records) {
+        return of(site, engine, recordType, records, Set.of(), Audience.PEOPLE);
     }
 
     /** What an audience may read of what records lead to; {@link #seen} gives the records without the rest. */
     public static ReferenceNames of(
-            String site, Site engine, Holder holder, Collection<StoredRecord> records, Audience audience) {
+            String site, Site engine, RecordType recordType, Collection<StoredRecord> records, Audience audience) {
         var parents =
                 records.stream().flatMap(record -> record.parent().stream()).collect(Collectors.toSet());
         return of(
-                site, engine, holder, records.stream().map(StoredRecord::values).toList(), parents, audience);
+                site,
+                engine,
+                recordType,
+                records.stream().map(StoredRecord::values).toList(),
+                parents,
+                audience);
     }
 
     private static ReferenceNames of(
             String site,
             Site engine,
-            Holder holder,
+            RecordType recordType,
             Collection<? extends Map<String, Object>> records,
             Set<Link> parents,
             Audience audience) {
         var links = new LinkedHashSet<>(parents);
         var files = new LinkedHashSet<Long>();
-        var fields = holder.fields().toList();
+        var fields = recordType.fields().toList();
         records.forEach(values -> Leaves.of(fields, values, (field, value) -> {
             switch (field.kind()) {
                 case Kind.Relation _ when value instanceof Link link -> links.add(link);
@@ -119,9 +124,10 @@ public final class ReferenceNames {
      * The record as the audience may read it: without the fields kept from it, and without links, terms and a parent that
      * lead to nothing it may read.
      */
-    public StoredRecord seen(Holder holder, StoredRecord record) {
+    public StoredRecord seen(RecordType recordType, StoredRecord record) {
         return record.with(
-                record.parent().filter(links::containsKey), seen(holder.fields().toList(), record.values()));
+                record.parent().filter(links::containsKey),
+                seen(recordType.fields().toList(), record.values()));
     }
 
     private Map<String, Object> seen(List<Field> fields, Map<?, ?> values) {

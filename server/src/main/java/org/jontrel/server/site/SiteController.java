@@ -8,9 +8,9 @@ import java.security.Principal;
 import java.util.List;
 import java.util.Objects;
 import org.jontrel.core.compare.Comparison;
-import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Model;
+import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.server.release.ChangeView;
 import org.jontrel.server.release.Releases;
 import org.jontrel.server.trail.Trail;
@@ -105,9 +105,9 @@ class SiteController {
                 .map(ask -> SiteViews.ask(
                         ask,
                         target.model()
-                                .definition(ask.holderId())
-                                .flatMap(each -> Holder.of(target.model(), each))
-                                .flatMap(holder -> holder.field(ask.fieldId()))
+                                .definition(ask.recordTypeId())
+                                .flatMap(each -> RecordType.of(target.model(), each))
+                                .flatMap(recordType -> recordType.field(ask.fieldId()))
                                 .map(field -> field.kind().code())
                                 .orElse("")))
                 .toList();

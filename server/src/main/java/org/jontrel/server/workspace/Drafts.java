@@ -24,7 +24,6 @@ import org.jontrel.core.model.Model;
 import org.jontrel.core.yaml.Comments;
 import org.jontrel.server.release.CommentText;
 import org.jontrel.server.web.Refusal;
-import org.jontrel.site.table.ModelText;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -39,9 +38,7 @@ public class Drafts {
     private static final int MOST_EDITS = 300;
     private final WorkspaceMapper mapper;
 
-    /** Definitions by their text, so that an edit of one does not read all others again. */
-    private final Cache<String, Definition> read =
-            Caffeine.newBuilder().maximumSize(5_000).build();
+    private final DefinitionTexts texts = new DefinitionTexts();
 
     /** Drafts as they were read last: of one that has changed, only what was written since is read again. */
     private final Cache<Long, DraftSnapshot> drafts =
@@ -99,7 +96,8 @@ public class Drafts {
         for (var row : mapper.definitions(workspaceId, older ? known.revision() : -1)) {
             byId.put(
                     row.definitionId(),
-                    new Drafted(definition(row.content()), row.revision(), comments(row.content())));
+                    new Drafted(
+                            texts.definition(row.content()), row.revision(), DefinitionTexts.comments(row.content())));
         }
         byId.keySet().retainAll(new HashSet<>(mapper.ids(workspaceId)));
         var byName = byId.values().stream()
@@ -165,13 +163,14 @@ public class Drafts {
         mapper.raise(workspaceId);
         var now = mapper.definition(workspaceId, definition.id());
         long revision = now == null ? 0 : now.revision();
-        var kept = comments.orElseGet(() -> comments(now == null ? null : now.content()));
-        var content = text(definition, kept);
+        var kept = comments.orElseGet(() -> DefinitionTexts.comments(now == null ? null : now.content()));
+        var content = DefinitionTexts.write(definition, kept);
         if (now != null && now.content().equals(content)) {
             return false;
         }
-        boolean isOwn =
-                now != null && sent.stream().anyMatch(each -> text(each, kept).equals(now.content()));
+        boolean isOwn = now != null
+                && sent.stream()
+                        .anyMatch(each -> DefinitionTexts.write(each, kept).equals(now.content()));
         if (revision == base || isOwn) {
             record(workspaceId, definition.id(), now == null ? null : now.content(), content, by);
             return false;
@@ -179,10 +178,11 @@ public class Drafts {
         if (now == null) {
             throw Refusal.conflict(definition.name() + " was removed in another window.", null);
         }
-        var theirs = definition(now.content());
+        var theirs = texts.definition(now.content());
         // somebody else may have gone on from what this writer sent last without an answer
         var stored = sent.reversed().stream()
-                .filter(each -> mapper.wasStored(workspaceId, definition.id(), base, text(each, Comments.NONE)))
+                .filter(each -> mapper.wasStored(
+                        workspaceId, definition.id(), base, DefinitionTexts.write(each, Comments.NONE)))
                 .findFirst();
         var ancestor = stored.or(() -> before);
         var merged = Merge.merge(
@@ -199,7 +199,7 @@ public class Drafts {
                 workspaceId,
                 definition.id(),
                 now.content(),
-                text(merged.model().definitions().getFirst(), kept),
+                DefinitionTexts.write(merged.model().definitions().getFirst(), kept),
                 by);
         return true;
     }
@@ -219,22 +219,23 @@ public class Drafts {
         from.definitions().forEach(each -> ids.add(each.id()));
         to.definitions().forEach(each -> ids.add(each.id()));
         for (var id : ids) {
-            var seen =
-                    from.definition(id).map(each -> text(each, Comments.NONE)).orElse(null);
+            var seen = from.definition(id)
+                    .map(each -> DefinitionTexts.write(each, Comments.NONE))
+                    .orElse(null);
             var now = mapper.definition(workspaceId, id);
             var was = now == null ? null : now.content();
-            var kept = comments(was);
+            var kept = DefinitionTexts.comments(was);
             var is = to.definition(id)
                     .map(each -> {
                         var incoming = CommentText.of(each, comments);
-                        return text(each, incoming.isEmpty() ? kept : incoming);
+                        return DefinitionTexts.write(each, incoming.isEmpty() ? kept : incoming);
                     })
                     .orElse(null);
             if (Objects.equals(was, is)
                     || (Objects.equals(from.definition(id), to.definition(id)) && comments.isEmpty())) {
                 continue;
             }
-            if (!Objects.equals(was == null ? null : alone(was), seen)) {
+            if (!Objects.equals(was == null ? null : DefinitionTexts.withoutComments(was), seen)) {
                 throw Refusal.conflict("The draft was changed at the same moment. Try again.", null);
             }
             changed.add(new WorkspaceMapper.EditRow(workspaceId, 0, id, title, "several", was, is, by, true));
@@ -272,8 +273,10 @@ public class Drafts {
     public void adopt(long workspaceId, Model model, Comments comments) {
         mapper.raise(workspaceId);
         model.definitions()
-                .forEach(definition ->
-                        write(workspaceId, definition.id(), text(definition, CommentText.of(definition, comments))));
+                .forEach(definition -> write(
+                        workspaceId,
+                        definition.id(),
+                        DefinitionTexts.write(definition, CommentText.of(definition, comments))));
     }
 
     @Transactional
@@ -320,7 +323,7 @@ public class Drafts {
     }
 
     private void record(long workspaceId, String definitionId, String before, String after, String by) {
-        var changes = Comparison.of(model(before), model(after)).changes();
+        var changes = Comparison.of(texts.model(before), texts.model(after)).changes();
         var topic = changes.stream().map(Drafts::topic).distinct().limit(8).collect(Collectors.joining("|"));
         var rows = mapper.lastEdit(workspaceId);
         var last = rows.size() == 1 ? rows.getFirst() : null;
@@ -336,7 +339,8 @@ public class Drafts {
                 && last.contentBefore() != null
                 && last.topic().equals(topic);
         var whole = goesOn
-                ? Comparison.of(model(last.contentBefore()), model(after)).changes()
+                ? Comparison.of(texts.model(last.contentBefore()), texts.model(after))
+                        .changes()
                 : changes;
         long seq = goesOn ? last.seq() : nextSeq(workspaceId);
         var edit = new WorkspaceMapper.EditRow(
@@ -362,7 +366,8 @@ public class Drafts {
         } else {
             long revision = mapper.revision(workspaceId);
             mapper.put(new WorkspaceMapper.DefinitionRow(workspaceId, definitionId, revision, content));
-            mapper.note(new WorkspaceMapper.DefinitionRow(workspaceId, definitionId, revision, alone(content)));
+            mapper.note(new WorkspaceMapper.DefinitionRow(
+                    workspaceId, definitionId, revision, DefinitionTexts.withoutComments(content)));
             if (revision % FORGETTING == 0) {
                 mapper.forgetStored();
             }
@@ -388,33 +393,5 @@ public class Drafts {
                 change instanceof Change.Changed changed ? changed.difference().name() : "";
         return change.getClass().getSimpleName() + ":" + subject.definitionId() + ":" + subject.elementId() + ":"
                 + setting;
-    }
-
-    private Model model(String content) {
-        return content == null ? Model.EMPTY : new Model(List.of(definition(content)));
-    }
-
-    private Definition definition(String content) {
-        return read.get(
-                alone(content),
-                text -> ModelText.read("[" + text + "]").definitions().getFirst());
-    }
-
-    /** The definition of a content, without its comments. */
-    private static String alone(String content) {
-        int end = content.indexOf('\n');
-        return end < 0 ? content : content.substring(0, end);
-    }
-
-    private static Comments comments(String content) {
-        int end = content == null ? -1 : content.indexOf('\n');
-        return end < 0 ? Comments.NONE : CommentText.read(content.substring(end + 1));
-    }
-
-    /** One definition, as an element of a model's text; its comments in a second line, where it has any. */
-    private static String text(Definition definition, Comments comments) {
-        var list = ModelText.write(new Model(List.of(definition)));
-        var alone = list.substring(1, list.length() - 1);
-        return comments.isEmpty() ? alone : alone + "\n" + CommentText.write(comments);
     }
 }

@@ -55,15 +55,16 @@ public sealed class RecordReader permits RecordStore {
         this.bindings = bindings;
     }
 
-    public Optional<RecordList> page(String holderId, ListQuery query) {
+    public Optional<RecordList> page(String recordTypeId, ListQuery query) {
         return reading(
-                holderId, (session, binding, table) -> new ListReader(binding, table, plainLists).page(session, query));
+                recordTypeId,
+                (session, binding, table) -> new ListReader(binding, table, plainLists).page(session, query));
     }
 
-    /** All records of a holder; exact, by a walk over an index that takes about a fifth of a second for a million. */
-    public long total(String holderId) {
+    /** All records of a record type; exact, by a walk over an index that takes about a fifth of a second for a million. */
+    public long total(String recordTypeId) {
         return reading(
-                        holderId,
+                        recordTypeId,
                         (session, _, table) -> Jdbc.query(
                                         session.getConnection(),
                                         "SELECT COUNT(*) FROM " + PhysicalNames.quoted(table.name())
@@ -75,20 +76,22 @@ public sealed class RecordReader permits RecordStore {
     }
 
     /** Exact up to ten thousand. */
-    public RecordList.Count count(String holderId, ListQuery query) {
+    public RecordList.Count count(String recordTypeId, ListQuery query) {
         return reading(
-                        holderId,
+                        recordTypeId,
                         (session, binding, table) -> new ListReader(binding, table, plainLists).count(session, query))
                 .orElse(new RecordList.Count(0, true));
     }
 
-    public Optional<StoredRecord> byId(String holderId, long id) {
-        return byIds(holderId, List.of(id)).stream().findFirst();
+    public Optional<StoredRecord> byId(String recordTypeId, long id) {
+        return byIds(recordTypeId, List.of(id)).stream().findFirst();
     }
 
     /** In the order of the ids; those that are not there, or deleted, are left out. */
-    public List<StoredRecord> byIds(String holderId, Collection<Long> some) {
-        return reading(holderId, (session, _, table) -> new RecordLoader(table).byIds(session.getConnection(), some))
+    public List<StoredRecord> byIds(String recordTypeId, Collection<Long> some) {
+        return reading(
+                        recordTypeId,
+                        (session, _, table) -> new RecordLoader(table).byIds(session.getConnection(), some))
                 .orElse(List.of())
                 .stream()
                 .filter(record -> !record.deleted())
@@ -96,9 +99,9 @@ public sealed class RecordReader permits RecordStore {
     }
 
     /** A few fields of records, with what they carry; in the order of the ids. */
-    public List<StoredRecord> byIds(String holderId, Collection<Long> some, Set<String> fields) {
+    public List<StoredRecord> byIds(String recordTypeId, Collection<Long> some, Set<String> fields) {
         return reading(
-                        holderId,
+                        recordTypeId,
                         (session, _, table) -> new RecordLoader(table, fields).byIds(session.getConnection(), some))
                 .orElse(List.of())
                 .stream()
@@ -107,13 +110,13 @@ public sealed class RecordReader permits RecordStore {
     }
 
     /** The values of site values; empty where nobody has stored any yet. */
-    public Optional<StoredRecord> single(String holderId) {
-        return byId(holderId, SINGLE);
+    public Optional<StoredRecord> single(String recordTypeId) {
+        return byId(recordTypeId, SINGLE);
     }
 
     /** The records directly under another, in their order; those under none for 0. */
-    public List<StoredRecord> under(String holderId, long parent) {
-        return reading(holderId, (session, _, table) -> {
+    public List<StoredRecord> under(String recordTypeId, long parent) {
+        return reading(recordTypeId, (session, _, table) -> {
                     var loader = new RecordLoader(table);
                     var connection = session.getConnection();
                     return loader.filled(
@@ -138,7 +141,7 @@ public sealed class RecordReader permits RecordStore {
             var parameters = new ArrayList<Object>();
             var sql = wanted.stream()
                     .map(table -> {
-                        parameters.add(table.holder().id());
+                        parameters.add(table.recordType().id());
                         return "SELECT ? FROM DUAL WHERE EXISTS (SELECT 1 FROM " + PhysicalNames.quoted(table.name())
                                 + " WHERE " + Placements.VISIBLE + ")";
                     })
@@ -148,8 +151,8 @@ public sealed class RecordReader permits RecordStore {
     }
 
     /** All that is not deleted, by place and position: for taxonomies, which people read whole. */
-    public List<StoredRecord> all(String holderId, int most) {
-        return reading(holderId, (session, _, table) -> {
+    public List<StoredRecord> all(String recordTypeId, int most) {
+        return reading(recordTypeId, (session, _, table) -> {
                     var loader = new RecordLoader(table);
                     var connection = session.getConnection();
                     return loader.filled(
@@ -163,9 +166,9 @@ public sealed class RecordReader permits RecordStore {
     }
 
     /** Addresses below the type's path, by record id. */
-    public Map<Long, String> addresses(String holderId, Collection<StoredRecord> records) {
+    public Map<Long, String> addresses(String recordTypeId, Collection<StoredRecord> records) {
         return reading(
-                        holderId,
+                        recordTypeId,
                         (session, binding, table) ->
                                 Placements.addresses(session.getConnection(), binding, table, records))
                 .orElse(Map.of());
@@ -179,8 +182,8 @@ public sealed class RecordReader permits RecordStore {
     public record AddressedRecord(StoredRecord record, String address, boolean moved) {}
 
     /** The record at an address, such as {@code flight/lock-2}. */
-    public Optional<AddressedRecord> byAddress(String holderId, String address) {
-        return reading(holderId, (session, binding, table) -> {
+    public Optional<AddressedRecord> byAddress(String recordTypeId, String address) {
+        return reading(recordTypeId, (session, binding, table) -> {
             var connection = session.getConnection();
             var slug = address.substring(address.lastIndexOf('/') + 1);
             var loader = new RecordLoader(table);
@@ -192,7 +195,7 @@ public sealed class RecordReader permits RecordStore {
                             loader.filled(connection, List.of(record)).getFirst(), address, false);
                 }
             }
-            var before = Placements.formerly(connection, holderId, slug);
+            var before = Placements.formerly(connection, recordTypeId, slug);
             var there = loader.byIds(connection, before).stream()
                     .filter(record -> !record.deleted())
                     .toList();
@@ -219,16 +222,17 @@ public sealed class RecordReader permits RecordStore {
 
     /** The same of what an audience may read. */
     public Map<Link, Named> named(Collection<Link> links, Audience audience) {
-        var holders = audience == Audience.PEOPLE ? null : bindings.reading(database, (_, binding) -> binding);
+        var recordTypes = audience == Audience.PEOPLE ? null : bindings.reading(database, (_, binding) -> binding);
         var now = Instant.now();
         var byType = new HashMap<String, Set<Long>>();
         links.forEach(link -> byType.computeIfAbsent(link.type(), _ -> new java.util.LinkedHashSet<>())
                 .add(link.id()));
         var named = new HashMap<Link, Named>();
         byType.keySet()
-                .removeIf(type -> holders != null
-                        && holders.table(type)
-                                .filter(table -> audience.reads(table.holder()))
+                .removeIf(type -> recordTypes != null
+                        && recordTypes
+                                .table(type)
+                                .filter(table -> audience.reads(table.recordType()))
                                 .isEmpty());
         byType.forEach((type, some) -> byIds(type, some, Set.of("part_title")).stream()
                 .filter(record -> audience.reads(record, now))
@@ -244,25 +248,25 @@ public sealed class RecordReader permits RecordStore {
     /**
      * What points at a record by one relation.
      *
-     * @param holderId of what points
+     * @param recordTypeId of what points
      * @param fieldId the relation
      * @param records up to two hundred
      */
-    public record Pointers(String holderId, String fieldId, List<Long> records) {}
+    public record Pointers(String recordTypeId, String fieldId, List<Long> records) {}
 
     /** Everything that leads to a record, relation by relation. */
-    public List<Pointers> pointers(String holderId, long id) {
+    public List<Pointers> pointers(String recordTypeId, long id) {
         return bindings.reading(database, (session, binding) -> {
             var pointers = new ArrayList<Pointers>();
             for (var table : binding.tables().values()) {
                 for (var place : table.fields().entrySet()) {
-                    var field = table.holder().field(place.getKey());
+                    var field = table.recordType().field(place.getKey());
                     boolean leads = field.isPresent()
                             && (field.get().kind() instanceof Kind.Relation relation
-                                            && relation.to().contains(holderId)
+                                            && relation.to().contains(recordTypeId)
                                             && !(relation.symmetric())
                                     || field.get().kind() instanceof Kind.TermPick pick
-                                            && pick.taxonomy().equals(holderId));
+                                            && pick.taxonomy().equals(recordTypeId));
                     if (leads) {
                         var records = pointing(
                                 session.getConnection(),
@@ -272,7 +276,7 @@ public sealed class RecordReader permits RecordStore {
                                 id);
                         if (!records.isEmpty()) {
                             pointers.add(new Pointers(
-                                    table.holder().id(), field.get().id(), records));
+                                    table.recordType().id(), field.get().id(), records));
                         }
                     }
                 }
@@ -300,13 +304,13 @@ public sealed class RecordReader permits RecordStore {
         return bindings.reading(database, (session, binding) -> {
             var connection = session.getConnection();
             var uses = new ArrayList<Link>();
-            var holders = Jdbc.query(
+            var recordTypes = Jdbc.query(
                     connection,
                     "SELECT DISTINCT holder_id FROM jontrel_media_use WHERE media_id = ?",
                     row -> row.getString(1),
                     file);
-            for (var holder : holders) {
-                var table = binding.table(holder);
+            for (var recordType : recordTypes) {
+                var table = binding.table(recordType);
                 if (table.isPresent()) {
                     uses.addAll(Jdbc.query(
                             connection,
@@ -314,9 +318,9 @@ public sealed class RecordReader permits RecordStore {
                                     + PhysicalNames.quoted(table.get().name()) + " r ON r.id = u.record_id"
                                     + " WHERE u.media_id = ? AND u.holder_id = ? AND " + Placements.VISIBLE + " LIMIT "
                                     + MOST_FILE_USES,
-                            row -> new Link(holder, row.getLong(1)),
+                            row -> new Link(recordType, row.getLong(1)),
                             file,
-                            holder));
+                            recordType));
                 }
             }
             return uses;
@@ -324,17 +328,19 @@ public sealed class RecordReader permits RecordStore {
     }
 
     /** Past states of a record, newest first; the present one is not among them. */
-    public List<PastState> history(String holderId, long id) {
-        return reading(holderId, (session, binding, _) -> Histories.of(session.getConnection(), binding, holderId, id))
+    public List<PastState> history(String recordTypeId, long id) {
+        return reading(
+                        recordTypeId,
+                        (session, binding, _) -> Histories.of(session.getConnection(), binding, recordTypeId, id))
                 .orElse(List.of());
     }
 
     /** Why a stored record does not satisfy its definition. */
-    public List<FormCheck.Problem> problems(String holderId, StoredRecord record) {
+    public List<FormCheck.Problem> problems(String recordTypeId, StoredRecord record) {
         return reading(
-                        holderId,
+                        recordTypeId,
                         (session, binding, table) -> RecordCheck.check(
-                                        table.holder(),
+                                        table.recordType(),
                                         record.values(),
                                         new SiteSurroundings(
                                                 session.getConnection(), binding, record.state(), record.parent()))
@@ -345,9 +351,9 @@ public sealed class RecordReader permits RecordStore {
     /** What a form that is being filled in has to say; stored nowhere. */
     public Optional<RecordCheck.CheckedRecord> check(Write write) {
         return reading(
-                write.holderId(),
+                write.recordTypeId(),
                 (session, binding, table) -> RecordCheck.read(
-                        table.holder(),
+                        table.recordType(),
                         write.raw(),
                         new SiteSurroundings(session.getConnection(), binding, write.state(), write.parent())));
     }
@@ -357,9 +363,9 @@ public sealed class RecordReader permits RecordStore {
     }
 
     /** Reads, and once more where a switch took a name away in between. */
-    private <T> Optional<T> reading(String holderId, ReadWork<T> work) {
+    private <T> Optional<T> reading(String recordTypeId, ReadWork<T> work) {
         return bindings.reading(database, (session, binding) -> {
-            var table = binding.table(holderId);
+            var table = binding.table(recordTypeId);
             return table.isEmpty() ? Optional.empty() : Optional.ofNullable(work.with(session, binding, table.get()));
         });
     }

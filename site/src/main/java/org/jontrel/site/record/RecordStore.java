@@ -50,7 +50,7 @@ public final class RecordStore extends RecordReader {
     /** Stores what a form, the API or an import sent; in one transaction over all tables. */
     public SaveResult save(Write write) {
         return writing(
-                write.holderId(),
+                write.recordTypeId(),
                 (session, binding, table, crowded) ->
                         new SaveTransaction(session.getConnection(), binding, table, media, ids, crowded).save(write));
     }
@@ -64,7 +64,7 @@ public final class RecordStore extends RecordReader {
      */
     public SaveResult revive(Write write, StoredRecord was) {
         return writing(
-                write.holderId(),
+                write.recordTypeId(),
                 (session, binding, table, crowded) -> new SaveTransaction(
                                 session.getConnection(), binding, table, media, ids, crowded)
                         .revive(write, was));
@@ -73,7 +73,7 @@ public final class RecordStore extends RecordReader {
     /** Many new or changed records in one transaction: all of them, or none where one is refused. */
     public List<SaveResult> saveAll(List<Write> writes) {
         var saved = new ArrayList<SaveResult>();
-        var outcome = writing(writes.getFirst().holderId(), (session, binding, table, crowded) -> {
+        var outcome = writing(writes.getFirst().recordTypeId(), (session, binding, table, crowded) -> {
             saved.clear();
             var saving = new SaveTransaction(session.getConnection(), binding, table, media, ids, crowded);
             for (var some : runs(writes)) {
@@ -121,10 +121,10 @@ public final class RecordStore extends RecordReader {
     }
 
     /** Writers wait at a closed gate: a switch takes less than a second, unless it was interrupted. */
-    private SaveResult writing(String holderId, WriteWork work) {
+    private SaveResult writing(String recordTypeId, WriteWork work) {
         long until = System.nanoTime() + PATIENCE.toNanos();
         while (true) {
-            var outcome = written(holderId, work);
+            var outcome = written(recordTypeId, work);
             if (!(outcome instanceof SaveResult.Closed) || System.nanoTime() > until) {
                 return outcome;
             }
@@ -132,11 +132,11 @@ public final class RecordStore extends RecordReader {
         }
     }
 
-    private SaveResult written(String holderId, WriteWork work) {
+    private SaveResult written(String recordTypeId, WriteWork work) {
         for (int attempt = 1; ; attempt++) {
             boolean crowded = attempt > NUMBERED_TRIES;
             try {
-                return database.transaction(session -> writeOnce(session, holderId, work, crowded));
+                return database.transaction(session -> writeOnce(session, recordTypeId, work, crowded));
             } catch (RolledBackException e) {
                 return e.saved;
             } catch (RuntimeException e) {
@@ -152,7 +152,7 @@ public final class RecordStore extends RecordReader {
         }
     }
 
-    private SaveResult writeOnce(SqlSession session, String holderId, WriteWork work, boolean crowded)
+    private SaveResult writeOnce(SqlSession session, String recordTypeId, WriteWork work, boolean crowded)
             throws SQLException {
         var binding = bindings.last(session);
         var passage = Gate.pass(session.getConnection(), binding.generation());
@@ -163,14 +163,14 @@ public final class RecordStore extends RecordReader {
         if (passage != Gate.Passage.OPEN) {
             return new SaveResult.Closed();
         }
-        var table = binding.table(holderId);
+        var table = binding.table(recordTypeId);
         return table.isEmpty() ? new SaveResult.Missing() : work.with(session, binding, table.get(), crowded);
     }
 
     /** Takes a record away; {@link #bringBack} undoes it. One that others stand under stays. */
-    public RemoveResult remove(String holderId, long id, int version, String author) {
+    public RemoveResult remove(String recordTypeId, long id, int version, String author) {
         var removed = new RemoveResult[1];
-        var saved = writing(holderId, (session, binding, table, _) -> {
+        var saved = writing(recordTypeId, (session, binding, table, _) -> {
             removed[0] = new Removal(session.getConnection(), binding, table, media).remove(id, version, author);
             return new SaveResult.Missing();
         });
@@ -180,9 +180,9 @@ public final class RecordStore extends RecordReader {
     }
 
     /** Brings a record back that was removed, at its old address where that is free. */
-    public SaveResult bringBack(String holderId, long id, String author) {
+    public SaveResult bringBack(String recordTypeId, long id, String author) {
         return writing(
-                holderId,
+                recordTypeId,
                 (session, binding, table, crowded) ->
                         new Removal(session.getConnection(), binding, table, media).bringBack(id, author, crowded));
     }
@@ -211,19 +211,19 @@ public final class RecordStore extends RecordReader {
 
     private long changeDue(String which, String change) {
         var due = bindings.reading(database, (session, binding) -> {
-            var holders = new ArrayList<String>();
+            var recordTypes = new ArrayList<String>();
             for (var table : binding.tables().values()) {
                 var some = "SELECT 1 FROM " + PhysicalNames.quoted(table.name()) + " WHERE " + which + " LIMIT 1";
                 if (!Jdbc.query(session.getConnection(), some, row -> row.getInt(1))
                         .isEmpty()) {
-                    holders.add(table.holder().id());
+                    recordTypes.add(table.recordType().id());
                 }
             }
-            return holders;
+            return recordTypes;
         });
         long[] changed = {0};
-        for (var holder : due) {
-            writing(holder, (session, _, table, _) -> {
+        for (var recordType : due) {
+            writing(recordType, (session, _, table, _) -> {
                 changed[0] += Jdbc.update(
                         session.getConnection(),
                         "UPDATE " + PhysicalNames.quoted(table.name()) + " SET " + change + " WHERE " + which);

@@ -8,11 +8,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
-import org.jontrel.core.holder.FieldStorage;
-import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.plan.Breach;
+import org.jontrel.core.recordtype.FieldStorage;
+import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.Jdbc;
 import org.jontrel.site.table.PhysicalNames;
@@ -110,9 +110,9 @@ final class Breaches {
     }
 
     /** Records under what the newer definition does not name; the root is not counted. */
-    Map<Breach, Long> parents(Holder after) throws SQLException {
+    Map<Breach, Long> parents(RecordType after) throws SQLException {
         var found = new EnumMap<Breach, Long>(Breach.class);
-        if (!table.holder().nesting().under().equals(after.nesting().under())) {
+        if (!table.recordType().nesting().under().equals(after.nesting().under())) {
             var allowed = List.copyOf(after.nesting().under());
             put(
                     found,

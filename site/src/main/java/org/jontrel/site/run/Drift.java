@@ -9,8 +9,8 @@ import java.util.Map;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
-import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Field;
+import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.Binding.ValueTable;
 import org.jontrel.site.table.Ddl;
@@ -30,39 +30,43 @@ final class Drift {
 
     static List<Finding> of(Connection connection, Binding binding) throws SQLException {
         var drift = new Drift(connection, binding);
-        for (var holder : Holder.all(binding.model())) {
-            drift.look(holder);
+        for (var recordType : RecordType.all(binding.model())) {
+            drift.look(recordType);
         }
         return drift.findings;
     }
 
-    private void look(Holder holder) throws SQLException {
-        var table = binding.table(holder.id());
+    private void look(RecordType recordType) throws SQLException {
+        var table = binding.table(recordType.id());
         if (table.isEmpty()) {
-            gone(holder, "", holder.plural());
+            gone(recordType, "", recordType.plural());
             return;
         }
-        look(holder, "", table.get().own());
-        for (var fieldId : PhysicalNames.tables(holder).keySet()) {
+        look(recordType, "", table.get().own());
+        for (var fieldId : PhysicalNames.tables(recordType).keySet()) {
             var place = table.get().fields().get(fieldId);
             if (place == null) {
-                gone(holder, fieldId, holder.field(fieldId).map(Field::label).orElse(holder.plural()));
+                gone(
+                        recordType,
+                        fieldId,
+                        recordType.field(fieldId).map(Field::label).orElse(recordType.plural()));
             } else {
-                look(holder, fieldId, place);
+                look(recordType, fieldId, place);
             }
         }
     }
 
-    private void gone(Holder holder, String fieldId, String name) {
-        findings.add(Finding.of(Code.DRIFT_TABLE_GONE, Place.field(holder.id(), fieldId, ""), name, binding.version()));
+    private void gone(RecordType recordType, String fieldId, String name) {
+        findings.add(
+                Finding.of(Code.DRIFT_TABLE_GONE, Place.field(recordType.id(), fieldId, ""), name, binding.version()));
     }
 
-    private void look(Holder holder, String tableId, ValueTable place) throws SQLException {
+    private void look(RecordType recordType, String tableId, ValueTable place) throws SQLException {
         Map<String, String> types = Schema.types(connection, place.name());
-        for (var wanted : PhysicalNames.columns(holder, tableId).entrySet()) {
-            var field = holder.field(wanted.getKey()).orElseThrow();
+        for (var wanted : PhysicalNames.columns(recordType, tableId).entrySet()) {
+            var field = recordType.field(wanted.getKey()).orElseThrow();
             var column = place.columns().get(wanted.getKey());
-            var at = Place.field(holder.id(), field.id(), "");
+            var at = Place.field(recordType.id(), field.id(), "");
             if (column == null) {
                 findings.add(Finding.of(
                         Code.DRIFT_COLUMN_GONE,

@@ -115,10 +115,10 @@ final class Executor {
             var changes = journal.changes(CHUNK);
             var records = changes.stream()
                     .collect(Collectors.groupingBy(
-                            JournalMapper.ChangeRow::holderId,
+                            JournalMapper.ChangeRow::recordTypeId,
                             Collectors.mapping(JournalMapper.ChangeRow::recordId, Collectors.toSet())));
             for (var step : beside) {
-                var some = records.get(step.holderId());
+                var some = records.get(step.recordTypeId());
                 if (some != null) {
                     chunks.work(session, step, new RecordSteps.Which.Those(List.copyOf(some)));
                 }
@@ -199,8 +199,8 @@ final class Executor {
                 .filter(Executor::changesTables)
                 .toList();
         if (concerned.size() > 1) {
-            var holders = concerned.stream().map(Step::holderId).collect(Collectors.toSet());
-            say(connection -> TableSteps.gather(connection, holders), SWITCH_TRIES);
+            var recordTypes = concerned.stream().map(Step::recordTypeId).collect(Collectors.toSet());
+            say(connection -> TableSteps.gather(connection, recordTypes), SWITCH_TRIES);
         }
     }
 
@@ -240,12 +240,12 @@ final class Executor {
         progressed.run();
         if (step instanceof Step.Redirect redirect) {
             redirect(redirect);
-        } else if (step instanceof Step.StarterTerms(String holderId)) {
+        } else if (step instanceof Step.StarterTerms(String recordTypeId)) {
             fenced(session -> {
-                starters.make(session, holderId);
+                starters.make(session, recordTypeId);
                 // going forward, and once more forward, leaves terms that definitions no longer begin with
                 if (run.undoes() != null && run.kind() != RunView.RunKind.REDO) {
-                    starters.retire(session, holderId);
+                    starters.retire(session, recordTypeId);
                 }
                 return null;
             });
@@ -339,7 +339,7 @@ final class Executor {
 
     private void redirect(Step.Redirect redirect) {
         var sql = "REPLACE INTO jontrel_redirect (path, type_id) VALUES (?, ?)";
-        fenced(session -> Jdbc.update(session.getConnection(), sql, redirect.before(), redirect.holderId()));
+        fenced(session -> Jdbc.update(session.getConnection(), sql, redirect.before(), redirect.recordTypeId()));
     }
 
     private interface JournalWrite {

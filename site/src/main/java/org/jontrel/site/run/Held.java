@@ -10,8 +10,8 @@ import java.time.Instant;
  * @param fromVersion the release that they were entered under; empty for none
  * @param toVersion the release that the run led to; empty for none
  * @param at when the run ended; {@code null} while it is under way
- * @param holderId of the content type, taxonomy or site values
- * @param holder what people called several of them then
+ * @param recordTypeId of the content type, taxonomy or site values
+ * @param recordType what people called several of them then
  * @param fieldId empty where whole records are held
  * @param field what people called the field then; empty for whole records
  * @param kind of the field then; empty for whole records
@@ -27,8 +27,8 @@ public record Held(
         String toVersion,
         Instant at,
         String by,
-        String holderId,
-        String holder,
+        String recordTypeId,
+        String recordType,
         String fieldId,
         String field,
         String kind,

@@ -5,14 +5,14 @@ import java.sql.SQLException;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
-import org.jontrel.core.holder.FieldStorage;
-import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.plan.Offer;
 import org.jontrel.core.plan.Question;
 import org.jontrel.core.plan.Tally;
+import org.jontrel.core.recordtype.FieldStorage;
+import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.ColumnValues;
 import org.jontrel.site.table.Jdbc;
@@ -34,20 +34,20 @@ final class HeldOffers {
     }
 
     Optional<Offer> to(Question question) throws SQLException {
-        var after = to.definition(question.holderId()).flatMap(each -> Holder.of(to, each));
-        var before = binding.table(question.holderId());
+        var after = to.definition(question.recordTypeId()).flatMap(each -> RecordType.of(to, each));
+        var before = binding.table(question.recordTypeId());
         boolean added = question.fieldId().isEmpty()
                 ? before.isEmpty()
                 : before.isPresent()
-                        && before.get().holder().field(question.fieldId()).isEmpty();
+                        && before.get().recordType().field(question.fieldId()).isEmpty();
         if (after.isEmpty() || !added) {
             return Optional.empty();
         }
         for (var place : places) {
-            if (place.holder().id().equals(question.holderId())
+            if (place.recordType().id().equals(question.recordTypeId())
                     && place.fieldId().equals(question.fieldId())) {
                 var offer = question.fieldId().isEmpty()
-                        ? tables(place, place.holder(), after.get())
+                        ? tables(place, place.recordType(), after.get())
                         : field(place, after.get());
                 if (offer.isPresent()) {
                     return offer;
@@ -57,19 +57,19 @@ final class HeldOffers {
         return Optional.empty();
     }
 
-    private Optional<Offer> field(HeldPlace place, Holder after) throws SQLException {
+    private Optional<Offer> field(HeldPlace place, RecordType after) throws SQLException {
         var then = place.field().orElseThrow();
         var field = after.field(place.fieldId()).orElseThrow();
         if (FieldStorage.of(field.kind()) != FieldStorage.of(then.kind()) || !inPlace(place, after)) {
             return elsewhere(place);
         }
-        return place.isColumn() ? column(place, then, field) : tables(place, place.holder(), after);
+        return place.isColumn() ? column(place, then, field) : tables(place, place.recordType(), after);
     }
 
     /** Whether the values stand where the field will stand. */
-    private boolean inPlace(HeldPlace place, Holder after) throws SQLException {
+    private boolean inPlace(HeldPlace place, RecordType after) throws SQLException {
         var home = after.home(place.fieldId()).table();
-        if (!home.equals(place.holder().home(place.fieldId()).table())) {
+        if (!home.equals(place.recordType().home(place.fieldId()).table())) {
             return false;
         }
         return !place.isColumn()
@@ -102,7 +102,7 @@ final class HeldOffers {
     }
 
     /** Whole tables come back as they are, where the fields in them are what they were. */
-    private Optional<Offer> tables(HeldPlace place, Holder then, Holder after) throws SQLException {
+    private Optional<Offer> tables(HeldPlace place, RecordType then, RecordType after) throws SQLException {
         var main = place.tables().get(PhysicalNames.mark(then.id(), place.fieldId()));
         if (main == null) {
             return Optional.empty();
@@ -120,29 +120,29 @@ final class HeldOffers {
                 "SELECT COUNT(" + (own ? "*" : "DISTINCT record_id") + ") FROM " + PhysicalNames.quoted(table));
     }
 
-    private static List<String> marks(Holder holder, String fieldId) {
-        var within = within(holder, fieldId).map(Field::id).toList();
-        return PhysicalNames.tables(holder).keySet().stream()
+    private static List<String> marks(RecordType recordType, String fieldId) {
+        var within = within(recordType, fieldId).map(Field::id).toList();
+        return PhysicalNames.tables(recordType).keySet().stream()
                 .filter(id -> fieldId.isEmpty() || within.contains(id))
-                .map(id -> PhysicalNames.mark(holder.id(), id))
+                .map(id -> PhysicalNames.mark(recordType.id(), id))
                 .toList();
     }
 
-    private static Stream<Field> within(Holder holder, String fieldId) {
+    private static Stream<Field> within(RecordType recordType, String fieldId) {
         return fieldId.isEmpty()
-                ? holder.byId().values().stream()
-                : holder.field(fieldId).orElseThrow().withInner();
+                ? recordType.byId().values().stream()
+                : recordType.field(fieldId).orElseThrow().withInner();
     }
 
     /** A field as far as its values are concerned; those within it speak for themselves. */
     private record Form(String id, String table, Object kind) {}
 
-    private static List<Form> kept(Holder holder, String fieldId) {
-        return within(holder, fieldId)
+    private static List<Form> kept(RecordType recordType, String fieldId) {
+        return within(recordType, fieldId)
                 .filter(field -> FieldStorage.of(field.kind()) != FieldStorage.NOT)
                 .map(field -> new Form(
                         field.id(),
-                        holder.home(field.id()).table(),
+                        recordType.home(field.id()).table(),
                         field.kind() instanceof Kind.Repeater ? "rows" : field.kind()))
                 .sorted(java.util.Comparator.comparing(Form::id))
                 .toList();

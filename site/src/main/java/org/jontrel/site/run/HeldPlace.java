@@ -10,10 +10,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import org.jontrel.core.holder.FieldStorage;
-import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.plan.Step;
+import org.jontrel.core.recordtype.FieldStorage;
+import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.Ddl;
 import org.jontrel.site.table.Jdbc;
@@ -26,14 +26,15 @@ import org.jontrel.site.table.Schema;
  *
  * @param name short name under which they are held
  * @param runId the run that took them out of use last
- * @param holder as it was defined then
- * @param fieldId empty where all records of the holder are held
+ * @param recordType as it was defined then
+ * @param fieldId empty where all records of the record type are held
  * @param table whose column it is; empty where whole tables are held
  * @param tables the tables that are held, by what their comments say; empty for a column
  */
-record HeldPlace(String name, long runId, Holder holder, String fieldId, String table, Map<String, String> tables) {
+record HeldPlace(
+        String name, long runId, RecordType recordType, String fieldId, String table, Map<String, String> tables) {
     /** Where the journal says that something is held. */
-    private record JournalOrigin(long runId, String holderId, String fieldId) {}
+    private record JournalOrigin(long runId, String recordTypeId, String fieldId) {}
 
     /** All there are, those of the newest run first. */
     static List<HeldPlace> all(Connection connection) throws SQLException {
@@ -42,18 +43,18 @@ record HeldPlace(String name, long runId, Holder holder, String fieldId, String 
         if (columns.isEmpty() && tables.isEmpty()) {
             return List.of();
         }
-        var holders = new HashMap<Long, Map<String, Holder>>();
+        var recordTypes = new HashMap<Long, Map<String, RecordType>>();
         var places = new ArrayList<HeldPlace>();
         for (var each : origins(connection).entrySet()) {
             var column = columns.get(each.getKey());
             var held = tables.get(each.getKey());
             if (column != null || held != null) {
                 var origin = each.getValue();
-                holder(connection, origin, holders)
-                        .ifPresent(holder -> places.add(new HeldPlace(
+                recordType(connection, origin, recordTypes)
+                        .ifPresent(recordType -> places.add(new HeldPlace(
                                 each.getKey(),
                                 origin.runId(),
-                                holder,
+                                recordType,
                                 origin.fieldId(),
                                 column == null ? "" : column,
                                 held == null ? Map.of() : held)));
@@ -96,7 +97,9 @@ record HeldPlace(String name, long runId, Holder holder, String fieldId, String 
         Jdbc.each(connection, sql, row -> {
             long run = row.getLong(1);
             var step = Journal.step(row.getString(2));
-            names(step).forEach((name, fieldId) -> origins.put(name, new JournalOrigin(run, step.holderId(), fieldId)));
+            names(step)
+                    .forEach(
+                            (name, fieldId) -> origins.put(name, new JournalOrigin(run, step.recordTypeId(), fieldId)));
         });
         return origins;
     }
@@ -132,36 +135,36 @@ record HeldPlace(String name, long runId, Holder holder, String fieldId, String 
     }
 
     /** As the model said that the run came from. */
-    private static Optional<Holder> holder(
-            Connection connection, JournalOrigin origin, Map<Long, Map<String, Holder>> known) throws SQLException {
-        var holders = known.get(origin.runId());
-        if (holders == null) {
-            holders = new HashMap<>();
+    private static Optional<RecordType> recordType(
+            Connection connection, JournalOrigin origin, Map<Long, Map<String, RecordType>> known) throws SQLException {
+        var recordTypes = known.get(origin.runId());
+        if (recordTypes == null) {
+            recordTypes = new HashMap<>();
             var model = Jdbc.first(
                     connection,
                     "SELECT from_model FROM jontrel_run WHERE id = ?",
                     row -> ModelText.read(row.getString(1)),
                     origin.runId());
-            for (var each : model.map(Holder::all).orElse(List.of())) {
-                holders.put(each.id(), each);
+            for (var each : model.map(RecordType::all).orElse(List.of())) {
+                recordTypes.put(each.id(), each);
             }
-            known.put(origin.runId(), holders);
+            known.put(origin.runId(), recordTypes);
         }
-        return Optional.ofNullable(holders.get(origin.holderId()))
-                .filter(holder -> origin.fieldId().isEmpty()
-                        || holder.field(origin.fieldId()).isPresent());
+        return Optional.ofNullable(recordTypes.get(origin.recordTypeId()))
+                .filter(recordType -> origin.fieldId().isEmpty()
+                        || recordType.field(origin.fieldId()).isPresent());
     }
 
-    /** The field as it was; empty for a whole holder. */
+    /** The field as it was; empty for a whole record type. */
     Optional<Field> field() {
-        return holder.field(fieldId);
+        return recordType.field(fieldId);
     }
 
     /** Id of the field whose table has the column; empty for that of the records. */
     String home() {
         return FieldStorage.of(field().orElseThrow().kind()) == FieldStorage.TABLE
                 ? fieldId
-                : holder.home(fieldId).table();
+                : recordType.home(fieldId).table();
     }
 
     boolean isColumn() {
@@ -174,7 +177,8 @@ record HeldPlace(String name, long runId, Holder holder, String fieldId, String 
 
     /** The field of the record itself in which the held one stands. */
     Optional<Field> outermost() {
-        return holder.fields()
+        return recordType
+                .fields()
                 .filter(each -> each.withInner().anyMatch(inner -> inner.id().equals(fieldId)))
                 .findFirst();
     }
@@ -186,15 +190,15 @@ record HeldPlace(String name, long runId, Holder holder, String fieldId, String 
      */
     Optional<Binding.BoundTables> binding(Connection connection, Map<String, String> records) throws SQLException {
         var fields = new LinkedHashMap<String, Binding.ValueTable>();
-        var own = Optional.ofNullable(tables.getOrDefault(holder.id(), records.get(holder.id())));
+        var own = Optional.ofNullable(tables.getOrDefault(recordType.id(), records.get(recordType.id())));
         if (own.isEmpty()) {
             return Optional.empty();
         }
         if (!fieldId.isEmpty()) {
-            for (var above = holder.home(fieldId).table();
+            for (var above = recordType.home(fieldId).table();
                     !above.isEmpty();
-                    above = holder.home(above).table()) {
-                var rows = records.get(PhysicalNames.mark(holder.id(), above));
+                    above = recordType.home(above).table()) {
+                var rows = records.get(PhysicalNames.mark(recordType.id(), above));
                 if (rows == null) {
                     return Optional.empty();
                 }
@@ -207,10 +211,10 @@ record HeldPlace(String name, long runId, Holder holder, String fieldId, String 
             fields.put(home, column);
             fields.remove("");
             var main = home.isEmpty() ? column : new Binding.ValueTable(own.get(), Map.of());
-            return Optional.of(new Binding.BoundTables(holder, main, fields));
+            return Optional.of(new Binding.BoundTables(recordType, main, fields));
         }
         for (var each : tables.entrySet()) {
-            var mark = PhysicalNames.mark(holder.id(), "");
+            var mark = PhysicalNames.mark(recordType.id(), "");
             if (each.getKey().startsWith(mark + "/")) {
                 fields.put(
                         each.getKey().substring(mark.length() + 1),
@@ -218,7 +222,7 @@ record HeldPlace(String name, long runId, Holder holder, String fieldId, String 
             }
         }
         var main = fieldId.isEmpty() ? inUse(connection, own.get()) : Map.<String, String>of();
-        return Optional.of(new Binding.BoundTables(holder, new Binding.ValueTable(own.get(), main), fields));
+        return Optional.of(new Binding.BoundTables(recordType, new Binding.ValueTable(own.get(), main), fields));
     }
 
     /** What has to be said so that the values are gone: an index of a column goes before it. */
@@ -251,7 +255,7 @@ record HeldPlace(String name, long runId, Holder holder, String fieldId, String 
     /** The fields of the record itself that are read. */
     Set<String> wanted() {
         return fieldId.isEmpty()
-                ? holder.fields().map(Field::id).collect(java.util.stream.Collectors.toSet())
+                ? recordType.fields().map(Field::id).collect(java.util.stream.Collectors.toSet())
                 : Set.of(outermost().orElseThrow().id());
     }
 }

@@ -9,12 +9,12 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
-import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.RecordState;
 import org.jontrel.core.record.CarriedValues;
 import org.jontrel.core.record.Values;
+import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.core.value.Row;
 import org.jontrel.site.record.RecordStore;
 import org.jontrel.site.record.read.StoredRecord;
@@ -67,18 +67,19 @@ public final class HeldReturn {
     }
 
     ReturnOutcome back(HeldValues.HeldSlice page, Supplier<Binding> installed) {
-        var holderId = page.holder().id();
-        var table = installed.get().table(holderId);
+        var recordTypeId = page.recordType().id();
+        var table = installed.get().table(recordTypeId);
         if (table.isEmpty()) {
             return new ReturnOutcome.NotPossible(Held.ReturnWay.NO_DEFINITION);
         }
-        var today = table.get().holder();
+        var today = table.get().recordType();
         var ids = page.records().stream().map(StoredRecord::id).toList();
         var present =
-                records.byIds(holderId, ids).stream().collect(Collectors.toMap(StoredRecord::id, record -> record));
+                records.byIds(recordTypeId, ids).stream().collect(Collectors.toMap(StoredRecord::id, record -> record));
         for (var held : page.records()) {
             var now = Optional.ofNullable(present.get(held.id()));
-            boolean open = fieldId.isEmpty() ? whole(page.holder(), today, held, now) : field(page, today, held, now);
+            boolean open =
+                    fieldId.isEmpty() ? whole(page.recordType(), today, held, now) : field(page, today, held, now);
             if (!open) {
                 return new ReturnOutcome.DefinitionsSwitching();
             }
@@ -88,7 +89,7 @@ public final class HeldReturn {
     }
 
     /** Whether the gate was open. */
-    private boolean whole(Holder then, Holder today, StoredRecord held, Optional<StoredRecord> now) {
+    private boolean whole(RecordType then, RecordType today, StoredRecord held, Optional<StoredRecord> now) {
         if (now.isPresent() || held.deleted()) {
             kept += now.isPresent() ? 1 : 0;
             return true;
@@ -136,7 +137,7 @@ public final class HeldReturn {
                 : held.state();
     }
 
-    private boolean field(HeldValues.HeldSlice page, Holder today, StoredRecord held, Optional<StoredRecord> now) {
+    private boolean field(HeldValues.HeldSlice page, RecordType today, StoredRecord held, Optional<StoredRecord> now) {
         if (now.isEmpty()) {
             return refuse(held.id(), "", "The record no longer exists.");
         }
@@ -146,7 +147,7 @@ public final class HeldReturn {
         }
         var values = new HashMap<Long, Object>();
         collect(page.fields(), held.values(), 0, values);
-        var then = page.holder().field(fieldId).orElseThrow();
+        var then = page.recordType().field(fieldId).orElseThrow();
         var first = values.values().stream().findFirst();
         values.replaceAll(
                 (_, value) -> CarriedValues.of(then, goal.get(), value).value());

@@ -40,7 +40,7 @@ final class HeldSizes {
         if (place.isColumn()) {
             return columns.get(place.name());
         }
-        var main = place.tables().get(PhysicalNames.mark(place.holder().id(), place.fieldId()));
+        var main = place.tables().get(PhysicalNames.mark(place.recordType().id(), place.fieldId()));
         long values = main == null ? 0 : Jdbc.number(connection, "SELECT COUNT(*) FROM " + PhysicalNames.quoted(main));
         var names =
                 place.tables().values().stream().map(name -> "'" + name + "'").collect(Collectors.joining(", "));

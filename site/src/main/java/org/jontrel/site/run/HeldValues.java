@@ -11,8 +11,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.apache.ibatis.session.SqlSession;
-import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Field;
+import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.core.value.Link;
 import org.jontrel.site.record.RecordStore;
 import org.jontrel.site.record.read.RecordLoader;
@@ -45,7 +45,7 @@ public final class HeldValues {
             var connection = session.getConnection();
             var places = HeldPlace.all(connection);
             var sizes = new HeldSizes(connection, places);
-            var undoable = Runs.undoable(session);
+            var undoable = RunHistory.undoable(session);
             var marks = Schema.inUse(connection);
             var held = new ArrayList<Held>();
             for (var place : places) {
@@ -72,8 +72,8 @@ public final class HeldValues {
                 run.toVersion(),
                 instant(run.finishedAt()),
                 run.byWhom(),
-                place.holder().id(),
-                place.holder().plural(),
+                place.recordType().id(),
+                place.recordType().plural(),
                 place.fieldId(),
                 place.field().map(Field::label).orElse(""),
                 place.field().map(field -> field.kind().code()).orElse(""),
@@ -89,12 +89,12 @@ public final class HeldValues {
 
     private static Held.ReturnWay way(
             Connection connection, Binding binding, HeldPlace place, Map<String, String> marks) throws SQLException {
-        var table = binding.table(place.holder().id());
+        var table = binding.table(place.recordType().id());
         if (table.isEmpty()) {
             return Held.ReturnWay.NO_DEFINITION;
         }
         if (!place.fieldId().isEmpty()
-                && table.get().holder().field(place.fieldId()).isEmpty()) {
+                && table.get().recordType().field(place.fieldId()).isEmpty()) {
             return Held.ReturnWay.NO_FIELD;
         }
         return place.binding(connection, marks).isPresent() ? Held.ReturnWay.OPEN : Held.ReturnWay.NO_RECORDS;
@@ -103,14 +103,14 @@ public final class HeldValues {
     /**
      * Some of what is held, record by record.
      *
-     * @param holder as it was defined when the values were held
+     * @param recordType as it was defined when the values were held
      * @param fields those of the record itself that are held, or that hold what is
      * @param records with nothing but the held values
      * @param named what people call these records today; nothing for those that are not there
      * @param next id behind which the next page begins; empty where there is none
      */
     public record HeldSlice(
-            Holder holder,
+            RecordType recordType,
             List<Field> fields,
             List<StoredRecord> records,
             Map<Link, RecordStore.Named> named,
@@ -126,11 +126,11 @@ public final class HeldValues {
         var page =
                 bindings.reading(database, (session, _) -> read(session.getConnection(), name, after, most, lacking));
         return page.map(found -> new HeldSlice(
-                found.holder(),
+                found.recordType(),
                 found.fields(),
                 found.records(),
                 records.named(found.records().stream()
-                        .map(record -> new Link(found.holder().id(), record.id()))
+                        .map(record -> new Link(found.recordType().id(), record.id()))
                         .toList()),
                 found.next()));
     }
@@ -143,19 +143,19 @@ public final class HeldValues {
         }
         var wanted = place.get().wanted();
         var fields = place.get()
-                .holder()
+                .recordType()
                 .fields()
                 .filter(field -> wanted.contains(field.id()))
                 .toList();
         var table = place.get().binding(connection, Schema.inUse(connection));
         if (table.isEmpty()) {
-            return Optional.of(new HeldSlice(place.get().holder(), fields, List.of(), Map.of(), Optional.empty()));
+            return Optional.of(new HeldSlice(place.get().recordType(), fields, List.of(), Map.of(), Optional.empty()));
         }
         var ids = ids(connection, place.get(), after, most + 1, lacking);
         var some = ids.stream().limit(most).toList();
         var found = new RecordLoader(table.get(), wanted).byIds(connection, some);
         return Optional.of(new HeldSlice(
-                place.get().holder(),
+                place.get().recordType(),
                 fields,
                 found,
                 Map.of(),
@@ -169,7 +169,7 @@ public final class HeldValues {
         var id = own ? "id" : "record_id";
         var table = place.isColumn()
                 ? place.table()
-                : place.tables().get(PhysicalNames.mark(place.holder().id(), place.fieldId()));
+                : place.tables().get(PhysicalNames.mark(place.recordType().id(), place.fieldId()));
         var filled = place.isColumn() ? PhysicalNames.quoted(place.column()) + " IS NOT NULL AND " : "";
         var present = lacking && place.isColumn()
                 ? Schema.columnOf(Schema.columns(connection, table), place.fieldId())
@@ -250,8 +250,8 @@ public final class HeldValues {
     private void purge(Held held, String by) {
         var place = database.transaction(session -> {
             session.getMapper(JournalMapper.class)
-                    .purge(held.name(), held.runId(), held.holderId(), held.fieldId(), held.values(), by);
-            session.getMapper(JournalMapper.class).forgetSetAside(held.runId(), held.holderId(), held.fieldId());
+                    .purge(held.name(), held.runId(), held.recordTypeId(), held.fieldId(), held.values(), by);
+            session.getMapper(JournalMapper.class).forgetSetAside(held.runId(), held.recordTypeId(), held.fieldId());
             return HeldPlace.find(session.getConnection(), held.name());
         });
         if (place.isEmpty()) {
@@ -268,16 +268,16 @@ public final class HeldValues {
             return null;
         });
         if (held.fieldId().isEmpty()) {
-            forget(held.holderId());
+            forget(held.recordTypeId());
         }
     }
 
     /** What the site remembers of records beside their tables, where no record of the definition is left. */
-    private void forget(String holderId) {
+    private void forget(String recordTypeId) {
         boolean left = database.transaction(session ->
-                bindings.current(session).table(holderId).isPresent()
+                bindings.current(session).table(recordTypeId).isPresent()
                         || HeldPlace.all(session.getConnection()).stream()
-                                .anyMatch(each -> each.holder().id().equals(holderId)
+                                .anyMatch(each -> each.recordType().id().equals(recordTypeId)
                                         && each.fieldId().isEmpty()));
         if (left) {
             return;
@@ -287,7 +287,7 @@ public final class HeldValues {
             var sql = "DELETE FROM " + table + " WHERE holder_id = ? LIMIT 1000";
             int rows = 1;
             while (rows > 0) {
-                rows = database.transaction(session -> Jdbc.update(session.getConnection(), sql, holderId));
+                rows = database.transaction(session -> Jdbc.update(session.getConnection(), sql, recordTypeId));
             }
         }
     }
@@ -300,5 +300,11 @@ public final class HeldValues {
 
     /** Held values that somebody purged. */
     public record PurgedValues(
-            String name, long runId, String holderId, String fieldId, long amount, String byWhom, LocalDateTime at) {}
+            String name,
+            long runId,
+            String recordTypeId,
+            String fieldId,
+            long amount,
+            String byWhom,
+            LocalDateTime at) {}
 }

@@ -10,12 +10,14 @@ import java.util.Map;
 import java.util.stream.Collectors;
 import org.jontrel.core.plan.Step;
 import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.PropertyNamingStrategies;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
 
 /** Steps and runs between Java and the journal's columns. */
 final class Journal {
-    private static final JsonMapper JSON = JsonMapper.builder().build();
+    private static final JsonMapper JSON =
+            JsonMapper.builder().propertyNamingStrategy(new StoredNames()).build();
     private static final String CODE = "do";
     /** What steps are called in journals, for good: a site's past must stay readable, whatever the classes are called. */
     private static final Map<String, Class<? extends Step>> STEPS = Map.ofEntries(
@@ -60,6 +62,14 @@ final class Journal {
 
     private static final Map<Class<? extends Step>, String> CODES =
             STEPS.entrySet().stream().collect(Collectors.toMap(Map.Entry::getValue, Map.Entry::getKey));
+
+    /** What parts of steps are called in journals, where classes have come to call them otherwise. */
+    private static final class StoredNames extends PropertyNamingStrategies.NamingBase {
+        @Override
+        public String translate(String name) {
+            return name.equals("recordTypeId") ? "holderId" : name;
+        }
+    }
 
     private Journal() {}
 

@@ -141,9 +141,9 @@ interface JournalMapper {
     void unact(@Param("runId") long runId, @Param("seq") int seq);
 
     /** A record that was saved while a run is under way. */
-    record ChangeRow(long seq, String holderId, long recordId) {}
+    record ChangeRow(long seq, String recordTypeId, long recordId) {}
 
-    @Select("SELECT seq, holder_id, record_id FROM jontrel_change ORDER BY seq LIMIT #{most}")
+    @Select("SELECT seq, holder_id AS record_type_id, record_id FROM jontrel_change ORDER BY seq LIMIT #{most}")
     List<ChangeRow> changes(int most);
 
     /** Records that a run has followed are looked at once more behind its switch. */
@@ -166,48 +166,50 @@ interface JournalMapper {
      *
      * @param records how many there are; 1 where one record was asked about
      */
-    record SetAsideRow(String holderId, String fieldId, long runId, long records) {}
+    record SetAsideRow(String recordTypeId, String fieldId, long runId, long records) {}
 
     @Insert("INSERT IGNORE INTO jontrel_set_aside (holder_id, record_id, field_id, run_id)"
-            + " VALUES (#{holderId}, #{recordId}, #{fieldId}, #{runId})")
+            + " VALUES (#{recordTypeId}, #{recordId}, #{fieldId}, #{runId})")
     void setAside(
             @Param("runId") long runId,
-            @Param("holderId") String holderId,
+            @Param("recordTypeId") String recordTypeId,
             @Param("fieldId") String fieldId,
             @Param("recordId") long recordId);
 
-    @Delete("DELETE FROM jontrel_set_aside WHERE holder_id = #{holderId} AND record_id = #{recordId}"
+    @Delete("DELETE FROM jontrel_set_aside WHERE holder_id = #{recordTypeId} AND record_id = #{recordId}"
             + " AND field_id = #{fieldId} AND run_id = #{runId}")
     void takenOver(
             @Param("runId") long runId,
-            @Param("holderId") String holderId,
+            @Param("recordTypeId") String recordTypeId,
             @Param("fieldId") String fieldId,
             @Param("recordId") long recordId);
 
-    @Select("SELECT holder_id, field_id, run_id, COUNT(*) AS records FROM jontrel_set_aside WHERE run_id = #{runId}"
-            + " GROUP BY holder_id, field_id ORDER BY holder_id, field_id")
+    @Select(
+            "SELECT holder_id AS record_type_id, field_id, run_id, COUNT(*) AS records FROM jontrel_set_aside WHERE run_id = #{runId}"
+                    + " GROUP BY holder_id, field_id ORDER BY holder_id, field_id")
     List<SetAsideRow> setAsideBy(long runId);
 
-    @Select("SELECT holder_id, field_id, MAX(run_id) AS run_id, 1 AS records FROM jontrel_set_aside"
-            + " WHERE holder_id = #{holderId} AND record_id = #{recordId} GROUP BY holder_id, field_id")
-    List<SetAsideRow> setAsideOf(@Param("holderId") String holderId, @Param("recordId") long recordId);
+    @Select("SELECT holder_id AS record_type_id, field_id, MAX(run_id) AS run_id, 1 AS records FROM jontrel_set_aside"
+            + " WHERE holder_id = #{recordTypeId} AND record_id = #{recordId} GROUP BY holder_id, field_id")
+    List<SetAsideRow> setAsideOf(@Param("recordTypeId") String recordTypeId, @Param("recordId") long recordId);
 
-    @Delete("DELETE FROM jontrel_set_aside WHERE run_id = #{runId} AND holder_id = #{holderId}"
+    @Delete("DELETE FROM jontrel_set_aside WHERE run_id = #{runId} AND holder_id = #{recordTypeId}"
             + " AND (field_id = #{fieldId} OR #{fieldId} = '')")
     void forgetSetAside(
-            @Param("runId") long runId, @Param("holderId") String holderId, @Param("fieldId") String fieldId);
+            @Param("runId") long runId, @Param("recordTypeId") String recordTypeId, @Param("fieldId") String fieldId);
 
     @Insert("INSERT IGNORE INTO jontrel_purged (name, run_id, holder_id, field_id, amount, by_whom, at)"
-            + " VALUES (#{name}, #{runId}, #{holderId}, #{fieldId}, #{amount}, #{by}, UTC_TIMESTAMP(3))")
+            + " VALUES (#{name}, #{runId}, #{recordTypeId}, #{fieldId}, #{amount}, #{by}, UTC_TIMESTAMP(3))")
     void purge(
             @Param("name") String name,
             @Param("runId") long runId,
-            @Param("holderId") String holderId,
+            @Param("recordTypeId") String recordTypeId,
             @Param("fieldId") String fieldId,
             @Param("amount") long amount,
             @Param("by") String by);
 
-    @Select("SELECT name, run_id, holder_id, field_id, amount, by_whom, at FROM jontrel_purged ORDER BY at DESC, name")
+    @Select(
+            "SELECT name, run_id, holder_id AS record_type_id, field_id, amount, by_whom, at FROM jontrel_purged ORDER BY at DESC, name")
     List<HeldValues.PurgedValues> purged();
 
     @Select("SELECT run_id FROM jontrel_installed WHERE id = 1")

@@ -37,9 +37,9 @@ final class Lease implements AutoCloseable {
     }
 
     /**
-     * Takes the lease; where its holder has been silent, waits until it counts as gone.
+     * Takes the lease; where its record type has been silent, waits until it counts as gone.
      *
-     * @param stale silence after which a holder counts as gone
+     * @param stale silence after which a record type counts as gone
      * @return empty where somebody holds it and is alive
      */
     static Optional<Lease> take(Database database, String owner, Duration stale) {
@@ -88,7 +88,7 @@ final class Lease implements AutoCloseable {
                 .orElseThrow();
     }
 
-    /** A holder that is frozen within a transaction still has the row: its connection is ended. */
+    /** A record type that is frozen within a transaction still has the row: its connection is ended. */
     private static boolean swap(Database database, String owner, LeaseRow held) {
         try {
             return swapped(database, owner, held);
@@ -122,7 +122,7 @@ final class Lease implements AutoCloseable {
         });
     }
 
-    /** Work of the holder on a connection. */
+    /** Work of the record type on a connection. */
     interface LeaseWork<T> {
         T carryOut() throws SQLException;
     }

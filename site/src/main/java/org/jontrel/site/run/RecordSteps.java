@@ -12,14 +12,14 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.apache.ibatis.session.SqlSession;
-import org.jontrel.core.holder.FieldStorage;
-import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.plan.Step;
 import org.jontrel.core.record.Conversion;
 import org.jontrel.core.record.RecordCheck;
+import org.jontrel.core.recordtype.FieldStorage;
+import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.site.record.read.RecordLoader;
 import org.jontrel.site.record.read.SearchWords;
 import org.jontrel.site.record.read.SiteSurroundings;
@@ -80,11 +80,11 @@ final class RecordSteps {
 
     private Progress copy(SqlSession session, Step.CopyColumn copy, Which which) throws SQLException {
         var connection = session.getConnection();
-        var table = new ChunkRows(connection, SiteFacts.holder(to, copy.holderId()), copy.fieldId());
-        var newer = SiteFacts.field(to, copy.holderId(), copy.fieldId());
+        var table = new ChunkRows(connection, SiteFacts.recordType(to, copy.recordTypeId()), copy.fieldId());
+        var newer = SiteFacts.field(to, copy.recordTypeId(), copy.fieldId());
         var older = (copy.held().isEmpty()
-                        ? from.definition(copy.holderId())
-                                .flatMap(each -> Holder.of(from, each))
+                        ? from.definition(copy.recordTypeId())
+                                .flatMap(each -> RecordType.of(from, each))
                                 .flatMap(each -> each.field(copy.fieldId()))
                         : held(connection, copy.held()))
                 .filter(each -> FieldStorage.of(each.kind()) != FieldStorage.NOT);
@@ -125,23 +125,24 @@ final class RecordSteps {
     /** Nobody was asked about what was saved meanwhile and cannot be taken over: the report tells it. */
     private void note(JournalMapper journal, Step.CopyColumn copy, List<ChunkRow> rows, Conversion conversion) {
         var records = rows.stream().map(ChunkRow::record).collect(Collectors.toSet());
-        records.forEach(record -> journal.takenOver(runId, copy.holderId(), copy.fieldId(), record));
+        records.forEach(record -> journal.takenOver(runId, copy.recordTypeId(), copy.fieldId(), record));
         rows.stream()
                 .filter(row -> row.first() != null && !conversion.takes(row.first()))
-                .forEach(row -> journal.setAside(runId, copy.holderId(), copy.fieldId(), row.record()));
+                .forEach(row -> journal.setAside(runId, copy.recordTypeId(), copy.fieldId(), row.record()));
     }
 
     /** What was saved while the run was under way and set aside, in sentences. */
     List<String> setAside(JournalMapper journal) {
         return journal.setAsideBy(runId).stream()
                 .map(each -> "Records saved while the run was under way whose value of "
-                        + SiteFacts.field(to, each.holderId(), each.fieldId()).label() + " could not be taken over: "
+                        + SiteFacts.field(to, each.recordTypeId(), each.fieldId())
+                                .label() + " could not be taken over: "
                         + each.records() + ". These values are held.")
                 .toList();
     }
 
     private Progress carry(Connection connection, ReturnCarry carry, Which which) throws SQLException {
-        var table = new ChunkRows(connection, SiteFacts.holder(to, carry.holderId()), carry.fieldId());
+        var table = new ChunkRows(connection, SiteFacts.recordType(to, carry.recordTypeId()), carry.fieldId());
         var held = PhysicalNames.held(carry.held());
         var present = Schema.columnOf(table.columns, carry.fieldId());
         if (present.isEmpty() || !table.columns.containsKey(held)) {
@@ -156,7 +157,7 @@ final class RecordSteps {
                 "");
         var saved = savedSince(
                 connection,
-                carry.holderId(),
+                carry.recordTypeId(),
                 rows.stream().map(ChunkRow::record).toList());
         var update = table.update(held, carry.goal().kind());
         for (var row : rows) {
@@ -170,7 +171,7 @@ final class RecordSteps {
     }
 
     /** The records among these that people have saved since the run that is undone; all where nobody knows. */
-    private Set<Long> savedSince(Connection connection, String holderId, List<Long> records) throws SQLException {
+    private Set<Long> savedSince(Connection connection, String recordTypeId, List<Long> records) throws SQLException {
         if (since.isEmpty() || records.isEmpty()) {
             return Set.copyOf(records);
         }
@@ -181,7 +182,7 @@ final class RecordSteps {
                 connection,
                 sql,
                 row -> saved.add(row.getLong(1)),
-                holderId,
+                recordTypeId,
                 since.get(),
                 Collections.min(records),
                 Collections.max(records));
@@ -189,7 +190,7 @@ final class RecordSteps {
     }
 
     private Progress renew(SqlSession session, Step.RenewWords words, long after) throws SQLException {
-        var table = bindings.current(session).table(words.holderId());
+        var table = bindings.current(session).table(words.recordTypeId());
         if (table.isEmpty()) {
             return new Progress(after, 0);
         }
@@ -199,7 +200,7 @@ final class RecordSteps {
 
     private Progress check(SqlSession session, Step.CheckRecords check, long afterId) throws SQLException {
         var binding = bindings.current(session);
-        var table = binding.table(check.holderId());
+        var table = binding.table(check.recordTypeId());
         if (table.isEmpty()) {
             return new Progress(0, 0);
         }
@@ -215,7 +216,7 @@ final class RecordSteps {
         var changes = new ArrayList<List<?>>();
         for (var record : records) {
             var around = new SiteSurroundings(connection, binding, record.state(), record.parent());
-            boolean complete = RecordCheck.check(table.get().holder(), record.values(), around)
+            boolean complete = RecordCheck.check(table.get().recordType(), record.values(), around)
                     .complete();
             if (complete != record.complete()) {
                 changes.add(List.of(complete, record.id(), record.version()));
@@ -250,14 +251,14 @@ final class RecordSteps {
         /** By the id behind which to look. */
         private final Map<Long, Optional<Long>> last = new HashMap<>();
 
-        ChunkRows(Connection connection, Holder holder, String fieldId) throws SQLException {
+        ChunkRows(Connection connection, RecordType recordType, String fieldId) throws SQLException {
             this.connection = connection;
-            var tableId = SiteFacts.tableId(holder, fieldId);
+            var tableId = SiteFacts.tableId(recordType, fieldId);
             own = tableId.isEmpty();
             record = own ? "id" : "record_id";
-            name = Schema.tableOf(connection, holder.id(), tableId).orElseThrow();
+            name = Schema.tableOf(connection, recordType.id(), tableId).orElseThrow();
             main = PhysicalNames.quoted(
-                    Schema.tableOf(connection, holder.id(), "").orElseThrow());
+                    Schema.tableOf(connection, recordType.id(), "").orElseThrow());
             columns = Schema.columns(connection, name);
             key = own
                     ? List.of("id")

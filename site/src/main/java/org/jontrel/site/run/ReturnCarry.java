@@ -14,21 +14,21 @@ import org.jontrel.core.record.Conversion;
  * @param run what the run that is done or undone makes of values of the older field
  */
 record ReturnCarry(
-        String holderId, String fieldId, String held, Field goal, Field source, Conversion run, boolean forth) {
+        String recordTypeId, String fieldId, String held, Field goal, Field source, Conversion run, boolean forth) {
     /** {@code from} is the model that the site has, {@code to} the older one it goes back to. */
     static ReturnCarry back(Model from, Model to, Step.CarryBack step) {
-        var older = SiteFacts.field(to, step.holderId(), step.fieldId());
-        var newer = SiteFacts.field(from, step.holderId(), step.fieldId());
+        var older = SiteFacts.field(to, step.recordTypeId(), step.fieldId());
+        var newer = SiteFacts.field(from, step.recordTypeId(), step.fieldId());
         return new ReturnCarry(
-                step.holderId(), step.fieldId(), step.held(), older, newer, run(older, newer, step.fill()), false);
+                step.recordTypeId(), step.fieldId(), step.held(), older, newer, run(older, newer, step.fill()), false);
     }
 
     /** {@code from} is the older model, which the site has, {@code to} the newer one it goes to once more. */
     static ReturnCarry forth(Model from, Model to, Step.CarryForth step) {
-        var older = SiteFacts.field(from, step.holderId(), step.fieldId());
-        var newer = SiteFacts.field(to, step.holderId(), step.fieldId());
+        var older = SiteFacts.field(from, step.recordTypeId(), step.fieldId());
+        var newer = SiteFacts.field(to, step.recordTypeId(), step.fieldId());
         return new ReturnCarry(
-                step.holderId(), step.fieldId(), step.held(), newer, older, run(older, newer, step.fill()), true);
+                step.recordTypeId(), step.fieldId(), step.held(), newer, older, run(older, newer, step.fill()), true);
     }
 
     private static Conversion run(Field older, Field newer, String fill) {

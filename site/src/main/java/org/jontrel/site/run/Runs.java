@@ -5,7 +5,6 @@ import java.sql.SQLException;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.HashSet;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -13,7 +12,6 @@ import java.util.Set;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
-import java.util.stream.Collectors;
 import org.apache.ibatis.session.SqlSession;
 import org.jontrel.core.code.Decision;
 import org.jontrel.core.finding.Finding;
@@ -42,6 +40,7 @@ public final class Runs {
     private final Ids shortNames;
     private final String owner;
     private final Duration stale;
+    private final RunHistory past;
     private final AtomicReference<Answered> answered = new AtomicReference<>();
 
     /**
@@ -55,6 +54,7 @@ public final class Runs {
         this.shortNames = shortNames;
         this.owner = owner;
         this.stale = stale;
+        this.past = new RunHistory(database, stale);
         database.use(JournalMapper.class);
     }
 
@@ -131,41 +131,24 @@ public final class Runs {
 
     /** All runs, newest first, with their steps. */
     public List<RunView> history() {
-        return database.transaction(session -> {
-            var journal = session.getMapper(JournalMapper.class);
-            boolean held = Lease.isHeld(session.getConnection(), stale);
-            var undoable = undoable(session);
-            return journal.runs().stream()
-                    .map(run -> Journal.view(run, journal.steps(run.id()), held, undoable.contains(run.id())))
-                    .toList();
-        });
+        return past.all();
     }
 
     public Optional<RunView> find(long id) {
-        return database.transaction(session -> {
-            var journal = session.getMapper(JournalMapper.class);
-            boolean held = Lease.isHeld(session.getConnection(), stale);
-            return Optional.ofNullable(journal.brief(id)).map(run -> {
-                boolean canUndo = run.state() == RunView.RunState.DONE
-                        && undoable(session).contains(id);
-                return Journal.view(run, journal.steps(id), held, canUndo);
-            });
-        });
+        return past.find(id);
     }
 
     public Optional<RunView> last() {
-        return database.transaction(session -> Optional.ofNullable(
-                        session.getMapper(JournalMapper.class).lastBrief()))
-                .flatMap(run -> find(run.id()));
+        return past.last();
     }
 
     /** What was saved in a field while a run was under way, and is held because the run could not take it over. */
     public record SetAside(String fieldId, long runId) {}
 
     /** Values of a record that a run set aside unasked, because they were saved while it was under way. */
-    public List<SetAside> setAside(String holderId, long recordId) {
+    public List<SetAside> setAside(String recordTypeId, long recordId) {
         return database
-                .transaction(session -> session.getMapper(JournalMapper.class).setAsideOf(holderId, recordId))
+                .transaction(session -> session.getMapper(JournalMapper.class).setAsideOf(recordTypeId, recordId))
                 .stream()
                 .map(each -> new SetAside(each.fieldId(), each.runId()))
                 .toList();
@@ -214,40 +197,11 @@ public final class Runs {
 
     /** What undoing a finished run, or an undo, would do; empty where something stands on it. */
     public Optional<Plan> undoPlan(long runId) {
-        return database.transaction(session -> undoable(session).contains(runId)
+        return database.transaction(session -> RunHistory.undoable(session).contains(runId)
                 ? Optional.of(
                         undo(session, session.getMapper(JournalMapper.class).run(runId))
                                 .plan())
                 : Optional.empty());
-    }
-
-    /**
-     * The runs that nothing later stands on: the last one forward that is not undone, and undos after it that led to what is
-     * installed. None while a run is under way or was interrupted, and none whose held values somebody purged.
-     */
-    static Set<Long> undoable(SqlSession session) {
-        var journal = session.getMapper(JournalMapper.class);
-        var installed = journal.installedVersion();
-        var undoable = new LinkedHashSet<Long>();
-        for (var run : journal.runs()) {
-            if (run.state() == RunView.RunState.RUNNING) {
-                return Set.of();
-            }
-            boolean stands =
-                    run.state() == RunView.RunState.DONE && run.toVersion().equals(installed);
-            if (stands && (run.kind() == RunView.RunKind.FORWARD || run.kind() == RunView.RunKind.UNDO)) {
-                undoable.add(run.id());
-            }
-            if (run.state() == RunView.RunState.DONE && run.kind() == RunView.RunKind.FORWARD) {
-                break;
-            }
-        }
-        var purged =
-                journal.purged().stream().map(HeldValues.PurgedValues::name).collect(Collectors.toSet());
-        undoable.removeIf(run -> journal.steps(run).stream()
-                .flatMap(row -> HeldPlace.names(Journal.step(row.step())).keySet().stream())
-                .anyMatch(purged::contains));
-        return undoable;
     }
 
     /** Work that no run may go on beside. */
@@ -302,7 +256,8 @@ public final class Runs {
                     && run.state() == RunView.RunState.RUNNING
                     && run.kind() == RunView.RunKind.FORWARD;
             if (run == null
-                    || !(interrupted || database.transaction(Runs::undoable).contains(runId))) {
+                    || !(interrupted
+                            || database.transaction(RunHistory::undoable).contains(runId))) {
                 return new RunOutcome.NothingToDo();
             }
             var undo = database.transaction(session -> undo(session, run));

@@ -7,8 +7,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.jontrel.core.holder.FieldStorage;
-import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
@@ -19,6 +17,8 @@ import org.jontrel.core.plan.Step;
 import org.jontrel.core.plan.Tally;
 import org.jontrel.core.plan.UndoPlanner.Since;
 import org.jontrel.core.record.Values;
+import org.jontrel.core.recordtype.FieldStorage;
+import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.ColumnValues;
 import org.jontrel.site.table.Jdbc;
@@ -47,8 +47,8 @@ final class SiteFacts {
     }
 
     private Map<Breach, Long> breaches(Question question, Model to) throws SQLException {
-        var table = binding.table(question.holderId());
-        var after = to.definition(question.holderId()).flatMap(each -> Holder.of(to, each));
+        var table = binding.table(question.recordTypeId());
+        var after = to.definition(question.recordTypeId()).flatMap(each -> RecordType.of(to, each));
         if (table.isEmpty() || after.isEmpty()) {
             return Map.of();
         }
@@ -56,17 +56,17 @@ final class SiteFacts {
         if (question.fieldId().isEmpty()) {
             return breaches.parents(after.get());
         }
-        var was = table.get().holder().field(question.fieldId());
+        var was = table.get().recordType().field(question.fieldId());
         var is = after.get().field(question.fieldId());
         return was.isEmpty() || is.isEmpty() ? Map.of() : breaches.of(was.get(), is.get());
     }
 
     private Answer answer(Question question, Model to) throws SQLException {
-        var table = binding.table(question.holderId());
+        var table = binding.table(question.recordTypeId());
         if (table.isEmpty()) {
             return Answer.NONE;
         }
-        var before = table.get().holder().field(question.fieldId());
+        var before = table.get().recordType().field(question.fieldId());
         if (before.isEmpty()) {
             var place = newPlace(table.get(), question, to);
             long rows = place.isEmpty()
@@ -77,8 +77,8 @@ final class SiteFacts {
                                     + PhysicalNames.quoted(place.get().name()));
             return new Answer(rows, rows, 0, 0, List.of(), List.of());
         }
-        var after = to.definition(question.holderId())
-                .flatMap(each -> Holder.of(to, each))
+        var after = to.definition(question.recordTypeId())
+                .flatMap(each -> RecordType.of(to, each))
                 .flatMap(each -> each.field(question.fieldId()));
         var place = table.get().placeOf(question.fieldId());
         var column = place.map(each -> each.columns().get(question.fieldId()));
@@ -96,10 +96,10 @@ final class SiteFacts {
 
     /** Where a field that is not there yet will stand; empty where its table is not there yet either. */
     private static Optional<Binding.ValueTable> newPlace(Binding.BoundTables table, Question question, Model to) {
-        var home = to.definition(question.holderId())
-                .flatMap(each -> Holder.of(to, each))
+        var home = to.definition(question.recordTypeId())
+                .flatMap(each -> RecordType.of(to, each))
                 .map(each -> each.home(question.fieldId()))
-                .map(Holder.FieldLocation::table)
+                .map(RecordType.FieldLocation::table)
                 .orElse("");
         return home.isEmpty()
                 ? Optional.of(table.own())
@@ -156,36 +156,36 @@ final class SiteFacts {
     Map<Question, Since> since(List<Step> undo, List<Step> done, Model to) throws SQLException {
         var since = new HashMap<Question, Since>();
         for (var step : undo) {
-            var table = binding.table(step.holderId());
+            var table = binding.table(step.recordTypeId());
             if (table.isEmpty()) {
                 continue;
             }
             var name = PhysicalNames.quoted(table.get().name());
             since.put(
-                    new Question(step.holderId(), ""),
+                    new Question(step.recordTypeId(), ""),
                     new Since(Jdbc.number(connection, "SELECT COUNT(*) FROM " + name), 0, 0));
             switch (step) {
                 case Step.CarryBack carry ->
                     since.put(
-                            new Question(carry.holderId(), carry.fieldId()),
+                            new Question(carry.recordTypeId(), carry.fieldId()),
                             changed(ReturnCarry.back(binding.model(), to, carry), table.get()));
                 case Step.CarryForth carry ->
                     since.put(
-                            new Question(carry.holderId(), carry.fieldId()),
+                            new Question(carry.recordTypeId(), carry.fieldId()),
                             changed(ReturnCarry.forth(binding.model(), to, carry), table.get()));
-                case Step.HoldOwn(String holderId, String fieldId, String _) -> {
+                case Step.HoldOwn(String recordTypeId, String fieldId, String _) -> {
                     var place = table.get().fields().get(fieldId);
                     long rows = place == null
                             ? 0
                             : Jdbc.number(connection, "SELECT COUNT(*) FROM " + PhysicalNames.quoted(place.name()));
-                    since.put(new Question(holderId, fieldId), new Since(0, 0, rows));
+                    since.put(new Question(recordTypeId, fieldId), new Since(0, 0, rows));
                 }
-                case Step.SwitchColumns(String holderId, String _, List<Step.ColumnSwitch> turns) -> {
+                case Step.SwitchColumns(String recordTypeId, String _, List<Step.ColumnSwitch> turns) -> {
                     for (var turn : turns) {
                         var place = table.get().placeOf(turn.fieldId());
                         var column = place.map(each -> each.columns().get(turn.fieldId()));
-                        var older = to.definition(holderId)
-                                .flatMap(each -> Holder.of(to, each))
+                        var older = to.definition(recordTypeId)
+                                .flatMap(each -> RecordType.of(to, each))
                                 .flatMap(each -> each.field(turn.fieldId()));
                         if (turn.act() == Step.ColumnAction.HOLD && older.isEmpty() && column.isPresent()) {
                             long entered = entered(
@@ -194,7 +194,7 @@ final class SiteFacts {
                                     PhysicalNames.quoted(place.get().name()),
                                     column.get(),
                                     done);
-                            since.put(new Question(holderId, turn.fieldId()), new Since(0, 0, entered));
+                            since.put(new Question(recordTypeId, turn.fieldId()), new Since(0, 0, entered));
                         }
                     }
                 }
@@ -207,19 +207,19 @@ final class SiteFacts {
     /** Values of a new field that are not what the run filled it with. */
     private long entered(Binding.BoundTables holding, String fieldId, String table, String column, List<Step> done)
             throws SQLException {
-        var field = holding.holder().field(fieldId).orElseThrow();
-        var fill = Conversions.fill(field, fillOf(done, holding.holder().id(), fieldId));
+        var field = holding.recordType().field(fieldId).orElseThrow();
+        var fill = Conversions.fill(field, fillOf(done, holding.recordType().id(), fieldId));
         var sql = "SELECT COUNT(*) FROM " + table + " WHERE " + PhysicalNames.quoted(column) + " IS NOT NULL AND NOT "
                 + PhysicalNames.quoted(column) + " <=> ?";
         return Jdbc.number(connection, sql, fill);
     }
 
-    static String fillOf(List<Step> done, String holderId, String fieldId) {
+    static String fillOf(List<Step> done, String recordTypeId, String fieldId) {
         return done.stream()
                 .filter(Step.CopyColumn.class::isInstance)
                 .map(Step.CopyColumn.class::cast)
-                .filter(copy ->
-                        copy.holderId().equals(holderId) && copy.fieldId().equals(fieldId))
+                .filter(copy -> copy.recordTypeId().equals(recordTypeId)
+                        && copy.fieldId().equals(fieldId))
                 .map(Step.CopyColumn::fill)
                 .findFirst()
                 .orElse("");
@@ -245,25 +245,26 @@ final class SiteFacts {
         return new Since(records[0], carried[0], lost[0]);
     }
 
-    static Holder holder(Model model, String holderId) {
-        return model.definition(holderId)
-                .flatMap(each -> Holder.of(model, each))
-                .orElseThrow(() -> new IllegalStateException("No definition " + holderId));
+    static RecordType recordType(Model model, String recordTypeId) {
+        return model.definition(recordTypeId)
+                .flatMap(each -> RecordType.of(model, each))
+                .orElseThrow(() -> new IllegalStateException("No definition " + recordTypeId));
     }
 
-    static Field field(Model model, String holderId, String fieldId) {
-        return holder(model, holderId)
+    static Field field(Model model, String recordTypeId, String fieldId) {
+        return recordType(model, recordTypeId)
                 .field(fieldId)
-                .orElseThrow(() -> new IllegalStateException("No field " + fieldId + " in " + holderId));
+                .orElseThrow(() -> new IllegalStateException("No field " + fieldId + " in " + recordTypeId));
     }
 
     /** The table that holds a field's column: that of the field it is a value of, of its rows, or of the records. */
-    static String tableId(Holder holder, String fieldId) {
-        var field = holder.field(fieldId)
-                .orElseThrow(() -> new IllegalStateException("No field " + fieldId + " in " + holder.key()));
+    static String tableId(RecordType recordType, String fieldId) {
+        var field = recordType
+                .field(fieldId)
+                .orElseThrow(() -> new IllegalStateException("No field " + fieldId + " in " + recordType.key()));
         return FieldStorage.of(field.kind()) == FieldStorage.TABLE
                 ? fieldId
-                : holder.home(fieldId).table();
+                : recordType.home(fieldId).table();
     }
 
     /** Fills in the form that conversions take. */

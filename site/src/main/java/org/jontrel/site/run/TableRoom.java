@@ -11,11 +11,11 @@ import java.util.Set;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
-import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.plan.Plan;
 import org.jontrel.core.plan.Step;
+import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.site.table.Ddl;
 import org.jontrel.site.table.Jdbc;
 import org.jontrel.site.table.PhysicalNames;
@@ -46,9 +46,10 @@ final class TableRoom {
         var columns = new HashMap<String, TableAdditions>();
         for (var planned : steps) {
             switch (planned.step()) {
-                case Step.AddColumn(String holderId, String fieldId) ->
-                    added(columns, holderId, fieldId).fields.add(SiteFacts.field(to, holderId, fieldId));
-                case Step.IndexColumn(String holderId, String fieldId) -> added(columns, holderId, fieldId).indexes++;
+                case Step.AddColumn(String recordTypeId, String fieldId) ->
+                    added(columns, recordTypeId, fieldId).fields.add(SiteFacts.field(to, recordTypeId, fieldId));
+                case Step.IndexColumn(String recordTypeId, String fieldId) ->
+                    added(columns, recordTypeId, fieldId).indexes++;
                 default -> {}
             }
         }
@@ -61,23 +62,24 @@ final class TableRoom {
 
     /** What a plan adds to one table. */
     private static final class TableAdditions {
-        private final Holder holder;
+        private final RecordType recordType;
         private final String table;
         private final Set<Field> fields = new HashSet<>();
         private int indexes;
 
-        TableAdditions(Holder holder, String table) {
-            this.holder = holder;
+        TableAdditions(RecordType recordType, String table) {
+            this.recordType = recordType;
             this.table = table;
         }
     }
 
     /** A table that is made by the plan itself has room: the checker counted that. */
-    private TableAdditions added(Map<String, TableAdditions> all, String holderId, String fieldId) throws SQLException {
-        var holder = SiteFacts.holder(to, holderId);
-        var table = Schema.tableOf(connection, holderId, SiteFacts.tableId(holder, fieldId))
+    private TableAdditions added(Map<String, TableAdditions> all, String recordTypeId, String fieldId)
+            throws SQLException {
+        var recordType = SiteFacts.recordType(to, recordTypeId);
+        var table = Schema.tableOf(connection, recordTypeId, SiteFacts.tableId(recordType, fieldId))
                 .orElse("");
-        return all.computeIfAbsent(holderId + " " + table, _ -> new TableAdditions(holder, table));
+        return all.computeIfAbsent(recordTypeId + " " + table, _ -> new TableAdditions(recordType, table));
     }
 
     private void lacking(TableAdditions added, List<Finding> findings) throws SQLException {
@@ -106,8 +108,8 @@ final class TableRoom {
         if (what != null) {
             findings.add(Finding.of(
                     Code.PLAN_NO_ROOM,
-                    Place.definition(added.holder.id(), ""),
-                    added.holder.plural(),
+                    Place.definition(added.recordType.id(), ""),
+                    added.recordType.plural(),
                     what,
                     way(added.table)));
         }

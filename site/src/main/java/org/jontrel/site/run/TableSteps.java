@@ -9,9 +9,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
-import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.plan.Step;
+import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.site.table.Ddl;
 import org.jontrel.site.table.PhysicalNames;
 import org.jontrel.site.table.Schema;
@@ -30,30 +30,32 @@ final class TableSteps {
     /** What has to be said for the step as things stand; nothing where it was done. */
     List<String> statements(Connection connection, Step step) throws SQLException {
         return switch (step) {
-            case Step.CreateTable(String holderId) -> create(connection, Ddl.createTables(holder(to, holderId)));
-            case Step.AddTable(String holderId, String fieldId) -> addTable(connection, holderId, fieldId);
-            case Step.AddColumn(String holderId, String fieldId) -> {
-                var table = tableOfColumn(connection, to, holderId, fieldId);
+            case Step.CreateTable(String recordTypeId) ->
+                create(connection, Ddl.createTables(recordType(to, recordTypeId)));
+            case Step.AddTable(String recordTypeId, String fieldId) -> addTable(connection, recordTypeId, fieldId);
+            case Step.AddColumn(String recordTypeId, String fieldId) -> {
+                var table = tableOfColumn(connection, to, recordTypeId, fieldId);
                 var missing = !Schema.columns(connection, table).containsKey(PhysicalNames.next(fieldId));
-                yield missing ? List.of(Ddl.addColumn(table, SiteFacts.field(to, holderId, fieldId))) : List.of();
+                yield missing ? List.of(Ddl.addColumn(table, SiteFacts.field(to, recordTypeId, fieldId))) : List.of();
             }
-            case Step.DropBeside(String holderId, String fieldId) -> {
-                var table = tableOfColumn(connection, from, holderId, fieldId);
+            case Step.DropBeside(String recordTypeId, String fieldId) -> {
+                var table = tableOfColumn(connection, from, recordTypeId, fieldId);
                 var there = Schema.columns(connection, table).containsKey(PhysicalNames.next(fieldId));
                 yield there ? List.of(Ddl.dropColumn(table, PhysicalNames.next(fieldId))) : List.of();
             }
-            case Step.SwitchColumns(String holderId, String table, List<Step.ColumnSwitch> turns) ->
-                switchColumns(connection, holderId, table, turns);
+            case Step.SwitchColumns(String recordTypeId, String table, List<Step.ColumnSwitch> turns) ->
+                switchColumns(connection, recordTypeId, table, turns);
             case Step.RenameTable _ -> renameTables(connection);
-            case Step.HoldTable(String holderId, String held) -> hold(connection, marks(holderId, from), held);
-            case Step.RestoreTable(String holderId, String held) ->
-                restore(connection, holderId, held, marks(holderId, to));
-            case Step.HoldOwn(String holderId, String fieldId, String held) ->
-                hold(connection, own(holderId, fieldId, from), held);
-            case Step.RestoreOwn(String holderId, String fieldId, String held) ->
-                restore(connection, holderId, held, own(holderId, fieldId, to));
-            case Step.Indexes(String holderId) -> indexes(connection, holderId);
-            case Step.IndexColumn(String holderId, String fieldId) -> indexColumn(connection, holderId, fieldId);
+            case Step.HoldTable(String recordTypeId, String held) -> hold(connection, marks(recordTypeId, from), held);
+            case Step.RestoreTable(String recordTypeId, String held) ->
+                restore(connection, recordTypeId, held, marks(recordTypeId, to));
+            case Step.HoldOwn(String recordTypeId, String fieldId, String held) ->
+                hold(connection, own(recordTypeId, fieldId, from), held);
+            case Step.RestoreOwn(String recordTypeId, String fieldId, String held) ->
+                restore(connection, recordTypeId, held, own(recordTypeId, fieldId, to));
+            case Step.Indexes(String recordTypeId) -> indexes(connection, recordTypeId);
+            case Step.IndexColumn(String recordTypeId, String fieldId) ->
+                indexColumn(connection, recordTypeId, fieldId);
             case Step.CopyColumn _,
                     Step.CarryBack _,
                     Step.CarryForth _,
@@ -67,12 +69,13 @@ final class TableSteps {
     /** Whether a step that was begun came to its end. */
     boolean happened(Connection connection, Step step) throws SQLException {
         return switch (step) {
-            case Step.CreateTable(String holderId) ->
+            case Step.CreateTable(String recordTypeId) ->
                 Schema.inUse(connection)
                         .keySet()
-                        .containsAll(Ddl.createTables(holder(to, holderId)).keySet());
-            case Step.AddTable(String holderId, String fieldId) ->
-                Schema.tableOf(connection, holderId, fieldId).isPresent();
+                        .containsAll(
+                                Ddl.createTables(recordType(to, recordTypeId)).keySet());
+            case Step.AddTable(String recordTypeId, String fieldId) ->
+                Schema.tableOf(connection, recordTypeId, fieldId).isPresent();
             case Step.StarterTerms _, Step.CheckRecords _ -> true;
             default -> statements(connection, step).isEmpty();
         };
@@ -95,36 +98,38 @@ final class TableSteps {
         return statements;
     }
 
-    private List<String> addTable(Connection connection, String holderId, String fieldId) throws SQLException {
-        var holder = holder(to, holderId);
-        var all = Ddl.createTables(holder);
+    private List<String> addTable(Connection connection, String recordTypeId, String fieldId) throws SQLException {
+        var recordType = recordType(to, recordTypeId);
+        var all = Ddl.createTables(recordType);
         var wanted = new LinkedHashMap<String, String>();
-        for (var each : within(holder, fieldId)) {
-            var mark = PhysicalNames.mark(holderId, each);
+        for (var each : within(recordType, fieldId)) {
+            var mark = PhysicalNames.mark(recordTypeId, each);
             wanted.put(mark, all.get(mark));
         }
         return create(connection, wanted);
     }
 
     /** The field and those within it that have tables of their own. */
-    private static List<String> within(Holder holder, String fieldId) {
-        return holder.field(fieldId).stream()
+    private static List<String> within(RecordType recordType, String fieldId) {
+        return recordType.field(fieldId).stream()
                 .flatMap(field -> field.withInner())
                 .map(each -> each.id())
-                .filter(PhysicalNames.tables(holder)::containsKey)
+                .filter(PhysicalNames.tables(recordType)::containsKey)
                 .toList();
     }
 
-    private static List<String> marks(String holderId, Model model) {
-        var holder = holder(model, holderId);
-        var marks = new ArrayList<>(List.of(holderId));
-        PhysicalNames.tables(holder).keySet().forEach(fieldId -> marks.add(PhysicalNames.mark(holderId, fieldId)));
+    private static List<String> marks(String recordTypeId, Model model) {
+        var recordType = recordType(model, recordTypeId);
+        var marks = new ArrayList<>(List.of(recordTypeId));
+        PhysicalNames.tables(recordType)
+                .keySet()
+                .forEach(fieldId -> marks.add(PhysicalNames.mark(recordTypeId, fieldId)));
         return marks;
     }
 
-    private static List<String> own(String holderId, String fieldId, Model model) {
-        return within(holder(model, holderId), fieldId).stream()
-                .map(each -> PhysicalNames.mark(holderId, each))
+    private static List<String> own(String recordTypeId, String fieldId, Model model) {
+        return within(recordType(model, recordTypeId), fieldId).stream()
+                .map(each -> PhysicalNames.mark(recordTypeId, each))
                 .toList();
     }
 
@@ -143,32 +148,32 @@ final class TableSteps {
     }
 
     /** Tables without rows were once dropped instead of held: those are made anew. */
-    private List<String> restore(Connection connection, String holderId, String held, List<String> marks)
+    private List<String> restore(Connection connection, String recordTypeId, String held, List<String> marks)
             throws SQLException {
-        var holder = holder(to, holderId);
-        var names = PhysicalNames.tables(holder);
+        var recordType = recordType(to, recordTypeId);
+        var names = PhysicalNames.tables(recordType);
         var renames = new LinkedHashMap<String, String>();
         Schema.tables(connection).forEach((name, mark) -> {
             if (name.startsWith(PhysicalNames.held(held) + "__")) {
                 var fieldId = mark.contains("/") ? mark.substring(mark.indexOf('/') + 1) : "";
-                renames.put(name, fieldId.isEmpty() ? PhysicalNames.table(holder) : names.get(fieldId));
+                renames.put(name, fieldId.isEmpty() ? PhysicalNames.table(recordType) : names.get(fieldId));
             }
         });
         if (!renames.isEmpty()) {
             return List.of(Ddl.renameTables(renames));
         }
-        var wanted = new LinkedHashMap<>(Ddl.createTables(holder));
+        var wanted = new LinkedHashMap<>(Ddl.createTables(recordType));
         wanted.keySet().retainAll(marks);
         return create(connection, wanted);
     }
 
     /** Tables that a switch changes, all under names that nobody knows: whoever uses one of them is through by then. */
-    static List<String> gather(Connection connection, Set<String> holderIds) throws SQLException {
+    static List<String> gather(Connection connection, Set<String> recordTypeIds) throws SQLException {
         var renames = new LinkedHashMap<String, String>();
         var there = Schema.tables(connection).keySet();
         int number = 0;
         for (var each : Schema.inUse(connection).entrySet()) {
-            boolean concerned = holderIds.contains(each.getKey().split("/", 2)[0]);
+            boolean concerned = recordTypeIds.contains(each.getKey().split("/", 2)[0]);
             if (concerned && !PhysicalNames.isMoving(each.getValue())) {
                 while (there.contains(PhysicalNames.moving(number))) {
                     number++;
@@ -186,10 +191,10 @@ final class TableSteps {
     List<String> renameTables(Connection connection) throws SQLException {
         var there = Schema.inUse(connection);
         var wanted = new LinkedHashMap<String, String>();
-        for (var holder : Holder.all(to)) {
-            wanted.put(holder.id(), PhysicalNames.table(holder));
-            PhysicalNames.tables(holder)
-                    .forEach((fieldId, name) -> wanted.put(PhysicalNames.mark(holder.id(), fieldId), name));
+        for (var recordType : RecordType.all(to)) {
+            wanted.put(recordType.id(), PhysicalNames.table(recordType));
+            PhysicalNames.tables(recordType)
+                    .forEach((fieldId, name) -> wanted.put(PhysicalNames.mark(recordType.id(), fieldId), name));
         }
         var aside = new LinkedHashMap<String, String>();
         var home = new LinkedHashMap<String, String>();
@@ -206,27 +211,27 @@ final class TableSteps {
         return aside.isEmpty() ? List.of() : List.of(Ddl.renameTables(aside));
     }
 
-    private List<String> indexes(Connection connection, String holderId) throws SQLException {
-        var holder = holder(to, holderId);
-        var table = table(connection, holderId, "");
+    private List<String> indexes(Connection connection, String recordTypeId) throws SQLException {
+        var recordType = recordType(to, recordTypeId);
+        var table = table(connection, recordTypeId, "");
         var there = Schema.indexes(connection, table).values();
-        return Ddl.wantedIndexes(holder).stream()
+        return Ddl.wantedIndexes(recordType).stream()
                 .filter(columns -> !there.contains(String.join(",", columns)))
                 .map(columns -> Ddl.addIndex(table, columns))
                 .toList();
     }
 
     /** The indexes that name the field's column, on the one beside: they go along when it is renamed. */
-    private List<String> indexColumn(Connection connection, String holderId, String fieldId) throws SQLException {
-        var holder = holder(to, holderId);
-        var table = table(connection, holderId, "");
-        var name = PhysicalNames.columns(holder, "").get(fieldId);
+    private List<String> indexColumn(Connection connection, String recordTypeId, String fieldId) throws SQLException {
+        var recordType = recordType(to, recordTypeId);
+        var table = table(connection, recordTypeId, "");
+        var name = PhysicalNames.columns(recordType, "").get(fieldId);
         var next = PhysicalNames.next(fieldId);
         if (name == null || !Schema.columns(connection, table).containsKey(next)) {
             return List.of();
         }
         var there = Schema.indexes(connection, table).values();
-        return Ddl.wantedIndexes(holder).stream()
+        return Ddl.wantedIndexes(recordType).stream()
                 .filter(columns -> columns.contains(name))
                 .map(columns -> columns.stream()
                         .map(column -> column.equals(name) ? next : column)
@@ -237,11 +242,13 @@ final class TableSteps {
     }
 
     private List<String> switchColumns(
-            Connection connection, String holderId, String tableId, List<Step.ColumnSwitch> turns) throws SQLException {
-        var table = table(connection, holderId, tableId);
+            Connection connection, String recordTypeId, String tableId, List<Step.ColumnSwitch> turns)
+            throws SQLException {
+        var table = table(connection, recordTypeId, tableId);
         var columns = Schema.columns(connection, table);
-        var target =
-                to.definition(holderId).flatMap(each -> Holder.of(to, each)).orElseGet(() -> holder(from, holderId));
+        var target = to.definition(recordTypeId)
+                .flatMap(each -> RecordType.of(to, each))
+                .orElseGet(() -> recordType(from, recordTypeId));
         var names = PhysicalNames.columns(target, tableId);
         var renames = new ArrayList<Ddl.ColumnRename>();
         for (var turn : turns) {
@@ -295,18 +302,18 @@ final class TableSteps {
                 .orElseThrow(() -> new IllegalStateException("No column for the field " + turn.fieldId()));
     }
 
-    private static String tableOfColumn(Connection connection, Model model, String holderId, String fieldId)
+    private static String tableOfColumn(Connection connection, Model model, String recordTypeId, String fieldId)
             throws SQLException {
-        return table(connection, holderId, SiteFacts.tableId(holder(model, holderId), fieldId));
+        return table(connection, recordTypeId, SiteFacts.tableId(recordType(model, recordTypeId), fieldId));
     }
 
-    private static String table(Connection connection, String holderId, String fieldId) throws SQLException {
-        return Schema.tableOf(connection, holderId, fieldId)
+    private static String table(Connection connection, String recordTypeId, String fieldId) throws SQLException {
+        return Schema.tableOf(connection, recordTypeId, fieldId)
                 .orElseThrow(() -> new IllegalStateException(
-                        "The site has no table for " + PhysicalNames.mark(holderId, fieldId)));
+                        "The site has no table for " + PhysicalNames.mark(recordTypeId, fieldId)));
     }
 
-    private static Holder holder(Model model, String holderId) {
-        return SiteFacts.holder(model, holderId);
+    private static RecordType recordType(Model model, String recordTypeId) {
+        return SiteFacts.recordType(model, recordTypeId);
     }
 }

@@ -4,9 +4,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Model;
+import org.jontrel.core.recordtype.RecordType;
 
 /**
  * The installed model and where its values really are. Tables and columns are found by the ids in their comments, not by
@@ -14,7 +14,7 @@ import org.jontrel.core.model.Model;
  *
  * @param generation counts switches; a binding of an older generation may name columns that are gone
  * @param provisional whether it was found while a switch was under way; it holds only as long as nothing moves
- * @param tables by id of the holder
+ * @param tables by id of the record type
  */
 public record Binding(
         String version, Model model, long generation, boolean provisional, Map<String, BoundTables> tables) {
@@ -34,12 +34,12 @@ public record Binding(
     }
 
     /**
-     * The tables of a holder.
+     * The tables of a record type.
      *
      * @param own of the records themselves
      * @param fields those of fields that have one of their own, by field id
      */
-    public record BoundTables(Holder holder, ValueTable own, Map<String, ValueTable> fields) {
+    public record BoundTables(RecordType recordType, ValueTable own, Map<String, ValueTable> fields) {
         public BoundTables {
             fields = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(fields));
         }
@@ -53,29 +53,29 @@ public record Binding(
             if (fields.containsKey(fieldId)) {
                 return Optional.of(fields.get(fieldId));
             }
-            var home = holder.home(fieldId);
+            var home = recordType.home(fieldId);
             return home == null
                     ? Optional.empty()
                     : home.table().isEmpty() ? Optional.of(own) : Optional.ofNullable(fields.get(home.table()));
         }
     }
 
-    public Optional<BoundTables> table(String holderId) {
-        return Optional.ofNullable(tables.get(holderId));
+    public Optional<BoundTables> table(String recordTypeId) {
+        return Optional.ofNullable(tables.get(recordTypeId));
     }
 
     /** The tables of the definition of a sort with this key. */
     public Optional<BoundTables> table(Definition.Sort sort, String key) {
         return tables.values().stream()
-                .filter(table -> table.holder().definition().sort() == sort
-                        && table.holder().key().equals(key))
+                .filter(table -> table.recordType().definition().sort() == sort
+                        && table.recordType().key().equals(key))
                 .findFirst();
     }
 
     /** All tables of one sort of definitions, by key. */
     public List<BoundTables> tables(Definition.Sort sort) {
         return tables.values().stream()
-                .filter(table -> table.holder().definition().sort() == sort)
+                .filter(table -> table.recordType().definition().sort() == sort)
                 .toList();
     }
 }

@@ -10,8 +10,8 @@ import java.util.Set;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Supplier;
 import org.apache.ibatis.session.SqlSession;
-import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Model;
+import org.jontrel.core.recordtype.RecordType;
 
 /**
  * The binding in force. What reads under one is told by the gate whether definitions were switched meanwhile, and is then
@@ -140,20 +140,20 @@ public final class Bindings {
 
     /** While a table is being changed, the database may not tell what it has. */
     private static boolean isWhole(Binding binding) {
-        return Holder.all(binding.model()).stream().allMatch(holder -> {
-            var table = binding.tables().get(holder.id());
+        return RecordType.all(binding.model()).stream().allMatch(recordType -> {
+            var table = binding.tables().get(recordType.id());
             return table != null
-                    && has(table.own(), holder, "")
-                    && PhysicalNames.tables(holder).keySet().stream()
+                    && has(table.own(), recordType, "")
+                    && PhysicalNames.tables(recordType).keySet().stream()
                             .allMatch(fieldId -> table.fields().containsKey(fieldId)
-                                    && has(table.fields().get(fieldId), holder, fieldId));
+                                    && has(table.fields().get(fieldId), recordType, fieldId));
         });
     }
 
-    private static boolean has(Binding.ValueTable place, Holder holder, String tableId) {
+    private static boolean has(Binding.ValueTable place, RecordType recordType, String tableId) {
         return place.columns()
                 .keySet()
-                .containsAll(PhysicalNames.columns(holder, tableId).keySet());
+                .containsAll(PhysicalNames.columns(recordType, tableId).keySet());
     }
 
     private Binding known(SqlSession session) throws SQLException {
@@ -252,26 +252,26 @@ public final class Bindings {
                 .orElseThrow();
         var marked = Schema.inUse(connection, held);
         var tables = new LinkedHashMap<String, Binding.BoundTables>();
-        for (var holder : Holder.all(installed.model())) {
-            var name = marked.get(holder.id());
+        for (var recordType : RecordType.all(installed.model())) {
+            var name = marked.get(recordType.id());
             if (name != null) {
-                tables.put(holder.id(), table(connection, holder, name, marked, held));
+                tables.put(recordType.id(), table(connection, recordType, name, marked, held));
             }
         }
         return new Binding(installed.version(), installed.model(), generation, provisional, tables);
     }
 
     private static Binding.BoundTables table(
-            Connection connection, Holder holder, String name, Map<String, String> marked, Set<String> held)
+            Connection connection, RecordType recordType, String name, Map<String, String> marked, Set<String> held)
             throws SQLException {
         var fields = new LinkedHashMap<String, Binding.ValueTable>();
-        for (var fieldId : PhysicalNames.tables(holder).keySet()) {
-            var own = marked.get(PhysicalNames.mark(holder.id(), fieldId));
+        for (var fieldId : PhysicalNames.tables(recordType).keySet()) {
+            var own = marked.get(PhysicalNames.mark(recordType.id(), fieldId));
             if (own != null) {
                 fields.put(fieldId, place(connection, own, held));
             }
         }
-        return new Binding.BoundTables(holder, place(connection, name, held), fields);
+        return new Binding.BoundTables(recordType, place(connection, name, held), fields);
     }
 
     private static Binding.ValueTable place(Connection connection, String name, Set<String> held) throws SQLException {

@@ -9,10 +9,10 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.SequencedMap;
 import java.util.stream.Collectors;
-import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
+import org.jontrel.core.recordtype.RecordType;
 
 /** Statements that make and change tables. Every column and table carries the id of its definition as its comment. */
 public final class Ddl {
@@ -115,13 +115,13 @@ public final class Ddl {
         return words[0].equals("CREATE") ? words[5] : "";
     }
 
-    /** The table of what a holder holds, then those of its fields, by what their comments say. */
-    public static SequencedMap<String, String> createTables(Holder holder) {
+    /** The table of what a record type holds, then those of its fields, by what their comments say. */
+    public static SequencedMap<String, String> createTables(RecordType recordType) {
         var statements = new LinkedHashMap<String, String>();
-        statements.put(holder.id(), createTable(holder));
-        PhysicalNames.tables(holder)
-                .forEach((fieldId, name) ->
-                        statements.put(PhysicalNames.mark(holder.id(), fieldId), createOwn(holder, fieldId, name)));
+        statements.put(recordType.id(), createTable(recordType));
+        PhysicalNames.tables(recordType)
+                .forEach((fieldId, name) -> statements.put(
+                        PhysicalNames.mark(recordType.id(), fieldId), createOwn(recordType, fieldId, name)));
         return statements;
     }
 
@@ -139,7 +139,7 @@ public final class Ddl {
                 new OwnColumn("origin", "VARCHAR(40) CHARACTER SET ascii COLLATE ascii_bin NULL"));
     }
 
-    private static String createTable(Holder holder) {
+    private static String createTable(RecordType recordType) {
         var lines = new ArrayList<String>(List.of(
                 "id BIGINT PRIMARY KEY",
                 "slug VARCHAR(190) CHARACTER SET ascii COLLATE ascii_bin NOT NULL",
@@ -151,20 +151,20 @@ public final class Ddl {
                 "created_by VARCHAR(100) NOT NULL",
                 "updated_by VARCHAR(100) NOT NULL"));
         ownColumns().forEach(own -> lines.add(own.name() + " " + own.type()));
-        columns(holder, "", lines);
+        columns(recordType, "", lines);
         lines.add("UNIQUE KEY slug (parent_id, slug)");
         lines.add("KEY slugs (slug)");
         lines.add("KEY updated (updated_at)");
         lines.add("KEY state (state, updated_at)");
         lines.add("KEY " + RETIRES + " (state, retire_at)");
-        wantedIndexes(holder).forEach(columns -> lines.add("KEY (" + indexed(columns) + ")"));
-        return table(PhysicalNames.table(holder), holder.id(), lines);
+        wantedIndexes(recordType).forEach(columns -> lines.add("KEY (" + indexed(columns) + ")"));
+        return table(PhysicalNames.table(recordType), recordType.id(), lines);
     }
 
-    private static void columns(Holder holder, String table, List<String> lines) {
-        PhysicalNames.columns(holder, table)
+    private static void columns(RecordType recordType, String table, List<String> lines) {
+        PhysicalNames.columns(recordType, table)
                 .forEach((fieldId, name) ->
-                        lines.add(column(name, holder.field(fieldId).orElseThrow())));
+                        lines.add(column(name, recordType.field(fieldId).orElseThrow())));
     }
 
     private static String table(String name, String mark, List<String> lines) {
@@ -173,7 +173,7 @@ public final class Ddl {
     }
 
     /** The table of a field: rows, links, terms or several values; or of the terms above each term. */
-    private static String createOwn(Holder holder, String fieldId, String name) {
+    private static String createOwn(RecordType recordType, String fieldId, String name) {
         var lines = new ArrayList<String>();
         if (fieldId.equals(PhysicalNames.ABOVE)) {
             lines.addAll(List.of(
@@ -182,14 +182,14 @@ public final class Ddl {
                     "depth INT NOT NULL",
                     "PRIMARY KEY (term_id, above_id)",
                     "KEY above (above_id, term_id)"));
-            return table(name, PhysicalNames.mark(holder.id(), fieldId), lines);
+            return table(name, PhysicalNames.mark(recordType.id(), fieldId), lines);
         }
-        var field = holder.field(fieldId).orElseThrow();
+        var field = recordType.field(fieldId).orElseThrow();
         lines.add("record_id BIGINT NOT NULL");
         switch (field.kind()) {
             case Kind.Repeater _ -> {
                 lines.addAll(List.of("id BIGINT NOT NULL", "row_id BIGINT NOT NULL", "position INT NOT NULL"));
-                columns(holder, fieldId, lines);
+                columns(recordType, fieldId, lines);
                 lines.add("PRIMARY KEY (record_id, id)");
             }
             case Kind.Relation _ ->
@@ -209,32 +209,32 @@ public final class Ddl {
                         "KEY term (term_id, record_id)"));
             case Kind.Plain _, Kind.Image _, Kind.File _, Kind.FieldGroup _, Kind.Note _ -> {
                 lines.addAll(List.of("row_id BIGINT NOT NULL", "position INT NOT NULL"));
-                columns(holder, fieldId, lines);
+                columns(recordType, fieldId, lines);
                 lines.addAll(List.of("PRIMARY KEY (record_id, row_id, position)", "KEY value (value, record_id)"));
             }
         }
-        return table(name, PhysicalNames.mark(holder.id(), fieldId), lines);
+        return table(name, PhysicalNames.mark(recordType.id(), fieldId), lines);
     }
 
     /** Columns of the indexes that lists want: what they show and sort by, and what must be unique. */
-    public static List<List<String>> wantedIndexes(Holder holder) {
-        var columns = PhysicalNames.columns(holder, "");
+    public static List<List<String>> wantedIndexes(RecordType recordType) {
+        var columns = PhysicalNames.columns(recordType, "");
         var wanted = new LinkedHashSet<List<String>>();
-        holder.columns("").stream()
+        recordType.columns("").stream()
                 .filter(field -> field.kind() instanceof Kind.Text text && text.unique())
                 .forEach(field -> wanted.add(List.of(columns.get(field.id()))));
-        if (holder.definition() instanceof ContentType type) {
-            sortable(holder, type.index().order()).ifPresent(id -> wanted.add(List.of("state", columns.get(id))));
+        if (recordType.definition() instanceof ContentType type) {
+            sortable(recordType, type.index().order()).ifPresent(id -> wanted.add(List.of("state", columns.get(id))));
             type.columns().stream()
-                    .flatMap(id -> sortable(holder, id).stream())
+                    .flatMap(id -> sortable(recordType, id).stream())
                     .limit(MOST_INDEXES)
                     .forEach(id -> wanted.add(List.of(columns.get(id))));
         }
         return List.copyOf(wanted);
     }
 
-    private static Optional<String> sortable(Holder holder, String fieldId) {
-        return holder.columns("").stream()
+    private static Optional<String> sortable(RecordType recordType, String fieldId) {
+        return recordType.columns("").stream()
                 .filter(field -> field.id().equals(fieldId))
                 .filter(field -> switch (field.kind()) {
                     case Kind.LongText _, Kind.RichText _, Kind.Url _, Kind.Coordinates _ -> false;

@@ -67,14 +67,14 @@ public final class Gate {
     }
 
     /** The records that a writer saved, which has passed, if a run has to follow. */
-    public static void saved(Connection connection, String holderId, List<Long> records) throws SQLException {
+    public static void saved(Connection connection, String recordTypeId, List<Long> records) throws SQLException {
         if (!isLogging(connection)) {
             return;
         }
         Jdbc.batch(
                 connection,
                 "INSERT INTO jontrel_change (holder_id, record_id) VALUES (?, ?)",
-                records.stream().map(record -> List.of(holderId, record)).toList());
+                records.stream().map(record -> List.of(recordTypeId, record)).toList());
     }
 
     private static boolean isLogging(Connection connection) throws SQLException {

@@ -8,12 +8,12 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.UnaryOperator;
 import java.util.regex.Pattern;
-import org.jontrel.core.holder.FieldStorage;
-import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
+import org.jontrel.core.recordtype.FieldStorage;
+import org.jontrel.core.recordtype.RecordType;
 
 /**
  * The one place that decides physical names. Tables and columns are named by keys; keys never have a doubled
@@ -55,31 +55,31 @@ public final class PhysicalNames {
     private PhysicalNames() {}
 
     /** The table of what a definition holds. */
-    public static String table(Holder holder) {
-        return switch (holder.definition().sort()) {
-            case TAXONOMY -> "terms" + BETWEEN + holder.key();
-            case VALUES -> "values" + BETWEEN + holder.key();
-            default -> holder.key();
+    public static String table(RecordType recordType) {
+        return switch (recordType.definition().sort()) {
+            case TAXONOMY -> "terms" + BETWEEN + recordType.key();
+            case VALUES -> "values" + BETWEEN + recordType.key();
+            default -> recordType.key();
         };
     }
 
     /** The tables of fields that have one of their own, by field id; {@link #ABOVE} for a taxonomy's tree. */
-    public static Map<String, String> tables(Holder holder) {
+    public static Map<String, String> tables(RecordType recordType) {
         var names = new LinkedHashMap<String, String>();
         var taken = new HashSet<String>();
-        if (holder.definition().sort() == Definition.Sort.TAXONOMY) {
-            names.put(ABOVE, free(table(holder) + BETWEEN + ABOVE, holder.id(), taken));
+        if (recordType.definition().sort() == Definition.Sort.TAXONOMY) {
+            names.put(ABOVE, free(table(recordType) + BETWEEN + ABOVE, recordType.id(), taken));
         }
-        holder.byId().values().stream()
+        recordType.byId().values().stream()
                 .filter(field -> FieldStorage.of(field.kind()) == FieldStorage.TABLE)
-                .forEach(field -> names.put(field.id(), free(own(holder, field, names), field.id(), taken)));
+                .forEach(field -> names.put(field.id(), free(own(recordType, field, names), field.id(), taken)));
         return names;
     }
 
-    private static String own(Holder holder, Field field, Map<String, String> names) {
-        var home = holder.home(field.id());
-        var before = home.table().isEmpty() ? table(holder) : names.get(home.table());
-        var classified = holder.definition() instanceof ContentType type
+    private static String own(RecordType recordType, Field field, Map<String, String> names) {
+        var home = recordType.home(field.id());
+        var before = home.table().isEmpty() ? table(recordType) : names.get(home.table());
+        var classified = recordType.definition() instanceof ContentType type
                 && type.taxonomies().stream().anyMatch(use -> use.taxonomy().equals(field.id()));
         var path = new StringBuilder(before).append(BETWEEN);
         home.groups().forEach(group -> path.append(group).append(BETWEEN));
@@ -93,9 +93,9 @@ public final class PhysicalNames {
      *
      * @param table id of the field whose table it is; empty for that of the records
      */
-    public static Map<String, String> columns(Holder holder, String table) {
+    public static Map<String, String> columns(RecordType recordType, String table) {
         var names = new LinkedHashMap<String, String>();
-        var own = holder.field(table).orElse(null);
+        var own = recordType.field(table).orElse(null);
         if (own != null && !(own.kind() instanceof Kind.Repeater)) {
             if (payload(own.kind()).equals("value")) {
                 names.put(own.id(), "value");
@@ -103,13 +103,13 @@ public final class PhysicalNames {
             return names;
         }
         var taken = new HashSet<>(OWN);
-        holder.columns(table).stream()
+        recordType.columns(table).stream()
                 .filter(field -> OWN.contains(field.key()))
                 .forEach(field -> taken.remove(field.key() + "_value"));
         var keys = new HashSet<String>();
-        holder.columns(table).forEach(field -> keys.add(path(holder, field)));
-        for (var field : holder.columns(table)) {
-            var name = path(holder, field);
+        recordType.columns(table).forEach(field -> keys.add(path(recordType, field)));
+        for (var field : recordType.columns(table)) {
+            var name = path(recordType, field);
             if (taken.contains(name) || name.startsWith(NEXT) || name.startsWith(HELD)) {
                 UnaryOperator<String> longer = before -> before + "_value";
                 name = longer.apply(name.startsWith(NEXT) || name.startsWith(HELD) ? "field_" + name : name);
@@ -131,8 +131,8 @@ public final class PhysicalNames {
         };
     }
 
-    private static String path(Holder holder, Field field) {
-        var groups = holder.home(field.id()).groups();
+    private static String path(RecordType recordType, Field field) {
+        var groups = recordType.home(field.id()).groups();
         return groups.isEmpty() ? field.key() : String.join(BETWEEN, groups) + BETWEEN + field.key();
     }
 
@@ -203,8 +203,8 @@ public final class PhysicalNames {
     }
 
     /** What the comment of a field's own table says. */
-    public static String mark(String holderId, String fieldId) {
-        return fieldId.isEmpty() ? holderId : holderId + "/" + fieldId;
+    public static String mark(String recordTypeId, String fieldId) {
+        return fieldId.isEmpty() ? recordTypeId : recordTypeId + "/" + fieldId;
     }
 
     /** Ids and short names stand in comments and names; anything else never reaches a statement. */

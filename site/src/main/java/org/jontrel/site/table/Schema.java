@@ -100,9 +100,10 @@ public final class Schema {
         return byMark;
     }
 
-    /** The table in use of a holder, or of one of its fields, by the ids in its comment; an empty field for the holder's. */
-    public static Optional<String> tableOf(Connection connection, String holderId, String fieldId) throws SQLException {
-        return Optional.ofNullable(inUse(connection).get(PhysicalNames.mark(holderId, fieldId)));
+    /** The table in use of a record type, or of one of its fields, by the ids in its comment; an empty field for the record type's. */
+    public static Optional<String> tableOf(Connection connection, String recordTypeId, String fieldId)
+            throws SQLException {
+        return Optional.ofNullable(inUse(connection).get(PhysicalNames.mark(recordTypeId, fieldId)));
     }
 
     /** The column in use of a field, by the id in its comment. */

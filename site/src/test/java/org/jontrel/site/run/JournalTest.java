@@ -69,6 +69,17 @@ public class JournalTest {
                 new Step.CheckRecords("t", Step.Among.ALL));
     }
 
+    /** A rename in the code must not change what stands in the journals of sites. */
+    @Test
+    public void theStoredNamesStay() {
+        assertEquals(
+                Journal.text(new Step.CopyColumn("t", "f", "2", "")),
+                "{\"do\":\"copy_column\",\"holderId\":\"t\",\"fieldId\":\"f\",\"fill\":\"2\",\"held\":\"\"}");
+        assertEquals(
+                Journal.text(new Step.CheckRecords("t", Step.Among.ALL)),
+                "{\"do\":\"check_records\",\"holderId\":\"t\",\"among\":\"ALL\"}");
+    }
+
     @Test
     public void whatALaterVersionWroteIsSaid() {
         var thrown = expectThrows(IllegalStateException.class, () -> Journal.step("{\"do\":\"split_type\"}"));

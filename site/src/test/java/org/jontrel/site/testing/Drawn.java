@@ -10,13 +10,13 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import org.jontrel.core.code.Decision;
-import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.RecordState;
 import org.jontrel.core.record.Values;
+import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.core.sample.SampleValues;
 import org.jontrel.site.Site;
 import org.jontrel.site.record.RecordStore;
@@ -61,24 +61,24 @@ public record Drawn(Site site) {
      * @return how many of these links could be stored
      */
     public int fill(Model model) {
-        for (var holder : Holder.all(model)) {
-            boolean single = holder.single();
+        for (var recordType : RecordType.all(model)) {
+            boolean single = recordType.single();
             for (int number = 1; number <= (single ? 1 : RECORDS); number++) {
-                save(holder, number, single, model);
+                save(recordType, number, single, model);
             }
         }
         int links = 0;
-        for (var holder : Holder.all(model)) {
-            for (var record : site.records().all(holder.id(), RECORDS)) {
-                links += link(holder, record.id(), model);
+        for (var recordType : RecordType.all(model)) {
+            for (var record : site.records().all(recordType.id(), RECORDS)) {
+                links += link(recordType, record.id(), model);
             }
         }
         return links;
     }
 
-    private int link(Holder holder, long id, Model model) {
+    private int link(RecordType recordType, long id, Model model) {
         int stored = 0;
-        for (var field : holder.fields().toList()) {
+        for (var field : recordType.fields().toList()) {
             var goals =
                     switch (field.kind()) {
                         case Kind.Relation relation -> goals(relation, model);
@@ -91,8 +91,8 @@ public record Drawn(Site site) {
             if (!goals.isEmpty()) {
                 Object raw =
                         field.kind().amount().many() ? goals.subList(0, Math.min(2, goals.size())) : goals.getLast();
-                var now = site.records().byId(holder.id(), id).orElseThrow();
-                var change = Write.change(holder.id(), now, Map.of(field.key(), raw), false, "ben");
+                var now = site.records().byId(recordType.id(), id).orElseThrow();
+                var change = Write.change(recordType.id(), now, Map.of(field.key(), raw), false, "ben");
                 stored += site.records().save(change) instanceof SaveResult.Stored ? 1 : 0;
             }
         }
@@ -110,12 +110,12 @@ public record Drawn(Site site) {
     }
 
     /** With whatever of made-up values can be stored; what leads to records that are not there is left out. */
-    private void save(Holder holder, int number, boolean single, Model model) {
+    private void save(RecordType recordType, int number, boolean single, Model model) {
         var raw = new LinkedHashMap<String, Object>();
-        for (var group : holder.groups()) {
+        for (var group : recordType.groups()) {
             for (var field : group.fields()) {
                 var value = new SampleValues(model).of(List.of(field), List.of(), number);
-                var alone = write(holder, single, value);
+                var alone = write(recordType, single, value);
                 boolean fits = site.records()
                         .check(alone)
                         .map(checked -> checked.problems().stream()
@@ -127,15 +127,15 @@ public record Drawn(Site site) {
                 }
             }
         }
-        var saved = site.records().save(write(holder, single, raw));
+        var saved = site.records().save(write(recordType, single, raw));
         if (saved instanceof SaveResult.Refused && !single) {
-            site.records().save(write(holder, false, Map.of("title", "Record " + number)));
+            site.records().save(write(recordType, false, Map.of("title", "Record " + number)));
         }
     }
 
-    private static Write write(Holder holder, boolean single, Map<String, Object> raw) {
+    private static Write write(RecordType recordType, boolean single, Map<String, Object> raw) {
         return new Write(
-                holder.id(),
+                recordType.id(),
                 single ? Optional.of(RecordStore.SINGLE) : Optional.empty(),
                 0,
                 RecordState.DRAFT,
@@ -152,27 +152,27 @@ public record Drawn(Site site) {
     /** Everything can be read, whatever the definitions are. */
     public void read() {
         for (var table : site.installed().tables().values()) {
-            var id = table.holder().id();
+            var id = table.recordType().id();
             var page = site.records().page(id, ListQuery.ALL).orElseThrow();
             page.records().forEach(record -> {
                 site.records().history(id, record.id());
-                judge(table.holder(), record);
+                judge(table.recordType(), record);
             });
-            if (table.holder().definition().sort() == Definition.Sort.TYPE) {
-                var type = (ContentType) table.holder().definition();
+            if (table.recordType().definition().sort() == Definition.Sort.TYPE) {
+                var type = (ContentType) table.recordType().definition();
                 site.records().page(id, ListQuery.ALL.search(type.singular()));
             }
         }
     }
 
     /** A record is marked complete just where a form would find nothing to complain of. */
-    private void judge(Holder holder, StoredRecord record) {
+    private void judge(RecordType recordType, StoredRecord record) {
         if (record.createdBy().equals(BY_DEFINITIONS)) {
             // drawn terms have labels that no form would take
             return;
         }
         var again = Write.fresh(
-                holder.id(), record.state(), Values.wire(holder.fields().toList(), record.values()), "");
+                recordType.id(), record.state(), Values.wire(recordType.fields().toList(), record.values()), "");
         var checked = site.records()
                 .check(record.parent().map(again::under).orElse(again))
                 .orElseThrow();

@@ -21,7 +21,7 @@ public final class TestRecords {
     public static String type(Site site, String key) {
         return site.installed()
                 .table(Definition.Sort.TYPE, key)
-                .map(table -> table.holder().id())
+                .map(table -> table.recordType().id())
                 .orElse("nothing");
     }
 

@@ -51,13 +51,13 @@ public record TestSite(HikariDataSource source, Site site) implements AutoClosea
         assertEquals(site.runs().find(run.id()).orElseThrow().state(), RunState.UNDONE);
     }
 
-    public StoredRecord save(String holderId, Map<String, ?> raw) {
-        return stored(site.records().save(Write.fresh(holderId, RecordState.PUBLISHED, raw, "ben")));
+    public StoredRecord save(String recordTypeId, Map<String, ?> raw) {
+        return stored(site.records().save(Write.fresh(recordTypeId, RecordState.PUBLISHED, raw, "ben")));
     }
 
-    public StoredRecord edit(String holderId, long id, Map<String, ?> raw) {
-        var before = site.records().byId(holderId, id).orElseThrow();
-        return stored(site.records().save(Write.change(holderId, before, raw, false, "ben")));
+    public StoredRecord edit(String recordTypeId, long id, Map<String, ?> raw) {
+        var before = site.records().byId(recordTypeId, id).orElseThrow();
+        return stored(site.records().save(Write.change(recordTypeId, before, raw, false, "ben")));
     }
 
     public static StoredRecord stored(SaveResult saved) {

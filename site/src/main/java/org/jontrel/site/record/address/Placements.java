@@ -31,9 +31,9 @@ public final class Placements {
 
     private record Placement(String slug, Optional<Link> parent, boolean visible) {}
 
-    private static Map<Long, Placement> spots(Connection connection, Binding binding, String holderId, Set<Long> ids)
-            throws SQLException {
-        var table = binding.table(holderId);
+    private static Map<Long, Placement> spots(
+            Connection connection, Binding binding, String recordTypeId, Set<Long> ids) throws SQLException {
+        var table = binding.table(recordTypeId);
         var spots = new HashMap<Long, Placement>();
         if (table.isEmpty() || ids.isEmpty()) {
             return spots;
@@ -64,7 +64,7 @@ public final class Placements {
             throws SQLException {
         var addresses = new LinkedHashMap<Long, String>();
         records.forEach(record -> addresses.put(record.id(), record.slug()));
-        if (!table.holder().nesting().parentsInAddress()) {
+        if (!table.recordType().nesting().parentsInAddress()) {
             return addresses;
         }
         var now = Instant.now();
@@ -114,25 +114,25 @@ public final class Placements {
     }
 
     /** The old address leads to the record, until another one has it: what is there now goes before what was. */
-    public static void moved(Statements statements, String holderId, StoredRecord before, StoredRecord after) {
+    public static void moved(Statements statements, String recordTypeId, StoredRecord before, StoredRecord after) {
         if (before.parentId() == after.parentId() && before.slug().equals(after.slug())) {
             return;
         }
         statements.add(
                 "REPLACE INTO jontrel_address (holder_id, parent_id, slug, record_id) VALUES (?, ?, ?, ?)",
-                holderId,
+                recordTypeId,
                 before.parentId(),
                 before.slug(),
                 before.id());
     }
 
     /** Records that once had a slug, in whatever place. */
-    public static List<Long> formerly(Connection connection, String holderId, String slug) throws SQLException {
+    public static List<Long> formerly(Connection connection, String recordTypeId, String slug) throws SQLException {
         return Jdbc.query(
                 connection,
                 "SELECT record_id FROM jontrel_address WHERE holder_id = ? AND slug = ?",
                 row -> row.getLong(1),
-                holderId,
+                recordTypeId,
                 slug);
     }
 }

@@ -30,7 +30,7 @@ public final class TakenSlugs {
     public TakenSlugs(Connection connection, Binding.BoundTables table) {
         this.connection = connection;
         this.table = table;
-        this.anywhere = !table.holder().nesting().parentsInAddress();
+        this.anywhere = !table.recordType().nesting().parentsInAddress();
     }
 
     /** Asks for many at once what would otherwise be asked one by one. */

@@ -1,9 +1,9 @@
 package org.jontrel.site.record.read;
 
 import java.time.Instant;
-import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Field;
+import org.jontrel.core.recordtype.RecordType;
 
 /** Who reads, and so what there is to read: what an audience may not read influences no answer to it. */
 public enum Audience {
@@ -39,9 +39,9 @@ public enum Audience {
     }
 
     /** Whether it may read of such things at all. */
-    public boolean reads(Holder holder) {
+    public boolean reads(RecordType recordType) {
         return everyField
-                || !(holder.definition() instanceof ContentType type)
+                || !(recordType.definition() instanceof ContentType type)
                 || type.publishing().api();
     }
 

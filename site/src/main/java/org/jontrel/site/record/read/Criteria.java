@@ -16,11 +16,11 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Stream;
-import org.jontrel.core.holder.FieldStorage;
 import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.record.Conditions;
+import org.jontrel.core.recordtype.FieldStorage;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.ColumnValues;
 import org.jontrel.site.table.PhysicalNames;
@@ -114,14 +114,16 @@ final class Criteria {
     /** That what is pointed at is there for the audience. */
     private SqlCriterion readable(SqlColumn<Object> type, SqlColumn<Object> target, Collection<String> types) {
         var each = types.stream()
-                .flatMap(holderId -> binding.table(holderId).stream())
-                .filter(pointed -> audience.reads(pointed.holder()))
+                .flatMap(recordTypeId -> binding.table(recordTypeId).stream())
+                .filter(pointed -> audience.reads(pointed.recordType()))
                 .map(pointed -> {
                     var there = there(target, pointed);
                     return type == null
                             ? there
                             : (SqlCriterion) group(
-                                    type, isEqualTo((Object) pointed.holder().id()), and(there));
+                                    type,
+                                    isEqualTo((Object) pointed.recordType().id()),
+                                    and(there));
                 })
                 .toList();
         return each.isEmpty() ? never() : alternatives(each);
@@ -180,10 +182,10 @@ final class Criteria {
             var field = own.get().field();
             return compared(column(main, own.get().column()), field, is.test(), is.values());
         }
-        var field = table.holder()
+        var field = table.recordType()
                 .field(is.field())
                 .orElseThrow(() -> new BadQuery("There is no field " + is.field() + " in "
-                        + table.holder().singular() + "."));
+                        + table.recordType().singular() + "."));
         return switch (field.kind()) {
             case Kind.TermPick pick
             when pick.taxonomy().equals(field.id()) -> terms(field.id(), is.test(), is.values());
@@ -197,7 +199,7 @@ final class Criteria {
         if (FieldStorage.of(field.kind()) == FieldStorage.NOT) {
             throw new BadQuery(field.label() + " holds no value that can be compared.");
         }
-        var home = table.holder().home(field.id()).table();
+        var home = table.recordType().home(field.id()).table();
         if (home.isEmpty()) {
             return compared(column(main, nameOf(table.own(), field)), field, is.test(), is.values());
         }
@@ -295,7 +297,7 @@ final class Criteria {
     private SqlCriterion terms(String taxonomyId, Condition.Test test, List<String> values) {
         var place = table.fields().get(taxonomyId);
         if (place == null) {
-            throw new BadQuery(table.holder().plural() + " are not classified by this taxonomy.");
+            throw new BadQuery(table.recordType().plural() + " are not classified by this taxonomy.");
         }
         var rows = SqlTable.of(PhysicalNames.quoted(place.name()));
         return switch (test) {

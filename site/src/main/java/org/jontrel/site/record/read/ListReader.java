@@ -12,53 +12,40 @@ import java.sql.Connection;
 import java.sql.SQLException;
 import java.time.DateTimeException;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Base64;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
-import java.util.Set;
 import java.util.regex.Pattern;
-import java.util.stream.Collectors;
 import org.apache.ibatis.session.SqlSession;
-import org.jontrel.core.holder.FieldStorage;
 import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.record.Conditions;
 import org.jontrel.core.record.Values;
+import org.jontrel.core.recordtype.FieldStorage;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.ColumnValues;
 import org.jontrel.site.table.Jdbc;
 import org.jontrel.site.table.PhysicalNames;
 import org.mybatis.dynamic.sql.AndOrCriteriaGroup;
 import org.mybatis.dynamic.sql.BasicColumn;
-import org.mybatis.dynamic.sql.BindableColumn;
 import org.mybatis.dynamic.sql.SortSpecification;
 import org.mybatis.dynamic.sql.SqlBuilder;
 import org.mybatis.dynamic.sql.SqlColumn;
 import org.mybatis.dynamic.sql.SqlCriterion;
 import org.mybatis.dynamic.sql.SqlTable;
-import org.mybatis.dynamic.sql.render.MyBatis3RenderingStrategy;
 import org.mybatis.dynamic.sql.render.RenderingStrategies;
 import org.mybatis.dynamic.sql.select.SelectModel;
 import org.mybatis.dynamic.sql.select.render.SelectStatementProvider;
 import org.mybatis.dynamic.sql.util.Buildable;
 import org.mybatis.dynamic.sql.util.mybatis3.CommonSelectMapper;
 
-/** Pages of records of one holder: filtered, searched, sorted, and counted as far as that is cheap. */
+/** Pages of records of one record type: filtered, searched, sorted, and counted as far as that is cheap. */
 public final class ListReader {
     /** Counting stops here and says that there are more. */
     static final int COUNTED = 10_000;
 
     private static final int MOST_SORTS = 3;
-    /** Of longer words the database keeps no index. */
-    private static final int LONGEST_WORD = 80;
-
-    /** Words that the database keeps out of its index of words. */
-    private static final Set<String> COMMON = Set.of(
-            "about", "are", "com", "for", "from", "how", "that", "the", "this", "und", "was", "what", "when", "where",
-            "who", "will", "with", "www");
 
     private static final String NO_CURSOR =
             "This cursor does not belong to this list. Start again from the first page.";
@@ -80,7 +67,7 @@ public final class ListReader {
 
     /** The beginning of a list without conditions and words: its statement is the same each time. */
     public record PlainList(
-            long generation, String holderId, List<ListQuery.SortOrder> sort, int most, Audience audience) {}
+            long generation, String recordTypeId, List<ListQuery.SortOrder> sort, int most, Audience audience) {}
 
     /** A row of a list: which record, and what it is sorted by. */
     private record ListedRecord(long id, List<Object> keys) {}
@@ -143,8 +130,8 @@ public final class ListReader {
         if (!isPlain) {
             return ordered(query, keys);
         }
-        var key =
-                new PlainList(binding.generation(), table.holder().id(), query.sort(), query.most(), query.audience());
+        var key = new PlainList(
+                binding.generation(), table.recordType().id(), query.sort(), query.most(), query.audience());
         return plain.get(key, _ -> ordered(query, keys));
     }
 
@@ -210,82 +197,10 @@ public final class ListReader {
         new Criteria(binding, table, main, query.audience())
                 .of(query.where())
                 .ifPresent(criterion -> all.add(and(criterion)));
-        words(query).ifPresent(criterion -> all.add(and(criterion)));
+        new WordCriteria(table, main)
+                .of(query.search(), query.audience())
+                .ifPresent(criterion -> all.add(and(criterion)));
         return all;
-    }
-
-    /** Each word as the beginning of one; short ones and those of signs only are looked for in the title. */
-    private Optional<SqlCriterion> words(ListQuery query) {
-        var search = query.search();
-        var words = Arrays.stream(search.strip().split("[^\\p{L}\\p{N}]+"))
-                .filter(word -> !word.isEmpty())
-                .limit(10)
-                .toList();
-        if (words.isEmpty()) {
-            return search.isBlank() ? Optional.empty() : Optional.of(titled(search.strip()));
-        }
-        var all = new ArrayList<SqlCriterion>();
-        var long3 = words.stream()
-                .filter(word -> word.length() > 2
-                        && word.length() <= LONGEST_WORD
-                        && !COMMON.contains(word.toLowerCase(Locale.ROOT)))
-                .toList();
-        if (!long3.isEmpty()) {
-            var wanted = long3.stream().map(word -> "+" + word + "*").collect(Collectors.joining(" "));
-            all.add(matching(wanted, SearchWords.table(table.holder(), query.audience())));
-        }
-        words.stream()
-                .filter(word -> word.length() <= 2 || word.length() > LONGEST_WORD)
-                .forEach(word -> all.add(titled(word)));
-        if (all.isEmpty()) {
-            // words so common that they are not kept: they may still be a title
-            return Optional.of(titled(search.strip()));
-        }
-        List<AndOrCriteriaGroup> rest =
-                all.stream().skip(1).map(SqlBuilder::and).toList();
-        return Optional.of(group(all.getFirst(), rest));
-    }
-
-    private SqlCriterion titled(String part) {
-        var name = table.own().columns().get("part_title");
-        var column = name == null ? Criteria.column(main, "slug") : Criteria.column(main, name);
-        return group(column, SqlBuilder.isLike((Object) ("%" + part.replaceAll("([\\\\%_])", "\\\\$1") + "%")));
-    }
-
-    private SqlCriterion matching(String words, String tableOfWords) {
-        var text = SqlTable.of(tableOfWords);
-        var match = SqlColumn.<Object>of("MATCH(words)", text).<Object>withRenderingStrategy(new Against());
-        return group(
-                id,
-                SqlBuilder.isIn(SqlBuilder.select(SqlColumn.of("record_id", text))
-                        .from(text)
-                        .where(SqlColumn.<Object>of("holder_id", text), isEqualTo((Object)
-                                table.holder().id()))
-                        .and(match, new Matches(words))));
-    }
-
-    /** {@code MATCH(words) AGAINST (… IN BOOLEAN MODE)}. */
-    private static final class Matches extends org.mybatis.dynamic.sql.AbstractSingleValueCondition<Object> {
-        Matches(Object words) {
-            super(words);
-        }
-
-        @Override
-        public String operator() {
-            return "AGAINST";
-        }
-
-        @Override
-        public Matches filter(java.util.function.Predicate<? super Object> wanted) {
-            return this;
-        }
-    }
-
-    private static final class Against extends MyBatis3RenderingStrategy {
-        @Override
-        public String getFormattedJdbcPlaceholder(BindableColumn<?> column, String prefix, String parameterName) {
-            return "(" + getFormattedJdbcPlaceholder(prefix, parameterName) + " IN BOOLEAN MODE)";
-        }
     }
 
     private List<SortKey> keys(List<ListQuery.SortOrder> sort) {
@@ -305,7 +220,7 @@ public final class ListReader {
             return new SortKey(
                     own.get().field(), Criteria.column(main, own.get().column()), sort.descending());
         }
-        var field = table.holder()
+        var field = table.recordType()
                 .field(sort.field())
                 .orElseThrow(() -> new BadQuery("There is no field " + sort.field() + " to sort by."));
         var name = table.own().columns().get(field.id());

@@ -2,14 +2,14 @@ package org.jontrel.site.record.read;
 
 import java.time.Instant;
 import java.util.Map;
-import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.RecordState;
+import org.jontrel.core.recordtype.RecordType;
 
 /**
  * What a record was.
  *
  * @param version the save that made it so
- * @param holder the definitions of that time
+ * @param recordType the definitions of that time
  * @param values by field id
  */
 public record PastState(
@@ -18,5 +18,5 @@ public record PastState(
         String slug,
         Instant at,
         String by,
-        Holder holder,
+        RecordType recordType,
         Map<String, Object> values) {}

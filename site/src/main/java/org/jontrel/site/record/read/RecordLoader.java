@@ -17,11 +17,11 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
-import org.jontrel.core.holder.FieldStorage;
-import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.RecordState;
+import org.jontrel.core.recordtype.FieldStorage;
+import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.core.value.Link;
 import org.jontrel.core.value.Row;
 import org.jontrel.site.table.Binding;
@@ -30,7 +30,7 @@ import org.jontrel.site.table.Jdbc;
 import org.jontrel.site.table.PhysicalNames;
 
 /**
- * Records of one holder out of their tables: one statement for the records' own table, one for each table of a field,
+ * Records of one record type out of their tables: one statement for the records' own table, one for each table of a field,
  * however many records and rows there are.
  */
 public final class RecordLoader {
@@ -41,7 +41,7 @@ public final class RecordLoader {
     private static final int OWN_COLUMNS = 15;
 
     private final Binding.BoundTables table;
-    private final Holder holder;
+    private final RecordType recordType;
     private final Set<String> wanted;
 
     /** Loads all fields. */
@@ -52,14 +52,14 @@ public final class RecordLoader {
     /** Loads only some fields of records, with everything in them; all where {@code wanted} is {@code null}. */
     public RecordLoader(Binding.BoundTables table, Set<String> wanted) {
         this.table = table;
-        this.holder = table.holder();
-        this.wanted = wanted == null ? null : within(holder, wanted);
+        this.recordType = table.recordType();
+        this.wanted = wanted == null ? null : within(recordType, wanted);
     }
 
-    private static Set<String> within(Holder holder, Set<String> wanted) {
+    private static Set<String> within(RecordType recordType, Set<String> wanted) {
         var all = new LinkedHashSet<String>();
         wanted.forEach(id ->
-                holder.field(id).ifPresent(field -> field.withInner().forEach(each -> all.add(each.id()))));
+                recordType.field(id).ifPresent(field -> field.withInner().forEach(each -> all.add(each.id()))));
         return all;
     }
 
@@ -95,12 +95,12 @@ public final class RecordLoader {
     public List<StoredRecord> incompleteAfter(Connection connection, long afterId, int most) throws SQLException {
         var where = "WHERE id > ? AND (complete = 0 OR id IN"
                 + " (SELECT record_id FROM jontrel_followed WHERE holder_id = ?)) ORDER BY id LIMIT ";
-        return filled(connection, own(connection, where + most, afterId, holder.id()));
+        return filled(connection, own(connection, where + most, afterId, recordType.id()));
     }
 
     /** Records that a condition on their own columns finds, without values in tables of fields. */
     public List<StoredRecord> own(Connection connection, String where, Object... parameters) throws SQLException {
-        var columns = holder.columns("").stream()
+        var columns = recordType.columns("").stream()
                 .filter(field -> wants(field) && table.own().columns().containsKey(field.id()))
                 .toList();
         var sql = "SELECT " + OWN
@@ -155,12 +155,13 @@ public final class RecordLoader {
         var ids = bare.stream().map(StoredRecord::id).toList();
         var cells = new HashMap<String, Map<List<Long>, List<LoadedRow>>>();
         for (var place : table.fields().entrySet()) {
-            var field = holder.field(place.getKey());
+            var field = recordType.field(place.getKey());
             if (field.isPresent() && wants(field.get())) {
                 cells.put(place.getKey(), cells(connection, field.get(), place.getValue(), ids));
             }
         }
-        var fields = holder.fields()
+        var fields = recordType
+                .fields()
                 .filter(field -> field.withInner().anyMatch(this::wants))
                 .toList();
         return bare.stream()
@@ -172,7 +173,7 @@ public final class RecordLoader {
             Connection connection, Field field, Binding.ValueTable place, List<Long> ids) throws SQLException {
         var padded = Jdbc.padded(ids).toArray();
         var columns = field.kind() instanceof Kind.Repeater
-                ? holder.columns(field.id()).stream()
+                ? recordType.columns(field.id()).stream()
                         .filter(each -> place.columns().containsKey(each.id()))
                         .toList()
                 : List.<Field>of();

@@ -7,11 +7,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.StringJoiner;
 import java.util.stream.Stream;
-import org.jontrel.core.holder.Holder;
-import org.jontrel.core.holder.SearchedFields;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.record.Values;
+import org.jontrel.core.recordtype.RecordType;
+import org.jontrel.core.recordtype.SearchedFields;
 import org.jontrel.core.value.Row;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.Database;
@@ -25,14 +25,14 @@ public final class SearchWords {
     private static final int LONGEST = 200_000;
     private static final int CHUNK = 2_000;
     private static final String ALL = "jontrel_text";
-    /** Words of what the API gives, of holders that keep something out of it. */
+    /** Words of what the API gives, of record types that keep something out of it. */
     private static final String API = "jontrel_api_text";
 
     private SearchWords() {}
 
-    private static String of(Holder holder, Map<String, Object> values, Audience audience) {
+    private static String of(RecordType recordType, Map<String, Object> values, Audience audience) {
         var words = new StringJoiner("\n");
-        add(holder.fields().toList(), values, audience, words);
+        add(recordType.fields().toList(), values, audience, words);
         var all = words.toString();
         return all.length() > LONGEST ? all.substring(0, LONGEST) : all;
     }
@@ -73,13 +73,13 @@ public final class SearchWords {
     }
 
     /** Where the words are that an audience may find records by. */
-    static String table(Holder holder, Audience audience) {
-        return audience.everyField() || !keepsOut(holder) ? ALL : API;
+    static String table(RecordType recordType, Audience audience) {
+        return audience.everyField() || !keepsOut(recordType) ? ALL : API;
     }
 
     /** Whether something that has words is kept out of the API, so that the words of the rest are a text of their own. */
-    private static boolean keepsOut(Holder holder) {
-        return SearchedFields.of(holder).values().stream().anyMatch(source -> !source.api());
+    private static boolean keepsOut(RecordType recordType) {
+        return SearchedFields.of(recordType).values().stream().anyMatch(source -> !source.api());
     }
 
     /**
@@ -98,7 +98,7 @@ public final class SearchWords {
      */
     public static Renewed renew(Connection connection, Binding.BoundTables table, long after) throws SQLException {
         var records =
-                new RecordLoader(table, SearchedFields.of(table.holder()).keySet()).after(connection, after, CHUNK);
+                new RecordLoader(table, SearchedFields.of(table.recordType()).keySet()).after(connection, after, CHUNK);
         renewed(connection, table, records);
         return new Renewed(records.isEmpty() ? after : records.getLast().id(), records.size());
     }
@@ -109,14 +109,14 @@ public final class SearchWords {
         renewed(
                 connection,
                 table,
-                new RecordLoader(table, SearchedFields.of(table.holder()).keySet()).byIds(connection, ids));
+                new RecordLoader(table, SearchedFields.of(table.recordType()).keySet()).byIds(connection, ids));
     }
 
     private static void renewed(Connection connection, Binding.BoundTables table, List<StoredRecord> records)
             throws SQLException {
         var present = records.stream().filter(record -> !record.deleted()).toList();
         renew(connection, table, present, Audience.PEOPLE);
-        if (keepsOut(table.holder())) {
+        if (keepsOut(table.recordType())) {
             renew(connection, table, present, Audience.PUBLIC_API);
         }
     }
@@ -138,7 +138,7 @@ public final class SearchWords {
 
     /** Words of the API for all records of a table, where it keeps something apart. */
     public static void renewAll(Database database, Binding.BoundTables table) {
-        long[] reached = {keepsOut(table.holder()) ? 0 : -1};
+        long[] reached = {keepsOut(table.recordType()) ? 0 : -1};
         while (reached[0] >= 0) {
             database.transaction(session -> {
                 var renewed = renew(session.getConnection(), table, reached[0]);
@@ -156,45 +156,45 @@ public final class SearchWords {
         }
         var rows = new RowsOfValues(List.of("id", "version", "words"));
         records.forEach(record ->
-                rows.add(List.of(record.id(), record.version(), of(table.holder(), record.values(), audience))));
-        var sql = "INSERT INTO " + table(table.holder(), audience)
+                rows.add(List.of(record.id(), record.version(), of(table.recordType(), record.values(), audience))));
+        var sql = "INSERT INTO " + table(table.recordType(), audience)
                 + " (holder_id, record_id, words) SELECT ?, t.id, v.words FROM " + PhysicalNames.quoted(table.name())
                 + " AS t JOIN " + rows.table("v") + " ON t.id = v.id AND t.version = v.version"
                 + " ON DUPLICATE KEY UPDATE words = VALUES(words)";
         var parameters = rows.parameters();
-        parameters.addFirst(table.holder().id());
+        parameters.addFirst(table.recordType().id());
         Jdbc.update(connection, sql, parameters);
     }
 
-    public static void store(Statements statements, Holder holder, long record, Map<String, Object> values) {
-        store(statements, holder, record, values, Audience.PEOPLE);
-        if (keepsOut(holder)) {
-            store(statements, holder, record, values, Audience.PUBLIC_API);
+    public static void store(Statements statements, RecordType recordType, long record, Map<String, Object> values) {
+        store(statements, recordType, record, values, Audience.PEOPLE);
+        if (keepsOut(recordType)) {
+            store(statements, recordType, record, values, Audience.PUBLIC_API);
         }
     }
 
     private static void store(
-            Statements statements, Holder holder, long record, Map<String, Object> values, Audience audience) {
+            Statements statements, RecordType recordType, long record, Map<String, Object> values, Audience audience) {
         statements.add(
-                "INSERT INTO " + table(holder, audience) + " (holder_id, record_id, words) VALUES (?, ?, ?)"
+                "INSERT INTO " + table(recordType, audience) + " (holder_id, record_id, words) VALUES (?, ?, ?)"
                         + " ON DUPLICATE KEY UPDATE words = VALUES(words)",
-                holder.id(),
+                recordType.id(),
                 record,
-                of(holder, values, audience));
+                of(recordType, values, audience));
     }
 
     /** Stores the words of what was saved, where they are others than before. */
-    public static void changed(Statements statements, Holder holder, StoredRecord before, StoredRecord after) {
+    public static void changed(Statements statements, RecordType recordType, StoredRecord before, StoredRecord after) {
         boolean same = Stream.of(Audience.PEOPLE, Audience.PUBLIC_API)
-                .allMatch(each -> of(holder, before.values(), each).equals(of(holder, after.values(), each)));
+                .allMatch(each -> of(recordType, before.values(), each).equals(of(recordType, after.values(), each)));
         if (!same) {
-            store(statements, holder, after.id(), after.values());
+            store(statements, recordType, after.id(), after.values());
         }
     }
 
-    public static void remove(Statements statements, String holderId, long record) {
+    public static void remove(Statements statements, String recordTypeId, long record) {
         for (var each : List.of(ALL, API)) {
-            statements.add("DELETE FROM " + each + " WHERE holder_id = ? AND record_id = ?", holderId, record);
+            statements.add("DELETE FROM " + each + " WHERE holder_id = ? AND record_id = ?", recordTypeId, record);
         }
     }
 }

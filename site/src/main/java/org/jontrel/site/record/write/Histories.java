@@ -9,12 +9,12 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.RecordState;
 import org.jontrel.core.record.RecordCheck;
 import org.jontrel.core.record.Surroundings;
 import org.jontrel.core.record.Values;
+import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.site.record.read.PastState;
 import org.jontrel.site.record.read.RecordLoader;
 import org.jontrel.site.record.read.StoredRecord;
@@ -40,11 +40,11 @@ public final class Histories {
     private Histories() {}
 
     /** Keeps the state that a record is about to lose. */
-    static void keep(Statements statements, Binding binding, Holder holder, StoredRecord before) {
+    static void keep(Statements statements, Binding binding, RecordType recordType, StoredRecord before) {
         statements.add(
                 "INSERT IGNORE INTO jontrel_history (holder_id, record_id, version, generation, state, slug, at, by_whom,"
                         + " record_values) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)",
-                holder.id(),
+                recordType.id(),
                 before.id(),
                 before.version(),
                 binding.generation(),
@@ -52,14 +52,14 @@ public final class Histories {
                 before.slug(),
                 before.updatedAt().atOffset(ZoneOffset.UTC).toLocalDateTime(),
                 before.updatedBy(),
-                JSON.writeValueAsString(Values.wire(holder.fields().toList(), before.values())));
+                JSON.writeValueAsString(Values.wire(recordType.fields().toList(), before.values())));
     }
 
     private record HistoryRow(
             int version, long generation, String state, String slug, Instant at, String by, String values) {}
 
     /** Past states, newest first. */
-    public static List<PastState> of(Connection connection, Binding binding, String holderId, long record)
+    public static List<PastState> of(Connection connection, Binding binding, String recordTypeId, long record)
             throws SQLException {
         var kept = Jdbc.query(
                 connection,
@@ -72,26 +72,26 @@ public final class Histories {
                         row.getObject(5, LocalDateTime.class).toInstant(ZoneOffset.UTC),
                         row.getString(6),
                         row.getString(7)),
-                holderId,
+                recordTypeId,
                 record);
-        var models = new java.util.HashMap<Long, Optional<Holder>>();
+        var models = new java.util.HashMap<Long, Optional<RecordType>>();
         var past = new java.util.ArrayList<PastState>();
         for (var each : kept) {
-            var holder = models.get(each.generation());
-            if (holder == null) {
-                holder = holder(connection, binding, each.generation(), holderId);
-                models.put(each.generation(), holder);
+            var recordType = models.get(each.generation());
+            if (recordType == null) {
+                recordType = recordType(connection, binding, each.generation(), recordTypeId);
+                models.put(each.generation(), recordType);
             }
-            if (holder.isPresent()) {
-                past.add(past(each, holder.get()));
+            if (recordType.isPresent()) {
+                past.add(past(each, recordType.get()));
             }
         }
         return past;
     }
 
-    private static PastState past(HistoryRow kept, Holder holder) {
+    private static PastState past(HistoryRow kept, RecordType recordType) {
         Map<String, Object> raw = JSON.readValue(kept.values(), new TypeReference<>() {});
-        var values = RecordCheck.read(holder, raw, Surroundings.NONE).values();
+        var values = RecordCheck.read(recordType, raw, Surroundings.NONE).values();
         boolean deleted = kept.state().equals(RecordLoader.DELETED);
         return new PastState(
                 kept.version(),
@@ -99,15 +99,15 @@ public final class Histories {
                 kept.slug(),
                 kept.at(),
                 kept.by(),
-                holder,
+                recordType,
                 values);
     }
 
     /** The definitions that were installed in a generation; the present ones where they were never kept. */
-    private static Optional<Holder> holder(Connection connection, Binding binding, long generation, String holderId)
-            throws SQLException {
+    private static Optional<RecordType> recordType(
+            Connection connection, Binding binding, long generation, String recordTypeId) throws SQLException {
         if (generation == binding.generation()) {
-            return binding.table(holderId).map(Binding.BoundTables::holder);
+            return binding.table(recordTypeId).map(Binding.BoundTables::recordType);
         }
         var texts = Jdbc.query(
                 connection,
@@ -115,6 +115,6 @@ public final class Histories {
                 row -> row.getString(1),
                 generation);
         Model model = texts.isEmpty() ? binding.model() : ModelText.read(texts.getFirst());
-        return model.definition(holderId).flatMap(definition -> Holder.of(model, definition));
+        return model.definition(recordTypeId).flatMap(definition -> RecordType.of(model, definition));
     }
 }

@@ -4,10 +4,10 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import org.jontrel.core.holder.FieldStorage;
-import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
+import org.jontrel.core.recordtype.FieldStorage;
+import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.core.value.Row;
 
 /**
@@ -30,12 +30,12 @@ record RecordRows(Map<String, Object> columns, Map<String, List<FieldRow>> entri
     record FieldRow(long row, long id, int position, Object payload, Map<String, Object> columns) {}
 
     /** @param values with ids for all rows */
-    static RecordRows of(Holder holder, Map<String, Object> values) {
+    static RecordRows of(RecordType recordType, Map<String, Object> values) {
         var flat = new RecordRows(new LinkedHashMap<>(), new LinkedHashMap<>());
-        holder.byId().values().stream()
+        recordType.byId().values().stream()
                 .filter(field -> FieldStorage.of(field.kind()) == FieldStorage.TABLE)
                 .forEach(field -> flat.entries.put(field.id(), new ArrayList<>()));
-        flat.take(holder.fields().toList(), values, flat.columns, 0);
+        flat.take(recordType.fields().toList(), values, flat.columns, 0);
         return flat;
     }
 

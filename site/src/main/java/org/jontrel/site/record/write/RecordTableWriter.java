@@ -10,9 +10,9 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
+import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.core.value.Link;
 import org.jontrel.site.record.read.SearchWords;
 import org.jontrel.site.record.read.StoredRecord;
@@ -43,16 +43,16 @@ final class RecordTableWriter {
             "updated_by");
 
     private final Binding.BoundTables table;
-    private final Holder holder;
+    private final RecordType recordType;
     private final Statements statements;
     private final List<Field> columns;
     private final List<String> names;
 
     RecordTableWriter(Binding.BoundTables table, Statements statements) {
         this.table = table;
-        this.holder = table.holder();
+        this.recordType = table.recordType();
         this.statements = statements;
-        this.columns = holder.columns("").stream()
+        this.columns = recordType.columns("").stream()
                 .filter(field -> table.own().columns().containsKey(field.id()))
                 .toList();
         this.names = Stream.concat(
@@ -72,7 +72,7 @@ final class RecordTableWriter {
                         + Jdbc.marks(names.size() + 1) + ")",
                 cells);
         entries(record.id(), RecordRows.EMPTY, flat);
-        SearchWords.store(statements, holder, record.id(), record.values());
+        SearchWords.store(statements, recordType, record.id(), record.values());
     }
 
     /** A changed record; nothing changes and {@code false} is returned where its version is another by now. */
@@ -90,7 +90,7 @@ final class RecordTableWriter {
             return false;
         }
         entries(after.id(), was, is);
-        SearchWords.changed(statements, holder, before, after);
+        SearchWords.changed(statements, recordType, before, after);
         return true;
     }
 
@@ -121,7 +121,7 @@ final class RecordTableWriter {
     /** What changed between two states of the fields' own tables. */
     private void entries(long record, RecordRows before, RecordRows after) {
         for (var place : table.fields().entrySet()) {
-            var field = holder.field(place.getKey());
+            var field = recordType.field(place.getKey());
             if (field.isEmpty()) {
                 continue;
             }
@@ -155,7 +155,7 @@ final class RecordTableWriter {
     }
 
     private void rows(TableChange change) {
-        var inner = holder.columns(change.field().id()).stream()
+        var inner = recordType.columns(change.field().id()).stream()
                 .filter(each -> change.place().columns().containsKey(each.id()))
                 .toList();
         var known = new HashMap<Long, RecordRows.FieldRow>();

@@ -16,10 +16,10 @@ import java.util.stream.Collectors;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
-import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.record.FormCheck;
+import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.core.value.Link;
 import org.jontrel.site.media.MediaStore;
 import org.jontrel.site.record.read.RecordLoader;
@@ -67,10 +67,10 @@ final class References {
                             .add(link.id())));
         }
         var there = there(connection, binding, wanted);
-        var holders = holders(fresh);
+        var linkedBy = linkedBy(fresh);
         for (var each : fresh.entrySet()) {
             for (var use : each.getValue()) {
-                check(each.getKey(), use, there, holders);
+                check(each.getKey(), use, there, linkedBy);
             }
         }
         unique(changes);
@@ -88,14 +88,14 @@ final class References {
     /** Which record leads to a target by a field, where only one may. */
     private record Hold(String field, long target) {}
 
-    private Map<Hold, Long> holders(Map<RecordChange, Set<Use>> fresh) throws SQLException {
+    private Map<Hold, Long> linkedBy(Map<RecordChange, Set<Use>> fresh) throws SQLException {
         var targets = new HashMap<String, Set<Long>>();
         fresh.values()
                 .forEach(uses -> uses.stream()
                         .filter(use -> use.field().kind() instanceof Kind.Relation relation && exclusive(relation))
                         .forEach(use -> targets.computeIfAbsent(use.field().id(), _ -> new LinkedHashSet<>())
                                 .add(((Link) use.value()).id())));
-        var holders = new HashMap<Hold, Long>();
+        var linkedBy = new HashMap<Hold, Long>();
         for (var each : targets.entrySet()) {
             var place = table.fields().get(each.getKey());
             var padded = new ArrayList<>(Jdbc.padded(each.getValue()));
@@ -105,17 +105,17 @@ final class References {
                     "SELECT f.target_id, f.record_id FROM " + PhysicalNames.quoted(place.name()) + " f JOIN "
                             + PhysicalNames.quoted(table.name()) + " r ON r.id = f.record_id WHERE f.target_id IN ("
                             + Jdbc.marks(padded.size() - 1) + ") AND r.state <> ?",
-                    row -> holders.put(new Hold(each.getKey(), row.getLong(1)), row.getLong(2)),
+                    row -> linkedBy.put(new Hold(each.getKey(), row.getLong(1)), row.getLong(2)),
                     padded.toArray());
         }
-        return holders;
+        return linkedBy;
     }
 
     private static boolean exclusive(Kind.Relation relation) {
         return relation.inverse() != null && !relation.inverse().many();
     }
 
-    private void check(RecordChange change, Use use, Map<String, Set<Long>> there, Map<Hold, Long> holders)
+    private void check(RecordChange change, Use use, Map<String, Set<Long>> there, Map<Hold, Long> linkedBy)
             throws SQLException {
         var field = use.field();
         switch (field.kind()) {
@@ -126,7 +126,7 @@ final class References {
                 } else if (!there.getOrDefault(link.type(), Set.of()).contains(link.id())) {
                     problem(change, field, Code.VALUE_LINK_GONE, link.id());
                 } else if (exclusive(relation)) {
-                    var other = holders.putIfAbsent(new Hold(field.id(), link.id()), change.record());
+                    var other = linkedBy.putIfAbsent(new Hold(field.id(), link.id()), change.record());
                     if (other != null && other != change.record()) {
                         problem(change, field, Code.VALUE_LINK_TAKEN, link.id(), other);
                     }
@@ -154,7 +154,7 @@ final class References {
                 .add(new FormCheck.Problem(
                         field.key(),
                         false,
-                        Finding.of(code, Place.field(table.holder().id(), field.id(), ""), arguments)));
+                        Finding.of(code, Place.field(table.recordType().id(), field.id(), ""), arguments)));
     }
 
     /** Whether there is such a record. */
@@ -164,7 +164,7 @@ final class References {
                 .contains(link.id());
     }
 
-    /** Those of these records that there are, by their holders; in one statement. */
+    /** Those of these records that there are, by their types; in one statement. */
     private static Map<String, Set<Long>> there(Connection connection, Binding binding, Map<String, Set<Long>> wanted)
             throws SQLException {
         var there = new HashMap<String, Set<Long>>();
@@ -174,7 +174,7 @@ final class References {
             var target = binding.table(each.getKey());
             if (target.isPresent()) {
                 var padded = Jdbc.padded(each.getValue());
-                parts.add("SELECT ? AS holder, id FROM "
+                parts.add("SELECT ? AS recordType, id FROM "
                         + PhysicalNames.quoted(target.get().name()) + " WHERE id IN (" + Jdbc.marks(padded.size())
                         + ") AND state <> ?");
                 parameters.add(each.getKey());
@@ -207,7 +207,7 @@ final class References {
     }
 
     private Optional<Use> use(String fieldId, Object value) {
-        return table.holder()
+        return table.recordType()
                 .field(fieldId)
                 .filter(field -> switch (field.kind()) {
                     case Kind.Relation _, Kind.TermPick _, Kind.Image _, Kind.File _ -> true;
@@ -226,17 +226,17 @@ final class References {
     }
 
     /** A record uses a file from now on. */
-    static void used(Statements statements, long file, String holderId, long record) {
+    static void used(Statements statements, long file, String recordTypeId, long record) {
         statements.add(
                 "INSERT IGNORE INTO jontrel_media_use (media_id, holder_id, record_id) VALUES (?, ?, ?)",
                 file,
-                holderId,
+                recordTypeId,
                 record);
     }
 
     /** Fields where what one record has no other may have, so that writers must go one behind the other. */
-    static List<Field> guarded(Holder holder) {
-        return holder.byId().values().stream()
+    static List<Field> guarded(RecordType recordType) {
+        return recordType.byId().values().stream()
                 .filter(field -> isUnique(field)
                         || field.kind() instanceof Kind.Relation relation
                                 && (relation.symmetric() || exclusive(relation)))
@@ -249,8 +249,9 @@ final class References {
 
     /** Texts that must be unique and that another record has, or the record itself twice. */
     private void unique(List<RecordChange> changes) throws SQLException {
-        for (var field :
-                guarded(table.holder()).stream().filter(References::isUnique).toList()) {
+        for (var field : guarded(table.recordType()).stream()
+                .filter(References::isUnique)
+                .toList()) {
             var all = changes.stream()
                     .flatMap(change -> fresh(change, field).stream())
                     .toList();
@@ -317,8 +318,8 @@ final class References {
     }
 
     /** Texts of a field that must be unique, for records that are stored together. */
-    static List<Object> uniqueTexts(Holder holder, List<RecordRows> records) {
-        return guarded(holder).stream()
+    static List<Object> uniqueTexts(RecordType recordType, List<RecordRows> records) {
+        return guarded(recordType).stream()
                 .filter(References::isUnique)
                 .flatMap(field -> records.stream().flatMap(flat -> texts(flat, field).stream()))
                 .toList();

@@ -53,7 +53,7 @@ public final class Removal {
                                     + " WHERE parent_id = ? AND parent_type = ? AND state <> ?",
                             row -> row.getLong(1),
                             id,
-                            table.holder().id(),
+                            table.recordType().id(),
                             RecordLoader.DELETED)
                     .getFirst();
         }
@@ -66,7 +66,7 @@ public final class Removal {
 
     private void hide(StoredRecord record, String author) throws SQLException {
         var statements = new Statements();
-        Histories.keep(statements, binding, table.holder(), record);
+        Histories.keep(statements, binding, table.recordType(), record);
         int changed = Jdbc.update(
                 connection,
                 "UPDATE " + PhysicalNames.quoted(table.name())
@@ -79,17 +79,17 @@ public final class Removal {
         if (changed == 0) {
             throw new SaveTransaction.Overtaken();
         }
-        SearchWords.remove(statements, table.holder().id(), record.id());
+        SearchWords.remove(statements, table.recordType().id(), record.id());
         statements.add(
                 "DELETE FROM jontrel_media_use WHERE holder_id = ? AND record_id = ?",
-                table.holder().id(),
+                table.recordType().id(),
                 record.id());
         statements.run(connection);
     }
 
     public SaveResult bringBack(long id, String author, boolean crowded) throws SQLException {
         var found = find(id).filter(StoredRecord::deleted);
-        var last = Histories.of(connection, binding, table.holder().id(), id).stream()
+        var last = Histories.of(connection, binding, table.recordType().id(), id).stream()
                 .findFirst();
         if (found.isEmpty() || last.isEmpty()) {
             return new SaveResult.Missing();
@@ -109,12 +109,12 @@ public final class Removal {
                 author,
                 id,
                 record.version());
-        var holderId = table.holder().id();
+        var recordTypeId = table.recordType().id();
         var statements = new Statements();
-        SearchWords.store(statements, table.holder(), id, record.values());
+        SearchWords.store(statements, table.recordType(), id, record.values());
         new References(connection, binding, table, media)
-                .files(RecordRows.of(table.holder(), record.values()))
-                .forEach(file -> References.used(statements, file, holderId, id));
+                .files(RecordRows.of(table.recordType(), record.values()))
+                .forEach(file -> References.used(statements, file, recordTypeId, id));
         statements.run(connection);
         return find(id).<SaveResult>map(SaveResult.Stored::new).orElseGet(SaveResult.Missing::new);
     }
@@ -123,7 +123,7 @@ public final class Removal {
     public Optional<Long> merge(long from, long into, String author) throws SQLException {
         var was = find(from).filter(record -> !record.deleted());
         var is = find(into).filter(record -> !record.deleted());
-        var id = table.holder().id();
+        var id = table.recordType().id();
         if (was.isEmpty()
                 || is.isEmpty()
                 || from == into
@@ -133,7 +133,7 @@ public final class Removal {
         long moved = 0;
         for (var other : binding.tables().values()) {
             for (var place : other.fields().entrySet()) {
-                var field = other.holder().field(place.getKey());
+                var field = other.recordType().field(place.getKey());
                 if (field.isPresent()
                         && field.get().kind() instanceof Kind.TermPick pick
                         && pick.taxonomy().equals(id)) {

@@ -5,23 +5,18 @@ import java.sql.SQLException;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
-import org.jontrel.core.finding.Code;
-import org.jontrel.core.finding.Finding;
-import org.jontrel.core.finding.Place;
-import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.RecordState;
 import org.jontrel.core.record.FormCheck;
 import org.jontrel.core.record.RecordCheck;
 import org.jontrel.core.record.Values;
-import org.jontrel.core.value.Link;
+import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.core.value.RowIds;
 import org.jontrel.site.media.MediaStore;
 import org.jontrel.site.record.address.Placements;
@@ -39,20 +34,18 @@ import org.jontrel.site.table.RecordIds;
 import org.jontrel.site.table.Statements;
 
 /**
- * Saves of one holder's records, within one transaction over all tables they touch. New records are checked and stored
+ * Saves of one record type's records, within one transaction over all tables they touch. New records are checked and stored
  * together, so that many cost few statements.
  */
 public final class SaveTransaction {
     /** New records that go together. */
     public static final int TOGETHER = 1_000;
 
-    private static final Instant EARLIEST = Instant.parse("1000-01-01T00:00:00Z");
-    private static final Instant LATEST = Instant.parse("9999-12-31T23:59:59Z");
     private static final int GUARDS = 64;
     private final Connection connection;
     private final Binding binding;
     private final Binding.BoundTables table;
-    private final Holder holder;
+    private final RecordType recordType;
     private final MediaStore media;
     private final RecordIds ids;
     private final boolean crowded;
@@ -70,7 +63,7 @@ public final class SaveTransaction {
         this.connection = connection;
         this.binding = binding;
         this.table = table;
-        this.holder = table.holder();
+        this.recordType = table.recordType();
         this.media = media;
         this.ids = ids;
         this.crowded = crowded;
@@ -80,29 +73,6 @@ public final class SaveTransaction {
     /** Somebody else stored the record between the reading and the writing; the save is tried again and meets it. */
     public static final class Overtaken extends RuntimeException {}
 
-    /** A record on its way from what was sent to what is stored. */
-    private record PendingRecord(
-            Write write,
-            long id,
-            Optional<StoredRecord> before,
-            boolean complete,
-            Map<String, Object> values,
-            RecordRows was,
-            RecordRows is,
-            List<FormCheck.Problem> problems) {
-        References.RecordChange change() {
-            return new References.RecordChange(id, was, is, problems);
-        }
-
-        long parentId() {
-            return write.parent().map(Link::id).orElse(0L);
-        }
-
-        String title(Holder holder) {
-            return String.valueOf(values.getOrDefault("part_title", holder.single() ? holder.key() : ""));
-        }
-    }
-
     public SaveResult save(Write write) throws SQLException {
         var before = write.id().isEmpty()
                 ? Optional.<StoredRecord>empty()
@@ -110,7 +80,7 @@ public final class SaveTransaction {
                         .byIds(connection, List.of(write.id().get())).stream()
                                 .filter(record -> !record.deleted())
                                 .findFirst();
-        if (before.isEmpty() && write.id().isPresent() && !(holder.single() && write.version() == 0)) {
+        if (before.isEmpty() && write.id().isPresent() && !(recordType.single() && write.version() == 0)) {
             return new SaveResult.Missing();
         }
         if (before.isPresent() && before.get().version() != write.version()) {
@@ -150,7 +120,7 @@ public final class SaveTransaction {
         var cases =
                 writes.stream().map(write -> opened(write, Optional.empty())).toList();
         var unique = References.uniqueTexts(
-                holder, cases.stream().map(PendingRecord::is).toList());
+                recordType, cases.stream().map(PendingRecord::is).toList());
         if (!new References(connection, binding, table, media).twice(unique)) {
             return together(cases);
         }
@@ -178,8 +148,8 @@ public final class SaveTransaction {
                 before,
                 checked.complete(),
                 values,
-                before.map(record -> RecordRows.of(holder, record.values())).orElse(RecordRows.EMPTY),
-                RecordRows.of(holder, values),
+                before.map(record -> RecordRows.of(recordType, record.values())).orElse(RecordRows.EMPTY),
+                RecordRows.of(recordType, values),
                 problems);
     }
 
@@ -187,26 +157,24 @@ public final class SaveTransaction {
         new References(connection, binding, table, media)
                 .check(cases.stream().map(PendingRecord::change).toList());
         var addresses = new TakenSlugs(connection, table);
+        var places = new PlaceCheck(connection, binding, table, addresses, crowded);
         addresses.look(cases.stream()
                 .filter(each -> each.before().isEmpty() && each.write().slug().isEmpty() && !crowded)
-                .map(each -> Slugs.base(each.title(holder)))
+                .map(each -> Slugs.base(each.title(recordType)))
                 .toList());
         var saver = new RecordTableWriter(table, statements);
         var now = Instant.now().truncatedTo(ChronoUnit.MICROS);
-        var positions = new HashMap<Long, Integer>();
-        var parents = new HashMap<Link, Boolean>();
         var saved = new ArrayList<SaveResult>();
         var stored = new ArrayList<Long>();
         for (var each : cases) {
-            parent(each, parents);
-            var slug = slug(each, addresses);
+            var slug = places.check(each);
             if (!each.problems().isEmpty()) {
                 saved.add(new SaveResult.Refused(
                         each.problems().stream().distinct().toList()));
                 continue;
             }
             addresses.take(each.parentId(), slug);
-            var after = after(each, slug, position(each, positions), now);
+            var after = after(each, slug, places.position(each), now);
             if (each.before().isPresent() && same(each.before().get(), after)) {
                 saved.add(new SaveResult.Stored(each.before().get()));
                 continue;
@@ -218,7 +186,7 @@ public final class SaveTransaction {
         statements.run(connection);
         trees(cases);
         if (!stored.isEmpty()) {
-            Gate.saved(connection, holder.id(), stored);
+            Gate.saved(connection, recordType.id(), stored);
         }
         return saved;
     }
@@ -252,7 +220,7 @@ public final class SaveTransaction {
 
     /** Writers of what must be unique go one behind the other, by a write that each of them waits for. */
     private void guard() throws SQLException {
-        var slots = References.guarded(holder).stream()
+        var slots = References.guarded(recordType).stream()
                 .map(field -> Math.floorMod(field.id().hashCode(), GUARDS))
                 .distinct()
                 .sorted()
@@ -267,10 +235,10 @@ public final class SaveTransaction {
         var there = around.of(write.state(), write.parent());
         Map<String, Object> raw = new LinkedHashMap<>();
         if (!write.whole() && before.isPresent()) {
-            raw.putAll(Values.wire(holder.fields().toList(), before.get().values()));
+            raw.putAll(Values.wire(recordType.fields().toList(), before.get().values()));
         }
         raw.putAll(write.raw());
-        var checked = RecordCheck.read(holder, raw, there);
+        var checked = RecordCheck.read(recordType, raw, there);
         var tolerated = checked.problems().isEmpty() ? Set.<String>of() : tolerated(before, there);
         boolean open = write.state() == RecordState.PUBLISHED || write.state() == RecordState.SCHEDULED;
         checked.problems().stream()
@@ -283,7 +251,7 @@ public final class SaveTransaction {
 
     /** What was wrong already, and is wrong in the same way, keeps nobody from mending something else. */
     private Set<String> tolerated(Optional<StoredRecord> before, SiteSurroundings there) {
-        return before.map(record -> RecordCheck.check(holder, record.values(), there).problems().stream()
+        return before.map(record -> RecordCheck.check(recordType, record.values(), there).problems().stream()
                         .filter(problem -> !problem.required())
                         .map(SaveTransaction::told)
                         .collect(Collectors.toSet()))
@@ -292,111 +260,6 @@ public final class SaveTransaction {
 
     private static String told(FormCheck.Problem problem) {
         return problem.path() + " " + problem.finding().sentence();
-    }
-
-    private void problem(PendingRecord each, String property, Code code, Object... arguments) {
-        each.problems()
-                .add(new FormCheck.Problem(
-                        property, false, Finding.of(code, Place.definition(holder.id(), property), arguments)));
-    }
-
-    private void parent(PendingRecord each, Map<Link, Boolean> known) throws SQLException {
-        var nesting = holder.nesting();
-        if (each.write().parent().isEmpty()) {
-            if (nesting.required() && !nesting.under().isEmpty()) {
-                problem(each, "parent", Code.RECORD_PARENT_REQUIRED, holder.singular());
-            }
-            return;
-        }
-        var parent = each.write().parent().get();
-        if (each.before().flatMap(StoredRecord::parent).equals(each.write().parent())) {
-            return;
-        }
-        var there = known.get(parent);
-        if (there == null) {
-            there = nesting.under().contains(parent.type()) && References.there(connection, binding, parent);
-            known.put(parent, there);
-        }
-        if (!there) {
-            problem(each, "parent", Code.RECORD_PARENT, holder.singular());
-        } else if (each.before().isPresent()
-                && Placements.above(connection, binding, each.write().parent())
-                        .contains(new Link(holder.id(), each.id()))) {
-            problem(each, "parent", Code.RECORD_PARENT_CIRCLE, holder.singular());
-        }
-    }
-
-    private String slug(PendingRecord each, TakenSlugs addresses) throws SQLException {
-        var write = each.write();
-        moments(each);
-        long parent = each.parentId();
-        if (!write.slug().isEmpty()) {
-            if (!Slugs.valid(write.slug())) {
-                problem(each, "slug", Code.RECORD_SLUG, write.slug());
-            } else if (addresses.taken(parent, write.slug(), each.id())) {
-                problem(each, "slug", Code.RECORD_SLUG_TAKEN, write.slug());
-            }
-            return write.slug();
-        }
-        if (each.before().isPresent()) {
-            var slug = each.before().get().slug();
-            if (each.before().get().parentId() == parent || !addresses.taken(parent, slug, each.id())) {
-                return slug;
-            }
-        }
-        return crowded
-                ? Slugs.certain(each.title(holder), each.id())
-                : addresses.free(parent, each.title(holder), each.id());
-    }
-
-    /** What is scheduled says when; what is public, or will be, retires later than that; both can be stored. */
-    private void moments(PendingRecord each) {
-        var write = each.write();
-        if (write.state() == RecordState.SCHEDULED && write.publishAt().isEmpty()) {
-            problem(each, "publish_at", Code.RECORD_SCHEDULE);
-        }
-        if (!isStorable(write.publishAt())) {
-            problem(each, "publish_at", Code.RECORD_MOMENT);
-        }
-        if (!isStorable(write.retireAt())) {
-            problem(each, "retire_at", Code.RECORD_MOMENT);
-            return;
-        }
-        boolean isOpen = write.state() == RecordState.PUBLISHED || write.state() == RecordState.SCHEDULED;
-        var earliest = write.state() == RecordState.SCHEDULED
-                ? write.publishAt().filter(at -> at.isAfter(Instant.now())).orElse(Instant.now())
-                : Instant.now();
-        if (isOpen && write.retireAt().filter(at -> !at.isAfter(earliest)).isPresent()) {
-            problem(each, "retire_at", Code.RECORD_RETIRE);
-        }
-    }
-
-    private static boolean isStorable(Optional<Instant> moment) {
-        return moment.filter(at -> at.isBefore(EARLIEST) || at.isAfter(LATEST)).isEmpty();
-    }
-
-    private int position(PendingRecord each, Map<Long, Integer> last) throws SQLException {
-        var write = each.write();
-        if (write.position().isPresent()) {
-            return write.position().get();
-        }
-        boolean stays =
-                each.before().isPresent() && each.before().get().parent().equals(write.parent());
-        if (stays || holder.nesting().under().isEmpty() && holder.definition().sort() != Definition.Sort.TAXONOMY) {
-            return each.before().map(StoredRecord::position).orElse(0);
-        }
-        var highest = last.get(each.parentId());
-        if (highest == null) {
-            highest = Jdbc.query(
-                            connection,
-                            "SELECT COALESCE(MAX(position), -1) FROM " + PhysicalNames.quoted(table.name())
-                                    + " WHERE parent_id = ?",
-                            row -> row.getInt(1),
-                            each.parentId())
-                    .getFirst();
-        }
-        last.put(each.parentId(), highest + 1);
-        return highest + 1;
     }
 
     private static boolean same(StoredRecord before, StoredRecord after) {
@@ -415,11 +278,11 @@ public final class SaveTransaction {
             saver.insert(after, each.is());
         } else {
             var before = each.before().get();
-            Histories.keep(statements, binding, holder, before);
+            Histories.keep(statements, binding, recordType, before);
             if (!saver.update(connection, before, after, each.was(), each.is())) {
                 throw new Overtaken();
             }
-            Placements.moved(statements, holder.id(), before, after);
+            Placements.moved(statements, recordType.id(), before, after);
         }
         var references = new References(connection, binding, table, media);
         files(after.id(), references.files(each.was()), references.files(each.is()));
@@ -431,16 +294,16 @@ public final class SaveTransaction {
                 .forEach(file -> statements.add(
                         "DELETE FROM jontrel_media_use WHERE media_id = ? AND holder_id = ? AND record_id = ?",
                         file,
-                        holder.id(),
+                        recordType.id(),
                         id));
         is.stream()
                 .filter(file -> !was.contains(file))
-                .forEach(file -> References.used(statements, file, holder.id(), id));
+                .forEach(file -> References.used(statements, file, recordType.id(), id));
     }
 
     /** Terms that stand elsewhere now, or nowhere before. */
     private void trees(List<PendingRecord> cases) throws SQLException {
-        if (holder.definition().sort() != Definition.Sort.TAXONOMY) {
+        if (recordType.definition().sort() != Definition.Sort.TAXONOMY) {
             return;
         }
         for (var each : cases) {

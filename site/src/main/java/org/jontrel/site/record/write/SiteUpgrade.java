@@ -3,8 +3,8 @@ package org.jontrel.site.record.write;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.List;
-import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Kind;
+import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.site.record.read.RecordLoader;
 import org.jontrel.site.record.read.SearchWords;
 import org.jontrel.site.table.Binding;
@@ -125,7 +125,7 @@ public final class SiteUpgrade {
 
     /** The words of each record, and the pictures that it uses. */
     private static void words(Database database, Binding.BoundTables table) {
-        Holder holder = table.holder();
+        RecordType recordType = table.recordType();
         long[] reached = {0};
         while (reached[0] >= 0) {
             database.transaction(session -> {
@@ -133,11 +133,11 @@ public final class SiteUpgrade {
                 var records = new RecordLoader(table).after(connection, reached[0], CHUNK);
                 var statements = new Statements();
                 for (var record : records) {
-                    SearchWords.store(statements, holder, record.id(), record.values());
-                    for (var field : holder.columns("")) {
+                    SearchWords.store(statements, recordType, record.id(), record.values());
+                    for (var field : recordType.columns("")) {
                         if (field.kind() instanceof Kind.Image
                                 && record.values().get(field.id()) instanceof Long file) {
-                            References.used(statements, file, holder.id(), record.id());
+                            References.used(statements, file, recordType.id(), record.id());
                         }
                     }
                 }

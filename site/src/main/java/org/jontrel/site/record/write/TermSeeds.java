@@ -81,7 +81,7 @@ public final class TermSeeds {
                 slug,
                 parent == 0
                         ? Optional.empty()
-                        : Optional.of(new Link(table.holder().id(), parent)),
+                        : Optional.of(new Link(table.recordType().id(), parent)),
                 position,
                 RecordState.PUBLISHED,
                 false,
@@ -89,14 +89,14 @@ public final class TermSeeds {
                 Optional.empty(),
                 origin,
                 1,
-                RecordCheck.check(table.holder(), all, Surroundings.NONE).complete(),
+                RecordCheck.check(table.recordType(), all, Surroundings.NONE).complete(),
                 now,
                 now,
                 "definitions",
                 "definitions",
                 all);
         var statements = new Statements();
-        new RecordTableWriter(table, statements).insert(record, RecordRows.of(table.holder(), all));
+        new RecordTableWriter(table, statements).insert(record, RecordRows.of(table.recordType(), all));
         statements.run(connection);
         new TermTree(connection, table).placed(id, parent);
         return id;
@@ -124,7 +124,7 @@ public final class TermSeeds {
                     id);
         }
         var statements = new Statements();
-        SearchWords.remove(statements, table.holder().id(), id);
+        SearchWords.remove(statements, table.recordType().id(), id);
         statements.run(connection);
     }
 

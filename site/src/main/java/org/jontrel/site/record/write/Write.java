@@ -10,7 +10,7 @@ import org.jontrel.site.record.read.StoredRecord;
 /**
  * What a form, the API or an import wants to be stored.
  *
- * @param holderId of the content type, taxonomy or site values
+ * @param recordTypeId of the content type, taxonomy or site values
  * @param id of the record to change; empty for a new one
  * @param version that the sender had seen; of no meaning for a new one
  * @param slug the address segment, or empty to keep it or make one from the title
@@ -20,7 +20,7 @@ import org.jontrel.site.record.read.StoredRecord;
  * @param whole whether values that are not sent are emptied, or kept as they are
  */
 public record Write(
-        String holderId,
+        String recordTypeId,
         Optional<Long> id,
         int version,
         RecordState state,
@@ -33,9 +33,9 @@ public record Write(
         boolean whole,
         String author) {
     /** A new record with nothing but values. */
-    public static Write fresh(String holderId, RecordState state, Map<String, ?> raw, String author) {
+    public static Write fresh(String recordTypeId, RecordState state, Map<String, ?> raw, String author) {
         return new Write(
-                holderId,
+                recordTypeId,
                 Optional.empty(),
                 0,
                 state,
@@ -50,9 +50,10 @@ public record Write(
     }
 
     /** A change of a record's values that leaves everything else as it is. */
-    public static Write change(String holderId, StoredRecord before, Map<String, ?> raw, boolean whole, String author) {
+    public static Write change(
+            String recordTypeId, StoredRecord before, Map<String, ?> raw, boolean whole, String author) {
         return new Write(
-                holderId,
+                recordTypeId,
                 Optional.of(before.id()),
                 before.version(),
                 before.state(),
@@ -68,17 +69,17 @@ public record Write(
 
     public Write withState(RecordState newState) {
         return new Write(
-                holderId, id, version, newState, publishAt, retireAt, slug, parent, position, raw, whole, author);
+                recordTypeId, id, version, newState, publishAt, retireAt, slug, parent, position, raw, whole, author);
     }
 
     public Write withVersion(int newVersion) {
         return new Write(
-                holderId, id, newVersion, state, publishAt, retireAt, slug, parent, position, raw, whole, author);
+                recordTypeId, id, newVersion, state, publishAt, retireAt, slug, parent, position, raw, whole, author);
     }
 
     public Write under(Link newParent) {
         return new Write(
-                holderId,
+                recordTypeId,
                 id,
                 version,
                 state,
@@ -94,6 +95,6 @@ public record Write(
 
     public Write at(String newSlug) {
         return new Write(
-                holderId, id, version, state, publishAt, retireAt, newSlug, parent, position, raw, whole, author);
+                recordTypeId, id, version, state, publishAt, retireAt, newSlug, parent, position, raw, whole, author);
     }
 }

@@ -3,33 +3,27 @@ package org.jontrel.core.plan;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
-import java.util.Optional;
 import java.util.SequencedMap;
 import java.util.stream.Stream;
-import org.jontrel.core.code.Decision;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
-import org.jontrel.core.holder.FieldStorage;
-import org.jontrel.core.holder.Holder;
 import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.naming.Ids;
 import org.jontrel.core.record.Conversion;
-import org.jontrel.core.record.Values;
+import org.jontrel.core.recordtype.FieldStorage;
+import org.jontrel.core.recordtype.RecordType;
 
 /** The part of a plan that concerns one content type, taxonomy or site values that was there before and stays. */
-final class HolderPlan {
-    private final Holder was;
-    private final Holder is;
+final class RecordTypePlan {
+    private final RecordType was;
+    private final RecordType is;
     private final Ids ids;
-    private final Map<Question, Answer> answers;
-    private final List<Decision> decisions;
+    private final FieldQuestions questions;
     private final List<Plan.PlannedStep> steps;
-    private final List<PlanQuestion> asks;
     private final List<Finding> findings;
     /** By the table they belong to: empty for the records' own, or the id of the field that has one. */
     private final SequencedMap<String, List<Step.ColumnSwitch>> turns = new LinkedHashMap<>();
@@ -40,22 +34,18 @@ final class HolderPlan {
     /** Whether some incomplete record may have become complete. */
     private boolean eases;
 
-    HolderPlan(
-            Holder was,
-            Holder is,
+    RecordTypePlan(
+            RecordType was,
+            RecordType is,
             Ids ids,
-            Map<Question, Answer> answers,
-            List<Decision> decisions,
+            FieldQuestions questions,
             List<Plan.PlannedStep> steps,
-            List<PlanQuestion> asks,
             List<Finding> findings) {
         this.was = was;
         this.is = is;
         this.ids = ids;
-        this.answers = answers;
-        this.decisions = decisions;
+        this.questions = questions;
         this.steps = steps;
-        this.asks = asks;
         this.findings = findings;
     }
 
@@ -77,7 +67,7 @@ final class HolderPlan {
                             : "Rename the table " + was.key() + " to " + is.key());
         }
         address();
-        long strays = answer("").breaches().getOrDefault(Breach.PARENT, 0L);
+        long strays = questions.answer("").breaches().getOrDefault(Breach.PARENT, 0L);
         if (strays > 0) {
             findings.add(Finding.of(Code.PLAN_PARENTS_LEFT, Place.definition(is.id(), "nested"), is.plural(), strays));
             checks = true;
@@ -85,7 +75,7 @@ final class HolderPlan {
         if (!indexed(was).equals(indexed(is))) {
             add(new Step.Indexes(is.id()), 0, "Make lists of " + is.plural() + " quick");
         }
-        long records = answer("").records();
+        long records = questions.answer("").records();
         if (checks && records > 0) {
             add(new Step.CheckRecords(is.id()), records, "Find which " + is.plural() + " satisfy the definition");
         } else if (eases && records > 0) {
@@ -96,20 +86,20 @@ final class HolderPlan {
         }
     }
 
-    private static List<Object> conditions(Holder holder) {
+    private static List<Object> conditions(RecordType recordType) {
         var all = new ArrayList<Object>();
-        holder.groups().forEach(group -> all.add(group.showWhen()));
-        holder.byId().values().forEach(field -> all.add(field.showWhen()));
+        recordType.groups().forEach(group -> all.add(group.showWhen()));
+        recordType.byId().values().forEach(field -> all.add(field.showWhen()));
         return all;
     }
 
-    /** What the indexes of a holder follow from. */
-    private static List<Object> indexed(Holder holder) {
-        var unique = holder.byId().values().stream()
+    /** What the indexes of a record type follow from. */
+    private static List<Object> indexed(RecordType recordType) {
+        var unique = recordType.byId().values().stream()
                 .filter(field -> field.kind() instanceof Kind.Text text && text.unique())
                 .map(Field::id)
                 .toList();
-        return holder.definition() instanceof ContentType type
+        return recordType.definition() instanceof ContentType type
                 ? List.of(unique, type.columns(), type.index().order())
                 : List.of(unique);
     }
@@ -152,14 +142,14 @@ final class HolderPlan {
         if (FieldStorage.of(field.kind()) == FieldStorage.COLUMN || field.kind() instanceof Kind.Choice) {
             changed(before.get(), field);
         } else {
-            tightened(before.get(), field, answer(field.id()));
+            tightened(before.get(), field, questions.answer(field.id()));
             renames |= !before.get().key().equals(field.key());
         }
     }
 
     /** Whether a record that was complete may not be so with the field's new kind. */
     private boolean mayBreak(Field before, Field field) {
-        var answer = answer(field.id());
+        var answer = questions.answer(field.id());
         return FieldStorage.of(before.kind()) != FieldStorage.COLUMN
                 || FieldStorage.of(field.kind()) != FieldStorage.COLUMN
                 || answer.unconverted() + answer.outside() > 0
@@ -196,7 +186,7 @@ final class HolderPlan {
     }
 
     private void addedTable(Field field) {
-        var back = comingBack(field);
+        var back = questions.comingBack(field);
         if (back.isPresent()) {
             add(
                     new Step.RestoreOwn(is.id(), field.id(), back.get().held()),
@@ -206,22 +196,22 @@ final class HolderPlan {
         } else {
             add(new Step.AddTable(is.id(), field.id()), 0, "Make a table for " + field.label());
         }
-        long lacking = answer("").records() - back.map(Offer::values).orElse(0L);
+        long lacking = questions.answer("").records() - back.map(Offer::values).orElse(0L);
         if (field.required() && lacking > 0 && is.home(field.id()).table().isEmpty()) {
-            askRequired(field, lacking);
+            questions.required(field, lacking);
         }
     }
 
     private void addedColumn(Field field) {
         add(new Step.AddColumn(is.id(), field.id()), 0, "Add a column for " + field.label());
-        var back = comingBack(field);
+        var back = questions.comingBack(field);
         long unconverted = back.map(Offer::unconverted).orElse(0L);
         if (unconverted > 0) {
-            askUnconverted(field, unconverted, back.get().examples());
+            questions.unconverted(field, unconverted, back.get().examples());
         }
-        long records = answer(field.id()).records();
+        long records = questions.answer(field.id()).records();
         long lacking = records - back.map(Offer::values).orElse(0L) + unconverted;
-        var fill = field.required() && lacking > 0 ? askRequired(field, lacking) : "";
+        var fill = field.required() && lacking > 0 ? questions.required(field, lacking) : "";
         if (back.isPresent()) {
             add(
                     new Step.CopyColumn(is.id(), field.id(), fill, back.get().held()),
@@ -235,47 +225,9 @@ final class HolderPlan {
         turn(is, field, Step.ColumnAction.TAKE, "");
     }
 
-    /** What is held for a field that comes back, where the architect wants it back. */
-    private Optional<Offer> comingBack(Field field) {
-        var offer = answer(field.id()).held();
-        if (offer.isEmpty()) {
-            return Optional.empty();
-        }
-        if (!offer.get().fits()) {
-            findings.add(Finding.of(
-                    Code.PLAN_HELD_DIFFERS,
-                    Place.field(is.id(), field.id(), ""),
-                    field.label(),
-                    offer.get().values()));
-            return Optional.empty();
-        }
-        var decision = ask(
-                Code.PLAN_HELD_VALUES,
-                field,
-                Decision.Topic.HELD_VALUES,
-                offer.get().values(),
-                Planner.BACK_OR_NOT,
-                field.label(),
-                offer.get().values());
-        return PlanQuestion.isBack(decision) ? offer : Optional.empty();
-    }
-
-    private void askUnconverted(Field field, long values, List<String> examples) {
-        ask(
-                Code.PLAN_VALUES_UNCONVERTED,
-                field,
-                Decision.Topic.UNCONVERTED,
-                values,
-                List.of(Decision.Action.SET_ASIDE),
-                field.label(),
-                values,
-                field.kind().code().replace('_', ' '),
-                String.join("; ", examples));
-    }
-
     /** One that stands elsewhere or is kept in another way: the old values are held, if there are any somebody must see to it. */
     private void replaced(Field before, Field field) {
-        long filled = answer(field.id()).filled();
+        long filled = questions.answer(field.id()).filled();
         if (filled > 0) {
             findings.add(Finding.of(
                     Code.PLAN_NOT_CARRIED,
@@ -296,10 +248,10 @@ final class HolderPlan {
     }
 
     private void changed(Field before, Field field) {
-        var answer = answer(field.id());
+        var answer = questions.answer(field.id());
         var rewriting = new Conversion(before, field, null).changes() || answer.unconverted() > 0;
         if (answer.unconverted() > 0) {
-            askUnconverted(field, answer.unconverted(), answer.unconvertedExamples());
+            questions.unconverted(field, answer.unconverted(), answer.unconvertedExamples());
         }
         if (answer.altered() > 0) {
             findings.add(Finding.of(
@@ -326,38 +278,13 @@ final class HolderPlan {
         }
     }
 
-    /** Says what is stored that the definitions no longer allow; it stays until somebody changes it. */
-    private void breaches(Field field, Answer answer) {
-        answer.breaches().forEach((breach, count) -> {
-            var place = Place.field(is.id(), field.id(), "");
-            findings.add(
-                    switch (breach) {
-                        case TWICE -> Finding.of(Code.PLAN_VALUES_TWICE, place, field.label(), count);
-                        case TOO_MANY -> Finding.of(Code.PLAN_TOO_MANY, place, field.label(), count);
-                        case FORMATTING -> Finding.of(Code.PLAN_FORMATTING_LEFT, place, field.label(), count);
-                        case TARGET -> Finding.of(Code.PLAN_LINKS_OUTSIDE, place, field.label(), count);
-                        case PARENT -> throw new IllegalStateException("A field has no parents");
-                    });
-        });
-    }
-
     /** Asks what becomes of values that are now outside the limits, or missing; the value to fill with, or empty. */
     private String tightened(Field before, Field field, Answer answer) {
-        breaches(field, answer);
-        if (answer.outside() > 0) {
-            ask(
-                    Code.PLAN_VALUES_OUTSIDE,
-                    field,
-                    Decision.Topic.OUTSIDE_LIMITS,
-                    answer.outside(),
-                    List.of(Decision.Action.LEAVE),
-                    field.label(),
-                    answer.outside(),
-                    String.join("; ", answer.outsideExamples()));
-        }
+        questions.breaches(field, answer);
+        questions.outside(field, answer);
         long lacking = answer.empty() + answer.unconverted();
         return field.required() && lacking > 0 && (!before.required() || answer.unconverted() > 0)
-                ? askRequired(field, lacking)
+                ? questions.required(field, lacking)
                 : "";
     }
 
@@ -366,7 +293,7 @@ final class HolderPlan {
             return;
         }
         checks = true;
-        long filled = answer(field.id()).filled();
+        long filled = questions.answer(field.id()).filled();
         if (filled > 0) {
             findings.add(
                     Finding.of(Code.PLAN_VALUES_HELD, Place.field(is.id(), field.id(), ""), field.label(), filled));
@@ -402,63 +329,16 @@ final class HolderPlan {
     }
 
     /** A field with a table of its own has its column there. */
-    private void turn(Holder holder, Field field, Step.ColumnAction act, String held) {
+    private void turn(RecordType recordType, Field field, Step.ColumnAction act, String held) {
         // an index stays with its column, and a field that was converted or filled has another one
-        boolean listed = indexed(is).stream().flatMap(HolderPlan::ids).anyMatch(field.id()::equals);
+        boolean listed = indexed(is).stream().flatMap(RecordTypePlan::ids).anyMatch(field.id()::equals);
         if (act == Step.ColumnAction.TAKE && listed && FieldStorage.of(field.kind()) == FieldStorage.COLUMN) {
             add(new Step.IndexColumn(is.id(), field.id()), 0, "Make lists quick that show " + field.label());
         }
         var table = FieldStorage.of(field.kind()) == FieldStorage.TABLE
                 ? field.id()
-                : holder.home(field.id()).table();
+                : recordType.home(field.id()).table();
         turns.computeIfAbsent(table, _ -> new ArrayList<>()).add(new Step.ColumnSwitch(act, field.id(), held));
-    }
-
-    /** The value to fill with, or empty. */
-    private String askRequired(Field field, long lacking) {
-        boolean fillable = FieldStorage.of(field.kind()) == FieldStorage.COLUMN
-                && !(field.kind() instanceof Kind.Image)
-                && !(field.kind() instanceof Kind.File);
-        var choices = fillable ? List.of(Decision.Action.FILL, Decision.Action.LEAVE) : List.of(Decision.Action.LEAVE);
-        var decision = ask(
-                Code.PLAN_REQUIRED_EMPTY,
-                field,
-                Decision.Topic.REQUIRED_EMPTY,
-                lacking,
-                choices,
-                field.label(),
-                lacking,
-                is.singular());
-        if (decision.isEmpty() || decision.get().answer() != Decision.Action.FILL) {
-            return "";
-        }
-        var value = decision.get().value();
-        var parsed = Values.parse(field, value);
-        if (parsed.value().isEmpty()) {
-            var why = parsed.findings().stream()
-                    .map(Finding::sentence)
-                    .findFirst()
-                    .orElse("It is empty.");
-            findings.add(Finding.of(Code.PLAN_FILL_INVALID, Place.field(is.id(), field.id(), ""), field.label(), why));
-        }
-        return value;
-    }
-
-    private Optional<Decision> ask(
-            Code code,
-            Field field,
-            Decision.Topic about,
-            long rows,
-            List<Decision.Action> choices,
-            Object... arguments) {
-        var decision = PlanQuestion.decided(decisions, field.id(), about, choices);
-        var finding = Finding.of(code, Place.field(is.id(), field.id(), ""), arguments);
-        asks.add(new PlanQuestion(finding, is.id(), field.id(), about, rows, choices, decision));
-        return decision;
-    }
-
-    private Answer answer(String fieldId) {
-        return answers.getOrDefault(new Question(is.id(), fieldId), Answer.NONE);
     }
 
     private void add(Step step, long rows, String sentence) {

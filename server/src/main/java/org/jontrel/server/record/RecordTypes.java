@@ -10,20 +10,20 @@ import org.springframework.stereotype.Component;
 
 /** Content types, taxonomies and site values of sites, as addresses of the API name them. */
 @Component
-class Holders {
+class RecordTypes {
     /** What stands in addresses for the sorts that hold records. */
     static final String SORTS = "{sort:types|taxonomies|values}";
 
     private final Sites sites;
 
-    Holders(Sites sites) {
+    RecordTypes(Sites sites) {
         this.sites = sites;
     }
 
     /** A site's engine and the tables of one definition. */
     record BoundSite(String site, Site engine, Binding.BoundTables table) {
         String id() {
-            return table.holder().id();
+            return table.recordType().id();
         }
     }
 

@@ -4,27 +4,27 @@ import { computed, ref } from 'vue';
 import type { Schemas } from '@/shared/api/client';
 import { askAgain, queryClient } from '@/shared/api/queries';
 import type { Field } from '@/shared/kinds';
-import { holderList } from './queries';
+import { recordTypeList } from './queries';
 
-export type Holder = Schemas['HolderView'];
+export type RecordType = Schemas['RecordTypeView'];
 
 /** How content types, taxonomies and site values stand in addresses of this interface: types by their key alone. */
-export function addressOf(holder: Pick<Holder, 'sort' | 'key'>): string {
-  return holder.sort === 'types' ? holder.key : `${holder.sort}-${holder.key}`;
+export function addressOf(recordType: Pick<RecordType, 'sort' | 'key'>): string {
+  return recordType.sort === 'types' ? recordType.key : `${recordType.sort}-${recordType.key}`;
 }
 
 /** What the installed definitions of one site hold. */
-export const useHolders = defineStore('holders', () => {
+export const useRecordTypes = defineStore('recordTypes', () => {
   const site = ref('');
   const found = useQuery(
-    computed(() => ({ ...holderList(site.value), enabled: false })),
+    computed(() => ({ ...recordTypeList(site.value), enabled: false })),
     queryClient,
   );
   const all = computed(() => (site.value ? found.data.value : undefined));
 
   async function load(path: string): Promise<void> {
     site.value = path;
-    await askAgain(holderList(path));
+    await askAgain(recordTypeList(path));
   }
 
   const byId = (id: string) => all.value?.find((each) => each.id === id);
@@ -34,8 +34,8 @@ export const useHolders = defineStore('holders', () => {
 });
 
 /** The fields of a record itself, in the order of the form. */
-export function fieldsOf(holder: Holder): Field[] {
-  return [...holder.first, ...holder.groups.flatMap((group) => group.fields)].map(({ field }) => field);
+export function fieldsOf(recordType: RecordType): Field[] {
+  return [...recordType.first, ...recordType.groups.flatMap((group) => group.fields)].map(({ field }) => field);
 }
 
 /** A noun as it stands within a sentence: "Waterway" is "waterway", but "VHF channel" stays. */

@@ -1,4 +1,4 @@
-package org.jontrel.core.holder;
+package org.jontrel.core.recordtype;
 
 import org.jontrel.core.model.Kind;
 

@@ -22,11 +22,11 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** What a site's installed definitions hold, with all that lists and forms of it need. */
 @RestController
-class HolderController {
-    private final Holders holders;
+class RecordTypeController {
+    private final RecordTypes recordTypes;
 
-    HolderController(Holders holders) {
-        this.holders = holders;
+    RecordTypeController(RecordTypes recordTypes) {
+        this.recordTypes = recordTypes;
     }
 
     @Schema(
@@ -46,7 +46,7 @@ class HolderController {
                 "records",
                 "exact"
             })
-    record HolderView(
+    record RecordTypeView(
             String id,
 
             @Schema(description = "types, taxonomies or values, as in addresses of this API")
@@ -99,9 +99,9 @@ class HolderController {
     @Schema(requiredProperties = {"id", "label", "kind"})
     record OwnView(String id, String label, String kind) {}
 
-    @GetMapping("/api/sites/{site}/holders")
-    List<HolderView> all(@PathVariable String site) {
-        var engine = holders.engine(site);
+    @GetMapping("/api/sites/{site}/record-types")
+    List<RecordTypeView> all(@PathVariable String site) {
+        var engine = recordTypes.engine(site);
         return engine.installed().tables().values().stream()
                 .map(table -> view(engine, table))
                 .toList();
@@ -117,32 +117,32 @@ class HolderController {
                 .toList();
     }
 
-    private static HolderView view(Site engine, Binding.BoundTables table) {
-        var holder = table.holder();
-        var count = engine.records().count(holder.id(), ListQuery.ALL);
-        return new HolderView(
-                holder.id(),
-                holder.definition().sort().folder(),
-                holder.key(),
-                holder.singular(),
-                holder.plural(),
-                holder.path(),
-                PackageWriter.tree(holder.definition()),
+    private static RecordTypeView view(Site engine, Binding.BoundTables table) {
+        var recordType = table.recordType();
+        var count = engine.records().count(recordType.id(), ListQuery.ALL);
+        return new RecordTypeView(
+                recordType.id(),
+                recordType.definition().sort().folder(),
+                recordType.key(),
+                recordType.singular(),
+                recordType.plural(),
+                recordType.path(),
+                PackageWriter.tree(recordType.definition()),
                 wordings(table),
-                FormField.of(holder.first()),
-                holder.groups().stream()
+                FormField.of(recordType.first()),
+                recordType.groups().stream()
                         .map(group -> new FormGroup(
                                 group.id(), group.title(), group.description(), FormField.of(group.fields())))
                         .toList(),
-                List.copyOf(holder.nesting().under()),
-                holder.nesting().required(),
+                List.copyOf(recordType.nesting().under()),
+                recordType.nesting().required(),
                 count.records(),
                 count.exact());
     }
 
     private static SequencedMap<String, String> wordings(Binding.BoundTables table) {
         var wordings = new LinkedHashMap<String, String>();
-        if (table.holder().definition() instanceof ContentType type) {
+        if (table.recordType().definition() instanceof ContentType type) {
             Arrays.stream(Wording.values()).forEach(wording -> wordings.put(wording.code(), wording.of(type)));
         }
         return wordings;

@@ -1,4 +1,4 @@
-package org.jontrel.core.holder;
+package org.jontrel.core.recordtype;
 
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -18,10 +18,10 @@ public final class SearchedFields {
      */
     public record SearchSource(String kind, List<Kind.Option> options, boolean api) {}
 
-    /** The fields of a holder that have words, by id, however deep they stand. */
-    public static Map<String, SearchSource> of(Holder holder) {
+    /** The fields of a record type that have words, by id, however deep they stand. */
+    public static Map<String, SearchSource> of(RecordType recordType) {
         var sources = new LinkedHashMap<String, SearchSource>();
-        add(holder.fields().toList(), true, sources);
+        add(recordType.fields().toList(), true, sources);
         return sources;
     }
 

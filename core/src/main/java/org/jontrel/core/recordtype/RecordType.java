@@ -1,4 +1,4 @@
-package org.jontrel.core.holder;
+package org.jontrel.core.recordtype;
 
 import java.util.ArrayList;
 import java.util.Collections;
@@ -22,9 +22,9 @@ import org.jontrel.core.model.Taxonomy;
 /**
  * A definition whose values a site keeps: a content type (many records), a taxonomy (many terms) or site values (one of a
  * kind). Shared groups and choice lists stand in their places; the use of a taxonomy is a field of kind term with the
- * taxonomy's id and key. Two holders are equal where everything in them is.
+ * taxonomy's id and key. Two record types are equal where everything in them is.
  */
-public final class Holder {
+public final class RecordType {
     /** Id of the group that holds the taxonomies of a type. */
     public static final String CLASSIFIED = "classified";
 
@@ -36,7 +36,7 @@ public final class Holder {
     private final Map<Storage, List<Field>> stored = new HashMap<>();
     private final Map<String, FieldLocation> homes = new LinkedHashMap<>();
 
-    private Holder(Definition definition, List<Field> first, List<Group> groups) {
+    private RecordType(Definition definition, List<Field> first, List<Group> groups) {
         this.definition = definition;
         this.first = List.copyOf(first);
         this.groups = List.copyOf(groups);
@@ -81,8 +81,8 @@ public final class Holder {
         field.inner().forEach(each -> settle(each, inner));
     }
 
-    /** The holder of a definition; empty for those that hold no values themselves. */
-    public static Optional<Holder> of(Model model, Definition definition) {
+    /** The record type of a definition; empty for those that hold no values themselves. */
+    public static Optional<RecordType> of(Model model, Definition definition) {
         var groups = new ResolvedDefinition(model).groups(definition);
         return switch (definition) {
             case ContentType type -> {
@@ -91,17 +91,17 @@ public final class Holder {
                 if (!classified.isEmpty()) {
                     all.add(new Group(CLASSIFIED, "Classified by", "", classified));
                 }
-                yield Optional.of(new Holder(
+                yield Optional.of(new RecordType(
                         type, type.parts().stream().map(type::partField).toList(), all));
             }
-            case Taxonomy taxonomy -> Optional.of(new Holder(taxonomy, List.of(label()), groups));
-            case SiteValues values -> Optional.of(new Holder(values, List.of(), groups));
+            case Taxonomy taxonomy -> Optional.of(new RecordType(taxonomy, List.of(label()), groups));
+            case SiteValues values -> Optional.of(new RecordType(values, List.of(), groups));
             default -> Optional.empty();
         };
     }
 
-    /** All holders of a model: content types, then taxonomies, then site values, by key. */
-    public static List<Holder> all(Model model) {
+    /** All record types of a model: content types, then taxonomies, then site values, by key. */
+    public static List<RecordType> all(Model model) {
         return model.definitions().stream()
                 .flatMap(definition -> of(model, definition).stream())
                 .toList();
@@ -200,7 +200,7 @@ public final class Holder {
         return Optional.ofNullable(byId.get(id));
     }
 
-    /** Where a field of this holder stands. */
+    /** Where a field of this record type stands. */
     public FieldLocation home(String fieldId) {
         return homes.get(fieldId);
     }
@@ -226,10 +226,10 @@ public final class Holder {
 
     @Override
     public boolean equals(Object other) {
-        return other instanceof Holder holder
-                && holder.definition.equals(definition)
-                && holder.first.equals(first)
-                && holder.groups.equals(groups);
+        return other instanceof RecordType recordType
+                && recordType.definition.equals(definition)
+                && recordType.first.equals(first)
+                && recordType.groups.equals(groups);
     }
 
     @Override
@@ -239,6 +239,6 @@ public final class Holder {
 
     @Override
     public String toString() {
-        return "Holder " + definition.key();
+        return "RecordType " + definition.key();
     }
 }

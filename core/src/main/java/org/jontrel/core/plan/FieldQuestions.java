@@ -1,0 +1,159 @@
+package org.jontrel.core.plan;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jontrel.core.code.Decision;
+import org.jontrel.core.finding.Code;
+import org.jontrel.core.finding.Finding;
+import org.jontrel.core.finding.Place;
+import org.jontrel.core.model.Field;
+import org.jontrel.core.model.Kind;
+import org.jontrel.core.record.Values;
+import org.jontrel.core.recordtype.FieldStorage;
+import org.jontrel.core.recordtype.RecordType;
+
+/** What a plan asks the architect about the fields of one record type, and what it has to say of their values. */
+final class FieldQuestions {
+    private final RecordType recordType;
+    private final Map<Question, Answer> answers;
+    private final List<Decision> decisions;
+    private final List<PlanQuestion> asks;
+    private final List<Finding> findings;
+
+    /**
+     * @param answers what the site says of its records
+     * @param decisions what the architect has answered so far
+     * @param asks takes up what is asked
+     * @param findings takes up what is said
+     */
+    FieldQuestions(
+            RecordType recordType,
+            Map<Question, Answer> answers,
+            List<Decision> decisions,
+            List<PlanQuestion> asks,
+            List<Finding> findings) {
+        this.recordType = recordType;
+        this.answers = answers;
+        this.decisions = decisions;
+        this.asks = asks;
+        this.findings = findings;
+    }
+
+    /** What the site says of a field; with an empty id, of the records themselves. */
+    Answer answer(String fieldId) {
+        return answers.getOrDefault(new Question(recordType.id(), fieldId), Answer.NONE);
+    }
+
+    /** What is held for a field that comes back, where the architect wants it back. */
+    Optional<Offer> comingBack(Field field) {
+        var offer = answer(field.id()).held();
+        if (offer.isEmpty()) {
+            return Optional.empty();
+        }
+        if (!offer.get().fits()) {
+            findings.add(Finding.of(
+                    Code.PLAN_HELD_DIFFERS,
+                    Place.field(recordType.id(), field.id(), ""),
+                    field.label(),
+                    offer.get().values()));
+            return Optional.empty();
+        }
+        var decision = ask(
+                Code.PLAN_HELD_VALUES,
+                field,
+                Decision.Topic.HELD_VALUES,
+                offer.get().values(),
+                Planner.BACK_OR_NOT,
+                field.label(),
+                offer.get().values());
+        return PlanQuestion.isBack(decision) ? offer : Optional.empty();
+    }
+
+    void unconverted(Field field, long values, List<String> examples) {
+        ask(
+                Code.PLAN_VALUES_UNCONVERTED,
+                field,
+                Decision.Topic.UNCONVERTED,
+                values,
+                List.of(Decision.Action.SET_ASIDE),
+                field.label(),
+                values,
+                field.kind().code().replace('_', ' '),
+                String.join("; ", examples));
+    }
+
+    /** Says what is stored that the definitions no longer allow; it stays until somebody changes it. */
+    void breaches(Field field, Answer answer) {
+        answer.breaches().forEach((breach, count) -> {
+            var place = Place.field(recordType.id(), field.id(), "");
+            findings.add(
+                    switch (breach) {
+                        case TWICE -> Finding.of(Code.PLAN_VALUES_TWICE, place, field.label(), count);
+                        case TOO_MANY -> Finding.of(Code.PLAN_TOO_MANY, place, field.label(), count);
+                        case FORMATTING -> Finding.of(Code.PLAN_FORMATTING_LEFT, place, field.label(), count);
+                        case TARGET -> Finding.of(Code.PLAN_LINKS_OUTSIDE, place, field.label(), count);
+                        case PARENT -> throw new IllegalStateException("A field has no parents");
+                    });
+        });
+    }
+
+    /** The value to fill with, or empty. */
+    String required(Field field, long lacking) {
+        boolean fillable = FieldStorage.of(field.kind()) == FieldStorage.COLUMN
+                && !(field.kind() instanceof Kind.Image)
+                && !(field.kind() instanceof Kind.File);
+        var choices = fillable ? List.of(Decision.Action.FILL, Decision.Action.LEAVE) : List.of(Decision.Action.LEAVE);
+        var decision = ask(
+                Code.PLAN_REQUIRED_EMPTY,
+                field,
+                Decision.Topic.REQUIRED_EMPTY,
+                lacking,
+                choices,
+                field.label(),
+                lacking,
+                recordType.singular());
+        if (decision.isEmpty() || decision.get().answer() != Decision.Action.FILL) {
+            return "";
+        }
+        var value = decision.get().value();
+        var parsed = Values.parse(field, value);
+        if (parsed.value().isEmpty()) {
+            var why = parsed.findings().stream()
+                    .map(Finding::sentence)
+                    .findFirst()
+                    .orElse("It is empty.");
+            findings.add(Finding.of(
+                    Code.PLAN_FILL_INVALID, Place.field(recordType.id(), field.id(), ""), field.label(), why));
+        }
+        return value;
+    }
+
+    private Optional<Decision> ask(
+            Code code,
+            Field field,
+            Decision.Topic about,
+            long rows,
+            List<Decision.Action> choices,
+            Object... arguments) {
+        var decision = PlanQuestion.decided(decisions, field.id(), about, choices);
+        var finding = Finding.of(code, Place.field(recordType.id(), field.id(), ""), arguments);
+        asks.add(new PlanQuestion(finding, recordType.id(), field.id(), about, rows, choices, decision));
+        return decision;
+    }
+
+    /** Asks what becomes of values that are outside the new limits. */
+    void outside(Field field, Answer answer) {
+        if (answer.outside() > 0) {
+            ask(
+                    Code.PLAN_VALUES_OUTSIDE,
+                    field,
+                    Decision.Topic.OUTSIDE_LIMITS,
+                    answer.outside(),
+                    List.of(Decision.Action.LEAVE),
+                    field.label(),
+                    answer.outside(),
+                    String.join("; ", answer.outsideExamples()));
+        }
+    }
+}
