@@ -1,6 +1,6 @@
 import { innerOf, withInnerOf } from '@/shared/definitions';
 import type { Schemas } from '@/shared/api/client';
-import type { Field, Group } from '@/shared/kinds';
+import { kinds, type Field, type Group } from '@/shared/kinds';
 
 export type Condition = Schemas['Condition'];
 export type Test = 'is' | 'is_not' | 'above' | 'at_least' | 'below' | 'at_most' | 'has' | 'under' | 'filled';
@@ -101,27 +101,14 @@ export function conditionOf(list: Joined): Condition | undefined {
 
 /** The comparisons that a field's kind has. */
 export function testsOf(field: Field | undefined): Test[] {
-  switch (field?.kind) {
-    case undefined:
-      return ['filled'];
-    case 'number':
-    case 'date':
-    case 'time':
-    case 'date_time':
+  switch (field ? kinds[field.kind].compared : 'none') {
+    case 'order':
       return ['is', 'is_not', 'above', 'at_least', 'below', 'at_most', 'filled'];
     case 'text':
-    case 'long_text':
-    case 'email':
-    case 'url':
-    case 'phone':
       return ['is', 'is_not', 'has', 'filled'];
-    case 'yes_no':
-    case 'choice':
-    case 'term':
-    case 'colour':
-    case 'icon':
+    case 'same':
       return ['is', 'is_not', 'filled'];
-    default:
+    case 'none':
       return ['filled'];
   }
 }

@@ -112,7 +112,7 @@ async function bringBack(): Promise<void> {
       <ListTools
         v-model="columns"
         :site="site"
-        :recordType="recordType"
+        :record-type="recordType"
         :fields="fields"
         :current="list.current"
         @show="list.show"
@@ -135,7 +135,7 @@ async function bringBack(): Promise<void> {
     <RecordBulk
       v-if="session.mayWrite"
       :site="site"
-      :recordType="recordType"
+      :record-type="recordType"
       :picked="[...picked]"
       @done="list.load()"
       @none="picked = new Set()"
@@ -151,7 +151,7 @@ async function bringBack(): Promise<void> {
       :key="`${site}/${recordType.id}`"
       v-model:order="order"
       v-model:picked="picked"
-      :recordType="recordType"
+      :record-type="recordType"
       :records="records"
       :total="count?.records ?? records.length"
       :fields="shown"

@@ -315,7 +315,7 @@ onBeforeRouteUpdate(mayLeave);
             :problems="record.shownProblems.value"
             :site="site"
             :workspace="workspace"
-            :recordType="recordType"
+            :record-type="recordType"
             :record="open?.record"
             :pointers="open?.pointers ?? []"
             :readonly="!session.mayWrite"
@@ -332,7 +332,7 @@ onBeforeRouteUpdate(mayLeave);
           <RecordHistory
             v-if="open"
             :site="site"
-            :recordType="recordType"
+            :record-type="recordType"
             :record="open.record"
             :may-write="session.mayWrite"
             @restored="restored"

@@ -112,8 +112,8 @@ function to(each: RecordType) {
           $t('site.open')
         }}</RouterLink>
       </div>
-      <TermList v-else-if="site && recordType?.sort === 'taxonomies'" :site="site.path" :recordType="recordType" />
-      <RecordList v-else-if="site && recordType?.sort === 'types'" :site="site.path" :recordType="recordType" />
+      <TermList v-else-if="site && recordType?.sort === 'taxonomies'" :site="site.path" :record-type="recordType" />
+      <RecordList v-else-if="site && recordType?.sort === 'types'" :site="site.path" :record-type="recordType" />
     </div>
   </div>
 </template>

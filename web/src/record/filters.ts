@@ -1,4 +1,4 @@
-import type { Field } from '@/shared/kinds';
+import { kinds, type Field, type KindCode } from '@/shared/kinds';
 import type { Schemas } from '@/shared/api/client';
 import { fieldsOf, type RecordType } from './recordTypes';
 
@@ -19,8 +19,8 @@ export interface Compared {
   taxonomy: boolean;
 }
 
-const ORDERED = ['number', 'date', 'time', 'date_time'];
-const TEXTS = ['text', 'long_text', 'rich_text', 'email', 'url', 'phone'];
+/** Kinds whose values a list can look for, beside those that can be compared: by being there, or by what they lead to. */
+const ONLY_THERE = ['image', 'file', 'place', 'repeater'];
 
 /** Everything a list can be filtered by: fields, fields within groups and rows, and what every record has. */
 export function comparable(recordType: RecordType, own: Schemas['OwnView'][]): Compared[] {
@@ -47,13 +47,14 @@ export function testsOf(of: Compared | undefined): Test[] {
   if (of.taxonomy) {
     return ['under', 'is', 'is_not', 'filled'];
   }
-  if (ORDERED.includes(of.kind)) {
+  const compared = of.kind in kinds ? kinds[of.kind as KindCode].compared : 'same';
+  if (compared === 'order') {
     return ['is', 'is_not', 'at_least', 'at_most', 'above', 'below', 'filled'];
   }
-  if (TEXTS.includes(of.kind)) {
+  if (compared === 'text' || of.kind === 'rich_text') {
     return ['has', 'is', 'is_not', 'filled'];
   }
-  if (['image', 'file', 'place', 'repeater'].includes(of.kind)) {
+  if (ONLY_THERE.includes(of.kind)) {
     return ['filled'];
   }
   return ['is', 'is_not', 'filled'];

@@ -2,14 +2,13 @@ import { textOf } from '@/shared/text';
 import type { InfiniteData } from '@tanstack/vue-query';
 import { api, ApiError, ask, sentenceOf, type Schemas } from '@/shared/api/client';
 import { queryClient, renew } from '@/shared/api/queries';
-import type { Field } from '@/shared/kinds';
+import { kinds, type Field } from '@/shared/kinds';
 import type { RecordType } from './recordTypes';
 import { pathOf } from './links';
 import { ofRecordType } from './queries';
 
-const EDITED = new Set(['text', 'number', 'yes_no', 'date', 'time', 'email', 'url', 'phone', 'colour', 'choice']);
-/** For several values, and for what is more than a line, the whole form is the better place. */
-export const isQuick = (field: Field) => EDITED.has(field.kind) && !('many' in field && field.many === true);
+/** For several values the whole form is the better place. */
+export const isQuick = (field: Field) => kinds[field.kind].quick === true && !('many' in field && field.many === true);
 
 /** How a value reads until the server says how. */
 function read(field: Field, value: unknown): string {

@@ -50,8 +50,14 @@ export type Control =
   | { token: readonly string[] }
   | { tokens: readonly string[]; absent: readonly string[] };
 
+/** How values are compared in conditions and filters: by order, by what a text contains, by being the same, or not at all. */
+export type Comparability = 'order' | 'text' | 'same' | 'none';
+
 interface KindInfo {
   icon: Component;
+  compared: Comparability;
+  /** Whether a value is changed in a row of a list; for what is more than a line the whole form is the better place. */
+  quick?: true;
   /** Settings that have no editor of their own, in the order they are shown: those that are used often come first. */
   settings: Record<string, Control>;
 }
@@ -63,6 +69,8 @@ const FORMATS = ['headings', 'bold', 'italic', 'links', 'lists', 'quotes', 'tabl
 export const kinds: Record<KindCode, KindInfo> = {
   text: {
     icon: IconText,
+    compared: 'text',
+    quick: true,
     settings: {
       max_length: 'whole',
       prefix: 'text',
@@ -73,13 +81,16 @@ export const kinds: Record<KindCode, KindInfo> = {
       pattern_message: 'text',
     },
   },
-  long_text: { icon: IconLongText, settings: { max_length: 'whole', rows: 'whole' } },
+  long_text: { icon: IconLongText, compared: 'text', settings: { max_length: 'whole', rows: 'whole' } },
   rich_text: {
     icon: IconRichText,
+    compared: 'none',
     settings: { max_length: 'whole', formats: { tokens: FORMATS, absent: ['bold', 'italic', 'links', 'lists'] } },
   },
   number: {
     icon: IconNumber,
+    compared: 'order',
+    quick: true,
     settings: {
       decimals: 'whole',
       unit: 'text',
@@ -89,13 +100,19 @@ export const kinds: Record<KindCode, KindInfo> = {
       shown: { token: ['box', 'slider', 'marks'] },
     },
   },
-  yes_no: { icon: IconYesNo, settings: { yes: 'text', no: 'text' } },
-  date: { icon: IconDate, settings: { earliest: 'date', latest: 'date' } },
-  time: { icon: IconTime, settings: { earliest: 'time', latest: 'time' } },
-  date_time: { icon: IconDateTime, settings: { earliest: 'moment', latest: 'moment' } },
-  choice: { icon: IconChoice, settings: { ...AMOUNT, shown: { token: ['menu', 'buttons', 'ticks'] } } },
+  yes_no: { icon: IconYesNo, compared: 'same', quick: true, settings: { yes: 'text', no: 'text' } },
+  date: { icon: IconDate, compared: 'order', quick: true, settings: { earliest: 'date', latest: 'date' } },
+  time: { icon: IconTime, compared: 'order', quick: true, settings: { earliest: 'time', latest: 'time' } },
+  date_time: { icon: IconDateTime, compared: 'order', settings: { earliest: 'moment', latest: 'moment' } },
+  choice: {
+    icon: IconChoice,
+    compared: 'same',
+    quick: true,
+    settings: { ...AMOUNT, shown: { token: ['menu', 'buttons', 'ticks'] } },
+  },
   image: {
     icon: IconImage,
+    compared: 'none',
     settings: {
       ...AMOUNT,
       alt_required: 'flagOn',
@@ -108,21 +125,22 @@ export const kinds: Record<KindCode, KindInfo> = {
       widths: 'wholes',
     },
   },
-  file: { icon: IconFile, settings: { ...AMOUNT, formats: 'words', max_kilobytes: 'whole' } },
-  email: { icon: IconEmail, settings: {} },
-  url: { icon: IconUrl, settings: { schemes: 'words' } },
-  phone: { icon: IconPhone, settings: {} },
-  colour: { icon: IconColour, settings: {} },
-  icon: { icon: IconIcon, settings: {} },
-  place: { icon: IconPlace, settings: {} },
-  relation: { icon: IconRelation, settings: { ...AMOUNT, ordered: 'flag', symmetric: 'flag' } },
-  term: { icon: IconTerm, settings: AMOUNT },
-  group: { icon: IconGroup, settings: {} },
+  file: { icon: IconFile, compared: 'none', settings: { ...AMOUNT, formats: 'words', max_kilobytes: 'whole' } },
+  email: { icon: IconEmail, compared: 'text', quick: true, settings: {} },
+  url: { icon: IconUrl, compared: 'text', quick: true, settings: { schemes: 'words' } },
+  phone: { icon: IconPhone, compared: 'text', quick: true, settings: {} },
+  colour: { icon: IconColour, compared: 'same', quick: true, settings: {} },
+  icon: { icon: IconIcon, compared: 'same', settings: {} },
+  place: { icon: IconPlace, compared: 'none', settings: {} },
+  relation: { icon: IconRelation, compared: 'none', settings: { ...AMOUNT, ordered: 'flag', symmetric: 'flag' } },
+  term: { icon: IconTerm, compared: 'same', settings: AMOUNT },
+  group: { icon: IconGroup, compared: 'none', settings: {} },
   repeater: {
     icon: IconRepeater,
+    compared: 'none',
     settings: { min_rows: 'whole', max_rows: 'whole', shown: { token: ['cards', 'table'] } },
   },
-  note: { icon: IconNote, settings: { text: 'long' } },
+  note: { icon: IconNote, compared: 'none', settings: { text: 'long' } },
 };
 
 export const kindCodes = Object.keys(kinds) as KindCode[];

@@ -1,7 +1,6 @@
 package org.jontrel.core.format;
 
 import java.util.LinkedHashMap;
-import java.util.List;
 import java.util.SequencedMap;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.shape.ObjectShape;
@@ -15,7 +14,7 @@ public final class KindShapes {
 
     private static SequencedMap<String, ObjectShape<? extends Kind>> byCode() {
         var all = new LinkedHashMap<String, ObjectShape<? extends Kind>>();
-        plain().forEach(kind -> all.put(kind.code(), of(kind)));
+        Kind.all().forEach(kind -> all.put(kind.code(), of(kind)));
         return all;
     }
 
@@ -47,32 +46,5 @@ public final class KindShapes {
                     case Kind.Coordinates _ -> SingleShapes.PLACE;
                     case Kind.Note _ -> SingleShapes.NOTE;
                 };
-    }
-
-    /** One of each kind, without limits, in the order people are offered them. */
-    private static List<Kind> plain() {
-        return List.of(
-                Kind.Text.PLAIN,
-                Kind.LongText.PLAIN,
-                Kind.RichText.PLAIN,
-                Kind.Numeric.PLAIN,
-                Kind.YesNo.PLAIN,
-                Kind.Date.PLAIN,
-                Kind.Time.PLAIN,
-                Kind.DateTime.PLAIN,
-                Kind.Choice.PLAIN,
-                Kind.Image.PLAIN,
-                Kind.File.PLAIN,
-                Kind.Email.PLAIN,
-                Kind.Url.PLAIN,
-                Kind.Phone.PLAIN,
-                Kind.Colour.PLAIN,
-                Kind.Icon.PLAIN,
-                Kind.Coordinates.PLAIN,
-                Kind.Relation.PLAIN,
-                Kind.TermPick.PLAIN,
-                Kind.FieldGroup.PLAIN,
-                Kind.Repeater.PLAIN,
-                Kind.Note.PLAIN);
     }
 }

@@ -67,29 +67,7 @@ final class QuickLine {
         kinds.put("yes/no", Kind.YesNo.PLAIN);
         kinds.put("yes no", Kind.YesNo.PLAIN);
         kinds.put("e-mail", Kind.Email.PLAIN);
-        for (var kind : List.of(
-                Kind.Text.PLAIN,
-                Kind.LongText.PLAIN,
-                Kind.RichText.PLAIN,
-                Kind.Numeric.PLAIN,
-                Kind.YesNo.PLAIN,
-                Kind.Date.PLAIN,
-                Kind.Time.PLAIN,
-                Kind.DateTime.PLAIN,
-                Kind.Email.PLAIN,
-                Kind.Url.PLAIN,
-                Kind.Phone.PLAIN,
-                Kind.Colour.PLAIN,
-                Kind.Icon.PLAIN,
-                Choice.PLAIN,
-                Kind.Image.PLAIN,
-                Kind.File.PLAIN,
-                Kind.Relation.PLAIN,
-                Kind.TermPick.PLAIN,
-                Kind.FieldGroup.PLAIN,
-                Repeater.PLAIN,
-                Kind.Coordinates.PLAIN,
-                Kind.Note.PLAIN)) {
+        for (var kind : Kind.all()) {
             kinds.put(kind.code(), kind);
         }
         return kinds;

@@ -29,6 +29,33 @@ public sealed interface Kind {
     /** Kinds whose values hold fields. */
     sealed interface Nested extends Kind {}
 
+    /** One of each kind, without limits, in the order people are offered them. */
+    static List<Kind> all() {
+        return List.of(
+                Text.PLAIN,
+                LongText.PLAIN,
+                RichText.PLAIN,
+                Numeric.PLAIN,
+                YesNo.PLAIN,
+                Date.PLAIN,
+                Time.PLAIN,
+                DateTime.PLAIN,
+                Choice.PLAIN,
+                Image.PLAIN,
+                File.PLAIN,
+                Email.PLAIN,
+                Url.PLAIN,
+                Phone.PLAIN,
+                Colour.PLAIN,
+                Icon.PLAIN,
+                Coordinates.PLAIN,
+                Relation.PLAIN,
+                TermPick.PLAIN,
+                FieldGroup.PLAIN,
+                Repeater.PLAIN,
+                Note.PLAIN);
+    }
+
     /** The word for this kind in files, the API and the interface's message catalogue. */
     default String code() {
         return switch (this) {

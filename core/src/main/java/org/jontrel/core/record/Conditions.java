@@ -142,31 +142,41 @@ public final class Conditions {
         return ((Comparable<Object>) a).compareTo(b);
     }
 
+    /** In which ways values of a kind can be compared. */
+    private enum Comparability {
+        ORDERED,
+        TEXT,
+        SAME,
+        NOT;
+
+        static Comparability of(Kind kind) {
+            return switch (kind) {
+                case Kind.Numeric _, Kind.Date _, Kind.Time _, Kind.DateTime _ -> ORDERED;
+                case Kind.Text _, Kind.LongText _, Kind.Email _, Kind.Url _, Kind.Phone _ -> TEXT;
+                case Kind.YesNo _, Kind.Choice _, Kind.TermPick _, Kind.Colour _, Kind.Icon _ -> SAME;
+                case Kind.RichText _,
+                        Kind.Image _,
+                        Kind.File _,
+                        Kind.Relation _,
+                        Kind.Coordinates _,
+                        Kind.Nested _,
+                        Kind.Note _ -> NOT;
+            };
+        }
+    }
+
     /** Whether values of a kind can be greater and smaller. */
     public static boolean isOrdered(Kind kind) {
-        return kind instanceof Kind.Numeric
-                || kind instanceof Kind.Date
-                || kind instanceof Kind.Time
-                || kind instanceof Kind.DateTime;
+        return Comparability.of(kind) == Comparability.ORDERED;
     }
 
     /** Whether values of a kind are texts that can have others within. */
     public static boolean isText(Kind kind) {
-        return kind instanceof Kind.Text
-                || kind instanceof Kind.LongText
-                || kind instanceof Kind.Email
-                || kind instanceof Kind.Url
-                || kind instanceof Kind.Phone;
+        return Comparability.of(kind) == Comparability.TEXT;
     }
 
     /** Whether values of a kind can be compared for being the same. */
     public static boolean isComparable(Kind kind) {
-        return isOrdered(kind)
-                || isText(kind)
-                || kind instanceof Kind.YesNo
-                || kind instanceof Kind.Choice
-                || kind instanceof Kind.TermPick
-                || kind instanceof Kind.Colour
-                || kind instanceof Kind.Icon;
+        return Comparability.of(kind) != Comparability.NOT;
     }
 }

@@ -299,6 +299,6 @@ public class PackageMergeTest {
                 merge(base, read("types/lock.yaml", TYPE), read("types/lock.yaml", used, "lists/sorts.yaml", list));
         assertEquals(
                 merged.clashes().stream().map(Clash::sentence).toList(),
-                List.of("Sort refers to the choice list Sorts of lock, which is not there."));
+                List.of("Sort refers to the choice list Sorts of lock, which does not exist."));
     }
 }
