@@ -87,6 +87,10 @@ export const helpPages = {
         title: 'Add fields',
         text: 'Type a line such as “Rise number 2 decimals m required”, “Rating 1 to 5”, “Material: timber, steel” or “Inspections repeater: day, faults”. Or paste rows from a spreadsheet: a plan with the headings Label, Type, Required, Help and Options is read as fields; anything else is read as data, which says what kinds its columns are.',
       },
+      explained: {
+        title: 'What a setting does',
+        text: 'The setting that has the focus, or that the pointer rests on, is explained at the foot of the sheet. F1 opens its place in this help.',
+      },
       many: {
         title: 'One or many',
         text: 'A field can hold several values. When you turn one into many later, the value that a record has becomes the first of them, and pages go on showing it.',
@@ -97,7 +101,7 @@ export const helpPages = {
       },
       conditions: {
         title: 'Show a field only sometimes',
-        text: 'Under More settings, say when a field is shown, in words: “Gates is shown when Sort is Lock”. While it is hidden, its value is kept but not asked for.',
+        text: 'Under “Width, default, API, condition”, say when a field is shown, in words: “Gates is shown when Sort is Lock”. While it is hidden, its value is kept but not asked for.',
       },
       rename: {
         title: 'Rename, move, remove',
