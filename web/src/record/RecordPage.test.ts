@@ -65,6 +65,9 @@ async function answer(request: Request): Promise<Response> {
     titles[`${type}/9`] = sent.values.title;
     return Response.json(opened(type, 9));
   }
+  if (id === '77') {
+    return Response.json({ detail: 'There is no such record.' }, { status: 404 });
+  }
   return records === 'records' && id && /^\d+$/.test(id)
     ? Response.json(opened(type, Number(id)))
     : Response.json({ records: [] });
@@ -151,6 +154,12 @@ it('goes on with a new record where it was once it is stored', async () => {
   expect(router.currentRoute.value.params.id).toBe('9');
   expect(title(made).element).toBe(input);
   expect(input.value).toBe('New Lock');
+});
+
+it('says so where the parent of a new record cannot be had, and makes none without it', async () => {
+  const made = await page('lock/new?under=t1/77');
+  expect(made.text()).toContain('There is no such record.');
+  expect(title(made).exists()).toBe(false);
 });
 
 it('copies the values of another record', async () => {

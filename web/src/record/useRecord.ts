@@ -159,12 +159,14 @@ export function useRecord(site: () => string, recordType: () => RecordType | und
   /** Opens the record that is asked for, or a new one with what `beginning` gives. */
   async function load(beginning: () => Promise<Beginning> = () => Promise.resolve({ start: {} })): Promise<void> {
     const mine = clear();
+    let isBegun = false;
     try {
       if (isNew.value) {
         const from = await beginning();
         if (mine !== opening) {
           return;
         }
+        isBegun = true;
         await begin(from);
       } else {
         const params = { path: { ...path(), id: Number(id()) } };
@@ -187,7 +189,7 @@ export function useRecord(site: () => string, recordType: () => RecordType | und
     if (mine !== opening) {
       return;
     }
-    ready.value = isOpen() || isNew.value || single();
+    ready.value = isOpen() || isBegun || single();
     const unfinished = await kept<Unfinished>(key.value);
     if (mine === opening) {
       // what is stored by now is not offered later either, when it would be older than what is stored then
