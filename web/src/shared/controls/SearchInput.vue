@@ -105,7 +105,8 @@ function onKey(event: KeyboardEvent, activate: (event: FocusEvent) => void): voi
     event.preventDefault();
     if (isOpen.value && !props.settled) {
       event.stopPropagation();
-      entered = true;
+      // without words it would pick what nobody has looked for
+      entered = props.words.trim() !== '';
       emit('early');
     } else if (isOpen.value && props.held && props.found[0]) {
       event.stopPropagation();
