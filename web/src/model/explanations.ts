@@ -78,6 +78,7 @@ const labels: Record<string, Record<string, string>> = {
     help: 'model.table.help',
     show_when: 'model.shownWhen',
   },
+  relation: { to: 'model.relation.to', inverse: 'model.relation.named' },
   inverse: {
     label: 'model.relation.label',
     key: 'model.key',

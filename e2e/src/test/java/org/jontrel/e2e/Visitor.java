@@ -197,15 +197,19 @@ final class Visitor implements AutoCloseable {
         assertTrue(serious.isEmpty(), page.url() + " " + serious);
     }
 
-    /** Waits until what was changed is laid out and painted, and nothing moves any more. */
+    /** Waits until what was changed is laid out and painted. */
     void painted() {
+        page.evaluate("() => new Promise(done => requestAnimationFrame(() => requestAnimationFrame(done)))");
+    }
+
+    /** Waits until nothing moves any more that ends by itself. */
+    private void still() {
         page.evaluate("""
-                async () => {
-                  await new Promise(done => requestAnimationFrame(() => requestAnimationFrame(done)));
+                () => {
                   const moving = document.getAnimations()
                     .filter(each => each.effect?.getComputedTiming().iterations !== Infinity);
                   const late = new Promise(done => setTimeout(done, 2_000));
-                  await Promise.race([Promise.allSettled(moving.map(each => each.finished)), late]);
+                  return Promise.race([Promise.allSettled(moving.map(each => each.finished)), late]);
                 }""");
     }
 
@@ -222,6 +226,7 @@ final class Visitor implements AutoCloseable {
     void picture(String folder, String name) {
         page.evaluate("document.fonts.ready");
         painted();
+        still();
         page.screenshot(new Page.ScreenshotOptions().setPath(Path.of(folder, name + ".png")));
     }
 

@@ -229,10 +229,10 @@ public class HostileTest {
         var run = anna.ok("POST", "/api/sites/meadow/runs", Map.of("version", "1.0.0"));
         Waiting.until(
                 "the run",
-                () -> !anna.ok("GET", "/api/sites/meadow/runs/" + run.get("id").asLong(), null)
+                () -> anna.ok("GET", "/api/sites/meadow/runs/" + run.get("id").asLong(), null)
                         .get("state")
                         .asString()
-                        .equals("running"));
+                        .equals("done"));
         var there = "/api/sites/meadow/types/tree/records";
         assertEquals(anna.send("GET", there + "/" + tree, null).statusCode(), 404);
         var body = Map.of("version", 1, "state", "draft", "values", Map.of("title", "Taken over"));

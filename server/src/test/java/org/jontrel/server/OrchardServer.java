@@ -112,7 +112,7 @@ final class OrchardServer implements AutoCloseable {
         var path = "/api/sites/field/runs/" + run.get("id").asLong();
         Waiting.until(
                 "the run",
-                () -> !anna.ok("GET", path, null).get("state").asString().equals("running"));
+                () -> anna.ok("GET", path, null).get("state").asString().equals("done"));
         var ended = anna.ok("GET", path, null);
         assertEquals(ended.get("state").asString(), "done", ended.toString());
         return ended;

@@ -272,7 +272,7 @@ public class RefusedInputTest extends TrialServerTest {
         var path = "/api/sites/" + site + "/runs/" + run;
         Waiting.until(
                 "the run",
-                () -> !anna.ok("GET", path, null).get("state").asString().equals("running"));
+                () -> anna.ok("GET", path, null).get("state").asString().equals("done"));
         assertEquals(anna.ok("GET", path, null).get("state").asString(), "done");
     }
 

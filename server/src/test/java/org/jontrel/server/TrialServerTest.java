@@ -55,10 +55,10 @@ abstract class TrialServerTest {
         var run = anna.ok("POST", "/api/sites/trial/runs", Map.of("version", "1.0.0"));
         Waiting.until(
                 "the run",
-                () -> !anna.ok("GET", "/api/sites/trial/runs/" + run.get("id").asLong(), null)
+                () -> anna.ok("GET", "/api/sites/trial/runs/" + run.get("id").asLong(), null)
                         .get("state")
                         .asString()
-                        .equals("running"));
+                        .equals("done"));
         anna.ok("POST", "/api/sites/trial/types/mooring/records", record("First"));
     }
 
