@@ -1,18 +1,22 @@
 <script setup lang="ts">
 import { computed } from 'vue';
+import { useRoute } from 'vue-router';
 import { useExplanations } from '@/model/explanations';
 
 /** What each setting of a kind, a sort of definitions or a part of them does. */
 const props = defineProps<{ of: string }>();
 const explanations = useExplanations();
 const settings = computed(() => explanations(props.of));
+const route = useRoute();
+/** Not by :target, which knows only what is there when a page is opened. */
+const isAskedFor = (anchor: string) => route.hash === `#${anchor}`;
 </script>
 
 <template>
   <dl v-if="settings.length">
     <template v-for="setting in settings" :key="setting.name">
-      <dt :id="setting.anchor">{{ setting.label }}</dt>
-      <dd>{{ setting.text }}</dd>
+      <dt :id="setting.anchor" :class="{ asked: isAskedFor(setting.anchor) }">{{ setting.label }}</dt>
+      <dd :class="{ asked: isAskedFor(setting.anchor) }">{{ setting.text }}</dd>
     </template>
   </dl>
 </template>
@@ -28,8 +32,8 @@ dt {
   font-weight: 600;
   scroll-margin-top: 16px;
 }
-dt:target,
-dt:target + dd {
+dt.asked,
+dd.asked {
   background: var(--petrol-soft);
 }
 dd {
