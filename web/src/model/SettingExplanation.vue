@@ -33,7 +33,8 @@ onKeyStroke('F1', (event) => {
 <style scoped>
 .explanation {
   position: sticky;
-  bottom: 0;
+  /* over the room below the sheet, so that no row shows beneath */
+  bottom: -24px;
   z-index: 2;
   display: flex;
   flex-wrap: wrap;
@@ -43,7 +44,7 @@ onKeyStroke('F1', (event) => {
   font-size: 13px;
   background: var(--petrol-soft);
   border: 1px solid var(--line);
-  border-radius: 4px;
+  border-radius: 4px 4px 0 0;
 }
 .explanation a {
   margin-inline-start: auto;
