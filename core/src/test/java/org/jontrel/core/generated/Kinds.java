@@ -15,7 +15,7 @@ import org.jontrel.core.model.Width;
 
 /** Makes fields of every kind that pass all checks within a model that has these types, lists and taxonomies. */
 final class Kinds {
-    private static final int KINDS = 22;
+    private static final int KINDS = Kind.all().size();
     private final Draw draw;
     private final List<String> types;
     private final List<String> lists;
