@@ -21,7 +21,7 @@ onKeyStroke('F1', (event) => {
 </script>
 
 <template>
-  <div ref="within" class="around">
+  <div ref="within">
     <slot />
     <p v-if="explanation" class="explanation">
       <strong>{{ explanation.label }}</strong> <span>{{ explanation.text }}</span>

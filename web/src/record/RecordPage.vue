@@ -96,6 +96,9 @@ watch(
       if (recordTypes.site !== site.value || !recordTypes.all) {
         await recordTypes.load(site.value);
       }
+      if (now !== address.value) {
+        return;
+      }
       if (!recordType.value) {
         sentence.value = t('record.noSuch', { key: String(route.params.type) });
         return;

@@ -16,32 +16,10 @@ import java.util.ArrayList;
 import java.util.List;
 import org.jontrel.core.code.PackageFiles;
 import org.jontrel.core.finding.Finding;
-import org.testng.annotations.AfterClass;
-import org.testng.annotations.AfterMethod;
-import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 
 /** What stands around the sheet: map, findings, history, packages in and out, other people, the finder. */
-public class DeskAroundTest {
-    private Desk desk;
-    private Page page;
-
-    @BeforeClass
-    public void start() {
-        desk = new Desk();
-        page = desk.page;
-    }
-
-    @AfterMethod(alwaysRun = true)
-    public void nothingWentWrongOnThePage() {
-        assertEquals(desk.anna.errors(), List.of());
-    }
-
-    @AfterClass(alwaysRun = true)
-    public void stop() {
-        desk.close();
-    }
-
+public class DeskAroundTest extends DeskStoryTest {
     private Locator node(String name) {
         return page.locator("svg [role=link]").filter(new Locator.FilterOptions().setHas(page.locator("text=" + name)));
     }
