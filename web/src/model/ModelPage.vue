@@ -8,6 +8,7 @@ import FindingsPage from './FindingsPage.vue';
 import HistoryPage from './HistoryPage.vue';
 import Outline from './Outline.vue';
 import Proof from './Proof.vue';
+import SettingExplanation from './SettingExplanation.vue';
 import Sheet from './Sheet.vue';
 import { useDraft } from './draft';
 import { usePresence } from './presence';
@@ -116,35 +117,37 @@ useEventListener(window, 'beforeunload', (event) => {
         <Outline class="outline" :selected="open ? idOf(open) : undefined" />
       </template>
       <template #sheet>
-        <section ref="sheet" class="sheet" :aria-label="$t(`model.views.${view}`)">
-          <nav class="views" :aria-label="$t('model.views.title')">
-            <RouterLink
-              v-for="each in views"
-              :key="each"
-              :to="{
-                name: each,
-                params: {
-                  workspace: String(route.params.workspace),
-                  ...(each === 'model' && last ? { type: last } : {}),
-                },
-              }"
-              :class="{ active: view === each }"
-              :aria-current="view === each ? 'page' : undefined"
-            >
-              {{ $t(`model.views.${each}`) }}
-              <span v-if="each === 'findings' && blockers" class="number">{{ blockers }}</span>
-            </RouterLink>
-          </nav>
-          <MapPage v-if="view === 'map'" />
-          <FindingsPage v-else-if="view === 'findings'" />
-          <HistoryPage v-else-if="view === 'history'" />
-          <ExchangePage v-else-if="view === 'exchange'" />
-          <Sheet v-else-if="open" :key="idOf(open)" :of="open" />
-          <FirstSteps v-else-if="draft.loaded && !draft.definitions.length && session.isArchitect" />
-          <div v-else-if="draft.loaded" class="empty">
-            <p>{{ $t(draft.definitions.length ? 'model.pick' : 'model.empty') }}</p>
-          </div>
-        </section>
+        <SettingExplanation :of="view === 'model' && open ? idOf(open) : undefined"
+          ><section ref="sheet" class="sheet" :aria-label="$t(`model.views.${view}`)">
+            <nav class="views" :aria-label="$t('model.views.title')">
+              <RouterLink
+                v-for="each in views"
+                :key="each"
+                :to="{
+                  name: each,
+                  params: {
+                    workspace: String(route.params.workspace),
+                    ...(each === 'model' && last ? { type: last } : {}),
+                  },
+                }"
+                :class="{ active: view === each }"
+                :aria-current="view === each ? 'page' : undefined"
+              >
+                {{ $t(`model.views.${each}`) }}
+                <span v-if="each === 'findings' && blockers" class="number">{{ blockers }}</span>
+              </RouterLink>
+            </nav>
+            <MapPage v-if="view === 'map'" />
+            <FindingsPage v-else-if="view === 'findings'" />
+            <HistoryPage v-else-if="view === 'history'" />
+            <ExchangePage v-else-if="view === 'exchange'" />
+            <Sheet v-else-if="open" :key="idOf(open)" :of="open" />
+            <FirstSteps v-else-if="draft.loaded && !draft.definitions.length && session.isArchitect" />
+            <div v-else-if="draft.loaded" class="empty">
+              <p>{{ $t(draft.definitions.length ? 'model.pick' : 'model.empty') }}</p>
+            </div>
+          </section></SettingExplanation
+        >
       </template>
       <template #proof><Proof v-if="open" class="proof" :of="open" /></template>
     </ShowPanes>
@@ -169,7 +172,8 @@ useEventListener(window, 'beforeunload', (event) => {
 }
 .sheet {
   position: relative;
-  height: 100%;
+  flex: 1;
+  min-height: 0;
   overflow: auto;
   padding: 12px 20px 24px;
   min-width: 0;

@@ -4,9 +4,13 @@ import { computed, useTemplateRef } from 'vue';
 import { useRouter } from 'vue-router';
 import { useExplanation } from './explanations';
 
-/** Explains the setting that has the focus or the pointer, at the foot of what it stands around. */
+/**
+ * Explains the setting that has the focus or the pointer, at the foot of what it stands around. The foot has its room
+ * at all times: one that came with the focus would cover, or move, what is being clicked.
+ */
+const props = defineProps<{ of?: string }>();
 const within = useTemplateRef<HTMLElement>('within');
-const explanation = useExplanation(within);
+const explanation = useExplanation(within, () => props.of);
 const router = useRouter();
 const to = computed(() => ({
   name: 'help',
@@ -15,38 +19,58 @@ const to = computed(() => ({
 }));
 
 onKeyStroke('F1', (event) => {
+  if (!props.of) {
+    return;
+  }
   event.preventDefault();
   window.open(router.resolve(to.value).href, '_blank');
 });
 </script>
 
 <template>
-  <div ref="within">
+  <div ref="within" class="explained">
     <slot />
-    <p v-if="explanation" class="explanation">
-      <strong>{{ explanation.label }}</strong> <span>{{ explanation.text }}</span>
-      <RouterLink :to="to" target="_blank">{{ $t('help.about') }}</RouterLink>
+    <p v-if="of" class="explanation">
+      <template v-if="explanation">
+        <span
+          ><strong>{{ explanation.label }}</strong> <span class="text">{{ explanation.text }}</span></span
+        >
+        <RouterLink :to="to" target="_blank">{{ $t('help.about') }}</RouterLink>
+      </template>
+      <span v-else class="hint">{{ $t('model.keysHint') }}</span>
     </p>
   </div>
 </template>
 
 <style scoped>
-.explanation {
-  position: sticky;
-  /* over the room below the sheet, so that no row shows beneath */
-  bottom: -24px;
-  z-index: 2;
+.explained {
   display: flex;
-  flex-wrap: wrap;
-  gap: 4px 12px;
-  margin: 12px 0 0;
-  padding: 8px 12px;
+  flex-direction: column;
+  height: 100%;
+  container-type: inline-size;
+}
+.explanation {
+  display: flex;
+  flex: none;
+  justify-content: space-between;
+  align-items: start;
+  gap: 4px 16px;
+  /* two lines; the longest explanations have 110 letters */
+  height: 56px;
+  margin: 0;
+  padding: 7px 20px;
+  overflow: hidden;
   font-size: 13px;
-  background: var(--petrol-soft);
-  border: 1px solid var(--line);
-  border-radius: 4px 4px 0 0;
+  line-height: 20px;
+  background: var(--surface);
+  border-top: 1px solid var(--line);
 }
 .explanation a {
-  margin-inline-start: auto;
+  flex: none;
+}
+@container (max-width: 560px) {
+  .explanation {
+    height: 96px;
+  }
 }
 </style>

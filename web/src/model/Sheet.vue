@@ -4,7 +4,6 @@ import { useLocalStorage } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
 import { useSession } from '@/session/session';
 import { isBare, type Defined } from '@/shared/definitions';
-import SettingExplanation from './SettingExplanation.vue';
 import DefinitionHead from './DefinitionHead.vue';
 import PlainSheet from './PlainSheet.vue';
 import TaxonomySheet from './TaxonomySheet.vue';
@@ -33,36 +32,37 @@ function fold(open: boolean): void {
   <div class="stack">
     <DefinitionHead :of="of" :names="names" @update:names="fold" />
     <p v-if="locked" class="hint" style="margin: 0">{{ $t('model.readOnly') }}</p>
-    <SettingExplanation
-      ><ControlSet :disabled="locked">
-        <div class="stack">
-          <TypeSheet
-            v-if="of.sort === 'type'"
-            :type="of.definition"
-            :names="names"
-            :findings="findings"
-            :locked="locked"
-            @change="draft.edit({ sort: 'type', definition: $event })"
-          />
-          <TaxonomySheet
-            v-else-if="of.sort === 'taxonomy'"
-            :taxonomy="of.definition"
-            :names="names"
-            :findings="findings"
-            :locked="locked"
-            @change="draft.edit({ sort: 'taxonomy', definition: $event })"
-          />
-          <PlainSheet v-else :of="of" :names="names" :findings="findings" :locked="locked" @change="draft.edit" />
-          <div class="row spread">
-            <p class="hint">{{ $t('model.keysHint') }}</p>
-            <NButton quaternary size="small" :disabled="locked" @click="draft.remove(id)">{{
-              $t('model.removeDefinition', { sort: $t(`model.sort.${of.sort}`) })
-            }}</NButton>
-          </div>
+    <ControlSet :disabled="locked">
+      <div class="stack">
+        <TypeSheet
+          v-if="of.sort === 'type'"
+          :type="of.definition"
+          :names="names"
+          :findings="findings"
+          :locked="locked"
+          @change="draft.edit({ sort: 'type', definition: $event })"
+        />
+        <TaxonomySheet
+          v-else-if="of.sort === 'taxonomy'"
+          :taxonomy="of.definition"
+          :names="names"
+          :findings="findings"
+          :locked="locked"
+          @change="draft.edit({ sort: 'taxonomy', definition: $event })"
+        />
+        <PlainSheet v-else :of="of" :names="names" :findings="findings" :locked="locked" @change="draft.edit" />
+        <div class="row last">
+          <NButton quaternary size="small" :disabled="locked" @click="draft.remove(id)">{{
+            $t('model.removeDefinition', { sort: $t(`model.sort.${of.sort}`) })
+          }}</NButton>
         </div>
-      </ControlSet></SettingExplanation
-    >
+      </div>
+    </ControlSet>
   </div>
 </template>
 
-<style scoped></style>
+<style scoped>
+.last {
+  justify-content: end;
+}
+</style>

@@ -29,6 +29,7 @@ async function sheet() {
   const setting = (explain: string) =>
     h('div', { 'data-explain': explain }, [h('input', { id: explain.replace('.', '-') })]);
   const made = mount(SettingExplanation, {
+    props: { of: 'lock' },
     global: { plugins: [i18n, router] },
     slots: {
       default: () => [
@@ -41,7 +42,7 @@ async function sheet() {
   });
   await vi.advanceTimersByTimeAsync(100);
   await flushPromises();
-  const explained = () => made.find('.explanation').exists() && made.get('.explanation span').text();
+  const explained = () => made.find('.explanation .text').exists() && made.get('.explanation .text').text();
   return { made, explained };
 }
 
@@ -57,6 +58,9 @@ it('explains what has the focus, with its place in the help', async () => {
   await made.get('#cell').trigger('focusin');
   expect(explained()).toBe('The name of the field.');
   await made.get('#text-unheard_of').trigger('focusin');
+  expect(explained()).toBe(false);
+  await made.get('#cell').trigger('focusin');
+  await made.setProps({ of: 'bridge' });
   expect(explained()).toBe(false);
 });
 

@@ -1,5 +1,5 @@
 import { useEventListener, useTimeoutFn } from '@vueuse/core';
-import { computed, ref, type ComputedRef, type Ref } from 'vue';
+import { computed, ref, watch, type ComputedRef, type Ref } from 'vue';
 import { useI18n } from 'vue-i18n';
 import { useHelp } from './useHelp';
 
@@ -112,11 +112,19 @@ export function explainedAt(target: EventTarget | null): string {
 /** For how many milliseconds the pointer rests on what is explained: what it passes is not. */
 const REST = 300;
 
-/** The explanation of what got the focus last, or of what the pointer came to rest on since. */
-export function useExplanation(within: Ref<HTMLElement | null>): ComputedRef<Explanation | undefined> {
+/** The explanation of what got the focus last, or of what the pointer came to rest on since; until another definition. */
+export function useExplanation(
+  within: Ref<HTMLElement | null>,
+  definition: () => string | undefined,
+): ComputedRef<Explanation | undefined> {
   const explanations = useExplanations();
   const setting = ref('');
   const { start, stop } = useTimeoutFn((pointed: string) => (setting.value = pointed), REST, { immediate: false });
+
+  watch(definition, () => {
+    stop();
+    setting.value = '';
+  });
 
   function of(named: string): Explanation | undefined {
     const [group = '', name = ''] = named.split('.');

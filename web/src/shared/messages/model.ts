@@ -385,7 +385,7 @@ export const model = {
     pick: 'Pick {label} among several',
   },
   keysHint:
-    'Enter goes to the next row and adds one at the end. Alt+arrows move a row, also into and out of repeaters. Ctrl+D copies it, Ctrl+Delete removes it. All keys: ?',
+    'Enter goes to the next row, or adds one. Alt+arrows move a row, Ctrl+D copies it, Ctrl+Delete removes it. All keys: ?',
   settingsOf: 'Settings of {label}',
   kinds: {
     text: 'Text',

@@ -207,11 +207,16 @@ public class DeskAroundTest extends DeskStoryTest {
               const missing = [];
               for (const element of document.querySelectorAll(within)) {
                 element.dispatchEvent(new FocusEvent('focusin', { bubbles: true }));
-                await new Promise((done) => requestAnimationFrame(done));
                 const setting = element.dataset.explain ?? `field.${element.dataset.column}`;
-                const link = document.querySelector('.explanation a')?.href ?? '';
                 const anchors = [setting.replace('.', '-'), setting.replace(/.*[.]/, 'field-')];
-                if (!anchors.some((anchor) => link.endsWith('#' + anchor))) {
+                const isExplained = () => {
+                  const link = document.querySelector('.explanation a')?.href ?? '';
+                  return anchors.some((anchor) => link.endsWith('#' + anchor));
+                };
+                for (let frames = 0; !isExplained() && frames < 60; frames++) {
+                  await new Promise((done) => requestAnimationFrame(done));
+                }
+                if (!isExplained()) {
                   missing.push(setting);
                 }
               }
