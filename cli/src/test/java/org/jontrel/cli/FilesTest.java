@@ -9,60 +9,13 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Map;
-import java.util.TreeMap;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
-import org.testng.annotations.BeforeMethod;
-import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Nothing is written where it should not be, nothing is deleted unasked, and a folder is somebody's work. */
-public class FilesTest {
-    private static final String TYPE = """
-            key: mooring
-            singular: Mooring
-            plural: Moorings
-            path: moorings
-            groups:
-              - title: Berth
-                fields:
-                  - {key: length_m, label: Length, kind: number, decimals: 1, unit: m}
-                  - {key: name, label: Name, kind: text}
-            """;
-    private Path root;
-    private Path folder;
-
-    @BeforeMethod
-    public void write() throws IOException {
-        root = Files.createTempDirectory("files");
-        folder = made("package", Map.of("types/mooring.yaml", TYPE));
-    }
-
-    private Path made(String name, Map<String, String> files) throws IOException {
-        var made = root.resolve(name);
-        put(made, "package.yaml", "format: 2\nname: tessel\nversion: \"1.0.0\"\n");
-        for (var file : files.entrySet()) {
-            put(made, file.getKey(), file.getValue());
-        }
-        return made;
-    }
-
-    private static void put(Path folder, String name, String text) throws IOException {
-        Files.createDirectories(folder.resolve(name).getParent());
-        Files.writeString(folder.resolve(name), text);
-    }
-
-    private static TreeMap<String, String> texts(Path folder) throws IOException {
-        var texts = new TreeMap<String, String>();
-        try (var walk = Files.walk(folder)) {
-            for (var file : walk.filter(Files::isRegularFile).toList()) {
-                texts.put(folder.relativize(file).toString(), Files.readString(file));
-            }
-        }
-        return texts;
-    }
-
+public class FilesTest extends PackageFolders {
     @Test
     public void noPathIsMadeOfAKeyThatIsNone() throws IOException {
         put(
@@ -148,60 +101,6 @@ public class FilesTest {
         assertEquals(CommandResult.run("check", folder).code(), 0);
     }
 
-    @Test
-    public void aMergedFolderIsTheWholeMergedPackage() throws IOException {
-        var theirs =
-                made("theirs", Map.of("types/berth.yaml", TYPE.replace("key: mooring", "key: berth\nwas: mooring")));
-        var ours = made("ours", Map.of("types/mooring.yaml", "# ours\n" + TYPE.replace("unit: m", "unit: metres")));
-        put(ours, "notes.txt", "mine");
-        var ran = CommandResult.run("merge", folder, ours, theirs, "-o", ours);
-        assertEquals(ran.code(), 0, ran.out() + ran.err());
-        var merged = texts(ours);
-        assertEquals(merged.keySet().toString(), "[notes.txt, package.yaml, types/mooring.yaml]");
-        assertTrue(merged.get("types/mooring.yaml").startsWith("# ours\nkey: berth\n"), merged.toString());
-        assertTrue(merged.get("types/mooring.yaml").contains("unit: metres"));
-        var gone = made(
-                "gone", Map.of("types/weir.yaml", TYPE.replace("ooring", "eir").replace("key: m", "key: w")));
-        var both = made("both", Map.of("types/mooring.yaml", TYPE));
-        put(both, "types/weir.yaml", Files.readString(gone.resolve("types/weir.yaml")));
-        var removed = CommandResult.run("merge", both, both, gone, "-o", both);
-        assertEquals(removed.code(), 0, removed.out() + removed.err());
-        assertTrue(removed.err().contains("Removed types/mooring.yaml"), removed.err());
-        assertEquals(texts(both), texts(gone));
-    }
-
-    @Test
-    public void anotherFolderIsReplacedOnlyWhenAsked() throws IOException {
-        var out = made("out", Map.of("types/weir.yaml", TYPE.replace("mooring", "weir")));
-        var ran = CommandResult.run("merge", folder, folder, folder, "-o", out);
-        assertEquals(ran.code(), 2);
-        assertTrue(ran.err().contains("types/weir.yaml") && ran.err().contains("--replace"), ran.err());
-        assertEquals(
-                CommandResult.run("merge", folder, folder, folder, "-o", out, "--replace")
-                        .code(),
-                0);
-        assertEquals(texts(out), texts(folder));
-    }
-
-    @Test
-    public void mergingWithAnUnchangedSideIsTheOtherToTheByte() throws IOException {
-        var odd = "# odd\nplural:   Moorings\nkey: 'mooring'\nsingular: \"Mooring\"\n\npath: moorings # here\r\n";
-        var theirs = made("theirs", Map.of("types/mooring.yaml", odd));
-        for (var sides : new Path[][] {{folder, theirs}, {theirs, folder}, {theirs, theirs}}) {
-            var out = root.resolve("out" + sides[0].getFileName() + sides[1].getFileName());
-            assertEquals(
-                    CommandResult.run("merge", folder, sides[0], sides[1], "-o", out)
-                            .code(),
-                    0);
-            assertEquals(texts(out), texts(theirs));
-        }
-        var more = made("more", Map.of("types/mooring.yaml", TYPE, "lists/a.yaml", "title:  A\nkey: a\n"));
-        var out = root.resolve("out");
-        assertEquals(CommandResult.run("merge", folder, more, theirs, "-o", out).code(), 0);
-        assertEquals(texts(out).get("lists/a.yaml"), "title:  A\nkey: a\n");
-        assertEquals(texts(out).get("types/mooring.yaml"), odd);
-    }
-
     /** A process can be killed between any two of its steps: what it leaves, the next command takes back. */
     @Test
     public void aKilledWriteLeavesTheOldState() throws Exception {
@@ -217,15 +116,6 @@ public class FilesTest {
             assertEquals(CommandResult.run("check", folder).code(), 0, "step " + step);
             assertEquals(texts(folder), before, "step " + step);
         }
-    }
-
-    @DataProvider
-    public Object[][] zips() {
-        return new Object[][] {
-            {new String[] {".DS_Store", "README", "LICENSE", "a b.txt", "__MACOSX/._x.yaml", ".git/x.yaml"}, ""},
-            {new String[] {"../x.txt"}, "ARCHIVE_NAME_UNSAFE"},
-            {new String[] {"types/../../x.yaml"}, "ARCHIVE_NAME_UNSAFE"},
-        };
     }
 
     @Test(dataProvider = "zips")
@@ -268,83 +158,6 @@ public class FilesTest {
                 CommandResult.run("merge", folder, folder, broken, "-o", root.resolve("x"))
                         .code(),
                 2);
-    }
-
-    private CommandResult driver(String base, String ours, String theirs, String path) throws IOException {
-        put(root, "O", base);
-        put(root, "A", ours);
-        put(root, "B", theirs);
-        return CommandResult.run(
-                "merge",
-                root.resolve("O"),
-                root.resolve("A"),
-                root.resolve("B"),
-                "-o",
-                root.resolve("A"),
-                "--path",
-                path);
-    }
-
-    private String merged() throws IOException {
-        return Files.readString(root.resolve("A"));
-    }
-
-    @Test
-    public void asVersionControlsDriverAClashKeepsBothBetweenMarkers() throws IOException {
-        var ran = driver(
-                TYPE,
-                TYPE.replace("label: Length", "label: Long").replace("title: Berth", "title: Place"),
-                TYPE.replace("label: Length", "label: Size"),
-                "model/types/mooring.yaml");
-        assertEquals(ran.code(), 1);
-        assertTrue(
-                merged().contains("<<<<<<< ours\n      - {key: length_m, label: Long,")
-                        && merged().contains("=======\n      - {key: length_m, label: Size,")
-                        && merged().contains(">>>>>>> theirs\n"),
-                merged());
-        assertTrue(merged().contains("title: Place"), "what does not clash is merged");
-        put(folder, "types/mooring.yaml", merged());
-        assertTrue(
-                CommandResult.run("check", folder).out().contains("MERGE_MARKERS"),
-                CommandResult.run("check", folder).out());
-    }
-
-    @Test
-    public void aFileThatBothMadeMergesWhereTheyAgree() throws IOException {
-        assertEquals(driver("", TYPE, TYPE + "# same\n", "types/mooring.yaml").code(), 0);
-        assertTrue(merged().endsWith("# same\n"), merged());
-        var more = TYPE + "      - {key: depth, label: Depth, kind: number}\n";
-        assertEquals(driver("", TYPE, more, "types/mooring.yaml").code(), 0);
-        assertEquals(merged(), more);
-        var ran = driver("", TYPE, TYPE.replace("kind: text", "kind: long_text"), "types/mooring.yaml");
-        assertEquals(ran.code(), 1);
-        assertTrue(ran.out().contains("field Name: kind"), ran.out());
-        assertFalse(ran.out().contains("f" + "0000"), ran.out());
-    }
-
-    @Test
-    public void theSortIsToldByThePath() throws IOException {
-        var values = "key: opening\ntitle: Opening\n";
-        assertEquals(
-                driver(values, values + "description: Here\n", values.replace("Opening", "Open"), "values/opening.yaml")
-                        .code(),
-                0);
-        assertEquals(merged(), "key: opening\ntitle: Open\ndescription: Here\n");
-        var manifest = "name: tessel\nversion: \"1.0.0\"\nchecksum: aaa\n";
-        var ran = driver(
-                manifest,
-                manifest.replace("aaa", "bbb").replace("1.0.0", "1.1.0"),
-                manifest.replace("aaa", "ccc") + "title: Tessel\n",
-                "package.yaml");
-        assertEquals(ran.code(), 0, ran.out());
-        assertEquals(merged(), "format: 2\nname: tessel\nversion: \"1.1.0\"\ntitle: Tessel\n");
-        assertEquals(driver(manifest, manifest, manifest, "README.md").code(), 2);
-    }
-
-    @Test
-    public void whatCannotBeReadIsKeptBetweenMarkersToo() throws IOException {
-        assertEquals(driver(TYPE, TYPE, "key: [\n", "types/mooring.yaml").code(), 1);
-        assertTrue(merged().contains("key: [\n>>>>>>> theirs"), merged());
     }
 
     @Test

@@ -4,105 +4,13 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
-import com.networknt.schema.InputFormat;
-import com.networknt.schema.SchemaRegistry;
-import com.networknt.schema.SpecificationVersion;
 import java.io.IOException;
 import java.nio.file.Files;
-import java.nio.file.Path;
-import java.util.TreeMap;
-import org.testng.annotations.BeforeMethod;
-import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import tools.jackson.databind.json.JsonMapper;
 
 /** The commands over whole packages of the whole language, and the documents they make. */
-public class LanguageCommandsTest {
-    private static final Path DOCS = Path.of("../docs/format");
-    private static final Path EXAMPLE = DOCS.resolve("example");
-    private static final Path SEED_BANK = Path.of("../examples/seed-bank");
-    private Path copy;
-
-    @BeforeMethod
-    public void copy() throws IOException {
-        copy = Files.createTempDirectory("seeds");
-        try (var files = Files.walk(SEED_BANK)) {
-            for (var file : files.filter(Files::isRegularFile).toList()) {
-                var to = copy.resolve(SEED_BANK.relativize(file));
-                Files.createDirectories(to.getParent());
-                Files.copy(file, to);
-            }
-        }
-    }
-
-    private void edit(String file, String before, String after) throws IOException {
-        var text = Files.readString(copy.resolve(file));
-        assertTrue(text.contains(before), file + " has " + before);
-        Files.writeString(copy.resolve(file), text.replace(before, after));
-    }
-
-    @Test
-    public void thePublishedReferenceIsWhatTheReaderReads() throws IOException {
-        var out = Files.createTempDirectory("reference");
-        assertEquals(CommandResult.run("schema", "-o", out, "--pages", EXAMPLE).code(), 0);
-        var made = texts(out);
-        var published = texts(DOCS);
-        published.keySet().removeIf(name -> name.startsWith("example/") || name.equals("README.md"));
-        var how = "Run ./jontrel schema -o docs/format --pages docs/format/example";
-        assertEquals(published.keySet(), made.keySet(), how);
-        made.forEach((name, text) -> assertEquals(published.get(name), text, name + ". " + how));
-    }
-
-    @Test
-    public void linksOfTheReferenceLeadSomewhere() throws IOException {
-        var link = java.util.regex.Pattern.compile("]\\(([^)#:]*)(#[^)]*)?\\)");
-        for (var page : texts(DOCS).entrySet()) {
-            var matcher = link.matcher(page.getValue());
-            while (page.getKey().endsWith(".md") && matcher.find()) {
-                var target = matcher.group(1).isEmpty() ? page.getKey() : matcher.group(1);
-                assertTrue(Files.exists(DOCS.resolve(target)), page.getKey() + " leads to " + target);
-                if (matcher.group(2) != null) {
-                    var heading = "## " + matcher.group(2).substring(1);
-                    assertTrue(
-                            Files.readString(DOCS.resolve(target)).contains(heading), page.getKey() + ": " + heading);
-                }
-            }
-        }
-    }
-
-    private static TreeMap<String, String> texts(Path folder) throws IOException {
-        var texts = new TreeMap<String, String>();
-        try (var files = Files.walk(folder)) {
-            for (var file : files.filter(Files::isRegularFile).toList()) {
-                texts.put(folder.relativize(file).toString(), Files.readString(file));
-            }
-        }
-        return texts;
-    }
-
-    @DataProvider
-    public Object[][] packages() {
-        return new Object[][] {{EXAMPLE}, {SEED_BANK}};
-    }
-
-    @Test(dataProvider = "packages")
-    public void everyFileOfTheExamplesFitsItsSchemaAndNoOther(Path folder) throws IOException {
-        var registry = SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12);
-        for (var file : texts(folder).entrySet()) {
-            var sort = file.getKey().contains("/")
-                    ? file.getKey().substring(0, file.getKey().indexOf('/'))
-                    : "package";
-            var name =
-                    sort.equals("taxonomies") ? "taxonomy" : sort.equals("values") ? sort : sort.replaceAll("s$", "");
-            var schema = registry.getSchema(Files.readString(DOCS.resolve("schema/" + name + ".schema.json")));
-            assertEquals(schema.validate(file.getValue(), InputFormat.YAML).toString(), "[]", file.getKey());
-            assertFalse(
-                    schema.validate(file.getValue() + "colour: red\n", InputFormat.YAML)
-                            .isEmpty(),
-                    file.getKey());
-        }
-    }
-
+public class LanguageCommandsTest extends ExampleCommands {
     @Test
     public void aZipAndStandardInputAreReadAsFoldersAre() throws IOException {
         var zip = copy.resolveSibling(copy.getFileName() + ".zip");

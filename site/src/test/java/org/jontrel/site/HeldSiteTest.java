@@ -10,8 +10,8 @@ import java.util.TreeMap;
 import org.jontrel.core.code.Decision;
 import org.jontrel.core.model.Model;
 import org.jontrel.site.run.Held;
-import org.jontrel.site.run.HeldReturn;
 import org.jontrel.site.run.HeldValues;
+import org.jontrel.site.run.ReturnOutcome;
 import org.jontrel.site.run.Runs;
 import org.jontrel.site.testing.Moorings;
 import org.jontrel.site.testing.TestSite;
@@ -45,10 +45,10 @@ abstract class HeldSiteTest {
         return new TreeMap<>(site.records().byId(recordTypeId, id).orElseThrow().values());
     }
 
-    HeldReturn.ReturnOutcome.Returned back(Held held, boolean replace) {
+    ReturnOutcome.Returned back(Held held, boolean replace) {
         var outcome = site.held().bringBack(held.name(), replace, 0, 100, "anna");
-        assertTrue(outcome instanceof HeldReturn.ReturnOutcome.Returned, outcome.toString());
-        return (HeldReturn.ReturnOutcome.Returned) outcome;
+        assertTrue(outcome instanceof ReturnOutcome.Returned, outcome.toString());
+        return (ReturnOutcome.Returned) outcome;
     }
 
     void purge(Held held) {

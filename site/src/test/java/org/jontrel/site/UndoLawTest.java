@@ -1,32 +1,10 @@
 package org.jontrel.site;
 
-import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
-import com.zaxxer.hikari.HikariDataSource;
 import java.sql.SQLException;
-import java.time.Duration;
 import java.util.List;
-import java.util.Map;
 import java.util.TimeZone;
-import java.util.concurrent.CompletableFuture;
-import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.ExecutionException;
-import java.util.concurrent.Executors;
-import java.util.concurrent.atomic.AtomicBoolean;
-import org.jontrel.core.code.Decision;
-import org.jontrel.core.generated.Models;
-import org.jontrel.core.model.Definition;
-import org.jontrel.core.model.Model;
-import org.jontrel.site.record.write.SaveResult;
-import org.jontrel.site.record.write.Write;
-import org.jontrel.site.run.RunView;
-import org.jontrel.site.run.Runs;
-import org.jontrel.site.table.Database;
-import org.jontrel.site.table.PhysicalNames;
-import org.jontrel.site.table.Schema;
-import org.jontrel.site.testing.Drawn;
-import org.jontrel.site.testing.Dump;
 import org.jontrel.site.testing.TestDatabase;
 import org.testng.annotations.Test;
 
@@ -39,11 +17,6 @@ public class UndoLawTest {
     private static final int CASES = Integer.getInteger("undo.cases", 25);
     private static final int FROM = Integer.getInteger("undo.from", 1);
     private static final List<String> ZONES = List.of("UTC", "America/St_Johns", "Asia/Kathmandu");
-    private static final String EDITED = "Edited by hand";
-    /** Waiting for somebody else's transaction takes a second or more. */
-    private static final int OFTEN = 8;
-
-    private static final long HELD_OPEN = 300;
 
     @Test
     public void aRunAndItsUndoLeaveEverythingAsItWas() throws SQLException {
@@ -57,7 +30,7 @@ public class UndoLawTest {
                 try (var source = database.source(database.create())) {
                     var drawn = new UndoCase(source, seed);
                     carriedOut += drawn.holds() ? 1 : 0;
-                    links += drawn.links;
+                    links += drawn.links();
                 } catch (RuntimeException | AssertionError e) {
                     throw new AssertionError("seed " + seed + ": " + e.getMessage(), e);
                 }
@@ -67,176 +40,5 @@ public class UndoLawTest {
         }
         assertTrue(links > CASES, "links between records: " + links);
         assertTrue(carriedOut * 2 > CASES, "of " + CASES + " plans " + carriedOut + " could be run");
-    }
-
-    private static final class UndoCase {
-        private final HikariDataSource source;
-        private final Site site;
-        private final Drawn drawn;
-        private final Models models;
-        /** What people entered, by record. */
-        private final Map<Long, String> titles = new ConcurrentHashMap<>();
-
-        private final Map<Long, String> types = new ConcurrentHashMap<>();
-        private final boolean old;
-        private int links;
-
-        UndoCase(HikariDataSource source, int seed) {
-            this.source = source;
-            this.models = new Models(seed);
-            this.old = seed % OFTEN == 0;
-            this.site = Site.open(source, "law", Duration.ofSeconds(5));
-            this.drawn = new Drawn(site);
-        }
-
-        /** Whether the plan could be run; some edits no plan carries, and it says so. */
-        boolean holds() throws SQLException {
-            var before = models.model();
-            run(site.runs().start(new Runs.RunTarget("1", before, List.of()), "anna", _ -> {}));
-            links = drawn.fill(before);
-            var bytes = Dump.of(source);
-            var after = before;
-            for (int edits = 1 + models.pick(4); edits > 0; edits--) {
-                after = models.edit(after);
-            }
-            var target = drawn.answered(after, Decision.Action.LEAVE);
-            if (!site.runs().plan(target).runnable()) {
-                return false;
-            }
-            busily(site.runs().start(target, "anna", _ -> {}));
-            assertEquals(site.installed().model(), after);
-            drawn.read();
-            edit();
-            var newer = Dump.of(source);
-            busily(site.runs().undo(last().id(), "anna", _ -> {}));
-            assertEquals(site.installed().model(), before);
-            assertSame(Dump.of(source), bytes, "after the undo");
-            entered();
-            drawn.read();
-            undo(last());
-            assertEquals(site.installed().model(), after);
-            assertSame(Dump.of(source), newer, "after the undo of the undo");
-            drawn.read();
-            undo(forward());
-            assertSame(Dump.of(source), bytes, "after another undo");
-            broughtBack(after, bytes);
-            return true;
-        }
-
-        /** Once more forward, with all that is held brought back, and undone. */
-        private void broughtBack(Model after, Map<String, List<Map<String, String>>> bytes) throws SQLException {
-            var target = drawn.answered(after, Decision.Action.BRING_BACK);
-            assertTrue(site.runs().plan(target).runnable(), "what is held can be brought back");
-            run(site.runs().start(target, "anna", _ -> {}));
-            assertEquals(site.installed().model(), after);
-            drawn.read();
-            for (var held : site.held().list()) {
-                assertTrue(site.held().look(held.name(), 0, 10).isPresent(), held.toString());
-            }
-            undo(last());
-            assertSame(Dump.of(source), bytes, "after the undo of what was brought back");
-        }
-
-        /** Carries it out while somebody writes, and at times while somebody's old transaction is in the way. */
-        private void busily(Runs.RunOutcome outcome) {
-            var over = new AtomicBoolean();
-            try (var pool = Executors.newVirtualThreadPerTaskExecutor()) {
-                var writer = pool.submit(() -> {
-                    for (int round = 0; !over.get(); round++) {
-                        write(1, "Written " + round);
-                        Database.pause(2);
-                    }
-                });
-                var other = old ? pool.submit(this::holdOpen) : CompletableFuture.completedFuture(null);
-                try {
-                    run(outcome);
-                } finally {
-                    over.set(true);
-                }
-                writer.get();
-                other.get();
-            } catch (InterruptedException | ExecutionException e) {
-                throw new IllegalStateException(e);
-            }
-        }
-
-        private Void holdOpen() throws SQLException {
-            try (var connection = source.getConnection();
-                    var statement = connection.createStatement()) {
-                connection.setAutoCommit(false);
-                for (var table : Schema.inUse(connection).values()) {
-                    statement
-                            .executeQuery("SELECT * FROM " + PhysicalNames.quoted(table) + " LIMIT 1")
-                            .close();
-                }
-                Database.pause(HELD_OPEN);
-                connection.rollback();
-            }
-            return null;
-        }
-
-        /** What people entered is there. */
-        private void entered() {
-            titles.forEach((id, title) -> {
-                var type = types.get(id);
-                boolean titled = site.installed()
-                        .table(type)
-                        .filter(table -> table.recordType().field("part_title").isPresent())
-                        .isPresent();
-                if (titled) {
-                    assertEquals(site.records().byId(type, id).orElseThrow().title(), title, "what people entered");
-                }
-            });
-        }
-
-        /** One record of each type, by a person; all else of what a run and its undo leave must be what it was. */
-        private void edit() {
-            write(0, EDITED);
-        }
-
-        /** Gives one record of each type another title. */
-        private void write(int which, String title) {
-            for (var table : site.installed().tables(Definition.Sort.TYPE)) {
-                var type = table.recordType().id();
-                var some = site.records().all(type, which + 1);
-                if (some.size() <= which
-                        || table.recordType().field("part_title").isEmpty()) {
-                    continue;
-                }
-                var id = some.get(which).id();
-                if (site.records().save(Write.change(type, some.get(which), Map.of("title", title), false, "ben"))
-                        instanceof SaveResult.Stored) {
-                    titles.put(id, title);
-                    types.put(id, type);
-                }
-            }
-        }
-
-        private void assertSame(
-                Map<String, List<Map<String, String>>> actual,
-                Map<String, List<Map<String, String>>> expected,
-                String when) {
-            Drawn.assertSame(actual, expected, when, titles.keySet());
-        }
-
-        private static void run(Runs.RunOutcome outcome) {
-            assertTrue(outcome instanceof Runs.RunOutcome.Started, outcome.toString());
-            ((Runs.RunOutcome.Started) outcome).work().run();
-        }
-
-        private RunView last() {
-            return site.runs().last().orElseThrow();
-        }
-
-        private RunView forward() {
-            return site.runs().history().stream()
-                    .filter(each -> each.kind() == RunView.RunKind.FORWARD && each.canUndo())
-                    .findFirst()
-                    .orElseThrow();
-        }
-
-        private void undo(RunView run) {
-            run(site.runs().undo(run.id(), "anna", _ -> {}));
-        }
     }
 }

@@ -90,7 +90,7 @@ public final class PackageFiles {
 
     private static SortedMap<String, byte[]> collected(Path root, List<Path> found, List<Finding> findings)
             throws IOException {
-        var files = new Collected(findings);
+        var files = new CollectedFiles(findings);
         for (var path : found) {
             var name = name(root, path);
             if (!Files.isRegularFile(path, LinkOption.NOFOLLOW_LINKS)) {
@@ -126,7 +126,7 @@ public final class PackageFiles {
 
     /** The files of a zip; a single folder around everything is taken off. Nothing is written anywhere. */
     public static SortedMap<String, byte[]> zip(byte[] bytes, List<Finding> findings) {
-        var files = new Collected(findings);
+        var files = new CollectedFiles(findings);
         try (var zip = new ZipInputStream(new ByteArrayInputStream(bytes))) {
             int entries = 0;
             for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
@@ -147,7 +147,7 @@ public final class PackageFiles {
     }
 
     /** Whether to go on. */
-    private static boolean take(ZipInputStream zip, String name, Collected files, List<Finding> findings)
+    private static boolean take(ZipInputStream zip, String name, CollectedFiles files, List<Finding> findings)
             throws IOException {
         boolean wanted = mayDefine(name);
         if (OUTSIDE.matcher(name).find() || (wanted && !SAFE.matcher(name).matches())) {
@@ -205,45 +205,5 @@ public final class PackageFiles {
             throw new java.io.UncheckedIOException(e);
         }
         return bytes.toByteArray();
-    }
-
-    private static final class Collected {
-        private final SortedMap<String, byte[]> byName = new TreeMap<>();
-        private final List<Finding> findings;
-        private long total;
-        private long leftOut;
-
-        Collected(List<Finding> findings) {
-            this.findings = findings;
-        }
-
-        boolean room(long more) {
-            total += more;
-            if (byName.size() >= PackageLimits.FILES || total > PackageLimits.PACKAGE_BYTES) {
-                var what = total > PackageLimits.PACKAGE_BYTES ? "bytes" : "files";
-                var limit = total > PackageLimits.PACKAGE_BYTES ? PackageLimits.PACKAGE_BYTES : PackageLimits.FILES;
-                findings.add(Finding.of(Code.PACKAGE_TOO_LARGE, Place.NOWHERE, limit, what));
-                byName.clear();
-                return false;
-            }
-            return true;
-        }
-
-        /** Whether so many bytes of files that are left out can still be passed by. */
-        boolean passed(long more) {
-            leftOut += more;
-            if (leftOut > PackageLimits.PACKAGE_BYTES) {
-                findings.add(Finding.of(Code.PACKAGE_TOO_LARGE, Place.NOWHERE, PackageLimits.PACKAGE_BYTES, "bytes"));
-                byName.clear();
-                return false;
-            }
-            return true;
-        }
-
-        void add(String name, byte[] content) {
-            if (byName.putIfAbsent(name, content) != null) {
-                findings.add(Finding.of(Code.ARCHIVE_NAME_TWICE, Place.file(name), name));
-            }
-        }
     }
 }

@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.TreeSet;
 import org.jontrel.core.finding.Code;
 
 /** Shapes of lists and sets of values. */
@@ -47,7 +46,7 @@ public final class Composites {
         return new WordThings<>(item, new ListShape<>(word));
     }
 
-    private static <T> List<T> mapped(Shape<T> item, List<T> values, Mapper mapper) {
+    static <T> List<T> mapped(Shape<T> item, List<T> values, Mapper mapper) {
         List<T> changed = null;
         for (int i = 0; i < values.size(); i++) {
             var value = item.map(values.get(i), mapper);
@@ -59,74 +58,6 @@ public final class Composites {
             }
         }
         return changed == null ? values : changed;
-    }
-
-    private record ListShape<T>(Shape<T> item) implements Shape<List<T>> {
-        @Override
-        public Optional<List<T>> read(Node node, String name, ReadContext reading) {
-            if (!(node instanceof Node.Sequence sequence)) {
-                reading.add(Code.VALUE_WRONG_SHAPE, node, name, "a list", node.described());
-                return Optional.empty();
-            }
-            var items = new ArrayList<T>(sequence.items().size());
-            for (var child : sequence.items()) {
-                item.read(child, name, reading).ifPresent(items::add);
-            }
-            return Optional.of(items);
-        }
-
-        @Override
-        public Object write(List<T> value, WriteContext to) {
-            return value.stream().map(each -> item.write(each, to)).toList();
-        }
-
-        @Override
-        public Map<String, Object> schema(Schemas schemas) {
-            return Map.of("type", "array", "items", item.schema(schemas));
-        }
-
-        @Override
-        public List<T> map(List<T> value, Mapper mapper) {
-            return mapped(item, value, mapper);
-        }
-    }
-
-    private record SetShape<T extends Comparable<T>>(ListShape<T> list) implements Shape<Set<T>> {
-        @Override
-        public Optional<Set<T>> read(Node node, String name, ReadContext reading) {
-            return list.read(node, name, reading).map(items -> {
-                var set = new TreeSet<T>();
-                for (var each : items) {
-                    if (!set.add(each)) {
-                        reading.add(
-                                Code.ENTRY_TWICE,
-                                node,
-                                name,
-                                String.valueOf(list.item().write(each, WriteContext.PLAIN)));
-                    }
-                }
-                return set;
-            });
-        }
-
-        @Override
-        public Object write(Set<T> value, WriteContext to) {
-            return list.write(List.copyOf(new TreeSet<>(value)), to);
-        }
-
-        @Override
-        public Map<String, Object> schema(Schemas schemas) {
-            var schema = new LinkedHashMap<>(list.schema(schemas));
-            schema.put("uniqueItems", true);
-            return schema;
-        }
-
-        @Override
-        public Set<T> map(Set<T> value, Mapper mapper) {
-            var before = List.copyOf(value);
-            var after = list.map(before, mapper);
-            return after == before ? value : new TreeSet<>(after);
-        }
     }
 
     private record OneOrMore<T>(Shape<T> item, ListShape<T> list) implements Shape<List<T>> {
@@ -183,39 +114,6 @@ public final class Composites {
         @Override
         public Map<String, String> map(Map<String, String> value, Mapper mapper) {
             return text == Scalars.VALUE && !value.isEmpty() ? mapper.values(value) : value;
-        }
-    }
-
-    private record ListSlot<T>(ThingShape<T> item, ListShape<T> list) implements Slot<List<T>> {
-        @Override
-        public List<?> items(List<T> value) {
-            return value;
-        }
-
-        @Override
-        @SuppressWarnings("unchecked") // the items came out of such a slot
-        public List<T> of(List<?> items) {
-            return (List<T>) items;
-        }
-
-        @Override
-        public Optional<List<T>> read(Node node, String name, ReadContext reading) {
-            return list.read(node, name, reading);
-        }
-
-        @Override
-        public Object write(List<T> value, WriteContext to) {
-            return list.write(value, to);
-        }
-
-        @Override
-        public Map<String, Object> schema(Schemas schemas) {
-            return list.schema(schemas);
-        }
-
-        @Override
-        public List<T> map(List<T> value, Mapper mapper) {
-            return mapped(item, value, mapper);
         }
     }
 

@@ -4,10 +4,7 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.security.Principal;
-import java.time.Instant;
-import java.time.ZoneOffset;
 import java.util.List;
-import java.util.Locale;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.jontrel.core.model.Field;
@@ -18,8 +15,8 @@ import org.jontrel.server.web.Refusal;
 import org.jontrel.site.Site;
 import org.jontrel.site.record.read.StoredRecord;
 import org.jontrel.site.run.Held;
-import org.jontrel.site.run.HeldReturn;
 import org.jontrel.site.run.HeldValues;
+import org.jontrel.site.run.ReturnOutcome;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -46,135 +43,17 @@ class HeldController {
         this.trail = trail;
     }
 
-    @Schema(
-            requiredProperties = {
-                "name",
-                "runId",
-                "fromVersion",
-                "toVersion",
-                "by",
-                "definition",
-                "definitionName",
-                "field",
-                "fieldName",
-                "kind",
-                "values",
-                "bytes",
-                "undoNeeds",
-                "way"
-            })
-    record HeldView(
-            @Schema(description = "Under which they are held; the only one on the site")
-            String name,
-
-            @Schema(description = "The run that took them out of use")
-            long runId,
-
-            @Schema(description = "Release that they were entered under; empty for none")
-            String fromVersion,
-
-            String toVersion,
-
-            @Schema(description = "When that run ended; missing while it is under way")
-            Instant at,
-
-            String by,
-
-            @Schema(description = "Id of the content type, taxonomy or site values")
-            String definition,
-
-            String definitionName,
-
-            @Schema(description = "Id of the field; empty where whole records are held")
-            String field,
-
-            String fieldName,
-            String kind,
-
-            @Schema(description = "How many; records, or rows of a repeater, where these are held")
-            long values,
-
-            @Schema(description = "Roughly what they take up in the database")
-            long bytes,
-
-            @Schema(description = "Whether the run can be undone today, and could not be without them")
-            boolean undoNeeds,
-
-            @Schema(description = "open, no_definition, no_field or no_records: whether and why not they can come back")
-            String way) {
-        static HeldView of(Held held) {
-            return new HeldView(
-                    held.name(),
-                    held.runId(),
-                    held.fromVersion(),
-                    held.toVersion(),
-                    held.at(),
-                    held.by(),
-                    held.recordTypeId(),
-                    held.recordType(),
-                    held.fieldId(),
-                    held.field(),
-                    held.kind(),
-                    held.values(),
-                    held.bytes(),
-                    held.undoNeeds(),
-                    held.way().name().toLowerCase(Locale.ROOT));
-        }
-    }
-
-    @Schema(requiredProperties = {"name", "runId", "definition", "field", "values", "by", "at"})
-    record PurgedView(String name, long runId, String definition, String field, long values, String by, Instant at) {
-        static PurgedView of(HeldValues.PurgedValues purged) {
-            return new PurgedView(
-                    purged.name(),
-                    purged.runId(),
-                    purged.recordTypeId(),
-                    purged.fieldId(),
-                    purged.amount(),
-                    purged.byWhom(),
-                    purged.at().toInstant(ZoneOffset.UTC));
-        }
-    }
-
-    @Schema(requiredProperties = {"held", "purged"})
-    record HeldList(List<HeldView> held, List<PurgedView> purged) {}
-
     @GetMapping
-    HeldList all(@PathVariable String site) {
+    HeldViews.HeldList all(@PathVariable String site) {
         var held = recordTypes.engine(site).held();
-        return new HeldList(
-                held.list().stream().map(HeldView::of).toList(),
-                held.purged().stream().map(PurgedView::of).toList());
+        return new HeldViews.HeldList(
+                held.list().stream().map(HeldViews.HeldView::of).toList(),
+                held.purged().stream().map(HeldViews.PurgedView::of).toList());
     }
-
-    @Schema(requiredProperties = {"id", "title", "state", "values"})
-    record HeldRecordView(
-            long id,
-
-            @Schema(description = "What the record is called today, or was called where it is held itself")
-            String title,
-
-            @Schema(
-                    description =
-                            "draft, published, scheduled or deleted; empty where the record is not there any more")
-            String state,
-
-            @Schema(description = "One for each field, as a person reads it; empty where nothing is held")
-            List<String> values) {}
-
-    @Schema(requiredProperties = {"fields", "records"})
-    record HeldPage(
-            @Schema(description = "Labels of the fields that are held, or that hold what is")
-            List<String> fields,
-
-            List<HeldRecordView> records,
-
-            @Schema(description = "Where the next page begins; missing on the last one")
-            Long next) {}
 
     /** Some of what is held under a name. */
     @GetMapping("/{name}")
-    HeldPage look(
+    HeldViews.HeldPage look(
             @PathVariable String site,
             @PathVariable String name,
             @RequestParam(defaultValue = "0") long after,
@@ -194,7 +73,7 @@ class HeldController {
                 engine,
                 page.recordType(),
                 page.records().stream().map(StoredRecord::values).toList());
-        return new HeldPage(
+        return new HeldViews.HeldPage(
                 fields.stream().map(Field::label).toList(),
                 page.records().stream()
                         .map(record -> view(page, record, fields, known))
@@ -202,10 +81,10 @@ class HeldController {
                 page.next().orElse(null));
     }
 
-    private static HeldRecordView view(
+    private static HeldViews.HeldRecordView view(
             HeldValues.HeldSlice page, StoredRecord record, List<Field> fields, ReferenceNames known) {
         var today = page.named().get(new Link(page.recordType().id(), record.id()));
-        return new HeldRecordView(
+        return new HeldViews.HeldRecordView(
                 record.id(),
                 today == null ? record.title() : today.title(),
                 today == null ? "" : today.state(),
@@ -242,30 +121,9 @@ class HeldController {
             @Schema(description = "Where to go on: next of the answer before; 0 at the beginning") @NotNull
             Long after) {}
 
-    @Schema(requiredProperties = {"id", "title", "reason"})
-    record NotBroughtView(long id, String title, String reason) {}
-
-    @Schema(requiredProperties = {"looked", "brought", "drafts", "kept", "refused"})
-    record BroughtView(
-            @Schema(description = "Records looked at") long looked,
-
-            @Schema(description = "Records that have values back")
-            long brought,
-
-            @Schema(description = "Those among them that were public and are drafts now")
-            long drafts,
-
-            @Schema(description = "Records whose values of today stayed")
-            long kept,
-
-            List<NotBroughtView> refused,
-
-            @Schema(description = "Where to go on; missing at the end")
-            Long next) {}
-
     /** Brings values back to some records, up to 200; go on with {@code after} = {@code next}. */
     @PostMapping("/{name}/bring-back")
-    BroughtView bringBack(
+    HeldViews.BroughtView bringBack(
             @PathVariable String site,
             @PathVariable String name,
             @Valid @RequestBody BringBack body,
@@ -275,24 +133,23 @@ class HeldController {
                 .held()
                 .bringBack(name, body.replace(), body.after(), TOGETHER, principal.getName());
         return switch (outcome) {
-            case HeldReturn.ReturnOutcome.Returned done -> {
+            case ReturnOutcome.Returned done -> {
                 if (body.after() == 0) {
                     trail.add(TrailAction.VALUES_BROUGHT_BACK, "site " + site + ", " + name);
                 }
-                yield new BroughtView(
+                yield new HeldViews.BroughtView(
                         done.looked(),
                         done.brought(),
                         done.drafts(),
                         done.kept(),
                         done.refused().stream()
-                                .map(each -> new NotBroughtView(each.id(), each.title(), each.reason()))
+                                .map(each -> new HeldViews.NotBroughtView(each.id(), each.title(), each.reason()))
                                 .toList(),
                         done.next().orElse(null));
             }
-            case HeldReturn.ReturnOutcome.NothingHeld _ -> throw nothing(name);
-            case HeldReturn.ReturnOutcome.NotPossible(Held.ReturnWay why) ->
-                throw Refusal.conflict(sentence(why), null);
-            case HeldReturn.ReturnOutcome.DefinitionsSwitching _ ->
+            case ReturnOutcome.NothingHeld _ -> throw nothing(name);
+            case ReturnOutcome.NotPossible(Held.ReturnWay why) -> throw Refusal.conflict(sentence(why), null);
+            case ReturnOutcome.DefinitionsSwitching _ ->
                 throw Refusal.unavailable("The definitions of this site are being switched. Try again in a moment.");
         };
     }
@@ -310,16 +167,9 @@ class HeldController {
         };
     }
 
-    @Schema(requiredProperties = {"things", "values"})
-    record PurgeView(
-            @Schema(description = "Fields and definitions whose held values are gone")
-            int things,
-
-            long values) {}
-
     /** Deletes held values for good: those under a name, all of a run, or all of a definition. */
     @DeleteMapping
-    PurgeView purge(
+    HeldViews.PurgeView purge(
             @PathVariable String site,
             @RequestParam(defaultValue = "") String name,
             @RequestParam(defaultValue = "0") long run,
@@ -351,7 +201,7 @@ class HeldController {
         };
     }
 
-    private PurgeView told(String site, List<Held> gone) {
+    private HeldViews.PurgeView told(String site, List<Held> gone) {
         if (!gone.isEmpty()) {
             trail.add(
                     TrailAction.VALUES_PURGED,
@@ -361,7 +211,8 @@ class HeldController {
                                             + (held.field().isEmpty() ? "" : " " + held.field()) + ": " + held.values())
                                     .collect(Collectors.joining("; ")));
         }
-        return new PurgeView(gone.size(), gone.stream().mapToLong(Held::values).sum());
+        return new HeldViews.PurgeView(
+                gone.size(), gone.stream().mapToLong(Held::values).sum());
     }
 
     private static Set<String> names(Site engine, String name, long run, String definition) {

@@ -27,58 +27,6 @@ final class RecordViews {
         }
     }
 
-    @Schema(
-            requiredProperties = {
-                "id",
-                "slug",
-                "address",
-                "position",
-                "state",
-                "version",
-                "complete",
-                "createdAt",
-                "updatedAt",
-                "createdBy",
-                "updatedBy",
-                "title",
-                "values",
-                "shown"
-            })
-    record RecordView(
-            long id,
-            String slug,
-
-            @Schema(description = "Address of its public page; empty where it has none")
-            String address,
-
-            ParentView parent,
-
-            @Schema(description = "Among those that stand under one record")
-            int position,
-
-            @Schema(description = "draft, published, scheduled or retired")
-            String state,
-
-            @Schema(description = "When a scheduled record appears")
-            Instant publishAt,
-
-            @Schema(description = "When a public record retires by itself")
-            Instant retireAt,
-
-            int version,
-            boolean complete,
-            Instant createdAt,
-            Instant updatedAt,
-            String createdBy,
-            String updatedBy,
-            String title,
-
-            @Schema(description = "By field key; empty ones are left out")
-            Map<String, Object> values,
-
-            @Schema(description = "Values as a visitor reads them, by field key")
-            Map<String, String> shown) {}
-
     /** A record to work on, with all that its form shows. */
     @Schema(requiredProperties = {"record", "links", "files", "problems", "pointers", "hidden", "setAside"})
     record OpenRecord(
@@ -88,7 +36,7 @@ final class RecordViews {
             List<ReferenceNames.LinkView> links,
 
             @Schema(description = "Pictures and files that its values use")
-            List<ReferenceNames.FileView> files,
+            List<FileView> files,
 
             @Schema(description = "Why it is incomplete") List<RecordProblem> problems,
 

@@ -18,7 +18,6 @@ import org.jontrel.core.code.PackageWriter;
 import org.jontrel.core.edit.Copies;
 import org.jontrel.core.edit.PastedTerms;
 import org.jontrel.core.finding.Finding;
-import org.jontrel.core.finding.Fix;
 import org.jontrel.core.format.Shapes;
 import org.jontrel.core.format.Things;
 import org.jontrel.core.identity.Identities;
@@ -81,40 +80,6 @@ class DeskController {
     record CopyView(
             @Schema(ref = "#/components/schemas/Field") Object field,
             @Schema(ref = "#/components/schemas/Group") Object group) {}
-
-    record FixRequest(
-            @NotBlank String element,
-            @NotBlank String property,
-            Object value,
-            List<String> items,
-            String with,
-            String word) {
-        Fix fix() {
-            if (items == null || items.isEmpty()) {
-                return new Fix.Set(element, property, value);
-            }
-            return with == null
-                    ? new Fix.Remove(element, property, items)
-                    : new Fix.Replace(element, property, items.getFirst(), with, word == null ? with : word);
-        }
-    }
-
-    record CodeRequest(
-            @NotNull String text,
-
-            @Schema(
-                    ref = "#/components/schemas/Definition",
-                    description = "The definition whose code was edited, so that what others changed since is kept")
-            @NotNull
-            Map<String, Object> before) {}
-
-    @Schema(requiredProperties = {"findings"})
-    record CodeResult(
-            @Schema(description = "Problems with line and column; nothing was changed where one is a blocker")
-            List<FindingView> findings,
-
-            @Schema(description = "The draft, where the code was taken")
-            DraftViews.DraftView draft) {}
 
     /** Fields for a plain line, a list of names or rows of a spreadsheet; nothing is written. */
     @PostMapping("/infer")

@@ -69,18 +69,6 @@ class WorkspaceController {
 
     record NewWorkspace(@NotBlank String title) {}
 
-    @Schema(requiredProperties = {"version", "notes", "by", "at", "types", "checksum", "changes"})
-    record ReleaseView(
-            String version,
-            String notes,
-            String by,
-            Instant at,
-            int types,
-            String checksum,
-
-            @Schema(description = "What changed since the release before")
-            List<ChangeView> changes) {}
-
     @Schema(requiredProperties = {"version", "by", "at"})
     record VersionView(String version, String by, Instant at) {}
 

@@ -14,7 +14,6 @@ import org.jontrel.site.record.write.RemoveResult;
 import org.jontrel.site.record.write.SaveResult;
 import org.jontrel.site.record.write.SaveTransaction;
 import org.jontrel.site.record.write.Write;
-import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.Bindings;
 import org.jontrel.site.table.Database;
 import org.jontrel.site.table.Gate;
@@ -104,20 +103,6 @@ public final class RecordStore extends RecordReader {
             runs.getLast().add(write);
         }
         return runs;
-    }
-
-    /** Undoes a transaction in which one of many records was refused. */
-    private static final class RolledBackException extends RuntimeException {
-        private final transient SaveResult saved;
-
-        RolledBackException(SaveResult saved) {
-            this.saved = saved;
-        }
-    }
-
-    private interface WriteWork {
-        SaveResult with(SqlSession session, Binding binding, Binding.BoundTables table, boolean crowded)
-                throws SQLException;
     }
 
     /** Writers wait at a closed gate: a switch takes less than a second, unless it was interrupted. */

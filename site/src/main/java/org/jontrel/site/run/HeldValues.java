@@ -189,21 +189,21 @@ public final class HeldValues {
      * @param after id of the record behind which to begin; 0 for all
      * @param most records to look at
      */
-    public HeldReturn.ReturnOutcome bringBack(String name, boolean replace, long after, int most, String by) {
+    public ReturnOutcome bringBack(String name, boolean replace, long after, int most, String by) {
         var way = list().stream()
                 .filter(each -> each.name().equals(name))
                 .map(Held::way)
                 .findFirst();
         if (way.isEmpty()) {
-            return new HeldReturn.ReturnOutcome.NothingHeld();
+            return new ReturnOutcome.NothingHeld();
         }
         if (way.get() != Held.ReturnWay.OPEN) {
-            return new HeldReturn.ReturnOutcome.NotPossible(way.get());
+            return new ReturnOutcome.NotPossible(way.get());
         }
         var place = database.transaction(session -> HeldPlace.find(session.getConnection(), name));
         var page = bindings.reading(database, (session, _) -> read(session.getConnection(), name, after, most, false));
         if (place.isEmpty() || page.isEmpty()) {
-            return new HeldReturn.ReturnOutcome.NothingHeld();
+            return new ReturnOutcome.NothingHeld();
         }
         return new HeldReturn(records, place.get().fieldId(), replace, by)
                 .back(page.get(), () -> bindings.reading(database, (_, binding) -> binding));
