@@ -4,7 +4,6 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
-import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -133,52 +132,82 @@ public class PlannerTest {
         assertTrue(plan.runnable());
     }
 
-    @Test
-    public void talliesCountEachValueOnce() {
-        var to = Samples.NAME.withKind(new Kind.Numeric(1, null, BigDecimal.TEN, ""));
-        var tally = new Tally(Samples.NAME, to);
-        tally.add("7", 3);
-        tally.add("12", 2);
-        tally.add("about 9ft", 4);
-        tally.add(null, 5);
-        var answer = tally.answer();
-        assertEquals(List.of(answer.records(), answer.empty(), answer.unconverted()), List.of(14L, 5L, 4L));
-        assertEquals(answer.unconvertedExamples(), List.of("about 9ft"));
+    private static final Answer SOME = new Answer(10, 10, 0, 0, List.of(), List.of());
+
+    private Plan withHeld(Offer offer, Decision.Action answer) {
+        return plan(
+                withDepth(),
+                SOME.offering(java.util.Optional.of(offer)),
+                new Decision("fdepth", Decision.Topic.HELD_VALUES, answer, ""),
+                new Decision("fdepth", Decision.Topic.REQUIRED_EMPTY, Decision.Action.LEAVE, ""),
+                new Decision("fdepth", Decision.Topic.UNCONVERTED, Decision.Action.SET_ASIDE, ""));
     }
 
     @Test
-    public void undoTurnsEveryStepAround() {
-        var done = List.<Step>of(
-                new Step.CreateTable("tnew"),
-                new Step.AddColumn(TYPE, "fa"),
-                new Step.CopyColumn(TYPE, "fa", "1", ""),
-                new Step.AddColumn(TYPE, "fb"),
-                new Step.SwitchColumns(
-                        TYPE,
-                        "",
-                        List.of(
-                                new Step.ColumnSwitch(Step.ColumnAction.HOLD, "fa", "hold"),
-                                        new Step.ColumnSwitch(Step.ColumnAction.TAKE, "fa", ""),
-                                new Step.ColumnSwitch(Step.ColumnAction.HOLD, "fc", "hgone"),
-                                        new Step.ColumnSwitch(Step.ColumnAction.RENAME, "fd", ""))),
-                new Step.RenameTable(TYPE, "a", "b"),
-                new Step.Redirect(TYPE, "as", "bs"),
-                new Step.CheckRecords(TYPE));
-        var undo = new UndoPlanner(new Ids(new Random(7))).steps(done);
+    public void heldValuesComeBackWhereTheyAreWanted() {
+        var offer = new Offer("hdepth", 4, 1, List.of("deep"), true);
+        var back = withHeld(offer, Decision.Action.BRING_BACK);
+        assertTrue(back.runnable());
+        assertEquals(back.steps().get(1).step(), new Step.CopyColumn(TYPE, "fdepth", "", "hdepth"));
+        assertEquals(back.steps().get(1).sentence(), "Bring back the held values of Depth");
         assertEquals(
-                undo.stream().map(step -> step.getClass().getSimpleName()).toList(),
-                List.of(
-                        "CarryBack",
-                        "DropBeside",
-                        "Redirect",
-                        "RenameTable",
-                        "SwitchColumns",
-                        "HoldTable",
-                        "CheckRecords"));
-        assertEquals(undo.getFirst(), new Step.CarryBack(TYPE, "fa", "hold", "1"));
-        var acts = ((Step.SwitchColumns) undo.get(4))
-                .turns().stream().map(turn -> turn.act() + " " + turn.fieldId()).toList();
-        assertEquals(acts, List.of("RENAME fd", "RESTORE fc", "HOLD fa", "RESTORE fa"));
-        assertTrue(new UndoPlanner(new Ids(new Random(7))).steps(List.of()).isEmpty());
+                back.asks().stream().map(ask -> ask.about() + " " + ask.rows()).toList(),
+                List.of("HELD_VALUES 4", "UNCONVERTED 1", "REQUIRED_EMPTY 7"));
+        var left = withHeld(offer, Decision.Action.LEAVE);
+        assertEquals(kinds(left), List.of("AddColumn", "SwitchColumns", "CheckRecords"));
+        assertEquals(left.asks().getLast().rows(), 10);
+        var other = withHeld(new Offer("hdepth", 4, 0, List.of(), false), Decision.Action.BRING_BACK);
+        assertEquals(other.findings().getFirst().code(), Code.PLAN_HELD_DIFFERS);
+        assertEquals(kinds(other), List.of("AddColumn", "SwitchColumns", "CheckRecords"));
+    }
+
+    private Plan addedType(Offer offer, Decision.Action answer) {
+        var answers = Map.of(new Question(TYPE, ""), Answer.NONE.offering(java.util.Optional.of(offer)));
+        return planner.plan(
+                Model.EMPTY,
+                Samples.MODEL,
+                answers,
+                List.of(new Decision(TYPE, Decision.Topic.HELD_VALUES, answer, "")));
+    }
+
+    @Test
+    public void heldRecordsComeBackWhereTheDefinitionDoes() {
+        var offer = new Offer("hmooring", 12, 0, List.of(), true);
+        assertEquals(kinds(addedType(offer, Decision.Action.BRING_BACK)).getFirst(), "RestoreTable");
+        assertEquals(kinds(addedType(offer, Decision.Action.LEAVE)).getFirst(), "CreateTable");
+        var other = addedType(new Offer("hmooring", 12, 0, List.of(), false), Decision.Action.BRING_BACK);
+        assertEquals(kinds(other).getFirst(), "CreateTable");
+        assertEquals(other.findings().getFirst().code(), Code.PLAN_HELD_DIFFERS);
+    }
+
+    @Test
+    public void whatIsAskedOfASiteIsWhatValuesHaveAPartIn() {
+        var added = planner.questions(Samples.MODEL, withDepth());
+        assertEquals(added, List.of(new Question(TYPE, ""), new Question(TYPE, "fdepth")));
+        assertEquals(planner.questions(withDepth(), Samples.MODEL), added);
+        assertEquals(planner.questions(Model.EMPTY, Samples.MODEL), List.of(new Question(TYPE, "")));
+        assertEquals(planner.questions(Samples.MODEL, Samples.MODEL), List.of());
+        var worded = Samples.with(Samples.NOTE.id(), f -> f.withLabel("Remarks"));
+        assertEquals(planner.questions(Samples.MODEL, worded), List.of(new Question(TYPE, "")));
+    }
+
+    @Test
+    public void anAddressThatAnotherTakesIsSaid() {
+        var other = Samples.type("tother", "berth", Samples.NOTE);
+        var moved = Samples.MOORING.withNames(Samples.MOORING.key(), "places");
+        var plan = planner.plan(
+                new Model(List.of(Samples.MOORING, other)),
+                new Model(List.of(moved, other.withNames(other.key(), Samples.MOORING.path()))),
+                Map.of(),
+                List.of());
+        var taken = plan.findings().stream()
+                .filter(finding -> finding.code() == Code.PLAN_ADDRESS_TAKEN)
+                .toList();
+        assertEquals(taken.size(), 1);
+        assertEquals(taken.getFirst().place().definition(), TYPE);
+        assertEquals(kinds(plan), List.of("Redirect", "Redirect"));
+        var more = plan.with(taken);
+        assertEquals(more.findings().size(), plan.findings().size() + 1);
+        assertEquals(more.steps(), plan.steps());
     }
 }
