@@ -101,15 +101,15 @@ public class ControlsTest extends OrchardBrowserTest {
         anna.open(TREES + "new");
         input("title").fill("By pointer");
         input("height").fill("2");
-        Visitor.pick(field("stars"), "4");
+        Choosing.pick(field("stars"), "4");
         field("stars").getByText("Clear").click();
-        Visitor.pick(field("stars"), "5");
+        Choosing.pick(field("stars"), "5");
         field("mark").getByRole(AriaRole.BUTTON).first().click();
         anna.checkAccessibility();
         field("mark")
                 .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("anchor"))
                 .click();
-        Visitor.choose(input("fruits"), "Yes");
+        Choosing.choose(input("fruits"), "Yes");
         field("yield").locator(".n-slider").click();
         field("uses").getByText("Juice").click();
         field("uses").getByText("Table").click();

@@ -30,9 +30,9 @@ public class DeskAroundTest extends DeskStoryTest {
         assertThat(page.locator("svg [role=link]")).hasCount(12);
         assertThat(page.locator("svg").getByText("Structures passed")).isVisible();
         desk.anna.checkAccessibility();
-        Visitor.choose(page.getByLabel("Neighbours"), "Around Skill");
+        Choosing.choose(page.getByLabel("Neighbours"), "Around Skill");
         assertThat(page.locator("svg [role=link]")).hasCount(3);
-        Visitor.choose(page.getByLabel("Neighbours"), "Everything");
+        Choosing.choose(page.getByLabel("Neighbours"), "Everything");
         page.getByLabel("Taxonomies").uncheck();
         assertThat(page.locator("svg [role=link]")).hasCount(8);
         page.getByLabel("Taxonomies").check();
@@ -118,7 +118,7 @@ public class DeskAroundTest extends DeskStoryTest {
         });
         assertThat(page.getByText("Choice list Tools added")).isVisible();
         desk.anna.checkAccessibility();
-        Visitor.choose(page.getByLabel("What to do with Times of the year"), "Keep ours");
+        Choosing.choose(page.getByLabel("What to do with Times of the year"), "Keep ours");
         desk.anna.button("Import 1 definition").click();
         assertThat(page.getByText("1 definition was imported.")).isVisible();
         assertThat(desk.outline("Tools")).isVisible();
@@ -199,61 +199,5 @@ public class DeskAroundTest extends DeskStoryTest {
         desk.anna.checkAccessibility();
         page.keyboard().press("Escape");
         assertThat(page.getByText("Into the repeater or group above")).hasCount(0);
-    }
-
-    /** Gives the focus to everything that names a setting, and collects what is not explained then. */
-    private static final String UNEXPLAINED = """
-            async (within) => {
-              const missing = [];
-              for (const element of document.querySelectorAll(within)) {
-                element.dispatchEvent(new FocusEvent('focusin', { bubbles: true }));
-                const setting = element.dataset.explain ?? `field.${element.dataset.column}`;
-                const anchors = [setting.replace('.', '-'), setting.replace(/.*[.]/, 'field-')];
-                const isExplained = () => {
-                  const link = document.querySelector('.explanation a')?.href ?? '';
-                  return anchors.some((anchor) => link.endsWith('#' + anchor));
-                };
-                for (let frames = 0; !isExplained() && frames < 60; frames++) {
-                  await new Promise((done) => requestAnimationFrame(done));
-                }
-                if (!isExplained()) {
-                  missing.push(setting);
-                }
-              }
-              return missing;
-            }""";
-
-    private void everythingIsExplained(String within) {
-        assertEquals(page.evaluate(UNEXPLAINED, within), List.of());
-    }
-
-    @Test
-    public void everySettingIsExplainedWhereItIsChangedAndInTheHelp() {
-        for (var definition : List.of(
-                "Waterway", "Visitor facts", "Counties", "Opening and contact", "Page of a lock", "Closed now")) {
-            desk.open(definition);
-            everythingIsExplained(".sheet [data-explain]");
-        }
-        for (var type : List.of("Structure", "Heritage boat", "Towpath walk")) {
-            desk.open(type);
-            page.getByText("More settings").click();
-            everythingIsExplained(".sheet [data-explain]");
-            var labels = page.locator("[data-row] [data-column=label]");
-            for (int i = 0; i < labels.count(); i++) {
-                labels.nth(i).focus();
-                assertThat(page.locator("tr.selected:has(:focus)")).hasCount(1);
-                everythingIsExplained(
-                        "tr.selected:has(:focus) [data-column], tr.selected:has(:focus) + tr [data-explain]");
-            }
-        }
-        desk.label("Grade").focus();
-        page.keyboard().press("Tab");
-        page.keyboard().press("Tab");
-        assertThat(page.locator(".explanation")).containsText("Key");
-        desk.anna.checkAccessibility();
-        var help = page.context().waitForPage(() -> page.keyboard().press("F1"));
-        assertThat(help.locator("#field-key")).isInViewport();
-        assertThat(help.locator("dt.asked")).hasText("Key");
-        help.close();
     }
 }

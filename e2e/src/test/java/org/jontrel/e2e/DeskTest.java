@@ -26,7 +26,7 @@ public class DeskTest extends DeskStoryTest {
         page.getByPlaceholder("Filter").fill("zzz");
         assertThat(page.getByText("No name contains “zzz”.")).isVisible();
         page.getByPlaceholder("Filter").fill("");
-        Visitor.choose(page.getByLabel("Order"), "Most used");
+        Choosing.choose(page.getByLabel("Order"), "Most used");
         assertThat(page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Definitions"))
                         .locator("section")
                         .first()
@@ -47,9 +47,9 @@ public class DeskTest extends DeskStoryTest {
                 List.of("site values", "Donations", ""),
                 List.of("listing", "New bridges", ""),
                 List.of("layout", "Page of a bridge", ""))) {
-            Visitor.choose(page.getByLabel("New definition"), made.getFirst());
+            Choosing.choose(page.getByLabel("New definition"), made.getFirst());
             if (made.getFirst().startsWith("l")) {
-                Visitor.choose(page.getByLabel("Lists records of").first(), "Footbridges");
+                Choosing.choose(page.getByLabel("Lists records of").first(), "Footbridges");
             }
             page.locator("#noun").fill(made.get(1));
             page.locator("#noun").press("Enter");
@@ -60,41 +60,6 @@ public class DeskTest extends DeskStoryTest {
             }
             desk.anna.checkAccessibility();
         }
-    }
-
-    @Test
-    public void wordingsAreShownWhereTheyAppearAndReplacedOneByOne() {
-        desk.open("Heritage boat");
-        desk.anna.button("Wordings and description").click();
-        assertThat(page.locator(".picture.button").first()).hasText("Add heritage boat");
-        page.getByLabel("Button that adds one").fill("Enter a boat");
-        assertThat(page.locator(".picture.button").first()).hasText("Enter a boat");
-        desk.saved();
-        page.getByLabel("Button that adds one").fill("");
-        assertThat(page.locator(".picture.button").first()).hasText("Add heritage boat");
-        desk.anna.checkAccessibility();
-    }
-
-    @Test
-    public void namesAndSettingsAreUnfoldedWhereTheyAreWanted() {
-        desk.open("Structure");
-        var fold = desk.anna.button("Names and settings");
-        assertThat(page.locator("#def-plural")).isVisible();
-        fold.click();
-        assertThat(page.locator("#def-plural")).isHidden();
-        assertThat(page.locator(".called")).containsText("Structures");
-        assertThat(page.locator(".called")).containsText("/structures/");
-        page.reload();
-        assertThat(page.locator(".called")).isVisible();
-        desk.anna.checkAccessibility();
-        page.locator("#noun").fill("Swing bridge");
-        page.locator("#noun").press("Enter");
-        assertThat(page.locator("#def-plural")).hasValue("Swing bridges");
-        desk.open("Structure");
-        assertThat(page.locator("#def-plural")).isHidden();
-        fold.focus();
-        page.keyboard().press("Enter");
-        assertThat(page.locator("#def-plural")).isVisible();
     }
 
     @Test
@@ -112,21 +77,6 @@ public class DeskTest extends DeskStoryTest {
         page.navigate(walk + "#" + field);
         assertThat(page.locator("[data-row='" + field + "'] [data-column=label]"))
                 .isFocused();
-    }
-
-    @Test
-    public void rareSettingsAreFoldedAndSayWhatTheyDo() {
-        desk.open("Heritage boat");
-        page.getByText("More settings").click();
-        assertThat(page.getByText("Whether the content API returns its records."))
-                .isVisible();
-        Visitor.choose(page.getByLabel("Sorted by"), "Built");
-        page.getByLabel("descending").check();
-        desk.saved();
-        desk.tab("Code");
-        assertThat(desk.proof().locator(".cm-content")).containsText("index: {order: built, descending: true}");
-        desk.tab("Form");
-        desk.anna.checkAccessibility();
     }
 
     @Test

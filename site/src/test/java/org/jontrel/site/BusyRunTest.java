@@ -45,13 +45,6 @@ public class BusyRunTest {
                 field -> field.withKind(new Kind.Numeric(2, null, null, "m")).withKey("rise_m"));
     }
 
-    private static Runs.RunTarget target() {
-        return new Runs.RunTarget(
-                "2.0.0",
-                newer(),
-                List.of(new Decision("frise", Decision.Topic.UNCONVERTED, Decision.Action.SET_ASIDE, "")));
-    }
-
     @Test
     public void whatIsWrittenDuringARunAndDuringItsUndoIsKept() throws Exception {
         var database = TestDatabase.shared();
@@ -60,7 +53,9 @@ public class BusyRunTest {
             work(site.runs().start(new Runs.RunTarget("1.0.0", Moorings.standard(), List.of()), "anna", _ -> {}));
             fill(source);
             var written = new ConcurrentHashMap<Long, BigDecimal>();
-            busily(site, written, () -> work(site.runs().start(target(), "anna", _ -> {})));
+            var aside = new Decision("frise", Decision.Topic.UNCONVERTED, Decision.Action.SET_ASIDE, "");
+            var newer = new Runs.RunTarget("2.0.0", newer(), List.of(aside));
+            busily(site, written, () -> work(site.runs().start(newer, "anna", _ -> {})));
             assertEquals(site.installed().version(), "2.0.0");
             check(site, written);
             var run = site.runs().last().orElseThrow();

@@ -11,7 +11,6 @@ import org.jontrel.core.code.Decision;
 import org.jontrel.core.model.Model;
 import org.jontrel.site.run.Held;
 import org.jontrel.site.run.HeldValues;
-import org.jontrel.site.run.ReturnOutcome;
 import org.jontrel.site.run.Runs;
 import org.jontrel.site.testing.Moorings;
 import org.jontrel.site.testing.TestSite;
@@ -45,10 +44,10 @@ abstract class HeldSiteTest {
         return new TreeMap<>(site.records().byId(recordTypeId, id).orElseThrow().values());
     }
 
-    ReturnOutcome.Returned back(Held held, boolean replace) {
+    Held.ReturnOutcome.Returned back(Held held, boolean replace) {
         var outcome = site.held().bringBack(held.name(), replace, 0, 100, "anna");
-        assertTrue(outcome instanceof ReturnOutcome.Returned, outcome.toString());
-        return (ReturnOutcome.Returned) outcome;
+        assertTrue(outcome instanceof Held.ReturnOutcome.Returned, outcome.toString());
+        return (Held.ReturnOutcome.Returned) outcome;
     }
 
     void purge(Held held) {

@@ -4,8 +4,6 @@ import java.sql.Connection;
 import java.sql.PreparedStatement;
 import java.sql.ResultSet;
 import java.sql.SQLException;
-import java.sql.Timestamp;
-import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;
@@ -13,7 +11,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
-import java.util.stream.Collectors;
 import org.mariadb.jdbc.type.Point;
 
 /** What somebody would write who knows the tables: the limit that an engine can come near. */
@@ -21,10 +18,9 @@ final class HandSql {
     private static final String COLUMNS =
             "id, slug, state, version, complete, created_at, updated_at, created_by, updated_by, title, code, rating,"
                     + " length, width, depth, berths, day, seen, open, email, phone, site, colour, spot, notes";
-    private static final String INSERT =
-            "INSERT INTO survey (id, slug, state, version, complete, created_at, updated_at,"
-                    + " created_by, updated_by, title, code, rating, length, width, depth, berths, day, seen, open, email, phone,"
-                    + " site, colour, spot, notes) VALUES (" + marks(25) + ")";
+    static final String INSERT = "INSERT INTO survey (id, slug, state, version, complete, created_at, updated_at,"
+            + " created_by, updated_by, title, code, rating, length, width, depth, berths, day, seen, open, email, phone,"
+            + " site, colour, spot, notes) VALUES (" + marks(25) + ")";
 
     private HandSql() {}
 
@@ -152,92 +148,7 @@ final class HandSql {
                         surveys));
     }
 
-    static void insert(Connection connection, List<Map<String, Object>> records, long firstId) throws SQLException {
-        var own = new ArrayList<List<Object>>();
-        var charges = new ArrayList<List<Object>>();
-        var terms = new ArrayList<List<Object>>();
-        var keepers = new ArrayList<List<Object>>();
-        var words = new ArrayList<List<Object>>();
-        long id = firstId;
-        var now = Timestamp.from(Instant.now());
-        for (var raw : records) {
-            var title = (String) raw.get("title");
-            own.add(Arrays.asList(
-                    id,
-                    title.toLowerCase(java.util.Locale.ROOT).replace(' ', '-') + "-" + id,
-                    "published",
-                    1,
-                    true,
-                    now,
-                    now,
-                    "bench",
-                    "bench",
-                    title,
-                    raw.get("code"),
-                    raw.get("rating"),
-                    raw.get("length"),
-                    raw.get("width"),
-                    raw.get("depth"),
-                    raw.get("berths"),
-                    raw.get("day"),
-                    ((String) raw.get("seen")).replace('T', ' '),
-                    raw.get("open"),
-                    raw.get("email"),
-                    raw.get("phone"),
-                    raw.get("site"),
-                    raw.get("colour"),
-                    spot((Map<?, ?>) raw.get("spot")),
-                    raw.get("notes")));
-            int position = 0;
-            for (var row : (List<?>) raw.get("charges")) {
-                var charge = (Map<?, ?>) row;
-                charges.add(Arrays.asList(
-                        id,
-                        id + position,
-                        0,
-                        position,
-                        charge.get("season"),
-                        charge.get("amount"),
-                        charge.get("from")));
-                position++;
-            }
-            position = 0;
-            for (var term : (List<?>) raw.get("waterway")) {
-                terms.add(Arrays.asList(id, 0, position++, term));
-            }
-            keepers.add(Arrays.asList(id, 0, 0, "tperson", raw.get("keeper")));
-            words.add(Arrays.asList(
-                    id,
-                    List.of("title", "code", "rating", "email", "phone", "site", "notes").stream()
-                                    .map(key -> (String) raw.get(key))
-                                    .collect(Collectors.joining("\n"))
-                            + "\n"
-                            + ((List<?>) raw.get("charges"))
-                                    .stream()
-                                            .map(row -> (String) ((Map<?, ?>) row).get("season"))
-                                            .collect(Collectors.joining("\n"))));
-            id++;
-        }
-        batch(connection, INSERT, own);
-        batch(
-                connection,
-                "INSERT INTO survey__charges (record_id, id, row_id, position, season, amount, `from`) VALUES ("
-                        + marks(7) + ")",
-                charges);
-        batch(
-                connection,
-                "INSERT INTO survey__terms__waterway (record_id, row_id, position, term_id) VALUES (" + marks(4) + ")",
-                terms);
-        batch(
-                connection,
-                "INSERT INTO survey__keeper (record_id, row_id, position, target_type, target_id) VALUES (" + marks(5)
-                        + ")",
-                keepers);
-        batch(connection, "INSERT INTO words (record_id, words) VALUES (?, ?)", words);
-        connection.commit();
-    }
-
-    private static Point spot(Map<?, ?> raw) {
+    static Point spot(Map<?, ?> raw) {
         return new Point(
                 Double.parseDouble((String) raw.get("longitude")), Double.parseDouble((String) raw.get("latitude")));
     }

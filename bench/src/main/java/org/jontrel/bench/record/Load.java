@@ -9,23 +9,14 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.concurrent.Callable;
-import java.util.concurrent.Executors;
-import java.util.concurrent.atomic.AtomicLong;
 import java.util.stream.LongStream;
-import org.jontrel.core.model.RecordState;
-import org.jontrel.core.value.Link;
-import org.jontrel.site.Site;
 import org.jontrel.site.record.write.SaveResult;
-import org.jontrel.site.record.write.Write;
 import org.jontrel.site.run.Runs;
 
 /** Makes the records through the engine, then copies them into the two other layouts. */
 final class Load {
     private static final int PEOPLE = 20_000;
     private static final int ROUNDS = 20_000;
-    private static final int TOGETHER = 1_000;
-    private static final int LOADERS = 2;
     private final Path folder;
     private final long records;
 
@@ -82,14 +73,14 @@ final class Load {
         var outcome = site.runs().start(new Runs.RunTarget("1.0.0", Databases.model(), List.of()), "bench", _ -> {});
         ((Runs.RunOutcome.Started) outcome).work().run();
         var terms = new ArrayList<Long>();
-        below(site, terms, Optional.empty(), "Reach", 3);
-        var people = many(site, "tperson", PEOPLE, number -> Map.of("title", "Keeper " + number));
+        DrawnLinks.below(site, terms, Optional.empty(), "Reach", 3);
+        var people = DrawnLinks.many(site, "tperson", PEOPLE, number -> Map.of("title", "Keeper " + number));
         var surveys = new Surveys(people, terms);
         long began = System.nanoTime();
-        var ids = many(site, "tsurvey", records, surveys::raw);
+        var ids = DrawnLinks.many(site, "tsurvey", records, surveys::raw);
         double seconds = (System.nanoTime() - began) / 1e9;
         System.out.printf("stored %d records in %.0f s, %.0f a second%n", records, seconds, records / seconds);
-        var rounds = many(
+        var rounds = DrawnLinks.many(
                 site,
                 "tround",
                 ROUNDS,
@@ -106,45 +97,8 @@ final class Load {
                 String.valueOf(rounds.stream().mapToLong(Long::longValue).max().orElseThrow()));
     }
 
-    /** Ten under each, three deep. */
-    private static void below(Site site, List<Long> all, Optional<Long> parent, String name, int depth) {
-        var writes = new ArrayList<Write>();
-        for (int i = 1; i <= 10; i++) {
-            var write = Write.fresh("xwaterway", RecordState.PUBLISHED, Map.of("label", name + " " + i), "bench");
-            writes.add(parent.map(id -> write.under(new Link("xwaterway", id))).orElse(write));
-        }
-        var made = ids(site.records().saveAll(writes));
-        all.addAll(made);
-        if (depth > 1) {
-            for (int i = 0; i < made.size(); i++) {
-                below(site, all, Optional.of(made.get(i)), name + " " + (i + 1), depth - 1);
-            }
-        }
-    }
-
-    private interface Making {
+    interface Making {
         Map<String, ?> raw(long number);
-    }
-
-    private static List<Long> many(Site site, String recordType, long count, Making making) throws Exception {
-        var made = new ArrayList<Long>();
-        var next = new AtomicLong();
-        Callable<List<Long>> loader = () -> {
-            var own = new ArrayList<Long>();
-            for (long from = next.getAndAdd(TOGETHER); from < count; from = next.getAndAdd(TOGETHER)) {
-                var writes = LongStream.range(from, Math.min(count, from + TOGETHER))
-                        .mapToObj(number -> Write.fresh(recordType, RecordState.PUBLISHED, making.raw(number), "bench"))
-                        .toList();
-                own.addAll(ids(site.records().saveAll(writes)));
-            }
-            return own;
-        };
-        try (var pool = Executors.newFixedThreadPool(LOADERS)) {
-            for (var each : pool.invokeAll(java.util.Collections.nCopies(LOADERS, loader))) {
-                made.addAll(each.get());
-            }
-        }
-        return made;
     }
 
     static List<Long> ids(List<SaveResult> saved) {

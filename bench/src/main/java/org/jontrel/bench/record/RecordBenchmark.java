@@ -250,7 +250,7 @@ public class RecordBenchmark {
 
     @Benchmark
     public void insert_hand() throws SQLException {
-        HandSql.insert(hand, List.of(surveys.raw(number)), freshId());
+        HandInsert.insert(hand, List.of(surveys.raw(number)), freshId());
     }
 
     @Benchmark
@@ -300,7 +300,7 @@ public class RecordBenchmark {
 
     @Benchmark
     public void thousand_hand() throws SQLException {
-        HandSql.insert(hand, thousand(), freshId());
+        HandInsert.insert(hand, thousand(), freshId());
     }
 
     @Benchmark

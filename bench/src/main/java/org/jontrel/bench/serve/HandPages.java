@@ -7,19 +7,15 @@ import java.nio.charset.StandardCharsets;
 import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.SQLException;
-import java.sql.Timestamp;
 import java.time.LocalDate;
-import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.stream.Collectors;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
-import org.jontrel.server.publicsite.PageField;
 import org.jontrel.server.publicsite.PageFrame;
 import org.jontrel.server.publicsite.PageWriter;
 import org.jontrel.server.publicsite.PublicPages;
@@ -50,8 +46,6 @@ class HandPages {
             (SELECT id, title FROM structure WHERE state = 'scheduled' AND publish_at <= UTC_TIMESTAMP()
                 ORDER BY title, id LIMIT 25)
             ORDER BY key_0, own_id LIMIT 25""";
-    private static final Map<String, String> SORTS = Map.of("lock", "Lock", "bridge", "Bridge", "aqueduct", "Aqueduct");
-    private static final Map<String, String> CONDITIONS = Map.of("good", "Good", "fair", "Fair", "poor", "Poor");
 
     private final HikariDataSource pool;
     private final PageWriter writer;
@@ -78,7 +72,7 @@ class HandPages {
                 .definition();
     }
 
-    private record Structure(
+    record Structure(
             long id,
             String slug,
             String title,
@@ -138,7 +132,7 @@ class HandPages {
                 }
             }
             var structures = ids.stream().map(found::get).toList();
-            var files = files(connection, structures);
+            var files = HandParts.files(connection, structures);
             connection.commit();
             return html(writer.index(
                     frame,
@@ -163,9 +157,9 @@ class HandPages {
                     structure = Structure.of(row);
                 }
             }
-            var files = files(connection, List.of(structure));
+            var files = HandParts.files(connection, List.of(structure));
             connection.commit();
-            return html(writer.record(frame, type, card(structure, files), "", sections(structure)));
+            return html(writer.record(frame, type, card(structure, files), "", HandParts.sections(structure)));
         }
     }
 
@@ -185,41 +179,7 @@ class HandPages {
         }
     }
 
-    private static Map<Long, StoredFile> files(Connection connection, List<Structure> structures) throws SQLException {
-        var ids = structures.stream()
-                .map(Structure::picture)
-                .filter(Objects::nonNull)
-                .distinct()
-                .toList();
-        var files = new HashMap<Long, StoredFile>();
-        if (ids.isEmpty()) {
-            return files;
-        }
-        try (var statement = connection.createStatement();
-                var row = statement.executeQuery("SELECT id, format, width, height, bytes, name, alt, sha256, focus_x,"
-                        + " focus_y, created_at, created_by FROM jontrel_media WHERE id IN (" + joined(ids) + ")")) {
-            while (row.next()) {
-                files.put(
-                        row.getLong(1),
-                        new StoredFile(
-                                row.getLong(1),
-                                row.getString(2),
-                                row.getInt(3),
-                                row.getInt(4),
-                                row.getLong(5),
-                                row.getString(6),
-                                row.getString(7),
-                                row.getString(8),
-                                row.getInt(9),
-                                row.getInt(10),
-                                row.getObject(11, Timestamp.class).toInstant(),
-                                row.getString(12)));
-            }
-        }
-        return files;
-    }
-
-    private static String joined(List<Long> ids) {
+    static String joined(List<Long> ids) {
         return ids.stream().map(String::valueOf).collect(Collectors.joining(", "));
     }
 
@@ -230,45 +190,5 @@ class HandPages {
                 "/at/" + SITE + "/structures/" + structure.slug(),
                 structure.picture() == null ? null : files.get(structure.picture()),
                 List.of());
-    }
-
-    private static List<PublicPages.PageSection> sections(Structure structure) {
-        var facts = new ArrayList<PageField>();
-        text(facts, "Sort", SORTS.get(structure.sort()));
-        text(facts, "Rise", structure.rise());
-        text(facts, "Width", structure.width() == null ? null : number(structure.width()) + "\u00a0m");
-        text(facts, "Built", structure.built() == null ? null : number(structure.built()));
-        text(facts, "Condition", CONDITIONS.get(String.valueOf(structure.condition())));
-        text(facts, "Gates", structure.gates());
-        text(
-                facts,
-                "Last inspected",
-                structure.inspected() == null
-                        ? null
-                        : structure.inspected().format(DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH)));
-        var visitors = new ArrayList<PageField>();
-        text(visitors, "Step-free", structure.stepFree() == null ? null : structure.stepFree() ? "Step-free" : "Steps");
-        if (structure.story() != null) {
-            visitors.add(
-                    new PageField("Story", "prose", structure.story(), List.of(), List.of(), List.of(), List.of()));
-        }
-        var sections = new ArrayList<PublicPages.PageSection>();
-        if (!facts.isEmpty()) {
-            sections.add(new PublicPages.PageSection("Facts", facts));
-        }
-        if (!visitors.isEmpty()) {
-            sections.add(new PublicPages.PageSection("For visitors", visitors));
-        }
-        return sections;
-    }
-
-    private static String number(BigDecimal number) {
-        return number.stripTrailingZeros().toPlainString();
-    }
-
-    private static void text(List<PageField> lines, String label, String text) {
-        if (text != null) {
-            lines.add(new PageField(label, "text", text, List.of(), List.of(), List.of(), List.of()));
-        }
     }
 }

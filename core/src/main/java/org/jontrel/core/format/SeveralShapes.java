@@ -1,7 +1,6 @@
 package org.jontrel.core.format;
 
 import java.util.List;
-import java.util.Set;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Kind.Amount;
 import org.jontrel.core.shape.Composites;
@@ -53,93 +52,6 @@ final class SeveralShapes {
                     Sense.FORM,
                     "The control: a menu, buttons or checkboxes (ticks).")
             .build(v -> new Kind.Choice(v.get("options"), v.get("list"), amount(v), v.get("shown")));
-
-    static final ObjectShape<Kind.Image> IMAGE = ObjectShape.<Kind.Image>of("image field")
-            .optional(
-                    "min_width",
-                    Scalars.WHOLE_NUMBER,
-                    Kind.Image::minWidth,
-                    null,
-                    Sense.LOWER_BOUND,
-                    "Narrower images are refused; any width is accepted when left out. In pixels.")
-            .optional(
-                    "min_height",
-                    Scalars.WHOLE_NUMBER,
-                    Kind.Image::minHeight,
-                    null,
-                    Sense.LOWER_BOUND,
-                    "Lower images are refused; any height is accepted when left out. In pixels.")
-            .optional(
-                    "max_width",
-                    Scalars.WHOLE_NUMBER,
-                    Kind.Image::maxWidth,
-                    null,
-                    Sense.UPPER_BOUND,
-                    "Wider images are refused; any width is accepted when left out. In pixels.")
-            .optional(
-                    "max_height",
-                    Scalars.WHOLE_NUMBER,
-                    Kind.Image::maxHeight,
-                    null,
-                    Sense.UPPER_BOUND,
-                    "Higher images are refused; any height is accepted when left out. In pixels.")
-            .optional(
-                    "max_kilobytes",
-                    Scalars.WHOLE_NUMBER,
-                    Kind.Image::maxKilobytes,
-                    null,
-                    Sense.UPPER_BOUND,
-                    "Larger images are refused. In KB of 1,024 bytes, up to 20,480.")
-            .optional(
-                    "alt_required",
-                    Scalars.FLAG,
-                    Kind.Image::altRequired,
-                    true,
-                    Sense.RULE,
-                    "Whether each image needs a text that describes it to people who cannot see it.")
-            .optional(
-                    "formats",
-                    Composites.set(Scalars.TEXT),
-                    Kind.Image::formats,
-                    Set.of(),
-                    Sense.ALLOWED_OR_ALL,
-                    "The formats that are accepted: jpeg, png, gif, webp; all of them when left out.")
-            .optional(
-                    "widths",
-                    Composites.list(Scalars.WHOLE_NUMBER),
-                    Kind.Image::widths,
-                    List.of(),
-                    Sense.FORM,
-                    "The widths, in pixels, in which smaller images are made, so that small screens load less.")
-            .all(amount("pictures"), Kind.Image::amount)
-            .build(v -> new Kind.Image(
-                    v.get("min_width"),
-                    v.get("min_height"),
-                    v.get("max_width"),
-                    v.get("max_height"),
-                    v.get("max_kilobytes"),
-                    v.<Boolean>get("alt_required"),
-                    v.get("formats"),
-                    v.get("widths"),
-                    amount(v)));
-
-    static final ObjectShape<Kind.File> FILE = ObjectShape.<Kind.File>of("file field")
-            .optional(
-                    "formats",
-                    Composites.set(Scalars.TEXT),
-                    Kind.File::formats,
-                    Set.of(),
-                    Sense.ALLOWED_OR_ALL,
-                    "The file extensions that are accepted, such as pdf; all of them when left out.")
-            .optional(
-                    "max_kilobytes",
-                    Scalars.WHOLE_NUMBER,
-                    Kind.File::maxKilobytes,
-                    null,
-                    Sense.UPPER_BOUND,
-                    "Larger files are refused. In KB of 1,024 bytes, up to 102,400.")
-            .all(amount("files"), Kind.File::amount)
-            .build(v -> new Kind.File(v.get("formats"), v.get("max_kilobytes"), amount(v)));
 
     static final ObjectShape<Kind.Inverse> INVERSE = ObjectShape.<Kind.Inverse>of("inverse")
             .named("inverse")
@@ -260,7 +172,7 @@ final class SeveralShapes {
 
     private SeveralShapes() {}
 
-    private static List<Property<Amount, ?>> amount(String what) {
+    static List<Property<Amount, ?>> amount(String what) {
         return ObjectShape.<Amount>of("")
                 .optional(
                         "many",
@@ -287,7 +199,7 @@ final class SeveralShapes {
                 .properties();
     }
 
-    private static Amount amount(ObjectShape.PropertyValues v) {
+    static Amount amount(ObjectShape.PropertyValues v) {
         return new Amount(v.<Boolean>get("many"), v.get("min_count"), v.get("max_count"));
     }
 }

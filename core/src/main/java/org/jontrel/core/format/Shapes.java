@@ -133,9 +133,9 @@ public final class Shapes {
     /** What stands within definitions and fields and has settings of its own, by a name for each. */
     public static SequencedMap<String, List<PropertyDescription>> parts() {
         var parts = new LinkedHashMap<String, List<PropertyDescription>>();
-        parts.put("index", about(TypeShape.INDEX));
-        parts.put("nested", about(TypeShape.NESTING));
-        parts.put("taxonomy_use", about(TypeShape.USE));
+        parts.put("index", about(TypePartShapes.INDEX));
+        parts.put("nested", about(TypePartShapes.NESTING));
+        parts.put("taxonomy_use", about(TypePartShapes.USE));
         parts.put("inverse", about(SeveralShapes.INVERSE));
         parts.put("option", about(SeveralShapes.OPTION));
         return parts;

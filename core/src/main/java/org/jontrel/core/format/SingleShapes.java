@@ -157,57 +157,6 @@ final class SingleShapes {
             .optional("no", Scalars.TEXT, Kind.YesNo::no, "No", Sense.WORDING, "What forms and pages show for no.")
             .build(v -> new Kind.YesNo(v.get("yes"), v.get("no")));
 
-    static final ObjectShape<Kind.Date> DATE = ObjectShape.<Kind.Date>of("date field")
-            .optional(
-                    "earliest",
-                    Scalars.DATE,
-                    Kind.Date::earliest,
-                    null,
-                    Sense.LOWER_BOUND,
-                    "Earlier dates are refused; there is no limit when left out.")
-            .optional(
-                    "latest",
-                    Scalars.DATE,
-                    Kind.Date::latest,
-                    null,
-                    Sense.UPPER_BOUND,
-                    "Later dates are refused; there is no limit when left out.")
-            .build(v -> new Kind.Date(v.get("earliest"), v.get("latest")));
-
-    static final ObjectShape<Kind.Time> TIME = ObjectShape.<Kind.Time>of("time field")
-            .optional(
-                    "earliest",
-                    Scalars.TIME,
-                    Kind.Time::earliest,
-                    null,
-                    Sense.LOWER_BOUND,
-                    "Earlier times are refused; there is no limit when left out.")
-            .optional(
-                    "latest",
-                    Scalars.TIME,
-                    Kind.Time::latest,
-                    null,
-                    Sense.UPPER_BOUND,
-                    "Later times are refused; there is no limit when left out.")
-            .build(v -> new Kind.Time(v.get("earliest"), v.get("latest")));
-
-    static final ObjectShape<Kind.DateTime> DATE_TIME = ObjectShape.<Kind.DateTime>of("date-and-time field")
-            .optional(
-                    "earliest",
-                    Scalars.MOMENT,
-                    Kind.DateTime::earliest,
-                    null,
-                    Sense.LOWER_BOUND,
-                    "Earlier moments are refused; there is no limit when left out. In UTC.")
-            .optional(
-                    "latest",
-                    Scalars.MOMENT,
-                    Kind.DateTime::latest,
-                    null,
-                    Sense.UPPER_BOUND,
-                    "Later moments are refused; there is no limit when left out. In UTC.")
-            .build(v -> new Kind.DateTime(v.get("earliest"), v.get("latest")));
-
     static final ObjectShape<Kind.Email> EMAIL =
             ObjectShape.<Kind.Email>of("e-mail field").build(_ -> Kind.Email.PLAIN);
 

@@ -32,7 +32,7 @@ public final class Things {
                     case Kind.Inverse _ -> SeveralShapes.INVERSE;
                     case Term _ -> TaxonomyShape.TERM;
                     case Block _ -> LayoutShapes.BLOCK;
-                    case TaxonomyUse _ -> TypeShape.USE;
+                    case TaxonomyUse _ -> TypePartShapes.USE;
                     case Part _ -> TypeShape.PART;
                     default -> throw new IllegalArgumentException("No thing of a definition: " + thing.getClass());
                 };

@@ -8,7 +8,6 @@ import org.jontrel.core.model.Nesting;
 import org.jontrel.core.model.Part;
 import org.jontrel.core.model.Publishing;
 import org.jontrel.core.model.RecordState;
-import org.jontrel.core.model.TaxonomyUse;
 import org.jontrel.core.shape.Composites;
 import org.jontrel.core.shape.Mapper;
 import org.jontrel.core.shape.ObjectShape;
@@ -19,88 +18,6 @@ import org.jontrel.core.shape.Sense;
 /** Content types in files. */
 final class TypeShape {
     private static final int MOST_PLACES = 10_000;
-    static final ObjectShape<Index> INDEX = ObjectShape.<Index>of("index")
-            .optional(
-                    "on",
-                    Scalars.FLAG,
-                    Index::on,
-                    true,
-                    Sense.PERMISSION,
-                    "Whether there is a page that lists the records.")
-            .optional(
-                    "order",
-                    Scalars.reference(Mapper.ReferenceTarget.FIELD),
-                    Index::order,
-                    Index.PLAIN.order(),
-                    Sense.FORM,
-                    "The field or standard part they are sorted by.")
-            .optional(
-                    "descending",
-                    Scalars.FLAG,
-                    Index::descending,
-                    false,
-                    Sense.FORM,
-                    "Whether the order is descending: Z to A, largest or latest first.")
-            .optional(
-                    "page_size",
-                    Scalars.WHOLE_NUMBER,
-                    Index::pageSize,
-                    24,
-                    Sense.FORM,
-                    "Records on one page, up to 200.")
-            .build(v -> new Index(
-                    v.<Boolean>get("on"), v.get("order"), v.<Boolean>get("descending"), v.<Integer>get("page_size")));
-
-    static final ObjectShape<Nesting> NESTING = ObjectShape.<Nesting>of("nesting")
-            .required(
-                    "under",
-                    Composites.set(Scalars.reference(Mapper.ReferenceTarget.TYPE)),
-                    Nesting::under,
-                    Sense.ALLOWED,
-                    "The content types whose records may be a parent.")
-            .optional("required", Scalars.FLAG, Nesting::required, false, Sense.RULE, "Whether a parent is required.")
-            .optional(
-                    "parents_in_address",
-                    Scalars.FLAG,
-                    Nesting::parentsInAddress,
-                    true,
-                    Sense.ADDRESS,
-                    "Whether the address includes the parents.")
-            .build(v -> new Nesting(v.get("under"), v.<Boolean>get("required"), v.<Boolean>get("parents_in_address")));
-
-    static final ObjectShape<TaxonomyUse> USE = ObjectShape.<TaxonomyUse>of("taxonomy in use")
-            .named("taxonomy_use")
-            .identity(TaxonomyUse::taxonomy, true)
-            .labelled(TaxonomyUse::taxonomy)
-            .required(
-                    "use",
-                    Scalars.reference(Mapper.ReferenceTarget.TAXONOMY),
-                    TaxonomyUse::taxonomy,
-                    Sense.IDENTITY,
-                    "The taxonomy that classifies the records.")
-            .optional(
-                    "required",
-                    Scalars.FLAG,
-                    TaxonomyUse::required,
-                    false,
-                    Sense.RULE,
-                    "Whether a published record needs a term.")
-            .optional(
-                    "max",
-                    Scalars.WHOLE_NUMBER,
-                    TaxonomyUse::max,
-                    null,
-                    Sense.UPPER_BOUND,
-                    "The most terms that one record may have.")
-            .optional(
-                    "add_terms",
-                    Scalars.FLAG,
-                    TaxonomyUse::addTerms,
-                    false,
-                    Sense.BEHAVIOUR,
-                    "Whether editors may add terms while they fill in a form.")
-            .build(v -> new TaxonomyUse(
-                    v.get("use"), v.<Boolean>get("required"), v.get("max"), v.<Boolean>get("add_terms")));
 
     private static final List<Property<Publishing, ?>> PUBLISHING = ObjectShape.<Publishing>of("")
             .optional(
@@ -205,12 +122,18 @@ final class TypeShape {
                     "Labels that replace those of the standard parts, and of parent.")
             .optional(
                     "nested",
-                    NESTING,
+                    TypePartShapes.NESTING,
                     ContentType::nesting,
                     Nesting.NONE,
                     Sense.STRUCTURE,
                     "Which records can be a parent of its records.")
-            .optional("index", INDEX, ContentType::index, Index.PLAIN, Sense.FORM, "The page that lists its records.")
+            .optional(
+                    "index",
+                    TypePartShapes.INDEX,
+                    ContentType::index,
+                    Index.PLAIN,
+                    Sense.FORM,
+                    "The page that lists its records.")
             .all(PUBLISHING, ContentType::publishing)
             .optional(
                     "columns",
@@ -228,7 +151,7 @@ final class TypeShape {
                     "Its groups of fields, in order.")
             .optional(
                     "taxonomies",
-                    Composites.things(USE),
+                    Composites.things(TypePartShapes.USE),
                     ContentType::taxonomies,
                     List.of(),
                     Sense.PARTS,

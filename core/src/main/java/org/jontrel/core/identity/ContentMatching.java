@@ -1,9 +1,7 @@
 package org.jontrel.core.identity;
 
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
-import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -55,7 +53,7 @@ final class ContentMatching {
      * @param all everything
      * @param itself what it says of itself, whatever it holds and whenever it is shown
      */
-    private record ContentText(String all, String itself) {
+    record ContentText(String all, String itself) {
         static final ContentText NONE = new ContentText("", "");
     }
 
@@ -64,7 +62,7 @@ final class ContentMatching {
         return text(thing, isNow).all();
     }
 
-    private ContentText text(Object thing, boolean isNow) {
+    ContentText text(Object thing, boolean isNow) {
         if (now == null) {
             now = texts(model);
             before = texts(earlier);
@@ -104,7 +102,7 @@ final class ContentMatching {
         if (items.stream().noneMatch(item -> item instanceof Group || item instanceof Block)) {
             return;
         }
-        var run = new Run(items, beside, pairs, matchable);
+        var run = new ContentPairs(this, items, beside, pairs, matchable);
         run.titles();
         run.ends();
         run.unique((item, isNow) -> of(item, isNow));
@@ -123,7 +121,7 @@ final class ContentMatching {
         };
     }
 
-    private boolean alike(Object a, Object b) {
+    boolean alike(Object a, Object b) {
         return switch (a) {
             case Group group when b instanceof Group other -> alike(keys(group.fields()), keys(other.fields()));
             case Block block
@@ -157,152 +155,7 @@ final class ContentMatching {
     }
 
     /** How a thing is told apart from others. */
-    private interface ContentTrait {
+    interface ContentTrait {
         String of(Object thing, boolean isNow);
-    }
-
-    private final class Run {
-        private final List<Object> items;
-        private final List<Object> beside;
-        private final Map<String, Object> pairs;
-        private final BiPredicate<Object, Object> matchable;
-        private final Map<Object, Integer> places = new IdentityHashMap<>();
-        private final boolean[] taken;
-
-        Run(List<Object> items, List<Object> beside, Map<String, Object> pairs, BiPredicate<Object, Object> matchable) {
-            this.items = items;
-            this.beside = beside;
-            this.pairs = pairs;
-            this.matchable = matchable;
-            this.taken = new boolean[beside.size()];
-            for (int i = 0; i < beside.size(); i++) {
-                places.put(beside.get(i), i);
-                taken[i] = pairs.containsValue(beside.get(i));
-            }
-        }
-
-        private boolean paired(Object item) {
-            return pairs.containsKey(Identities.idOf(item));
-        }
-
-        private boolean pair(Object item, Object known) {
-            if (paired(item)
-                    || taken[places.get(known)]
-                    || item.getClass() != known.getClass()
-                    || !matchable.test(item, known)) {
-                return false;
-            }
-            pairs.put(Identities.idOf(item), known);
-            taken[places.get(known)] = true;
-            return true;
-        }
-
-        /** Groups of which both sides have the same, each once, are known by their titles. */
-        void titles() {
-            var titles = titles(items);
-            var others = titles(beside);
-            if (titles != null && others != null && titles.keySet().equals(others.keySet())) {
-                titles.forEach((title, item) -> pair(item, others.get(title)));
-            }
-        }
-
-        private static Map<String, Object> titles(List<Object> things) {
-            var titles = new HashMap<String, Object>();
-            for (var thing : things) {
-                if (!(thing instanceof Group group) || titles.put(group.title(), thing) != null) {
-                    return null;
-                }
-            }
-            return titles;
-        }
-
-        /** What is the same from the beginning on, and from the end back. */
-        void ends() {
-            if (items.stream().allMatch(this::paired)) {
-                return;
-            }
-            int most = Math.min(items.size(), beside.size());
-            int first = 0;
-            while (first < most && same(items.get(first), beside.get(first))) {
-                first++;
-            }
-            for (int i = 1; i <= most - first; i++) {
-                if (!same(items.get(items.size() - i), beside.get(beside.size() - i))) {
-                    break;
-                }
-            }
-        }
-
-        private boolean same(Object item, Object known) {
-            return pairs.get(Identities.idOf(item)) == known
-                    || (of(item, true).equals(of(known, false)) && pair(item, known));
-        }
-
-        void unique(ContentTrait sign) {
-            if (items.stream().allMatch(this::paired)) {
-                return;
-            }
-            var left = new HashMap<String, List<Object>>();
-            var right = new HashMap<String, List<Object>>();
-            items.stream()
-                    .filter(item -> !paired(item))
-                    .forEach(item -> left.computeIfAbsent(sign.of(item, true), _ -> new ArrayList<>())
-                            .add(item));
-            beside.stream()
-                    .filter(each -> !taken[places.get(each)])
-                    .forEach(each -> right.computeIfAbsent(sign.of(each, false), _ -> new ArrayList<>())
-                            .add(each));
-            left.forEach((text, some) -> {
-                var others = right.getOrDefault(text, List.of());
-                if (some.size() == 1 && others.size() == 1) {
-                    pair(some.getFirst(), others.getFirst());
-                }
-            });
-        }
-
-        /** Between the same neighbours, as many as there were, one after another, where each is alike. */
-        void gaps() {
-            for (int i = 0; i < items.size(); i++) {
-                int from = i;
-                while (i < items.size() && !paired(items.get(i))) {
-                    i++;
-                }
-                if (i > from) {
-                    gap(
-                            items.subList(from, i),
-                            from == 0 ? -1 : place(from - 1),
-                            i == items.size() ? beside.size() : place(i));
-                }
-            }
-        }
-
-        private int place(int item) {
-            return places.get(pairs.get(Identities.idOf(items.get(item))));
-        }
-
-        private void gap(List<Object> open, int after, int until) {
-            if (after >= until) {
-                return;
-            }
-            var known = beside.subList(after + 1, until).stream()
-                    .filter(each -> !taken[places.get(each)])
-                    .toList();
-            if (known.size() != open.size()) {
-                return;
-            }
-            for (int i = 0; i < open.size(); i++) {
-                if (!alike(open.get(i), known.get(i)) && !itselfSame(open.get(i), known.get(i))) {
-                    return;
-                }
-            }
-            for (int i = 0; i < open.size(); i++) {
-                pair(open.get(i), known.get(i));
-            }
-        }
-
-        private boolean itselfSame(Object a, Object b) {
-            return a.getClass() == b.getClass()
-                    && text(a, true).itself().equals(text(b, false).itself());
-        }
     }
 }

@@ -11,11 +11,8 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.BiConsumer;
 import org.jontrel.core.format.Things;
-import org.jontrel.core.model.Block;
 import org.jontrel.core.model.Definition;
-import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Model;
-import org.jontrel.core.model.Term;
 
 /**
  * Finds for the things of a model those that they were in an earlier one: by id; where either has none, by the key that the
@@ -81,7 +78,7 @@ final class Matching {
         bind(definition, before);
         var open = new ArrayDeque<Object>();
         inside(definition, before, open);
-        var elsewhere = open.isEmpty() ? null : new Elsewhere(before);
+        var elsewhere = open.isEmpty() ? null : new Elsewhere(contents, before);
         while (!open.isEmpty()) {
             moved(open.removeFirst(), elsewhere, open);
         }
@@ -120,7 +117,7 @@ final class Matching {
 
     /** What is new where it stands may have been elsewhere in the definition; else what is in it may have been. */
     private void moved(Object item, Elsewhere elsewhere, Deque<Object> open) {
-        var known = elsewhere.find(item);
+        var known = elsewhere.find(item, was.get(Identities.idOf(item)), this::matchable);
         if (known != null) {
             bind(item, known);
             inside(item, known, open);
@@ -207,45 +204,5 @@ final class Matching {
             again = said.keySet().removeIf(id -> named.containsKey(keys.get(id)) && !left.contains(keys.get(id)));
         }
         return said;
-    }
-
-    /** What of a definition as it was is not where it was. */
-    private final class Elsewhere {
-        private final Map<String, Object> byId = new HashMap<>();
-        private final Map<String, List<Object>> byName = new HashMap<>();
-
-        Elsewhere(Object before) {
-            Things.within(before, thing -> {
-                if (!Things.shape(thing).scoped(thing)) {
-                    byId.putIfAbsent(Identities.idOf(thing), thing);
-                    name(thing, false)
-                            .ifPresent(name -> byName.computeIfAbsent(name, _ -> new ArrayList<>())
-                                    .add(thing));
-                }
-            });
-        }
-
-        private java.util.Optional<String> name(Object thing, boolean now) {
-            return switch (thing) {
-                case Field _, Term _ -> ContentMatching.key(thing).map(key -> thing.getClass() + " " + key);
-                case Block _ -> java.util.Optional.of(thing.getClass() + " " + contents.of(thing, now));
-                default -> java.util.Optional.empty();
-            };
-        }
-
-        Object find(Object item) {
-            var same = byId.get(Identities.idOf(item));
-            if (same != null && same.getClass() == item.getClass()) {
-                return same;
-            }
-            var found = new ArrayList<Object>();
-            name(item, true).ifPresent(name -> found.addAll(byName.getOrDefault(name, List.of())));
-            var key = was.get(Identities.idOf(item));
-            if (key != null) {
-                found.addAll(byName.getOrDefault(item.getClass() + " " + key, List.of()));
-            }
-            found.removeIf(each -> !matchable(item, each));
-            return found.size() == 1 ? found.getFirst() : null;
-        }
     }
 }

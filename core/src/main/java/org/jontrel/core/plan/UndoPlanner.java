@@ -5,7 +5,6 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.stream.Collectors;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
@@ -159,9 +158,10 @@ public final class UndoPlanner {
             var name = type.map(RecordType::singular).orElse(step.recordTypeId());
             var whole = since.getOrDefault(new Question(step.recordTypeId(), ""), Since.NOTHING);
             switch (step) {
-                case Step.CarryBack carry -> findings.addAll(carried(carry.recordTypeId(), carry.fieldId(), is, since));
+                case Step.CarryBack carry ->
+                    findings.addAll(UndoFindings.carried(carry.recordTypeId(), carry.fieldId(), is, since));
                 case Step.CarryForth carry ->
-                    findings.addAll(carried(carry.recordTypeId(), carry.fieldId(), is, since));
+                    findings.addAll(UndoFindings.carried(carry.recordTypeId(), carry.fieldId(), is, since));
                 case Step.HoldTable hold
                 when whole.records() > 0 ->
                     findings.add(Finding.of(
@@ -173,7 +173,7 @@ public final class UndoPlanner {
                         findings.add(Finding.of(
                                 Code.UNDO_VALUES_HELD,
                                 Place.field(recordTypeId, fieldId, ""),
-                                label(was, fieldId),
+                                UndoSentences.label(was, fieldId),
                                 held));
                     }
                 }
@@ -199,59 +199,10 @@ public final class UndoPlanner {
                             });
                 default -> {}
             }
-            planned.add(
-                    new Plan.PlannedStep(step, step.instant() ? 0 : whole.records(), sentence(step, was, is, name)));
+            planned.add(new Plan.PlannedStep(
+                    step, step.instant() ? 0 : whole.records(), UndoSentences.sentence(step, was, is, name)));
         }
         findings.sort(Finding.WORST_FIRST);
         return new Plan(planned, List.of(), findings);
-    }
-
-    private static List<Finding> carried(
-            String recordTypeId, String fieldId, Optional<RecordType> is, Map<Question, Since> since) {
-        var counts = since.getOrDefault(new Question(recordTypeId, fieldId), Since.NOTHING);
-        var field = is.flatMap(recordType -> recordType.field(fieldId));
-        var label = field.map(Field::label).orElse("");
-        var place = Place.field(recordTypeId, fieldId, "");
-        var findings = new ArrayList<Finding>();
-        if (counts.carried() > 0) {
-            findings.add(Finding.of(Code.UNDO_VALUES_CARRIED, place, label, counts.carried()));
-        }
-        if (counts.lost() > 0) {
-            var kind = field.map(f -> f.kind().code().replace('_', ' ')).orElse("");
-            findings.add(Finding.of(Code.UNDO_VALUES_NOT_CARRIED, place, label, counts.lost(), kind));
-        }
-        return findings;
-    }
-
-    private static String sentence(Step step, Optional<RecordType> was, Optional<RecordType> is, String name) {
-        var field = is.or(() -> was);
-        return switch (step) {
-            case Step.CreateTable _ -> "Make a table for " + name;
-            case Step.AddColumn add -> "Add a column for " + label(field, add.fieldId());
-            case Step.CopyColumn copy -> "Copy " + label(field, copy.fieldId());
-            case Step.CarryBack carry -> "Carry over what changed in " + label(field, carry.fieldId()) + " since";
-            case Step.CarryForth carry -> "Carry over what changed in " + label(field, carry.fieldId()) + " since";
-            case Step.DropBeside drop -> "Remove the unused copy of " + label(field, drop.fieldId());
-            case Step.SwitchColumns columns ->
-                was.isPresent() && is.isPresent()
-                        ? SwitchSentences.sentence(was.get(), is.get(), columns.turns())
-                        : "Switch the columns of " + name;
-            case Step.RenameTable rename -> "Rename the table " + rename.before() + " to " + rename.after();
-            case Step.HoldTable _ -> "Hold all records of " + name;
-            case Step.RestoreTable _ -> "Bring back the records of " + name;
-            case Step.Redirect redirect -> "Redirect " + redirect.before() + " to " + redirect.after();
-            case Step.AddTable add -> "Make a table for " + label(field, add.fieldId());
-            case Step.HoldOwn hold -> "Hold the values of " + label(was.or(() -> is), hold.fieldId());
-            case Step.RestoreOwn restore -> "Bring back the values of " + label(field, restore.fieldId());
-            case Step.StarterTerms _ -> "Put back the labels of the terms of " + name;
-            case Step.Indexes _, Step.IndexColumn _ -> "Make lists of " + name + " quick";
-            case Step.RenewWords _ ->
-                was.or(() -> is).map(SearchSteps::sentence).orElse(name);
-            case Step.CheckRecords _ -> "Find which records of " + name + " satisfy the definition";
-        };
-    }
-
-    private static String label(Optional<RecordType> type, String fieldId) {
-        return type.flatMap(t -> t.field(fieldId)).map(Field::label).orElse(fieldId);
     }
 }

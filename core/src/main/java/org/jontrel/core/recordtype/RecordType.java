@@ -87,14 +87,14 @@ public final class RecordType {
         return switch (definition) {
             case ContentType type -> {
                 var all = new ArrayList<>(groups);
-                var classified = classified(model, type);
+                var classified = GivenFields.classified(model, type);
                 if (!classified.isEmpty()) {
                     all.add(new Group(CLASSIFIED, "Classified by", "", classified));
                 }
                 yield Optional.of(new RecordType(
                         type, type.parts().stream().map(type::partField).toList(), all));
             }
-            case Taxonomy taxonomy -> Optional.of(new RecordType(taxonomy, List.of(label()), groups));
+            case Taxonomy taxonomy -> Optional.of(new RecordType(taxonomy, List.of(GivenFields.label()), groups));
             case SiteValues values -> Optional.of(new RecordType(values, List.of(), groups));
             default -> Optional.empty();
         };
@@ -104,24 +104,6 @@ public final class RecordType {
     public static List<RecordType> all(Model model) {
         return model.definitions().stream()
                 .flatMap(definition -> of(model, definition).stream())
-                .toList();
-    }
-
-    /** The name of a term, as a field: what a title is to a record. */
-    private static Field label() {
-        return new Field("part_title", "label", "Label", "", true, new Kind.Text(null, 200, "", ""));
-    }
-
-    private static List<Field> classified(Model model, ContentType type) {
-        return type.taxonomies().stream()
-                .flatMap(use -> model.find(Taxonomy.class, use.taxonomy()).stream()
-                        .map(taxonomy -> new Field(
-                                taxonomy.id(),
-                                taxonomy.key(),
-                                use.max() != null && use.max() == 1 ? taxonomy.singular() : taxonomy.plural(),
-                                taxonomy.description(),
-                                use.required(),
-                                new Kind.TermPick(taxonomy.id(), new Kind.Amount(true, null, use.max())))))
                 .toList();
     }
 

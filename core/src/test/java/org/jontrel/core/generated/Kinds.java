@@ -8,6 +8,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
@@ -148,11 +150,9 @@ final class Kinds {
     }
 
     private <T extends Comparable<T>> Set<T> set(List<T> all) {
-        var some = new TreeSet<T>();
-        for (int i = 0, count = draw.below(3); i < count; i++) {
-            some.add(draw.of(all));
-        }
-        return some;
+        return IntStream.range(0, draw.below(3))
+                .mapToObj(_ -> draw.of(all))
+                .collect(Collectors.toCollection(TreeSet::new));
     }
 
     private Kind.Amount amount() {
@@ -194,11 +194,9 @@ final class Kinds {
     }
 
     List<Kind.Option> options() {
-        var options = new ArrayList<Kind.Option>();
-        for (int i = 0, count = 1 + draw.below(4); i < count; i++) {
-            options.add(option(i > 0 && draw.chance()));
-        }
-        return options;
+        return IntStream.rangeClosed(0, draw.below(4))
+                .mapToObj(i -> option(i > 0 && draw.chance()))
+                .toList();
     }
 
     Kind.Option option(boolean retired) {

@@ -2,13 +2,11 @@ package org.jontrel.core.generated;
 
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.Set;
-import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.regex.Pattern;
 import org.jontrel.core.check.ModelCheck;
@@ -37,7 +35,6 @@ import org.jontrel.core.naming.Ids;
  */
 public final class MergeLaw {
     private static final Manifest MANIFEST = Manifest.of("laws", "1.0.0", "", List.of(), "", "");
-    private static final Pattern MARK = Pattern.compile("# [ot][0-9]+$", Pattern.MULTILINE);
     private static final Pattern ID = Pattern.compile("\\b[a-z][a-z0-9]{8}\\b");
 
     private final String seed;
@@ -127,21 +124,12 @@ public final class MergeLaw {
         for (var sides : List.of(List.of(base, ours), List.of(ours, base), List.of(ours, ours))) {
             var merged = merge(base, sides.get(0), sides.get(1));
             holds(merged.clashes().isEmpty(), "clashes without two edits " + merged.clashes());
-            holds(same(merged.files(), ours.files()), "not to the byte");
+            holds(MergeFacts.same(merged.files(), ours.files()), "not to the byte");
         }
     }
 
-    private static boolean same(SortedMap<String, byte[]> a, SortedMap<String, byte[]> b) {
-        return a.keySet().equals(b.keySet())
-                && a.entrySet().stream().allMatch(file -> Arrays.equals(file.getValue(), b.get(file.getKey())));
-    }
-
-    private static Alignment.Side side(PackageReader.Result read) {
-        return new Alignment.Side(read.content().orElseThrow().model(), read.was());
-    }
-
     private void bothSides() {
-        var alignment = Alignment.of(side(base), side(ours), side(theirs), ids);
+        var alignment = Alignment.of(MergeFacts.side(base), MergeFacts.side(ours), MergeFacts.side(theirs), ids);
         var models = alignment.sides();
         var merged = Merge.merge(models.get(0), models.get(1), models.get(2), alignment.madeUp());
         for (int side = 1; side <= 2; side++) {
@@ -166,7 +154,7 @@ public final class MergeLaw {
     /** Every change of a side is a change of the merged model too, or something clashes at it, around it or within it. */
     private void kept(List<Model> models, int side, Clash.MergedModel merged) {
         var base = models.getFirst();
-        var done = facts(Comparison.of(base, merged.model()));
+        var done = MergeFacts.facts(Comparison.of(base, merged.model()));
         var result = Located.index(new ArrayList<>(merged.model().definitions()));
         var index = models.stream()
                 .map(model -> Located.index(new ArrayList<>(model.definitions())))
@@ -174,8 +162,9 @@ public final class MergeLaw {
         var clashed = new HashSet<String>();
         merged.clashes()
                 .forEach(clash -> clashed.add(clash.elementId().isEmpty() ? clash.typeId() : clash.elementId()));
-        for (var change : single(Comparison.of(base, models.get(side)).changes())) {
-            var fact = fact(change);
+        for (var change :
+                MergeFacts.single(Comparison.of(base, models.get(side)).changes())) {
+            var fact = MergeFacts.fact(change);
             boolean covered = done.contains(fact)
                     || (change instanceof Change.Removed
                             && !result.containsKey(change.subject().elementId()))
@@ -183,7 +172,7 @@ public final class MergeLaw {
                     || clashed.stream()
                             .anyMatch(id -> within(id, Set.of(change.subject().elementId()), index))
                     || (change instanceof Change.Reordered order
-                            && keptOrder(order, models.get(3 - side), merged, base));
+                            && MergeFacts.keptOrder(order, models.get(3 - side), merged, base));
             holds(
                     covered,
                     (side == 1 ? "ours: " : "theirs: ") + Sentences.of(change) + " is neither in "
@@ -206,65 +195,13 @@ public final class MergeLaw {
         return false;
     }
 
-    private static Set<String> facts(Comparison comparison) {
-        var facts = new HashSet<String>();
-        single(comparison.changes()).forEach(change -> facts.add(fact(change)));
-        return facts;
-    }
-
-    /** A group that became shared, or its own, is a removal and an addition here. */
-    private static List<Change> single(List<Change> changes) {
-        var single = new ArrayList<Change>();
-        for (var change : changes) {
-            switch (change) {
-                case Change.Shared(Change.Removed group, Change.Added use) -> single.addAll(List.of(group, use));
-                case Change.Owned(Change.Added group, Change.Removed use) -> single.addAll(List.of(group, use));
-                default -> single.add(change);
-            }
-        }
-        return single;
-    }
-
-    /** What changed of what, and to what; where it stands is brought together by neighbours. */
-    private static String fact(Change change) {
-        var detail =
-                switch (change) {
-                    case Change.Changed changed ->
-                        changed.difference().name() + " " + changed.difference().after();
-                    case Change.Renamed renamed -> renamed.after();
-                    case Change.Moved moved ->
-                        moved.after().ownerId() + " " + moved.after().slot();
-                    case Change.KindChanged kind -> kind.after().code();
-                    default -> "";
-                };
-        return Sentences.word(change) + " " + change.subject().elementId() + " " + detail;
-    }
-
-    /** Whether an order that only one side changed is that of the result. */
-    private static boolean keptOrder(Change.Reordered order, Model other, Clash.MergedModel merged, Model base) {
-        boolean both = Comparison.of(base, other).changes().stream()
-                .anyMatch(change -> change instanceof Change.Reordered its
-                        && its.slot().equals(order.slot())
-                        && its.subject().elementId().equals(order.subject().elementId()));
-        var at = Located.index(new ArrayList<>(merged.model().definitions()))
-                .get(order.subject().elementId());
-        if (both || at == null) {
-            return true;
-        }
-        var now = at.items(order.slot()).stream().map(Located::key).toList();
-        return now.stream()
-                .filter(order.after()::contains)
-                .toList()
-                .equals(order.after().stream().filter(now::contains).toList());
-    }
-
     private void sound(PackageMerge.MergedPackage merged, PackageMerge.MergedPackage back) {
         var read = PackageReader.read(new TreeMap<>(merged.files()), List.of());
         holds(read.content().isPresent(), "the result cannot be read: " + read.findings());
         var findings = ModelCheck.check(read.content().get().model());
         holds(!Finding.blocks(findings), "the result does not pass the check: " + findings);
         var other = PackageReader.read(new TreeMap<>(back.files()), List.of());
-        var alignment = Alignment.of(side(read), side(other), ids);
+        var alignment = Alignment.of(MergeFacts.side(read), MergeFacts.side(other), ids);
         var differences = Comparison.of(
                         alignment.sides().get(0), alignment.sides().get(1))
                 .changes();
@@ -276,18 +213,14 @@ public final class MergeLaw {
 
     private void comments(PackageMerge.MergedPackage merged, List<Model> models) {
         var all = new HashSet<String>();
-        merged.files().values().forEach(bytes -> marks(bytes, all));
+        merged.files().values().forEach(bytes -> MergeFacts.marks(bytes, all));
         var sides = List.of(ours, theirs);
         for (int side = 0; side < 2; side++) {
             boolean removes = Comparison.of(models.getFirst(), models.get(2 - side)).changes().stream()
                     .anyMatch(change -> change instanceof Change.Removed || change instanceof Change.KindChanged);
             var own = new HashSet<String>();
-            sides.get(side).files().values().forEach(bytes -> marks(bytes, own));
+            sides.get(side).files().values().forEach(bytes -> MergeFacts.marks(bytes, own));
             holds(removes || all.containsAll(own), "comments " + own + " are not all in " + all);
         }
-    }
-
-    private static void marks(byte[] bytes, Set<String> marks) {
-        MARK.matcher(new String(bytes, StandardCharsets.UTF_8)).results().forEach(found -> marks.add(found.group()));
     }
 }

@@ -9,24 +9,18 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
-import org.jontrel.core.format.Shapes;
-import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.server.site.Sites;
 import org.jontrel.server.web.Refusal;
 import org.jontrel.site.record.read.BadQuery;
 import org.jontrel.site.record.read.ListQuery;
-import org.jontrel.site.record.read.SystemField;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import tools.jackson.core.JacksonException;
-import tools.jackson.core.type.TypeReference;
-import tools.jackson.databind.json.JsonMapper;
 
 /**
  * What programs read of a site: published records, terms and site values, of what the definitions give to the API. Answers
@@ -36,8 +30,6 @@ import tools.jackson.databind.json.JsonMapper;
 @RequestMapping("/at/{site}/api")
 class ContentController {
     private static final int PAGE = 20;
-    private static final int MOST = 100;
-    private static final JsonMapper JSON = JsonMapper.builder().build();
     private final Callers callers;
     private final Sites sites;
 
@@ -125,11 +117,11 @@ class ContentController {
         known(asked, Set.of("filter", "search", "sort", "fields", "include", "limit", "after"));
         try {
             var query = new ListQuery(
-                    condition(recordType, asked.getOrDefault("filter", "")),
+                    ContentQuery.condition(recordType, asked.getOrDefault("filter", "")),
                     asked.getOrDefault("search", ""),
-                    sorts(recordType, asked.getOrDefault("sort", "")),
+                    ContentQuery.sorts(recordType, asked.getOrDefault("sort", "")),
                     Optional.ofNullable(asked.get("after")).filter(each -> !each.isEmpty()),
-                    number(asked.getOrDefault("limit", String.valueOf(PAGE))),
+                    ContentQuery.number(asked.getOrDefault("limit", String.valueOf(PAGE))),
                     null,
                     call.audience());
             var page = call.engine().records().page(recordType.id(), query).orElseThrow();
@@ -188,67 +180,11 @@ class ContentController {
     }
 
     /** A field that the API gives, by its key; one that is kept out of it is not there. */
-    private static Field field(RecordType recordType, String key) {
+    static Field field(RecordType recordType, String key) {
         return recordType
                 .fields()
                 .filter(field -> field.key().equals(key) && field.api())
                 .findFirst()
                 .orElseThrow(() -> new BadQuery("There is no field " + key + " in " + recordType.singular() + "."));
-    }
-
-    private static List<ListQuery.SortOrder> sorts(RecordType recordType, String sort) {
-        return Arrays.stream(sort.split(","))
-                .filter(each -> !each.isBlank())
-                .map(each -> {
-                    var key = each.replaceFirst("^-", "");
-                    var id = key.equals("updated_at")
-                            ? SystemField.UPDATED_AT.field().id()
-                            : field(recordType, key).id();
-                    return new ListQuery.SortOrder(id, each.startsWith("-"));
-                })
-                .toList();
-    }
-
-    private static int number(String text) {
-        if (!text.matches("[0-9]{1,4}") || Integer.parseInt(text) < 1 || Integer.parseInt(text) > MOST) {
-            throw new BadQuery("A page has 1 to " + MOST + " records.");
-        }
-        return Integer.parseInt(text);
-    }
-
-    /** A condition with keys of fields, as people write it; only over what the API gives. */
-    private static Condition condition(RecordType recordType, String text) {
-        if (text.isBlank()) {
-            return Condition.ALWAYS;
-        }
-        if (text.length() > 20_000) {
-            throw new BadQuery("The filter is too long: it can have at most 20,000 characters.");
-        }
-        try {
-            return Shapes.condition(JSON.readValue(text, new TypeReference<Object>() {}))
-                    .map(condition -> resolved(recordType, condition))
-                    .orElseThrow(() ->
-                            new BadQuery("The filter is not a condition. Write it as a condition in a definition."));
-        } catch (JacksonException e) {
-            throw new BadQuery("The filter is not JSON: " + e.getOriginalMessage());
-        }
-    }
-
-    private static Condition resolved(RecordType recordType, Condition condition) {
-        return switch (condition) {
-            case Condition.All(List<Condition> of) ->
-                new Condition.All(
-                        of.stream().map(each -> resolved(recordType, each)).toList());
-            case Condition.Any(List<Condition> of) ->
-                new Condition.Any(
-                        of.stream().map(each -> resolved(recordType, each)).toList());
-            case Condition.Not(Condition of) -> new Condition.Not(resolved(recordType, of));
-            case Condition.FieldIs is ->
-                new Condition.FieldIs(field(recordType, is.field()).id(), is.test(), is.values());
-            case Condition.TermIs is ->
-                new Condition.TermIs(field(recordType, is.taxonomy()).id(), is.test(), is.values());
-            case Condition.ParentIs parent -> parent;
-            case Condition.StateIs _ -> throw new BadQuery("The API returns published records only.");
-        };
     }
 }

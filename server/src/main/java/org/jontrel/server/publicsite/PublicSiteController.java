@@ -6,24 +6,16 @@ import java.net.URI;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.Arrays;
-import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.function.Function;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
-import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.ContentType;
-import org.jontrel.core.model.Definition;
-import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.naming.Wording;
 import org.jontrel.core.recordtype.RecordType;
-import org.jontrel.core.value.Link;
 import org.jontrel.server.site.Sites;
 import org.jontrel.site.Site;
 import org.jontrel.site.record.read.Audience;
@@ -44,7 +36,6 @@ import org.springframework.web.bind.annotation.RestController;
  */
 @RestController
 class PublicSiteController {
-    private static final int PER_TYPE = 24;
     private static final int MOST_TERMS = 2_000;
     private static final MediaType HTML = new MediaType("text", "html", StandardCharsets.UTF_8);
     private final Sites sites;
@@ -85,45 +76,7 @@ class PublicSiteController {
                 (engine, frame) -> Optional.of(html(
                         words.isBlank() || !frame.searchable()
                                 ? writer.home(frame)
-                                : writer.found(frame, words.strip(), found(engine, frame, words)))));
-    }
-
-    /** What the site's search finds, type by type. */
-    private static Map<String, List<PublicPages.Card>> found(Site engine, PageFrame frame, String words) {
-        return lists(
-                engine,
-                frame.path(),
-                type -> type.definition() instanceof ContentType is
-                                && is.publishing().searchable()
-                        ? Optional.of(ListQuery.ALL.search(words))
-                        : Optional.empty());
-    }
-
-    /** For each type that has pages, the first few that a query finds; types without any are left out. */
-    private static Map<String, List<PublicPages.Card>> lists(
-            Site engine, String path, Function<RecordType, Optional<ListQuery>> query) {
-        var pages = new PublicPages(path, engine, Audience.VISITORS);
-        var lists = new LinkedHashMap<String, List<PublicPages.Card>>();
-        for (var table : engine.installed().tables(Definition.Sort.TYPE)) {
-            var recordType = table.recordType();
-            var wanted = ((ContentType) recordType.definition()).publishing().visible()
-                    ? query.apply(recordType)
-                    : Optional.<ListQuery>empty();
-            if (wanted.isPresent()) {
-                var found = engine.records()
-                        .page(
-                                recordType.id(),
-                                wanted.get()
-                                        .as(Audience.VISITORS)
-                                        .only(PublicPages.onCards(recordType))
-                                        .most(PER_TYPE))
-                        .orElseThrow();
-                if (!found.records().isEmpty()) {
-                    lists.put(recordType.plural(), pages.cards(recordType, found.records()));
-                }
-            }
-        }
-        return lists;
+                                : writer.found(frame, words.strip(), PublicLists.found(engine, frame, words)))));
     }
 
     @GetMapping("/at/{site}/{path}")
@@ -142,7 +95,7 @@ class PublicSiteController {
             @RequestParam(defaultValue = "") String after) {
         var address = below.replaceAll("^/+|/+$", "");
         return answer(site, (engine, frame) -> {
-            var recordType = recordType(engine, path);
+            var recordType = PublicLists.recordType(engine, path);
             return recordType.isEmpty()
                     ? moved(engine, site, path, address)
                     : page(engine, frame, recordType.get(), address, after);
@@ -222,7 +175,7 @@ class PublicSiteController {
                     .as(Audience.VISITORS)
                     .most(type.index().pageSize())
                     .only(PublicPages.onCards(recordType))
-                    .sortedBy(order(recordType, type), type.index().descending())
+                    .sortedBy(PublicLists.order(recordType, type), type.index().descending())
                     .after(after.isEmpty() ? Optional.empty() : Optional.of(after));
             var page = engine.records().page(recordType.id(), query).orElseThrow();
             return Optional.of(html(writer.index(
@@ -237,63 +190,16 @@ class PublicSiteController {
         }
     }
 
-    /** What sorts the list: what the type says, where lists can be sorted by it. */
-    private static String order(RecordType recordType, ContentType type) {
-        return recordType.columns("").stream()
-                        .anyMatch(field -> field.id().equals(type.index().order()))
-                ? type.index().order()
-                : "own_updated_at";
-    }
-
     /** Everything under a term, type by type. */
     private String term(Site engine, PageFrame frame, RecordType taxonomy, StoredRecord term, PublicPages pages) {
-        var under = under(engine.records().all(taxonomy.id(), MOST_TERMS), term);
+        var under = PublicLists.under(engine.records().all(taxonomy.id(), MOST_TERMS), term);
         return writer.term(
                 frame,
                 (Taxonomy) taxonomy.definition(),
                 pages.cards(taxonomy, List.of(term)).getFirst(),
-                lists(engine, frame.path(), recordType -> uses(recordType, taxonomy.id(), under)),
+                PublicLists.lists(
+                        engine, frame.path(), recordType -> PublicLists.uses(recordType, taxonomy.id(), under)),
                 pages.sections(taxonomy, term));
-    }
-
-    /** The numbers of a term and of all below it. */
-    private static List<String> under(List<StoredRecord> terms, StoredRecord term) {
-        var found = new LinkedHashSet<>(Set.of(term.id()));
-        boolean more = true;
-        while (more) {
-            more = terms.stream()
-                            .filter(each -> each.parent()
-                                    .map(Link::id)
-                                    .filter(found::contains)
-                                    .isPresent())
-                            .map(StoredRecord::id)
-                            .filter(found::add)
-                            .count()
-                    > 0;
-        }
-        return found.stream().map(String::valueOf).toList();
-    }
-
-    /** Records that are classified with one of these terms, or have one in a field; empty where a type uses none. */
-    private static Optional<ListQuery> uses(RecordType recordType, String taxonomyId, List<String> terms) {
-        var ways = recordType.byId().values().stream()
-                .filter(field -> field.kind() instanceof Kind.TermPick pick
-                        && pick.taxonomy().equals(taxonomyId))
-                .map(field -> (Condition)
-                        (field.id().equals(taxonomyId)
-                                ? new Condition.TermIs(taxonomyId, Condition.Test.UNDER, terms.subList(0, 1))
-                                : new Condition.FieldIs(field.id(), Condition.Test.IS, terms)))
-                .toList();
-        return ways.isEmpty() ? Optional.empty() : Optional.of(ListQuery.ALL.where(new Condition.Any(ways)));
-    }
-
-    private static Optional<RecordType> recordType(Site site, String path) {
-        return site.installed().tables().values().stream()
-                .map(table -> table.recordType())
-                .filter(recordType -> recordType.path().equals(path))
-                .filter(recordType -> !(recordType.definition() instanceof ContentType type)
-                        || type.publishing().visible())
-                .findFirst();
     }
 
     /** Old addresses of a renamed type lead to the new ones for good. */

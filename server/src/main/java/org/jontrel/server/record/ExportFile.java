@@ -2,20 +2,13 @@ package org.jontrel.server.record;
 
 import java.io.IOException;
 import java.io.OutputStream;
-import java.io.OutputStreamWriter;
-import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Iterator;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.NoSuchElementException;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.regex.Pattern;
-import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVPrinter;
-import org.dhatim.fastexcel.Workbook;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.record.Values;
@@ -24,26 +17,25 @@ import org.jontrel.server.web.Refusal;
 import org.jontrel.site.Site;
 import org.jontrel.site.record.read.ListQuery;
 import org.jontrel.site.record.read.StoredRecord;
-import tools.jackson.databind.json.JsonMapper;
 
 /** What a list shows, as a file of some format: read page by page, so that it may be of any length. */
 public enum ExportFile {
     CSV("text/csv; charset=utf-8") {
         @Override
         public void write(ExportSource source, OutputStream out) throws IOException {
-            csv(source, out);
+            ExportText.csv(source, out);
         }
     },
     XLSX("application/vnd.openxmlformats-officedocument.spreadsheetml.sheet") {
         @Override
         public void write(ExportSource source, OutputStream out) throws IOException {
-            xlsx(source, out);
+            ExportText.xlsx(source, out);
         }
     },
     JSONL("application/jsonl; charset=utf-8") {
         @Override
         public void write(ExportSource source, OutputStream out) throws IOException {
-            lines(source, out);
+            ExportText.lines(source, out);
         }
     };
 
@@ -52,8 +44,6 @@ public enum ExportFile {
     /** What a formula needs to call something: a function, another program, another sheet. */
     private static final Pattern DOING = Pattern.compile("[(|!=\\[]");
 
-    private static final JsonMapper JSON = JsonMapper.builder().build();
-    private static final int MOST_SHEET_ROWS = 1_048_575;
     private final String type;
 
     ExportFile(String type) {
@@ -152,11 +142,11 @@ public enum ExportFile {
         return valueOf(ending.toUpperCase(java.util.Locale.ROOT));
     }
 
-    private interface Taking {
+    interface Taking {
         void take(StoredRecord record, ReferenceNames known) throws IOException;
     }
 
-    private static void each(ExportSource source, Taking taking) throws IOException {
+    static void each(ExportSource source, Taking taking) throws IOException {
         while (source.pages().hasNext()) {
             var page = source.pages().next();
             for (var record : page.records()) {
@@ -185,13 +175,13 @@ public enum ExportFile {
         });
     }
 
-    private static List<String> heads(List<Field> fields) {
+    static List<String> heads(List<Field> fields) {
         var heads = new ArrayList<>(List.of("Number", "State", "Address"));
         fields.forEach(field -> heads.add(field.label()));
         return heads;
     }
 
-    private static List<String> cells(StoredRecord record, List<Field> fields, ReferenceNames known) {
+    static List<String> cells(StoredRecord record, List<Field> fields, ReferenceNames known) {
         var cells = new ArrayList<>(
                 List.of(String.valueOf(record.id()), record.state().code(), record.slug()));
         for (var field : fields) {
@@ -219,71 +209,5 @@ public enum ExportFile {
             return text;
         }
         return text.charAt(0) == '=' || DOING.matcher(text).find() ? "'" + text : text;
-    }
-
-    private static void csv(ExportSource source, OutputStream out) throws IOException {
-        var fields = source.fields();
-        var writer = new OutputStreamWriter(out, StandardCharsets.UTF_8);
-        var printer = new CSVPrinter(writer, CSVFormat.RFC4180);
-        printer.printRecord(heads(fields));
-        each(
-                source,
-                (record, known) -> printer.printRecord(cells(record, fields, known).stream()
-                        .map(ExportFile::harmless)
-                        .toList()));
-        printer.flush();
-    }
-
-    private static void xlsx(ExportSource source, OutputStream out) throws IOException {
-        var fields = source.fields();
-        try (var book = new Workbook(out, "Jontrel", "1.0")) {
-            var sheet = book.newWorksheet(source.recordType().key());
-            var heads = heads(fields);
-            for (int i = 0; i < heads.size(); i++) {
-                sheet.inlineString(0, i, heads.get(i));
-            }
-            int[] row = {1};
-            each(source, (record, known) -> {
-                if (row[0] > MOST_SHEET_ROWS) {
-                    return;
-                }
-                var cells = cells(record, fields, known);
-                for (int i = 0; i < cells.size(); i++) {
-                    var value =
-                            i < 3 ? null : record.values().get(fields.get(i - 3).id());
-                    if (value instanceof java.math.BigDecimal number) {
-                        sheet.value(row[0], i, number);
-                    } else if (!cells.get(i).isEmpty()) {
-                        // within the sheet: a table of all texts would have to be kept until the end
-                        sheet.inlineString(row[0], i, shortened(cells.get(i)));
-                    }
-                }
-                if (++row[0] % 1_000 == 0) {
-                    sheet.flush();
-                }
-            });
-        } catch (UncheckedIOException e) {
-            throw e.getCause();
-        }
-    }
-
-    /** A cell of a spreadsheet holds so many characters. */
-    private static String shortened(String text) {
-        return text.length() > 32_767 ? text.substring(0, 32_766) + "…" : text;
-    }
-
-    private static void lines(ExportSource source, OutputStream out) throws IOException {
-        var fields = source.fields();
-        var writer = new OutputStreamWriter(out, StandardCharsets.UTF_8);
-        each(source, (record, _) -> {
-            var line = new LinkedHashMap<String, Object>();
-            line.put("id", record.id());
-            line.put("slug", record.slug());
-            line.put("state", record.state().code());
-            line.put("values", Values.wire(fields, record.values()));
-            writer.write(JSON.writeValueAsString(line));
-            writer.write('\n');
-        });
-        writer.flush();
     }
 }

@@ -16,7 +16,6 @@ import org.jontrel.site.Site;
 import org.jontrel.site.record.read.StoredRecord;
 import org.jontrel.site.run.Held;
 import org.jontrel.site.run.HeldValues;
-import org.jontrel.site.run.ReturnOutcome;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -133,7 +132,7 @@ class HeldController {
                 .held()
                 .bringBack(name, body.replace(), body.after(), TOGETHER, principal.getName());
         return switch (outcome) {
-            case ReturnOutcome.Returned done -> {
+            case Held.ReturnOutcome.Returned done -> {
                 if (body.after() == 0) {
                     trail.add(TrailAction.VALUES_BROUGHT_BACK, "site " + site + ", " + name);
                 }
@@ -147,9 +146,9 @@ class HeldController {
                                 .toList(),
                         done.next().orElse(null));
             }
-            case ReturnOutcome.NothingHeld _ -> throw nothing(name);
-            case ReturnOutcome.NotPossible(Held.ReturnWay why) -> throw Refusal.conflict(sentence(why), null);
-            case ReturnOutcome.DefinitionsSwitching _ ->
+            case Held.ReturnOutcome.NothingHeld _ -> throw nothing(name);
+            case Held.ReturnOutcome.NotPossible(Held.ReturnWay why) -> throw Refusal.conflict(sentence(why), null);
+            case Held.ReturnOutcome.DefinitionsSwitching _ ->
                 throw Refusal.unavailable("The definitions of this site are being switched. Try again in a moment.");
         };
     }

@@ -40,7 +40,7 @@ final class Executor {
     private static final int TOO_MANY_COLUMNS = 1117;
     private final Database database;
     private final Lease lease;
-    private final RunRow run;
+    private final JournalMapper.RunRow run;
     private final Bindings bindings;
     private final Model from;
     private final Model to;
@@ -49,7 +49,7 @@ final class Executor {
     private final TermSeeding starters;
     private final Runnable progressed;
 
-    Executor(Database database, Bindings bindings, Lease lease, RunRow run, Runnable progressed) {
+    Executor(Database database, Bindings bindings, Lease lease, JournalMapper.RunRow run, Runnable progressed) {
         this.database = database;
         this.lease = lease;
         this.run = run;

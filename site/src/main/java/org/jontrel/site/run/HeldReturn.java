@@ -43,11 +43,11 @@ public final class HeldReturn {
     /** A record whose held values did not come back, and why. */
     public record NotReturned(long id, String title, String reason) {}
 
-    ReturnOutcome back(HeldValues.HeldSlice page, Supplier<Binding> installed) {
+    Held.ReturnOutcome back(HeldValues.HeldSlice page, Supplier<Binding> installed) {
         var recordTypeId = page.recordType().id();
         var table = installed.get().table(recordTypeId);
         if (table.isEmpty()) {
-            return new ReturnOutcome.NotPossible(Held.ReturnWay.NO_DEFINITION);
+            return new Held.ReturnOutcome.NotPossible(Held.ReturnWay.NO_DEFINITION);
         }
         var today = table.get().recordType();
         var ids = page.records().stream().map(StoredRecord::id).toList();
@@ -58,10 +58,10 @@ public final class HeldReturn {
             boolean open =
                     fieldId.isEmpty() ? whole(page.recordType(), today, held, now) : field(page, today, held, now);
             if (!open) {
-                return new ReturnOutcome.DefinitionsSwitching();
+                return new Held.ReturnOutcome.DefinitionsSwitching();
             }
         }
-        return new ReturnOutcome.Returned(
+        return new Held.ReturnOutcome.Returned(
                 page.records().size(), brought, drafts, kept, List.copyOf(refused), page.next());
     }
 
@@ -139,13 +139,13 @@ public final class HeldReturn {
                             + " cannot be read as "
                             + goal.get().kind().code().replace('_', ' ') + ".");
         }
-        var filling = new ValueReturn(values);
+        var filling = new ValueReturn(fieldId, replace, values);
         var fields = today.fields()
                 .filter(each -> each.withInner().anyMatch(inner -> inner.id().equals(fieldId)))
                 .toList();
         var filled = filling.fill(fields, now.get().values(), 0);
-        if (filling.filled == 0) {
-            if (filling.met == 0) {
+        if (filling.filled() == 0) {
+            if (filling.met() == 0) {
                 return refuse(held.id(), now.get().title(), "The rows it belongs to no longer exist.");
             }
             kept++;
@@ -173,48 +173,6 @@ public final class HeldReturn {
                     collect(field.inner(), ((Row) each).values(), ((Row) each).id(), found);
                 }
             }
-        }
-    }
-
-    /** Puts values where they belong. */
-    private final class ValueReturn {
-        private final Map<Long, Object> values;
-        private int met;
-        private int filled;
-
-        ValueReturn(Map<Long, Object> values) {
-            this.values = values;
-        }
-
-        Map<String, Object> fill(List<Field> fields, Map<?, ?> present, long row) {
-            var filledIn = new LinkedHashMap<String, Object>();
-            present.forEach((id, value) -> filledIn.put((String) id, value));
-            for (var field : fields) {
-                var value = present.get(field.id());
-                if (field.id().equals(fieldId)) {
-                    var back = values.get(row);
-                    met += back == null ? 0 : 1;
-                    if (back != null && (value == null || replace && !value.equals(back))) {
-                        filledIn.put(field.id(), back);
-                        filled++;
-                    }
-                } else if (field.kind() instanceof Kind.FieldGroup) {
-                    var inner = fill(field.inner(), value == null ? Map.of() : (Map<?, ?>) value, row);
-                    if (!inner.isEmpty()) {
-                        filledIn.put(field.id(), inner);
-                    }
-                } else if (field.kind() instanceof Kind.Repeater && value != null) {
-                    filledIn.put(
-                            field.id(),
-                            ((List<?>) value)
-                                    .stream()
-                                            .map(each -> (Row) each)
-                                            .map(each ->
-                                                    new Row(each.id(), fill(field.inner(), each.values(), each.id())))
-                                            .toList());
-                }
-            }
-            return filledIn;
         }
     }
 

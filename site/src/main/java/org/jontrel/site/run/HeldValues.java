@@ -1,7 +1,5 @@
 package org.jontrel.site.run;
 
-import java.sql.Connection;
-import java.sql.SQLException;
 import java.time.LocalDateTime;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
@@ -9,20 +7,15 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
-import org.apache.ibatis.session.SqlSession;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.core.value.Link;
 import org.jontrel.site.record.RecordStore;
-import org.jontrel.site.record.read.RecordLoader;
 import org.jontrel.site.record.read.StoredRecord;
-import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.Bindings;
 import org.jontrel.site.table.Database;
 import org.jontrel.site.table.Gate;
 import org.jontrel.site.table.Jdbc;
-import org.jontrel.site.table.PhysicalNames;
 import org.jontrel.site.table.Schema;
 
 /** What runs took out of use and keep: listed and looked at, brought back into fields of today, purged for good. */
@@ -49,55 +42,14 @@ public final class HeldValues {
             var marks = Schema.inUse(connection);
             var held = new ArrayList<Held>();
             for (var place : places) {
-                held.add(held(session, binding, place, sizes, undoable, marks));
+                held.add(HeldRows.held(session, binding, place, sizes, undoable, marks));
             }
             return held;
         });
     }
 
-    private static Held held(
-            SqlSession session,
-            Binding binding,
-            HeldPlace place,
-            HeldSizes sizes,
-            Set<Long> undoable,
-            Map<String, String> marks)
-            throws SQLException {
-        var run = session.getMapper(JournalMapper.class).brief(place.runId());
-        var size = sizes.of(place);
-        return new Held(
-                place.name(),
-                place.runId(),
-                run.fromVersion(),
-                run.toVersion(),
-                instant(run.finishedAt()),
-                run.byWhom(),
-                place.recordType().id(),
-                place.recordType().plural(),
-                place.fieldId(),
-                place.field().map(Field::label).orElse(""),
-                place.field().map(field -> field.kind().code()).orElse(""),
-                size.values(),
-                size.bytes(),
-                undoable.contains(place.runId()),
-                way(session.getConnection(), binding, place, marks));
-    }
-
-    private static java.time.Instant instant(LocalDateTime time) {
+    static java.time.Instant instant(LocalDateTime time) {
         return time == null ? null : time.toInstant(ZoneOffset.UTC);
-    }
-
-    private static Held.ReturnWay way(
-            Connection connection, Binding binding, HeldPlace place, Map<String, String> marks) throws SQLException {
-        var table = binding.table(place.recordType().id());
-        if (table.isEmpty()) {
-            return Held.ReturnWay.NO_DEFINITION;
-        }
-        if (!place.fieldId().isEmpty()
-                && table.get().recordType().field(place.fieldId()).isEmpty()) {
-            return Held.ReturnWay.NO_FIELD;
-        }
-        return place.binding(connection, marks).isPresent() ? Held.ReturnWay.OPEN : Held.ReturnWay.NO_RECORDS;
     }
 
     /**
@@ -123,8 +75,8 @@ public final class HeldValues {
 
     /** @param lacking only where the field of today has no value, as where a conversion could not take it */
     public Optional<HeldSlice> look(String name, long after, int most, boolean lacking) {
-        var page =
-                bindings.reading(database, (session, _) -> read(session.getConnection(), name, after, most, lacking));
+        var page = bindings.reading(
+                database, (session, _) -> HeldRows.read(session.getConnection(), name, after, most, lacking));
         return page.map(found -> new HeldSlice(
                 found.recordType(),
                 found.fields(),
@@ -135,53 +87,6 @@ public final class HeldValues {
                 found.next()));
     }
 
-    private static Optional<HeldSlice> read(Connection connection, String name, long after, int most, boolean lacking)
-            throws SQLException {
-        var place = HeldPlace.find(connection, name);
-        if (place.isEmpty()) {
-            return Optional.empty();
-        }
-        var wanted = place.get().wanted();
-        var fields = place.get()
-                .recordType()
-                .fields()
-                .filter(field -> wanted.contains(field.id()))
-                .toList();
-        var table = place.get().binding(connection, Schema.inUse(connection));
-        if (table.isEmpty()) {
-            return Optional.of(new HeldSlice(place.get().recordType(), fields, List.of(), Map.of(), Optional.empty()));
-        }
-        var ids = ids(connection, place.get(), after, most + 1, lacking);
-        var some = ids.stream().limit(most).toList();
-        var found = new RecordLoader(table.get(), wanted).byIds(connection, some);
-        return Optional.of(new HeldSlice(
-                place.get().recordType(),
-                fields,
-                found,
-                Map.of(),
-                ids.size() > most ? Optional.of(some.getLast()) : Optional.empty()));
-    }
-
-    private static List<Long> ids(Connection connection, HeldPlace place, long after, int most, boolean lacking)
-            throws SQLException {
-        boolean own =
-                place.fieldId().isEmpty() || place.isColumn() && place.home().isEmpty();
-        var id = own ? "id" : "record_id";
-        var table = place.isColumn()
-                ? place.table()
-                : place.tables().get(PhysicalNames.mark(place.recordType().id(), place.fieldId()));
-        var filled = place.isColumn() ? PhysicalNames.quoted(place.column()) + " IS NOT NULL AND " : "";
-        var present = lacking && place.isColumn()
-                ? Schema.columnOf(Schema.columns(connection, table), place.fieldId())
-                : Optional.<String>empty();
-        if (present.isPresent()) {
-            filled += PhysicalNames.quoted(present.get()) + " IS NULL AND ";
-        }
-        var sql = "SELECT DISTINCT " + id + " FROM " + PhysicalNames.quoted(table) + " WHERE " + filled + id
-                + " > ? ORDER BY " + id + " LIMIT " + most;
-        return Jdbc.query(connection, sql, row -> row.getLong(1), after);
-    }
-
     /**
      * Brings values back to the records they are of, as a person's save would: checked, and kept in the history.
      *
@@ -189,21 +94,22 @@ public final class HeldValues {
      * @param after id of the record behind which to begin; 0 for all
      * @param most records to look at
      */
-    public ReturnOutcome bringBack(String name, boolean replace, long after, int most, String by) {
+    public Held.ReturnOutcome bringBack(String name, boolean replace, long after, int most, String by) {
         var way = list().stream()
                 .filter(each -> each.name().equals(name))
                 .map(Held::way)
                 .findFirst();
         if (way.isEmpty()) {
-            return new ReturnOutcome.NothingHeld();
+            return new Held.ReturnOutcome.NothingHeld();
         }
         if (way.get() != Held.ReturnWay.OPEN) {
-            return new ReturnOutcome.NotPossible(way.get());
+            return new Held.ReturnOutcome.NotPossible(way.get());
         }
         var place = database.transaction(session -> HeldPlace.find(session.getConnection(), name));
-        var page = bindings.reading(database, (session, _) -> read(session.getConnection(), name, after, most, false));
+        var page = bindings.reading(
+                database, (session, _) -> HeldRows.read(session.getConnection(), name, after, most, false));
         if (place.isEmpty() || page.isEmpty()) {
-            return new ReturnOutcome.NothingHeld();
+            return new Held.ReturnOutcome.NothingHeld();
         }
         return new HeldReturn(records, place.get().fieldId(), replace, by)
                 .back(page.get(), () -> bindings.reading(database, (_, binding) -> binding));

@@ -97,7 +97,7 @@ final class Journal {
         return JSON.readValue(json, new TypeReference<>() {});
     }
 
-    static RunView view(RunRow run, List<JournalMapper.StepRow> steps, boolean held, boolean canUndo) {
+    static RunView view(JournalMapper.RunRow run, List<JournalMapper.StepRow> steps, boolean held, boolean canUndo) {
         var state = run.state() == RunView.RunState.RUNNING && !held ? RunView.RunState.INTERRUPTED : run.state();
         return new RunView(
                 run.id(),

@@ -9,6 +9,21 @@ import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
 
 interface JournalMapper {
+    /** A run's row. */
+    record RunRow(
+            long id,
+            RunView.RunKind kind,
+            RunView.RunState state,
+            String fromVersion,
+            String toVersion,
+            String fromModel,
+            String toModel,
+            String byWhom,
+            Long undoes,
+            String message,
+            String findings,
+            LocalDateTime startedAt,
+            LocalDateTime finishedAt) {}
 
     /** A step's row. */
     record StepRow(

@@ -217,7 +217,7 @@ public final class Runs {
 
     private record Undo(Model older, Plan plan) {}
 
-    private Undo undo(SqlSession session, RunRow run) throws SQLException {
+    private Undo undo(SqlSession session, JournalMapper.RunRow run) throws SQLException {
         var newer = ModelText.read(run.toModel());
         var older = ModelText.read(run.fromModel());
         var done = done(session, run, new TableSteps(older, newer));
@@ -231,7 +231,8 @@ public final class Runs {
     }
 
     /** Steps that happened: journalled as done, or begun and found to be done in the database. */
-    private static List<Step> done(SqlSession session, RunRow run, TableSteps columns) throws SQLException {
+    private static List<Step> done(SqlSession session, JournalMapper.RunRow run, TableSteps columns)
+            throws SQLException {
         var done = new ArrayList<Step>();
         for (var row : session.getMapper(JournalMapper.class).steps(run.id())) {
             var step = Journal.step(row.step());
@@ -318,7 +319,7 @@ public final class Runs {
         }
     }
 
-    private RunOutcome started(Lease lease, RunRow row, Consumer<RunView> progress) {
+    private RunOutcome started(Lease lease, JournalMapper.RunRow row, Consumer<RunView> progress) {
         Runnable progressed = () -> find(row.id()).ifPresent(progress);
         Runnable work = () -> {
             try (lease) {
@@ -343,7 +344,7 @@ public final class Runs {
         });
     }
 
-    private RunRow row(
+    private JournalMapper.RunRow row(
             RunView.RunKind kind,
             String fromVersion,
             String toVersion,
@@ -352,7 +353,7 @@ public final class Runs {
             String by,
             Long undoes,
             List<String> findings) {
-        return new RunRow(
+        return new JournalMapper.RunRow(
                 ids.next(),
                 kind,
                 RunView.RunState.RUNNING,
@@ -368,7 +369,7 @@ public final class Runs {
                 null);
     }
 
-    private void insert(RunRow row, List<Plan.PlannedStep> steps) {
+    private void insert(JournalMapper.RunRow row, List<Plan.PlannedStep> steps) {
         database.transaction(session -> {
             var journal = session.getMapper(JournalMapper.class);
             journal.insertRun(row);

@@ -13,6 +13,7 @@ import org.jontrel.core.model.Model;
 import org.jontrel.core.plan.Step;
 import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.site.table.Ddl;
+import org.jontrel.site.table.IndexDdl;
 import org.jontrel.site.table.PhysicalNames;
 import org.jontrel.site.table.Schema;
 
@@ -215,9 +216,9 @@ final class TableSteps {
         var recordType = recordType(to, recordTypeId);
         var table = table(connection, recordTypeId, "");
         var there = Schema.indexes(connection, table).values();
-        return Ddl.wantedIndexes(recordType).stream()
+        return IndexDdl.wantedIndexes(recordType).stream()
                 .filter(columns -> !there.contains(String.join(",", columns)))
-                .map(columns -> Ddl.addIndex(table, columns))
+                .map(columns -> IndexDdl.addIndex(table, columns))
                 .toList();
     }
 
@@ -231,13 +232,13 @@ final class TableSteps {
             return List.of();
         }
         var there = Schema.indexes(connection, table).values();
-        return Ddl.wantedIndexes(recordType).stream()
+        return IndexDdl.wantedIndexes(recordType).stream()
                 .filter(columns -> columns.contains(name))
                 .map(columns -> columns.stream()
                         .map(column -> column.equals(name) ? next : column)
                         .toList())
                 .filter(columns -> !there.contains(String.join(",", columns)))
-                .map(columns -> Ddl.addIndex(table, columns))
+                .map(columns -> IndexDdl.addIndex(table, columns))
                 .toList();
     }
 

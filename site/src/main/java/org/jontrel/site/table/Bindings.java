@@ -3,15 +3,11 @@ package org.jontrel.site.table;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.time.Duration;
-import java.util.HashMap;
-import java.util.LinkedHashMap;
-import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Supplier;
 import org.apache.ibatis.session.SqlSession;
 import org.jontrel.core.model.Model;
-import org.jontrel.core.recordtype.RecordType;
 
 /**
  * The binding in force. What reads under one is told by the gate whether definitions were switched meanwhile, and is then
@@ -20,13 +16,6 @@ import org.jontrel.core.recordtype.RecordType;
  * held.
  */
 public final class Bindings {
-    /** A switch takes a moment, and each try waits a little longer. */
-    private static final int TRIES = 40;
-
-    private static final long LONGEST_PAUSE = 100;
-
-    /** Together about a second. */
-    private static final int LOOKS = 20;
 
     private static final Duration LACKING_FOR = Duration.ofSeconds(5);
 
@@ -53,7 +42,7 @@ public final class Bindings {
     private record Pinned(Gate.GateState state, Binding binding) {}
 
     /** Definitions were switched while something was read under them. */
-    private static final class Switched extends RuntimeException {
+    static final class Switched extends RuntimeException {
         Switched() {
             super("Definitions were switched again and again. Try again in a moment.", null, false, false);
         }
@@ -64,14 +53,15 @@ public final class Bindings {
         var held = pinned.get();
         return held != null
                 ? database.transaction(session -> work.with(session, held.binding()))
-                : repeated(() -> database.transaction(session -> consistent(session, known(session), work)));
+                : InstalledTables.repeated(
+                        () -> database.transaction(session -> consistent(session, known(session), work)));
     }
 
     /** Reads all that the work asks for in one transaction under one binding, as {@link #reading}. */
     public <T> T together(Database database, Supplier<T> work) {
         return pinned.get() != null
                 ? work.get()
-                : repeated(() -> database.together(session -> {
+                : InstalledTables.repeated(() -> database.together(session -> {
                     var state = Gate.state(session.getConnection());
                     var binding = of(session.getConnection(), state);
                     return consistent(session, binding, (_, _) -> {
@@ -83,19 +73,6 @@ public final class Bindings {
                         }
                     });
                 }));
-    }
-
-    private static <T> T repeated(Supplier<T> work) {
-        for (int attempt = 1; ; attempt++) {
-            try {
-                return work.get();
-            } catch (Switched e) {
-                if (attempt >= TRIES) {
-                    throw e;
-                }
-                Database.pause(Math.min(5L * attempt, LONGEST_PAUSE));
-            }
-        }
     }
 
     private <T> T consistent(SqlSession session, Binding binding, BoundRead<T> work) throws SQLException {
@@ -134,26 +111,8 @@ public final class Bindings {
         boolean same = state.generation() == binding.generation() && state.closed() == binding.provisional();
         return same
                 && (!state.closed()
-                        || isWhole(binding)
+                        || InstalledTables.isWhole(binding)
                                 && before(connection, state).tables().equals(binding.tables()));
-    }
-
-    /** While a table is being changed, the database may not tell what it has. */
-    private static boolean isWhole(Binding binding) {
-        return RecordType.all(binding.model()).stream().allMatch(recordType -> {
-            var table = binding.tables().get(recordType.id());
-            return table != null
-                    && has(table.own(), recordType, "")
-                    && PhysicalNames.tables(recordType).keySet().stream()
-                            .allMatch(fieldId -> table.fields().containsKey(fieldId)
-                                    && has(table.fields().get(fieldId), recordType, fieldId));
-        });
-    }
-
-    private static boolean has(Binding.ValueTable place, RecordType recordType, String tableId) {
-        return place.columns()
-                .keySet()
-                .containsAll(PhysicalNames.columns(recordType, tableId).keySet());
     }
 
     private Binding known(SqlSession session) throws SQLException {
@@ -184,7 +143,7 @@ public final class Bindings {
     public Binding fresh(SqlSession session) throws SQLException {
         var connection = session.getConnection();
         var state = Gate.state(connection);
-        return state.closed() ? before(connection, state) : whole(connection, state.generation());
+        return state.closed() ? before(connection, state) : InstalledTables.whole(connection, state.generation());
     }
 
     /** Forgets what was known. */
@@ -206,8 +165,8 @@ public final class Bindings {
         if (partial != null && partial.holds(state)) {
             return partial.binding();
         }
-        var found = whole(connection, state.generation());
-        if (isWhole(found)) {
+        var found = InstalledTables.whole(connection, state.generation());
+        if (InstalledTables.isWhole(found)) {
             last.set(found);
         } else {
             lacking.set(new Lacking(found, System.nanoTime()));
@@ -225,67 +184,10 @@ public final class Bindings {
         }
     }
 
-    /** While a table is being changed, the database may not tell what it has: asked again, some times. */
-    private static Binding whole(Connection connection, long generation) throws SQLException {
-        for (int attempt = 1; ; attempt++) {
-            var found = read(connection, Set.of(), generation, false);
-            if (attempt >= LOOKS || isWhole(found)) {
-                return found;
-            }
-            Database.pause(5L * attempt);
-        }
-    }
-
     /** What was installed before the switch that is under way, with its values wherever they are by now. */
     private Binding before(Connection connection, Gate.GateState state) throws SQLException {
-        return read(connection, underWay.heldNames(connection), state.generation(), true);
+        return InstalledTables.read(connection, underWay.heldNames(connection), state.generation(), true);
     }
 
-    private record Installed(String version, Model model) {}
-
-    private static Binding read(Connection connection, Set<String> held, long generation, boolean provisional)
-            throws SQLException {
-        var installed = Jdbc.first(
-                        connection,
-                        "SELECT version, model FROM jontrel_installed WHERE id = 1",
-                        row -> new Installed(row.getString(1), ModelText.read(row.getString(2))))
-                .orElseThrow();
-        var marked = Schema.inUse(connection, held);
-        var tables = new LinkedHashMap<String, Binding.BoundTables>();
-        for (var recordType : RecordType.all(installed.model())) {
-            var name = marked.get(recordType.id());
-            if (name != null) {
-                tables.put(recordType.id(), table(connection, recordType, name, marked, held));
-            }
-        }
-        return new Binding(installed.version(), installed.model(), generation, provisional, tables);
-    }
-
-    private static Binding.BoundTables table(
-            Connection connection, RecordType recordType, String name, Map<String, String> marked, Set<String> held)
-            throws SQLException {
-        var fields = new LinkedHashMap<String, Binding.ValueTable>();
-        for (var fieldId : PhysicalNames.tables(recordType).keySet()) {
-            var own = marked.get(PhysicalNames.mark(recordType.id(), fieldId));
-            if (own != null) {
-                fields.put(fieldId, place(connection, own, held));
-            }
-        }
-        return new Binding.BoundTables(recordType, place(connection, name, held), fields);
-    }
-
-    private static Binding.ValueTable place(Connection connection, String name, Set<String> held) throws SQLException {
-        var columns = new HashMap<String, String>();
-        var aside = new HashMap<String, String>();
-        Schema.columns(connection, name).forEach((column, fieldId) -> {
-            if (!fieldId.isEmpty() && PhysicalNames.inUse(column)) {
-                columns.put(fieldId, column);
-            }
-            if (!fieldId.isEmpty() && PhysicalNames.isHeldBy(column, held)) {
-                aside.put(fieldId, column);
-            }
-        });
-        columns.putAll(aside);
-        return new Binding.ValueTable(name, columns);
-    }
+    record Installed(String version, Model model) {}
 }

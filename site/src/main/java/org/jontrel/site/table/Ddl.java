@@ -1,22 +1,17 @@
 package org.jontrel.site.table;
 
-import java.util.ArrayList;
 import java.util.Collection;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.SequencedMap;
 import java.util.stream.Collectors;
-import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.recordtype.RecordType;
 
 /** Statements that make and change tables. Every column and table carries the id of its definition as its comment. */
 public final class Ddl {
-    private static final int MOST_INDEXES = 16;
     /** Finds what is to be retired by itself, and counts what visitors see, without looking at rows; no key is called so. */
     public static final String RETIRES = "own__retires";
 
@@ -118,146 +113,20 @@ public final class Ddl {
     /** The table of what a record type holds, then those of its fields, by what their comments say. */
     public static SequencedMap<String, String> createTables(RecordType recordType) {
         var statements = new LinkedHashMap<String, String>();
-        statements.put(recordType.id(), createTable(recordType));
+        statements.put(recordType.id(), TableDdl.createTable(recordType));
         PhysicalNames.tables(recordType)
                 .forEach((fieldId, name) -> statements.put(
-                        PhysicalNames.mark(recordType.id(), fieldId), createOwn(recordType, fieldId, name)));
+                        PhysicalNames.mark(recordType.id(), fieldId), TableDdl.createOwn(recordType, fieldId, name)));
         return statements;
     }
 
     /** A column that every record has. */
     public record OwnColumn(String name, String type) {}
 
-    /** What records have beside their state and times: where they stand, when they appear, where they came from. */
-    public static List<OwnColumn> ownColumns() {
-        return List.of(
-                new OwnColumn("parent_type", "VARCHAR(40) CHARACTER SET ascii COLLATE ascii_bin NOT NULL DEFAULT ''"),
-                new OwnColumn("parent_id", "BIGINT NOT NULL DEFAULT 0"),
-                new OwnColumn("position", "INT NOT NULL DEFAULT 0"),
-                new OwnColumn("publish_at", "DATETIME NULL"),
-                new OwnColumn("retire_at", "DATETIME NULL"),
-                new OwnColumn("origin", "VARCHAR(40) CHARACTER SET ascii COLLATE ascii_bin NULL"));
-    }
-
-    private static String createTable(RecordType recordType) {
-        var lines = new ArrayList<String>(List.of(
-                "id BIGINT PRIMARY KEY",
-                "slug VARCHAR(190) CHARACTER SET ascii COLLATE ascii_bin NOT NULL",
-                "state VARCHAR(16) CHARACTER SET ascii COLLATE ascii_bin NOT NULL",
-                "version INT NOT NULL",
-                "complete TINYINT(1) NOT NULL",
-                "created_at DATETIME(6) NOT NULL",
-                "updated_at DATETIME(6) NOT NULL",
-                "created_by VARCHAR(100) NOT NULL",
-                "updated_by VARCHAR(100) NOT NULL"));
-        ownColumns().forEach(own -> lines.add(own.name() + " " + own.type()));
-        columns(recordType, "", lines);
-        lines.add("UNIQUE KEY slug (parent_id, slug)");
-        lines.add("KEY slugs (slug)");
-        lines.add("KEY updated (updated_at)");
-        lines.add("KEY state (state, updated_at)");
-        lines.add("KEY " + RETIRES + " (state, retire_at)");
-        wantedIndexes(recordType).forEach(columns -> lines.add("KEY (" + indexed(columns) + ")"));
-        return table(PhysicalNames.table(recordType), recordType.id(), lines);
-    }
-
-    private static void columns(RecordType recordType, String table, List<String> lines) {
-        PhysicalNames.columns(recordType, table)
-                .forEach((fieldId, name) ->
-                        lines.add(column(name, recordType.field(fieldId).orElseThrow())));
-    }
-
-    private static String table(String name, String mark, List<String> lines) {
-        return "CREATE TABLE %s (%s) ENGINE=InnoDB COMMENT=%s"
-                .formatted(PhysicalNames.quoted(name), String.join(", ", lines), PhysicalNames.comment(mark));
-    }
-
-    /** The table of a field: rows, links, terms or several values; or of the terms above each term. */
-    private static String createOwn(RecordType recordType, String fieldId, String name) {
-        var lines = new ArrayList<String>();
-        if (fieldId.equals(PhysicalNames.ABOVE)) {
-            lines.addAll(List.of(
-                    "term_id BIGINT NOT NULL",
-                    "above_id BIGINT NOT NULL",
-                    "depth INT NOT NULL",
-                    "PRIMARY KEY (term_id, above_id)",
-                    "KEY above (above_id, term_id)"));
-            return table(name, PhysicalNames.mark(recordType.id(), fieldId), lines);
-        }
-        var field = recordType.field(fieldId).orElseThrow();
-        lines.add("record_id BIGINT NOT NULL");
-        switch (field.kind()) {
-            case Kind.Repeater _ -> {
-                lines.addAll(List.of("id BIGINT NOT NULL", "row_id BIGINT NOT NULL", "position INT NOT NULL"));
-                columns(recordType, fieldId, lines);
-                lines.add("PRIMARY KEY (record_id, id)");
-            }
-            case Kind.Relation _ ->
-                lines.addAll(List.of(
-                        "row_id BIGINT NOT NULL",
-                        "position INT NOT NULL",
-                        "target_type VARCHAR(40) CHARACTER SET ascii COLLATE ascii_bin NOT NULL",
-                        "target_id BIGINT NOT NULL",
-                        "PRIMARY KEY (record_id, row_id, target_id)",
-                        "KEY target (target_id, record_id)"));
-            case Kind.TermPick _ ->
-                lines.addAll(List.of(
-                        "row_id BIGINT NOT NULL",
-                        "position INT NOT NULL",
-                        "term_id BIGINT NOT NULL",
-                        "PRIMARY KEY (record_id, row_id, term_id)",
-                        "KEY term (term_id, record_id)"));
-            case Kind.Plain _, Kind.Image _, Kind.File _, Kind.FieldGroup _, Kind.Note _ -> {
-                lines.addAll(List.of("row_id BIGINT NOT NULL", "position INT NOT NULL"));
-                columns(recordType, fieldId, lines);
-                lines.addAll(List.of("PRIMARY KEY (record_id, row_id, position)", "KEY value (value, record_id)"));
-            }
-        }
-        return table(name, PhysicalNames.mark(recordType.id(), fieldId), lines);
-    }
-
-    /** Columns of the indexes that lists want: what they show and sort by, and what must be unique. */
-    public static List<List<String>> wantedIndexes(RecordType recordType) {
-        var columns = PhysicalNames.columns(recordType, "");
-        var wanted = new LinkedHashSet<List<String>>();
-        recordType.columns("").stream()
-                .filter(field -> field.kind() instanceof Kind.Text text && text.unique())
-                .forEach(field -> wanted.add(List.of(columns.get(field.id()))));
-        if (recordType.definition() instanceof ContentType type) {
-            sortable(recordType, type.index().order()).ifPresent(id -> wanted.add(List.of("state", columns.get(id))));
-            type.columns().stream()
-                    .flatMap(id -> sortable(recordType, id).stream())
-                    .limit(MOST_INDEXES)
-                    .forEach(id -> wanted.add(List.of(columns.get(id))));
-        }
-        return List.copyOf(wanted);
-    }
-
-    private static Optional<String> sortable(RecordType recordType, String fieldId) {
-        return recordType.columns("").stream()
-                .filter(field -> field.id().equals(fieldId))
-                .filter(field -> switch (field.kind()) {
-                    case Kind.LongText _, Kind.RichText _, Kind.Url _, Kind.Coordinates _ -> false;
-                    case Kind.Plain _, Kind.Reference _, Kind.Nested _, Kind.Note _ -> true;
-                })
-                .map(Field::id)
-                .findFirst();
-    }
-
-    private static String indexed(List<String> columns) {
-        return columns.stream().map(PhysicalNames::quoted).collect(Collectors.joining(", "));
-    }
-
     /** The index of what is to be retired by itself, for a table that an earlier version made. */
     public static String addRetires(String table) {
         return "ALTER TABLE %s ADD KEY IF NOT EXISTS %s (state, retire_at), ALGORITHM=INPLACE, LOCK=NONE"
                 .formatted(PhysicalNames.quoted(table), RETIRES);
-    }
-
-    /** Nobody waits for it. */
-    public static String addIndex(String table, List<String> columns) {
-        return "ALTER TABLE %s ADD KEY (%s), ALGORITHM=INPLACE, LOCK=NONE"
-                .formatted(PhysicalNames.quoted(table), indexed(columns));
     }
 
     public static String addColumn(String table, Field field) {
@@ -309,7 +178,7 @@ public final class Ddl {
                 .collect(Collectors.joining(", ", "RENAME TABLE ", ""));
     }
 
-    private static String column(String name, Field field) {
+    static String column(String name, Field field) {
         return "%s %s NULL COMMENT %s"
                 .formatted(PhysicalNames.quoted(name), type(field.kind()), PhysicalNames.comment(field.id()));
     }

@@ -68,7 +68,7 @@ public final class RecordLoader {
     }
 
     /** The values of one row of a table, and where it stands. */
-    private record LoadedRow(long record, long row, long id, Map<String, Object> values, Object payload) {}
+    record LoadedRow(long record, long row, long id, Map<String, Object> values, Object payload) {}
 
     /** Records by ids, in their order; those that are not there are left out. */
     public List<StoredRecord> byIds(Connection connection, Collection<Long> ids) throws SQLException {
@@ -178,54 +178,18 @@ public final class RecordLoader {
                         .toList()
                 : List.<Field>of();
         var in = " IN (" + Jdbc.marks(padded.length) + ")";
-        var sql = "SELECT record_id, row_id, " + payload(field, columns, place) + " FROM "
+        var sql = "SELECT record_id, row_id, " + RowCells.payload(field, columns, place) + " FROM "
                 + PhysicalNames.quoted(place.name()) + " WHERE record_id" + in
                 + " ORDER BY record_id, row_id, position";
-        var found = Jdbc.query(connection, sql, row -> cell(row, field, columns), padded);
+        var found = Jdbc.query(connection, sql, row -> RowCells.cell(row, field, columns), padded);
         if (field.kind() instanceof Kind.Relation relation && relation.symmetric()) {
             var back = "SELECT target_id, row_id, target_type, record_id FROM " + PhysicalNames.quoted(place.name())
                     + " WHERE target_id" + in + " ORDER BY target_id, record_id";
-            found.addAll(Jdbc.query(connection, back, row -> cell(row, field, columns), padded));
+            found.addAll(Jdbc.query(connection, back, row -> RowCells.cell(row, field, columns), padded));
         }
         return found.stream()
                 .collect(Collectors.groupingBy(
                         cell -> List.of(cell.record(), cell.row()), LinkedHashMap::new, Collectors.toList()));
-    }
-
-    private static String payload(Field field, List<Field> columns, Binding.ValueTable place) {
-        return switch (field.kind()) {
-            case Kind.Repeater _ ->
-                "id"
-                        + columns.stream()
-                                .map(each -> ", "
-                                        + PhysicalNames.quoted(place.columns().get(each.id())))
-                                .collect(Collectors.joining());
-            case Kind.Relation _ -> "target_type, target_id";
-            case Kind.TermPick _ -> "term_id";
-            case Kind.Plain _, Kind.Image _, Kind.File _, Kind.FieldGroup _, Kind.Note _ ->
-                PhysicalNames.quoted(place.columns().get(field.id()));
-        };
-    }
-
-    private static LoadedRow cell(ResultSet row, Field field, List<Field> columns) throws SQLException {
-        long record = row.getLong(1);
-        long rowId = row.getLong(2);
-        return switch (field.kind()) {
-            case Kind.Repeater _ -> {
-                var values = new HashMap<String, Object>();
-                for (int i = 0; i < columns.size(); i++) {
-                    var value = ColumnValues.read(row, 4 + i, columns.get(i).kind());
-                    if (value != null) {
-                        values.put(columns.get(i).id(), value);
-                    }
-                }
-                yield new LoadedRow(record, rowId, row.getLong(3), values, null);
-            }
-            case Kind.Relation _ ->
-                new LoadedRow(record, rowId, 0, Map.of(), new Link(row.getString(3), row.getLong(4)));
-            case Kind.Plain _, Kind.Reference _, Kind.FieldGroup _, Kind.Note _ ->
-                new LoadedRow(record, rowId, 0, Map.of(), ColumnValues.read(row, 3, field.kind()));
-        };
     }
 
     private Map<String, Object> values(

@@ -15,6 +15,7 @@ import org.jontrel.site.table.Jdbc;
 import org.jontrel.site.table.PhysicalNames;
 import org.jontrel.site.table.Schema;
 import org.jontrel.site.table.Statements;
+import org.jontrel.site.table.TableDdl;
 
 /**
  * Brings a site that an earlier version of this program made to the tables of this one, whose records stand under others,
@@ -103,7 +104,7 @@ public final class SiteUpgrade {
     /** What every record has; a field's column in its way gets the name that it would have now. */
     private static void columns(Connection connection, String name) throws SQLException {
         var there = Schema.columns(connection, name);
-        for (var own : Ddl.ownColumns()) {
+        for (var own : TableDdl.ownColumns()) {
             var mark = there.get(own.name());
             if (mark != null && !mark.isEmpty()) {
                 Jdbc.execute(

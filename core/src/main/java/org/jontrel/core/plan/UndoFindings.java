@@ -1,0 +1,33 @@
+package org.jontrel.core.plan;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jontrel.core.finding.Code;
+import org.jontrel.core.finding.Finding;
+import org.jontrel.core.finding.Place;
+import org.jontrel.core.model.Field;
+import org.jontrel.core.recordtype.RecordType;
+
+/** What an undo finds of what was entered since. */
+final class UndoFindings {
+    private UndoFindings() {}
+
+    static List<Finding> carried(
+            String recordTypeId, String fieldId, Optional<RecordType> is, Map<Question, UndoPlanner.Since> since) {
+        var counts = since.getOrDefault(new Question(recordTypeId, fieldId), UndoPlanner.Since.NOTHING);
+        var field = is.flatMap(recordType -> recordType.field(fieldId));
+        var label = field.map(Field::label).orElse("");
+        var place = Place.field(recordTypeId, fieldId, "");
+        var findings = new ArrayList<Finding>();
+        if (counts.carried() > 0) {
+            findings.add(Finding.of(Code.UNDO_VALUES_CARRIED, place, label, counts.carried()));
+        }
+        if (counts.lost() > 0) {
+            var kind = field.map(f -> f.kind().code().replace('_', ' ')).orElse("");
+            findings.add(Finding.of(Code.UNDO_VALUES_NOT_CARRIED, place, label, counts.lost(), kind));
+        }
+        return findings;
+    }
+}

@@ -1,0 +1,42 @@
+package org.jontrel.core.plan;
+
+import java.util.Optional;
+import org.jontrel.core.model.Field;
+import org.jontrel.core.recordtype.RecordType;
+
+/** What the steps of an undo say. */
+final class UndoSentences {
+    private UndoSentences() {}
+
+    static String sentence(Step step, Optional<RecordType> was, Optional<RecordType> is, String name) {
+        var field = is.or(() -> was);
+        return switch (step) {
+            case Step.CreateTable _ -> "Make a table for " + name;
+            case Step.AddColumn add -> "Add a column for " + label(field, add.fieldId());
+            case Step.CopyColumn copy -> "Copy " + label(field, copy.fieldId());
+            case Step.CarryBack carry -> "Carry over what changed in " + label(field, carry.fieldId()) + " since";
+            case Step.CarryForth carry -> "Carry over what changed in " + label(field, carry.fieldId()) + " since";
+            case Step.DropBeside drop -> "Remove the unused copy of " + label(field, drop.fieldId());
+            case Step.SwitchColumns columns ->
+                was.isPresent() && is.isPresent()
+                        ? SwitchSentences.sentence(was.get(), is.get(), columns.turns())
+                        : "Switch the columns of " + name;
+            case Step.RenameTable rename -> "Rename the table " + rename.before() + " to " + rename.after();
+            case Step.HoldTable _ -> "Hold all records of " + name;
+            case Step.RestoreTable _ -> "Bring back the records of " + name;
+            case Step.Redirect redirect -> "Redirect " + redirect.before() + " to " + redirect.after();
+            case Step.AddTable add -> "Make a table for " + label(field, add.fieldId());
+            case Step.HoldOwn hold -> "Hold the values of " + label(was.or(() -> is), hold.fieldId());
+            case Step.RestoreOwn restore -> "Bring back the values of " + label(field, restore.fieldId());
+            case Step.StarterTerms _ -> "Put back the labels of the terms of " + name;
+            case Step.Indexes _, Step.IndexColumn _ -> "Make lists of " + name + " quick";
+            case Step.RenewWords _ ->
+                was.or(() -> is).map(SearchSteps::sentence).orElse(name);
+            case Step.CheckRecords _ -> "Find which records of " + name + " satisfy the definition";
+        };
+    }
+
+    static String label(Optional<RecordType> type, String fieldId) {
+        return type.flatMap(t -> t.field(fieldId)).map(Field::label).orElse(fieldId);
+    }
+}

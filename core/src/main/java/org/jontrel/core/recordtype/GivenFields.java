@@ -1,0 +1,31 @@
+package org.jontrel.core.recordtype;
+
+import java.util.List;
+import org.jontrel.core.model.ContentType;
+import org.jontrel.core.model.Field;
+import org.jontrel.core.model.Kind;
+import org.jontrel.core.model.Model;
+import org.jontrel.core.model.Taxonomy;
+
+/** Fields that records have without anybody's defining them: the label of a term, and terms of the taxonomies in use. */
+final class GivenFields {
+    private GivenFields() {}
+
+    /** The name of a term, as a field: what a title is to a record. */
+    static Field label() {
+        return new Field("part_title", "label", "Label", "", true, new Kind.Text(null, 200, "", ""));
+    }
+
+    static List<Field> classified(Model model, ContentType type) {
+        return type.taxonomies().stream()
+                .flatMap(use -> model.find(Taxonomy.class, use.taxonomy()).stream()
+                        .map(taxonomy -> new Field(
+                                taxonomy.id(),
+                                taxonomy.key(),
+                                use.max() != null && use.max() == 1 ? taxonomy.singular() : taxonomy.plural(),
+                                taxonomy.description(),
+                                use.required(),
+                                new Kind.TermPick(taxonomy.id(), new Kind.Amount(true, null, use.max())))))
+                .toList();
+    }
+}
