@@ -1,4 +1,4 @@
 /**
- * Pictures over HTTP. Uses site.
+ * Pictures and other files over HTTP. Uses site.
  */
 package org.jontrel.server.media;

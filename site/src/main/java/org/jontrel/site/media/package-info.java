@@ -1,4 +1,4 @@
 /**
- * Uploaded pictures: what they really are, and their bytes. Uses table and core's values.
+ * Uploaded pictures and other files: what they really are, and their bytes. Uses table and core's values.
  */
 package org.jontrel.site.media;

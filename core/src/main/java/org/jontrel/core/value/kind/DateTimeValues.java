@@ -2,7 +2,6 @@ package org.jontrel.core.value.kind;
 
 import java.time.LocalDateTime;
 import java.time.format.DateTimeParseException;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.jontrel.core.finding.Code;
@@ -20,15 +19,7 @@ record DateTimeValues(Kind.DateTime kind) implements KindValues {
 
     @Override
     public List<Finding> check(Object value, Where where) {
-        var moment = (LocalDateTime) value;
-        var findings = new ArrayList<Finding>();
-        if (kind.earliest() != null && moment.isBefore(kind.earliest())) {
-            findings.add(where.finding(Code.VALUE_TOO_EARLY, moment, kind.earliest()));
-        }
-        if (kind.latest() != null && moment.isAfter(kind.latest())) {
-            findings.add(where.finding(Code.VALUE_TOO_LATE, moment, kind.latest()));
-        }
-        return findings;
+        return where.between((LocalDateTime) value, kind.earliest(), kind.latest());
     }
 
     @Override

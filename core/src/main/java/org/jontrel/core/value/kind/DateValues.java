@@ -3,7 +3,6 @@ package org.jontrel.core.value.kind;
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
 import java.time.format.DateTimeParseException;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -24,17 +23,10 @@ record DateValues(Kind.Date kind) implements KindValues {
 
     @Override
     public List<Finding> check(Object value, Where where) {
-        var date = (LocalDate) value;
-        var earliest = kind.earliest() == null ? FIRST : kind.earliest();
-        var latest = kind.latest() == null ? LAST : kind.latest();
-        var findings = new ArrayList<Finding>();
-        if (date.isBefore(earliest)) {
-            findings.add(where.finding(Code.VALUE_TOO_EARLY, date, earliest));
-        }
-        if (date.isAfter(latest)) {
-            findings.add(where.finding(Code.VALUE_TOO_LATE, date, latest));
-        }
-        return findings;
+        return where.between(
+                (LocalDate) value,
+                kind.earliest() == null ? FIRST : kind.earliest(),
+                kind.latest() == null ? LAST : kind.latest());
     }
 
     @Override

@@ -1,5 +1,6 @@
 package org.jontrel.core.value.kind;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.jontrel.core.finding.Code;
@@ -83,6 +84,23 @@ public sealed interface KindValues
 
     /** The place and the label that findings mention. */
     record Where(Place place, String label) {
+        /**
+         * Whether a value is before the earliest or after the latest that is allowed.
+         *
+         * @param earliest {@code null} for any
+         * @param latest {@code null} for any
+         */
+        <T extends Comparable<? super T>> List<Finding> between(T value, T earliest, T latest) {
+            var findings = new ArrayList<Finding>();
+            if (earliest != null && value.compareTo(earliest) < 0) {
+                findings.add(finding(Code.VALUE_TOO_EARLY, value, earliest));
+            }
+            if (latest != null && value.compareTo(latest) > 0) {
+                findings.add(finding(Code.VALUE_TOO_LATE, value, latest));
+            }
+            return findings;
+        }
+
         public Finding finding(Code code, Object... more) {
             var arguments = new Object[more.length + 1];
             arguments[0] = label;

@@ -2,7 +2,6 @@ package org.jontrel.core.value.kind;
 
 import java.time.LocalTime;
 import java.time.format.DateTimeParseException;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.jontrel.core.finding.Code;
@@ -18,15 +17,7 @@ record TimeValues(Kind.Time kind) implements KindValues {
 
     @Override
     public List<Finding> check(Object value, Where where) {
-        var time = (LocalTime) value;
-        var findings = new ArrayList<Finding>();
-        if (kind.earliest() != null && time.isBefore(kind.earliest())) {
-            findings.add(where.finding(Code.VALUE_TOO_EARLY, time, kind.earliest()));
-        }
-        if (kind.latest() != null && time.isAfter(kind.latest())) {
-            findings.add(where.finding(Code.VALUE_TOO_LATE, time, kind.latest()));
-        }
-        return findings;
+        return where.between((LocalTime) value, kind.earliest(), kind.latest());
     }
 
     @Override
