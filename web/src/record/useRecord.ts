@@ -88,7 +88,7 @@ export function useRecord(site: () => string, recordType: () => RecordType | und
   /** What saving was refused for, and what stood there: only saving finds some of it, so it stays until that is changed. */
   let refusals: { problem: Problem; of: string }[] = [];
   /** Which record is open, as often as one was opened: an answer for an earlier one is not shown. */
-  let opening = 0;
+  let generation = 0;
   let form = newKeeper();
   let unanswered: Sent | undefined;
   /** The version that what is typed began from, where it is not the open one: taken up later, and somebody may have gone on. */
@@ -96,7 +96,7 @@ export function useRecord(site: () => string, recordType: () => RecordType | und
   let saving: { state: State; values: string; done: Promise<OpenRecord | undefined> } | undefined;
   onScopeDispose(() => {
     // what is on its way belongs to whoever takes up what is kept
-    opening++;
+    generation++;
     form.close();
   }, true);
 
@@ -128,7 +128,7 @@ export function useRecord(site: () => string, recordType: () => RecordType | und
 
   /** What is here is gone at once, so that nobody types into it while the next is asked for. */
   function clear(): number {
-    opening++;
+    generation++;
     form.close();
     form = newKeeper();
     saving = undefined;
@@ -146,7 +146,7 @@ export function useRecord(site: () => string, recordType: () => RecordType | und
     touched.value = new Set();
     refused.value = false;
     Object.assign(place, NOWHERE);
-    return opening;
+    return generation;
   }
 
   async function begin({ start, parent }: Beginning): Promise<void> {
@@ -163,7 +163,7 @@ export function useRecord(site: () => string, recordType: () => RecordType | und
     try {
       if (isNew.value) {
         const from = await beginning();
-        if (mine !== opening) {
+        if (mine !== generation) {
           return;
         }
         isBegun = true;
@@ -171,13 +171,13 @@ export function useRecord(site: () => string, recordType: () => RecordType | und
       } else {
         const params = { path: { ...path(), id: Number(id()) } };
         const answer = await ask(api.GET('/api/sites/{site}/{sort}/{key}/records/{id}', { params }));
-        if (mine !== opening) {
+        if (mine !== generation) {
           return;
         }
         show(answer);
       }
     } catch (thrown) {
-      if (mine !== opening) {
+      if (mine !== generation) {
         return;
       }
       if (single() && thrown instanceof ApiError && thrown.status === 404) {
@@ -186,12 +186,12 @@ export function useRecord(site: () => string, recordType: () => RecordType | und
         sentence.value = sentenceOf(thrown);
       }
     }
-    if (mine !== opening) {
+    if (mine !== generation) {
       return;
     }
     ready.value = isOpen() || isBegun || single();
     const unfinished = await kept<Unfinished>(key.value);
-    if (mine === opening) {
+    if (mine === generation) {
       // what is stored by now is not offered later either, when it would be older than what is stored then
       const isStored = ({ value }: Kept<Unfinished>) =>
         same(value.values, values.value) && same(changed({ ...place }, value.place ?? {}), { ...place });
@@ -293,9 +293,9 @@ export function useRecord(site: () => string, recordType: () => RecordType | und
       if (saving.state === state && saving.values === now) {
         return done;
       }
-      const mine = opening;
+      const mine = generation;
       await done;
-      return mine === opening ? save(state) : undefined;
+      return mine === generation ? save(state) : undefined;
     }
     const done = send(state).finally(() => {
       if (saving?.done === done) {
@@ -364,12 +364,12 @@ export function useRecord(site: () => string, recordType: () => RecordType | und
 
   /** Whether it is settled what became of an earlier save: it is stored, and what was typed since stands upon it, or never will be. */
   async function takeBack(earlier: Sent): Promise<boolean> {
-    const mine = opening;
+    const mine = generation;
     const at = key.value;
     sentence.value = '';
     try {
       const stored = await withdraw<OpenRecord>(earlier.headers);
-      if (mine !== opening) {
+      if (mine !== generation) {
         return false;
       }
       unanswered = undefined;
@@ -379,7 +379,7 @@ export function useRecord(site: () => string, recordType: () => RecordType | und
       }
       return true;
     } catch (thrown) {
-      if (mine === opening) {
+      if (mine === generation) {
         failed(thrown);
       }
       return false;
@@ -387,7 +387,7 @@ export function useRecord(site: () => string, recordType: () => RecordType | und
   }
 
   async function deliver(now: Sent): Promise<OpenRecord | undefined> {
-    const mine = opening;
+    const mine = generation;
     const at = key.value;
     const keeper = form.name;
     sentence.value = '';
@@ -395,7 +395,7 @@ export function useRecord(site: () => string, recordType: () => RecordType | und
     keepTyped();
     try {
       const stored = await write(now);
-      if (mine !== opening) {
+      if (mine !== generation) {
         // what is kept may hold more than was sent; where it does not, it goes when the record is opened again
         return undefined;
       }
@@ -403,7 +403,7 @@ export function useRecord(site: () => string, recordType: () => RecordType | und
       saved(stored, now);
       return stored;
     } catch (thrown) {
-      if (mine !== opening) {
+      if (mine !== generation) {
         return undefined;
       }
       const stored = storedAsSent(thrown, now);

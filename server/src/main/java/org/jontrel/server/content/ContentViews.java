@@ -44,10 +44,10 @@ final class ContentViews {
 
     private List<Map<String, Object>> of(
             RecordType recordType, Collection<StoredRecord> stored, Set<String> fields, int depth) {
-        var known = ReferenceNames.of(path, site, recordType, stored, audience);
+        var names = ReferenceNames.of(path, site, recordType, stored, audience);
         var addresses = site.records().addresses(recordType.id(), stored);
         var records =
-                stored.stream().map(record -> known.seen(recordType, record)).toList();
+                stored.stream().map(record -> names.seen(recordType, record)).toList();
         var included = depth < DEEPEST ? included(recordType, records, depth) : Map.<Link, Map<String, Object>>of();
         return records.stream()
                 .map(record -> {
@@ -72,7 +72,7 @@ final class ContentViews {
                                     .filter(field -> fields.isEmpty() || fields.contains(field.key()))
                                     .toList(),
                             record.values(),
-                            known,
+                            names,
                             included));
                     return (Map<String, Object>) answer;
                 })
@@ -105,12 +105,12 @@ final class ContentViews {
     }
 
     private Map<String, Object> given(
-            List<Field> fields, Map<?, ?> values, ReferenceNames known, Map<Link, Map<String, Object>> included) {
+            List<Field> fields, Map<?, ?> values, ReferenceNames names, Map<Link, Map<String, Object>> included) {
         var given = new LinkedHashMap<String, Object>();
         for (var field : fields) {
             var value = values.get(field.id());
             if (value != null) {
-                var shown = value(field, value, known, included);
+                var shown = value(field, value, names, included);
                 if (shown != null) {
                     given.put(field.key(), shown);
                 }
@@ -119,23 +119,23 @@ final class ContentViews {
         return given;
     }
 
-    private Object value(Field field, Object value, ReferenceNames known, Map<Link, Map<String, Object>> included) {
+    private Object value(Field field, Object value, ReferenceNames names, Map<Link, Map<String, Object>> included) {
         return switch (value) {
             case List<?> list -> {
                 var all = new ArrayList<Object>();
                 list.stream()
-                        .map(each -> value(field, each, known, included))
+                        .map(each -> value(field, each, names, included))
                         .filter(Objects::nonNull)
                         .forEach(all::add);
                 yield all.isEmpty() ? null : all;
             }
-            case Row row -> given(field.inner(), row.values(), known, included);
-            case Map<?, ?> group -> given(field.inner(), group, known, included);
-            case Link link -> included.containsKey(link) ? included.get(link) : link(link, known);
+            case Row row -> given(field.inner(), row.values(), names, included);
+            case Map<?, ?> group -> given(field.inner(), group, names, included);
+            case Link link -> included.containsKey(link) ? included.get(link) : link(link, names);
             case Long term
-            when field.kind() instanceof Kind.TermPick pick -> term(new Link(pick.taxonomy(), term), known);
+            when field.kind() instanceof Kind.TermPick pick -> term(new Link(pick.taxonomy(), term), names);
             case Long file
-            when field.kind() instanceof Kind.Image || field.kind() instanceof Kind.File -> file(file, field, known);
+            when field.kind() instanceof Kind.Image || field.kind() instanceof Kind.File -> file(file, field, names);
             case GeoPoint spot -> ordered("latitude", spot.latitude(), "longitude", spot.longitude());
             case java.math.BigDecimal number -> number;
             default -> Values.wire(field.kind(), value);
@@ -150,7 +150,7 @@ final class ContentViews {
         return map;
     }
 
-    private Object link(Link link, ReferenceNames known) {
+    private Object link(Link link, ReferenceNames names) {
         return site.installed()
                 .table(link.type())
                 .map(target -> ordered(
@@ -159,16 +159,16 @@ final class ContentViews {
                         "id",
                         link.id(),
                         "title",
-                        known.named(link).title()))
+                        names.named(link).title()))
                 .orElse(null);
     }
 
-    private static Object term(Link link, ReferenceNames known) {
-        return ordered("id", link.id(), "label", known.named(link).title());
+    private static Object term(Link link, ReferenceNames names) {
+        return ordered("id", link.id(), "label", names.named(link).title());
     }
 
-    private Object file(long id, Field field, ReferenceNames known) {
-        var file = known.file(id);
+    private Object file(long id, Field field, ReferenceNames names) {
+        var file = names.file(id);
         if (file == null) {
             return null;
         }

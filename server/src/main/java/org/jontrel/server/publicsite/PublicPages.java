@@ -64,17 +64,17 @@ public final class PublicPages {
 
     /** Cards of records, in their order. */
     List<Card> cards(RecordType recordType, Collection<StoredRecord> stored) {
-        var known = ReferenceNames.of(path, site, recordType, stored, audience);
+        var names = ReferenceNames.of(path, site, recordType, stored, audience);
         var addresses = site.records().addresses(recordType.id(), stored);
         var records =
-                stored.stream().map(record -> known.seen(recordType, record)).toList();
+                stored.stream().map(record -> names.seen(recordType, record)).toList();
         var terms = terms(recordType, records);
         return records.stream()
                 .map(record -> new Card(
                         record.title().isEmpty() ? record.slug() : record.title(),
                         String.valueOf(record.values().getOrDefault("part_summary", "")),
                         address(recordType, addresses.get(record.id())),
-                        record.values().get("part_lead_image") instanceof Long id ? known.file(id) : null,
+                        record.values().get("part_lead_image") instanceof Long id ? names.file(id) : null,
                         classified(recordType, record, terms)))
                 .toList();
     }
@@ -154,8 +154,8 @@ public final class PublicPages {
 
     /** The sections of a record's page. */
     List<PageSection> sections(RecordType recordType, StoredRecord stored) {
-        var known = ReferenceNames.of(path, site, recordType, List.of(stored), audience);
-        var record = known.seen(recordType, stored);
+        var names = ReferenceNames.of(path, site, recordType, List.of(stored), audience);
+        var record = names.seen(recordType, stored);
         var terms = terms(recordType, List.of(record));
         var hidden = hidden(recordType, record);
         var links = links(recordType, record);
@@ -167,7 +167,7 @@ public final class PublicPages {
             var lines = new ArrayList<PageField>();
             group.fields().stream()
                     .filter(field -> !hidden.contains(field.key()))
-                    .forEach(field -> lines(field, record.values().get(field.id()), known, terms, links, lines));
+                    .forEach(field -> lines(field, record.values().get(field.id()), names, terms, links, lines));
             if (!lines.isEmpty()) {
                 sections.add(new PageSection(group.id().equals(RecordType.CLASSIFIED) ? "" : group.title(), lines));
             }
@@ -248,7 +248,7 @@ public final class PublicPages {
     private void lines(
             Field field,
             Object value,
-            ReferenceNames known,
+            ReferenceNames names,
             Map<Link, PageField.Item> terms,
             Map<Link, PageField.Item> links,
             List<PageField> lines) {
@@ -259,14 +259,14 @@ public final class PublicPages {
         switch (field.kind()) {
             case Kind.FieldGroup group -> {
                 var values = (Map<?, ?>) value;
-                group.fields().forEach(inner -> lines(inner, values.get(inner.id()), known, terms, links, lines));
+                group.fields().forEach(inner -> lines(inner, values.get(inner.id()), names, terms, links, lines));
             }
-            case Kind.Repeater rows -> lines.add(PageField.rows(field.label(), table(rows, several, known)));
-            case Kind.LongText _ -> lines.add(PageField.prose(field.label(), known.show(field, value)));
+            case Kind.Repeater rows -> lines.add(PageField.rows(field.label(), table(rows, several, names)));
+            case Kind.LongText _ -> lines.add(PageField.prose(field.label(), names.show(field, value)));
             case Kind.RichText _ -> lines.add(PageField.html(field.label(), (String) value));
             case Kind.Image _ -> {
                 var pictures = several.stream()
-                        .map(id -> known.file((Long) id))
+                        .map(id -> names.file((Long) id))
                         .filter(Objects::nonNull)
                         .toList();
                 if (!pictures.isEmpty()) {
@@ -278,7 +278,7 @@ public final class PublicPages {
                         lines,
                         field,
                         several.stream()
-                                .map(id -> known.file((Long) id))
+                                .map(id -> names.file((Long) id))
                                 .filter(Objects::nonNull)
                                 .map(file -> new PageField.Item(
                                         file.name(), "/at/" + encoded(path) + "/media/" + file.id(), null))
@@ -299,10 +299,10 @@ public final class PublicPages {
                                 .map(term -> terms.get(new Link(pick.taxonomy(), (Long) term)))
                                 .filter(Objects::nonNull)
                                 .toList());
-            case Kind.Email _ -> lines.add(one(field, known.show(field, value), "mailto:" + encoded((String) value)));
+            case Kind.Email _ -> lines.add(one(field, names.show(field, value), "mailto:" + encoded((String) value)));
             case Kind.Phone _ ->
-                lines.add(one(field, known.show(field, value), "tel:" + ((String) value).replaceAll("[^0-9+]", "")));
-            case Kind.Url _ -> lines.add(one(field, known.show(field, value), (String) value));
+                lines.add(one(field, names.show(field, value), "tel:" + ((String) value).replaceAll("[^0-9+]", "")));
+            case Kind.Url _ -> lines.add(one(field, names.show(field, value), (String) value));
             case Kind.Colour _ ->
                 lines.add(PageField.items(
                         field.label(), List.of(new PageField.Item((String) value, null, (String) value))));
@@ -315,7 +315,7 @@ public final class PublicPages {
                     Kind.Icon _,
                     Kind.Choice _,
                     Kind.Coordinates _,
-                    Kind.Note _ -> lines.add(PageField.text(field.label(), known.show(field, value)));
+                    Kind.Note _ -> lines.add(PageField.text(field.label(), names.show(field, value)));
         }
     }
 
@@ -330,7 +330,7 @@ public final class PublicPages {
     }
 
     /** Only columns that some row fills. */
-    private static PageField.Cell table(Kind.Repeater kind, List<?> rows, ReferenceNames known) {
+    private static PageField.Cell table(Kind.Repeater kind, List<?> rows, ReferenceNames names) {
         var filled = kind.fields().stream()
                 .filter(inner ->
                         rows.stream().anyMatch(row -> ((Row) row).values().containsKey(inner.id())))
@@ -340,16 +340,16 @@ public final class PublicPages {
                 filled.stream().map(Field::label).toList(),
                 rows.stream()
                         .map(row -> filled.stream()
-                                .map(inner -> cell(inner, ((Row) row).values().get(inner.id()), known))
+                                .map(inner -> cell(inner, ((Row) row).values().get(inner.id()), names))
                                 .toList())
                         .toList());
     }
 
-    private static PageField.Cell cell(Field field, Object value, ReferenceNames known) {
+    private static PageField.Cell cell(Field field, Object value, ReferenceNames names) {
         return switch (field.kind()) {
-            case Kind.Repeater inner when value instanceof List<?> rows -> table(inner, rows, known);
+            case Kind.Repeater inner when value instanceof List<?> rows -> table(inner, rows, names);
             case Kind.Plain _, Kind.Reference _, Kind.Nested _, Kind.Note _ ->
-                value == null ? PageField.Cell.EMPTY : PageField.Cell.text(known.show(field, value));
+                value == null ? PageField.Cell.EMPTY : PageField.Cell.text(names.show(field, value));
         };
     }
 }

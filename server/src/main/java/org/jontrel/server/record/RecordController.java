@@ -48,11 +48,11 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/sites/{site}/" + SORTS + "/{key}")
 class RecordController {
     private final RecordTypes recordTypes;
-    private final RecordForms opening;
+    private final RecordForms forms;
 
-    RecordController(RecordTypes recordTypes, RecordForms opening) {
+    RecordController(RecordTypes recordTypes, RecordForms forms) {
         this.recordTypes = recordTypes;
-        this.opening = opening;
+        this.forms = forms;
     }
 
     record WriteBody(
@@ -94,7 +94,7 @@ class RecordController {
     RecordViews.OpenRecord one(
             @PathVariable String site, @PathVariable String sort, @PathVariable String key, @PathVariable long id) {
         var at = recordTypes.at(site, sort, key);
-        return opening.open(at, find(at, id));
+        return forms.open(at, find(at, id));
     }
 
     private static StoredRecord find(RecordTypes.BoundSite at, long id) {
@@ -151,7 +151,7 @@ class RecordController {
                 body.values(),
                 !Boolean.TRUE.equals(body.part()),
                 principal.getName());
-        return opening.open(at, stored(at, write, at.engine().records().save(write)));
+        return forms.open(at, stored(at, write, at.engine().records().save(write)));
     }
 
     /** The record that was stored, or why not, in words. */
@@ -175,7 +175,7 @@ class RecordController {
         var known = ReferenceNames.of(at.site(), at.engine(), recordType, List.of(base, mine, current.values()));
         var merged = RecordChanges.merge(recordType, base, mine, current.values(), known::show);
         return new RecordViews.ConflictView(
-                opening.open(at, current),
+                forms.open(at, current),
                 RecordViews.DifferenceView.of(
                         RecordChanges.between(recordType, base, recordType, current.values(), known::show)),
                 Values.wire(recordType.fields().toList(), merged.values()),
@@ -214,7 +214,7 @@ class RecordController {
                 at.engine().records().remove(at.id(), id, version, principal.getName()),
                 current -> Refusal.conflict(
                         current.updatedBy() + " saved this since you opened it. It was not deleted.",
-                        opening.open(at, current)));
+                        forms.open(at, current)));
     }
 
     @PostMapping("/records/{id}/back")
@@ -227,7 +227,7 @@ class RecordController {
         var at = recordTypes.at(site, sort, key);
         if (at.engine().records().bringBack(at.id(), id, principal.getName())
                 instanceof SaveResult.Stored(StoredRecord record)) {
-            return opening.open(at, record);
+            return forms.open(at, record);
         }
         throw Refusal.missing("There is no deleted record with this number.");
     }
@@ -322,7 +322,7 @@ class RecordController {
                 .forEach(was -> notRestored.add(was.label()));
         var write = Write.change(at.id(), record, Values.wire(fields, values), true, principal.getName())
                 .withVersion(body.current());
-        var opened = opening.open(at, stored(at, write, at.engine().records().save(write)));
+        var opened = forms.open(at, stored(at, write, at.engine().records().save(write)));
         return new Restored(opened, List.copyOf(notRestored));
     }
 

@@ -146,12 +146,12 @@ final class RecordViews {
             boolean current) {}
 
     static RecordView view(
-            String site, RecordType recordType, StoredRecord record, String address, ReferenceNames known) {
+            String site, RecordType recordType, StoredRecord record, String address, ReferenceNames names) {
         var shown = new LinkedHashMap<String, String>();
         recordType.fields().forEach(field -> {
             var value = record.values().get(field.id());
             if (value != null) {
-                shown.put(field.key(), known.show(field, value));
+                shown.put(field.key(), names.show(field, value));
             }
         });
         return new RecordView(
