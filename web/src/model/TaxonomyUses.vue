@@ -85,11 +85,11 @@ function nameOf(id: string): string {
 }
 .line {
   flex-wrap: wrap;
-  gap: 4px 16px;
+  gap: 4px 12px;
   padding: 4px 0;
 }
 .name {
-  min-width: 120px;
+  min-width: 96px;
   font-weight: 600;
 }
 .max {
