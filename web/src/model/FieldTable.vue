@@ -23,6 +23,7 @@ import {
   rowsOf,
   type Row,
 } from './rows';
+import { useFocusedRow } from './useFocusedRow';
 import { useDerivedKeys } from './useNames';
 import { useI18n } from 'vue-i18n';
 
@@ -31,7 +32,7 @@ const emit = defineEmits<{ change: [Group[]] }>();
 
 const { t } = useI18n();
 const NONE: FindingView[] = [];
-const selected = ref<string>();
+const { selected, focused } = useFocusedRow();
 const picked = ref(new Set<string>());
 const rows = computed(() => rowsOf(props.group));
 /** About as many as a window shows: the others come once these are painted, so that a definition opens at once. */
@@ -289,7 +290,7 @@ function twice(field: Field): string {
         :selected="selected === row.field.id"
         :picked="picked.has(row.field.id ?? '')"
         :bad="twice(row.field) !== '' || problemsOf(row.field).some((finding) => finding.severity === 'blocker')"
-        @focusin="selected = row.field.id"
+        @focusin="focused(row.field.id)"
         @pick="pick($event, row.field.id ?? '')"
         @label="setLabel(row, $event)"
         @label-done="keys.end(row.field.id ?? '')"

@@ -6,6 +6,7 @@ import { api, ask, sentenceOf, type FindingView } from '@/shared/api/client';
 import type { Taxonomy, Term } from '@/shared/definitions';
 import { useDraft } from './draft';
 import { addTerm, indentTerm, moveTerm, outdentTerm, removeTerm, replaceTerm, termRows, type TermRow } from './terms';
+import { useFocusedRow } from './useFocusedRow';
 import { useDerivedKeys } from './useNames';
 import TextInput from '@/shared/controls/TextInput.vue';
 
@@ -14,7 +15,7 @@ const props = defineProps<{ taxonomy: Taxonomy; findings: FindingView[]; locked:
 const emit = defineEmits<{ change: [Term[] | undefined]; replace: [Taxonomy] }>();
 const draft = useDraft();
 const problem = ref('');
-const selected = ref<string>();
+const { selected, focused } = useFocusedRow();
 const terms = computed(() => props.taxonomy.terms ?? []);
 const rows = computed(() => termRows(terms.value));
 const fields = computed(() => props.taxonomy.fields ?? []);
@@ -124,7 +125,7 @@ function held(term: Term, field: string): string {
       class="term"
       :class="`in${Math.min(row.depth, 6)}`"
       :data-term="row.term.id"
-      @focusin="selected = row.term.id"
+      @focusin="focused(row.term.id)"
     >
       <div class="row">
         <span

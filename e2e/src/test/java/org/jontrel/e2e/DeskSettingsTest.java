@@ -3,7 +3,10 @@ package org.jontrel.e2e;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.testng.Assert.assertEquals;
 
+import com.microsoft.playwright.assertions.LocatorAssertions;
+import com.microsoft.playwright.options.AriaRole;
 import java.util.List;
+import java.util.regex.Pattern;
 import org.testng.annotations.Test;
 
 /** Settings of definitions: named, unfolded where they are wanted, and explained where they are changed. */
@@ -112,5 +115,26 @@ public class DeskSettingsTest extends DeskStoryTest {
         assertThat(help.locator("#field-key")).isInViewport();
         assertThat(help.locator("dt.asked")).hasText("Key");
         help.close();
+    }
+
+    /** What the focus unfolds or folds would otherwise move what is clicked between press and release. */
+    @Test
+    public void aClickFallsOnWhatIsPressedWhateverUnfolds() {
+        desk.open("Mooring");
+        var rows = page.locator("tr[data-row]");
+        rows.nth(0).locator("[data-column=label]").click();
+        assertThat(page.locator(".beneath").first()).isVisible();
+        var required = rows.nth(3).getByRole(AriaRole.CHECKBOX);
+        boolean was = required.isChecked();
+        required.click();
+        assertThat(required).isChecked(new LocatorAssertions.IsCheckedOptions().setChecked(!was));
+        assertThat(rows.nth(3)).hasClass(Pattern.compile("selected"));
+        rows.nth(0).locator("[data-column=label]").click();
+        assertThat(rows.nth(0)).hasClass(Pattern.compile("selected"));
+        rows.nth(4).locator("[data-column=kind]").click();
+        assertThat(page.getByRole(AriaRole.OPTION).first()).isVisible();
+        page.keyboard().press("Escape");
+        desk.anna.button("Undo").click();
+        desk.saved();
     }
 }
