@@ -3,12 +3,24 @@ import { onMounted, ref, useTemplateRef } from 'vue';
 import { NButton } from 'naive-ui';
 import type { Field } from '@/shared/kinds';
 import FieldControl from './FieldControl.vue';
+import { same } from './form';
 
-/** One value of a record, changed in its row: Enter saves, Escape leaves it as it was. */
+/** One value of a record, changed in its row: Enter or a click elsewhere saves it, Escape leaves it as it was. */
 const props = defineProps<{ field: Field; value: unknown; label: string; problem: string; busy: boolean }>();
 const emit = defineEmits<{ save: [unknown]; cancel: [] }>();
 const typed = ref(props.value);
+const before = props.value;
 const frame = useTemplateRef<HTMLElement>('frame');
+
+/** Somebody has gone on to something else: what was typed is stored, and nothing is asked where nothing was. */
+function leave(): void {
+  if (same(typed.value ?? '', before ?? '')) {
+    emit('cancel');
+  } else {
+    emit('save', typed.value);
+  }
+}
+defineExpose({ leave });
 
 onMounted(() => frame.value?.querySelector<HTMLElement>('input, [tabindex="0"]')?.focus());
 

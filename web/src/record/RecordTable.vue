@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useElementSize, useLocalStorage, useVirtualList } from '@vueuse/core';
-import { computed, nextTick, onBeforeUnmount, onMounted, ref } from 'vue';
+import { computed, nextTick, onBeforeUnmount, onMounted, ref, useTemplateRef } from 'vue';
 import Tag from '@/shared/Tag.vue';
 import type { Schemas } from '@/shared/api/client';
 import type { Field } from '@/shared/kinds';
@@ -14,6 +14,7 @@ import QuickEdit from './QuickEdit.vue';
 import { fitted, neededWidth } from './columnWidths';
 import { rememberScroll, scrolledTo } from './neighbours';
 import { isQuick } from './quickEdit';
+import { useQuickEdit } from './useQuickEdit';
 import { useI18n } from 'vue-i18n';
 
 /** Records as rows; only those in sight are in the page, however many there are. */
@@ -97,9 +98,6 @@ onBeforeUnmount(() => {
 });
 
 /** The cell that is changed in its row. */
-const editing = ref<{ record: Schemas['RecordView']; field: Field; x: number; y: number; at: number }>();
-const refused = ref('');
-const storing = ref(false);
 /** The column that the arrows have come to, of the row that is focused. */
 const column = ref(0);
 
@@ -109,30 +107,16 @@ function edit(at: number, field: Field | undefined): void {
     ?.querySelector(`[data-column="${field?.id ?? ''}"]`)
     ?.getBoundingClientRect();
   if (record && field && cell && props.mayPick && isQuick(field)) {
-    refused.value = '';
-    editing.value = { record, field, x: cell.left + 8, y: cell.bottom, at };
+    begin({ record, field, x: cell.left + 8, y: cell.bottom, at });
   }
 }
 
-async function save(value: unknown): Promise<void> {
-  const now = editing.value;
-  if (!now || storing.value) {
-    return;
-  }
-  storing.value = true;
-  refused.value = await props.store(now.record, now.field, value).finally(() => (storing.value = false));
-  if (!refused.value) {
-    await close();
-  } else {
-    // whoever saved it meanwhile has made a newer version of it: the next try is over that one
-    editing.value = { ...now, record: props.records.find((each) => each.id === now.record.id) ?? now.record };
-  }
-}
+const quick = useTemplateRef<InstanceType<typeof QuickEdit>>('quick');
+const { editing, refused, storing, begin, save, close, left } = useQuickEdit(() => props.records, props.store, focus);
 
-async function close(): Promise<void> {
-  const at = editing.value?.at ?? -1;
-  editing.value = undefined;
-  await focus(at);
+function leave(): void {
+  left();
+  quick.value?.leave();
 }
 
 function scrolled(): void {
@@ -333,9 +317,10 @@ function onKey(event: KeyboardEvent, at: number): void {
       :show-arrow="false"
       :x="editing.x"
       :y="editing.y"
-      @clickoutside="editing = undefined"
+      @clickoutside="leave"
     >
       <QuickEdit
+        ref="quick"
         :field="editing.field"
         :value="editing.record.values[editing.field.key]"
         :label="$t('record.quickEdit', { field: editing.field.label, title: editing.record.title })"

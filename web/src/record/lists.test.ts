@@ -146,6 +146,41 @@ describe('the table of records', () => {
     made.unmount();
   });
 
+  it('stores what was typed where somebody clicks elsewhere, and asks nothing where nothing was', async () => {
+    const made = table(3);
+    await nextTick();
+    const edit = async () => {
+      await made.findAll('tbody tr')[1]?.trigger('keydown', { key: 'F2' });
+      await flushPromises();
+      return document.querySelector<HTMLInputElement>('.quick-edit input');
+    };
+    const elsewhere = async () => {
+      for (const type of ['mousedown', 'mouseup', 'click']) {
+        document.body.dispatchEvent(new MouseEvent(type, { bubbles: true }));
+      }
+      await flushPromises();
+    };
+    store.mockClear();
+    await edit();
+    await elsewhere();
+    expect(document.querySelector('.quick-edit')).toBeNull();
+    expect(store).not.toHaveBeenCalled();
+    store.mockResolvedValueOnce('Rise is at most 10.').mockResolvedValueOnce('');
+    const input = await edit();
+    if (input) {
+      input.value = '11';
+      input.dispatchEvent(new Event('input'));
+    }
+    await elsewhere();
+    expect(store.mock.calls.map((call) => call[2])).toEqual(['11']);
+    expect(document.querySelector<HTMLInputElement>('.quick-edit input')?.value).toBe('11');
+    expect(document.querySelector('.quick-edit [role=alert]')?.textContent).toBe('Rise is at most 10.');
+    await elsewhere();
+    expect(store.mock.calls.map((call) => call[2])).toEqual(['11', '11']);
+    expect(document.querySelector('.quick-edit')).toBeNull();
+    made.unmount();
+  });
+
   it('draws a column wider by its edge and keeps it', async () => {
     const made = table(3);
     await nextTick();

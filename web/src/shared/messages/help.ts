@@ -208,7 +208,7 @@ export const helpPages = {
       },
       lists: {
         title: 'Lists',
-        text: 'Filter, search and sort a list, choose its columns and keep it under a name for everybody on the site. A double click or F2 changes a value in its row: Enter saves it, Escape leaves it as it was. Several records can be changed at once.',
+        text: 'Filter, search and sort a list, choose its columns and keep it under a name for everybody on the site. A double click or F2 changes a value in its row: Enter or a click elsewhere saves it, Escape leaves it as it was. Several records can be changed at once.',
       },
       back: {
         title: 'Get something back',
