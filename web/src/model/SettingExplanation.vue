@@ -47,7 +47,6 @@ onKeyStroke('F1', (event) => {
   display: flex;
   flex-direction: column;
   height: 100%;
-  container-type: inline-size;
 }
 .explanation {
   display: flex;
@@ -59,7 +58,7 @@ onKeyStroke('F1', (event) => {
   height: 56px;
   margin: 0;
   padding: 7px 20px;
-  overflow: hidden;
+  overflow: hidden auto;
   font-size: 13px;
   line-height: 20px;
   background: var(--surface);
@@ -68,7 +67,7 @@ onKeyStroke('F1', (event) => {
 .explanation a {
   flex: none;
 }
-@container (max-width: 560px) {
+@media (max-width: 560px) {
   .explanation {
     height: 96px;
   }
