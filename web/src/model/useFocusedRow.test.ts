@@ -61,6 +61,16 @@ it('waits for the end of a drag, which takes the pointer away', () => {
   expect(selected.value).toBe('rise');
 });
 
+it('goes on where what was dragged is gone before the drag ends', () => {
+  const { selected, focused } = row();
+  send('pointerdown');
+  send('dragstart');
+  send('pointercancel');
+  send('drop');
+  focused('rise');
+  expect(selected.value).toBe('rise');
+});
+
 it('takes a scroll by touch for the end of a press', () => {
   const { selected, focused } = row();
   send('pointerdown');

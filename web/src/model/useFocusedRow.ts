@@ -35,19 +35,22 @@ export function useFocusedRow(): FocusedRow {
     start();
   }
 
-  useEventListener(window, 'pointerdown', () => (pressed = true), { capture: true });
+  function press(): void {
+    pressed = true;
+    dragged = false;
+  }
+
+  function endDrag(): void {
+    dragged = false;
+    release();
+  }
+
+  useEventListener(window, 'pointerdown', press, { capture: true });
   useEventListener(window, 'pointerup', release, { capture: true });
   useEventListener(window, 'dragstart', () => (dragged = true), { capture: true });
   useEventListener(window, 'pointercancel', () => dragged || release(), { capture: true });
-  useEventListener(
-    window,
-    'dragend',
-    () => {
-      dragged = false;
-      release();
-    },
-    { capture: true },
-  );
+  // a row that is dropped into another table is gone before its drag ends
+  useEventListener(window, ['drop', 'dragend'], endDrag, { capture: true });
 
   return {
     selected,

@@ -8,6 +8,7 @@ import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
 import org.jontrel.core.shape.PackageLimits;
 
+/** The files of a package as they come in, with their sizes added up, so that reading stops at the limits. */
 final class CollectedFiles {
     final SortedMap<String, byte[]> byName = new TreeMap<>();
     private final List<Finding> findings;

@@ -3,7 +3,7 @@ package org.jontrel.core.infer;
 import java.util.LinkedHashMap;
 import java.util.Map;
 
-/** The words that head a table of planned fields, in several languages of the trade. */
+/** Words that planning sheets use for kinds of fields, and the words that a quick line has for them. */
 final class PlanningWords {
     private PlanningWords() {}
 

@@ -7,7 +7,7 @@ import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.Taxonomy;
 
-/** Fields that records have without anybody's defining them: the label of a term, and terms of the taxonomies in use. */
+/** Fields that nobody defines: the label of a term, and the terms of the taxonomies that a type uses. */
 final class GivenFields {
     private GivenFields() {}
 

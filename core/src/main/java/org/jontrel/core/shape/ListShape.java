@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.jontrel.core.finding.Code;
 
+/** A list in files, in the order of its author. */
 record ListShape<T>(Shape<T> item) implements Shape<List<T>> {
     @Override
     public Optional<List<T>> read(Node node, String name, ReadContext reading) {

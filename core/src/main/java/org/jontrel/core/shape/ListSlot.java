@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 
+/** The place of a list of things in the thing that holds them. */
 record ListSlot<T>(ThingShape<T> item, ListShape<T> list) implements Slot<List<T>> {
     @Override
     public List<?> items(List<T> value) {

@@ -8,6 +8,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import org.jontrel.core.finding.Code;
 
+/** A set in files, in the order of its values. */
 record SetShape<T extends Comparable<T>>(ListShape<T> list) implements Shape<Set<T>> {
     @Override
     public Optional<Set<T>> read(Node node, String name, ReadContext reading) {
