@@ -165,7 +165,7 @@ describe('the table of records', () => {
     await elsewhere();
     expect(document.querySelector('.quick-edit')).toBeNull();
     expect(store).not.toHaveBeenCalled();
-    store.mockResolvedValueOnce('Rise is at most 10.').mockResolvedValueOnce('');
+    store.mockResolvedValueOnce('Rise is at most 10.');
     const input = await edit();
     if (input) {
       input.value = '11';
@@ -175,6 +175,18 @@ describe('the table of records', () => {
     expect(store.mock.calls.map((call) => call[2])).toEqual(['11']);
     expect(document.querySelector<HTMLInputElement>('.quick-edit input')?.value).toBe('11');
     expect(document.querySelector('.quick-edit [role=alert]')?.textContent).toBe('Rise is at most 10.');
+    let refuse: (why: string) => void = () => undefined;
+    store.mockReset();
+    store.mockReturnValueOnce(new Promise<string>((done) => (refuse = done))).mockResolvedValueOnce('');
+    await elsewhere();
+    await made.findAll('tbody tr')[2]?.trigger('keydown', { key: 'F2' });
+    await nextTick();
+    // what is typed is not taken for a value of the other record
+    expect(document.querySelector('.quick-edit')?.getAttribute('aria-label')).toBe('Change Rise of Lock 2');
+    refuse('Rise is at most 10.');
+    await flushPromises();
+    expect(document.querySelector('.quick-edit')?.getAttribute('aria-label')).toBe('Change Rise of Lock 2');
+    expect(document.querySelector<HTMLInputElement>('.quick-edit input')?.value).toBe('11');
     await elsewhere();
     expect(store.mock.calls.map((call) => call[2])).toEqual(['11', '11']);
     expect(document.querySelector('.quick-edit')).toBeNull();

@@ -54,6 +54,10 @@ export function useQuickEdit(
     refused,
     storing,
     begin: (next) => {
+      // what is being stored may be refused, and is shown again then
+      if (storing.value) {
+        return;
+      }
       refused.value = '';
       isLeft = false;
       editing.value = next;
