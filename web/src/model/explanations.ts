@@ -61,6 +61,7 @@ const labels: Record<string, Record<string, string>> = {
   a_list: { title: 'model.title', key: 'model.key', description: 'model.description' },
   a_values: { title: 'model.title', key: 'model.key', description: 'model.description' },
   a_layout: { title: 'model.title', key: 'model.key', description: 'model.description' },
+  a_part: { title: 'model.title', key: 'model.key', description: 'model.description' },
   a_listing: {
     title: 'model.title',
     key: 'model.key',

@@ -6,6 +6,7 @@ import IconList from '~icons/tabler/list-details';
 import IconValues from '~icons/tabler/adjustments';
 import IconLayout from '~icons/tabler/layout';
 import IconListing from '~icons/tabler/table';
+import IconPart from '~icons/tabler/puzzle';
 import type { Schemas } from './api/client';
 import type { ContentType, Field, Section } from './kinds';
 
@@ -16,6 +17,7 @@ export type ChoiceList = Schemas['ChoiceList'];
 export type SiteValues = Schemas['SiteValues'];
 export type Layout = Schemas['Layout'];
 export type Listing = Schemas['Listing'];
+export type PagePart = Schemas['PagePart'];
 export type TaxonomyUse = Schemas['TaxonomyUse'];
 
 /** Each sort of definition with its class: the tag tells them apart. */
@@ -27,6 +29,7 @@ interface Sorts {
   values: SiteValues;
   layout: Layout;
   listing: Listing;
+  part: PagePart;
 }
 export type Sort = keyof Sorts;
 export type Definition = Sorts[Sort];
@@ -42,6 +45,7 @@ export const sortIcons: Record<Sort, Component> = {
   values: IconValues,
   layout: IconLayout,
   listing: IconListing,
+  part: IconPart,
 };
 export const sorts = Object.keys(sortIcons) as Sort[];
 
@@ -68,6 +72,7 @@ export function sectionsOf(each: Defined): Section[] {
     case 'list':
     case 'layout':
     case 'listing':
+    case 'part':
       return [];
   }
 }
@@ -107,6 +112,7 @@ function counted(each: Defined): { what: 'fields' | 'options' | 'blocks' | 'none
     case 'list':
       return { what: 'options', n: each.definition.options?.length ?? 0 };
     case 'layout':
+    case 'part':
       return { what: 'blocks', n: each.definition.blocks?.length ?? 0 };
     case 'listing':
       return { what: 'none', n: 0 };

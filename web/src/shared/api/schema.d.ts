@@ -189,6 +189,22 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        post: operations["look_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/proof/{workspace}/page": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
         post: operations["look"];
         delete?: never;
         options?: never;
@@ -203,7 +219,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["own_1"];
+        get: operations["own_2"];
         put?: never;
         post?: never;
         delete?: never;
@@ -283,7 +299,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["look_1"];
+        get: operations["look_2"];
         put?: never;
         post?: never;
         delete?: never;
@@ -957,7 +973,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["own"];
+        post: operations["own_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1156,6 +1172,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/workspaces/{workspace}/pages/derived": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["derived"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workspaces/{workspace}/pages/own": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["own"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workspaces/{workspace}/pages/ways": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["ways"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/workspaces/{workspace}/presence": {
         parameters: {
             query?: never;
@@ -1282,30 +1346,55 @@ export interface components {
             rows: number;
             value: string;
         };
-        /** block */
         Block: {
             /**
-             * @description What it is: a stack or columns of blocks, a field, a listing or a text.
-             * @enum {unknown}
-             */
-            block: "stack" | "columns" | "field" | "listing" | "text";
-            /**
-             * @description The blocks within it, in order.
-             * @default []
-             */
-            blocks?: components["schemas"]["Block"][];
-            /**
-             * @description The field it shows.
+             * @description Text behind it, with values in braces; left out with it where it is empty.
              * @default
              */
-            field?: string;
+            after?: string;
+            /**
+             * @description How the value is displayed.
+             * @default usual
+             * @enum {unknown}
+             */
+            as?: "usual" | "heading" | "lead" | "excerpt" | "words" | "labels" | "long" | "short" | "relative" | "plain" | "marks" | "label_alone" | "swatch" | "button" | "gallery";
+            /**
+             * @description Text before it, with values in braces; left out with it where it is empty.
+             * @default
+             */
+            before?: string;
+            /** @constant */
+            block: "field";
+            /**
+             * @description What visitors read where it is empty; when left out, nothing of the block is there then.
+             * @default
+             */
+            empty?: string;
+            /** @description The value it shows: a field, or the way to one with dots between, such as keeper.phone, parent.title or site.opening.hours. */
+            field: string;
             /** @description Its identity, which never changes; assigned when left out. */
             id?: string;
             /**
-             * @description The listing it shows.
+             * @description The label or heading over it; when left out, that of what it shows.
              * @default
              */
-            listing?: string;
+            label?: string;
+            /**
+             * @description Whether its label is shown.
+             * @default true
+             */
+            labelled?: boolean;
+            /**
+             * @description Whether records and terms lead to their pages.
+             * @default true
+             */
+            linked?: boolean;
+            /**
+             * @description The shape that pictures are cut to, around the point that matters in them.
+             * @default original
+             * @enum {unknown}
+             */
+            shape?: "original" | "square" | "wide" | "tall" | "round";
             /**
              * @description The condition under which visitors see it.
              * @default {
@@ -1314,15 +1403,706 @@ export interface components {
              */
             show_when?: components["schemas"]["Condition"];
             /**
-             * @description The text of a text block.
-             * @default
+             * @description How wide pictures are.
+             * @default medium
+             * @enum {unknown}
              */
-            text?: string;
+            size?: "small" | "medium" | "large" | "full";
             /**
-             * @description A heading over it.
+             * @description The words of a link or button; when left out, the value itself.
              * @default
              */
-            title?: string;
+            wording?: string;
+        } | {
+            /**
+             * @description Text behind it, with values in braces; left out with it where it is empty.
+             * @default
+             */
+            after?: string;
+            /**
+             * @description What the text is on the page.
+             * @default plain
+             * @enum {unknown}
+             */
+            as?: "plain" | "heading" | "lead" | "note";
+            /**
+             * @description Text before it, with values in braces; left out with it where it is empty.
+             * @default
+             */
+            before?: string;
+            /** @constant */
+            block: "text";
+            /**
+             * @description What visitors read where it is empty; when left out, nothing of the block is there then.
+             * @default
+             */
+            empty?: string;
+            /** @description Its identity, which never changes; assigned when left out. */
+            id?: string;
+            /**
+             * @description The label or heading over it; when left out, that of what it shows.
+             * @default
+             */
+            label?: string;
+            /**
+             * @description Whether its label is shown.
+             * @default true
+             */
+            labelled?: boolean;
+            /**
+             * @description The condition under which visitors see it.
+             * @default {
+             *       "all": []
+             *     }
+             */
+            show_when?: components["schemas"]["Condition"];
+            /** @description What it says, with values in braces: Built in {built} by {builder else "an unknown hand"}. */
+            text: string;
+        } | {
+            /**
+             * @description Text behind it, with values in braces; left out with it where it is empty.
+             * @default
+             */
+            after?: string;
+            /**
+             * @description How the rows are set on the page; as blocks, by the blocks within.
+             * @default table
+             * @enum {unknown}
+             */
+            as?: "names" | "lines" | "cards" | "table" | "blocks";
+            /**
+             * @description Text before it, with values in braces; left out with it where it is empty.
+             * @default
+             */
+            before?: string;
+            /** @constant */
+            block: "rows";
+            /**
+             * @description The blocks that stand for each row, in order.
+             * @default []
+             */
+            blocks?: components["schemas"]["Block"][];
+            /**
+             * @description The values of each row, in order; all fields when left out.
+             * @default []
+             */
+            columns?: string[];
+            /**
+             * @description What visitors read where it is empty; when left out, nothing of the block is there then.
+             * @default
+             */
+            empty?: string;
+            /** @description The repeater whose rows it shows. */
+            field: string;
+            /** @description Its identity, which never changes; assigned when left out. */
+            id?: string;
+            /**
+             * @description The label or heading over it; when left out, that of what it shows.
+             * @default
+             */
+            label?: string;
+            /**
+             * @description Whether its label is shown.
+             * @default true
+             */
+            labelled?: boolean;
+            /**
+             * @description The condition under which visitors see it.
+             * @default {
+             *       "all": []
+             *     }
+             */
+            show_when?: components["schemas"]["Condition"];
+        } | {
+            /**
+             * @description Text behind it, with values in braces; left out with it where it is empty.
+             * @default
+             */
+            after?: string;
+            /**
+             * @description How the records are set on the page; as blocks, by the blocks within.
+             * @default names
+             * @enum {unknown}
+             */
+            as?: "names" | "lines" | "cards" | "table" | "blocks";
+            /**
+             * @description Text before it, with values in braces; left out with it where it is empty.
+             * @default
+             */
+            before?: string;
+            /** @constant */
+            block: "related";
+            /**
+             * @description The blocks that stand for each record, in order.
+             * @default []
+             */
+            blocks?: components["schemas"]["Block"][];
+            /**
+             * @description The values of each record in a table, in order; the title when left out.
+             * @default []
+             */
+            columns?: string[];
+            /**
+             * @description What visitors read where it is empty; when left out, nothing of the block is there then.
+             * @default
+             */
+            empty?: string;
+            /** @description The relation whose records it shows, or the inverse of one. */
+            field: string;
+            /** @description Its identity, which never changes; assigned when left out. */
+            id?: string;
+            /**
+             * @description The label or heading over it; when left out, that of what it shows.
+             * @default
+             */
+            label?: string;
+            /**
+             * @description Whether its label is shown.
+             * @default true
+             */
+            labelled?: boolean;
+            /**
+             * @description The most records that are shown, up to 200.
+             * @default 200
+             */
+            limit?: number;
+            /**
+             * @description The sort keys, most important first; the order of the links when left out.
+             * @default []
+             */
+            order?: components["schemas"]["Order"][];
+            /**
+             * @description The condition under which visitors see it.
+             * @default {
+             *       "all": []
+             *     }
+             */
+            show_when?: components["schemas"]["Condition"];
+        } | {
+            /**
+             * @description Text behind it, with values in braces; left out with it where it is empty.
+             * @default
+             */
+            after?: string;
+            /**
+             * @description Text before it, with values in braces; left out with it where it is empty.
+             * @default
+             */
+            before?: string;
+            /** @constant */
+            block: "terms";
+            /**
+             * @description The field of the term that holds its colour; the first colour when left out.
+             * @default
+             */
+            colour?: string;
+            /**
+             * @description What visitors read where it is empty; when left out, nothing of the block is there then.
+             * @default
+             */
+            empty?: string;
+            /** @description Its identity, which never changes; assigned when left out. */
+            id?: string;
+            /**
+             * @description The label or heading over it; when left out, that of what it shows.
+             * @default
+             */
+            label?: string;
+            /**
+             * @description Whether its label is shown.
+             * @default true
+             */
+            labelled?: boolean;
+            /**
+             * @description Whether terms lead to their pages.
+             * @default true
+             */
+            linked?: boolean;
+            /**
+             * @description The condition under which visitors see it.
+             * @default {
+             *       "all": []
+             *     }
+             */
+            show_when?: components["schemas"]["Condition"];
+            /**
+             * @description The taxonomy whose terms it shows; all of the type when left out.
+             * @default
+             */
+            taxonomy?: string;
+        } | {
+            /**
+             * @description Text behind it, with values in braces; left out with it where it is empty.
+             * @default
+             */
+            after?: string;
+            /**
+             * @description Text before it, with values in braces; left out with it where it is empty.
+             * @default
+             */
+            before?: string;
+            /** @constant */
+            block: "listing";
+            /**
+             * @description What visitors read where it is empty; when left out, nothing of the block is there then.
+             * @default
+             */
+            empty?: string;
+            /** @description Its identity, which never changes; assigned when left out. */
+            id?: string;
+            /**
+             * @description The label or heading over it; when left out, that of what it shows.
+             * @default
+             */
+            label?: string;
+            /**
+             * @description Whether its label is shown.
+             * @default true
+             */
+            labelled?: boolean;
+            /** @description The listing it shows. */
+            listing: string;
+            /**
+             * @description The condition under which visitors see it.
+             * @default {
+             *       "all": []
+             *     }
+             */
+            show_when?: components["schemas"]["Condition"];
+        } | {
+            /**
+             * @description Text behind it, with values in braces; left out with it where it is empty.
+             * @default
+             */
+            after?: string;
+            /**
+             * @description How the records are set on the page; as blocks, by the blocks within.
+             * @default names
+             * @enum {unknown}
+             */
+            as?: "names" | "lines" | "cards" | "table" | "blocks";
+            /**
+             * @description Text before it, with values in braces; left out with it where it is empty.
+             * @default
+             */
+            before?: string;
+            /** @constant */
+            block: "children";
+            /**
+             * @description The blocks that stand for each record, in order.
+             * @default []
+             */
+            blocks?: components["schemas"]["Block"][];
+            /**
+             * @description The values of each record in a table, in order; the title when left out.
+             * @default []
+             */
+            columns?: string[];
+            /**
+             * @description What visitors read where it is empty; when left out, nothing of the block is there then.
+             * @default
+             */
+            empty?: string;
+            /** @description Its identity, which never changes; assigned when left out. */
+            id?: string;
+            /**
+             * @description The label or heading over it; when left out, that of what it shows.
+             * @default
+             */
+            label?: string;
+            /**
+             * @description Whether its label is shown.
+             * @default true
+             */
+            labelled?: boolean;
+            /**
+             * @description The most records that are shown, up to 200.
+             * @default 200
+             */
+            limit?: number;
+            /**
+             * @description The sort keys, most important first; the order of the links when left out.
+             * @default []
+             */
+            order?: components["schemas"]["Order"][];
+            /**
+             * @description The condition under which visitors see it.
+             * @default {
+             *       "all": []
+             *     }
+             */
+            show_when?: components["schemas"]["Condition"];
+        } | {
+            /**
+             * @description Text behind it, with values in braces; left out with it where it is empty.
+             * @default
+             */
+            after?: string;
+            /**
+             * @description Text before it, with values in braces; left out with it where it is empty.
+             * @default
+             */
+            before?: string;
+            /** @constant */
+            block: "trail";
+            /**
+             * @description What visitors read where it is empty; when left out, nothing of the block is there then.
+             * @default
+             */
+            empty?: string;
+            /** @description Its identity, which never changes; assigned when left out. */
+            id?: string;
+            /**
+             * @description The label or heading over it; when left out, that of what it shows.
+             * @default
+             */
+            label?: string;
+            /**
+             * @description Whether its label is shown.
+             * @default true
+             */
+            labelled?: boolean;
+            /**
+             * @description The condition under which visitors see it.
+             * @default {
+             *       "all": []
+             *     }
+             */
+            show_when?: components["schemas"]["Condition"];
+        } | {
+            /**
+             * @description Text behind it, with values in braces; left out with it where it is empty.
+             * @default
+             */
+            after?: string;
+            /**
+             * @description Text before it, with values in braces; left out with it where it is empty.
+             * @default
+             */
+            before?: string;
+            /** @constant */
+            block: "neighbours";
+            /**
+             * @description What visitors read where it is empty; when left out, nothing of the block is there then.
+             * @default
+             */
+            empty?: string;
+            /** @description Its identity, which never changes; assigned when left out. */
+            id?: string;
+            /**
+             * @description The label or heading over it; when left out, that of what it shows.
+             * @default
+             */
+            label?: string;
+            /**
+             * @description Whether its label is shown.
+             * @default true
+             */
+            labelled?: boolean;
+            /**
+             * @description The condition under which visitors see it.
+             * @default {
+             *       "all": []
+             *     }
+             */
+            show_when?: components["schemas"]["Condition"];
+        } | {
+            /**
+             * @description Text behind it, with values in braces; left out with it where it is empty.
+             * @default
+             */
+            after?: string;
+            /**
+             * @description Text before it, with values in braces; left out with it where it is empty.
+             * @default
+             */
+            before?: string;
+            /** @constant */
+            block: "index_link";
+            /**
+             * @description What visitors read where it is empty; when left out, nothing of the block is there then.
+             * @default
+             */
+            empty?: string;
+            /** @description Its identity, which never changes; assigned when left out. */
+            id?: string;
+            /**
+             * @description The label or heading over it; when left out, that of what it shows.
+             * @default
+             */
+            label?: string;
+            /**
+             * @description Whether its label is shown.
+             * @default true
+             */
+            labelled?: boolean;
+            /**
+             * @description The condition under which visitors see it.
+             * @default {
+             *       "all": []
+             *     }
+             */
+            show_when?: components["schemas"]["Condition"];
+        } | {
+            /**
+             * @description Text behind it, with values in braces; left out with it where it is empty.
+             * @default
+             */
+            after?: string;
+            /**
+             * @description Text before it, with values in braces; left out with it where it is empty.
+             * @default
+             */
+            before?: string;
+            /** @constant */
+            block: "columns";
+            /**
+             * @description The blocks within it, in order.
+             * @default []
+             */
+            blocks?: components["schemas"]["Block"][];
+            /**
+             * @description What visitors read where it is empty; when left out, nothing of the block is there then.
+             * @default
+             */
+            empty?: string;
+            /** @description Its identity, which never changes; assigned when left out. */
+            id?: string;
+            /**
+             * @description The label or heading over it; when left out, that of what it shows.
+             * @default
+             */
+            label?: string;
+            /**
+             * @description Whether its label is shown.
+             * @default true
+             */
+            labelled?: boolean;
+            /**
+             * @description The condition under which visitors see it.
+             * @default {
+             *       "all": []
+             *     }
+             */
+            show_when?: components["schemas"]["Condition"];
+            /**
+             * @description How wide the columns are beside one another.
+             * @default equal
+             * @enum {unknown}
+             */
+            widths?: "equal" | "first_wide" | "last_wide";
+        } | {
+            /**
+             * @description Text behind it, with values in braces; left out with it where it is empty.
+             * @default
+             */
+            after?: string;
+            /**
+             * @description Text before it, with values in braces; left out with it where it is empty.
+             * @default
+             */
+            before?: string;
+            /** @constant */
+            block: "stack";
+            /**
+             * @description The blocks within it, in order.
+             * @default []
+             */
+            blocks?: components["schemas"]["Block"][];
+            /**
+             * @description What visitors read where it is empty; when left out, nothing of the block is there then.
+             * @default
+             */
+            empty?: string;
+            /** @description Its identity, which never changes; assigned when left out. */
+            id?: string;
+            /**
+             * @description The label or heading over it; when left out, that of what it shows.
+             * @default
+             */
+            label?: string;
+            /**
+             * @description Whether its label is shown.
+             * @default true
+             */
+            labelled?: boolean;
+            /**
+             * @description The condition under which visitors see it.
+             * @default {
+             *       "all": []
+             *     }
+             */
+            show_when?: components["schemas"]["Condition"];
+        } | {
+            /**
+             * @description Text behind it, with values in braces; left out with it where it is empty.
+             * @default
+             */
+            after?: string;
+            /**
+             * @description The name behind the hash in the address, so that links can lead to it.
+             * @default
+             */
+            anchor?: string;
+            /**
+             * @description Text before it, with values in braces; left out with it where it is empty.
+             * @default
+             */
+            before?: string;
+            /** @constant */
+            block: "section";
+            /**
+             * @description The blocks within it, in order.
+             * @default []
+             */
+            blocks?: components["schemas"]["Block"][];
+            /**
+             * @description What visitors read where it is empty; when left out, nothing of the block is there then.
+             * @default
+             */
+            empty?: string;
+            /** @description Its identity, which never changes; assigned when left out. */
+            id?: string;
+            /**
+             * @description The label or heading over it; when left out, that of what it shows.
+             * @default
+             */
+            label?: string;
+            /**
+             * @description Whether its label is shown.
+             * @default true
+             */
+            labelled?: boolean;
+            /**
+             * @description The condition under which visitors see it.
+             * @default {
+             *       "all": []
+             *     }
+             */
+            show_when?: components["schemas"]["Condition"];
+        } | {
+            /**
+             * @description Text behind it, with values in braces; left out with it where it is empty.
+             * @default
+             */
+            after?: string;
+            /**
+             * @description Text before it, with values in braces; left out with it where it is empty.
+             * @default
+             */
+            before?: string;
+            /** @constant */
+            block: "fold";
+            /**
+             * @description The blocks within it, in order.
+             * @default []
+             */
+            blocks?: components["schemas"]["Block"][];
+            /**
+             * @description What visitors read where it is empty; when left out, nothing of the block is there then.
+             * @default
+             */
+            empty?: string;
+            /** @description Its identity, which never changes; assigned when left out. */
+            id?: string;
+            /**
+             * @description The label or heading over it; when left out, that of what it shows.
+             * @default
+             */
+            label?: string;
+            /**
+             * @description Whether its label is shown.
+             * @default true
+             */
+            labelled?: boolean;
+            /**
+             * @description Whether it is open at first; visitors open and close it by its label.
+             * @default false
+             */
+            open?: boolean;
+            /**
+             * @description The condition under which visitors see it.
+             * @default {
+             *       "all": []
+             *     }
+             */
+            show_when?: components["schemas"]["Condition"];
+        } | {
+            /**
+             * @description Text behind it, with values in braces; left out with it where it is empty.
+             * @default
+             */
+            after?: string;
+            /**
+             * @description Text before it, with values in braces; left out with it where it is empty.
+             * @default
+             */
+            before?: string;
+            /** @constant */
+            block: "part";
+            /**
+             * @description What visitors read where it is empty; when left out, nothing of the block is there then.
+             * @default
+             */
+            empty?: string;
+            /** @description Its identity, which never changes; assigned when left out. */
+            id?: string;
+            /**
+             * @description The label or heading over it; when left out, that of what it shows.
+             * @default
+             */
+            label?: string;
+            /**
+             * @description Whether its label is shown.
+             * @default true
+             */
+            labelled?: boolean;
+            /** @description The page part that stands here. */
+            part: string;
+            /**
+             * @description The condition under which visitors see it.
+             * @default {
+             *       "all": []
+             *     }
+             */
+            show_when?: components["schemas"]["Condition"];
+        } | {
+            /**
+             * @description Text behind it, with values in braces; left out with it where it is empty.
+             * @default
+             */
+            after?: string;
+            /**
+             * @description Text before it, with values in braces; left out with it where it is empty.
+             * @default
+             */
+            before?: string;
+            /** @constant */
+            block: "everything_else";
+            /**
+             * @description What visitors read where it is empty; when left out, nothing of the block is there then.
+             * @default
+             */
+            empty?: string;
+            /** @description Its identity, which never changes; assigned when left out. */
+            id?: string;
+            /**
+             * @description The label or heading over it; when left out, that of what it shows.
+             * @default
+             */
+            label?: string;
+            /**
+             * @description Whether its label is shown.
+             * @default true
+             */
+            labelled?: boolean;
+            /**
+             * @description The condition under which visitors see it.
+             * @default {
+             *       "all": []
+             *     }
+             */
+            show_when?: components["schemas"]["Condition"];
         };
         BringBack: {
             /**
@@ -1450,6 +2230,8 @@ export interface components {
         } | {
             /** @enum {unknown} */
             state: "draft" | "published" | "scheduled" | "retired";
+        } | {
+            address: string | string[];
         } | {
             above?: (string | number | boolean) | (string | number | boolean)[];
             at_least?: (string | number | boolean) | (string | number | boolean)[];
@@ -1649,7 +2431,7 @@ export interface components {
             field: string;
             value: string;
         };
-        Definition: components["schemas"]["ContentType"] | components["schemas"]["Taxonomy"] | components["schemas"]["SharedGroup"] | components["schemas"]["ChoiceList"] | components["schemas"]["SiteValues"] | components["schemas"]["Layout"] | components["schemas"]["Listing"];
+        Definition: components["schemas"]["ContentType"] | components["schemas"]["Taxonomy"] | components["schemas"]["SharedGroup"] | components["schemas"]["ChoiceList"] | components["schemas"]["SiteValues"] | components["schemas"]["Layout"] | components["schemas"]["Listing"] | components["schemas"]["PagePart"];
         DefinitionView: {
             definition: components["schemas"]["Definition"];
             /**
@@ -1657,7 +2439,7 @@ export interface components {
              * @description Sent back with an edit
              */
             revision: number;
-            /** @description Of type, taxonomy, group, list, values, layout and listing */
+            /** @description Of type, taxonomy, group, list, values, layout, listing and part */
             sort: string;
         };
         DerivedNames: {
@@ -3199,10 +3981,43 @@ export interface components {
             key: string;
             /** @description The name under which architects find it. */
             title: string;
-            /** @description The content type whose records it shows. */
-            type: string;
+            /**
+             * @description The content type or taxonomy whose records it shows; when left out, it is the home page of the site.
+             * @default
+             */
+            type?: string;
+            /**
+             * @description Whether it is for pages, for cards in lists, or for the lines of lists.
+             * @default page
+             * @enum {unknown}
+             */
+            use?: "page" | "card" | "row";
             /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
+            /**
+             * @description Which records it is for; of several layouts that fit, the most particular one is taken.
+             * @default {
+             *       "all": []
+             *     }
+             */
+            where?: components["schemas"]["Condition"];
+        };
+        LayoutLook: {
+            /** @description Id of the layout that it gets; absent where that is derived */
+            layout?: string;
+            /** @description The page as HTML */
+            page: string;
+            /**
+             * Format: int64
+             * @description Number of the record; absent for a made-up one
+             */
+            record?: number;
+            /** @description Whether the record is made up, because the site has none */
+            sample: boolean;
+            /** @description What the record is called */
+            title: string;
+            /** @description Why it gets that layout, in a sentence */
+            why: string;
         };
         LinkView: {
             /** Format: int64 */
@@ -3220,12 +4035,17 @@ export interface components {
         /** listing */
         Listing: {
             /**
+             * @description A taxonomy or relation of the type: only records that share a term of it with the record being shown, or lead to that record by it.
+             * @default
+             */
+            about?: string;
+            /**
              * @description What the listing is for.
              * @default
              */
             description?: string;
             /**
-             * @description The fields shown with each record.
+             * @description The values shown with each record of a table: fields, or ways to them.
              * @default []
              */
             fields?: string[];
@@ -3281,6 +4101,27 @@ export interface components {
             schema: {
                 [key: string]: unknown;
             };
+        };
+        LookOfLayout: {
+            /** @description A layout, listing or part as it is typed */
+            definition?: components["schemas"]["Definition"];
+            /** @description Whether drafts are shown too, as people see them who are signed in */
+            drafts?: boolean;
+            /** @description Which other record to show instead: next, fullest, emptiest or longest */
+            pick?: string;
+            /**
+             * Format: int64
+             * @description Number of the record; the last changed one where it is absent
+             */
+            record?: number;
+            /** @description Path of the site whose records are shown; made-up ones where it is absent */
+            site?: string;
+            /** @description What sort of definition that is */
+            sort?: string;
+            /** @description Id of the content type or taxonomy; empty for the home page */
+            type: string;
+            /** @description page, card or row */
+            use: string;
         };
         LookRequest: {
             definition: components["schemas"]["Definition"];
@@ -3435,10 +4276,41 @@ export interface components {
             /** @description The field to sort by. */
             field: string;
         };
+        OwnLayout: {
+            draft: components["schemas"]["DraftView"];
+            /** @description Id of the layout that was made */
+            id: string;
+        };
         OwnView: {
             id: string;
             kind: string;
             label: string;
+        };
+        /** page part */
+        PagePart: {
+            /**
+             * @description The blocks of the part, in order.
+             * @default []
+             */
+            blocks?: components["schemas"]["Block"][];
+            /**
+             * @description What the part is for.
+             * @default
+             */
+            description?: string;
+            /** @description Its identity, which never changes; assigned when left out. */
+            id?: string;
+            /** @description The name in code, addresses of the API and the database. */
+            key: string;
+            /** @description The name under which architects find it. */
+            title: string;
+            /**
+             * @description The content type or taxonomy whose values it shows; when left out, it shows values of the site only.
+             * @default
+             */
+            type?: string;
+            /** @description The key it had before, so that a file without ids can say what was renamed. */
+            was?: string;
         };
         ParentView: {
             /** Format: int64 */
@@ -3992,6 +4864,20 @@ export interface components {
             by: string;
             version: string;
         };
+        WayView: {
+            /** @description The kind of block that shows it first of all: field, rows, related or terms */
+            block: string;
+            /** @description Kind of the field at its end; records or site for what is no field */
+            kind: string;
+            /** @description Labels of its steps */
+            label: string;
+            /** @description Whether it can be several */
+            many: boolean;
+            /** @description Ids of its steps, with dots between */
+            path: string;
+            /** @description How it can be displayed besides the usual way */
+            presentations: string[];
+        };
         Withdrawal: {
             /** @description What was answered then; absent where it was not carried out */
             answer?: unknown;
@@ -4365,7 +5251,7 @@ export interface operations {
             };
         };
     };
-    look: {
+    look_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -4391,7 +5277,33 @@ export interface operations {
             };
         };
     };
-    own_1: {
+    look: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                workspace: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LookOfLayout"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["LayoutLook"];
+                };
+            };
+        };
+    };
+    own_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -4565,7 +5477,7 @@ export interface operations {
             };
         };
     };
-    look_1: {
+    look_2: {
         parameters: {
             query?: {
                 after?: number;
@@ -5933,7 +6845,7 @@ export interface operations {
             };
         };
     };
-    own: {
+    own_1: {
         parameters: {
             query?: {
                 since?: number;
@@ -6266,6 +7178,83 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["NextView"];
+                };
+            };
+        };
+    };
+    derived: {
+        parameters: {
+            query: {
+                type: string;
+                use: string;
+            };
+            header?: never;
+            path: {
+                workspace: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": {
+                        [key: string]: unknown;
+                    };
+                };
+            };
+        };
+    };
+    own: {
+        parameters: {
+            query: {
+                type: string;
+                use: string;
+                since?: number;
+            };
+            header?: never;
+            path: {
+                workspace: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["OwnLayout"];
+                };
+            };
+        };
+    };
+    ways: {
+        parameters: {
+            query?: {
+                type?: string;
+            };
+            header?: never;
+            path: {
+                workspace: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["WayView"][];
                 };
             };
         };

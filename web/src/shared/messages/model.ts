@@ -21,6 +21,7 @@ export const model = {
     values: 'site values',
     layout: 'layout',
     listing: 'listing',
+    part: 'page part',
   },
   sorts: {
     type: 'Content types',
@@ -30,6 +31,7 @@ export const model = {
     values: 'Site values',
     layout: 'Layouts',
     listing: 'Listings',
+    part: 'Page parts',
   },
   filter: 'Filter',
   order: { title: 'Order', name: 'A to Z', uses: 'Most used', problems: 'Problems' },
@@ -43,6 +45,7 @@ export const model = {
     values: 'The heading of their form.',
     layout: 'The name of the layout.',
     listing: 'The name of the listing.',
+    part: 'The name of the page part.',
   },
   nameExample: {
     type: 'for example Footbridge',
@@ -52,6 +55,7 @@ export const model = {
     values: 'for example Opening hours',
     layout: 'for example Page of a lock',
     listing: 'for example Latest notices',
+    part: 'for example Whom to ask',
   },
   add: 'Add',
   keyTwice: '{a} and {b} both have the key {key}. Give one of them another key.',

@@ -93,7 +93,7 @@ public class PackagesBenchmark {
 
     private static SortedMap<String, byte[]> files() {
         var files = new TreeMap<String, byte[]>();
-        files.put("package.yaml", "format: 2\nname: bench\nversion: \"1.0.0\"\n".getBytes(StandardCharsets.UTF_8));
+        files.put("package.yaml", "format: 3\nname: bench\nversion: \"1.0.0\"\n".getBytes(StandardCharsets.UTF_8));
         return files;
     }
 

@@ -114,7 +114,7 @@ public class MergedFilesTest extends PackageFolders {
                 manifest.replace("aaa", "ccc") + "title: Tessel\n",
                 "package.yaml");
         assertEquals(ran.code(), 0, ran.out());
-        assertEquals(merged(), "format: 2\nname: tessel\nversion: \"1.1.0\"\ntitle: Tessel\n");
+        assertEquals(merged(), "format: 3\nname: tessel\nversion: \"1.1.0\"\ntitle: Tessel\n");
         assertEquals(driver(manifest, manifest, manifest, "README.md").code(), 2);
     }
 

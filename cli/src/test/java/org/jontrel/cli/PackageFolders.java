@@ -32,7 +32,7 @@ abstract class PackageFolders {
 
     Path made(String name, Map<String, String> files) throws IOException {
         var made = root.resolve(name);
-        put(made, "package.yaml", "format: 2\nname: tessel\nversion: \"1.0.0\"\n");
+        put(made, "package.yaml", "format: 3\nname: tessel\nversion: \"1.0.0\"\n");
         for (var file : files.entrySet()) {
             put(made, file.getKey(), file.getValue());
         }

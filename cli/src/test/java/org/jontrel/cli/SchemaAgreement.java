@@ -58,7 +58,7 @@ abstract class SchemaAgreement {
     /** Whether the reader takes a file, as far as its form goes. */
     static List<Finding> refusals(String file, String text) {
         var files = new TreeMap<String, byte[]>();
-        files.put("package.yaml", "format: 2\nname: schema\nversion: 1.0.0\n".getBytes());
+        files.put("package.yaml", "format: 3\nname: schema\nversion: 1.0.0\n".getBytes());
         files.put(file, text.getBytes(StandardCharsets.UTF_8));
         return PackageReader.read(files, List.of()).findings().stream()
                 .filter(finding -> !BEYOND.contains(finding.code()))
@@ -152,7 +152,7 @@ abstract class SchemaAgreement {
             {"format: -1"},
             {"format: 0"},
             {"format: 1"},
-            {"format: 2"},
+            {"format: 3"},
             {"format: 3"},
             {"title: 12"},
             {"title: null"},

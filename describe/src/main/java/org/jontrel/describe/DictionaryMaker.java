@@ -6,7 +6,6 @@ import java.util.stream.Collectors;
 import org.jontrel.core.code.Manifest;
 import org.jontrel.core.code.ModelPackage;
 import org.jontrel.core.model.ChoiceList;
-import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Field;
@@ -16,11 +15,13 @@ import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Layout;
 import org.jontrel.core.model.Listing;
 import org.jontrel.core.model.Model;
+import org.jontrel.core.model.PagePart;
 import org.jontrel.core.model.Section;
 import org.jontrel.core.model.SharedGroup;
 import org.jontrel.core.model.SiteValues;
 import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.model.Term;
+import org.jontrel.core.model.condition.Condition;
 import org.jontrel.core.record.ConditionWords;
 import org.jontrel.describe.Dictionary.Chapter;
 import org.jontrel.describe.Dictionary.Fact;
@@ -63,6 +64,7 @@ final class DictionaryMaker {
         chapter(chapters, "Site values", SiteValues.class);
         chapter(chapters, "Layouts", Layout.class);
         chapter(chapters, "Listings", Listing.class);
+        chapter(chapters, "Page parts", PagePart.class);
         return new Dictionary(title, manifest.description(), facts, chapters);
     }
 
@@ -110,10 +112,27 @@ final class DictionaryMaker {
                         layout.id(),
                         layout.title(),
                         layout.description(),
-                        keyed(layout, List.of(new Fact("Shows", kinds.name(layout.type())))),
-                        List.of());
+                        keyed(layout, shows(layout)),
+                        new BlockTable(model).of(layout.blocks()));
+            case PagePart part ->
+                new Dictionary.DictionaryEntry(
+                        part.id(),
+                        part.title(),
+                        part.description(),
+                        keyed(part, List.of()),
+                        new BlockTable(model).of(part.blocks()));
             case Listing listing -> listing(listing);
         };
+    }
+
+    private List<Fact> shows(Layout layout) {
+        var facts = new ArrayList<Fact>();
+        add(facts, "Shows", layout.type().isEmpty() ? "the home page" : kinds.name(layout.type()));
+        add(facts, "As", layout.use().code());
+        if (!layout.where().equals(Condition.ALWAYS)) {
+            add(facts, "Those where", conditions.of(layout.where()));
+        }
+        return facts;
     }
 
     private Dictionary.DictionaryEntry listing(Listing listing) {

@@ -19,10 +19,13 @@ public final class FormatPages {
     private static final Set<String> COMMON =
             Set.of("id", "key", "label", "kind", "help", "required", "default", "width", "show_when", "api", "was");
 
+    private static final Set<String> OF_BLOCKS =
+            Set.of("id", "block", "label", "labelled", "before", "after", "empty", "show_when");
+
     private final Map<String, String> examples;
 
     /** Schemas of values, which have no section of their own in the pages of files. */
-    private static final Set<String> VALUES = Set.of("field", "condition", "text", "number", "time", "moment");
+    private static final Set<String> VALUES = Set.of("field", "block", "condition", "text", "number", "time", "moment");
 
     private FormatPages(Map<String, String> examples) {
         this.examples = examples;
@@ -44,6 +47,7 @@ public final class FormatPages {
         var shared = new LinkedHashMap<String, Object>();
         schemas.values().forEach(schema -> shared.putAll(map(schema, "$defs")));
         pages.put("fields.md", fields(map(shared, "field")));
+        pages.put("blocks.md", blocks(map(shared, "block"), map(shared, "order")));
         pages.put("conditions.md", FormatTables.conditions(map(shared, "condition")));
         pages.put("findings.md", FormatTables.findings());
         pages.put("changes.md", FormatTables.changes());
@@ -135,6 +139,7 @@ public final class FormatPages {
             var target = reference.substring(reference.lastIndexOf('/') + 1);
             return switch (target) {
                 case "field" -> "[field](fields.md)";
+                case "block" -> "[block](blocks.md)";
                 case "condition" -> "[condition](conditions.md)";
                 case "text", "number", "time" -> target;
                 case "moment" -> "moment in UTC";
@@ -181,22 +186,55 @@ public final class FormatPages {
                 A field has the properties that all fields have, and beside them those of its kind.
 
                 """);
-        var kinds = FormatTables.kinds(schema);
+        var kinds = FormatTables.byWord(schema, "kind");
+        byWord(page, kinds, "kind", "What type of value the field holds.", COMMON, "fields");
+        page.append("\n[option](list.md#option), [inverse](type.md#inverse)\n");
+        return page.toString().replace("(#option)", "(list.md#option)").replace("(#inverse)", "(type.md#inverse)");
+    }
+
+    private static String blocks(Map<String, Object> schema, Map<String, Object> order) {
+        var page = new StringBuilder("""
+                # Blocks
+
+                A block has the properties that all blocks have, and beside them those of its kind. A value is named by the
+                way to it, with dots between: `rise` is a field of the record, `keeper.phone` one of the record that a relation
+                leads to, `parent.title` one of the record above, `water.tint` one of its terms, `site.opening.desk` one of the
+                site's own, `site.name` what the site is called. A text may have values within, in braces: `Built in {built}`;
+                `{summary else title else "nothing"}` takes the first that is filled. Doubled braces stand for themselves.
+
+                A block whose values are all empty is left out with its label and the texts around it. So is a text whose
+                values are all empty.
+
+                """);
+        byWord(
+                page,
+                FormatTables.byWord(schema, "block"),
+                "block",
+                "What the block shows, or how it arranges what it holds.",
+                OF_BLOCKS,
+                "blocks");
+        return page.append("\n## order\n\n").append(table(order, Set.of())).toString();
+    }
+
+    /** What things of all kinds have, then what each kind has beside it. */
+    private static void byWord(
+            StringBuilder page,
+            Map<String, Map<String, Object>> kinds,
+            String word,
+            String about,
+            Set<String> ofAll,
+            String plural) {
         var common = new LinkedHashMap<>(kinds.values().iterator().next());
         var properties = new LinkedHashMap<>(map(common, "properties"));
-        properties.keySet().retainAll(COMMON);
-        properties.put(
-                "kind",
-                Map.of("enum", List.copyOf(kinds.keySet()), "description", "What type of value the field holds."));
+        properties.keySet().retainAll(ofAll);
+        properties.put(word, Map.of("enum", List.copyOf(kinds.keySet()), "description", about));
         common.put("properties", properties);
         page.append(table(common, Set.of()));
         kinds.forEach((code, kind) -> {
             page.append("\n## ").append(code).append("\n\n");
-            boolean more = map(kind, "properties").keySet().stream().anyMatch(each -> !COMMON.contains(each));
-            page.append(more ? table(kind, COMMON) : "Nothing beside what all fields have.\n");
+            boolean more = map(kind, "properties").keySet().stream().anyMatch(each -> !ofAll.contains(each));
+            page.append(more ? table(kind, ofAll) : "Nothing beside what all " + plural + " have.\n");
         });
-        page.append("\n[option](list.md#option), [inverse](type.md#inverse)\n");
-        return page.toString().replace("(#option)", "(list.md#option)").replace("(#inverse)", "(type.md#inverse)");
     }
 
     static String lower(Enum<?> word) {

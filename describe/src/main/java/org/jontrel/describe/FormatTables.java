@@ -121,12 +121,12 @@ final class FormatTables {
                 """).toString();
     }
 
-    static Map<String, Map<String, Object>> kinds(Map<String, Object> schema) {
+    static Map<String, Map<String, Object>> byWord(Map<String, Object> schema, String word) {
         var kinds = new LinkedHashMap<String, Map<String, Object>>();
         for (var each : (List<?>) schema.get("allOf")) {
             var kind = FormatPages.map(FormatPages.cast(each), "then");
             kinds.put(
-                    (String) FormatPages.map(FormatPages.map(kind, "properties"), "kind")
+                    (String) FormatPages.map(FormatPages.map(kind, "properties"), word)
                             .get("const"),
                     kind);
         }

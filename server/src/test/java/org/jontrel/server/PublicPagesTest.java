@@ -171,16 +171,18 @@ public class PublicPagesTest {
         var nav = page("/at/field/").select("nav a").eachText();
         assertEquals(nav, List.of("Trees"), "plots have no index, and no person is published");
         var plot = page("/at/field/plots/by-the-gate");
-        assertEquals(plot.select(".kind").text(), "Plots");
-        assertTrue(plot.select(".kind a").isEmpty());
-        assertEquals(page(tree).select(".kind a").eachText(), List.of("Trees"));
+        assertEquals(plot.select(".trail").text(), "Plots");
+        assertTrue(plot.select(".trail a").isEmpty());
+        assertEquals(page(tree).select(".trail a").eachText(), List.of("Trees"));
         assertEquals(visitor.send("GET", "/at/field/plots/", null).statusCode(), 404);
     }
 
     @Test
     public void aTermFindsWhatHasItInAField() {
-        assertEquals(page("/at/field/labels/leaning").select(".cards .title").eachText(), List.of("Old Mary"));
-        assertEquals(page("/at/field/sorts/perry-pear").select(".cards .title").eachText(), List.of("Old Mary"));
+        assertEquals(
+                page("/at/field/labels/leaning").select(".cards :is(h2, h3)").eachText(), List.of("Old Mary"));
+        assertEquals(
+                page("/at/field/sorts/perry-pear").select(".cards :is(h2, h3)").eachText(), List.of("Old Mary"));
         assertTrue(page("/at/field/sorts/pear").select(".cards").isEmpty());
     }
 
@@ -194,7 +196,7 @@ public class PublicPagesTest {
 
     @Test
     public void theSearchFindsWhatIsPublished() {
-        assertEquals(page("/at/field/?q=mary").select(".cards .title").eachText(), List.of("Old Mary"));
+        assertEquals(page("/at/field/?q=mary").select(".cards :is(h2, h3)").eachText(), List.of("Old Mary"));
         assertTrue(page("/at/field/?q=draft").text().contains("Nothing was found"));
         var hostile = page("/at/field/?q=%22%3E%3Cb%3Ebold");
         assertTrue(hostile.select("b").isEmpty());
@@ -211,7 +213,7 @@ public class PublicPagesTest {
 
     @Test
     public void rowsWithinRowsAreATable() {
-        var cell = page(tree).select(".is-rows td table").first();
+        var cell = page(tree).select("td table").first();
         assertEquals(cell.select("th").eachText(), List.of("Branch", "Thickness"));
         assertEquals(cell.select("td").eachText(), List.of("Perry pear", "4.5"));
     }

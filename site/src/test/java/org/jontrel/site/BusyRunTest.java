@@ -24,7 +24,7 @@ import org.jontrel.core.model.Group;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.Part;
-import org.jontrel.core.model.RecordState;
+import org.jontrel.core.model.condition.RecordState;
 import org.jontrel.site.record.write.SaveResult;
 import org.jontrel.site.run.Runs;
 import org.jontrel.site.testing.Moorings;

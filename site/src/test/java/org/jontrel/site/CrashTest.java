@@ -20,7 +20,7 @@ import java.util.function.Consumer;
 import org.jontrel.core.code.Decision;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
-import org.jontrel.core.model.RecordState;
+import org.jontrel.core.model.condition.RecordState;
 import org.jontrel.site.record.write.SaveResult;
 import org.jontrel.site.run.RunView;
 import org.jontrel.site.run.RunView.RunKind;

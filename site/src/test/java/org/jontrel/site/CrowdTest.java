@@ -12,7 +12,7 @@ import java.util.concurrent.Callable;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ThreadLocalRandom;
 import java.util.concurrent.atomic.AtomicInteger;
-import org.jontrel.core.model.RecordState;
+import org.jontrel.core.model.condition.RecordState;
 import org.jontrel.site.record.read.ListQuery;
 import org.jontrel.site.record.write.SaveResult;
 import org.jontrel.site.record.write.Write;

@@ -17,7 +17,7 @@ import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Group;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
-import org.jontrel.core.model.RecordState;
+import org.jontrel.core.model.condition.RecordState;
 import org.jontrel.site.record.read.StoredRecord;
 import org.jontrel.site.record.write.Write;
 import org.jontrel.site.run.Held;

@@ -14,7 +14,7 @@ import javax.sql.DataSource;
 import org.jontrel.core.code.Decision;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.model.Model;
-import org.jontrel.core.model.RecordState;
+import org.jontrel.core.model.condition.RecordState;
 import org.jontrel.core.record.Values;
 import org.jontrel.core.value.Row;
 import org.jontrel.site.record.read.ListQuery;

@@ -20,7 +20,7 @@ import java.util.concurrent.Executors;
 import javax.imageio.ImageIO;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.model.Field;
-import org.jontrel.core.model.RecordState;
+import org.jontrel.core.model.condition.RecordState;
 import org.jontrel.core.value.Link;
 import org.jontrel.site.media.Bytes;
 import org.jontrel.site.media.MediaStore;
@@ -88,7 +88,7 @@ public class MediaTest {
         assertEquals(first.format(), "jpeg");
         assertEquals(first.sha256(), second.sha256());
         assertEquals(site.media().serve(first, 0).orElseThrow().bytes().open().readAllBytes(), bytes);
-        assertEquals(MediaStore.widths(first), List.of(240, 480, 960));
+        assertEquals(MediaStore.widths(first.width()), List.of(240, 480, 960));
         Waiting.until(
                 "the smaller pictures",
                 () -> site.media().serve(first, 400).orElseThrow().tag().endsWith("-480"));

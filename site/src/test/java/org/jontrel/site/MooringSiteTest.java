@@ -14,7 +14,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.jontrel.core.code.Decision;
 import org.jontrel.core.model.Model;
-import org.jontrel.core.model.RecordState;
+import org.jontrel.core.model.condition.RecordState;
 import org.jontrel.site.record.read.StoredRecord;
 import org.jontrel.site.record.write.SaveResult;
 import org.jontrel.site.run.RunView.RunState;

@@ -13,7 +13,7 @@ import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Group;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.Part;
-import org.jontrel.core.model.RecordState;
+import org.jontrel.core.model.condition.RecordState;
 import org.jontrel.core.value.Link;
 import org.jontrel.site.record.read.ListQuery;
 import org.jontrel.site.record.write.SaveResult;

@@ -8,7 +8,7 @@ import java.util.concurrent.Callable;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.stream.LongStream;
-import org.jontrel.core.model.RecordState;
+import org.jontrel.core.model.condition.RecordState;
 import org.jontrel.core.value.Link;
 import org.jontrel.site.Site;
 import org.jontrel.site.record.write.Write;

@@ -11,16 +11,16 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Objects;
 import java.util.stream.Collectors;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
+import org.jontrel.core.model.block.TextRole;
+import org.jontrel.core.page.node.PageNode;
 import org.jontrel.server.publicsite.PageFrame;
+import org.jontrel.server.publicsite.PageHead;
 import org.jontrel.server.publicsite.PageWriter;
-import org.jontrel.server.publicsite.PublicPages;
 import org.jontrel.server.site.Sites;
-import org.jontrel.site.media.StoredFile;
 import org.springframework.boot.jdbc.autoconfigure.DataSourceProperties;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -134,13 +134,16 @@ class HandPages {
             var structures = ids.stream().map(found::get).toList();
             var files = HandParts.files(connection, structures);
             connection.commit();
-            return html(writer.index(
-                    frame,
-                    type,
-                    structures.stream().map(each -> card(each, files)).toList(),
-                    "",
-                    true,
-                    next));
+            var nodes = List.<PageNode>of(
+                    new PageNode.HeadingNode(1, HandParts.words(type.plural()), false),
+                    new PageNode.TextNode(TextRole.LEAD, HandParts.words(type.description())),
+                    new PageNode.ItemsNode(
+                            PageNode.ItemsForm.CARDS,
+                            structures.stream()
+                                    .map(each -> HandParts.card(each, files))
+                                    .toList()));
+            var head = new PageHead(type.plural() + " · " + frame.name(), type.description(), "");
+            return html(writer.index(frame, head, type.path(), nodes, true, next));
         }
     }
 
@@ -159,7 +162,8 @@ class HandPages {
             }
             var files = HandParts.files(connection, List.of(structure));
             connection.commit();
-            return html(writer.record(frame, type, card(structure, files), "", HandParts.sections(structure)));
+            var head = new PageHead(structure.title() + " · " + frame.name(), structure.summary(), "");
+            return html(writer.page(frame, head, HandParts.page(structure, files, type)));
         }
     }
 
@@ -181,14 +185,5 @@ class HandPages {
 
     static String joined(List<Long> ids) {
         return ids.stream().map(String::valueOf).collect(Collectors.joining(", "));
-    }
-
-    private static PublicPages.Card card(Structure structure, Map<Long, StoredFile> files) {
-        return new PublicPages.Card(
-                structure.title(),
-                structure.summary(),
-                "/at/" + SITE + "/structures/" + structure.slug(),
-                structure.picture() == null ? null : files.get(structure.picture()),
-                List.of());
     }
 }

@@ -11,8 +11,14 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
-import org.jontrel.server.publicsite.PageField;
-import org.jontrel.server.publicsite.PublicPages;
+import java.util.Optional;
+import org.jontrel.core.model.ContentType;
+import org.jontrel.core.model.block.PictureShape;
+import org.jontrel.core.model.block.PictureSize;
+import org.jontrel.core.model.block.TextRole;
+import org.jontrel.core.page.node.InlineNode;
+import org.jontrel.core.page.node.PageAddress;
+import org.jontrel.core.page.node.PageNode;
 import org.jontrel.site.media.StoredFile;
 
 /** The parts of a page, written by hand. */
@@ -58,43 +64,93 @@ final class HandParts {
         return files;
     }
 
-    static List<PublicPages.PageSection> sections(HandPages.Structure structure) {
-        var facts = new ArrayList<PageField>();
+    static List<InlineNode> words(String text) {
+        return List.of(new InlineNode.WordRun(text));
+    }
+
+    static List<PageNode> card(HandPages.Structure structure, Map<Long, StoredFile> files) {
+        var nodes = new ArrayList<PageNode>();
+        picture(nodes, structure, files, PictureSize.SMALL);
+        nodes.add(new PageNode.HeadingNode(
+                2,
+                List.of(new InlineNode.LinkRun(
+                        structure.title(), new PageAddress.InsideSite("structures/" + structure.slug()), false)),
+                false));
+        if (!structure.summary().isEmpty()) {
+            nodes.add(new PageNode.TextNode(TextRole.PLAIN, words(structure.summary())));
+        }
+        return nodes;
+    }
+
+    private static void picture(
+            List<PageNode> nodes, HandPages.Structure structure, Map<Long, StoredFile> files, PictureSize size) {
+        var file = structure.picture() == null ? null : files.get(structure.picture());
+        if (file != null) {
+            var facts = new PageNode.PictureFacts(
+                    file.id(), file.width(), file.height(), file.alt(), file.focusX(), file.focusY());
+            nodes.add(new PageNode.PicturesNode(
+                    List.of(new PageNode.Picture(
+                            facts, size, PictureShape.WIDE, false, size == PictureSize.FULL, Optional.empty())),
+                    false));
+        }
+    }
+
+    static List<PageNode> page(HandPages.Structure structure, Map<Long, StoredFile> files, ContentType type) {
+        var nodes = new ArrayList<PageNode>();
+        nodes.add(new PageNode.TrailNode(
+                List.of(new InlineNode.LinkRun(type.plural(), new PageAddress.InsideSite(type.path() + "/"), false))));
+        nodes.add(new PageNode.HeadingNode(1, words(structure.title()), false));
+        if (!structure.summary().isEmpty()) {
+            nodes.add(new PageNode.TextNode(TextRole.LEAD, words(structure.summary())));
+        }
+        picture(nodes, structure, files, PictureSize.FULL);
+        section(nodes, "Facts", facts(structure));
+        section(nodes, "For visitors", visitors(structure));
+        return nodes;
+    }
+
+    private static void section(List<PageNode> nodes, String title, List<PageNode.PageFact> facts) {
+        if (!facts.isEmpty()) {
+            nodes.add(new PageNode.SectionNode(title, 2, "", List.of(new PageNode.FactsNode(facts))));
+        }
+    }
+
+    private static List<PageNode.PageFact> facts(HandPages.Structure structure) {
+        var facts = new ArrayList<PageNode.PageFact>();
         text(facts, "Sort", SORTS.get(structure.sort()));
         text(facts, "Rise", structure.rise());
         text(facts, "Width", structure.width() == null ? null : number(structure.width()) + "\u00a0m");
         text(facts, "Built", structure.built() == null ? null : number(structure.built()));
         text(facts, "Condition", CONDITIONS.get(String.valueOf(structure.condition())));
         text(facts, "Gates", structure.gates());
-        text(
-                facts,
-                "Last inspected",
-                structure.inspected() == null
-                        ? null
-                        : structure.inspected().format(DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH)));
-        var visitors = new ArrayList<PageField>();
-        text(visitors, "Step-free", structure.stepFree() == null ? null : structure.stepFree() ? "Step-free" : "Steps");
-        if (structure.story() != null) {
-            visitors.add(
-                    new PageField("Story", "prose", structure.story(), List.of(), List.of(), List.of(), List.of()));
+        if (structure.inspected() != null) {
+            var day = structure.inspected().format(DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH));
+            fact(
+                    facts,
+                    "Last inspected",
+                    new InlineNode.TimeRun(day, structure.inspected().toString()));
         }
-        var sections = new ArrayList<PublicPages.PageSection>();
-        if (!facts.isEmpty()) {
-            sections.add(new PublicPages.PageSection("Facts", facts));
-        }
-        if (!visitors.isEmpty()) {
-            sections.add(new PublicPages.PageSection("For visitors", visitors));
-        }
-        return sections;
+        return facts;
     }
 
-    static String number(BigDecimal number) {
+    private static List<PageNode.PageFact> visitors(HandPages.Structure structure) {
+        var facts = new ArrayList<PageNode.PageFact>();
+        text(facts, "Step-free", structure.stepFree() == null ? null : structure.stepFree() ? "Step-free" : "Steps");
+        text(facts, "Story", structure.story());
+        return facts;
+    }
+
+    private static String number(BigDecimal number) {
         return number.stripTrailingZeros().toPlainString();
     }
 
-    static void text(List<PageField> lines, String label, String text) {
+    private static void text(List<PageNode.PageFact> facts, String label, String text) {
         if (text != null) {
-            lines.add(new PageField(label, "text", text, List.of(), List.of(), List.of(), List.of()));
+            fact(facts, label, new InlineNode.WordRun(text));
         }
+    }
+
+    private static void fact(List<PageNode.PageFact> facts, String label, InlineNode run) {
+        facts.add(new PageNode.PageFact(label, List.of(new PageNode.TextNode(TextRole.PLAIN, List.of(run)))));
     }
 }

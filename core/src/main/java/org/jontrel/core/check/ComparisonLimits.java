@@ -1,9 +1,9 @@
 package org.jontrel.core.check;
 
 import java.math.BigDecimal;
-import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
+import org.jontrel.core.model.condition.Condition;
 import org.jontrel.core.record.Conditions;
 import org.jontrel.core.record.Values;
 

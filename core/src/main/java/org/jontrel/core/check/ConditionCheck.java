@@ -2,10 +2,10 @@ package org.jontrel.core.check;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Nearest;
-import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Field;
@@ -14,10 +14,16 @@ import org.jontrel.core.model.Layout;
 import org.jontrel.core.model.Listing;
 import org.jontrel.core.model.SharedGroup;
 import org.jontrel.core.model.Taxonomy;
+import org.jontrel.core.model.condition.Condition;
 import org.jontrel.core.record.Conditions;
 
 /** Whether what a condition compares is there, can be seen from its place, and can be compared. */
-record ConditionCheck(ModelIndex known, DefinitionFindings report, String property, String owner) {
+record ConditionCheck(ModelIndex known, DefinitionFindings report, String property, String owner, boolean ofPages) {
+    /** A condition of a form. */
+    ConditionCheck(ModelIndex known, DefinitionFindings report, String property, String owner) {
+        this(known, report, property, owner, false);
+    }
+
     /**
      * @param everywhere all fields of the definition, also those that cannot be seen from here
      * @param own id of the field it decides about, or empty
@@ -36,6 +42,13 @@ record ConditionCheck(ModelIndex known, DefinitionFindings report, String proper
                 case Condition.StateIs _ -> {
                     if (!hasRecords(definition)) {
                         report.add(property, Code.CONDITION_FOREIGN, owner, "state");
+                    }
+                }
+                case Condition.AddressIs(List<String> slugs) -> {
+                    if (!ofPages) {
+                        report.add(property, Code.CONDITION_FOREIGN, owner, "address");
+                    } else if (slugs.isEmpty()) {
+                        report.add(property, Code.CONDITION_VALUES, owner, "address", 0);
                     }
                 }
                 case Condition.Any(List<Condition> of) -> {
@@ -204,6 +217,14 @@ record ConditionCheck(ModelIndex known, DefinitionFindings report, String proper
                         known.find(ContentType.class, id).orElseThrow().singular(),
                         type.singular());
             }
+        }
+    }
+
+    /** The fields that can be seen from one place: those beside it, then those around. */
+    record VisibleFields(List<Field> fields, VisibleFields around) {
+        Optional<Field> find(String id) {
+            var found = fields.stream().filter(field -> field.id().equals(id)).findFirst();
+            return found.isPresent() || around == null ? found : around.find(id);
         }
     }
 }

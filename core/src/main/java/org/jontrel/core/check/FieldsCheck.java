@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
 import org.jontrel.core.finding.Code;
-import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Field;
@@ -17,6 +16,7 @@ import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Part;
 import org.jontrel.core.model.Section;
 import org.jontrel.core.model.SharedGroup;
+import org.jontrel.core.model.condition.Condition;
 import org.jontrel.core.record.Conditions;
 
 /** The fields of one definition: in its groups, within one another, and together. */
@@ -44,13 +44,13 @@ final class FieldsCheck {
 
     void run(List<Field> fields) {
         together(all);
-        fields.forEach(field -> field(field, new VisibleFields(all, null), Condition.ALWAYS, 1));
+        fields.forEach(field -> field(field, new ConditionCheck.VisibleFields(all, null), Condition.ALWAYS, 1));
         cycles();
     }
 
     void runSections(List<Section> sections) {
         together(all);
-        var sight = new VisibleFields(all, null);
+        var sight = new ConditionCheck.VisibleFields(all, null);
         var seen = new HashSet<String>();
         for (int i = 0; i < sections.size(); i++) {
             switch (sections.get(i)) {
@@ -129,7 +129,7 @@ final class FieldsCheck {
         }
     }
 
-    private void field(Field field, VisibleFields sight, Condition around, int depth) {
+    private void field(Field field, ConditionCheck.VisibleFields sight, Condition around, int depth) {
         var at = report.of(field.id());
         var names = new NameCheck(at);
         names.label("label", field.label(), field.key());
@@ -159,7 +159,8 @@ final class FieldsCheck {
         }
     }
 
-    private void inner(Field field, VisibleFields sight, Condition around, int depth, DefinitionFindings at) {
+    private void inner(
+            Field field, ConditionCheck.VisibleFields sight, Condition around, int depth, DefinitionFindings at) {
         if (depth > Kind.Repeater.DEEPEST) {
             at.add("fields", Code.NESTED_TOO_DEEP, field.label(), depth, Kind.Repeater.DEEPEST);
             return;
@@ -168,7 +169,7 @@ final class FieldsCheck {
         if (field.kind() instanceof Kind.Repeater) {
             RowSize.check(field.inner(), field.label(), at);
         }
-        var within = new VisibleFields(field.inner(), sight);
+        var within = new ConditionCheck.VisibleFields(field.inner(), sight);
         var shown = new Condition.All(List.of(around, field.showWhen()));
         field.inner().forEach(each -> field(each, within, shown, depth + 1));
     }
@@ -222,7 +223,7 @@ final class FieldsCheck {
     private void condition(
             DefinitionFindings at,
             Condition condition,
-            VisibleFields sight,
+            ConditionCheck.VisibleFields sight,
             String own,
             String label,
             Condition around) {

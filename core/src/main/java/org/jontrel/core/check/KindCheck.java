@@ -176,7 +176,7 @@ final class KindCheck {
                     options);
         }
         if (choice.list().isEmpty()) {
-            OptionCheck.run(choice.options(), field.label(), report);
+            NameCheck.OptionCheck.run(choice.options(), field.label(), report);
             return;
         }
         if (!choice.options().isEmpty()) {

@@ -1,69 +1,126 @@
 package org.jontrel.core.check;
 
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.jontrel.core.finding.Code;
-import org.jontrel.core.model.Block;
-import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
+import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Layout;
-import org.jontrel.core.model.Listing;
+import org.jontrel.core.model.PagePart;
+import org.jontrel.core.model.block.Block;
+import org.jontrel.core.model.block.BlockKind;
+import org.jontrel.core.model.block.ValuePath;
+import org.jontrel.core.model.block.ValueText;
+import org.jontrel.core.model.condition.Condition;
+import org.jontrel.core.reach.ModelNames;
+import org.jontrel.core.reach.ValueScope;
+import org.jontrel.core.reach.ValueStep;
 
-/** A layout: what its blocks show is there, and no block says what its sort cannot. */
-record LayoutCheck(ModelIndex known, DefinitionFindings report) {
-    private static final int DEEPEST = 6;
-
+/** A layout or page part: what it is for is there, its blocks hold, and visitors get to see every field. */
+record LayoutCheck(ModelIndex known, ModelNames names, DefinitionFindings report) {
     void run(Layout layout) {
-        if (known.find(ContentType.class, layout.type()).isEmpty()) {
-            report.addUnknown(
-                    "type", "type", layout.title(), "content type", layout.type(), known.keys(Definition.Sort.TYPE));
+        if (missing(layout.type(), layout.title())) {
             return;
         }
-        var fields = new FieldsCheck(known, layout, report);
-        layout.blocks().forEach(block -> block(block, layout, fields, 1));
+        var scope = scope(layout.type());
+        if (!layout.where().equals(Condition.ALWAYS)) {
+            if (layout.type().isEmpty()) {
+                report.addFixed("where", null, Code.CONDITION_FOREIGN, layout.title(), "values");
+            } else {
+                new BlockCheck.PlaceCondition(known, report, layout)
+                        .run("where", layout.where(), scope, layout.title());
+            }
+        }
+        if (layout.type().isEmpty() && layout.use() != Layout.LayoutUse.PAGE) {
+            report.addFixed(
+                    "use",
+                    null,
+                    Code.LAYOUT_OF_HOME,
+                    layout.title(),
+                    layout.use().code());
+        }
+        new BlockCheck(known, report, layout).run(layout.blocks(), scope);
+        if (layout.use() == Layout.LayoutUse.PAGE) {
+            unseen(layout, scope);
+        }
     }
 
-    private void block(Block block, Layout layout, FieldsCheck fields, int depth) {
-        var at = report.of(block.id());
-        var name = block.title().isEmpty() ? block.sort().code() : block.title();
-        new NameCheck(at).prose("title", block.title());
-        says("field", block.field(), block.sort() == Block.BlockSort.FIELD, name, at);
-        says("listing", block.listing(), block.sort() == Block.BlockSort.LISTING, name, at);
-        says("text", block.text(), block.sort() == Block.BlockSort.TEXT, name, at);
-        if (!block.field().isEmpty() && fields.everywhere().get(block.field()) == null) {
-            at.addUnknown(
-                    "field",
-                    "field",
-                    name,
-                    "field",
-                    block.field(),
-                    ModelIndex.keys(fields.everywhere().values()));
+    void run(PagePart part) {
+        if (!missing(part.type(), part.title())) {
+            new BlockCheck(known, report, part).run(part.blocks(), scope(part.type()));
         }
-        if (!block.listing().isEmpty()
-                && known.find(Listing.class, block.listing()).isEmpty()) {
-            at.addUnknown("listing", "listing", name, "listing", block.listing(), known.keys(Definition.Sort.LISTING));
+    }
+
+    private boolean missing(String type, String title) {
+        if (type.isEmpty() || names.byId(type).isPresent()) {
+            return false;
         }
-        if (!block.showWhen().equals(Condition.ALWAYS)) {
-            new ConditionCheck(known, at, "show_when", name)
-                    .run(block.showWhen(), new VisibleFields(fields.all(), null), fields.everywhere(), "", layout);
-            fields.possible(at, "show_when", block.showWhen(), name);
-        }
-        if (!block.sort().holdsBlocks() && !block.blocks().isEmpty()) {
-            at.add("blocks", Code.BLOCK_UNFIT, name, "blocks", block.sort().code());
-        }
-        if (depth >= DEEPEST && !block.blocks().isEmpty()) {
-            at.add("blocks", Code.NESTED_TOO_DEEP, name, depth + 1, DEEPEST);
+        report.addUnknown("type", "type", title, "content type", type, known.keys(Definition.Sort.TYPE));
+        return true;
+    }
+
+    private ValueScope scope(String type) {
+        return ValueScope.records(names, names.records(type).stream().toList());
+    }
+
+    /** Notes the fields that no block shows, where no block shows everything else. */
+    private void unseen(Layout layout, ValueScope scope) {
+        var named = new HashSet<String>();
+        boolean rest = named(layout.blocks(), named, new HashSet<>());
+        if (rest || scope.definitions().stream().noneMatch(ContentType.class::isInstance)) {
             return;
         }
-        List<Block> within = block.blocks();
-        within.forEach(each -> block(each, layout, fields, depth + 1));
+        var unseen = scope.steps().stream()
+                .filter(step -> step instanceof ValueStep.OfTerms
+                        || step instanceof ValueStep.OfField(var field) && !(field.kind() instanceof Kind.Note))
+                .filter(step -> !named.contains(step.id()))
+                .map(ValueStep::label)
+                .distinct()
+                .collect(Collectors.joining(", "));
+        if (!unseen.isEmpty()) {
+            report.add("blocks", Code.FIELD_UNSEEN, layout.title(), unseen);
+        }
     }
 
-    private static void says(String property, String value, boolean due, String name, DefinitionFindings at) {
-        if (due && value.isBlank()) {
-            at.add(property, Code.BLOCK_EMPTY, name, property);
-        } else if (!due && !value.isEmpty()) {
-            at.addFixed(property, null, Code.BLOCK_UNFIT, name, property, name);
+    /** Notes what blocks name first of all. @return whether one of them shows everything else */
+    private boolean named(List<Block> blocks, Set<String> named, Set<String> parts) {
+        boolean rest = false;
+        for (var block : blocks) {
+            switch (block.kind()) {
+                case BlockKind.FieldValue value -> named.add(first(value.field()));
+                case BlockKind.Rows rows -> named.add(first(rows.field()));
+                case BlockKind.Related related -> named.add(first(related.field()));
+                case BlockKind.Prose text ->
+                    ValueText.of(text.text()).paths().map(LayoutCheck::first).forEach(named::add);
+                case BlockKind.TermLabels terms -> {
+                    if (terms.taxonomy().isEmpty()) {
+                        known.keys(Definition.Sort.TAXONOMY).values().forEach(named::add);
+                    }
+                    named.add(terms.taxonomy());
+                }
+                case BlockKind.Rest _ -> rest = true;
+                case BlockKind.PartUse(String id) -> {
+                    if (parts.add(id)) {
+                        rest |= known.find(PagePart.class, id)
+                                .map(part -> named(part.blocks(), named, parts))
+                                .orElse(false);
+                    }
+                }
+                case BlockKind.Children _,
+                        BlockKind.ListingUse _,
+                        BlockKind.Breadcrumbs _,
+                        BlockKind.Neighbours _,
+                        BlockKind.IndexLink _ -> {}
+                case BlockKind.Arranging _ -> rest |= named(block.blocks(), named, parts);
+            }
         }
+        return rest;
+    }
+
+    private static String first(String path) {
+        return ValuePath.of(path).steps().getFirst();
     }
 }

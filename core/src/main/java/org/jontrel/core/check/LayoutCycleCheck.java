@@ -8,30 +8,36 @@ import java.util.stream.Stream;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.format.Things;
-import org.jontrel.core.model.Block;
+import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Layout;
 import org.jontrel.core.model.Listing;
 import org.jontrel.core.model.Model;
+import org.jontrel.core.model.PagePart;
+import org.jontrel.core.model.block.Block;
+import org.jontrel.core.model.block.BlockKind;
 
-/** Layouts with a listing that shows each record by the layout again: a page without end. */
+/** Layouts and page parts that show themselves again, by way of listings and parts: a page without end. */
 record LayoutCycleCheck(ModelIndex known, List<Finding> findings) {
     void run(Model model) {
         var told = new HashSet<String>();
-        for (var layout : model.all(Layout.class)) {
-            var way = new ArrayList<Layout>();
-            if (!told.contains(layout.id()) && leadsBack(layout, layout.id(), way, new HashSet<>())) {
+        for (var definition : model.definitions()) {
+            if (!(definition instanceof Layout) && !(definition instanceof PagePart)) {
+                continue;
+            }
+            var way = new ArrayList<Definition>();
+            if (!told.contains(definition.id()) && leadsBack(definition, definition.id(), way, new HashSet<>())) {
                 way.forEach(each -> told.add(each.id()));
-                var titles = new ArrayList<>(way.stream().map(Layout::title).toList());
-                titles.add(layout.title());
-                new DefinitionFindings(findings, layout.id(), "")
-                        .add("blocks", Code.LAYOUT_CYCLE, layout.title(), String.join(" → ", titles));
+                var titles = new ArrayList<>(way.stream().map(Definition::name).toList());
+                titles.add(definition.name());
+                new DefinitionFindings(findings, definition.id(), "")
+                        .add("blocks", Code.LAYOUT_CYCLE, definition.name(), String.join(" → ", titles));
             }
         }
     }
 
-    private boolean leadsBack(Layout layout, String start, List<Layout> way, Set<String> seen) {
-        way.add(layout);
-        for (var next : shown(layout).toList()) {
+    private boolean leadsBack(Definition from, String start, List<Definition> way, Set<String> seen) {
+        way.add(from);
+        for (var next : shown(from).toList()) {
             if (next.id().equals(start) || (seen.add(next.id()) && leadsBack(next, start, way, seen))) {
                 return true;
             }
@@ -40,17 +46,23 @@ record LayoutCycleCheck(ModelIndex known, List<Finding> findings) {
         return false;
     }
 
-    /** The layouts by which the listings of a layout show records. */
-    private Stream<Layout> shown(Layout layout) {
-        var listings = new ArrayList<String>();
-        Things.within(layout, thing -> {
-            if (thing instanceof Block block && !block.listing().isEmpty()) {
-                listings.add(block.listing());
+    /** The layouts by which listings show records, and the parts in use. */
+    private Stream<Definition> shown(Definition definition) {
+        var shown = new ArrayList<Definition>();
+        Things.within(definition, thing -> {
+            if (thing instanceof Block block) {
+                switch (block.kind()) {
+                    case BlockKind.PartUse(String part) ->
+                        known.find(PagePart.class, part).ifPresent(shown::add);
+                    case BlockKind.ListingUse(String listing) ->
+                        known.find(Listing.class, listing)
+                                .filter(each -> each.shown() == Listing.ResultStyle.LAYOUT)
+                                .flatMap(each -> known.find(Layout.class, each.layout()))
+                                .ifPresent(shown::add);
+                    default -> {}
+                }
             }
         });
-        return listings.stream()
-                .flatMap(id -> known.find(Listing.class, id).stream())
-                .filter(listing -> listing.shown() == Listing.ResultStyle.LAYOUT)
-                .flatMap(listing -> known.find(Layout.class, listing.layout()).stream());
+        return shown.stream();
     }
 }

@@ -1,14 +1,19 @@
 package org.jontrel.core.check;
 
 import org.jontrel.core.finding.Code;
-import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
+import org.jontrel.core.model.Field;
+import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Layout;
 import org.jontrel.core.model.Listing;
+import org.jontrel.core.model.condition.Condition;
+import org.jontrel.core.reach.ModelNames;
+import org.jontrel.core.reach.ValueScope;
+import org.jontrel.core.reach.ValueStep;
 
 /** A listing: what it lists, filters, sorts by and shows is there. */
-record ListingCheck(ModelIndex known, DefinitionFindings report) {
+record ListingCheck(ModelIndex known, ModelNames names, DefinitionFindings report) {
     void run(Listing listing) {
         if (known.find(ContentType.class, listing.type()).isEmpty()) {
             report.addUnknown(
@@ -21,10 +26,25 @@ record ListingCheck(ModelIndex known, DefinitionFindings report) {
         }
         var fields = new FieldsCheck(known, listing, report);
         listing.order().forEach(order -> fields.sortable("order", order.field(), listing.title()));
-        listing.fields().forEach(field -> fields.known("fields", "fields." + field, field));
+        var ways = new WayCheck(report, listing.title());
+        var scope =
+                ValueScope.records(names, names.records(listing.type()).stream().toList());
+        listing.fields().forEach(field -> ways.last("fields", field, scope));
+        if (!listing.about().isEmpty()) {
+            ways.last("about", listing.about(), scope)
+                    .filter(step -> !(step instanceof ValueStep.OfTerms)
+                            && !(step instanceof ValueStep.OfField(Field field)
+                                    && field.kind() instanceof Kind.Relation))
+                    .ifPresent(step -> report.add("about", Code.ABOUT_UNFIT, listing.title(), step.label()));
+        }
         if (!listing.where().equals(Condition.ALWAYS)) {
-            new ConditionCheck(known, report, "where", listing.title())
-                    .run(listing.where(), new VisibleFields(fields.all(), null), fields.everywhere(), "", listing);
+            new ConditionCheck(known, report, "where", listing.title(), true)
+                    .run(
+                            listing.where(),
+                            new ConditionCheck.VisibleFields(fields.all(), null),
+                            fields.everywhere(),
+                            "",
+                            listing);
             fields.possible(report, "where", listing.where(), listing.title());
         }
         layout(listing);

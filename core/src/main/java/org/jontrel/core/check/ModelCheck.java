@@ -21,17 +21,22 @@ import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Layout;
 import org.jontrel.core.model.Listing;
 import org.jontrel.core.model.Model;
+import org.jontrel.core.model.PagePart;
 import org.jontrel.core.model.SharedGroup;
 import org.jontrel.core.model.SiteValues;
 import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.model.TaxonomyUse;
+import org.jontrel.core.model.block.Block;
+import org.jontrel.core.model.block.BlockKind;
 import org.jontrel.core.naming.Ids;
+import org.jontrel.core.reach.ModelNames;
 import org.jontrel.core.shape.ReadContext;
 
 /** Whether a model holds together: everything that would break a form, a page or a site later, said now. */
 public final class ModelCheck {
     private final Model model;
     private final ModelIndex known;
+    private final ModelNames names;
     private final List<Finding> findings = new ArrayList<>();
     private final Map<String, String> idOwners = new HashMap<>();
     private final Set<String> used = new HashSet<>();
@@ -39,6 +44,7 @@ public final class ModelCheck {
     private ModelCheck(Model model) {
         this.model = model;
         this.known = new ModelIndex(model);
+        this.names = new ModelNames(model);
     }
 
     /** What blocks a model and did not block it before, in whatever definition it was. */
@@ -88,7 +94,7 @@ public final class ModelCheck {
             }
             case ChoiceList list -> {
                 titled(report, list.title(), list.description());
-                OptionCheck.run(list.options(), list.title(), report);
+                NameCheck.OptionCheck.run(list.options(), list.title(), report);
             }
             case SiteValues values -> {
                 titled(report, values.title(), values.description());
@@ -96,11 +102,15 @@ public final class ModelCheck {
             }
             case Layout layout -> {
                 titled(report, layout.title(), layout.description());
-                new LayoutCheck(known, report).run(layout);
+                new LayoutCheck(known, names, report).run(layout);
             }
             case Listing listing -> {
                 titled(report, listing.title(), listing.description());
-                new ListingCheck(known, report).run(listing);
+                new ListingCheck(known, names, report).run(listing);
+            }
+            case PagePart part -> {
+                titled(report, part.title(), part.description());
+                new LayoutCheck(known, names, report).run(part);
             }
         }
     }
@@ -115,6 +125,7 @@ public final class ModelCheck {
     private void claim(Definition definition, Object thing) {
         switch (thing) {
             case TaxonomyUse use -> used.add(use.taxonomy());
+            case Block block when block.kind() instanceof BlockKind.PartUse(String part) -> used.add(part);
             case GroupUse use -> used.add(use.group());
             case Field field when field.kind() instanceof Kind.Choice choice -> used.add(choice.list());
             case Field field when field.kind() instanceof Kind.TermPick pick -> used.add(pick.taxonomy());
@@ -140,6 +151,7 @@ public final class ModelCheck {
         for (var definition : model.definitions()) {
             boolean usable = definition instanceof SharedGroup
                     || definition instanceof ChoiceList
+                    || definition instanceof PagePart
                     || definition instanceof Taxonomy;
             if (usable && !used.contains(definition.id())) {
                 findings.add(Finding.of(

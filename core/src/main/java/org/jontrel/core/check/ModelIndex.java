@@ -19,6 +19,7 @@ import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Layout;
 import org.jontrel.core.model.Listing;
 import org.jontrel.core.model.Model;
+import org.jontrel.core.model.PagePart;
 import org.jontrel.core.model.Section;
 import org.jontrel.core.model.SharedGroup;
 import org.jontrel.core.model.SiteValues;
@@ -98,9 +99,8 @@ final class ModelIndex {
                     case Taxonomy taxonomy -> Stream.concat(taxonomy.fields().stream(), of(taxonomy.sections()));
                     case SharedGroup group -> group.fields().stream();
                     case SiteValues values -> of(values.sections());
-                    case Layout layout -> ofType(layout.type());
                     case Listing listing -> ofType(listing.type());
-                    case ChoiceList _ -> Stream.<Field>empty();
+                    case ChoiceList _, Layout _, PagePart _ -> Stream.<Field>empty();
                 };
         // a group used twice is a finding of its own
         return fields.distinct().toList();
@@ -112,7 +112,7 @@ final class ModelIndex {
             case ContentType type -> Section.uses(type.sections());
             case Taxonomy taxonomy -> Section.uses(taxonomy.sections());
             case SiteValues values -> Section.uses(values.sections());
-            case SharedGroup _, ChoiceList _, Layout _, Listing _ -> List.of();
+            case SharedGroup _, ChoiceList _, Layout _, Listing _, PagePart _ -> List.of();
         };
     }
 

@@ -7,8 +7,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
-import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.Field;
+import org.jontrel.core.model.condition.Condition;
 
 /**
  * Whether a condition can hold at all: it is taken apart into alternatives of comparisons that must all hold (its
@@ -39,8 +39,11 @@ final class Satisfiable {
             case Condition.Not(Condition of) -> alternatives(of, !holds);
             case Condition.All(List<Condition> of) -> holds ? product(of, true) : sum(of, false);
             case Condition.Any(List<Condition> of) -> holds ? sum(of, true) : product(of, false);
-            case Condition.FieldIs _, Condition.TermIs _, Condition.ParentIs _, Condition.StateIs _ ->
-                List.of(List.of(new Literal(condition, holds)));
+            case Condition.FieldIs _,
+                    Condition.TermIs _,
+                    Condition.ParentIs _,
+                    Condition.StateIs _,
+                    Condition.AddressIs _ -> List.of(List.of(new Literal(condition, holds)));
         };
     }
 

@@ -7,8 +7,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
-import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.Kind;
+import org.jontrel.core.model.condition.Condition;
 import org.jontrel.core.record.Conditions;
 
 /** What one field's value must be like. */

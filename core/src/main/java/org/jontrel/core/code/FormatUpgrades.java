@@ -2,17 +2,21 @@ package org.jontrel.core.code;
 
 import java.util.List;
 import java.util.Map;
+import java.util.function.UnaryOperator;
+import org.jontrel.core.model.Definition;
 import org.jontrel.core.shape.Node;
 import org.jontrel.core.shape.PackageLimits;
 
 /** Files of older formats as the present one would have them; places stay those of the file. */
 final class FormatUpgrades {
-    /** What one format changed: for files under a folder, the names that properties had and have. */
-    private record FormatUpgrade(int from, String folder, Map<String, String> renamed) {}
+    /** What one format changed in files under a folder. */
+    private record FormatUpgrade(int from, String folder, UnaryOperator<Node> change) {}
 
     private static final List<FormatUpgrade> ALL = List.of(
             // decisions are about more than fields since format 2
-            new FormatUpgrade(1, "migrations/", Map.of("field", "element", "about", "question")));
+            new FormatUpgrade(1, "migrations/", node -> renamed(node, Map.of("field", "element", "about", "question"))),
+            // headings of blocks are labels since format 3, as they are on fields
+            new FormatUpgrade(2, "layouts/", FormatUpgrades::labelled));
 
     private FormatUpgrades() {}
 
@@ -21,11 +25,31 @@ final class FormatUpgrades {
         for (int from = format; from < PackageLimits.FORMAT; from++) {
             for (var upgrade : ALL) {
                 if (upgrade.from() == from && file.startsWith(upgrade.folder())) {
-                    upgraded = renamed(upgraded, upgrade.renamed());
+                    upgraded = upgrade.change().apply(upgraded);
                 }
             }
         }
         return upgraded;
+    }
+
+    /** A definition that was stored without its format: what older formats alone could say is told by its words. */
+    static Node stored(Definition.Sort sort, Node node) {
+        return sort == Definition.Sort.LAYOUT ? labelled(node) : node;
+    }
+
+    /** A layout with the headings of its blocks as labels; blocks have had no other {@code title} ever. */
+    private static Node labelled(Node layout) {
+        return layout instanceof Node.Mapping mapping
+                ? with(
+                        mapping,
+                        entry -> entry.name().text().equals("blocks")
+                                ? new Node.Entry(entry.name(), renamed(entry.value(), Map.of("title", "label")))
+                                : entry)
+                : layout;
+    }
+
+    private static Node with(Node.Mapping mapping, UnaryOperator<Node.Entry> change) {
+        return new Node.Mapping(mapping.entries().stream().map(change).toList(), mapping.line(), mapping.column());
     }
 
     private static Node renamed(Node node, Map<String, String> names) {
@@ -40,12 +64,7 @@ final class FormatUpgrades {
                         sequence.line(),
                         sequence.column());
             case Node.Mapping mapping ->
-                new Node.Mapping(
-                        mapping.entries().stream()
-                                .map(entry -> new Node.Entry(name(entry.name(), names), renamed(entry.value(), names)))
-                                .toList(),
-                        mapping.line(),
-                        mapping.column());
+                with(mapping, entry -> new Node.Entry(name(entry.name(), names), renamed(entry.value(), names)));
         };
     }
 

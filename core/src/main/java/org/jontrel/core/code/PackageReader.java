@@ -193,7 +193,7 @@ public final class PackageReader {
     public static <D extends Definition> Optional<D> definition(
             Class<D> kind, Definition.Sort sort, Object tree, List<Finding> findings) {
         return Shapes.of(sort)
-                .read(Node.of(tree), sort.noun(), new ReadContext(findings))
+                .read(FormatUpgrades.stored(sort, Node.of(tree)), sort.noun(), new ReadContext(findings))
                 .map(kind::cast);
     }
 

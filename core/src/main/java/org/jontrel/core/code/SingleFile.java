@@ -12,6 +12,8 @@ final class SingleFile {
 
     private static final List<SortMarker> SIGNS = List.of(
             new SortMarker(Definition.Sort.LAYOUT, Set.of("blocks", "type")),
+            new SortMarker(Definition.Sort.LAYOUT, Set.of("blocks", "use")),
+            new SortMarker(Definition.Sort.PART, Set.of("blocks")),
             new SortMarker(Definition.Sort.LISTING, Set.of("type")),
             new SortMarker(Definition.Sort.TAXONOMY, Set.of("singular", "terms")),
             new SortMarker(Definition.Sort.TAXONOMY, Set.of("singular", "hierarchical")),

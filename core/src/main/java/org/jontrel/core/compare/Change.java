@@ -3,13 +3,14 @@ package org.jontrel.core.compare;
 import java.util.List;
 import java.util.Set;
 import org.jontrel.core.format.Difference;
-import org.jontrel.core.model.Block;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Group;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Layout;
 import org.jontrel.core.model.Listing;
+import org.jontrel.core.model.PagePart;
 import org.jontrel.core.model.Term;
+import org.jontrel.core.model.block.Block;
 
 /** One thing that differs between two models; enough to make it so, and to turn it around. */
 public sealed interface Change {
@@ -81,7 +82,7 @@ public sealed interface Change {
     /** Whether records or readers hold something of it. */
     private static boolean holds(Object thing) {
         return switch (thing) {
-            case Block _, Layout _, Listing _ -> false;
+            case Block _, Layout _, Listing _, PagePart _ -> false;
             case Group group -> group.fields().stream().anyMatch(field -> holds(field));
             case Field field -> field.kind().holdsValue();
             default -> true;
@@ -90,7 +91,7 @@ public sealed interface Change {
 
     private static Effect removed(Object thing) {
         return switch (thing) {
-            case Layout _, Listing _ -> Effect.REMOVED_LAYOUT;
+            case Layout _, Listing _, PagePart _ -> Effect.REMOVED_LAYOUT;
             case Term _ -> Effect.REMOVED_TERM;
             default -> holds(thing) ? Effect.REMOVED : Effect.REMOVED_VIEW;
         };

@@ -9,6 +9,7 @@ import java.util.Set;
 import java.util.function.Predicate;
 import org.jontrel.core.format.Difference;
 import org.jontrel.core.format.Located;
+import org.jontrel.core.format.Shapes;
 import org.jontrel.core.format.Things;
 import org.jontrel.core.model.ChoiceList;
 import org.jontrel.core.model.ContentType;
@@ -18,10 +19,13 @@ import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Layout;
 import org.jontrel.core.model.Listing;
 import org.jontrel.core.model.Model;
+import org.jontrel.core.model.PagePart;
 import org.jontrel.core.model.Section;
 import org.jontrel.core.model.SharedGroup;
 import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.model.Term;
+import org.jontrel.core.model.block.ValuePath;
+import org.jontrel.core.shape.Mapper;
 import org.jontrel.core.shape.Sense;
 
 /** Walks what differs of two models, definition by definition. */
@@ -82,23 +86,18 @@ final class Differ {
         return differing;
     }
 
-    /** Notes what layouts and listings mention. */
+    /** Notes what layouts, page parts and listings mention. */
     private void mention(Model model) {
-        for (var layout : model.all(Layout.class)) {
-            mentioned.add(layout.type());
-            Things.within(layout, thing -> {
-                if (thing instanceof org.jontrel.core.model.Block block) {
-                    mentioned.add(block.field());
-                    mentioned.add(block.listing());
-                }
-            });
-        }
-        for (var listing : model.all(Listing.class)) {
-            mentioned.add(listing.type());
-            mentioned.add(listing.layout());
-            mentioned.addAll(listing.fields());
-            listing.order().forEach(order -> mentioned.add(order.field()));
-        }
+        var noting = new Mapper() {
+            @Override
+            public String reference(ReferenceTarget target, String word) {
+                mentioned.addAll(ValuePath.of(word).steps());
+                return word;
+            }
+        };
+        model.definitions().stream()
+                .filter(each -> each instanceof Layout || each instanceof Listing || each instanceof PagePart)
+                .forEach(each -> Shapes.of(each).map(each, noting));
     }
 
     /** A thing that was nowhere before, then what it holds that was somewhere. */
@@ -189,7 +188,7 @@ final class Differ {
     /** Whether the content API shows the key of a thing. */
     private static boolean isShown(Object thing) {
         return switch (thing) {
-            case SharedGroup _, ChoiceList _, Layout _, Listing _ -> false;
+            case SharedGroup _, ChoiceList _, Layout _, Listing _, PagePart _ -> false;
             default -> true;
         };
     }

@@ -70,7 +70,7 @@ public enum Effect {
             Advice.MINOR,
             Advice.MAJOR),
     ADDED_VIEW(
-            "Something is added that holds no values: an empty group, a note, a block, a layout, a listing",
+            "Something is added that holds no values: an empty group, a note, a block, a layout, a listing, a page part",
             reach(Reach.FORM),
             Advice.PATCH,
             Advice.PATCH,
@@ -88,7 +88,7 @@ public enum Effect {
             Advice.MINOR,
             Advice.MINOR),
     REMOVED_LAYOUT(
-            "A layout or a listing is removed; pages are shown otherwise",
+            "A layout, a listing or a page part is removed; pages are shown otherwise",
             reach(Reach.FORM),
             Advice.PATCH,
             Advice.MINOR,
@@ -107,7 +107,7 @@ public enum Effect {
             Advice.PATCH,
             Advice.MAJOR),
     RENAMED_WITHIN(
-            "A key changes that only definitions use: of a shared group, a choice list, a layout, a listing",
+            "A key changes that only definitions use: of a shared group, a choice list, a layout, a listing, a page part",
             reach(Reach.VALUES),
             Advice.MINOR,
             Advice.PATCH,

@@ -5,14 +5,18 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jontrel.core.format.Difference;
 import org.jontrel.core.format.Shapes;
 import org.jontrel.core.format.Things;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.Part;
+import org.jontrel.core.model.block.ValuePath;
+import org.jontrel.core.model.block.ValueText;
 import org.jontrel.core.naming.Ids;
 import org.jontrel.core.naming.Nouns;
+import org.jontrel.core.reach.ValueStep;
 import org.jontrel.core.record.ConditionWords;
 import org.jontrel.core.shape.Sense;
 
@@ -85,9 +89,20 @@ public final class SettingTexts {
             case null -> "";
             case Map<?, ?> tree -> condition(tree);
             case Collection<?> several -> several.stream().map(this::value).collect(Collectors.joining(", "));
-            case String text -> label(text);
+            case String text ->
+                text.contains("{") ? ValueText.of(text).with(this::way).toString() : way(text);
             default -> String.valueOf(written);
         };
+    }
+
+    /** The way to a value by the labels of its steps; any other text as it is. */
+    private String way(String text) {
+        var steps = ValuePath.of(text).steps();
+        if (steps.size() < 2) {
+            return label(text);
+        }
+        var labels = steps.stream().map(this::label).toList();
+        return labels.equals(steps) ? text : String.join(" › ", labels);
     }
 
     private String condition(Map<?, ?> tree) {
@@ -106,7 +121,7 @@ public final class SettingTexts {
 
     /** All labels are gathered only for what may be an id: one look at the whole model costs more than most comparisons. */
     private String label(String text) {
-        if (labels == null && !Ids.isId(text) && !text.startsWith("part_")) {
+        if (labels == null && !Ids.isId(text) && !text.startsWith("part_") && !text.startsWith("own_")) {
             return text;
         }
         if (labels == null) {
@@ -114,6 +129,8 @@ public final class SettingTexts {
             for (var part : Part.values()) {
                 labels.put(part.asField().id(), part.label());
             }
+            Stream.of(new ValueStep.Above(), new ValueStep.OfSite(), new ValueStep.SiteName())
+                    .forEach(step -> labels.put(step.id(), step.label()));
             model.definitions().forEach(definition -> {
                 labels.put(definition.id(), definition.name());
                 Things.within(definition, thing -> {

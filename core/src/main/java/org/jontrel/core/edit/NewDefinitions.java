@@ -4,16 +4,18 @@ import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.jontrel.core.model.ChoiceList;
-import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Group;
 import org.jontrel.core.model.Layout;
 import org.jontrel.core.model.Listing;
 import org.jontrel.core.model.Model;
+import org.jontrel.core.model.PagePart;
 import org.jontrel.core.model.SharedGroup;
 import org.jontrel.core.model.SiteValues;
 import org.jontrel.core.model.Taxonomy;
+import org.jontrel.core.model.block.RecordsForm;
+import org.jontrel.core.model.condition.Condition;
 import org.jontrel.core.naming.Ids;
 import org.jontrel.core.naming.Keys;
 import org.jontrel.core.naming.Nouns;
@@ -59,7 +61,8 @@ public final class NewDefinitions {
             case GROUP -> new SharedGroup(id, key, title, "", List.of());
             case LIST -> new ChoiceList(id, key, title, "", List.of());
             case VALUES -> new SiteValues(id, key, title, "", List.of(new Group(ids.next('g'), title, "", List.of())));
-            case LAYOUT -> new Layout(id, key, title, "", typeId, List.of());
+            case LAYOUT -> new Layout(id, key, title, "", typeId, Layout.LayoutUse.PAGE, Condition.ALWAYS, List.of());
+            case PART -> new PagePart(id, key, title, "", typeId, List.of());
             case LISTING ->
                 new Listing(
                         id,
@@ -68,7 +71,8 @@ public final class NewDefinitions {
                         "",
                         typeId,
                         Condition.ALWAYS,
-                        List.of(new Listing.Order("part_title", false)),
+                        "",
+                        List.of(new RecordsForm.Order("part_title", false)),
                         10,
                         Listing.ResultStyle.LINES,
                         List.of(),

@@ -9,8 +9,8 @@ import java.util.SequencedMap;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.jontrel.core.finding.Code;
-import org.jontrel.core.model.Condition;
-import org.jontrel.core.model.RecordState;
+import org.jontrel.core.model.condition.Condition;
+import org.jontrel.core.model.condition.RecordState;
 import org.jontrel.core.shape.Composites;
 import org.jontrel.core.shape.Mapper;
 import org.jontrel.core.shape.Node;
@@ -27,7 +27,8 @@ import org.jontrel.core.shape.WriteContext;
  */
 final class ConditionShape implements Shape<Condition> {
     static final ConditionShape INSTANCE = new ConditionShape();
-    private static final List<String> FORMS = List.of("all", "any", "not", "field", "taxonomy", "parent", "state");
+    private static final List<String> FORMS =
+            List.of("all", "any", "not", "field", "taxonomy", "parent", "state", "address");
     private static final Set<Condition.Test> OF_TERMS =
             Set.of(Condition.Test.IS, Condition.Test.IS_NOT, Condition.Test.UNDER, Condition.Test.FILLED);
     private static final Set<Condition.Test> OF_FIELDS = Set.of(
@@ -41,6 +42,7 @@ final class ConditionShape implements Shape<Condition> {
             Condition.Test.FILLED);
     private static final Shape<List<String>> VALUES = Composites.oneOrMore(Scalars.VALUE);
     private static final Shape<List<String>> TYPES = Composites.list(Scalars.TEXT);
+    private static final Shape<List<String>> SLUGS = Composites.oneOrMore(Scalars.TEXT);
     private static final Shape<RecordState> STATE = Scalars.word(RecordState.class, RecordState::code);
     private static final Shape<List<Condition>> SEVERAL = Composites.list(INSTANCE);
 
@@ -69,6 +71,7 @@ final class ConditionShape implements Shape<Condition> {
             case "any" -> SEVERAL.read(value, form, reading).map(Condition.Any::new);
             case "not" -> read(value, form, reading).map(Condition.Not::new);
             case "parent" -> TYPES.read(value, form, reading).map(Condition.ParentIs::new);
+            case "address" -> SLUGS.read(value, form, reading).map(Condition.AddressIs::new);
             default -> STATE.read(value, form, reading).map(Condition.StateIs::new);
         };
     }
@@ -111,6 +114,7 @@ final class ConditionShape implements Shape<Condition> {
             case Condition.Not(Condition of) -> tree.put("not", write(of, to));
             case Condition.ParentIs(List<String> types) -> tree.put("parent", types);
             case Condition.StateIs(RecordState state) -> tree.put("state", state.code());
+            case Condition.AddressIs(List<String> slugs) -> tree.put("address", SLUGS.write(slugs, to));
             case Condition.FieldIs(String field, Condition.Test test, List<String> values) -> {
                 tree.put("field", field);
                 tree.put(test.code(), VALUES.write(values, to));
@@ -138,7 +142,7 @@ final class ConditionShape implements Shape<Condition> {
                 var after = map(of, mapper);
                 yield after == of ? condition : new Condition.Not(after);
             }
-            case Condition.StateIs _ -> condition;
+            case Condition.StateIs _, Condition.AddressIs _ -> condition;
             case Condition.FieldIs _, Condition.TermIs _, Condition.ParentIs _ -> mapper.comparison(condition);
         };
     }
@@ -155,6 +159,7 @@ final class ConditionShape implements Shape<Condition> {
         forms.put("not", form(Map.of("not", schema(schemas))));
         forms.put("parent", form(Map.of("parent", TYPES.schema(schemas))));
         forms.put("state", form(Map.of("state", STATE.schema(schemas))));
+        forms.put("address", form(Map.of("address", SLUGS.schema(schemas))));
         forms.put("field", comparisons("field", OF_FIELDS, schemas));
         forms.put("taxonomy", comparisons("taxonomy", OF_TERMS, schemas));
         return forms;

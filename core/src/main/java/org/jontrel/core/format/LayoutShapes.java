@@ -1,71 +1,21 @@
 package org.jontrel.core.format;
 
 import java.util.List;
-import org.jontrel.core.model.Block;
-import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.Layout;
 import org.jontrel.core.model.Listing;
+import org.jontrel.core.model.PagePart;
+import org.jontrel.core.model.block.Block;
+import org.jontrel.core.model.condition.Condition;
 import org.jontrel.core.shape.Composites;
 import org.jontrel.core.shape.Mapper;
 import org.jontrel.core.shape.ObjectShape;
-import org.jontrel.core.shape.Recursive;
 import org.jontrel.core.shape.Scalars;
 import org.jontrel.core.shape.Sense;
-import org.jontrel.core.shape.ThingShape;
+import org.jontrel.core.shape.Slot;
 
-/** Layouts and listings in files. */
+/** Layouts, listings and page parts in files. */
 final class LayoutShapes {
-    private static final ThingShape<Block> WITHIN = new Recursive<>(() -> LayoutShapes.BLOCK);
-
-    static final ObjectShape<Block> BLOCK = ObjectShape.<Block>of("block")
-            .named("block")
-            .id(Block::id)
-            .labelled(LayoutShapes::label)
-            .required(
-                    "block",
-                    Scalars.word(Block.BlockSort.class, Block.BlockSort::code),
-                    Block::sort,
-                    Sense.STRUCTURE,
-                    "What it is: a stack or columns of blocks, a field, a listing or a text.")
-            .optional("title", Scalars.TEXT, Block::title, "", Sense.WORDING, "A heading over it.")
-            .optional(
-                    "field",
-                    Scalars.reference(Mapper.ReferenceTarget.FIELD),
-                    Block::field,
-                    "",
-                    Sense.FORM,
-                    "The field it shows.")
-            .optional(
-                    "listing",
-                    Scalars.reference(Mapper.ReferenceTarget.LISTING),
-                    Block::listing,
-                    "",
-                    Sense.FORM,
-                    "The listing it shows.")
-            .optional("text", Scalars.TEXT, Block::text, "", Sense.WORDING, "The text of a text block.")
-            .optional(
-                    "show_when",
-                    ConditionShape.INSTANCE,
-                    Block::showWhen,
-                    Condition.ALWAYS,
-                    Sense.BEHAVIOUR,
-                    "The condition under which visitors see it.")
-            .optional(
-                    "blocks",
-                    Composites.things(WITHIN),
-                    Block::blocks,
-                    List.of(),
-                    Sense.PARTS,
-                    "The blocks within it, in order.")
-            .build(v -> new Block(
-                    v.get("id"),
-                    v.get("block"),
-                    v.get("title"),
-                    v.get("field"),
-                    v.get("listing"),
-                    v.get("text"),
-                    v.get("show_when"),
-                    v.get("blocks")));
+    private static final Slot<List<Block>> BLOCKS = Composites.things(BlockShape.INSTANCE);
 
     static final ObjectShape<Layout> LAYOUT = ObjectShape.<Layout>of("layout")
             .id(Layout::id)
@@ -73,38 +23,54 @@ final class LayoutShapes {
             .labelled(Layout::title)
             .required("title", Scalars.TEXT, Layout::title, Sense.WORDING, "The name under which architects find it.")
             .optional("description", Scalars.TEXT, Layout::description, "", Sense.WORDING, "What the layout is for.")
-            .required(
+            .optional(
                     "type",
-                    Scalars.reference(Mapper.ReferenceTarget.TYPE),
+                    Scalars.reference(Mapper.ReferenceTarget.RECORDS),
                     Layout::type,
+                    "",
                     Sense.STRUCTURE,
-                    "The content type whose records it shows.")
+                    "The content type or taxonomy whose records it shows; when left out, it is the home page of the site.")
             .optional(
-                    "blocks",
-                    Composites.things(WITHIN),
-                    Layout::blocks,
-                    List.of(),
-                    Sense.PARTS,
-                    "The blocks of the page, in order.")
+                    "use",
+                    Scalars.word(Layout.LayoutUse.class, Layout.LayoutUse::code),
+                    Layout::use,
+                    Layout.LayoutUse.PAGE,
+                    Sense.STRUCTURE,
+                    "Whether it is for pages, for cards in lists, or for the lines of lists.")
+            .optional(
+                    "where",
+                    ConditionShape.INSTANCE,
+                    Layout::where,
+                    Condition.ALWAYS,
+                    Sense.BEHAVIOUR,
+                    "Which records it is for; of several layouts that fit, the most particular one is taken.")
+            .optional("blocks", BLOCKS, Layout::blocks, List.of(), Sense.PARTS, "The blocks of the page, in order.")
             .build(v -> new Layout(
-                    v.get("id"), v.get("key"), v.get("title"), v.get("description"), v.get("type"), v.get("blocks")));
+                    v.get("id"),
+                    v.get("key"),
+                    v.get("title"),
+                    v.get("description"),
+                    v.get("type"),
+                    v.get("use"),
+                    v.get("where"),
+                    v.get("blocks")));
 
-    private static final ObjectShape<Listing.Order> ORDER = ObjectShape.<Listing.Order>of("order")
-            .named("order")
-            .required(
-                    "field",
-                    Scalars.reference(Mapper.ReferenceTarget.FIELD),
-                    Listing.Order::field,
-                    Sense.FORM,
-                    "The field to sort by.")
+    static final ObjectShape<PagePart> PART = ObjectShape.<PagePart>of("page part")
+            .id(PagePart::id)
+            .key(PagePart::key)
+            .labelled(PagePart::title)
+            .required("title", Scalars.TEXT, PagePart::title, Sense.WORDING, "The name under which architects find it.")
+            .optional("description", Scalars.TEXT, PagePart::description, "", Sense.WORDING, "What the part is for.")
             .optional(
-                    "descending",
-                    Scalars.FLAG,
-                    Listing.Order::descending,
-                    false,
-                    Sense.FORM,
-                    "Whether the order is descending: Z to A, largest or latest first.")
-            .build(v -> new Listing.Order(v.get("field"), v.<Boolean>get("descending")));
+                    "type",
+                    Scalars.reference(Mapper.ReferenceTarget.RECORDS),
+                    PagePart::type,
+                    "",
+                    Sense.STRUCTURE,
+                    "The content type or taxonomy whose values it shows; when left out, it shows values of the site only.")
+            .optional("blocks", BLOCKS, PagePart::blocks, List.of(), Sense.PARTS, "The blocks of the part, in order.")
+            .build(v -> new PagePart(
+                    v.get("id"), v.get("key"), v.get("title"), v.get("description"), v.get("type"), v.get("blocks")));
 
     static final ObjectShape<Listing> LISTING = ObjectShape.<Listing>of("listing")
             .id(Listing::id)
@@ -126,8 +92,15 @@ final class LayoutShapes {
                     Sense.BEHAVIOUR,
                     "Which records it lists; all when left out.")
             .optional(
+                    "about",
+                    Scalars.reference(Mapper.ReferenceTarget.FIELD_OR_TAXONOMY),
+                    Listing::about,
+                    "",
+                    Sense.BEHAVIOUR,
+                    "A taxonomy or relation of the type: only records that share a term of it with the record being shown, or lead to that record by it.")
+            .optional(
                     "order",
-                    Composites.list(ORDER),
+                    Composites.list(ListBlockShapes.ORDER),
                     Listing::order,
                     List.of(),
                     Sense.FORM,
@@ -148,11 +121,11 @@ final class LayoutShapes {
                     "How it is displayed: as lines, a table, cards, or each record by a layout.")
             .optional(
                     "fields",
-                    Composites.list(Scalars.reference(Mapper.ReferenceTarget.FIELD)),
+                    Composites.list(Scalars.reference(Mapper.ReferenceTarget.VALUE)),
                     Listing::fields,
                     List.of(),
                     Sense.FORM,
-                    "The fields shown with each record.")
+                    "The values shown with each record of a table: fields, or ways to them.")
             .optional(
                     "layout",
                     Scalars.reference(Mapper.ReferenceTarget.LAYOUT),
@@ -167,6 +140,7 @@ final class LayoutShapes {
                     v.get("description"),
                     v.get("type"),
                     v.get("where"),
+                    v.get("about"),
                     v.get("order"),
                     v.<Integer>get("limit"),
                     v.get("shown"),
@@ -174,8 +148,4 @@ final class LayoutShapes {
                     v.get("layout")));
 
     private LayoutShapes() {}
-
-    private static String label(Block block) {
-        return block.title().isEmpty() ? block.sort().code() : block.title();
-    }
 }

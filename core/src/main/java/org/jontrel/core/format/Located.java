@@ -10,6 +10,7 @@ import org.jontrel.core.model.GroupUse;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.TaxonomyUse;
 import org.jontrel.core.model.Term;
+import org.jontrel.core.work.Deadline;
 
 /** A thing, and where in its model it stands. {@code owner} is {@code null} for a definition. */
 public record Located(Object thing, String key, Located owner, String slot, String behind, Definition definition) {
@@ -45,6 +46,7 @@ public record Located(Object thing, String key, Located owner, String slot, Stri
     }
 
     private void addTo(Map<String, Located> index) {
+        Deadline.check();
         index.putIfAbsent(key, this);
         slots().forEach(name -> items(name).forEach(item -> item.addTo(index)));
     }

@@ -7,11 +7,11 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.SequencedMap;
 import org.jontrel.core.model.ChoiceList;
-import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Group;
 import org.jontrel.core.model.SharedGroup;
 import org.jontrel.core.model.SiteValues;
+import org.jontrel.core.model.condition.Condition;
 import org.jontrel.core.shape.Composites;
 import org.jontrel.core.shape.Node;
 import org.jontrel.core.shape.ObjectShape;
@@ -41,6 +41,7 @@ public final class Shapes {
             case VALUES -> VALUES;
             case LAYOUT -> LayoutShapes.LAYOUT;
             case LISTING -> LayoutShapes.LISTING;
+            case PART -> LayoutShapes.PART;
         };
     }
 

@@ -7,7 +7,7 @@ import org.jontrel.core.model.Index;
 import org.jontrel.core.model.Nesting;
 import org.jontrel.core.model.Part;
 import org.jontrel.core.model.Publishing;
-import org.jontrel.core.model.RecordState;
+import org.jontrel.core.model.condition.RecordState;
 import org.jontrel.core.shape.Composites;
 import org.jontrel.core.shape.Mapper;
 import org.jontrel.core.shape.ObjectShape;

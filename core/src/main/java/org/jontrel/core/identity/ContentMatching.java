@@ -2,17 +2,20 @@ package org.jontrel.core.identity;
 
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.function.BiPredicate;
 import java.util.stream.Collectors;
 import org.apache.commons.text.similarity.JaroWinklerSimilarity;
 import org.jontrel.core.format.Things;
-import org.jontrel.core.model.Block;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Group;
 import org.jontrel.core.model.Model;
+import org.jontrel.core.model.block.Block;
+import org.jontrel.core.model.block.BlockKind;
 import org.jontrel.core.shape.Sense;
 import org.jontrel.core.shape.WriteContext;
 
@@ -110,13 +113,19 @@ final class ContentMatching {
         run.gaps();
     }
 
+    /** A block as it is written, without what it holds and when it is shown. */
+    private static Map<Object, Object> bare(Block block) {
+        var tree = new LinkedHashMap<Object, Object>(
+                (Map<?, ?>) Things.shape(block).write(block, WriteContext.PLAIN));
+        tree.keySet().removeAll(List.of("blocks", "show_when"));
+        return tree;
+    }
+
     /** What a thing says of itself, whatever it holds and whenever it is shown. */
     private static String itself(Object thing) {
         return switch (thing) {
             case Group group -> "group " + group.title();
-            case Block block ->
-                "block " + block.sort() + " " + block.title() + " " + block.field() + " " + block.listing() + " "
-                        + block.text();
+            case Block block -> "block " + said(bare(block));
             default -> "";
         };
     }
@@ -125,19 +134,17 @@ final class ContentMatching {
         return switch (a) {
             case Group group when b instanceof Group other -> alike(keys(group.fields()), keys(other.fields()));
             case Block block
-            when b instanceof Block other && block.sort() == other.sort() ->
-                switch (block.sort()) {
-                    case FIELD, LISTING -> false;
-                    case TEXT -> LIKENESS.apply(block.text(), other.text()) >= ALIKE_TEXT;
-                    case STACK, COLUMNS ->
-                        alike(
+            when b instanceof Block other
+                    && Objects.equals(block.kind().getClass(), other.kind().getClass()) ->
+                block.kind() instanceof BlockKind.Prose text && other.kind() instanceof BlockKind.Prose was
+                        ? LIKENESS.apply(text.text(), was.text()) >= ALIKE_TEXT
+                        : alike(
                                 block.blocks().stream()
                                         .map(each -> text(each, true).itself())
                                         .toList(),
                                 other.blocks().stream()
                                         .map(each -> text(each, false).itself())
                                         .toList());
-                };
             default -> false;
         };
     }

@@ -6,9 +6,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.BiPredicate;
 import org.jontrel.core.format.Things;
-import org.jontrel.core.model.Block;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Term;
+import org.jontrel.core.model.block.Block;
 
 /** What of a definition as it was is not where it was. */
 final class Elsewhere {

@@ -9,13 +9,13 @@ import java.util.Set;
 import java.util.function.Predicate;
 import org.jontrel.core.format.Shapes;
 import org.jontrel.core.format.Things;
-import org.jontrel.core.model.Block;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Group;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.Term;
+import org.jontrel.core.model.block.Block;
 import org.jontrel.core.naming.Ids;
 import org.jontrel.core.shape.ReadContext;
 

@@ -8,21 +8,23 @@ import java.util.TreeMap;
 import java.util.stream.Stream;
 import org.jontrel.core.format.Shapes;
 import org.jontrel.core.model.ChoiceList;
-import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Field;
-import org.jontrel.core.model.Group;
-import org.jontrel.core.model.GroupUse;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Layout;
 import org.jontrel.core.model.Listing;
 import org.jontrel.core.model.Model;
-import org.jontrel.core.model.Section;
+import org.jontrel.core.model.PagePart;
 import org.jontrel.core.model.SharedGroup;
 import org.jontrel.core.model.SiteValues;
 import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.model.Term;
+import org.jontrel.core.model.block.Block;
+import org.jontrel.core.model.block.BlockKind;
+import org.jontrel.core.model.condition.Condition;
+import org.jontrel.core.reach.ModelNames;
+import org.jontrel.core.reach.ValueScope;
 import org.jontrel.core.shape.Mapper;
 
 /**
@@ -31,16 +33,12 @@ import org.jontrel.core.shape.Mapper;
  */
 public final class KeyReferences {
     private final Model model;
-    private final Map<Definition.Sort, Map<String, Definition>> byKey = new HashMap<>();
-    private final Map<String, Definition> byId = new HashMap<>();
+    private final ModelNames names;
     private final Map<String, FieldScope> scopes = new HashMap<>();
 
     public KeyReferences(Model model) {
         this.model = model;
-        for (var definition : model.definitions()) {
-            byKey.computeIfAbsent(definition.sort(), _ -> new HashMap<>()).putIfAbsent(definition.key(), definition);
-            byId.putIfAbsent(definition.id(), definition);
-        }
+        names = new ModelNames(model);
     }
 
     /** The model with ids where its references were keys. */
@@ -55,16 +53,16 @@ public final class KeyReferences {
 
     /** A definition of the model with keys where its references were ids. */
     public <D extends Definition> D toKeys(D definition) {
-        return Shapes.of(definition).map(definition, new Translator(false, null));
+        return Shapes.of(definition).map(definition, new Translator(false, null, null));
     }
 
     /** A definition, as if it were of the model, with ids where its references were keys. */
     public <D extends Definition> D toIds(D definition) {
-        return Shapes.of(definition).map(definition, new Translator(true, null));
+        return Shapes.of(definition).map(definition, new Translator(true, null, null));
     }
 
     private Model mapped(boolean toIds) {
-        var translator = new Translator(toIds, null);
+        var translator = new Translator(toIds, null, null);
         var all = new ArrayList<Definition>(model.definitions().size());
         for (var definition : model.definitions()) {
             all.add(map(definition, translator));
@@ -78,12 +76,7 @@ public final class KeyReferences {
 
     /** The definition that a key, or else an id, names. */
     private Definition find(Definition.Sort sort, String word) {
-        var named = byKey.getOrDefault(sort, Map.of()).get(word);
-        if (named != null) {
-            return named;
-        }
-        var identified = byId.get(word);
-        return identified != null && identified.sort() == sort ? identified : null;
+        return names.find(sort, word).orElse(null);
     }
 
     private FieldScope scope(Definition definition) {
@@ -94,29 +87,29 @@ public final class KeyReferences {
     /** The fields that a definition's references can mean. */
     private Stream<Field> fields(Definition definition) {
         return switch (definition) {
-            case ContentType type -> Stream.concat(type.parts().stream().map(type::partField), fields(type.sections()));
-            case Taxonomy taxonomy -> Stream.concat(taxonomy.fields().stream(), fields(taxonomy.sections()));
-            case SharedGroup group -> group.fields().stream();
-            case SiteValues values -> fields(values.sections());
-            case Layout layout -> fieldsOfType(layout.type());
-            case Listing listing -> fieldsOfType(listing.type());
-            case ChoiceList _ -> Stream.empty();
+            case Layout layout -> fieldsOf(layout.type());
+            case PagePart part -> fieldsOf(part.type());
+            case Listing listing -> fieldsOf(listing.type());
+            case ContentType _, Taxonomy _, SharedGroup _, SiteValues _, ChoiceList _ -> names.fields(definition);
         };
     }
 
-    private Stream<Field> fieldsOfType(String word) {
-        var type = find(Definition.Sort.TYPE, word);
-        return type == null ? Stream.empty() : fields(type);
+    private Stream<Field> fieldsOf(String word) {
+        return names.records(word).stream().flatMap(names::fields);
     }
 
-    private Stream<Field> fields(List<Section> sections) {
-        return sections.stream().flatMap(section -> switch (section) {
-            case Group group -> group.fields().stream();
-            case GroupUse use ->
-                find(Definition.Sort.GROUP, use.group()) instanceof SharedGroup shared
-                        ? shared.fields().stream()
-                        : Stream.empty();
-        });
+    /** From where the blocks of a definition name values; {@code null} where it has none. */
+    private ValueScope valueScope(Definition definition) {
+        return switch (definition) {
+            case Layout layout -> valueScope(layout.type());
+            case PagePart part -> valueScope(part.type());
+            case Listing listing -> valueScope(listing.type());
+            case ContentType _, Taxonomy _, SharedGroup _, SiteValues _, ChoiceList _ -> null;
+        };
+    }
+
+    private ValueScope valueScope(String word) {
+        return ValueScope.records(names, names.records(word).stream().toList());
     }
 
     /** Fields that can be named from one place: those beside it, then those around. */
@@ -179,22 +172,39 @@ public final class KeyReferences {
     private final class Translator implements Mapper {
         private final boolean toIds;
         private final FieldScope scope;
+        private final ValueScope values;
 
-        Translator(boolean toIds, FieldScope scope) {
+        Translator(boolean toIds, FieldScope scope, ValueScope values) {
             this.toIds = toIds;
             this.scope = scope;
+            this.values = values;
         }
 
         @Override
         public Mapper enter(Object thing) {
-            return thing instanceof Definition definition ? new Translator(toIds, scope(definition)) : this;
+            return thing instanceof Definition definition
+                    ? new Translator(toIds, scope(definition), valueScope(definition))
+                    : this;
         }
 
         @Override
         public Mapper inside(Object thing) {
-            return thing instanceof Field field && !field.inner().isEmpty()
-                    ? new Translator(toIds, new FieldScope(field.inner(), scope))
-                    : this;
+            return switch (thing) {
+                case Field field
+                when !field.inner().isEmpty() -> new Translator(toIds, new FieldScope(field.inner(), scope), values);
+                case Block block when values != null -> inside(block.kind());
+                default -> this;
+            };
+        }
+
+        private Translator inside(BlockKind kind) {
+            var inside = values.inside(kind).orElse(values);
+            return inside == values
+                    ? this
+                    : new Translator(
+                            toIds,
+                            new FieldScope(inside.fields(), inside.around().isEmpty() ? null : scope),
+                            inside);
         }
 
         @Override
@@ -206,12 +216,19 @@ public final class KeyReferences {
                 case LIST -> definition(Definition.Sort.LIST, word);
                 case LAYOUT -> definition(Definition.Sort.LAYOUT, word);
                 case LISTING -> definition(Definition.Sort.LISTING, word);
+                case PART -> definition(Definition.Sort.PART, word);
+                case RECORDS -> records(word);
                 case FIELD, INNER_FIELD -> field(word);
+                case FIELD_OR_TAXONOMY -> {
+                    var asField = field(word);
+                    yield asField.equals(word) ? definition(Definition.Sort.TAXONOMY, word) : asField;
+                }
+                case VALUE -> values == null ? word : toIds ? values.toIds(word) : values.toKeys(word);
             };
         }
 
         private String definition(Definition.Sort sort, String word) {
-            var found = toIds ? find(sort, word) : byId.get(word);
+            var found = toIds ? find(sort, word) : names.byId(word).orElse(null);
             if (found == null || found.sort() != sort) {
                 return word;
             }
@@ -219,6 +236,21 @@ public final class KeyReferences {
                 return found.id();
             }
             return find(sort, found.key()) == found ? found.key() : word;
+        }
+
+        private String records(String word) {
+            var found = toIds ? names.records(word) : names.byId(word);
+            if (found.isEmpty()) {
+                return word;
+            }
+            var id = found.get().id();
+            return toIds
+                    ? id
+                    : names.records(found.get().key())
+                                    .filter(found.get()::equals)
+                                    .isPresent()
+                            ? found.get().key()
+                            : id;
         }
 
         private String field(String word) {
@@ -256,7 +288,8 @@ public final class KeyReferences {
                     new Condition.ParentIs(types.stream()
                             .map(type -> definition(Definition.Sort.TYPE, type))
                             .toList());
-                case Condition.All _, Condition.Any _, Condition.Not _, Condition.StateIs _ -> comparison;
+                case Condition.All _, Condition.Any _, Condition.Not _, Condition.StateIs _, Condition.AddressIs _ ->
+                    comparison;
             };
         }
 

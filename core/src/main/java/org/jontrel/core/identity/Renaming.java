@@ -1,10 +1,12 @@
 package org.jontrel.core.identity;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
-import org.jontrel.core.model.Condition;
+import java.util.stream.Collectors;
 import org.jontrel.core.model.Field;
+import org.jontrel.core.model.condition.Condition;
 import org.jontrel.core.shape.Mapper;
 
 /** Puts other ids in the place of some, wherever they stand. */
@@ -16,7 +18,9 @@ record Renaming(Map<String, String> ids) implements Mapper {
 
     @Override
     public String reference(Mapper.ReferenceTarget target, String word) {
-        return id(word);
+        return target == ReferenceTarget.VALUE
+                ? Arrays.stream(word.split("\\.", -1)).map(this::id).collect(Collectors.joining("."))
+                : id(word);
     }
 
     @Override
@@ -27,7 +31,8 @@ record Renaming(Map<String, String> ids) implements Mapper {
             case Condition.TermIs(String taxonomy, Condition.Test test, List<String> values) ->
                 new Condition.TermIs(id(taxonomy), test, all(values));
             case Condition.ParentIs(List<String> types) -> new Condition.ParentIs(all(types));
-            case Condition.All _, Condition.Any _, Condition.Not _, Condition.StateIs _ -> comparison;
+            case Condition.All _, Condition.Any _, Condition.Not _, Condition.StateIs _, Condition.AddressIs _ ->
+                comparison;
         };
     }
 

@@ -1,7 +1,8 @@
 package org.jontrel.core.model;
 
 /** One named thing in a model. Others refer to it by its id, so a new key breaks nothing. */
-public sealed interface Definition permits ContentType, SharedGroup, Taxonomy, ChoiceList, SiteValues, Layout, Listing {
+public sealed interface Definition
+        permits ContentType, SharedGroup, Taxonomy, ChoiceList, SiteValues, Layout, Listing, PagePart {
     String id();
 
     String key();
@@ -18,6 +19,7 @@ public sealed interface Definition permits ContentType, SharedGroup, Taxonomy, C
             case SiteValues _ -> Sort.VALUES;
             case Layout _ -> Sort.LAYOUT;
             case Listing _ -> Sort.LISTING;
+            case PagePart _ -> Sort.PART;
         };
     }
 
@@ -29,7 +31,8 @@ public sealed interface Definition permits ContentType, SharedGroup, Taxonomy, C
         LIST("lists", "choice list", 'l'),
         VALUES("values", "site values", 'v'),
         LAYOUT("layouts", "layout", 'y'),
-        LISTING("listings", "listing", 'q');
+        LISTING("listings", "listing", 'q'),
+        PART("parts", "page part", 'p');
 
         private final String folder;
         private final String noun;

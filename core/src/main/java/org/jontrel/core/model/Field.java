@@ -2,6 +2,7 @@ package org.jontrel.core.model;
 
 import java.util.List;
 import java.util.stream.Stream;
+import org.jontrel.core.model.condition.Condition;
 
 /**
  * One typed value that a record, a term or a row holds. Its id stays for life; renaming changes the key only.

@@ -1,6 +1,7 @@
 package org.jontrel.core.model;
 
 import java.util.List;
+import org.jontrel.core.model.condition.Condition;
 
 /** A titled set of fields that is filled in together, of one definition's own. */
 public record Group(String id, String title, String description, List<Field> fields, Condition showWhen)

@@ -1,5 +1,7 @@
 package org.jontrel.core.model;
 
+import org.jontrel.core.model.condition.Condition;
+
 /**
  * A shared group in use.
  *

@@ -1,13 +1,25 @@
 package org.jontrel.core.model;
 
 import java.util.List;
+import java.util.Locale;
+import org.jontrel.core.model.block.Block;
+import org.jontrel.core.model.condition.Condition;
 
 /**
- * How a record is shown on a page: a named tree of blocks.
+ * How a record is shown: a tree of blocks. Of several for one use the most particular one that fits is taken.
  *
- * @param type id of the content type whose records it shows
+ * @param type id of the content type or taxonomy whose records it shows; empty for the home page of the site
+ * @param where which of them it is for
  */
-public record Layout(String id, String key, String title, String description, String type, List<Block> blocks)
+public record Layout(
+        String id,
+        String key,
+        String title,
+        String description,
+        String type,
+        LayoutUse use,
+        Condition where,
+        List<Block> blocks)
         implements Definition {
     public Layout {
         blocks = List.copyOf(blocks);
@@ -16,5 +28,22 @@ public record Layout(String id, String key, String title, String description, St
     @Override
     public String name() {
         return title;
+    }
+
+    /** What a layout is for. */
+    public enum LayoutUse {
+        PAGE,
+        /** How a record looks in lists, with a picture. */
+        CARD,
+        /** How a record looks as a line of a list. */
+        ROW;
+
+        public String code() {
+            return name().toLowerCase(Locale.ROOT);
+        }
+    }
+
+    public Layout withBlocks(List<Block> newBlocks) {
+        return new Layout(id, key, title, description, type, use, where, newBlocks);
     }
 }

@@ -2,12 +2,16 @@ package org.jontrel.core.model;
 
 import java.util.List;
 import java.util.Locale;
+import org.jontrel.core.model.block.RecordsForm;
+import org.jontrel.core.model.condition.Condition;
 
 /**
  * A saved query over the records of one type, with a way to show its results.
  *
  * @param type id of the content type it lists
  * @param where which records it lists
+ * @param about a taxonomy or a relation of the type: only records that share a term of it with the record being shown, or
+ *     lead there by it, and never that record itself; empty for all
  * @param order by what, first things first
  * @param limit most records shown
  * @param fields ids of the fields shown with each record
@@ -20,13 +24,14 @@ public record Listing(
         String description,
         String type,
         Condition where,
-        List<Order> order,
+        String about,
+        List<RecordsForm.Order> order,
         int limit,
         ResultStyle shown,
         List<String> fields,
         String layout)
         implements Definition {
-    public static final int MOST = 200;
+    public static final int MOST = RecordsForm.MOST;
 
     public Listing {
         order = List.copyOf(order);
@@ -37,9 +42,6 @@ public record Listing(
     public String name() {
         return title;
     }
-
-    /** @param field id of the field to sort by */
-    public record Order(String field, boolean descending) {}
 
     /** How results look. */
     public enum ResultStyle {

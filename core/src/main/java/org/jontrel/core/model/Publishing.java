@@ -1,5 +1,7 @@
 package org.jontrel.core.model;
 
+import org.jontrel.core.model.condition.RecordState;
+
 /**
  * Who gets to see the records of a type.
  *

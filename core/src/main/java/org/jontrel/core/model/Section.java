@@ -1,6 +1,7 @@
 package org.jontrel.core.model;
 
 import java.util.List;
+import org.jontrel.core.model.condition.Condition;
 
 /** A group of fields where it is filled in: a type's own, or a shared one in use. */
 public sealed interface Section permits Group, GroupUse {

@@ -24,6 +24,10 @@ public record Taxonomy(
         List<Section> sections,
         List<Term> terms)
         implements Definition {
+    /** The name of a term, as a field: what a title is to a record. */
+    public static final Field LABEL =
+            new Field("part_title", "label", "Label", "", true, new Kind.Text(null, 200, "", ""));
+
     public Taxonomy {
         fields = List.copyOf(fields);
         sections = List.copyOf(sections);

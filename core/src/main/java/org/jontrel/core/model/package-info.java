@@ -1,4 +1,4 @@
 /**
- * The definitions as immutable records; references are ids, never objects. Uses nothing of the other packages.
+ * The definitions as immutable records; references are ids, never objects. Uses its own inner packages and nothing else.
  */
 package org.jontrel.core.model;

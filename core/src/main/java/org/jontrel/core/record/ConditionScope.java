@@ -8,7 +8,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
-import org.jontrel.core.model.RecordState;
+import org.jontrel.core.model.condition.RecordState;
 
 /** What conditions see from one place: values beside it, then those around. */
 record ConditionScope(ConditionScope outer, Map<String, Object> values, Map<String, Field> fields, Surroundings around)
@@ -59,5 +59,10 @@ record ConditionScope(ConditionScope outer, Map<String, Object> values, Map<Stri
     @Override
     public RecordState state() {
         return around.state();
+    }
+
+    @Override
+    public String slug() {
+        return around.slug();
     }
 }

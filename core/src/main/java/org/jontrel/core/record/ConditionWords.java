@@ -6,7 +6,6 @@ import java.util.Map;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.jontrel.core.model.ChoiceList;
-import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Field;
@@ -18,6 +17,7 @@ import org.jontrel.core.model.SharedGroup;
 import org.jontrel.core.model.SiteValues;
 import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.model.Term;
+import org.jontrel.core.model.condition.Condition;
 import org.jontrel.core.naming.Nouns;
 
 /** Conditions in plain English, with the labels of what they compare. */
@@ -53,6 +53,7 @@ public final class ConditionWords {
             case Condition.Any(List<Condition> of) -> of.isEmpty() ? "never" : joined(of, ", or ");
             case Condition.Not(Condition of) -> "not (" + of(of) + ")";
             case Condition.StateIs(var state) -> "the record is " + state.code();
+            case Condition.AddressIs(var slugs) -> "the address is " + String.join(" or ", slugs);
             case Condition.ParentIs(List<String> types) ->
                 types.isEmpty()
                         ? "the record has a parent"

@@ -6,10 +6,10 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
-import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
-import org.jontrel.core.model.RecordState;
+import org.jontrel.core.model.condition.Condition;
+import org.jontrel.core.model.condition.RecordState;
 import org.jontrel.core.value.kind.KindValues;
 
 /** The one place where conditions are decided, for forms, pages, listings and runs alike. */
@@ -41,6 +41,11 @@ public final class Conditions {
         default RecordState state() {
             return RecordState.DRAFT;
         }
+
+        /** The last part of the record's address; empty where it has none. */
+        default String slug() {
+            return "";
+        }
     }
 
     public static boolean holds(Condition condition, Seen seen) {
@@ -49,6 +54,7 @@ public final class Conditions {
             case Condition.Any(List<Condition> of) -> of.stream().anyMatch(each -> holds(each, seen));
             case Condition.Not(Condition of) -> !holds(of, seen);
             case Condition.StateIs(RecordState state) -> seen.state() == state;
+            case Condition.AddressIs(List<String> slugs) -> slugs.contains(seen.slug());
             case Condition.ParentIs(List<String> types) ->
                 seen.parentType()
                         .map(type -> types.isEmpty() || types.contains(type))

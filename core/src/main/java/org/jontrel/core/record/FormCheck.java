@@ -8,10 +8,10 @@ import java.util.Map;
 import java.util.Set;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
-import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Group;
 import org.jontrel.core.model.Kind;
+import org.jontrel.core.model.condition.Condition;
 import org.jontrel.core.value.Row;
 import org.jontrel.core.value.kind.KindValues;
 

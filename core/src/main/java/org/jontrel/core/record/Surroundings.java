@@ -1,7 +1,7 @@
 package org.jontrel.core.record;
 
 import java.util.Optional;
-import org.jontrel.core.model.RecordState;
+import org.jontrel.core.model.condition.RecordState;
 
 /** What conditions may ask of a record beside its values; what a form under construction has is the default. */
 public interface Surroundings {
@@ -24,5 +24,10 @@ public interface Surroundings {
 
     default RecordState state() {
         return RecordState.DRAFT;
+    }
+
+    /** The last part of the record's address; empty where it has none. */
+    default String slug() {
+        return "";
     }
 }

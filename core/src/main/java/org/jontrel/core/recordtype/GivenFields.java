@@ -7,14 +7,9 @@ import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.Taxonomy;
 
-/** Fields that nobody defines: the label of a term, and the terms of the taxonomies that a type uses. */
+/** Fields that nobody defines: the terms of the taxonomies that a type uses. */
 final class GivenFields {
     private GivenFields() {}
-
-    /** The name of a term, as a field: what a title is to a record. */
-    static Field label() {
-        return new Field("part_title", "label", "Label", "", true, new Kind.Text(null, 200, "", ""));
-    }
 
     static List<Field> classified(Model model, ContentType type) {
         return type.taxonomies().stream()

@@ -94,7 +94,7 @@ public final class RecordType {
                 yield Optional.of(new RecordType(
                         type, type.parts().stream().map(type::partField).toList(), all));
             }
-            case Taxonomy taxonomy -> Optional.of(new RecordType(taxonomy, List.of(GivenFields.label()), groups));
+            case Taxonomy taxonomy -> Optional.of(new RecordType(taxonomy, List.of(Taxonomy.LABEL), groups));
             case SiteValues values -> Optional.of(new RecordType(values, List.of(), groups));
             default -> Optional.empty();
         };

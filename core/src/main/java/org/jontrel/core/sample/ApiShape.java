@@ -5,10 +5,10 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.SequencedMap;
-import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Group;
 import org.jontrel.core.model.Kind;
+import org.jontrel.core.model.condition.Condition;
 
 /** What the content API gives of a record: a JSON Schema (2020-12) and an example that fits it. */
 public final class ApiShape {

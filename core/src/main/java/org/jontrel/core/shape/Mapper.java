@@ -1,8 +1,8 @@
 package org.jontrel.core.shape;
 
 import java.util.Map;
-import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.Field;
+import org.jontrel.core.model.condition.Condition;
 
 /** Puts other ids and references into definitions: a rewritten copy, with everything else as it was. */
 public interface Mapper {
@@ -14,7 +14,14 @@ public interface Mapper {
         LIST,
         LAYOUT,
         LISTING,
+        PART,
+        /** A content type or taxonomy. */
+        RECORDS,
         FIELD,
+        /** A field or a taxonomy. */
+        FIELD_OR_TAXONOMY,
+        /** The way to a value, with dots between its steps. */
+        VALUE,
         /** A field within the one that refers to it. */
         INNER_FIELD
     }

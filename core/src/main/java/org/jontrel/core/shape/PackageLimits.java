@@ -15,7 +15,7 @@ public final class PackageLimits {
     /** Characters of one name of a property. */
     public static final int NAME = 200;
     /** The format that is written; older ones are upgraded on reading. */
-    public static final int FORMAT = 2;
+    public static final int FORMAT = 3;
 
     private PackageLimits() {}
 }

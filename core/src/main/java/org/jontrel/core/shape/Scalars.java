@@ -18,6 +18,7 @@ import java.util.stream.Stream;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Nearest;
 import org.jontrel.core.model.Part;
+import org.jontrel.core.model.block.ValueText;
 
 /** Shapes of single words. */
 public final class Scalars {
@@ -225,8 +226,65 @@ public final class Scalars {
 
     /** Whether it refers to fields within the one it belongs to. */
     static boolean isInner(Shape<?> shape) {
-        return shape instanceof ReferenceShape(Mapper.ReferenceTarget target)
-                && target == Mapper.ReferenceTarget.INNER_FIELD;
+        return shape instanceof InnerShape
+                || shape instanceof ReferenceShape(Mapper.ReferenceTarget target)
+                        && target == Mapper.ReferenceTarget.INNER_FIELD;
+    }
+
+    /** A shape whose references are those of what is within the thing it belongs to. */
+    public static <T> Shape<T> inner(Shape<T> shape) {
+        return new InnerShape<>(shape);
+    }
+
+    private record InnerShape<T>(Shape<T> shape) implements Shape<T> {
+        @Override
+        public Optional<T> read(Node node, String name, ReadContext reading) {
+            return shape.read(node, name, reading);
+        }
+
+        @Override
+        public Object write(T value, WriteContext to) {
+            return shape.write(value, to);
+        }
+
+        @Override
+        public Map<String, Object> schema(Schemas schemas) {
+            return shape.schema(schemas);
+        }
+
+        @Override
+        public T map(T value, Mapper mapper) {
+            return shape.map(value, mapper);
+        }
+    }
+
+    /** A text with values within, each named by the way to it. */
+    public static final Shape<String> VALUE_TEXT = new ValueTextShape();
+
+    private record ValueTextShape() implements Shape<String> {
+        @Override
+        public Optional<String> read(Node node, String name, ReadContext reading) {
+            return TEXT.read(node, name, reading);
+        }
+
+        @Override
+        public Object write(String value, WriteContext to) {
+            return TEXT.write(value, to);
+        }
+
+        @Override
+        public Map<String, Object> schema(Schemas schemas) {
+            return TEXT.schema(schemas);
+        }
+
+        @Override
+        public String map(String value, Mapper mapper) {
+            return value.contains("{")
+                    ? ValueText.of(value)
+                            .with(path -> mapper.reference(Mapper.ReferenceTarget.VALUE, path))
+                            .toString()
+                    : value;
+        }
     }
 
     /** Whether the second is the key of the standard part whose id the first is: files have keys, models ids. */

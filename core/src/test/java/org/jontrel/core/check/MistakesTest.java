@@ -14,6 +14,7 @@ import org.jontrel.core.code.ModelPackage;
 import org.jontrel.core.code.PackageReader;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
+import org.jontrel.core.mend.Fixes;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 

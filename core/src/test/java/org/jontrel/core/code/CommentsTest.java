@@ -121,7 +121,7 @@ public class CommentsTest extends CommentedFiles {
                   # most are short
                   - {element: f0c3r7h2p, question: required_empty, answer: fill, value: "12"} # metres
                 """);
-        files.put("package.yaml", "# ours\nformat: 2\nname: tessel # short\nversion: \"1.0.0\"\n".getBytes());
+        files.put("package.yaml", "# ours\nformat: 3\nname: tessel # short\nversion: \"1.0.0\"\n".getBytes());
         var after = formatted(files, "");
         files.forEach((name, bytes) -> assertEquals(text(after, name), new String(bytes), name));
     }

@@ -93,7 +93,7 @@ public class ExamplesTest {
         assertEquals(content.migrations().getFirst().decisions().getFirst().fieldId(), "f1");
         assertEquals(content.manifest().format(), 1);
         var written = new String(PackageWriter.write(content).get("package.yaml"));
-        assertTrue(written.contains("format: 2"), written);
+        assertTrue(written.contains("format: 3"), written);
     }
 
     @Test
@@ -150,10 +150,10 @@ public class ExamplesTest {
         files.remove("lists/seasons.yaml");
         files.put(
                 "package.yaml",
-                "format: 2\nname: a\nversion: 1.0.0\nrequires: [{name: shared, version: \">=1.2 <2\"}]\n".getBytes());
+                "format: 3\nname: a\nversion: 1.0.0\nrequires: [{name: shared, version: \">=1.2 <2\"}]\n".getBytes());
         var content = PackageReader.read(files, List.of()).content().orElseThrow();
         var other = new java.util.TreeMap<String, byte[]>();
-        other.put("package.yaml", "format: 2\nname: shared\nversion: 1.4.0\n".getBytes());
+        other.put("package.yaml", "format: 3\nname: shared\nversion: 1.4.0\n".getBytes());
         other.put("lists/seasons.yaml", Examples.files(Examples.FORMAT).get("lists/seasons.yaml"));
         var shared = PackageReader.read(other, List.of())
                 .completed(Model.EMPTY, Ids.secure())

@@ -107,7 +107,7 @@ public class PackageTest extends PackageTexts {
     @Test
     public void manifestIsNeededAndNewerFormatsAreRefused() {
         var files = PackageWriter.write(PACKAGE);
-        files.put("package.yaml", "format: 3\nname: a\nversion: 1.0.0\n".getBytes(StandardCharsets.UTF_8));
+        files.put("package.yaml", "format: 4\nname: a\nversion: 1.0.0\n".getBytes(StandardCharsets.UTF_8));
         assertEquals(read(files).findings().getFirst().code(), Code.FORMAT_NEWER);
         files.put("package.yaml", "name: a\nversion: one\n".getBytes(StandardCharsets.UTF_8));
         assertEquals(read(files).findings().getFirst().code(), Code.VERSION_INVALID);

@@ -103,11 +103,11 @@ abstract class LanguageEdits {
                         "nested: {under: [vault]}\n",
                         "",
                         "layouts/accession_page.yaml",
-                        "Seed is given",
-                        "Seeds are given"),
+                        "Seed is given to growers on request.}",
+                        "Seeds are given to growers on request.}"),
                 List.of(
                         "Content type Vault: nested under removed (was “Vault”)",
-                        "Page of an accession: block text: text changed from “Seed is given to growers on request.” to “Seeds are given to growers on request.”"),
+                        "Page of an accession: text block text: text changed from “Seed is given to growers on request.” to “Seeds are given to growers on request.”"),
                 Advice.MAJOR
             },
             {

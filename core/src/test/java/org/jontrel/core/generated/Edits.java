@@ -10,7 +10,6 @@ import org.jontrel.core.finding.Finding;
 import org.jontrel.core.format.Replacement;
 import org.jontrel.core.format.Things;
 import org.jontrel.core.model.ChoiceList;
-import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Field;
@@ -22,6 +21,7 @@ import org.jontrel.core.model.Section;
 import org.jontrel.core.model.SharedGroup;
 import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.model.Term;
+import org.jontrel.core.model.condition.Condition;
 import org.jontrel.core.shape.Property;
 import org.jontrel.core.shape.Sense;
 

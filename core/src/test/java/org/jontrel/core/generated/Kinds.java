@@ -10,10 +10,10 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
-import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Width;
+import org.jontrel.core.model.condition.Condition;
 
 /** Makes fields of every kind that pass all checks within a model that has these types, lists and taxonomies. */
 final class Kinds {

@@ -5,28 +5,24 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import org.jontrel.core.model.Block;
 import org.jontrel.core.model.ChoiceList;
-import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
-import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Group;
 import org.jontrel.core.model.GroupUse;
 import org.jontrel.core.model.Index;
-import org.jontrel.core.model.Layout;
-import org.jontrel.core.model.Listing;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.Nesting;
 import org.jontrel.core.model.Part;
 import org.jontrel.core.model.Publishing;
-import org.jontrel.core.model.RecordState;
 import org.jontrel.core.model.Section;
 import org.jontrel.core.model.SharedGroup;
 import org.jontrel.core.model.SiteValues;
 import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.model.TaxonomyUse;
 import org.jontrel.core.model.Term;
+import org.jontrel.core.model.condition.Condition;
+import org.jontrel.core.model.condition.RecordState;
 
 /** Makes valid models of the whole language, and single edits of them, from a seed. */
 public final class Models {
@@ -54,7 +50,7 @@ public final class Models {
                     draw.id('v'), "values_" + draw.fresh(), draw.text(), some(), sections(kinds, List.of(), false)));
         }
         if (draw.chance()) {
-            views((ContentType) all.get(all.size() - (all.getLast() instanceof SiteValues ? 2 : 1)), all);
+            new Views(draw, new Model(all)).addTo(all);
         }
         return new Model(all);
     }
@@ -148,57 +144,6 @@ public final class Models {
                 .filter(_ -> draw.chance())
                 .forEach(id -> sections.add(draw.below(sections.size() + 1), new GroupUse(id, Condition.ALWAYS)));
         return sections;
-    }
-
-    /** A layout and a listing of a type. */
-    private void views(ContentType type, List<Definition> all) {
-        var fields = new ArrayList<>(List.of("part_title"));
-        type.fields().map(Field::id).forEach(fields::add);
-        var listing = draw.id('q');
-        var layout = draw.id('y');
-        var card = draw.id('y');
-        all.add(new Listing(
-                listing,
-                "listing_" + draw.fresh(),
-                draw.text(),
-                some(),
-                type.id(),
-                draw.chance() ? new Condition.StateIs(RecordState.PUBLISHED) : Condition.ALWAYS,
-                List.of(new Listing.Order("part_title", draw.chance())),
-                5 + draw.below(20),
-                Listing.ResultStyle.LAYOUT,
-                List.of(draw.of(fields)),
-                card));
-        all.add(new Layout(
-                card,
-                "card_" + draw.fresh(),
-                draw.text(),
-                some(),
-                type.id(),
-                List.of(block(Block.BlockSort.FIELD, draw.of(fields), "", ""))));
-        all.add(new Layout(
-                layout,
-                "layout_" + draw.fresh(),
-                draw.text(),
-                some(),
-                type.id(),
-                List.of(
-                        block(Block.BlockSort.FIELD, draw.of(fields), "", ""),
-                        new Block(
-                                draw.id('b'),
-                                Block.BlockSort.COLUMNS,
-                                "",
-                                "",
-                                "",
-                                "",
-                                Condition.ALWAYS,
-                                List.of(
-                                        block(Block.BlockSort.LISTING, "", listing, ""),
-                                        block(Block.BlockSort.TEXT, "", "", draw.text()))))));
-    }
-
-    private Block block(Block.BlockSort sort, String field, String listing, String text) {
-        return new Block(draw.id('b'), sort, some(), field, listing, text, Condition.ALWAYS, List.of());
     }
 
     /** The model with one thing edited, still valid; never equal to the model. */

@@ -43,7 +43,7 @@ abstract class PackageMerging {
               - {block: field, field: rise}
               - {block: field, field: width}
             """;
-    static final String MANIFEST = "format: 2\nname: tessel\nversion: \"1.0.0\"\n";
+    static final String MANIFEST = "format: 3\nname: tessel\nversion: \"1.0.0\"\n";
 
     static PackageReader.Result read(String... namesAndTexts) {
         var files = new TreeMap<String, byte[]>();

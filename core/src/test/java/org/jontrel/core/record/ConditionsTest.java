@@ -11,12 +11,12 @@ import java.util.Optional;
 import java.util.Set;
 import org.jontrel.core.Examples;
 import org.jontrel.core.Samples;
-import org.jontrel.core.model.Condition;
-import org.jontrel.core.model.Condition.Test;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Model;
-import org.jontrel.core.model.RecordState;
 import org.jontrel.core.model.Taxonomy;
+import org.jontrel.core.model.condition.Condition;
+import org.jontrel.core.model.condition.Condition.Test;
+import org.jontrel.core.model.condition.RecordState;
 import org.testng.annotations.DataProvider;
 
 /** What conditions hold for, and how they read. */

@@ -8,7 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.jontrel.core.model.Field;
-import org.jontrel.core.model.RecordState;
+import org.jontrel.core.model.condition.RecordState;
 import org.jontrel.core.record.FormCheck;
 import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.core.value.Link;

@@ -32,7 +32,7 @@ import java.util.SequencedMap;
 import java.util.stream.Stream;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
-import org.jontrel.core.model.RecordState;
+import org.jontrel.core.model.condition.RecordState;
 import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.core.sample.ApiShape;
 import org.jontrel.site.record.read.Audience;
@@ -128,7 +128,7 @@ final class ContentDescription {
         var segment = "/" + segment(recordType);
         switch (recordType.definition().sort()) {
             case VALUES -> addValues(segment, recordType, component);
-            case TYPE, TAXONOMY, GROUP, LIST, LAYOUT, LISTING -> addRecords(segment, recordType, component);
+            case TYPE, TAXONOMY, GROUP, LIST, LAYOUT, LISTING, PART -> addRecords(segment, recordType, component);
         }
     }
 

@@ -73,7 +73,7 @@ class ContentMediaController {
             view.put("focus", List.of(file.focusX(), file.focusY()));
             view.put(
                     "sizes",
-                    MediaStore.widths(file).stream()
+                    MediaStore.widths(file.width()).stream()
                             .collect(Collectors.toMap(
                                     String::valueOf,
                                     width -> url + "?width=" + width,

@@ -3,7 +3,7 @@ package org.jontrel.server.content;
 import java.util.Arrays;
 import java.util.List;
 import org.jontrel.core.format.Shapes;
-import org.jontrel.core.model.Condition;
+import org.jontrel.core.model.condition.Condition;
 import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.site.record.read.BadQuery;
 import org.jontrel.site.record.read.ListQuery;
@@ -72,7 +72,7 @@ final class ContentQuery {
             case Condition.TermIs is ->
                 new Condition.TermIs(
                         ContentController.field(recordType, is.taxonomy()).id(), is.test(), is.values());
-            case Condition.ParentIs parent -> parent;
+            case Condition.ParentIs _, Condition.AddressIs _ -> condition;
             case Condition.StateIs _ -> throw new BadQuery("The API returns published records only.");
         };
     }

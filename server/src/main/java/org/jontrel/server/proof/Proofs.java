@@ -12,12 +12,12 @@ import org.jontrel.core.code.PackageWriter;
 import org.jontrel.core.edit.ResolvedDefinition;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.format.Things;
-import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Group;
 import org.jontrel.core.model.Model;
+import org.jontrel.core.model.condition.Condition;
 import org.jontrel.core.naming.Wording;
 import org.jontrel.core.record.ConditionWords;
 import org.jontrel.core.record.FormCheck;
@@ -180,12 +180,10 @@ public class Proofs {
         }
         var example = ApiShape.example(first, groups, values);
         var schema = ApiShape.schema(definition.name(), first, groups);
-        return definition instanceof ContentType type
-                ? new Look(
-                        pages.page(found.title(), model, type, groups, values),
-                        pages.index(found.title(), model, type),
-                        example,
-                        schema)
-                : new Look("", "", example, schema);
+        if (!(definition instanceof ContentType type)) {
+            return new Look("", "", example, schema);
+        }
+        var look = pages.of(found.title(), model, type);
+        return new Look(look.page(), look.index(), example, schema);
     }
 }

@@ -1,7 +1,6 @@
 package org.jontrel.server.publicsite;
 
 import com.ibm.icu.text.Collator;
-import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
@@ -10,8 +9,6 @@ import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Model;
-import org.jontrel.site.media.MediaStore;
-import org.jontrel.site.media.StoredFile;
 
 /**
  * What every page of a site has: its name, its address, and what its navigation leads to.
@@ -34,9 +31,6 @@ public record PageFrame(String name, String path, List<ContentType> types, Set<S
     private static final Comparator<ContentType> IN_NAVIGATION = Comparator.comparing(
                     (ContentType type) -> type.publishing().place(), Comparator.nullsLast(Comparator.naturalOrder()))
             .thenComparing(ContentType::plural, PLURALS::compare);
-
-    /** Wider pictures are sent as they are only where somebody asks for them. */
-    private static final int WIDEST = 1920;
 
     /** With every type that has pages, as if each had records. */
     public static PageFrame of(String name, String path, Model model) {
@@ -62,29 +56,15 @@ public record PageFrame(String name, String path, List<ContentType> types, Set<S
                 visible.stream().anyMatch(type -> type.publishing().searchable()));
     }
 
+    public PageLinks links() {
+        return PageLinks.at(path);
+    }
+
     public String home() {
-        return path.isEmpty() ? "/" : "/at/" + PublicPages.encoded(path) + "/";
+        return links().home();
     }
 
     public String index(String typePath) {
-        return home() + PublicPages.encoded(typePath) + "/";
-    }
-
-    public boolean hasIndex(ContentType type) {
-        return indexed.contains(type.id());
-    }
-
-    public String media(StoredFile file, int width) {
-        return home() + "media/" + file.id() + "?width=" + width;
-    }
-
-    /** The sizes that a picture is there in, as {@code srcset} wants them. */
-    public String sources(StoredFile file) {
-        var sources = new ArrayList<String>();
-        MediaStore.widths(file).forEach(width -> sources.add(media(file, width) + " " + width + "w"));
-        if (file.width() <= WIDEST) {
-            sources.add(home() + "media/" + file.id() + " " + file.width() + "w");
-        }
-        return String.join(", ", sources);
+        return home() + PageLinks.encoded(typePath) + "/";
     }
 }

@@ -4,12 +4,10 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.time.Instant;
-import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
-import org.jontrel.core.model.RecordState;
+import org.jontrel.core.model.condition.RecordState;
 import org.jontrel.server.site.Sites;
 import org.jontrel.server.web.Refusal;
 import org.jontrel.site.record.read.Audience;
@@ -25,10 +23,12 @@ import org.springframework.web.bind.annotation.RestController;
 class PreviewController {
     private final Sites sites;
     private final PageWriter writer;
+    private final PageModels models;
 
-    PreviewController(Sites sites, PageWriter writer) {
+    PreviewController(Sites sites, PageWriter writer, PageModels models) {
         this.sites = sites;
         this.writer = writer;
+        this.models = models;
     }
 
     record Typed(
@@ -70,13 +70,9 @@ class PreviewController {
                 "",
                 "",
                 values);
-        var pages = new PublicPages(site, engine, Audience.VISITORS);
         var frame = Frames.of(sites.get(site).name(), site, engine);
-        return new Preview(writer.record(
-                frame,
-                (ContentType) recordType.definition(),
-                pages.cards(recordType, List.of(record)).getFirst(),
-                String.valueOf(values.getOrDefault("part_body", "")),
-                pages.sections(recordType, record)));
+        var pages = new SitePages(engine, models.of(site, engine), frame.name(), Audience.VISITORS);
+        return new Preview(
+                writer.page(frame, PageHead.of(record.title() + " · " + frame.name()), pages.page(recordType, record)));
     }
 }

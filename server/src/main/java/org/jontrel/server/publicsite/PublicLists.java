@@ -1,22 +1,15 @@
 package org.jontrel.server.publicsite;
 
-import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
+import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
-import java.util.function.Function;
-import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
-import org.jontrel.core.model.Kind;
+import org.jontrel.core.page.node.PageNode;
 import org.jontrel.core.recordtype.RecordType;
-import org.jontrel.core.value.Link;
 import org.jontrel.site.Site;
 import org.jontrel.site.record.read.Audience;
 import org.jontrel.site.record.read.ListQuery;
-import org.jontrel.site.record.read.StoredRecord;
 
 /** Which records a public list shows. */
 final class PublicLists {
@@ -24,49 +17,30 @@ final class PublicLists {
 
     private PublicLists() {}
 
-    /** For each type that has pages, the first few that a query finds; types without any are left out. */
-    static Map<String, List<PublicPages.Card>> lists(
-            Site engine, String path, Function<RecordType, Optional<ListQuery>> query) {
-        var pages = new PublicPages(path, engine, Audience.VISITORS);
-        var lists = new LinkedHashMap<String, List<PublicPages.Card>>();
+    /** What the site's search finds: for each type that has pages, the first few; types without any are left out. */
+    static List<PageNode> found(Site engine, SitePages pages, String words) {
+        var nodes = new ArrayList<PageNode>();
         for (var table : engine.installed().tables(Definition.Sort.TYPE)) {
             var recordType = table.recordType();
-            var wanted = ((ContentType) recordType.definition()).publishing().visible()
-                    ? query.apply(recordType)
-                    : Optional.<ListQuery>empty();
-            if (wanted.isPresent()) {
-                var found = engine.records()
-                        .page(
-                                recordType.id(),
-                                wanted.get()
-                                        .as(Audience.VISITORS)
-                                        .only(PublicPages.onCards(recordType))
-                                        .most(PER_TYPE))
-                        .orElseThrow();
-                if (!found.records().isEmpty()) {
-                    lists.put(recordType.plural(), pages.cards(recordType, found.records()));
-                }
+            var publishing = ((ContentType) recordType.definition()).publishing();
+            if (!publishing.visible() || !publishing.searchable()) {
+                continue;
+            }
+            var found = engine.records()
+                    .page(
+                            recordType.id(),
+                            ListQuery.ALL
+                                    .search(words)
+                                    .as(Audience.VISITORS)
+                                    .only(pages.onCards(recordType))
+                                    .most(PER_TYPE))
+                    .orElseThrow();
+            var cards = pages.cards(recordType, found.records(), 3);
+            if (!cards.isEmpty()) {
+                nodes.add(new PageNode.SectionNode(recordType.plural(), 2, "", cards));
             }
         }
-        return lists;
-    }
-
-    /** The numbers of a term and of all below it. */
-    static List<String> under(List<StoredRecord> terms, StoredRecord term) {
-        var found = new LinkedHashSet<>(Set.of(term.id()));
-        boolean more = true;
-        while (more) {
-            more = terms.stream()
-                            .filter(each -> each.parent()
-                                    .map(Link::id)
-                                    .filter(found::contains)
-                                    .isPresent())
-                            .map(StoredRecord::id)
-                            .filter(found::add)
-                            .count()
-                    > 0;
-        }
-        return found.stream().map(String::valueOf).toList();
+        return nodes.isEmpty() ? List.of(SitePages.text("Nothing was found.")) : nodes;
     }
 
     /** What sorts the list: what the type says, where lists can be sorted by it. */
@@ -77,19 +51,6 @@ final class PublicLists {
                 : "own_updated_at";
     }
 
-    /** Records that are classified with one of these terms, or have one in a field; empty where a type uses none. */
-    static Optional<ListQuery> uses(RecordType recordType, String taxonomyId, List<String> terms) {
-        var ways = recordType.byId().values().stream()
-                .filter(field -> field.kind() instanceof Kind.TermPick pick
-                        && pick.taxonomy().equals(taxonomyId))
-                .map(field -> (Condition)
-                        (field.id().equals(taxonomyId)
-                                ? new Condition.TermIs(taxonomyId, Condition.Test.UNDER, terms.subList(0, 1))
-                                : new Condition.FieldIs(field.id(), Condition.Test.IS, terms)))
-                .toList();
-        return ways.isEmpty() ? Optional.empty() : Optional.of(ListQuery.ALL.where(new Condition.Any(ways)));
-    }
-
     static Optional<RecordType> recordType(Site site, String path) {
         return site.installed().tables().values().stream()
                 .map(table -> table.recordType())
@@ -97,16 +58,5 @@ final class PublicLists {
                 .filter(recordType -> !(recordType.definition() instanceof ContentType type)
                         || type.publishing().visible())
                 .findFirst();
-    }
-
-    /** What the site's search finds, type by type. */
-    static Map<String, List<PublicPages.Card>> found(Site engine, PageFrame frame, String words) {
-        return lists(
-                engine,
-                frame.path(),
-                type -> type.definition() instanceof ContentType is
-                                && is.publishing().searchable()
-                        ? Optional.of(ListQuery.ALL.search(words))
-                        : Optional.empty());
     }
 }

@@ -1,6 +1,6 @@
 package org.jontrel.server.publicsite;
 
-import static org.jontrel.server.publicsite.PublicPages.encoded;
+import static org.jontrel.server.publicsite.PageLinks.encoded;
 
 import java.net.URI;
 import java.nio.charset.StandardCharsets;
@@ -40,11 +40,13 @@ class PublicSiteController {
     private static final MediaType HTML = new MediaType("text", "html", StandardCharsets.UTF_8);
     private final Sites sites;
     private final PageWriter writer;
+    private final PageModels models;
     private final FrameCache frames = new FrameCache();
 
-    PublicSiteController(Sites sites, PageWriter writer) {
+    PublicSiteController(Sites sites, PageWriter writer, PageModels models) {
         this.sites = sites;
         this.writer = writer;
+        this.models = models;
     }
 
     /** The frame of each site's pages, for as long as nothing on it has changed. */
@@ -75,8 +77,24 @@ class PublicSiteController {
                 site,
                 (engine, frame) -> Optional.of(html(
                         words.isBlank() || !frame.searchable()
-                                ? writer.home(frame)
-                                : writer.found(frame, words.strip(), PublicLists.found(engine, frame, words)))));
+                                ? home(frame, pages(engine, frame))
+                                : found(engine, frame, words.strip()))));
+    }
+
+    private SitePages pages(Site engine, PageFrame frame) {
+        return new SitePages(engine, models.of(frame.path(), engine), frame.name(), Audience.VISITORS);
+    }
+
+    private String home(PageFrame frame, SitePages pages) {
+        return pages.home()
+                .map(nodes -> writer.page(frame, PageHead.of(frame.name()), nodes))
+                .orElseGet(() -> writer.home(frame));
+    }
+
+    private String found(Site engine, PageFrame frame, String words) {
+        var nodes = SitePages.headed(
+                "Search for “" + words + "”", "", PublicLists.found(engine, pages(engine, frame), words));
+        return writer.page(frame, new PageHead("Search · " + frame.name(), "", words), nodes);
     }
 
     @GetMapping("/at/{site}/{path}")
@@ -104,22 +122,27 @@ class PublicSiteController {
 
     private Optional<ResponseEntity<String>> page(
             Site engine, PageFrame frame, RecordType recordType, String address, String after) {
-        var pages = new PublicPages(frame.path(), engine, Audience.VISITORS);
+        var pages = pages(engine, frame);
         if (address.isEmpty()) {
             return index(engine, frame, recordType, pages, after);
         }
         return engine.records()
                 .byAddress(recordType.id(), address)
                 .filter(found -> found.record().visible(Instant.now()))
-                .map(found -> {
-                    if (found.moved()) {
-                        return redirect(pages.address(recordType, found.address()));
-                    }
-                    return html(
-                            recordType.definition() instanceof ContentType type
-                                    ? record(frame, type, recordType, found.record(), pages)
-                                    : term(engine, frame, recordType, found.record(), pages));
-                });
+                .map(found -> found.moved()
+                        ? redirect(frame.index(recordType.path()) + found.address())
+                        : html(writer.page(
+                                frame,
+                                head(frame, recordType, found.record()),
+                                pages.page(recordType, found.record()))));
+    }
+
+    private static PageHead head(PageFrame frame, RecordType recordType, StoredRecord record) {
+        var title = record.title().isEmpty() ? record.slug() : record.title();
+        var description = recordType.definition() instanceof Taxonomy taxonomy
+                ? taxonomy.description()
+                : String.valueOf(record.values().getOrDefault("part_summary", ""));
+        return new PageHead(title + " · " + frame.name(), description, "");
     }
 
     /** The whole page is read in one transaction. */
@@ -147,25 +170,10 @@ class PublicSiteController {
         return ResponseEntity.ok(page);
     }
 
-    private String record(
-            PageFrame frame, ContentType type, RecordType recordType, StoredRecord record, PublicPages pages) {
-        return writer.record(
-                frame,
-                type,
-                pages.cards(recordType, List.of(record)).getFirst(),
-                String.valueOf(record.values().getOrDefault("part_body", "")),
-                pages.sections(recordType, record));
-    }
-
     private Optional<ResponseEntity<String>> index(
-            Site engine, PageFrame frame, RecordType recordType, PublicPages pages, String after) {
+            Site engine, PageFrame frame, RecordType recordType, SitePages pages, String after) {
         if (!(recordType.definition() instanceof ContentType type)) {
-            var now = Instant.now();
-            var terms = engine.records().all(recordType.id(), MOST_TERMS).stream()
-                    .filter(term -> term.visible(now))
-                    .toList();
-            return Optional.of(
-                    html(writer.terms(frame, (Taxonomy) recordType.definition(), pages.tree(recordType, terms))));
+            return Optional.of(html(terms(engine, frame, recordType, pages)));
         }
         if (!type.index().on()) {
             return Optional.empty();
@@ -174,15 +182,18 @@ class PublicSiteController {
             var query = ListQuery.ALL
                     .as(Audience.VISITORS)
                     .most(type.index().pageSize())
-                    .only(PublicPages.onCards(recordType))
+                    .only(pages.onCards(recordType))
                     .sortedBy(PublicLists.order(recordType, type), type.index().descending())
                     .after(after.isEmpty() ? Optional.empty() : Optional.of(after));
             var page = engine.records().page(recordType.id(), query).orElseThrow();
+            var cards = page.records().isEmpty()
+                    ? List.of(SitePages.text(Wording.EMPTY.of(type)))
+                    : pages.cards(recordType, page.records(), 2);
             return Optional.of(html(writer.index(
                     frame,
-                    type,
-                    pages.cards(recordType, page.records()),
-                    page.records().isEmpty() ? Wording.EMPTY.of(type) : "",
+                    new PageHead(type.plural() + " · " + frame.name(), type.description(), ""),
+                    type.path(),
+                    SitePages.headed(type.plural(), type.description(), cards),
                     after.isEmpty(),
                     page.next().orElse(null))));
         } catch (BadQuery _) {
@@ -190,21 +201,21 @@ class PublicSiteController {
         }
     }
 
-    /** Everything under a term, type by type. */
-    private String term(Site engine, PageFrame frame, RecordType taxonomy, StoredRecord term, PublicPages pages) {
-        var under = PublicLists.under(engine.records().all(taxonomy.id(), MOST_TERMS), term);
-        return writer.term(
+    private String terms(Site engine, PageFrame frame, RecordType recordType, SitePages pages) {
+        var taxonomy = (Taxonomy) recordType.definition();
+        var now = Instant.now();
+        var terms = engine.records().all(recordType.id(), MOST_TERMS).stream()
+                .filter(term -> term.visible(now))
+                .toList();
+        return writer.page(
                 frame,
-                (Taxonomy) taxonomy.definition(),
-                pages.cards(taxonomy, List.of(term)).getFirst(),
-                PublicLists.lists(
-                        engine, frame.path(), recordType -> PublicLists.uses(recordType, taxonomy.id(), under)),
-                pages.sections(taxonomy, term));
+                new PageHead(taxonomy.plural() + " · " + frame.name(), taxonomy.description(), ""),
+                SitePages.headed(taxonomy.plural(), taxonomy.description(), pages.tree(recordType, terms)));
     }
 
     /** Old addresses of a renamed type lead to the new ones for good. */
     private static Optional<ResponseEntity<String>> moved(Site engine, String site, String path, String below) {
-        var encoded = Arrays.stream(below.split("/")).map(PublicPages::encoded).collect(Collectors.joining("/"));
+        var encoded = Arrays.stream(below.split("/")).map(PageLinks::encoded).collect(Collectors.joining("/"));
         return engine.redirected(path)
                 .map(recordType -> redirect("/at/" + encoded(site) + "/" + recordType.path() + "/" + encoded));
     }

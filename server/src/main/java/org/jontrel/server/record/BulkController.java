@@ -14,7 +14,7 @@ import java.util.List;
 import java.util.Locale;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
-import org.jontrel.core.model.RecordState;
+import org.jontrel.core.model.condition.RecordState;
 import org.jontrel.core.record.Values;
 import org.jontrel.server.web.Refusal;
 import org.jontrel.site.record.read.StoredRecord;

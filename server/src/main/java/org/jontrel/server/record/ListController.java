@@ -9,7 +9,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import org.jontrel.core.format.Shapes;
-import org.jontrel.core.model.Condition;
+import org.jontrel.core.model.condition.Condition;
 import org.jontrel.server.web.Refusal;
 import org.jontrel.site.record.read.Audience;
 import org.jontrel.site.record.read.BadQuery;

@@ -17,7 +17,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.jontrel.core.model.Field;
-import org.jontrel.core.model.RecordState;
+import org.jontrel.core.model.condition.RecordState;
 import org.jontrel.core.record.CarriedValues;
 import org.jontrel.core.record.RecordChanges;
 import org.jontrel.core.record.RecordCheck;

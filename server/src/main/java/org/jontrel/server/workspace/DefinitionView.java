@@ -16,7 +16,7 @@ import org.jontrel.server.web.Refusal;
 /** A definition of a draft over HTTP, in the words of the code format but with ids for references. */
 @Schema(requiredProperties = {"sort", "definition", "revision"})
 public record DefinitionView(
-        @Schema(description = "Of type, taxonomy, group, list, values, layout and listing")
+        @Schema(description = "Of type, taxonomy, group, list, values, layout, listing and part")
         String sort,
 
         @Schema(ref = "#/components/schemas/Definition") Map<String, Object> definition,

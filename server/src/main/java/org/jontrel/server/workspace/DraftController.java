@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Optional;
 import org.jontrel.core.edit.NewDefinitions;
 import org.jontrel.core.model.Definition;
+import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.naming.Ids;
 import org.jontrel.server.web.Refusal;
 import org.springframework.http.HttpStatus;
@@ -73,8 +74,10 @@ class DraftController {
         var id = workspaces.get(workspace).id();
         var model = drafts.get(id).model();
         var typeId = body.type() == null ? "" : body.type();
-        boolean view = sort == Definition.Sort.LAYOUT || sort == Definition.Sort.LISTING;
-        if (view && model.type(typeId).isEmpty()) {
+        boolean of = sort == Definition.Sort.LAYOUT || sort == Definition.Sort.PART;
+        boolean found = model.type(typeId).isPresent()
+                || of && (typeId.isEmpty() || model.find(Taxonomy.class, typeId).isPresent());
+        if ((of || sort == Definition.Sort.LISTING) && !found) {
             throw Refusal.invalid("A " + sort.noun() + " needs the content type it is for.", List.of());
         }
         var made = new NewDefinitions(model, ids).definition(sort, body.name(), typeId);

@@ -341,9 +341,9 @@ public final class MediaStore {
         return contents.get(file.sha256()).map(bytes -> new Served(bytes, file.format(), file.sha256()));
     }
 
-    /** Widths in which there are, or will soon be, smaller pictures of a file. */
-    public static List<Integer> widths(StoredFile file) {
-        return Inspection.WIDTHS.stream().filter(width -> width < file.width()).toList();
+    /** Widths in which there are, or will soon be, smaller pictures of one that is so wide. */
+    public static List<Integer> widths(int width) {
+        return Inspection.WIDTHS.stream().filter(each -> each < width).toList();
     }
 
     /** The name alone, without the folders and the invisible signs that some senders add. */

@@ -61,6 +61,40 @@ public sealed class RecordReader permits RecordStore {
                 (session, binding, table) -> new ListReader(binding, table, plainLists).page(session, query));
     }
 
+    /** What several lists of one record type find, in one statement: ids in the order of each list; empty ones are left out. */
+    public <K> Map<K, List<Long>> lists(String recordTypeId, Map<K, ListQuery> queries) {
+        return reading(
+                        recordTypeId,
+                        (session, binding, table) -> new ListReader(binding, table, plainLists).each(session, queries))
+                .orElse(Map.of());
+    }
+
+    /** Where a record stands in a list, as {@link ListQuery#after} wants it. */
+    public Optional<String> cursor(String recordTypeId, List<ListQuery.SortOrder> sort, long id) {
+        return reading(
+                recordTypeId,
+                (session, binding, table) -> new ListReader(binding, table, plainLists)
+                        .cursor(session, sort, id)
+                        .orElse(null));
+    }
+
+    /** The numbers of terms that were made from starter terms, by the ids of those. */
+    public Map<String, Long> termsByOrigin(String taxonomyId, Collection<String> origins) {
+        return this.<Map<String, Long>>reading(taxonomyId, (session, _, table) -> {
+                    var found = new HashMap<String, Long>();
+                    if (!origins.isEmpty()) {
+                        Jdbc.query(
+                                session.getConnection(),
+                                "SELECT origin, id FROM " + PhysicalNames.quoted(table.name()) + " WHERE origin IN ("
+                                        + Jdbc.marks(origins.size()) + ") AND state <> 'deleted'",
+                                row -> found.put(row.getString(1), row.getLong(2)),
+                                origins.toArray());
+                    }
+                    return found;
+                })
+                .orElse(Map.of());
+    }
+
     /** All records of a record type; exact, by a walk over an index that takes about a fifth of a second for a million. */
     public long total(String recordTypeId) {
         return reading(

@@ -9,7 +9,7 @@ import java.util.List;
 import java.util.Map;
 import org.jontrel.core.code.Decision;
 import org.jontrel.core.model.Model;
-import org.jontrel.core.model.RecordState;
+import org.jontrel.core.model.condition.RecordState;
 import org.jontrel.site.Site;
 import org.jontrel.site.record.read.StoredRecord;
 import org.jontrel.site.record.write.SaveResult;

@@ -16,9 +16,9 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Stream;
-import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
+import org.jontrel.core.model.condition.Condition;
 import org.jontrel.core.record.Conditions;
 import org.jontrel.core.recordtype.FieldStorage;
 import org.jontrel.site.table.Binding;
@@ -93,6 +93,8 @@ final class Criteria {
                 Optional.of(of(of).<SqlCriterion>map(each -> not(each)).orElse(never()));
             case Condition.StateIs(var state) ->
                 Optional.of(group(column(main, "state"), isEqualTo((Object) state.code())));
+            case Condition.AddressIs(List<String> slugs) ->
+                Optional.of(group(column(main, "slug"), isIn(List.<Object>copyOf(slugs))));
             case Condition.ParentIs(List<String> types) -> Optional.of(parent(types));
             case Condition.TermIs is -> Optional.of(terms(is.taxonomy(), is.test(), is.values()));
             case Condition.FieldIs is -> Optional.of(field(is));

@@ -3,7 +3,7 @@ package org.jontrel.site.record.read;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import org.jontrel.core.model.Condition;
+import org.jontrel.core.model.condition.Condition;
 
 /**
  * Which records a list shows, and in what order.

@@ -13,13 +13,15 @@ import java.sql.SQLException;
 import java.time.DateTimeException;
 import java.util.ArrayList;
 import java.util.Base64;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Pattern;
 import org.apache.ibatis.session.SqlSession;
-import org.jontrel.core.model.Condition;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
+import org.jontrel.core.model.condition.Condition;
 import org.jontrel.core.record.Conditions;
 import org.jontrel.core.record.Values;
 import org.jontrel.core.recordtype.FieldStorage;
@@ -46,6 +48,7 @@ public final class ListReader {
     static final int COUNTED = 10_000;
 
     private static final int MOST_SORTS = 3;
+    private static final String OWNER = "own_list";
 
     private static final String NO_CURSOR =
             "This cursor does not belong to this list. Start again from the first page.";
@@ -123,6 +126,56 @@ public final class ListReader {
         return new RecordList(records, next);
     }
 
+    /**
+     * What several lists of this record type find, in one statement: the ids, each list in its order. All are sorted by the
+     * same and read by the same audience.
+     */
+    public <K> Map<K, List<Long>> each(SqlSession session, Map<K, ListQuery> queries) throws SQLException {
+        var owners = List.copyOf(queries.keySet());
+        if (owners.isEmpty()) {
+            return Map.of();
+        }
+        var keys = keys(queries.get(owners.getFirst()).sort());
+        var selects = new ArrayList<Buildable<SelectModel>>();
+        for (int i = 0; i < owners.size(); i++) {
+            var query = queries.get(owners.get(i));
+            var states = query.audience().everyState()
+                    ? List.of(Criteria.present(main))
+                    : List.of(Criteria.published(main), Criteria.due(main));
+            for (var state : states) {
+                selects.add(select(query, keys, state, Optional.of(i)));
+            }
+        }
+        var all = SqlBuilder.multiSelect(selects.getFirst());
+        selects.stream().skip(1).forEach(all::unionAll);
+        var order = order(keys);
+        order.addFirst(SqlBuilder.sortColumn(OWNER));
+        var statement = PreparedQuery.of(all.orderBy(order).build().render(RenderingStrategies.MYBATIS3));
+        var found = new LinkedHashMap<K, List<Long>>();
+        for (var row : statement.rows(session.getConnection(), keys.size() + 1)) {
+            int owner = ((Number) row.keys().getFirst()).intValue();
+            var ids = found.computeIfAbsent(owners.get(owner), _ -> new ArrayList<>());
+            if (ids.size() < queries.get(owners.get(owner)).most()) {
+                ids.add(row.id());
+            }
+        }
+        return found;
+    }
+
+    /** Where a record stands in a list: its cursor; empty where it is not there. */
+    public Optional<String> cursor(SqlSession session, List<ListQuery.SortOrder> sort, long recordId)
+            throws SQLException {
+        var keys = keys(sort);
+        var query = ListQuery.ALL.where(new Condition.FieldIs(
+                SystemField.ID.field().id(), Condition.Test.IS, List.of(String.valueOf(recordId))));
+        var statement = PreparedQuery.of(select(query, keys, Criteria.present(main), Optional.empty())
+                .build()
+                .render(RenderingStrategies.MYBATIS3));
+        return statement.rows(session.getConnection(), keys.size()).stream()
+                .findFirst()
+                .map(row -> cursor(keys, row));
+    }
+
     private PreparedQuery statement(ListQuery query, List<SortKey> keys) {
         boolean isPlain = query.where().equals(Condition.ALWAYS)
                 && query.search().isBlank()
@@ -141,9 +194,20 @@ public final class ListReader {
      */
     private PreparedQuery ordered(ListQuery query, List<SortKey> keys) {
         if (query.audience().everyState()) {
-            return PreparedQuery.of(
-                    select(query, keys, Criteria.present(main)).build().render(RenderingStrategies.MYBATIS3));
+            return PreparedQuery.of(select(query, keys, Criteria.present(main), Optional.empty())
+                    .build()
+                    .render(RenderingStrategies.MYBATIS3));
         }
+        return PreparedQuery.of(SqlBuilder.multiSelect(select(query, keys, Criteria.published(main), Optional.empty()))
+                .unionAll(select(query, keys, Criteria.due(main), Optional.empty()))
+                .orderBy(order(keys))
+                .limit(query.most() + 1L)
+                .build()
+                .render(RenderingStrategies.MYBATIS3));
+    }
+
+    /** The order of rows that several selects found together. */
+    private static List<SortSpecification> order(List<SortKey> keys) {
         var order = new ArrayList<SortSpecification>();
         for (int i = 0; i < keys.size(); i++) {
             var name = SqlBuilder.sortColumn("key_" + i);
@@ -151,16 +215,14 @@ public final class ListReader {
         }
         var last = SqlBuilder.sortColumn("own_id");
         order.add(keys.getFirst().descending() ? last.descending() : last);
-        return PreparedQuery.of(SqlBuilder.multiSelect(select(query, keys, Criteria.published(main)))
-                .unionAll(select(query, keys, Criteria.due(main)))
-                .orderBy(order)
-                .limit(query.most() + 1L)
-                .build()
-                .render(RenderingStrategies.MYBATIS3));
+        return order;
     }
 
-    private Buildable<SelectModel> select(ListQuery query, List<SortKey> keys, SqlCriterion state) {
+    /** @param owner number of the list among several that are read together */
+    private Buildable<SelectModel> select(
+            ListQuery query, List<SortKey> keys, SqlCriterion state, Optional<Integer> owner) {
         var wanted = new ArrayList<BasicColumn>(List.of(id.as("own_id")));
+        owner.ifPresent(number -> wanted.add(constant(String.valueOf(number)).as(OWNER)));
         var order = new ArrayList<SortSpecification>();
         for (int i = 0; i < keys.size(); i++) {
             var key = keys.get(i);

@@ -2,7 +2,7 @@ package org.jontrel.site.record.read;
 
 import java.time.Instant;
 import java.util.Map;
-import org.jontrel.core.model.RecordState;
+import org.jontrel.core.model.condition.RecordState;
 import org.jontrel.core.recordtype.RecordType;
 
 /**

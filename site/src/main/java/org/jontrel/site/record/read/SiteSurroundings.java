@@ -7,7 +7,7 @@ import java.util.HashSet;
 import java.util.Map;
 import java.util.Optional;
 import org.jontrel.core.model.Definition;
-import org.jontrel.core.model.RecordState;
+import org.jontrel.core.model.condition.RecordState;
 import org.jontrel.core.record.Surroundings;
 import org.jontrel.core.value.Link;
 import org.jontrel.site.table.Binding;

@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
-import org.jontrel.core.model.RecordState;
+import org.jontrel.core.model.condition.RecordState;
 import org.jontrel.core.record.Conditions;
 import org.jontrel.site.table.ColumnValues;
 

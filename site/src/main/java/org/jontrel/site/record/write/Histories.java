@@ -10,7 +10,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import org.jontrel.core.model.Model;
-import org.jontrel.core.model.RecordState;
+import org.jontrel.core.model.condition.RecordState;
 import org.jontrel.core.record.RecordCheck;
 import org.jontrel.core.record.Surroundings;
 import org.jontrel.core.record.Values;

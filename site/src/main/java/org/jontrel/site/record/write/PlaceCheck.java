@@ -10,7 +10,7 @@ import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
 import org.jontrel.core.model.Definition;
-import org.jontrel.core.model.RecordState;
+import org.jontrel.core.model.condition.RecordState;
 import org.jontrel.core.record.FormCheck;
 import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.core.value.Link;

@@ -12,7 +12,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.jontrel.core.model.Definition;
-import org.jontrel.core.model.RecordState;
+import org.jontrel.core.model.condition.RecordState;
 import org.jontrel.core.record.FormCheck;
 import org.jontrel.core.record.RecordCheck;
 import org.jontrel.core.record.Values;

@@ -8,7 +8,7 @@ import java.time.temporal.ChronoUnit;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
-import org.jontrel.core.model.RecordState;
+import org.jontrel.core.model.condition.RecordState;
 import org.jontrel.core.record.RecordCheck;
 import org.jontrel.core.record.Surroundings;
 import org.jontrel.core.value.Link;

@@ -3,7 +3,7 @@ package org.jontrel.site.record.write;
 import java.time.Instant;
 import java.util.Map;
 import java.util.Optional;
-import org.jontrel.core.model.RecordState;
+import org.jontrel.core.model.condition.RecordState;
 import org.jontrel.core.value.Link;
 import org.jontrel.site.record.read.StoredRecord;
 

@@ -1,0 +1,2 @@
+/** Mends models as findings say. Uses the checks and the form of definitions. */
+package org.jontrel.core.mend;

@@ -1,0 +1,204 @@
+package org.jontrel.core.page;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Collectors;
+import org.jontrel.core.model.ContentType;
+import org.jontrel.core.model.Definition;
+import org.jontrel.core.model.Field;
+import org.jontrel.core.model.Group;
+import org.jontrel.core.model.Kind;
+import org.jontrel.core.model.Layout;
+import org.jontrel.core.model.Listing;
+import org.jontrel.core.model.Model;
+import org.jontrel.core.model.PagePart;
+import org.jontrel.core.model.condition.Condition;
+import org.jontrel.core.reach.ModelNames;
+import org.jontrel.core.reach.ValueScope;
+import org.jontrel.core.reach.ValueStep;
+import org.jontrel.core.recordtype.RecordType;
+
+/** A model as pages use it, with everything found quickly; made once for all pages of a release. */
+public final class PageModel {
+    private final Model model;
+    private final ModelNames names;
+    private final Map<String, RecordType> recordTypes = new LinkedHashMap<>();
+    private final Map<LayoutPlace, List<Layout>> layouts = new HashMap<>();
+    private final Map<String, ValueStep.Leading> leading = new HashMap<>();
+    private final Map<String, Set<String>> compared = new HashMap<>();
+    private final Map<String, Set<String>> taxonomies = new HashMap<>();
+    private final Set<String> hiding = new HashSet<>();
+    private final Map<LayoutPlace, PageNeeds> needs = new ConcurrentHashMap<>();
+
+    public PageModel(Model model) {
+        this.model = model;
+        this.names = new ModelNames(model);
+        RecordType.all(model).forEach(each -> recordTypes.put(each.id(), each));
+        var derived = new DerivedLayouts(names);
+        for (var use : Layout.LayoutUse.values()) {
+            recordTypes
+                    .values()
+                    .forEach(recordType -> layouts.computeIfAbsent(
+                                    new LayoutPlace(recordType.id(), use), _ -> own(recordType.id(), use))
+                            .add(derived.of(recordType, use)));
+        }
+        model.definitions().forEach(each -> names.leading(each).forEach(step -> leading.put(step.id(), step)));
+        recordTypes.values().forEach(each -> compared.put(each.id(), compared(each)));
+        recordTypes.values().forEach(each -> taxonomies.put(each.id(), taxonomies(each)));
+        recordTypes.values().stream()
+                .filter(PageModel::hides)
+                .map(RecordType::id)
+                .forEach(hiding::add);
+    }
+
+    private record LayoutPlace(String type, Layout.LayoutUse use) {}
+
+    private List<Layout> own(String type, Layout.LayoutUse use) {
+        var own = new ArrayList<>(model.all(Layout.class).stream()
+                .filter(layout -> layout.type().equals(type) && layout.use() == use)
+                .toList());
+        own.sort(LayoutChoice.MOST_PARTICULAR_FIRST);
+        return own;
+    }
+
+    public Model model() {
+        return model;
+    }
+
+    ModelNames names() {
+        return names;
+    }
+
+    public Optional<RecordType> recordType(String id) {
+        return Optional.ofNullable(recordTypes.get(id));
+    }
+
+    /** The layouts of records of a type, most particular first; the derived one last. */
+    public List<Layout> layouts(String type, Layout.LayoutUse use) {
+        return layouts.getOrDefault(new LayoutPlace(type, use), List.of());
+    }
+
+    /** The layout of the home page; empty where nobody has made one. */
+    public Optional<Layout> home() {
+        return model.all(Layout.class).stream()
+                .filter(layout -> layout.type().isEmpty() && layout.use() == Layout.LayoutUse.PAGE)
+                .findFirst();
+    }
+
+    /** What the layouts that records of a type may get need of them. */
+    public PageNeeds needs(String type, Layout.LayoutUse use) {
+        return needs.computeIfAbsent(new LayoutPlace(type, use), _ -> {
+            var all = new PageNeeds();
+            new NeedsCollector(this).layouts(List.of(type), use, all, use == Layout.LayoutUse.PAGE ? 0 : 1);
+            return all;
+        });
+    }
+
+    /** What the home page needs of the site. */
+    public PageNeeds needs(Layout home) {
+        var all = new PageNeeds();
+        new NeedsCollector(this).blocks(home.blocks(), scope(List.of()), all, 0);
+        return all;
+    }
+
+    Optional<Listing> listing(String id) {
+        return model.find(Listing.class, id);
+    }
+
+    Optional<Layout> layout(String id) {
+        return model.find(Layout.class, id);
+    }
+
+    Optional<PagePart> part(String id) {
+        return model.find(PagePart.class, id);
+    }
+
+    /** A relation by the id of its inverse. */
+    Optional<ValueStep.Leading> leading(String inverse) {
+        return Optional.ofNullable(leading.get(inverse));
+    }
+
+    /** Ids of fields and taxonomies that decide which fields of a type are shown; none where all always are. */
+    Set<String> compared(String type) {
+        return compared.getOrDefault(type, Set.of());
+    }
+
+    /** Whether conditions hide fields of a type. */
+    boolean hides(String type) {
+        return hiding.contains(type);
+    }
+
+    private static boolean hides(RecordType recordType) {
+        return recordType.groups().stream().anyMatch(group -> !group.showWhen().equals(Condition.ALWAYS))
+                || recordType.byId().values().stream()
+                        .anyMatch(field -> !field.showWhen().equals(Condition.ALWAYS));
+    }
+
+    /** Ids of the taxonomies whose terms records of a type may have, anywhere in them. */
+    Set<String> taxonomiesOf(String type) {
+        return taxonomies.getOrDefault(type, Set.of());
+    }
+
+    private static Set<String> taxonomies(RecordType recordType) {
+        return recordType.byId().values().stream()
+                .map(Field::kind)
+                .filter(Kind.TermPick.class::isInstance)
+                .map(kind -> ((Kind.TermPick) kind).taxonomy())
+                .collect(Collectors.toSet());
+    }
+
+    private static Set<String> compared(RecordType recordType) {
+        var compared = new HashSet<String>();
+        recordType.groups().stream().map(Group::showWhen).forEach(each -> add(each, compared));
+        recordType.byId().values().stream().map(Field::showWhen).forEach(each -> add(each, compared));
+        return compared;
+    }
+
+    /** Notes what a condition compares. */
+    static void add(Condition condition, Set<String> compared) {
+        condition.all().forEach(each -> {
+            switch (each) {
+                case Condition.FieldIs is -> compared.add(is.field());
+                case Condition.TermIs is -> compared.add(is.taxonomy());
+                case Condition.ParentIs _,
+                        Condition.StateIs _,
+                        Condition.AddressIs _,
+                        Condition.All _,
+                        Condition.Any _,
+                        Condition.Not _ -> {}
+            }
+        });
+    }
+
+    /** Whether visitors find pages of it. */
+    public boolean hasPages(String type) {
+        return recordType(type)
+                .map(recordType -> switch (recordType.definition()) {
+                    case ContentType content -> content.publishing().visible();
+                    case Definition other ->
+                        !recordType.single() && !recordType.path().isEmpty();
+                })
+                .orElse(false);
+    }
+
+    /** From where the blocks for records of some types name values. */
+    ValueScope scope(List<String> types) {
+        return ValueScope.records(
+                names, types.stream().flatMap(type -> names.byId(type).stream()).toList());
+    }
+
+    /** The colour that terms of a taxonomy have where no block says which: the first there is. */
+    Optional<Field> colour(String taxonomy) {
+        return recordType(taxonomy)
+                .flatMap(recordType -> recordType.byId().values().stream()
+                        .filter(field -> field.kind() instanceof Kind.Colour)
+                        .findFirst());
+    }
+}

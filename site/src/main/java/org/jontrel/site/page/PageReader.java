@@ -1,0 +1,198 @@
+package org.jontrel.site.page;
+
+import java.time.Instant;
+import java.util.Collection;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.jontrel.core.model.Kind;
+import org.jontrel.core.page.PageData;
+import org.jontrel.core.page.PageFile;
+import org.jontrel.core.page.PageModel;
+import org.jontrel.core.page.PageNeeds;
+import org.jontrel.core.page.PageRecord;
+import org.jontrel.core.page.node.PageNode;
+import org.jontrel.core.value.Leaves;
+import org.jontrel.core.value.Link;
+import org.jontrel.site.Site;
+import org.jontrel.site.media.StoredFile;
+import org.jontrel.site.record.RecordReader;
+import org.jontrel.site.record.read.Audience;
+import org.jontrel.site.record.read.StoredRecord;
+
+/** Reads what a page needs, level by level. */
+public final class PageReader {
+    /** Records stand within one another so deep at most. */
+    private static final int DEEPEST = 12;
+
+    private final Site site;
+    private final PageModel model;
+    private final Audience audience;
+    private final Instant now;
+    private final ReadData data;
+    private final PageLists lists;
+
+    private PageReader(Site site, PageModel model, Audience audience, String siteName) {
+        this.site = site;
+        this.model = model;
+        this.audience = audience;
+        this.now = Instant.now();
+        this.data = new ReadData(siteName);
+        this.lists = new PageLists(site, model, audience);
+    }
+
+    /**
+     * What a page needs.
+     *
+     * @param type id of the type of the records that the page is about; they were read already, with the fields it needs
+     * @param needs of these records, and of the site
+     */
+    public static PageData read(
+            Site site,
+            PageModel model,
+            Audience audience,
+            String siteName,
+            String type,
+            Collection<StoredRecord> records,
+            PageNeeds needs) {
+        var reader = new PageReader(site, model, audience, siteName);
+        reader.add(type, records);
+        var links = records.stream().map(record -> new Link(type, record.id())).collect(Collectors.toSet());
+        reader.level(needs, links);
+        reader.files();
+        return reader.data;
+    }
+
+    private RecordReader records() {
+        return site.records();
+    }
+
+    private void add(String type, Collection<StoredRecord> records) {
+        var there =
+                records.stream().filter(record -> audience.reads(record, now)).toList();
+        Map<Long, String> addresses = model.hasPages(type) ? records().addresses(type, there) : Map.of();
+        var path = model.recordType(type).map(each -> each.path()).orElse("");
+        there.forEach(record -> data.add(new PageRecord(
+                new Link(type, record.id()),
+                record.title().isEmpty() ? record.slug() : record.title(),
+                record.slug(),
+                addresses.containsKey(record.id()) ? path + "/" + addresses.get(record.id()) : "",
+                record.parent(),
+                record.state(),
+                record.origin(),
+                record.updatedAt(),
+                record.values())));
+    }
+
+    /** Reads records that are needed on a level; those that may not be seen are left out. */
+    private void load(Collection<Link> links, Set<String> fields) {
+        var byType = new LinkedHashMap<String, Set<Long>>();
+        links.forEach(link ->
+                byType.computeIfAbsent(link.type(), _ -> new LinkedHashSet<>()).add(link.id()));
+        byType.forEach((type, ids) -> {
+            if (model.recordType(type).filter(audience::reads).isPresent()) {
+                add(type, records().byIds(type, ids, fields));
+            }
+        });
+    }
+
+    private void level(PageNeeds needs, Set<Link> links) {
+        over(needs, links);
+        lists(needs, links);
+        if (needs.above() != null) {
+            above(needs.above(), links);
+        }
+        needs.siteValues().forEach((values, of) -> {
+            var one = Set.of(new Link(values, PageData.SINGLE));
+            load(one, of.fields());
+            level(of, one);
+        });
+    }
+
+    private void over(PageNeeds needs, Set<Link> links) {
+        needs.over().forEach((field, of) -> {
+            var wanted = new LinkedHashSet<Link>();
+            links.forEach(link -> data.record(link).ifPresent(record -> linked(record, field, wanted)));
+            load(wanted, of.fields());
+            level(of, wanted);
+        });
+    }
+
+    /** Notes where a field of a record leads, also one within rows. */
+    private void linked(PageRecord record, String fieldId, Set<Link> wanted) {
+        var fields =
+                model.recordType(record.link().type()).orElseThrow().fields().toList();
+        Leaves.of(fields, record.values(), (field, value) -> {
+            if (field.id().equals(fieldId)) {
+                switch (value) {
+                    case Link link -> wanted.add(link);
+                    case Long term
+                    when field.kind() instanceof Kind.TermPick pick -> wanted.add(new Link(pick.taxonomy(), term));
+                    default -> {}
+                }
+            }
+        });
+    }
+
+    private void lists(PageNeeds needs, Set<Link> links) {
+        needs.lists().values().forEach(list -> {
+            var found = new LinkedHashSet<Link>();
+            lists.of(list, links).forEach((owner, some) -> {
+                data.add(owner, list.name(), some);
+                found.addAll(some);
+            });
+            load(found, list.needs().fields());
+            level(list.needs(), found);
+        });
+    }
+
+    private void above(PageNeeds needs, Set<Link> links) {
+        var all = new LinkedHashSet<Link>();
+        var next = parents(links, all);
+        for (int depth = 0; depth < DEEPEST && !next.isEmpty(); depth++) {
+            load(next, needs.fields());
+            all.addAll(next);
+            next = parents(next, all);
+        }
+        level(needs, all);
+    }
+
+    private Set<Link> parents(Set<Link> links, Set<Link> known) {
+        return links.stream()
+                .flatMap(link -> data.record(link).stream())
+                .flatMap(record -> record.parent().stream())
+                .filter(parent -> !known.contains(parent))
+                .collect(Collectors.toCollection(LinkedHashSet::new));
+    }
+
+    private void files() {
+        var wanted = new LinkedHashSet<Long>();
+        data.records()
+                .forEach(record -> Leaves.of(
+                        model.recordType(record.link().type())
+                                .orElseThrow()
+                                .fields()
+                                .toList(),
+                        record.values(),
+                        (field, value) -> {
+                            if (field.kind() instanceof Kind.Image || field.kind() instanceof Kind.File) {
+                                wanted.add((Long) value);
+                            }
+                        }));
+        site.media().find(wanted).values().forEach(file -> data.add(file(file)));
+    }
+
+    private static PageFile file(StoredFile file) {
+        return new PageFile(
+                file.id(),
+                file.name(),
+                file.format(),
+                file.bytes(),
+                file.picture()
+                        ? new PageNode.PictureFacts(
+                                file.id(), file.width(), file.height(), file.alt(), file.focusX(), file.focusY())
+                        : null);
+    }
+}
