@@ -26,6 +26,7 @@ export const router = createRouter({
           name,
           component: () => import('./model/ModelPage.vue'),
         })),
+        { path: 'w/:workspace/pages', name: 'pages', component: () => import('./layout/PagesPage.vue') },
         { path: 'w/:workspace/records', name: 'records', component: () => import('./record/RecordsPage.vue') },
         {
           path: 'w/:workspace/records/:site/:type?',

@@ -36,6 +36,7 @@ const areas = computed(() => [
     label: t('frame.model'),
     active: ['model', 'map', 'findings', 'history', 'exchange'].includes(String(route.name)),
   },
+  { name: 'pages', label: t('layout.area'), active: route.name === 'pages' },
   {
     name: 'records',
     label: t('frame.records'),

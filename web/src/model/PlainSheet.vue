@@ -10,6 +10,7 @@ import NamesPanel from './NamesPanel.vue';
 import OptionEditor from './OptionEditor.vue';
 import QuickLine from './QuickLine.vue';
 import SectionsEditor from './SectionsEditor.vue';
+import { useDraft } from './draft';
 
 /** Shared groups, choice lists, site values, layouts and listings. */
 const props = defineProps<{
@@ -19,6 +20,7 @@ const props = defineProps<{
   locked: boolean;
 }>();
 const emit = defineEmits<{ change: [Defined] }>();
+const draft = useDraft();
 const group = computed<Group>(() => ({
   id: props.of.definition.id,
   title: '',
@@ -64,7 +66,20 @@ function setFields(fields: Field[]): void {
     @change="set({ groups: $event })"
   />
   <ListingSheet v-else-if="of.sort === 'listing'" :listing="of.definition" @change="set" />
-  <p v-else class="hint">{{ $t('model.layoutHint') }}</p>
+  <p v-else class="hint">
+    <RouterLink
+      :to="{
+        name: 'pages',
+        params: { workspace: draft.workspace },
+        query: {
+          of: of.definition.type ?? '',
+          use: of.sort === 'layout' ? (of.definition.use ?? 'page') : 'page',
+          layout: of.definition.id,
+        },
+      }"
+      >{{ $t('model.layoutHint') }}</RouterLink
+    >
+  </p>
 </template>
 
 <style scoped>

@@ -70,6 +70,10 @@ const labels: Record<string, Record<string, string>> = {
     limit: 'model.listing.limit',
     shown: 'model.listing.shown',
     where: 'model.listing.where',
+    fields: 'layout.settings.columns',
+    layout: 'model.listing.layout',
+    order: 'layout.settings.order',
+    about: 'model.listing.about',
   },
   field: {
     label: 'model.table.label',

@@ -4867,10 +4867,14 @@ export interface components {
         WayView: {
             /** @description The kind of block that shows it first of all: field, rows, related or terms */
             block: string;
+            /** @description Keys of its steps, with dots between, as texts are typed */
+            keys: string;
             /** @description Kind of the field at its end; records or site for what is no field */
             kind: string;
             /** @description Labels of its steps */
             label: string;
+            /** @description Ids of the content types or taxonomies that it leads to */
+            leads: string[];
             /** @description Whether it can be several */
             many: boolean;
             /** @description Ids of its steps, with dots between */

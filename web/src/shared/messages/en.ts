@@ -1,3 +1,4 @@
+import { layout } from './layout';
 import { model } from './model';
 import { form, record } from './record';
 
@@ -136,6 +137,7 @@ export const en = {
     import: 'Import package',
     noRight: 'There is no workspace yet. An architect creates the first one.',
   },
+  layout,
   model,
   proof: {
     title: 'Proof',

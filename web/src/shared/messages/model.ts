@@ -165,7 +165,7 @@ export const model = {
   detach: 'Detach',
   attachTo: 'Attach to a content type …',
   termFields: 'Fields of each term',
-  layoutHint: 'Blocks are written under Code; how they look on pages comes later.',
+  layoutHint: 'Lay it out beside the real page',
   widths: { full: 'Whole line', two_thirds: 'Two thirds', half: 'Half', third: 'A third' },
   bulk: {
     title: 'Several fields',
@@ -288,7 +288,9 @@ export const model = {
     limit: 'At most',
     shown: 'Display as',
     where: 'Only where',
-    hint: 'Order and columns are written under Code; how results look on pages comes later.',
+    layout: 'By the layout',
+    about: 'Only what shares',
+    aboutNothing: 'Whatever is being shown',
   },
   noFindings: 'No problems found.',
   severity: {

@@ -101,15 +101,15 @@ public class ControlsTest extends OrchardBrowserTest {
         anna.open(TREES + "new");
         input("title").fill("By pointer");
         input("height").fill("2");
-        Choosing.pick(field("stars"), "4");
+        Desk.pick(field("stars"), "4");
         field("stars").getByText("Clear").click();
-        Choosing.pick(field("stars"), "5");
+        Desk.pick(field("stars"), "5");
         field("mark").getByRole(AriaRole.BUTTON).first().click();
         anna.checkAccessibility();
         field("mark")
                 .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("anchor"))
                 .click();
-        Choosing.choose(input("fruits"), "Yes");
+        Desk.choose(input("fruits"), "Yes");
         field("yield").locator(".n-slider").click();
         field("uses").getByText("Juice").click();
         field("uses").getByText("Table").click();

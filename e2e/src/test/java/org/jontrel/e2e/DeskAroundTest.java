@@ -30,9 +30,9 @@ public class DeskAroundTest extends DeskStoryTest {
         assertThat(page.locator("svg [role=link]")).hasCount(12);
         assertThat(page.locator("svg").getByText("Structures passed")).isVisible();
         desk.anna.checkAccessibility();
-        Choosing.choose(page.getByLabel("Neighbours"), "Around Skill");
+        Desk.choose(page.getByLabel("Neighbours"), "Around Skill");
         assertThat(page.locator("svg [role=link]")).hasCount(3);
-        Choosing.choose(page.getByLabel("Neighbours"), "Everything");
+        Desk.choose(page.getByLabel("Neighbours"), "Everything");
         page.getByLabel("Taxonomies").uncheck();
         assertThat(page.locator("svg [role=link]")).hasCount(8);
         page.getByLabel("Taxonomies").check();
@@ -118,7 +118,7 @@ public class DeskAroundTest extends DeskStoryTest {
         });
         assertThat(page.getByText("Choice list Tools added")).isVisible();
         desk.anna.checkAccessibility();
-        Choosing.choose(page.getByLabel("What to do with Times of the year"), "Keep ours");
+        Desk.choose(page.getByLabel("What to do with Times of the year"), "Keep ours");
         desk.anna.button("Import 1 definition").click();
         assertThat(page.getByText("1 definition was imported.")).isVisible();
         assertThat(desk.outline("Tools")).isVisible();

@@ -52,7 +52,7 @@ public class DeskSettingsTest extends DeskStoryTest {
         page.getByText("More settings").click();
         assertThat(page.getByText("Whether the content API returns its records."))
                 .isVisible();
-        Choosing.choose(page.getByLabel("Sorted by"), "Built");
+        Desk.choose(page.getByLabel("Sorted by"), "Built");
         page.getByLabel("descending").check();
         desk.saved();
         desk.tab("Code");

@@ -26,7 +26,7 @@ public class DeskTest extends DeskStoryTest {
         page.getByPlaceholder("Filter").fill("zzz");
         assertThat(page.getByText("No name contains “zzz”.")).isVisible();
         page.getByPlaceholder("Filter").fill("");
-        Choosing.choose(page.getByLabel("Order"), "Most used");
+        Desk.choose(page.getByLabel("Order"), "Most used");
         assertThat(page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Definitions"))
                         .locator("section")
                         .first()
@@ -47,9 +47,9 @@ public class DeskTest extends DeskStoryTest {
                 List.of("site values", "Donations", ""),
                 List.of("listing", "New bridges", ""),
                 List.of("layout", "Page of a bridge", ""))) {
-            Choosing.choose(page.getByLabel("New definition"), made.getFirst());
+            Desk.choose(page.getByLabel("New definition"), made.getFirst());
             if (made.getFirst().startsWith("l")) {
-                Choosing.choose(page.getByLabel("Lists records of").first(), "Footbridges");
+                Desk.choose(page.getByLabel("Lists records of").first(), "Footbridges");
             }
             page.locator("#noun").fill(made.get(1));
             page.locator("#noun").press("Enter");

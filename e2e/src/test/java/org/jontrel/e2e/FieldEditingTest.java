@@ -40,7 +40,7 @@ public class FieldEditingTest extends DeskStoryTest {
         for (var each : List.of("Built", "Livery", "Length")) {
             assertThat(page.getByLabel(each + " is required")).isChecked();
         }
-        Choosing.choose(bar.getByLabel("Set width"), "A third");
+        Desk.choose(bar.getByLabel("Set width"), "A third");
         bar.getByText("Remove 3 fields").click();
         assertThat(desk.row("Livery")).hasCount(0);
         desk.saved();
@@ -108,7 +108,7 @@ public class FieldEditingTest extends DeskStoryTest {
         assertThat(page.locator(".term.in1")
                         .filter(new Locator.FilterOptions().setHas(page.getByLabel("Key of Lower wharf"))))
                 .hasCount(1);
-        Choosing.choose(page.getByLabel("Attach to a content type"), "Heritage boat");
+        Desk.choose(page.getByLabel("Attach to a content type"), "Heritage boat");
         desk.saved();
         assertThat(page.locator(".about")).containsText("Heritage boat");
         desk.anna.checkAccessibility();
@@ -132,29 +132,29 @@ public class FieldEditingTest extends DeskStoryTest {
     public void conditionsArePickedReadAsSentencesAndTriedInTheForm() {
         desk.open("Mooring");
         assertThat(desk.proof().getByText("Where the tap is")).hasCount(0);
-        Choosing.choose(desk.proof().getByLabel("Drinking water"), "Yes");
+        Desk.choose(desk.proof().getByLabel("Drinking water"), "Yes");
         assertThat(desk.proof().getByText("Where the tap is")).isVisible();
         desk.label("Remarks").focus();
         page.getByText("Width, default, API, condition").click();
         desk.anna.button("Add comparison").click();
-        Choosing.choose(page.getByLabel("What is compared"), "Open to visitors");
+        Desk.choose(page.getByLabel("What is compared"), "Open to visitors");
         assertThat(page.getByText("Shown when Open to visitors is yes.")).isVisible();
         assertThat(desk.proof().getByLabel("Remarks")).hasCount(0);
-        Choosing.choose(desk.proof().getByLabel("Open to visitors"), "Yes");
+        Desk.choose(desk.proof().getByLabel("Open to visitors"), "Yes");
         assertThat(desk.proof().getByLabel("Remarks")).isVisible();
         desk.anna.button("Add comparison").click();
-        Choosing.choose(page.getByLabel("What is compared").nth(1), "Open to visitors");
-        Choosing.choose(page.getByLabel("With what").nth(1), "no");
+        Desk.choose(page.getByLabel("What is compared").nth(1), "Open to visitors");
+        Desk.choose(page.getByLabel("With what").nth(1), "no");
         assertThat(page.getByText("so it is never shown").first()).isVisible();
         page.getByLabel("not", EXACTLY).nth(1).check();
         assertThat(page.getByText("so it is never shown")).hasCount(0);
         desk.anna.button("Add list within").click();
         var within = page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Comparisons within"));
-        Choosing.choose(within.getByLabel("What is compared"), "Length of berth");
-        Choosing.choose(within.getByLabel("How it is compared"), "is above");
+        Desk.choose(within.getByLabel("What is compared"), "Length of berth");
+        Desk.choose(within.getByLabel("How it is compared"), "is above");
         within.getByLabel("With what").fill("20");
         within.getByText("Add comparison").click();
-        Choosing.choose(within.getByLabel("How comparisons are combined"), "none is true");
+        Desk.choose(within.getByLabel("How comparisons are combined"), "none is true");
         desk.saved();
         desk.anna.checkAccessibility();
         page.reload();

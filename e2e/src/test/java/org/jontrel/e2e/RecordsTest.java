@@ -117,14 +117,14 @@ public class RecordsTest {
         page.getByLabel("Search structures").fill("");
         desk.anna.button("Filter").click();
         desk.anna.button("Add comparison").click();
-        Choosing.choose(page.getByLabel("What is compared"), "State of repair");
-        Choosing.choose(page.getByLabel("With what"), "Poor");
+        Desk.choose(page.getByLabel("What is compared"), "State of repair");
+        Desk.choose(page.getByLabel("With what"), "Poor");
         assertThat(count(10)).isVisible();
         assertThat(page.getByText("Where State of repair is Poor")).isVisible();
         desk.anna.checkAccessibility();
         desk.anna.button("Add comparison").click();
-        Choosing.choose(page.getByLabel("What is compared").nth(1), "Rise of the lock");
-        Choosing.choose(page.getByLabel("How it is compared").nth(1), "is at least");
+        Desk.choose(page.getByLabel("What is compared").nth(1), "Rise of the lock");
+        Desk.choose(page.getByLabel("How it is compared").nth(1), "is at least");
         page.getByLabel("With what").nth(1).fill("2.30");
         assertThat(count(4)).isVisible();
         desk.anna.button("Clear").click();
@@ -140,7 +140,7 @@ public class RecordsTest {
         page.getByLabel("Name of this view").fill("By rise");
         desk.anna.button("Save view").click();
         page.reload();
-        Choosing.choose(page.getByLabel("Views"), "By rise");
+        Desk.choose(page.getByLabel("Views"), "By rise");
         assertThat(rows().first()).containsText("Lock 30");
         assertThat(page.getByRole(AriaRole.COLUMNHEADER, new Page.GetByRoleOptions().setName("Keeper")))
                 .hasCount(0);
@@ -156,7 +156,7 @@ public class RecordsTest {
         page.keyboard().press("ArrowDown");
         page.keyboard().press("Space");
         assertThat(page.getByText("2 picked")).isVisible();
-        Choosing.choose(page.getByLabel("Set a field"), "Keeper");
+        Desk.choose(page.getByLabel("Set a field"), "Keeper");
         choose("Keeper", "Ada", "Ada Quill");
         desk.anna.button("Set").click();
         assertThat(page.getByText("2 records changed.")).isVisible();
@@ -172,7 +172,7 @@ public class RecordsTest {
     public void everyControlOfAWalkIsFilledAndItsPageShowsIt() {
         desk.anna.open(RECORDS + "towpath_walk/new");
         page.getByLabel("Title").fill("Round the Long Pound");
-        Choosing.pick(page.locator("main"), "Easy");
+        Desk.pick(page.locator("main"), "Easy");
         page.getByLabel("Time needed").press("End");
         desk.anna.button("Add a row to Legs").click();
         var leg = page.getByLabel("Legs 1", new Page.GetByLabelOptions().setExact(true));
@@ -270,7 +270,7 @@ public class RecordsTest {
     public void formattedTextKeepsWhatItsFieldAllowsAndNothingElse() {
         desk.anna.open(RECORDS + "stoppage_notice/new");
         page.getByLabel("Title").fill("Gates");
-        Choosing.choose(page.getByLabel("Towpath stays open"), "No");
+        Desk.choose(page.getByLabel("Towpath stays open"), "No");
         var editor =
                 page.getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName(Pattern.compile("^Way round")));
         editor.click();
@@ -305,7 +305,7 @@ public class RecordsTest {
         desk.anna.button("Save").click();
         assertThat(page.getByText("anna changed:")).isVisible();
         desk.anna.checkAccessibility();
-        Choosing.pick(page.locator("main"), "Theirs: Their lock");
+        Desk.pick(page.locator("main"), "Theirs: Their lock");
         desk.anna.button("Merge both").click();
         assertThat(page.getByLabel("Title")).hasValue("Their lock");
         assertThat(page.getByLabel("Built")).hasValue("1801");
@@ -338,8 +338,8 @@ public class RecordsTest {
         cray.getByRole(AriaRole.LINK).focus();
         page.keyboard().press("Alt+ArrowRight");
         assertThat(cray).hasAttribute("style", Pattern.compile("20px"));
-        Choosing.choose(page.getByLabel("Merge this term"), "Long Pound");
-        Choosing.choose(page.getByLabel("into this one"), "Ashlow Pound");
+        Desk.choose(page.getByLabel("Merge this term"), "Long Pound");
+        Desk.choose(page.getByLabel("into this one"), "Ashlow Pound");
         desk.anna.button("Merge").click();
         assertThat(page.getByText(Pattern.compile("Merged; \\d+ records have the other now.")))
                 .isVisible();

@@ -98,7 +98,7 @@ public class Screenshots {
         page.getByText("cleo").first().waitFor();
         visitor.picture(folder, "accounts");
         visitor.open("/w/tessel-waters/sites/trial");
-        Choosing.choose(page.getByLabel("to", new Page.GetByLabelOptions().setExact(true)), "2.0.0");
+        Desk.choose(page.getByLabel("to", new Page.GetByLabelOptions().setExact(true)), "2.0.0");
         visitor.heading("Needs your answer").waitFor();
         visitor.picture(folder, "plan");
         page.getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("Value for Depth of water"))

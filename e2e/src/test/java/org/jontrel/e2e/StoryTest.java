@@ -37,7 +37,7 @@ public class StoryTest extends DefinitionStoryTest {
                 .isVisible();
         page.getByLabel("Title").fill("Quay <b>of</b> 😀 \"Robert'); DROP TABLE mooring;--");
         page.getByLabel("Length").fill("12.5");
-        Choosing.choose(page.getByLabel("Surface"), "Grass");
+        Desk.choose(page.getByLabel("Surface"), "Grass");
         upload("notes.png", "no picture".getBytes(StandardCharsets.UTF_8), "Something");
         assertThat(page.getByText("notes.png is not a JPEG, PNG or GIF picture"))
                 .isVisible();
@@ -109,7 +109,7 @@ public class StoryTest extends DefinitionStoryTest {
         page.keyboard().press("Enter");
         type("Depth");
         assertThat(page.getByLabel("Key of Depth")).hasValue("depth");
-        Choosing.kind(page.getByLabel("Kind of Depth"), "Number");
+        Desk.kind(page.getByLabel("Kind of Depth"), "Number");
         page.getByLabel("Depth is required").check();
         assertThat(page.getByRole(AriaRole.STATUS).getByText("Draft saved")).isVisible();
         anna.link("Releases").click();
@@ -240,7 +240,7 @@ public class StoryTest extends DefinitionStoryTest {
         for (var role : List.of("editor", "viewer")) {
             page.getByLabel("Name").fill(role);
             page.getByLabel("Password").fill("a long password");
-            Choosing.choose(
+            Desk.choose(
                     page.locator("#new-role"),
                     role.substring(0, 1).toUpperCase(java.util.Locale.ROOT) + role.substring(1));
             anna.button("Add account").click();

@@ -18,7 +18,7 @@ record WayCheck(DefinitionFindings at, String owner) {
         ValueStep last = null;
         for (var word : ValuePath.of(path).steps()) {
             var here = scope;
-            var step = here.flatMap(place -> place.find(word));
+            var step = here.flatMap(place -> place.byId(word));
             if (step.isEmpty()) {
                 unknown(property, path, word, last, here);
                 return Optional.empty();

@@ -2,7 +2,6 @@ package org.jontrel.core.page;
 
 import java.util.HashSet;
 import java.util.List;
-import java.util.Set;
 import java.util.stream.Stream;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Field;
@@ -305,9 +304,19 @@ final class NeedsCollector {
     }
 
     private void rest(ValueScope scope, PageNeeds needs) {
-        Set<ValueStep> all = new HashSet<>(scope.steps());
-        all.stream()
-                .filter(step -> step instanceof ValueStep.OfField || step instanceof ValueStep.OfTerms)
-                .forEach(step -> into(step, scope, needs));
+        for (var step : scope.steps()) {
+            if (step instanceof ValueStep.OfField || step instanceof ValueStep.OfTerms) {
+                into(step, scope, needs);
+            }
+        }
+        for (var type : ids(scope.definitions())) {
+            for (var inverse : model.shownInverses(type)) {
+                var relation = model.leading(inverse).orElseThrow();
+                var list = new PageNeeds.LeadingHere(relation);
+                named(
+                        List.of(relation.from().id()),
+                        needs.list(PageMaker.REST + inverse, list, List.of(), RecordsForm.MOST));
+            }
+        }
     }
 }

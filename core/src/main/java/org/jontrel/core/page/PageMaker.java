@@ -11,6 +11,7 @@ import org.jontrel.core.model.Layout;
 import org.jontrel.core.model.block.Block;
 import org.jontrel.core.model.block.BlockKind;
 import org.jontrel.core.model.block.Presentation;
+import org.jontrel.core.model.block.RecordsForm;
 import org.jontrel.core.model.block.TextRole;
 import org.jontrel.core.model.condition.Condition;
 import org.jontrel.core.page.node.InlineNode;
@@ -20,6 +21,9 @@ import org.jontrel.core.record.Conditions;
 
 /** Makes the tree of a page out of layouts and what was read for them. For one page, by one thread. */
 public final class PageMaker {
+    /** What the ids of blocks begin with that nobody has made. */
+    static final String REST = "rest_";
+
     private static final int LOWEST = 6;
     private final PageModel model;
     private final String siteName;
@@ -360,13 +364,12 @@ public final class PageMaker {
         place.recordType()
                 .fields()
                 .filter(field -> !spot.shown().contains(field.id()) && isShown(field))
-                .forEach(field -> add(
-                        nodes,
-                        block(
-                                new Block(
-                                        "rest_" + field.id(), new BlockKind.FieldValue(field.id(), Presentation.USUAL)),
-                                place,
-                                spot)));
+                .map(field -> new Block(REST + field.id(), new BlockKind.FieldValue(field.id(), Presentation.USUAL)))
+                .forEach(each -> add(nodes, block(each, place, spot)));
+        model.shownInverses(place.recordType().id()).stream()
+                .filter(inverse -> !spot.shown().contains(inverse))
+                .map(inverse -> new Block(REST + inverse, new BlockKind.Related(inverse, RecordsForm.PLAIN, List.of())))
+                .forEach(each -> add(nodes, block(each, place, spot)));
         return nodes;
     }
 

@@ -125,6 +125,16 @@ public final class PageModel {
         return Optional.ofNullable(leading.get(inverse));
     }
 
+    /** Ids of the inverses that pages of a type show: of relations of types that have pages. */
+    List<String> shownInverses(String type) {
+        return names.byId(type).stream()
+                .flatMap(definition -> names.leading(definition).stream())
+                .filter(step ->
+                        step.inverse().shown() && step.from().publishing().visible())
+                .map(ValueStep.Leading::id)
+                .toList();
+    }
+
     /** Ids of fields and taxonomies that decide which fields of a type are shown; none where all always are. */
     Set<String> compared(String type) {
         return compared.getOrDefault(type, Set.of());

@@ -87,7 +87,8 @@ public final class ValueScope {
                 .or(() -> around == null ? Optional.empty() : around.byKey(key));
     }
 
-    private Optional<ValueStep> byId(String id) {
+    /** What an id names: what the model's own ways are made of. */
+    public Optional<ValueStep> byId(String id) {
         return steps.stream()
                 .filter(step -> step.id().equals(id))
                 .findFirst()

@@ -201,6 +201,31 @@ public class PageBlocksTest {
     }
 
     @Test
+    public void everythingElseAlsoShowsWhatLeadsHere() {
+        var model = model("- {block: field, field: rise}");
+        var pages = new PageModel(model);
+        var type = model.typeByKey("person").orElseThrow().id();
+        var own = model.with(new Layout(
+                "yperson01",
+                "person_page",
+                "Page",
+                "",
+                type,
+                Layout.LayoutUse.PAGE,
+                org.jontrel.core.model.condition.Condition.ALWAYS,
+                List.of(new org.jontrel.core.model.block.Block(
+                        "brest0001", new org.jontrel.core.model.block.BlockKind.Rest()))));
+        assertEquals(pages.shownInverses(type).size(), 1);
+        var laidOut = new PageModel(own);
+        var needs = laidOut.needs(type, Layout.LayoutUse.PAGE);
+        var data = new NeededData(
+                laidOut, new SampleData(laidOut, "Bench", needs), needs, java.util.Set.of(new Link(type, 1)));
+        var page = PageWords.of(new PageMaker(laidOut, data, LocalDate.EPOCH)
+                .page(data.record(new Link(type, 1)).orElseThrow()));
+        assertEquals(page.lines().toList().getLast(), "Looks after: Lock 1, Lock 2, Lock 3");
+    }
+
+    @Test
     public void ofSeveralLayoutsTheMostParticularIsTaken() {
         var model = model("- {block: text, text: For all}");
         var base = model.all(Layout.class).getFirst();

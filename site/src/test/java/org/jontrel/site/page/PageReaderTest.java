@@ -129,14 +129,12 @@ public class PageReaderTest {
     }
 
     private List<PageNode> page(PageModel model, String type, StoredRecord record) {
+        return page(model, type, record, Audience.VISITORS);
+    }
+
+    private List<PageNode> page(PageModel model, String type, StoredRecord record, Audience audience) {
         var data = PageReader.read(
-                site,
-                model,
-                Audience.VISITORS,
-                "Field",
-                type,
-                List.of(record),
-                model.needs(type, Layout.LayoutUse.PAGE));
+                site, model, audience, "Field", type, List.of(record), model.needs(type, Layout.LayoutUse.PAGE));
         return data.record(new Link(type, record.id()))
                 .map(each -> new PageMaker(model, data, LocalDate.of(2026, 5, 12)).page(each))
                 .orElse(List.of());
@@ -248,6 +246,8 @@ public class PageReaderTest {
         assertTrue(words(page(model, "tperson", keeper)).contains("Seen"));
         assertTrue(words(page(model, "tplot", plot)).contains("Seen"));
         assertEquals(page(model, "tperson", secret), List.of(), "a page of its own has it neither");
+        var asPeople = words(page(model, "tperson", keeper, Audience.PEOPLE));
+        assertTrue(asPeople.contains("Hidden draft"), "people who are signed in see it: " + asPeople);
     }
 
     @Test

@@ -146,11 +146,7 @@ public final class ListReader {
                 selects.add(select(query, keys, state, Optional.of(i)));
             }
         }
-        var all = SqlBuilder.multiSelect(selects.getFirst());
-        selects.stream().skip(1).forEach(all::unionAll);
-        var order = order(keys);
-        order.addFirst(SqlBuilder.sortColumn(OWNER));
-        var statement = PreparedQuery.of(all.orderBy(order).build().render(RenderingStrategies.MYBATIS3));
+        var statement = PreparedQuery.of(together(selects, keys));
         var found = new LinkedHashMap<K, List<Long>>();
         for (var row : statement.rows(session.getConnection(), keys.size() + 1)) {
             int owner = ((Number) row.keys().getFirst()).intValue();
@@ -160,6 +156,17 @@ public final class ListReader {
             }
         }
         return found;
+    }
+
+    private static SelectStatementProvider together(List<Buildable<SelectModel>> selects, List<SortKey> keys) {
+        if (selects.size() == 1) {
+            return selects.getFirst().build().render(RenderingStrategies.MYBATIS3);
+        }
+        var all = SqlBuilder.multiSelect(selects.getFirst());
+        selects.stream().skip(1).forEach(all::unionAll);
+        var order = order(keys);
+        order.addFirst(SqlBuilder.sortColumn(OWNER));
+        return all.orderBy(order).build().render(RenderingStrategies.MYBATIS3);
     }
 
     /** Where a record stands in a list: its cursor; empty where it is not there. */

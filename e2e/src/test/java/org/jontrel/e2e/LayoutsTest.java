@@ -1,0 +1,151 @@
+package org.jontrel.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.FrameLocator;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.options.AriaRole;
+import java.util.Map;
+import java.util.regex.Pattern;
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.Test;
+
+/** Pages laid out beside the real page of a real record, by keyboard. */
+public class LayoutsTest {
+    private Desk desk;
+    private com.microsoft.playwright.Page page;
+
+    @BeforeClass
+    public void start() throws InterruptedException {
+        desk = new Desk();
+        page = desk.page;
+        desk.installOnBench();
+        record("mooring", Map.of("title", "Willow Bank", "length_m", "21.5", "surface", "grass", "per_night", "12.5"));
+        record("mooring", Map.of("title", "Bare Bank", "length_m", "9"));
+    }
+
+    @AfterClass(alwaysRun = true)
+    public void stop() {
+        desk.close();
+    }
+
+    private void record(String type, Map<String, Object> values) {
+        desk.api.post(
+                "/api/sites/bench/types/" + type + "/records",
+                Map.of("version", 0, "state", "draft", "values", values));
+    }
+
+    private FrameLocator shown() {
+        return page.frameLocator(".page-frame iframe").first();
+    }
+
+    private Locator block(String words) {
+        return page.locator("[data-block] .name").filter(new Locator.FilterOptions().setHasText(words));
+    }
+
+    private void open(String type, String use) {
+        desk.anna.open(Desk.WORKSPACE + "pages");
+        page.locator(".holder")
+                .filter(new Locator.FilterOptions()
+                        .setHas(page.getByRole(
+                                AriaRole.HEADING,
+                                new com.microsoft.playwright.Page.GetByRoleOptions()
+                                        .setName(type)
+                                        .setExact(true))))
+                .getByRole(AriaRole.LINK)
+                .filter(new Locator.FilterOptions().setHasText(Pattern.compile("^" + use)))
+                .first()
+                .click();
+    }
+
+    private void layOut() {
+        desk.anna.button("Lay it out").click();
+        assertThat(desk.anna.button("Back to derived")).isVisible();
+    }
+
+    @Test
+    public void whatIsDerivedIsShownAsBlocksAndBecomesOnesOwnAndBack() {
+        open("Work parties", "Page");
+        assertThat(block("Title")).isVisible();
+        assertThat(shown().locator("h1")).hasText("Work party 1");
+        desk.anna.checkAccessibility();
+        desk.anna.button("Lay it out").click();
+        assertThat(page.getByLabel("Name", new com.microsoft.playwright.Page.GetByLabelOptions().setExact(true)))
+                .hasValue("Page of work party");
+        desk.anna.checkAccessibility();
+        desk.anna.button("Back to derived").click();
+        assertThat(desk.anna.button("Lay it out")).isVisible();
+    }
+
+    @Test
+    public void aPageIsLaidOutByKeyboardBesideTheRealPage() {
+        open("Moorings", "Page");
+        assertThat(shown().locator("h1")).hasText("Mooring 1");
+        page.getByLabel("Drafts too").check();
+        assertThat(shown().locator("h1")).hasText("Bare Bank");
+        layOut();
+        assertThat(block("Summary")).isVisible();
+        block("Summary").focus();
+        page.keyboard().press("Enter");
+        page.keyboard().type("colum");
+        page.keyboard().press("Enter");
+        assertThat(block("Columns")).isVisible();
+        block("Columns").focus();
+        page.keyboard().press("Enter");
+        page.keyboard().type("length of");
+        page.keyboard().press("Enter");
+        assertThat(shown().locator(".columns dt")).hasText("Length of berth");
+        assertThat(shown().locator(".columns dd")).containsText("m");
+        block("Lead image").focus();
+        page.keyboard().press("Alt+ArrowRight");
+        assertThat(page.locator(".in1 .name").filter(new Locator.FilterOptions().setHasText("Lead image")))
+                .isVisible();
+        page.keyboard().press("Alt+ArrowLeft");
+        assertThat(page.locator(".in1 .name").filter(new Locator.FilterOptions().setHasText("Lead image")))
+                .hasCount(0);
+        page.locator(".in1 .name")
+                .filter(new Locator.FilterOptions().setHasText("Length of berth"))
+                .first()
+                .click();
+        page.getByLabel("Label", new com.microsoft.playwright.Page.GetByLabelOptions().setExact(true))
+                .fill("How long");
+        assertThat(shown().locator(".columns dt")).hasText("How long");
+        desk.saved();
+        desk.anna.checkAccessibility();
+    }
+
+    @Test(dependsOnMethods = "aPageIsLaidOutByKeyboardBesideTheRealPage")
+    public void anotherRecordShowsWhereALayoutBreaks() {
+        open("Moorings", "Page");
+        page.locator(".view").getByText("Emptiest").click();
+        assertThat(shown().locator("h1")).hasText("Bare Bank");
+        page.locator(".view").getByText("Fullest").click();
+        assertThat(shown().locator("h1")).hasText("Willow Bank");
+        page.locator(".view")
+                .getByText("Next", new Locator.GetByTextOptions().setExact(true))
+                .click();
+        assertThat(shown().locator("h1")).hasText("Bare Bank");
+    }
+
+    @Test
+    public void aPartIsChangedOnceAndShownByEveryLayout() {
+        open("Stoppage notices", "Page");
+        layOut();
+        page.getByLabel("New page part").fill("Whom to ask");
+        page.keyboard().press("Enter");
+        assertThat(page.getByRole(AriaRole.HEADING, new com.microsoft.playwright.Page.GetByRoleOptions().setLevel(1)))
+                .containsText("Whom to ask");
+        page.getByLabel(Pattern.compile("^Add a block")).fill("text");
+        page.keyboard().press("Enter");
+        assertThat(block("A text")).isVisible();
+        page.getByLabel("Text, with values in braces").fill("Ask the office of {site.name}.");
+        assertThat(block("Ask the office of {site.name}.")).isVisible();
+        desk.saved();
+        open("Stoppage notices", "Page");
+        page.getByLabel(Pattern.compile("^Add a block")).fill("whom to");
+        page.keyboard().press("Enter");
+        assertThat(block("Whom to ask")).isVisible();
+        assertThat(shown().locator("article")).containsText("Ask the office of");
+    }
+}

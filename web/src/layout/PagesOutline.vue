@@ -1,0 +1,175 @@
+<script setup lang="ts">
+import { NButton } from 'naive-ui';
+import { computed, ref } from 'vue';
+import { useDraft } from '@/model/draft';
+import { useSession } from '@/session/session';
+import Problems from '@/shared/Problems.vue';
+import { sentenceOf } from '@/shared/api/client';
+import TextInput from '@/shared/controls/TextInput.vue';
+import type { Layout } from '@/shared/definitions';
+import { uses, type Use } from './blocks';
+import type { Place } from './place';
+
+/** What has pages, and for each use whether it is derived or laid out. */
+const props = defineProps<{ selected: Place }>();
+const emit = defineEmits<{ choose: [Place] }>();
+const draft = useDraft();
+const session = useSession();
+const layouts = computed(() => draft.ofSort('layout'));
+const holders = computed(() => [
+  { title: 'types' as const, all: draft.types.map((each) => ({ id: each.id ?? '', name: each.plural })) },
+  {
+    title: 'taxonomies' as const,
+    all: draft.ofSort('taxonomy').map((each) => ({ id: each.id ?? '', name: each.plural })),
+  },
+]);
+const parts = computed(() => draft.ofSort('part'));
+const name = ref('');
+const problem = ref('');
+const homes = computed(() => layouts.value.filter((layout) => !layout.type));
+
+function of(type: string, use: Use): Layout[] {
+  return layouts.value.filter((layout) => layout.type === type && (layout.use ?? 'page') === use);
+}
+
+function same(a: Place, b: Place): boolean {
+  return a.type === b.type && a.use === b.use && a.definition === b.definition;
+}
+
+function places(type: string, use: Use): Place[] {
+  const own = of(type, use);
+  return own.length
+    ? own.map((layout) => ({ type, use, definition: layout.id ?? '' }))
+    : [{ type, use, definition: '' }];
+}
+
+/** A part shows values of the type that is open. */
+async function addPart(): Promise<void> {
+  problem.value = '';
+  try {
+    const made = await draft.add('part', name.value, props.selected.type || undefined);
+    name.value = '';
+    emit('choose', { type: props.selected.type, use: 'page', definition: made });
+  } catch (thrown) {
+    problem.value = sentenceOf(thrown);
+  }
+}
+
+function nameOf(place: Place): string {
+  return draft.find(place.definition)?.sort === 'layout'
+    ? (layouts.value.find((each) => each.id === place.definition)?.title ?? '')
+    : '';
+}
+</script>
+
+<template>
+  <nav class="outline" :aria-label="$t('layout.outline')">
+    <ul>
+      <li>
+        <a
+          href="#"
+          :class="{ active: selected.type === '' && selected.use === 'page' }"
+          :aria-current="selected.type === '' && selected.use === 'page' ? 'page' : undefined"
+          @click.prevent="emit('choose', { type: '', use: 'page', definition: homes[0]?.id ?? '' })"
+          >{{ $t('layout.home') }} <span v-if="!homes.length" class="muted">{{ $t('layout.derived') }}</span></a
+        >
+      </li>
+    </ul>
+    <section v-for="group in holders" :key="group.title">
+      <h2 v-if="group.all.length" class="title">{{ $t(`layout.${group.title}`) }}</h2>
+      <div v-for="holder in group.all" :key="holder.id" class="holder">
+        <h3 dir="auto">{{ holder.name }}</h3>
+        <ul>
+          <template v-for="use in uses" :key="use">
+            <li v-for="place in places(holder.id, use)" :key="place.definition">
+              <a
+                href="#"
+                :class="{ active: same(selected, place) }"
+                :aria-current="same(selected, place) ? 'page' : undefined"
+                @click.prevent="emit('choose', place)"
+                >{{ $t(`layout.uses.${use}`) }}
+                <span class="muted">{{ nameOf(place) || $t('layout.derived') }}</span></a
+              >
+            </li>
+          </template>
+        </ul>
+      </div>
+    </section>
+    <section v-if="parts.length">
+      <h2 class="title">{{ $t('layout.parts') }}</h2>
+      <ul>
+        <li v-for="part in parts" :key="part.id">
+          <a
+            href="#"
+            :class="{ active: selected.definition === part.id }"
+            :aria-current="selected.definition === part.id ? 'page' : undefined"
+            @click.prevent="emit('choose', { type: part.type ?? '', use: 'page', definition: part.id ?? '' })"
+            >{{ part.title }}</a
+          >
+        </li>
+      </ul>
+    </section>
+    <form v-if="session.isArchitect" class="add" @submit.prevent="addPart">
+      <label class="small" for="new-part">{{ $t('layout.newPart') }}</label>
+      <TextInput
+        id="new-part"
+        v-model:value="name"
+        required
+        maxlength="200"
+        :placeholder="$t('model.nameExample.part')"
+      />
+      <Problems v-if="problem" :of="[{ sentence: problem, severity: 'blocker' }]" />
+      <NButton attr-type="submit" size="small" block>{{ $t('model.add') }}</NButton>
+    </form>
+  </nav>
+</template>
+
+<style scoped>
+.outline {
+  padding: 8px 0 16px;
+}
+.title {
+  padding: 12px 12px 4px;
+  font-size: 12px;
+  color: var(--muted);
+}
+.holder h3 {
+  margin: 0;
+  padding: 6px 12px 2px;
+  font-size: 13px;
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+a {
+  display: flex;
+  gap: 8px;
+  padding: 3px 12px 3px 24px;
+  color: inherit;
+  text-decoration: none;
+}
+a:hover {
+  background: var(--ground);
+}
+a.active {
+  background: var(--surface);
+  box-shadow: inset 3px 0 0 var(--petrol);
+  font-weight: 600;
+}
+.add {
+  display: flex;
+  flex-direction: column;
+  gap: 4px;
+  margin-top: 12px;
+  padding: 12px;
+  border-top: 1px solid var(--line);
+}
+a .muted {
+  font-weight: 400;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+</style>

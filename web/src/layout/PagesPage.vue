@@ -1,0 +1,105 @@
+<script setup lang="ts">
+import { useMediaQuery } from '@vueuse/core';
+import { computed, ref } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import { useDraft } from '@/model/draft';
+import Segments from '@/shared/controls/Segments.vue';
+import SplitPanes from '@/shared/controls/SplitPanes.vue';
+import LayoutSheet from './LayoutSheet.vue';
+import LayoutView from './LayoutView.vue';
+import PagesOutline from './PagesOutline.vue';
+import { uses } from './blocks';
+import type { Place } from './place';
+
+/** What visitors read, laid out beside the real page. */
+const route = useRoute();
+const router = useRouter();
+const draft = useDraft();
+const isNarrow = useMediaQuery('(max-width: 900px)');
+const panes = ['outline', 'sheet', 'view'] as const;
+const pane = ref<string>('sheet');
+
+const own = (type: string, use: string): string =>
+  draft.ofSort('layout').find((each) => (each.type ?? '') === type && (each.use ?? 'page') === use)?.id ?? '';
+
+/** What the address names; the page of the first type where it names nothing. */
+const place = computed<Place>(() => {
+  const { of, use: word, layout } = route.query;
+  const use = uses.find((each) => each === word) ?? 'page';
+  const type = typeof of === 'string' ? of : (draft.types[0]?.id ?? '');
+  return { type, use, definition: typeof layout === 'string' ? layout : own(type, use) };
+});
+const open = computed(() => {
+  const found = draft.find(place.value.definition);
+  return found?.sort === 'layout' || found?.sort === 'part' ? found : undefined;
+});
+
+function choose(next: Place): void {
+  pane.value = 'sheet';
+  void router.push({
+    name: 'pages',
+    params: route.params,
+    query: { of: next.type, use: next.use, ...(next.definition ? { layout: next.definition } : {}) },
+  });
+}
+</script>
+
+<template>
+  <div v-if="draft.loaded" class="pages" :class="{ narrow: isNarrow }">
+    <Segments
+      v-if="isNarrow"
+      v-model:value="pane"
+      class="chooser"
+      :aria-label="$t('layout.panes')"
+      :options="panes.map((each) => ({ value: each, label: $t(`layout.pane.${each}`) }))"
+    />
+    <template v-if="isNarrow">
+      <PagesOutline v-if="pane === 'outline'" :selected="place" @choose="choose" />
+      <LayoutSheet
+        v-else-if="pane === 'sheet'"
+        :place="place"
+        :of="open"
+        @made="choose({ ...place, definition: $event })"
+        @removed="choose({ ...place, definition: '' })"
+      />
+      <LayoutView v-else :type="place.type" :use="place.use" :of="open" />
+    </template>
+    <SplitPanes v-else name="pages" side="first" :label="$t('layout.outlineWidth')" :start="224" :min="180" :max="400">
+      <template #first><PagesOutline class="scrolls" :selected="place" @choose="choose" /></template>
+      <template #second>
+        <SplitPanes name="page" side="second" :label="$t('layout.viewWidth')" :start="560" :min="320" :max="1000">
+          <template #first>
+            <LayoutSheet
+              class="scrolls"
+              :place="place"
+              :of="open"
+              @made="choose({ ...place, definition: $event })"
+              @removed="choose({ ...place, definition: '' })"
+            />
+          </template>
+          <template #second>
+            <section class="scrolls" :aria-label="$t('layout.view.title')">
+              <LayoutView :type="place.type" :use="place.use" :of="open" />
+            </section>
+          </template>
+        </SplitPanes>
+      </template>
+    </SplitPanes>
+  </div>
+</template>
+
+<style scoped>
+.pages {
+  display: flex;
+  flex-direction: column;
+  height: 100%;
+  min-height: 0;
+}
+.scrolls {
+  height: 100%;
+  overflow-y: auto;
+}
+.chooser {
+  padding: 8px 12px;
+}
+</style>

@@ -1,0 +1,10 @@
+import type { Use } from './blocks';
+
+/** What is open in the Pages area. */
+export interface Place {
+  /** Id of the type or taxonomy; empty for the home page, and for parts of no type. */
+  type: string;
+  use: Use;
+  /** Id of the layout or part; empty where the layout is derived. */
+  definition: string;
+}
