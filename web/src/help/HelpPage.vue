@@ -42,6 +42,7 @@ const pictureOf: Partial<Record<HelpPageName, string>> = {
   model: 'code',
   fields: 'paste',
   relations: 'map',
+  pages: 'pages',
   exchange: 'in-out',
   releases: 'releases',
   sites: 'plan',

@@ -132,6 +132,41 @@ export const helpPages = {
       },
     },
   },
+  pages: {
+    title: 'Pages',
+    lead: 'What visitors read is laid out in the Pages area, beside the real page of a real record. It is part of the draft like everything else, and changes nothing in a database.',
+    picture: 'A layout: what has pages on the left, its blocks in the middle, the real page on the right.',
+    sections: {
+      derived: {
+        title: 'Something decent without any work',
+        text: 'Every type and taxonomy has a page, a card for lists with pictures, and a line for lists without. As long as nobody has laid them out they follow the fields, and are shown as blocks. “Lay it out” makes them your own; “Back to derived” lets go of them.',
+      },
+      blocks: {
+        title: 'Blocks',
+        text: 'The line below the blocks finds whatever can be shown by the beginnings of its words: “kee ph” finds the phone of the keeper. It also adds texts, columns, sections, folds, page parts and listings.\nEnter on a block adds the next one below it, or within it where it holds others. Alt with the up and down arrows moves it, Alt with right puts it into the one before, Alt with left takes it out again, and Ctrl Delete removes it.\nA block whose values are all empty is left out with its label and the texts around it.',
+      },
+      texts: {
+        title: 'Texts with values',
+        text: 'A text can have values in braces, by their keys: “Built in {built} by {builder}”. “{summary else title}” takes the first that is filled, “{builder else "an unknown hand"}” has words for none. When all its values are empty, the text is left out.',
+      },
+      lists: {
+        title: 'Rows, related records and listings',
+        text: 'Rows of a repeater and related records are shown as names, lines, cards, a table, or by blocks of their own for each. A listing is made in the model: which records, in what order, how many; it can be about the record being shown, such as others with the same term.',
+      },
+      which: {
+        title: 'Another page for some records',
+        text: 'A type can have several layouts. Each says which records it is for, by a field, a term or the address; of those that fit, the most particular one is taken. Beside the real page it says why the record gets its layout.',
+      },
+      try: {
+        title: 'Try it',
+        text: '“Emptiest”, “Fullest” and “Longest” show the records that make layouts break, at the width of a phone, a tablet or a computer. The site can be any of the workspace; “Made-up records” shows types that no site has yet.',
+      },
+      parts: {
+        title: 'Page parts',
+        text: 'A part is blocks under a name, used in many layouts and changed in one place, such as whom to ask.',
+      },
+    },
+  },
   exchange: {
     title: 'Import and export',
     lead: 'Definitions leave a draft as a package of small YAML files and come in from one, with the comments that people wrote.',

@@ -4,6 +4,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Path;
+import java.util.regex.Pattern;
 import org.jontrel.demo.DemoLoader;
 import org.testng.annotations.Test;
 
@@ -87,9 +88,7 @@ public class Screenshots {
         page.getByLabel("Label of field 2").focus();
         page.locator(".proof").getByLabel("Title").waitFor();
         visitor.picture(folder, "model");
-        visitor.account("Dark theme");
-        visitor.picture(folder, "model-dark");
-        visitor.account("Light theme");
+        pages(visitor);
         desk(visitor);
         visitor.link("Releases").click();
         visitor.heading("Next release").waitFor();
@@ -139,5 +138,20 @@ public class Screenshots {
         visitor.link("See its page").waitFor();
         visitor.open(visitor.link("See its page").getAttribute("href")).page.waitForLoadState();
         visitor.picture(folder, "public-page");
+    }
+
+    /** The page of a lock, which has a layout of its own, with a record of Bench. */
+    private void pages(Visitor visitor) {
+        var page = visitor.page;
+        visitor.open("/w/tessel-waters/pages");
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("Page of a lock")))
+                .click();
+        Desk.choose(page.getByLabel("Site", new Page.GetByLabelOptions().setExact(true)), "Bench");
+        page.locator("[data-block] .name")
+                .filter(new Locator.FilterOptions().setHasText("Summary"))
+                .click();
+        page.frameLocator(".page-frame iframe").first().locator("h1").waitFor();
+        visitor.picture(folder, "pages");
+        visitor.open("/w/tessel-waters/model");
     }
 }
