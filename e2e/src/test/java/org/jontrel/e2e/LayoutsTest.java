@@ -37,7 +37,7 @@ public class LayoutsTest {
     }
 
     private FrameLocator shown() {
-        return page.frameLocator(".page-frame iframe").first();
+        return page.locator(".page-frame iframe").first().contentFrame();
     }
 
     private Locator block(String words) {

@@ -150,7 +150,7 @@ public class Screenshots {
         page.locator("[data-block] .name")
                 .filter(new Locator.FilterOptions().setHasText("Summary"))
                 .click();
-        page.frameLocator(".page-frame iframe").first().locator("h1").waitFor();
+        page.locator(".page-frame iframe").first().contentFrame().locator("h1").waitFor();
         visitor.picture(folder, "pages");
         visitor.open("/w/tessel-waters/model");
     }

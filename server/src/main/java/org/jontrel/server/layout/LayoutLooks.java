@@ -6,6 +6,8 @@ import java.util.List;
 import java.util.Optional;
 import org.jontrel.core.model.Layout;
 import org.jontrel.core.model.Model;
+import org.jontrel.core.model.condition.Condition;
+import org.jontrel.core.page.PageModel;
 import org.jontrel.core.record.Values;
 import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.core.value.Leaves;
@@ -13,6 +15,7 @@ import org.jontrel.server.publicsite.DraftPages;
 import org.jontrel.server.site.Sites;
 import org.jontrel.server.web.Refusal;
 import org.jontrel.site.Site;
+import org.jontrel.site.page.PageReader;
 import org.jontrel.site.record.read.Audience;
 import org.jontrel.site.record.read.ListQuery;
 import org.jontrel.site.record.read.StoredRecord;
@@ -60,9 +63,15 @@ class LayoutLooks {
         if (wanted.site() != null) {
             var engine = sites.engine(wanted.site());
             var model = DraftPages.laidOut(engine.installed().model(), draft);
+            var where = where(model, wanted);
             var record = model.definition(wanted.type())
                     .flatMap(definition -> RecordType.of(model, definition))
-                    .flatMap(recordType -> engine.together(() -> record(engine, recordType, wanted, audience)));
+                    .flatMap(recordType -> engine.together(() -> record(
+                            engine,
+                            recordType,
+                            wanted,
+                            audience,
+                            PageReader.ofSite(engine, new PageModel(model), where))));
             if (record.isPresent()) {
                 return real(engine, model, record.get(), wanted, use, audience);
             }
@@ -72,6 +81,14 @@ class LayoutLooks {
         }
         var made = pages.sample(title, draft, wanted.type(), use);
         return look(made, "", null);
+    }
+
+    /** Which records the layout is for that somebody is typing: one of them is shown. */
+    private static Condition where(Model model, LookController.LookOfLayout wanted) {
+        var id = wanted.definition() == null ? null : wanted.definition().get("id");
+        return id instanceof String text
+                ? model.find(Layout.class, text).map(Layout::where).orElse(Condition.ALWAYS)
+                : Condition.ALWAYS;
     }
 
     private LayoutLook home(String title, Model draft, String site, Audience audience) {
@@ -114,7 +131,11 @@ class LayoutLooks {
     }
 
     private static Optional<StoredRecord> record(
-            Site engine, RecordType recordType, LookController.LookOfLayout wanted, Audience audience) {
+            Site engine,
+            RecordType recordType,
+            LookController.LookOfLayout wanted,
+            Audience audience,
+            Condition where) {
         var pick = wanted.pick() == null ? "" : wanted.pick();
         if (pick.isEmpty() && wanted.record() != null) {
             var one = engine.records()
@@ -125,7 +146,7 @@ class LayoutLooks {
             }
         }
         var last = engine.records()
-                .page(recordType.id(), ListQuery.ALL.as(audience).most(pick.isEmpty() ? 1 : LOOKED_AT))
+                .page(recordType.id(), ListQuery.ALL.where(where).as(audience).most(pick.isEmpty() ? 1 : LOOKED_AT))
                 .orElseThrow()
                 .records();
         return switch (pick) {

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.jontrel.core.model.Kind;
+import org.jontrel.core.model.condition.Condition;
 import org.jontrel.core.page.PageData;
 import org.jontrel.core.page.PageFile;
 import org.jontrel.core.page.PageModel;
@@ -63,6 +64,11 @@ public final class PageReader {
         reader.level(needs, links);
         reader.files();
         return reader.data;
+    }
+
+    /** A condition of a definition as lists of the site want it: with the numbers of its terms. */
+    public static Condition ofSite(Site site, PageModel model, Condition condition) {
+        return new SiteTerms(site, model).numbered(condition);
     }
 
     private RecordReader records() {
