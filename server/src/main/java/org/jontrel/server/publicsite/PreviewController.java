@@ -71,7 +71,7 @@ class PreviewController {
                 "",
                 values);
         var frame = Frames.of(sites.get(site).name(), site, engine);
-        var pages = new SitePages(engine, models.of(site, engine), frame.name(), Audience.VISITORS);
+        var pages = new SitePages(engine, models.of(engine), frame.name(), Audience.VISITORS);
         return new Preview(
                 writer.page(frame, PageHead.of(record.title() + " · " + frame.name()), pages.page(recordType, record)));
     }

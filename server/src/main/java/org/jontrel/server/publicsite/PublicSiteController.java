@@ -82,7 +82,7 @@ class PublicSiteController {
     }
 
     private SitePages pages(Site engine, PageFrame frame) {
-        return new SitePages(engine, models.of(frame.path(), engine), frame.name(), Audience.VISITORS);
+        return new SitePages(engine, models.of(engine), frame.name(), Audience.VISITORS);
     }
 
     private String home(PageFrame frame, SitePages pages) {
