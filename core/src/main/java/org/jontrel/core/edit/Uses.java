@@ -1,13 +1,16 @@
 package org.jontrel.core.edit;
 
-import java.util.LinkedHashMap;
+import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.Map;
 import java.util.SequencedSet;
 import java.util.TreeMap;
 import org.jontrel.core.format.Shapes;
+import org.jontrel.core.format.Things;
 import org.jontrel.core.model.Definition;
+import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
+import org.jontrel.core.model.block.ValuePath;
 import org.jontrel.core.shape.Mapper;
 
 /** Which definitions refer to which. */
@@ -17,23 +20,36 @@ public final class Uses {
     /** For each definition that others refer to: their ids, in the order of the model. */
     public static Map<String, SequencedSet<String>> of(Model model) {
         var uses = new TreeMap<String, SequencedSet<String>>();
-        var known = new LinkedHashMap<String, Definition>();
-        model.definitions().forEach(definition -> known.put(definition.id(), definition));
+        var owners = owners(model);
         for (var definition : model.definitions()) {
             look(definition, target -> {
-                if (known.containsKey(target) && !target.equals(definition.id())) {
-                    uses.computeIfAbsent(target, _ -> new LinkedHashSet<>()).add(definition.id());
+                var used = owners.getOrDefault(target, definition.id());
+                if (!used.equals(definition.id())) {
+                    uses.computeIfAbsent(used, _ -> new LinkedHashSet<>()).add(definition.id());
                 }
             });
         }
         return uses;
     }
 
+    /** The definition that each id means: its own, or that of the relation whose inverse it names. */
+    private static Map<String, String> owners(Model model) {
+        var owners = new HashMap<String, String>();
+        model.definitions().forEach(definition -> owners.put(definition.id(), definition.id()));
+        model.types()
+                .forEach(type -> Things.fields(type).forEach(field -> {
+                    if (field.kind() instanceof Kind.Relation relation && relation.inverse() != null) {
+                        owners.putIfAbsent(relation.inverse().id(), type.id());
+                    }
+                }));
+        return owners;
+    }
+
     private static <D extends Definition> void look(D definition, java.util.function.Consumer<String> found) {
         Shapes.of(definition).map(definition, new Mapper() {
             @Override
             public String reference(Mapper.ReferenceTarget target, String word) {
-                found.accept(word);
+                ValuePath.of(word).steps().forEach(found);
                 return word;
             }
         });

@@ -195,24 +195,6 @@ public class EditTest {
     }
 
     @Test
-    public void usesAndNeedsFollowReferences() {
-        var uses = Uses.of(MODEL);
-        var conditions = MODEL.definitions().stream()
-                .filter(each -> each.key().equals("conditions"))
-                .findFirst()
-                .orElseThrow();
-        var accession = MODEL.typeByKey("accession").orElseThrow();
-        assertEquals(List.copyOf(uses.get(conditions.id())), List.of(accession.id()));
-        var trip = MODEL.typeByKey("trip").orElseThrow();
-        var part = Dependencies.of(MODEL, List.of(trip.id()));
-        assertEquals(
-                part.definitions().stream().map(Definition::key).collect(Collectors.toSet()),
-                Set.of("trip", "person", "origin"));
-        sound(part);
-        assertEquals(Dependencies.of(MODEL, List.of()), Model.EMPTY);
-    }
-
-    @Test
     public void formsHaveSharedGroupsAndListsInTheirPlaces() {
         var groups = new ResolvedDefinition(MODEL)
                 .groups(MODEL.typeByKey("accession").orElseThrow());

@@ -6,6 +6,8 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.time.Duration;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
 import org.jontrel.server.site.Sites;
 import org.jontrel.server.web.Secrets;
 import org.jontrel.site.Site;
@@ -42,9 +44,10 @@ class PageTags extends OncePerRequestFilter {
         this.sites = sites;
     }
 
-    /** Tells that something was saved, and not how much. */
+    /** Tells that something was saved, and not how much; and pages of another day are others, since days can be near. */
     static String of(String path, Site engine) {
-        return WEAK + "\"" + Secrets.hash(STARTED + path + engine.state()).substring(0, LENGTH) + "\"";
+        var state = STARTED + path + engine.state() + LocalDate.now(ZoneOffset.UTC);
+        return WEAK + "\"" + Secrets.hash(state).substring(0, LENGTH) + "\"";
     }
 
     @Override
