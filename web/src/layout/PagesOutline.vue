@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui';
 import { computed, ref } from 'vue';
+import { useRouter } from 'vue-router';
 import { useDraft } from '@/model/draft';
 import { useSession } from '@/session/session';
 import Problems from '@/shared/Problems.vue';
@@ -8,11 +9,11 @@ import { sentenceOf } from '@/shared/api/client';
 import TextInput from '@/shared/controls/TextInput.vue';
 import type { Layout } from '@/shared/definitions';
 import { uses, type Use } from './blocks';
-import type { Place } from './place';
+import { addressOf, type Place } from './place';
 
 /** What has pages, and for each use whether it is derived or laid out. */
 const props = defineProps<{ selected: Place }>();
-const emit = defineEmits<{ choose: [Place] }>();
+const router = useRouter();
 const draft = useDraft();
 const session = useSession();
 const layouts = computed(() => draft.ofSort('layout'));
@@ -27,6 +28,8 @@ const parts = computed(() => draft.ofSort('part'));
 const name = ref('');
 const problem = ref('');
 const homes = computed(() => layouts.value.filter((layout) => !layout.type));
+
+const isHome = computed(() => props.selected.type === '' && draft.find(props.selected.definition)?.sort !== 'part');
 
 function of(type: string, use: Use): Layout[] {
   return layouts.value.filter((layout) => layout.type === type && (layout.use ?? 'page') === use);
@@ -49,7 +52,7 @@ async function addPart(): Promise<void> {
   try {
     const made = await draft.add('part', name.value, props.selected.type || undefined);
     name.value = '';
-    emit('choose', { type: props.selected.type, use: 'page', definition: made });
+    await router.push(addressOf(draft.workspace, { type: props.selected.type, use: 'page', definition: made }));
   } catch (thrown) {
     problem.value = sentenceOf(thrown);
   }
@@ -66,12 +69,12 @@ function nameOf(place: Place): string {
   <nav class="outline" :aria-label="$t('layout.outline')">
     <ul>
       <li>
-        <a
-          href="#"
-          :class="{ active: selected.type === '' && selected.use === 'page' }"
-          :aria-current="selected.type === '' && selected.use === 'page' ? 'page' : undefined"
-          @click.prevent="emit('choose', { type: '', use: 'page', definition: homes[0]?.id ?? '' })"
-          >{{ $t('layout.home') }} <span v-if="!homes.length" class="muted">{{ $t('layout.derived') }}</span></a
+        <RouterLink
+          :to="addressOf(draft.workspace, { type: '', use: 'page', definition: homes[0]?.id ?? '' })"
+          :class="{ active: isHome }"
+          :aria-current="isHome ? 'page' : undefined"
+          >{{ $t('layout.home') }}
+          <span v-if="!homes.length" class="muted">{{ $t('layout.derived') }}</span></RouterLink
         >
       </li>
     </ul>
@@ -82,13 +85,12 @@ function nameOf(place: Place): string {
         <ul>
           <template v-for="use in uses" :key="use">
             <li v-for="place in places(holder.id, use)" :key="place.definition">
-              <a
-                href="#"
+              <RouterLink
+                :to="addressOf(draft.workspace, place)"
                 :class="{ active: same(selected, place) }"
                 :aria-current="same(selected, place) ? 'page' : undefined"
-                @click.prevent="emit('choose', place)"
                 >{{ $t(`layout.uses.${use}`) }}
-                <span class="muted">{{ nameOf(place) || $t('layout.derived') }}</span></a
+                <span class="muted">{{ nameOf(place) || $t('layout.derived') }}</span></RouterLink
               >
             </li>
           </template>
@@ -99,12 +101,11 @@ function nameOf(place: Place): string {
       <h2 class="title">{{ $t('layout.parts') }}</h2>
       <ul>
         <li v-for="part in parts" :key="part.id">
-          <a
-            href="#"
+          <RouterLink
+            :to="addressOf(draft.workspace, { type: part.type ?? '', use: 'page', definition: part.id ?? '' })"
             :class="{ active: selected.definition === part.id }"
             :aria-current="selected.definition === part.id ? 'page' : undefined"
-            @click.prevent="emit('choose', { type: part.type ?? '', use: 'page', definition: part.id ?? '' })"
-            >{{ part.title }}</a
+            >{{ part.title }}</RouterLink
           >
         </li>
       </ul>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useMediaQuery } from '@vueuse/core';
-import { computed, ref } from 'vue';
+import { computed, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useDraft } from '@/model/draft';
 import Segments from '@/shared/controls/Segments.vue';
@@ -9,7 +9,7 @@ import LayoutSheet from './LayoutSheet.vue';
 import LayoutView from './LayoutView.vue';
 import PagesOutline from './PagesOutline.vue';
 import { uses } from './blocks';
-import type { Place } from './place';
+import { addressOf, type Place } from './place';
 
 /** What visitors read, laid out beside the real page. */
 const route = useRoute();
@@ -35,13 +35,12 @@ const open = computed(() => {
 });
 
 function choose(next: Place): void {
-  pane.value = 'sheet';
-  void router.push({
-    name: 'pages',
-    params: route.params,
-    query: { of: next.type, use: next.use, ...(next.definition ? { layout: next.definition } : {}) },
-  });
+  void router.push(addressOf(draft.workspace, next));
 }
+watch(
+  () => route.fullPath,
+  () => (pane.value = 'sheet'),
+);
 </script>
 
 <template>
@@ -54,7 +53,7 @@ function choose(next: Place): void {
       :options="panes.map((each) => ({ value: each, label: $t(`layout.pane.${each}`) }))"
     />
     <template v-if="isNarrow">
-      <PagesOutline v-if="pane === 'outline'" :selected="place" @choose="choose" />
+      <PagesOutline v-if="pane === 'outline'" :selected="place" />
       <LayoutSheet
         v-else-if="pane === 'sheet'"
         :place="place"
@@ -65,7 +64,7 @@ function choose(next: Place): void {
       <LayoutView v-else :type="place.type" :use="place.use" :of="open" />
     </template>
     <SplitPanes v-else name="pages" side="first" :label="$t('layout.outlineWidth')" :start="224" :min="180" :max="400">
-      <template #first><PagesOutline class="scrolls" :selected="place" @choose="choose" /></template>
+      <template #first><PagesOutline class="scrolls" :selected="place" /></template>
       <template #second>
         <SplitPanes name="page" side="second" :label="$t('layout.viewWidth')" :start="560" :min="320" :max="1000">
           <template #first>

@@ -10,7 +10,7 @@ import {
   type Block,
   type Way,
 } from './blocks';
-import { typeWithin, wayTo } from './scopes';
+import { typeWithin } from './scopes';
 
 const text = (id: string): Block => ({ id, block: 'text', text: id });
 const columns = (id: string, ...blocks: Block[]): Block => ({ id, block: 'columns', blocks });
@@ -52,11 +52,6 @@ describe('a tree of blocks', () => {
     expect(blockTree.replace([before], changed(before, { label: undefined }))).toEqual([
       { id: 'x', block: 'field', field: 'f' },
     ]);
-  });
-
-  it('knows what a block is within', () => {
-    expect(wayTo([columns('c', columns('i', text('a')))], 'a')?.map((each) => each.id)).toEqual(['c', 'i']);
-    expect(wayTo(all, 'nowhere')).toBeUndefined();
   });
 });
 

@@ -1,3 +1,4 @@
+import type { RouteLocationRaw } from 'vue-router';
 import type { Use } from './blocks';
 
 /** What is open in the Pages area. */
@@ -7,4 +8,13 @@ export interface Place {
   use: Use;
   /** Id of the layout or part; empty where the layout is derived. */
   definition: string;
+}
+
+/** Where a place is found. */
+export function addressOf(workspace: string, { type, use, definition }: Place): RouteLocationRaw {
+  return {
+    name: 'pages',
+    params: { workspace },
+    query: { of: type, use, ...(definition ? { layout: definition } : {}) },
+  };
 }

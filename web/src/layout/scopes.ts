@@ -1,5 +1,5 @@
 import type { ContentType } from '@/shared/kinds';
-import { within, type Block, type Way } from './blocks';
+import type { Block, Way } from './blocks';
 
 /** The type of what a block lists, by its id; empty where that is the record itself or a row of it. */
 export function typeWithin(block: Block, ways: Way[], types: ContentType[], below: string[]): string {
@@ -11,18 +11,4 @@ export function typeWithin(block: Block, ways: Way[], types: ContentType[], belo
     default:
       return '';
   }
-}
-
-/** The blocks that one is within, outermost first; undefined where it is not there. */
-export function wayTo(blocks: Block[], id: string): Block[] | undefined {
-  for (const block of blocks) {
-    if (block.id === id) {
-      return [];
-    }
-    const inner = wayTo(within(block), id);
-    if (inner) {
-      return [block, ...inner];
-    }
-  }
-  return undefined;
 }

@@ -10,6 +10,7 @@ import NamesPanel from './NamesPanel.vue';
 import OptionEditor from './OptionEditor.vue';
 import QuickLine from './QuickLine.vue';
 import SectionsEditor from './SectionsEditor.vue';
+import { addressOf } from '@/layout/place';
 import { useDraft } from './draft';
 
 /** Shared groups, choice lists, site values, layouts and listings. */
@@ -68,15 +69,13 @@ function setFields(fields: Field[]): void {
   <ListingSheet v-else-if="of.sort === 'listing'" :listing="of.definition" @change="set" />
   <p v-else class="hint">
     <RouterLink
-      :to="{
-        name: 'pages',
-        params: { workspace: draft.workspace },
-        query: {
-          of: of.definition.type ?? '',
+      :to="
+        addressOf(draft.workspace, {
+          type: of.definition.type ?? '',
           use: of.sort === 'layout' ? (of.definition.use ?? 'page') : 'page',
-          layout: of.definition.id,
-        },
-      }"
+          definition: of.definition.id ?? '',
+        })
+      "
       >{{ $t('model.layoutHint') }}</RouterLink
     >
   </p>

@@ -118,6 +118,21 @@ public class LayoutApiTest {
     }
 
     @Test
+    public void whatTheSiteDoesNotHaveIsEmptyAndBreaksNothing() {
+        var typed = new HashMap<>(layout(
+                text("Before"),
+                Map.of("id", "bnew00001", "block", "field", "field", "fnothing"),
+                Map.of("id", "bnew00002", "block", "related", "field", "inothing")));
+        typed.put("where", Map.of("field", "fnothing", "is", "x"));
+        var look = look(Map.of("definition", typed, "sort", "layout"));
+        assertEquals(look.get("why").asString(), "No layout is for this record, so it is derived from the fields.");
+        typed.remove("where");
+        var page = look(Map.of("definition", typed, "sort", "layout"));
+        assertEquals(
+                Jsoup.parse(page.get("page").asString()).select("article p").text(), "Before");
+    }
+
+    @Test
     public void cardsLinesHomeAndMadeUpRecordsAreShown() {
         for (var use : List.of("card", "row")) {
             assertTrue(look(Map.of("use", use)).get("page").asString().contains("Bare"));

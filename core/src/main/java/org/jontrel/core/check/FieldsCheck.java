@@ -316,8 +316,7 @@ final class FieldsCheck {
             return;
         }
         var field = everywhere.get(fieldId);
-        boolean alone = all.contains(field) && !field.kind().amount().many();
-        if (!alone || !Conditions.isComparable(field.kind())) {
+        if (!all.contains(field) || !Conditions.isSortable(field.kind())) {
             report.add(property, Code.NOT_SORTABLE, owner, field.label());
         }
     }

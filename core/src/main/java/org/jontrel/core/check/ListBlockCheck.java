@@ -80,9 +80,8 @@ record ListBlockCheck(ModelIndex known, WayCheck ways, DefinitionFindings at, St
             form.columns().forEach(column -> ways.last("columns", column, inside));
             form.order()
                     .forEach(order -> ways.last("order", order.field(), inside).ifPresent(step -> {
-                        boolean ordered = step instanceof ValueStep.OfField(Field field)
-                                && !step.many()
-                                && Conditions.isComparable(field.kind());
+                        boolean ordered =
+                                step instanceof ValueStep.OfField(Field field) && Conditions.isSortable(field.kind());
                         if (!ordered) {
                             at.add("order", Code.NOT_SORTABLE, name, step.label());
                         }

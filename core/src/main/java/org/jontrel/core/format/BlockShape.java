@@ -2,27 +2,22 @@ package org.jontrel.core.format;
 
 import java.util.LinkedHashMap;
 import java.util.Map;
-import java.util.Optional;
 import java.util.SequencedMap;
-import org.jontrel.core.finding.Code;
-import org.jontrel.core.finding.Nearest;
 import org.jontrel.core.model.block.Block;
 import org.jontrel.core.model.block.BlockKind;
 import org.jontrel.core.model.condition.Condition;
-import org.jontrel.core.shape.Mapper;
-import org.jontrel.core.shape.Node;
+import org.jontrel.core.shape.ByWord;
 import org.jontrel.core.shape.ObjectShape;
-import org.jontrel.core.shape.ReadContext;
 import org.jontrel.core.shape.Scalars;
-import org.jontrel.core.shape.Schemas;
 import org.jontrel.core.shape.Sense;
 import org.jontrel.core.shape.ThingShape;
-import org.jontrel.core.shape.WriteContext;
 
 /** A block in a file: what all blocks have, then what its kind says beside it. */
-public final class BlockShape implements ThingShape<Block> {
-    public static final BlockShape INSTANCE = new BlockShape();
+public final class BlockShape {
     private static final String KIND = "block";
+
+    public static final ThingShape<Block> INSTANCE =
+            new ByWord<>(KIND, KIND, BlockShape::byKind, block -> block.kind().code(), (block, _) -> block);
 
     /** One shape for each kind, in the order people are offered them; made when first needed, since blocks hold blocks. */
     private static volatile SequencedMap<String, ObjectShape<Block>> byKind;
@@ -96,74 +91,5 @@ public final class BlockShape implements ThingShape<Block> {
                         v.get("after"),
                         v.get("empty"),
                         v.get("show_when")));
-    }
-
-    @Override
-    public String id(Block block) {
-        return block.id();
-    }
-
-    @Override
-    public String label(Block block) {
-        return of(block).label(block);
-    }
-
-    @Override
-    public boolean scoped(Block block) {
-        return false;
-    }
-
-    @Override
-    public ObjectShape<Block> of(Block block) {
-        return byKind().get(block.kind().code());
-    }
-
-    @Override
-    public Optional<Block> read(Node node, String name, ReadContext reading) {
-        if (!(node instanceof Node.Mapping mapping)) {
-            reading.add(Code.VALUE_WRONG_SHAPE, node, name, "a set of properties", node.described());
-            return Optional.empty();
-        }
-        var entries = ObjectShape.entries(mapping, reading);
-        var entry = entries.get(KIND);
-        if (entry == null) {
-            reading.add(Code.PROPERTY_MISSING, mapping, KIND, "block");
-            return Optional.empty();
-        }
-        var word = entry.value() instanceof Node.Scalar scalar ? scalar.text() : "";
-        var shape = byKind().get(word);
-        if (shape == null) {
-            var valid = byKind().keySet();
-            reading.add(
-                    Code.WORD_UNKNOWN, entry.value(), KIND, word, Nearest.hint(word, valid), String.join(", ", valid));
-            return Optional.empty();
-        }
-        return shape.read(mapping, entries, reading);
-    }
-
-    @Override
-    public Object write(Block block, WriteContext to) {
-        return of(block).write(block, to);
-    }
-
-    @Override
-    public Block map(Block block, Mapper mapper) {
-        return of(block).map(block, mapper);
-    }
-
-    @Override
-    public Map<String, Object> schema(Schemas schemas) {
-        return schemas.reference(KIND, () -> {
-            var kinds = new LinkedHashMap<String, Map<String, Object>>();
-            byKind().forEach((code, shape) -> {
-                var schema = new LinkedHashMap<>(shape.schemaOfProperties(schemas));
-                @SuppressWarnings("unchecked")
-                var properties = new LinkedHashMap<>((Map<String, Object>) schema.get("properties"));
-                properties.put(KIND, Map.of("const", code));
-                schema.put("properties", properties);
-                kinds.put(code, schema);
-            });
-            return schemas.byWord(KIND, kinds);
-        });
     }
 }

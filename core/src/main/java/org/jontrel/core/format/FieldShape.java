@@ -2,27 +2,22 @@ package org.jontrel.core.format;
 
 import java.util.LinkedHashMap;
 import java.util.Map;
-import java.util.Optional;
 import java.util.SequencedMap;
-import org.jontrel.core.finding.Code;
-import org.jontrel.core.finding.Nearest;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Width;
 import org.jontrel.core.model.condition.Condition;
+import org.jontrel.core.shape.ByWord;
 import org.jontrel.core.shape.Mapper;
-import org.jontrel.core.shape.Node;
 import org.jontrel.core.shape.ObjectShape;
-import org.jontrel.core.shape.ReadContext;
 import org.jontrel.core.shape.Scalars;
-import org.jontrel.core.shape.Schemas;
 import org.jontrel.core.shape.Sense;
 import org.jontrel.core.shape.ThingShape;
-import org.jontrel.core.shape.WriteContext;
 
 /** A field in a file: what all fields have, then the settings of its kind beside it. */
-public final class FieldShape implements ThingShape<Field> {
-    public static final FieldShape INSTANCE = new FieldShape();
+public final class FieldShape {
+    public static final ThingShape<Field> INSTANCE = new ByWord<>(
+            "field", "kind", FieldShape::byKind, field -> field.kind().code(), FieldShape::withFallback);
 
     /** One shape for each kind, in the order people are offered them. */
     private static volatile SequencedMap<String, ObjectShape<Field>> byKind;
@@ -121,82 +116,11 @@ public final class FieldShape implements ThingShape<Field> {
                         v.get("default")));
     }
 
-    @Override
-    public String id(Field field) {
-        return field.id();
-    }
-
-    @Override
-    public String label(Field field) {
-        return field.label();
-    }
-
-    @Override
-    public boolean scoped(Field field) {
-        return false;
-    }
-
-    @Override
-    public ObjectShape<Field> of(Field field) {
-        return byKind().get(field.kind().code());
-    }
-
-    @Override
-    public Optional<Field> read(Node node, String name, ReadContext reading) {
-        if (!(node instanceof Node.Mapping mapping)) {
-            reading.add(Code.VALUE_WRONG_SHAPE, node, name, "a set of properties", node.described());
-            return Optional.empty();
+    private static Field withFallback(Field field, Mapper mapper) {
+        if (field.fallback().isEmpty()) {
+            return field;
         }
-        var entries = ObjectShape.entries(mapping, reading);
-        var entry = entries.get("kind");
-        if (entry == null) {
-            reading.add(Code.PROPERTY_MISSING, mapping, "kind", "field");
-            return Optional.empty();
-        }
-        var word = entry.value() instanceof Node.Scalar scalar ? scalar.text() : "";
-        var shape = byKind().get(word);
-        if (shape == null) {
-            var valid = byKind().keySet();
-            reading.add(
-                    Code.WORD_UNKNOWN,
-                    entry.value(),
-                    "kind",
-                    word,
-                    Nearest.hint(word, valid),
-                    String.join(", ", valid));
-            return Optional.empty();
-        }
-        return shape.read(mapping, entries, reading);
-    }
-
-    @Override
-    public Object write(Field field, WriteContext to) {
-        return of(field).write(field, to);
-    }
-
-    @Override
-    public Field map(Field field, Mapper mapper) {
-        var mapped = of(field).map(field, mapper);
-        if (mapped.fallback().isEmpty()) {
-            return mapped;
-        }
-        var fallback = mapper.fallback(mapped);
-        return fallback.equals(mapped.fallback()) ? mapped : mapped.withFallback(fallback);
-    }
-
-    @Override
-    public Map<String, Object> schema(Schemas schemas) {
-        return schemas.reference("field", () -> {
-            var kinds = new LinkedHashMap<String, Map<String, Object>>();
-            byKind().forEach((code, shape) -> {
-                var schema = new LinkedHashMap<>(shape.schemaOfProperties(schemas));
-                @SuppressWarnings("unchecked")
-                var properties = new LinkedHashMap<>((Map<String, Object>) schema.get("properties"));
-                properties.put("kind", Map.of("const", code));
-                schema.put("properties", properties);
-                kinds.put(code, schema);
-            });
-            return schemas.byWord("kind", kinds);
-        });
+        var fallback = mapper.fallback(field);
+        return fallback.equals(field.fallback()) ? field : field.withFallback(fallback);
     }
 }

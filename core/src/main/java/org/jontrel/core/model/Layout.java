@@ -42,8 +42,4 @@ public record Layout(
             return name().toLowerCase(Locale.ROOT);
         }
     }
-
-    public Layout withBlocks(List<Block> newBlocks) {
-        return new Layout(id, key, title, description, type, use, where, newBlocks);
-    }
 }

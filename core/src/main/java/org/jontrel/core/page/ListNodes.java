@@ -24,8 +24,13 @@ import org.jontrel.core.value.Row;
 /** Blocks that show several things: rows, records, what a listing finds. */
 final class ListNodes {
     private static final String TITLE = "part_title";
+    /** Items of all lists of a page, at most. */
+    static final int MOST_ITEMS = 2_000;
+
     private final PageMaker maker;
     private final PageModel model;
+    /** Items that the page has so far. */
+    private int made;
 
     ListNodes(PageMaker maker, PageModel model) {
         this.maker = maker;
@@ -42,6 +47,13 @@ final class ListNodes {
         };
     }
 
+    /** As many as there is room for: lists within lists that lead back and forth would fill any page. */
+    private <T> List<T> roomFor(List<T> items) {
+        var some = items.subList(0, Math.min(items.size(), MOST_ITEMS - made));
+        made += some.size();
+        return some;
+    }
+
     List<PageNode> of(Block block, PagePlace place, PageMaker.Spot spot) {
         if (spot.lists() >= NeedsCollector.MOST_LEVELS) {
             return List.of();
@@ -49,7 +61,7 @@ final class ListNodes {
         return switch (block.kind()) {
             case BlockKind.Rows rows -> rows(rows, place, spot);
             case BlockKind.Related related ->
-                records(related(block.id(), related, place), related.form(), related.blocks(), place, spot);
+                records(related(block.id(), related, place), related.form(), related.blocks(), spot);
             case BlockKind.Children children ->
                 place.record() == null
                         ? List.of()
@@ -59,7 +71,6 @@ final class ListNodes {
                                         .toList(),
                                 children.form(),
                                 children.blocks(),
-                                place,
                                 spot);
             case BlockKind.ListingUse(String id) ->
                 model.listing(id).map(listing -> listing(listing, place, spot)).orElse(List.of());
@@ -75,13 +86,17 @@ final class ListNodes {
             return List.of();
         }
         var field = found.field();
-        var rows = found.values().stream()
+        var values = roomFor(found.values());
+        if (values.isEmpty()) {
+            return List.of();
+        }
+        var rows = values.stream()
                 .map(row -> found.place().within(inner(row), field.inner()))
                 .toList();
         return switch (block.as()) {
             case TABLE ->
                 block.columns().isEmpty()
-                        ? maker.fields.table(field, found.values(), List.of())
+                        ? maker.fields.table(field, values, List.of())
                         : table(rows, block.columns(), rows.getFirst());
             case BLOCKS, CARDS ->
                 items(
@@ -100,7 +115,7 @@ final class ListNodes {
     }
 
     private List<PageNode> row(BlockKind.Rows block, PagePlace row, Field field, PageMaker.Spot spot) {
-        return maker.all(block.blocks().isEmpty() ? facts(block, field) : block.blocks(), row, spot.inList(false));
+        return maker.record(block.blocks().isEmpty() ? facts(block, field) : block.blocks(), row, spot.inList(false));
     }
 
     private static List<Block> facts(BlockKind.Rows block, Field field) {
@@ -179,8 +194,8 @@ final class ListNodes {
         return all;
     }
 
-    private List<PageNode> records(
-            List<PageRecord> records, RecordsForm form, List<Block> blocks, PagePlace place, PageMaker.Spot spot) {
+    private List<PageNode> records(List<PageRecord> all, RecordsForm form, List<Block> blocks, PageMaker.Spot spot) {
+        var records = roomFor(all);
         if (records.isEmpty()) {
             return List.of();
         }
@@ -195,7 +210,7 @@ final class ListNodes {
                 items(
                         PageNode.ItemsForm.BLOCKS,
                         records.stream()
-                                .map(record -> maker.all(blocks, maker.reached.place(record), spot.inList(true))));
+                                .map(record -> maker.record(blocks, maker.reached.place(record), spot.inList(true))));
         };
     }
 
@@ -260,7 +275,7 @@ final class ListNodes {
         var of = listing.about().isEmpty() || place.record() == null
                 ? PageData.NOWHERE
                 : place.record().link();
-        var records = maker.reached.list(of, listing.id()).toList();
+        var records = roomFor(maker.reached.list(of, listing.id()).toList());
         if (records.isEmpty()) {
             return List.of();
         }
@@ -273,7 +288,7 @@ final class ListNodes {
                 yield items(
                         PageNode.ItemsForm.BLOCKS,
                         records.stream()
-                                .map(record -> maker.all(blocks, maker.reached.place(record), spot.inList(true))));
+                                .map(record -> maker.record(blocks, maker.reached.place(record), spot.inList(true))));
             }
         };
     }

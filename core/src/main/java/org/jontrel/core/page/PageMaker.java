@@ -2,9 +2,7 @@ package org.jontrel.core.page;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
-import java.util.Set;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Layout;
@@ -56,7 +54,7 @@ public final class PageMaker {
 
     /** What stands on the home page, by the layout that somebody has made for it. */
     public List<PageNode> home(Layout layout) {
-        return titled(all(layout.blocks(), PagePlace.SITE, Spot.top()), siteName);
+        return titled(record(layout.blocks(), PagePlace.SITE, Spot.top()), siteName);
     }
 
     /** A page whose layout has no heading of the first level has one for those who read it by ear. */
@@ -72,8 +70,7 @@ public final class PageMaker {
 
     /** Records as cards or lines of a list. @param level of their headings */
     public List<PageNode> items(PageNode.ItemsForm form, List<PageRecord> records, int level) {
-        return lists.items(
-                form, records.stream().map(seen::seen).toList(), new Spot(level - 1, 0, false, new HashSet<>()));
+        return lists.items(form, records.stream().map(seen::seen).toList(), new Spot(level - 1, 0, false, List.of()));
     }
 
     /** Which layout a record gets, and why. */
@@ -88,32 +85,40 @@ public final class PageMaker {
      * @param level of the heading that it stands under, or is; 1 for the page itself
      * @param lists how many lists it is within
      * @param card whether titles lead to the pages of records
-     * @param shown what blocks of this record have shown already, by ids of fields
+     * @param layout all blocks of the record, of which one may show what the others leave
      */
-    record Spot(int level, int lists, boolean card, Set<String> shown) {
+    record Spot(int level, int lists, boolean card, List<Block> layout) {
         static Spot top() {
-            return new Spot(1, 0, false, new HashSet<>());
+            return new Spot(1, 0, false, List.of());
         }
 
         /** Under a heading. */
         Spot deeper() {
-            return new Spot(Math.min(LOWEST, level + 1), lists, card, shown);
+            return new Spot(Math.min(LOWEST, level + 1), lists, card, layout);
         }
 
         Spot inList(boolean ofRecords) {
-            return new Spot(Math.min(LOWEST, level + 1), lists + 1, ofRecords, new HashSet<>());
+            return new Spot(Math.min(LOWEST, level + 1), lists + 1, ofRecords, List.of());
+        }
+
+        Spot of(List<Block> blocks) {
+            return new Spot(level, lists, card, blocks);
         }
     }
 
     List<PageNode> of(PageRecord record, Layout.LayoutUse use, Spot spot) {
         var shown = seen.seen(record);
         var layout = choice(shown, use).layout();
-        return all(layout.blocks(), reached.place(shown), spot);
+        return record(layout.blocks(), reached.place(shown), spot);
+    }
+
+    /** All that stands for a record, or a row. */
+    List<PageNode> record(List<Block> blocks, PagePlace place, Spot spot) {
+        return all(blocks, place, spot.of(blocks));
     }
 
     /** Blocks under one another, facts that follow each other in one list. */
-    List<PageNode> all(List<Block> blocks, PagePlace place, Spot spot) {
-        named(blocks, spot.shown());
+    private List<PageNode> all(List<Block> blocks, PagePlace place, Spot spot) {
         var nodes = new ArrayList<PageNode>();
         for (var block : blocks) {
             if (shows(block, place)) {
@@ -139,11 +144,6 @@ public final class PageMaker {
 
     private boolean shows(Block block, PagePlace place) {
         return block.showWhen().equals(Condition.ALWAYS) || Conditions.holds(block.showWhen(), seen.conditions(place));
-    }
-
-    /** Notes what blocks name, for the one that shows everything else. */
-    private void named(List<Block> blocks, Set<String> named) {
-        named.addAll(new NamedFields(model).of(blocks));
     }
 
     private List<PageNode> block(Block block, PagePlace place, Spot spot) {
@@ -297,8 +297,10 @@ public final class PageMaker {
 
     /** The label of what a way leads to. */
     String label(String path, PagePlace place) {
-        var last = path.substring(path.lastIndexOf('.') + 1);
-        return new StepLabels(model).of(last, reached.follow(path, place));
+        return place.find(path)
+                .map(held -> held.field().label())
+                .orElseGet(() -> new StepLabels(model)
+                        .of(path.substring(path.lastIndexOf('.') + 1), reached.follow(path, place)));
     }
 
     private static List<PageNode> labelled(Block block, String usual, List<PageNode> nodes) {
@@ -332,7 +334,6 @@ public final class PageMaker {
     // Arrangement
 
     private List<PageNode> columns(Block block, BlockKind.Columns columns, PagePlace place, Spot spot) {
-        named(columns.blocks(), spot.shown());
         var filled = columns.blocks().stream()
                 .filter(each -> shows(each, place))
                 .map(each -> block(each, place, under(block, spot)))
@@ -349,7 +350,7 @@ public final class PageMaker {
                 .filter(_ -> spot.lists() < NeedsCollector.MOST_LEVELS)
                 .map(part -> {
                     var at = under(block, spot);
-                    var nested = new Spot(at.level(), at.lists() + 1, at.card(), at.shown());
+                    var nested = new Spot(at.level(), at.lists() + 1, at.card(), at.layout());
                     var from = part.type().isEmpty() ? PagePlace.SITE : place;
                     return headed(block, "", "", all(part.blocks(), from, nested), spot);
                 })
@@ -361,13 +362,14 @@ public final class PageMaker {
             return List.of();
         }
         var nodes = new ArrayList<PageNode>();
+        var shown = new NamedFields(model).of(spot.layout());
         place.recordType()
                 .fields()
-                .filter(field -> !spot.shown().contains(field.id()) && isShown(field))
+                .filter(field -> !shown.contains(field.id()) && isShown(field))
                 .map(field -> new Block(REST + field.id(), new BlockKind.FieldValue(field.id(), Presentation.USUAL)))
                 .forEach(each -> add(nodes, block(each, place, spot)));
         model.shownInverses(place.recordType().id()).stream()
-                .filter(inverse -> !spot.shown().contains(inverse))
+                .filter(inverse -> !shown.contains(inverse))
                 .map(inverse -> new Block(REST + inverse, new BlockKind.Related(inverse, RecordsForm.PLAIN, List.of())))
                 .forEach(each -> add(nodes, block(each, place, spot)));
         return nodes;

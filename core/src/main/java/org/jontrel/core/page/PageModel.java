@@ -125,6 +125,14 @@ public final class PageModel {
         return Optional.ofNullable(leading.get(inverse));
     }
 
+    /** The label of a field, of whatever type; for ways that lead over no record. */
+    Optional<String> label(String fieldId) {
+        return recordTypes.values().stream()
+                .flatMap(recordType -> recordType.field(fieldId).stream())
+                .map(Field::label)
+                .findFirst();
+    }
+
     /** Ids of the inverses that pages of a type show: of relations of types that have pages. */
     List<String> shownInverses(String type) {
         return names.byId(type).stream()

@@ -14,6 +14,7 @@ record StepLabels(PageModel model) {
         return model.leading(step)
                 .map(leading -> leading.label())
                 .or(() -> model.recordType(step).map(RecordType::plural))
+                .or(() -> model.label(step))
                 .orElse("");
     }
 

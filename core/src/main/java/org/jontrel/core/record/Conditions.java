@@ -185,4 +185,11 @@ public final class Conditions {
     public static boolean isComparable(Kind kind) {
         return Comparability.of(kind) != Comparability.NOT;
     }
+
+    /** Whether lists can be sorted by values of a kind. */
+    public static boolean isSortable(Kind kind) {
+        return isComparable(kind)
+                && !(kind instanceof Kind.LongText)
+                && !kind.amount().many();
+    }
 }

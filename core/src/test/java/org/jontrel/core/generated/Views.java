@@ -254,8 +254,7 @@ final class Views {
     private RecordsForm form(ValueScope inside, boolean byBlocks) {
         var as = draw.of(List.of(Arrangement.NAMES, Arrangement.LINES, Arrangement.CARDS, Arrangement.TABLE));
         var order = inside.fields().stream()
-                .filter(field -> Conditions.isComparable(field.kind())
-                        && !field.kind().amount().many())
+                .filter(field -> Conditions.isSortable(field.kind()))
                 .sorted(Comparator.comparing(Field::id))
                 .limit(1)
                 .map(field -> new RecordsForm.Order(field.id(), draw.chance()))

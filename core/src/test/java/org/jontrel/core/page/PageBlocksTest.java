@@ -200,6 +200,70 @@ public class PageBlocksTest {
                 List.of("# Lock 1", "Rise: 2.5\u00a0m", "(Main Line)#112233", "§2 More", "Title: Lock 1"));
     }
 
+    /** Made-up records, with changes. */
+    private record AlteredData(SampleData samples, String withoutType, int perList, String listed) implements PageData {
+        @Override
+        public String siteName() {
+            return samples.siteName();
+        }
+
+        @Override
+        public java.util.Optional<PageRecord> record(Link link) {
+            return samples.record(link).filter(_ -> !link.type().equals(withoutType));
+        }
+
+        @Override
+        public List<Link> list(Link of, String list) {
+            return java.util.stream.IntStream.rangeClosed(1, perList)
+                    .mapToObj(number -> new Link(listed, number))
+                    .toList();
+        }
+
+        @Override
+        public java.util.Optional<PageFile> file(long id) {
+            return samples.file(id);
+        }
+    }
+
+    private static String page(Model model, boolean withoutPeople, int perList) {
+        var pages = new PageModel(model);
+        var type = model.typeByKey("lock").orElseThrow().id();
+        var people = model.typeByKey("person").orElseThrow().id();
+        var samples = new SampleData(pages, "Bench", pages.needs(type, Layout.LayoutUse.PAGE));
+        var data = new AlteredData(samples, withoutPeople ? people : "", perList, type);
+        return PageWords.of(new PageMaker(pages, data, LocalDate.EPOCH)
+                .page(data.record(new Link(type, 1)).orElseThrow()));
+    }
+
+    @Test
+    public void whatIsEmptyOverARelationKeepsItsLabel() {
+        assertEquals(
+                page(model("- {block: field, field: keeper.phone, empty: Nobody yet}"), true, 0),
+                "# Lock 1\nPhone: Nobody yet");
+    }
+
+    @Test
+    public void listsThatLeadBackAndForthEnd() {
+        var within = "{block: children, as: blocks, blocks: [{block: text, text: x}, %s]}";
+        var blocks = within.formatted(within.formatted(within.formatted("{block: text, text: y}")));
+        long items = page(model("- " + blocks), false, 200)
+                .lines()
+                .filter(line -> line.contains("- x") || line.equals("x"))
+                .count();
+        assertEquals(items, ListNodes.MOST_ITEMS);
+    }
+
+    @Test
+    public void addressesThatRunSomethingAreNotFollowed() {
+        for (var safe : List.of("https://example.org/", "HTTP://example.org", "mailto:a@example.org", "tel:+44")) {
+            assertEquals(FieldNodes.isSafe(safe), true, safe);
+        }
+        for (var unsafe : List.of(
+                "javascript:alert(1)", " java\tscript:x", "data:text/html,x", "vbscript:x", "//example.org", "")) {
+            assertEquals(FieldNodes.isSafe(unsafe), false, unsafe);
+        }
+    }
+
     @Test
     public void everythingElseAlsoShowsWhatLeadsHere() {
         var model = model("- {block: field, field: rise}");

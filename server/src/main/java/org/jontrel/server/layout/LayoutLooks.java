@@ -17,6 +17,7 @@ import org.jontrel.server.web.Refusal;
 import org.jontrel.site.Site;
 import org.jontrel.site.page.PageReader;
 import org.jontrel.site.record.read.Audience;
+import org.jontrel.site.record.read.BadQuery;
 import org.jontrel.site.record.read.ListQuery;
 import org.jontrel.site.record.read.StoredRecord;
 import org.springframework.stereotype.Component;
@@ -145,10 +146,7 @@ class LayoutLooks {
                 return one;
             }
         }
-        var last = engine.records()
-                .page(recordType.id(), ListQuery.ALL.where(where).as(audience).most(pick.isEmpty() ? 1 : LOOKED_AT))
-                .orElseThrow()
-                .records();
+        var last = last(engine, recordType, ListQuery.ALL.as(audience).most(pick.isEmpty() ? 1 : LOOKED_AT), where);
         return switch (pick) {
             case "fullest" -> last.stream().max(Comparator.comparingInt(record -> filled(recordType, record)));
             case "emptiest" -> last.stream().min(Comparator.comparingInt(record -> filled(recordType, record)));
@@ -156,6 +154,18 @@ class LayoutLooks {
             case "next" -> next(last, wanted.record());
             default -> last.stream().findFirst();
         };
+    }
+
+    /** Those that were changed last; any of them where the layout asks for what the site does not have. */
+    private static List<StoredRecord> last(Site engine, RecordType recordType, ListQuery query, Condition where) {
+        try {
+            return engine.records()
+                    .page(recordType.id(), query.where(where))
+                    .orElseThrow()
+                    .records();
+        } catch (BadQuery _) {
+            return engine.records().page(recordType.id(), query).orElseThrow().records();
+        }
     }
 
     private static Optional<StoredRecord> next(List<StoredRecord> records, Long after) {

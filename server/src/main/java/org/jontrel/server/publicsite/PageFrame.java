@@ -4,9 +4,7 @@ import com.ibm.icu.text.Collator;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
-import java.util.Set;
 import java.util.function.Predicate;
-import java.util.stream.Collectors;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Model;
 
@@ -15,11 +13,10 @@ import org.jontrel.core.model.Model;
  *
  * @param path of the site, or empty where there is none
  * @param types those of the navigation
- * @param indexed ids of the types that have an index to link to
  * @param searchable whether the site has a search
  */
-public record PageFrame(String name, String path, List<ContentType> types, Set<String> indexed, boolean searchable) {
-    static final PageFrame NOWHERE = new PageFrame("", "", List.of(), Set.of(), false);
+public record PageFrame(String name, String path, List<ContentType> types, boolean searchable) {
+    static final PageFrame NOWHERE = new PageFrame("", "", List.of(), false);
     /** As browsers compare, so that the interface shows the same order. */
     private static final Collator PLURALS = Collator.getInstance(Locale.ENGLISH);
 
@@ -42,17 +39,14 @@ public record PageFrame(String name, String path, List<ContentType> types, Set<S
         var visible = model.types().stream()
                 .filter(type -> type.publishing().visible())
                 .toList();
-        var indexed = visible.stream()
-                .filter(type -> type.index().on() && filled.test(type))
-                .toList();
         return new PageFrame(
                 name,
                 path,
-                indexed.stream()
+                visible.stream()
                         .filter(type -> type.publishing().navigation())
+                        .filter(type -> type.index().on() && filled.test(type))
                         .sorted(IN_NAVIGATION)
                         .toList(),
-                indexed.stream().map(ContentType::id).collect(Collectors.toSet()),
                 visible.stream().anyMatch(type -> type.publishing().searchable()));
     }
 

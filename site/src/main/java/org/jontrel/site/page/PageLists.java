@@ -17,10 +17,12 @@ import org.jontrel.core.model.condition.Condition;
 import org.jontrel.core.page.PageData;
 import org.jontrel.core.page.PageModel;
 import org.jontrel.core.page.PageNeeds;
+import org.jontrel.core.record.Conditions;
 import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.core.value.Link;
 import org.jontrel.site.Site;
 import org.jontrel.site.record.read.Audience;
+import org.jontrel.site.record.read.BadQuery;
 import org.jontrel.site.record.read.ListQuery;
 import org.jontrel.site.record.read.SystemField;
 
@@ -82,18 +84,28 @@ final class PageLists {
                         Set.of(),
                         audience)));
         var links = new LinkedHashMap<Link, List<Link>>();
-        site.records()
-                .lists(type, queries)
+        lists(type, queries)
                 .forEach((owner, ids) -> links.put(
                         owner, ids.stream().map(id -> new Link(type, id)).toList()));
         return links;
     }
 
+    /** A condition on what the site does not have, as with the layouts of a draft, holds for nothing. */
+    private Map<Link, List<Long>> lists(String type, Map<Link, ListQuery> queries) {
+        try {
+            return site.records().lists(type, queries);
+        } catch (BadQuery _) {
+            return Map.of();
+        }
+    }
+
     /** As the block says; else by title, or the last changed first where there is none. */
     private static List<ListQuery.SortOrder> sort(RecordType recordType, List<RecordsForm.Order> order) {
         var sort = order.stream()
-                .filter(each -> recordType.columns("").stream()
-                        .anyMatch(field -> field.id().equals(each.field())))
+                .filter(each -> SystemField.of(each.field()).isPresent()
+                        || recordType.columns("").stream()
+                                .anyMatch(field ->
+                                        field.id().equals(each.field()) && Conditions.isSortable(field.kind())))
                 .map(each -> new ListQuery.SortOrder(each.field(), each.descending()))
                 .toList();
         if (!sort.isEmpty()) {

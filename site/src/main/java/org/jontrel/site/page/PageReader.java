@@ -25,6 +25,11 @@ import org.jontrel.site.record.read.StoredRecord;
 
 /** Reads what a page needs, level by level. */
 public final class PageReader {
+    /** So many records of a level have lists of their own, and so many are read for one list or relation of a level. */
+    private static final int MOST_OWNERS = 500;
+
+    private static final int MOST_READ = 2_000;
+
     /** Records stand within one another so deep at most. */
     private static final int DEEPEST = 12;
 
@@ -121,8 +126,9 @@ public final class PageReader {
         needs.over().forEach((field, of) -> {
             var wanted = new LinkedHashSet<Link>();
             links.forEach(link -> data.record(link).ifPresent(record -> linked(record, field, wanted)));
-            load(wanted, of.fields());
-            level(of, wanted);
+            var some = first(wanted, MOST_READ);
+            load(some, of.fields());
+            level(of, some);
         });
     }
 
@@ -142,15 +148,23 @@ public final class PageReader {
         });
     }
 
+    private static Set<Link> first(Set<Link> links, int most) {
+        return links.size() <= most
+                ? links
+                : links.stream().limit(most).collect(Collectors.toCollection(LinkedHashSet::new));
+    }
+
     private void lists(PageNeeds needs, Set<Link> links) {
+        var owners = first(links, MOST_OWNERS);
         needs.lists().values().forEach(list -> {
             var found = new LinkedHashSet<Link>();
-            lists.of(list, links).forEach((owner, some) -> {
+            lists.of(list, owners).forEach((owner, some) -> {
                 data.add(owner, list.name(), some);
                 found.addAll(some);
             });
-            load(found, list.needs().fields());
-            level(list.needs(), found);
+            var wanted = first(found, MOST_READ);
+            load(wanted, list.needs().fields());
+            level(list.needs(), wanted);
         });
     }
 

@@ -276,6 +276,21 @@ public class PageReaderTest {
     }
 
     @Test
+    public void whatStandsBelowIsInTheOrderOfItsPlaces() {
+        var model = install(layout(
+                "tplot",
+                title(),
+                block(new BlockKind.Children(
+                        new RecordsForm(Arrangement.NAMES, List.of(), List.of(), 10), List.of()))));
+        var plot = add("tplot", RecordState.PUBLISHED, Map.of("title", "Plot"), null);
+        var in = new Link("tplot", plot.id());
+        tree("Zeta", RecordState.PUBLISHED, Map.of(), in);
+        tree("Alpha", RecordState.PUBLISHED, Map.of(), in);
+        var words = words(page(model, "tplot", plot));
+        assertTrue(words.contains("Alpha") && words.indexOf("Zeta") < words.indexOf("Alpha"), words);
+    }
+
+    @Test
     public void neighboursAreThoseOfTheIndex() {
         var model = install(layout("ttree", title(), block(new BlockKind.Neighbours())));
         var sort = Map.of("sort", List.of(term("Apple")));
