@@ -13,7 +13,7 @@ import TypedInput from '@/shared/controls/TypedInput.vue';
 import { nameOf, type Defined } from '@/shared/definitions';
 import { isGroup, type Group } from '@/shared/kinds';
 import BlockTree from './BlockTree.vue';
-import { blockOfWay, blockTree, setting, type Block } from './blocks';
+import { blockOfWay, blockTree, setting, type Block, type Use } from './blocks';
 import type { Place } from './place';
 import { derivedOf } from './queries';
 import { useWays } from './useWays';
@@ -28,8 +28,8 @@ const busy = ref(false);
 const isDerived = computed(() => !props.of);
 const locked = computed(() => !session.isArchitect || isDerived.value);
 const { data: derived } = useResource(
-  () => derivedOf(draft.workspace, props.place.type, props.place.use, draft.revision),
-  { keepsLast: true, enabled: () => isDerived.value && props.place.type !== '' },
+  () => derivedOf(draft.workspace, props.place.type, props.place.use as Use, draft.revision),
+  { keepsLast: true, enabled: () => isDerived.value && props.place.type !== '' && props.place.use !== 'index' },
 );
 const nothing: Block[] = [];
 const blocks = computed(() =>
@@ -103,7 +103,10 @@ const makeOwn = (): Promise<void> =>
     await draft.act(async () => {
       const made = await ask(
         api.POST('/api/workspaces/{workspace}/pages/own', {
-          params: { path: draft.path, query: { type: props.place.type, use: props.place.use, ...draft.since() } },
+          params: {
+            path: draft.path,
+            query: { type: props.place.type, use: props.place.use as Use, ...draft.since() },
+          },
         }),
       );
       id = made.id;

@@ -10,15 +10,15 @@ import { useResource } from '@/shared/api/queries';
 import Check from '@/shared/controls/Check.vue';
 import Choice from '@/shared/controls/Choice.vue';
 import type { Defined } from '@/shared/definitions';
-import type { Use } from './blocks';
+import type { PlaceUse } from './blocks';
 import { pageLook } from './queries';
 
 /** The real page, of a record of a site, by the layout as it is typed; another record shows where a layout breaks. */
 const props = defineProps<{
   /** Id of the type or taxonomy; empty for the home page. */
   type: string;
-  use: Use;
-  /** The layout or part as it stands here, which the server may not have yet. */
+  use: PlaceUse;
+  /** The layout or part, or the type whose index it is, as it stands here, which the server may not have yet. */
   of: Defined | undefined;
 }>();
 const draft = useDraft();
@@ -76,7 +76,12 @@ watch(look, (now) => {
       />
       <Check v-if="site !== '-'" v-model:checked="drafts">{{ $t('layout.view.drafts') }}</Check>
     </div>
-    <div v-if="type && site !== '-'" class="row wrap" role="group" :aria-label="$t('layout.view.record')">
+    <div
+      v-if="type && use !== 'index' && site !== '-'"
+      class="row wrap"
+      role="group"
+      :aria-label="$t('layout.view.record')"
+    >
       <span class="muted">{{ $t('layout.view.record') }}</span>
       <NButton v-for="each in picks" :key="each" size="tiny" @click="pick = each">{{
         $t(`layout.view.${each}`)
@@ -87,6 +92,9 @@ watch(look, (now) => {
       <p class="hint about">
         <strong dir="auto">{{ look.title }}</strong>
         {{ look.sample && type ? $t('layout.view.sample') : look.why }}
+      </p>
+      <p v-if="look.absent.length" class="hint about">
+        {{ $t('layout.view.absent', { fields: look.absent.join(', ') }) }}
       </p>
       <PageFrame class="look" :title="$t('layout.view.of', { title: look.title })" :html="look.page" />
     </template>

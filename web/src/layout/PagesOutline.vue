@@ -18,10 +18,13 @@ const draft = useDraft();
 const session = useSession();
 const layouts = computed(() => draft.ofSort('layout'));
 const holders = computed(() => [
-  { title: 'types' as const, all: draft.types.map((each) => ({ id: each.id ?? '', name: each.plural })) },
+  {
+    title: 'types' as const,
+    all: draft.types.map((each) => ({ id: each.id ?? '', name: each.plural, hasIndex: each.index?.on !== false })),
+  },
   {
     title: 'taxonomies' as const,
-    all: draft.ofSort('taxonomy').map((each) => ({ id: each.id ?? '', name: each.plural })),
+    all: draft.ofSort('taxonomy').map((each) => ({ id: each.id ?? '', name: each.plural, hasIndex: false })),
   },
 ]);
 const parts = computed(() => draft.ofSort('part'));
@@ -94,6 +97,15 @@ function nameOf(place: Place): string {
               >
             </li>
           </template>
+          <li v-if="group.title === 'types'">
+            <RouterLink
+              :to="addressOf(draft.workspace, { type: holder.id, use: 'index', definition: '' })"
+              :class="{ active: selected.use === 'index' && selected.type === holder.id }"
+              :aria-current="selected.use === 'index' && selected.type === holder.id ? 'page' : undefined"
+              >{{ $t('layout.uses.index') }}
+              <span v-if="!holder.hasIndex" class="muted">{{ $t('layout.index.off') }}</span></RouterLink
+            >
+          </li>
         </ul>
       </div>
     </section>

@@ -6,6 +6,7 @@ import { useDraft } from '@/model/draft';
 import Segments from '@/shared/controls/Segments.vue';
 import SplitPanes from '@/shared/controls/SplitPanes.vue';
 import LayoutSheet from './LayoutSheet.vue';
+import IndexSheet from './IndexSheet.vue';
 import LayoutView from './LayoutView.vue';
 import PagesOutline from './PagesOutline.vue';
 import { uses } from './blocks';
@@ -25,13 +26,21 @@ const own = (type: string, use: string): string =>
 /** What the address names; the page of the first type where it names nothing. */
 const place = computed<Place>(() => {
   const { of, use: word, layout } = route.query;
-  const use = uses.find((each) => each === word) ?? 'page';
   const type = typeof of === 'string' ? of : (draft.types[0]?.id ?? '');
+  if (word === 'index' && draft.types.some((each) => each.id === type)) {
+    return { type, use: 'index', definition: '' };
+  }
+  const use = uses.find((each) => each === word) ?? 'page';
   return { type, use, definition: typeof layout === 'string' ? layout : own(type, use) };
 });
 const open = computed(() => {
   const found = draft.find(place.value.definition);
   return found?.sort === 'layout' || found?.sort === 'part' ? found : undefined;
+});
+/** The type whose index is open. */
+const indexOf = computed(() => {
+  const found = place.value.use === 'index' ? draft.find(place.value.type) : undefined;
+  return found?.sort === 'type' ? found : undefined;
 });
 
 function choose(next: Place): void {
@@ -54,6 +63,7 @@ watch(
     />
     <template v-if="isNarrow">
       <PagesOutline v-if="pane === 'outline'" :selected="place" />
+      <IndexSheet v-else-if="pane === 'sheet' && indexOf" :type="indexOf.definition" />
       <LayoutSheet
         v-else-if="pane === 'sheet'"
         :place="place"
@@ -61,14 +71,16 @@ watch(
         @made="choose({ ...place, definition: $event })"
         @removed="choose({ ...place, definition: '' })"
       />
-      <LayoutView v-else :type="place.type" :use="place.use" :of="open" />
+      <LayoutView v-else :type="place.type" :use="place.use" :of="indexOf ?? open" />
     </template>
     <SplitPanes v-else name="pages" side="first" :label="$t('layout.outlineWidth')" :start="224" :min="180" :max="400">
       <template #first><PagesOutline class="scrolls" :selected="place" /></template>
       <template #second>
         <SplitPanes name="page" side="second" :label="$t('layout.viewWidth')" :start="560" :min="320" :max="1000">
           <template #first>
+            <IndexSheet v-if="indexOf" class="scrolls" :type="indexOf.definition" />
             <LayoutSheet
+              v-else
               class="scrolls"
               :place="place"
               :of="open"
@@ -78,7 +90,7 @@ watch(
           </template>
           <template #second>
             <section class="scrolls" :aria-label="$t('layout.view.title')">
-              <LayoutView :type="place.type" :use="place.use" :of="open" />
+              <LayoutView :type="place.type" :use="place.use" :of="indexOf ?? open" />
             </section>
           </template>
         </SplitPanes>

@@ -8,6 +8,8 @@ export type BlockWord = Block['block'];
 export type BlockOf<W extends BlockWord> = Extract<Block, { block: W }>;
 export type Way = Schemas['WayView'];
 export type Use = 'page' | 'card' | 'row';
+/** What is laid out of a type: its records, and the list of them. */
+export type PlaceUse = Use | 'index';
 export const uses: readonly Use[] = ['page', 'card', 'row'];
 
 /** What arranges other blocks, in the order people are offered it. */
@@ -138,3 +140,14 @@ export function waysInRows(ways: Way[], field: string): Way[] {
     }));
   return [...inner, ...ways.filter((way) => !way.path.startsWith(`${field}.`) && way.path !== field)];
 }
+
+const filters = ['choice', 'yes_no', 'number', 'date', 'time', 'date_time', 'term'];
+
+/** Whether lists can be narrowed by what a way leads to. */
+export const filterable = (way: Way): boolean => way.block === 'terms' || filters.includes(way.kind);
+
+/** Whether lists can be grouped by it. */
+export const groupable = (way: Way): boolean => way.block === 'terms' || way.kind === 'choice' || way.kind === 'term';
+
+/** Whether lists can be sorted by it. */
+export const sortable = (way: Way): boolean => !way.many && way.kind !== 'records';

@@ -1,11 +1,11 @@
 import type { RouteLocationRaw } from 'vue-router';
-import type { Use } from './blocks';
+import type { PlaceUse } from './blocks';
 
 /** What is open in the Pages area. */
 export interface Place {
   /** Id of the type or taxonomy; empty for the home page, and for parts of no type. */
   type: string;
-  use: Use;
+  use: PlaceUse;
   /** Id of the layout or part; empty where the layout is derived. */
   definition: string;
 }

@@ -2303,10 +2303,58 @@ export interface components {
              */
             index?: {
                 /**
+                 * across
+                 * @description How many cards stand beside one another, up to 6.
+                 * @default {}
+                 */
+                across?: {
+                    /**
+                     * @description On screens as wide as a tablet's; as many as fit when left out.
+                     * @default 0
+                     */
+                    medium?: number;
+                    /**
+                     * @description On screens as narrow as a telephone's; as many as fit when left out.
+                     * @default 0
+                     */
+                    narrow?: number;
+                    /**
+                     * @description On wide screens; as many as fit when left out.
+                     * @default 0
+                     */
+                    wide?: number;
+                };
+                /**
+                 * @description Whether the records are shown as cards, as lines or in a table.
+                 * @default cards
+                 * @enum {unknown}
+                 */
+                as?: "cards" | "lines" | "table";
+                /**
+                 * @description The columns of the table: fields, or ways to values. The title alone when left out.
+                 * @default []
+                 */
+                columns?: string[];
+                /**
                  * @description Whether the order is descending: Z to A, largest or latest first.
                  * @default false
                  */
                 descending?: boolean;
+                /**
+                 * @description The fields and taxonomies that visitors narrow the list by, in order.
+                 * @default []
+                 */
+                filters?: string[];
+                /**
+                 * @description The choice or taxonomy that the records are grouped by.
+                 * @default
+                 */
+                group_by?: string;
+                /**
+                 * @description The words above the list; the description of the type when left out.
+                 * @default
+                 */
+                intro?: string;
                 /**
                  * @description Whether there is a page that lists the records.
                  * @default true
@@ -2318,10 +2366,15 @@ export interface components {
                  */
                 order?: string;
                 /**
-                 * @description Records on one page, up to 200.
+                 * @description Records on one page, or in one group, up to 200.
                  * @default 24
                  */
                 page_size?: number;
+                /**
+                 * @description Whether visitors can look for words in the list.
+                 * @default false
+                 */
+                search?: boolean;
             };
             /** @description The name in code, addresses of the API and the database. */
             key: string;
@@ -4003,6 +4056,8 @@ export interface components {
             where?: components["schemas"]["Condition"];
         };
         LayoutLook: {
+            /** @description Labels of fields that the draft has and the site does not have yet */
+            absent: string[];
             /** @description Id of the layout that it gets; absent where that is derived */
             layout?: string;
             /** @description The page as HTML */
@@ -4120,7 +4175,7 @@ export interface components {
             sort?: string;
             /** @description Id of the content type or taxonomy; empty for the home page */
             type: string;
-            /** @description page, card or row */
+            /** @description page, card, row or index */
             use: string;
         };
         LookRequest: {

@@ -153,6 +153,10 @@ export const helpPages = {
         title: 'Rows, related records and listings',
         text: 'Rows of a repeater and related records are shown as names, lines, cards, a table, or by blocks of their own for each. A listing is made in the model: which records, in what order, how many; it can be about the record being shown, such as others with the same term.',
       },
+      index: {
+        title: 'The index and its filters',
+        text: 'Under each type stands its index: cards, lines or a table, in an order of your own, in groups of a choice or taxonomy if you like. Each group shows its first records and a link to all of them. Visitors narrow the list by the fields and taxonomies that you name: the number beside each value says how many records they get by choosing it. What they chose is in the address, so it can be shared, and works without script.\nThe words above the list, those for an empty list and the words of the links to it are set there too.',
+      },
       which: {
         title: 'Another page for some records',
         text: 'A type can have several layouts. Each says which records it is for, by a field, a term or the address; of those that fit, the most particular one is taken. Beside the real page it says why the record gets its layout.',

@@ -31,9 +31,12 @@ public class LayoutsTest {
     }
 
     private void record(String type, Map<String, Object> values) {
+        record(type, values, "draft");
+    }
+
+    private void record(String type, Map<String, Object> values, String state) {
         desk.api.post(
-                "/api/sites/bench/types/" + type + "/records",
-                Map.of("version", 0, "state", "draft", "values", values));
+                "/api/sites/bench/types/" + type + "/records", Map.of("version", 0, "state", state, "values", values));
     }
 
     private FrameLocator shown() {
@@ -126,6 +129,37 @@ public class LayoutsTest {
                 .getByText("Next", new Locator.GetByTextOptions().setExact(true))
                 .click();
         assertThat(shown().locator("h1")).hasText("Bare Bank");
+    }
+
+    @Test
+    public void anIndexIsSetAndFilteredByVisitors() {
+        open("Moorings", "Index");
+        page.getByLabel("Drafts too").check();
+        assertThat(shown().locator("h1")).hasText("Moorings");
+        assertThat(shown().locator(".filters")).hasCount(0);
+        filterBy("Surface");
+        filterBy("Length of berth");
+        assertThat(shown().locator(".filters legend").first()).hasText("Surface");
+        page.getByLabel("Visitors can search the list").check();
+        assertThat(shown().locator(".filters input[type=search]")).isVisible();
+        page.locator(".sheet")
+                .getByText("Lines", new Locator.GetByTextOptions().setExact(true))
+                .click();
+        assertThat(shown().locator("ul.lines")).isVisible();
+        page.getByLabel("Above the list").fill("Where you may tie up.");
+        assertThat(shown().locator(".lead")).hasText("Where you may tie up.");
+        page.getByLabel("Link to this page").fill("Tie up");
+        assertThat(shown().locator("header nav")).containsText("Tie up");
+        desk.saved();
+        desk.anna.checkAccessibility();
+    }
+
+    private void filterBy(String label) {
+        page.locator("#index-filters").click();
+        page.locator(".n-base-select-option")
+                .filter(new Locator.FilterOptions().setHasText(Pattern.compile("^" + label + "$")))
+                .click();
+        page.keyboard().press("Escape");
     }
 
     @Test

@@ -26,6 +26,8 @@ import org.testng.annotations.Test;
 /** Pages as visitors get them: valid, with nothing that leads nowhere, and found by search. */
 public class PublicPagesTest {
     private static final int MOST_MISTAKES = 50;
+    private static final String FILTERED = "/at/field/trees/?sort=pear&sort=nowhere&uses=juice&fruits=yes"
+            + "&height.from=1&height.to=%3Cscript%3E&planted.from=1990-01-01&q=mary%22%3E%3Cb%3E";
     private OrchardServer server;
     private Session visitor;
     private String tree;
@@ -39,7 +41,10 @@ public class PublicPagesTest {
                 "key: branch, label: Branch, kind: text",
                 "key: branch, label: Branch, kind: term, taxonomy: sort",
                 "key: plot\n",
-                "key: plot\nindex: {on: false}\n"));
+                "key: plot\nindex: {on: false}\n",
+                "index: {order: fplanted}",
+                "index: {order: fplanted, search: true, across: {narrow: 1, wide: 4},"
+                        + " filters: [sort, uses, fruits, height, planted, seen]}"));
         visitor = server.session();
         var plot = server.add("plot", Map.of("title", "By the gate"), "published");
         var values = new HashMap<String, Object>(Orchard.tree("Old Mary"));
@@ -107,6 +112,7 @@ public class PublicPagesTest {
         for (var path : List.of(
                 "/at/field/",
                 "/at/field/trees/",
+                FILTERED,
                 tree,
                 "/at/field/sorts/",
                 "/at/field/sorts/apple",
@@ -131,6 +137,42 @@ public class PublicPagesTest {
             }
         }
         assertEquals(HtmlValidator.mistakes(pages), List.of());
+    }
+
+    @Test
+    public void aListIsNarrowedByItsAddress() {
+        var all = page("/at/field/trees/");
+        assertEquals(all.select(".cards > li").size(), 1);
+        assertEquals(all.select(".count").text(), "1 tree");
+        assertEquals(
+                all.select(".filters legend, .filters .control > label").eachText(),
+                List.of("Search trees", "Uses", "Bears fruit", "Height (m)", "Planted", "Last seen"),
+                "nothing has a sort, so there is nothing to choose");
+        assertEquals(page("/at/field/trees/?uses=juice").select(".cards > li").size(), 1);
+        var none = page("/at/field/trees/?uses=juice&fruits=no&height.from=100");
+        assertEquals(none.select(".cards > li").size(), 0);
+        assertEquals(none.select(".found > p").text(), "No trees found");
+        assertEquals(
+                none.select(".narrowed a").eachText(),
+                List.of("Uses: Juice, remove", "Bears fruit: No, remove", "Height from 100 m, remove", "Clear all"));
+        assertEquals(
+                none.select(".narrowed li:nth-child(2) a").attr("href"), "/at/field/trees/?uses=juice&height.from=100");
+        assertEquals(none.select("input[name=uses][checked]").eachAttr("value"), List.of("juice"));
+        var odd = page(FILTERED);
+        assertEquals(odd.select("script, b").size(), 0);
+        assertEquals(
+                odd.select(".found > .note").size(), 2, odd.select(".found").text());
+    }
+
+    @Test
+    public void whatAFormLeftEmptyIsNotInTheAddress() {
+        var answer = visitor.send("GET", "/at/field/trees/?uses=juice&height.from=&height.to=&q=", null);
+        assertEquals(answer.statusCode(), 302);
+        assertEquals(answer.headers().firstValue("location").orElse(""), "/at/field/trees/?uses=juice");
+        assertEquals(
+                visitor.send("GET", "/at/field/trees/?after=nonsense", null).statusCode(), 404);
+        assertEquals(
+                visitor.send("GET", "/at/field/trees/?utm=&uses=juice", null).statusCode(), 200);
     }
 
     @Test

@@ -12,10 +12,13 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
+import org.jontrel.core.model.Index;
 import org.jontrel.core.model.block.TextRole;
+import org.jontrel.core.page.node.PageAddress;
 import org.jontrel.core.page.node.PageNode;
 import org.jontrel.server.publicsite.PageFrame;
 import org.jontrel.server.publicsite.PageHead;
@@ -134,16 +137,19 @@ class HandPages {
             var structures = ids.stream().map(found::get).toList();
             var files = HandParts.files(connection, structures);
             connection.commit();
+            PageAddress following = new PageAddress.InsideSite(type.path() + "/?after=" + next);
             var nodes = List.<PageNode>of(
                     new PageNode.HeadingNode(1, HandParts.words(type.plural()), false),
                     new PageNode.TextNode(TextRole.LEAD, HandParts.words(type.description())),
                     new PageNode.ItemsNode(
                             PageNode.ItemsForm.CARDS,
+                            Index.Across.FITTING,
                             structures.stream()
                                     .map(each -> HandParts.card(each, files))
-                                    .toList()));
+                                    .toList()),
+                    new PageNode.PagesNode(Optional.empty(), Optional.of(following)));
             var head = new PageHead(type.plural() + " · " + frame.name(), type.description(), "");
-            return html(writer.index(frame, head, type.path(), nodes, true, next));
+            return html(writer.page(frame, head, nodes));
         }
     }
 

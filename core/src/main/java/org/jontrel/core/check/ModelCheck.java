@@ -86,7 +86,10 @@ public final class ModelCheck {
     private void check(Definition definition, DefinitionFindings report) {
         var fields = new FieldsCheck(known, definition, report);
         switch (definition) {
-            case ContentType type -> new TypeCheck(known, type, report, fields).run();
+            case ContentType type -> {
+                new TypeCheck(known, type, report, fields).run();
+                new ListingCheck(known, names, report).index(type);
+            }
             case Taxonomy taxonomy -> new TaxonomyCheck(known, taxonomy, report, fields).run();
             case SharedGroup group -> {
                 titled(report, group.title(), group.description());

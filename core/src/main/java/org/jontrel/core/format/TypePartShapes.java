@@ -1,5 +1,6 @@
 package org.jontrel.core.format;
 
+import java.util.List;
 import org.jontrel.core.model.Index;
 import org.jontrel.core.model.Nesting;
 import org.jontrel.core.model.TaxonomyUse;
@@ -12,6 +13,30 @@ import org.jontrel.core.shape.Sense;
 /** Parts of a content type: its index, what it stands under, and the taxonomies it uses. */
 final class TypePartShapes {
     private TypePartShapes() {}
+
+    private static final ObjectShape<Index.Across> ACROSS = ObjectShape.<Index.Across>of("across")
+            .optional(
+                    "narrow",
+                    Scalars.WHOLE_NUMBER,
+                    Index.Across::narrow,
+                    0,
+                    Sense.FORM,
+                    "On screens as narrow as a telephone's; as many as fit when left out.")
+            .optional(
+                    "medium",
+                    Scalars.WHOLE_NUMBER,
+                    Index.Across::medium,
+                    0,
+                    Sense.FORM,
+                    "On screens as wide as a tablet's; as many as fit when left out.")
+            .optional(
+                    "wide",
+                    Scalars.WHOLE_NUMBER,
+                    Index.Across::wide,
+                    0,
+                    Sense.FORM,
+                    "On wide screens; as many as fit when left out.")
+            .build(v -> new Index.Across(v.<Integer>get("narrow"), v.<Integer>get("medium"), v.<Integer>get("wide")));
 
     static final ObjectShape<Index> INDEX = ObjectShape.<Index>of("index")
             .optional(
@@ -41,9 +66,68 @@ final class TypePartShapes {
                     Index::pageSize,
                     24,
                     Sense.FORM,
-                    "Records on one page, up to 200.")
+                    "Records on one page, or in one group, up to 200.")
+            .optional(
+                    "as",
+                    Scalars.word(Index.ListForm.class, Index.ListForm::code),
+                    Index::as,
+                    Index.ListForm.CARDS,
+                    Sense.FORM,
+                    "Whether the records are shown as cards, as lines or in a table.")
+            .optional(
+                    "columns",
+                    Composites.list(Scalars.reference(Mapper.ReferenceTarget.VALUE)),
+                    Index::columns,
+                    List.of(),
+                    Sense.FORM,
+                    "The columns of the table: fields, or ways to values. The title alone when left out.")
+            .optional(
+                    "across",
+                    ACROSS,
+                    Index::across,
+                    Index.Across.FITTING,
+                    Sense.FORM,
+                    "How many cards stand beside one another, up to 6.")
+            .optional(
+                    "group_by",
+                    Scalars.reference(Mapper.ReferenceTarget.FIELD_OR_TAXONOMY),
+                    Index::group,
+                    "",
+                    Sense.FORM,
+                    "The choice or taxonomy that the records are grouped by.")
+            .optional(
+                    "intro",
+                    Scalars.TEXT,
+                    Index::intro,
+                    "",
+                    Sense.WORDING,
+                    "The words above the list; the description of the type when left out.")
+            .optional(
+                    "filters",
+                    Composites.list(Scalars.reference(Mapper.ReferenceTarget.FIELD_OR_TAXONOMY)),
+                    Index::filters,
+                    List.of(),
+                    Sense.FORM,
+                    "The fields and taxonomies that visitors narrow the list by, in order.")
+            .optional(
+                    "search",
+                    Scalars.FLAG,
+                    Index::search,
+                    false,
+                    Sense.FORM,
+                    "Whether visitors can look for words in the list.")
             .build(v -> new Index(
-                    v.<Boolean>get("on"), v.get("order"), v.<Boolean>get("descending"), v.<Integer>get("page_size")));
+                    v.<Boolean>get("on"),
+                    v.get("order"),
+                    v.<Boolean>get("descending"),
+                    v.<Integer>get("page_size"),
+                    v.get("as"),
+                    v.get("columns"),
+                    v.get("across"),
+                    v.get("group_by"),
+                    v.get("intro"),
+                    v.get("filters"),
+                    v.<Boolean>get("search")));
 
     static final ObjectShape<Nesting> NESTING = ObjectShape.<Nesting>of("nesting")
             .required(

@@ -104,6 +104,7 @@ public final class KeyReferences {
             case Layout layout -> valueScope(layout.type());
             case PagePart part -> valueScope(part.type());
             case Listing listing -> valueScope(listing.type());
+            case ContentType type when !type.index().columns().isEmpty() -> ValueScope.records(names, List.of(type));
             case ContentType _, Taxonomy _, SharedGroup _, SiteValues _, ChoiceList _ -> null;
         };
     }

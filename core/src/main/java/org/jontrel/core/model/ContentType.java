@@ -129,6 +129,35 @@ public record ContentType(
                 columns);
     }
 
+    /** The type with the index and the wordings of another. */
+    public ContentType withPagesOf(ContentType other) {
+        return withIndex(other.index, other.wordings);
+    }
+
+    public ContentType withIndex(Index newIndex) {
+        return withIndex(newIndex, wordings);
+    }
+
+    private ContentType withIndex(Index newIndex, Map<String, String> newWordings) {
+        return new ContentType(
+                id,
+                key,
+                singular,
+                plural,
+                description,
+                icon,
+                path,
+                newWordings,
+                parts,
+                partLabels,
+                sections,
+                taxonomies,
+                newIndex,
+                nesting,
+                publishing,
+                columns);
+    }
+
     /** The type under another key and address. */
     public ContentType withNames(String newKey, String newPath) {
         return new ContentType(

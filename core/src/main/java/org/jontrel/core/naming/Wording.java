@@ -15,6 +15,8 @@ public enum Wording {
     DELETE,
     VIEW,
     ALL,
+    /** The link to the list of the records. */
+    INDEX,
     SEARCH,
     CHOOSE,
     EMPTY,

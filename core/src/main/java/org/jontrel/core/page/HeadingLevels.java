@@ -50,9 +50,10 @@ final class HeadingLevels {
                 new PageNode.FactsNode(facts.stream()
                         .map(fact -> new PageNode.PageFact(fact.label(), all(fact.shown())))
                         .toList());
-            case PageNode.ItemsNode items -> new PageNode.ItemsNode(items.form(), each(items.items()));
+            case PageNode.ItemsNode items -> new PageNode.ItemsNode(items.form(), items.across(), each(items.items()));
             case PageNode.ColumnsNode columns -> new PageNode.ColumnsNode(columns.widths(), each(columns.columns()));
             case PageNode.FoldNode fold -> new PageNode.FoldNode(fold.heading(), fold.open(), all(fold.shown()));
+            case PageNode.FilteredNode list -> new PageNode.FilteredNode(list.form(), all(list.shown()));
             case PageNode.TextNode _,
                     PageNode.RichNode _,
                     PageNode.LabelsNode _,
@@ -60,6 +61,7 @@ final class HeadingLevels {
                     PageNode.TableNode _,
                     PageNode.TreeNode _,
                     PageNode.TrailNode _,
+                    PageNode.PagesNode _,
                     PageNode.NeighboursNode _ -> node;
         };
     }

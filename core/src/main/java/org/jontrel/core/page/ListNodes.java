@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jontrel.core.model.Field;
+import org.jontrel.core.model.Index;
 import org.jontrel.core.model.Layout;
 import org.jontrel.core.model.Listing;
 import org.jontrel.core.model.block.Arrangement;
@@ -60,8 +61,10 @@ final class ListNodes {
         }
         return switch (block.kind()) {
             case BlockKind.Rows rows -> rows(rows, place, spot);
-            case BlockKind.Related related ->
-                records(related(block.id(), related, place), related.form(), related.blocks(), spot);
+            case BlockKind.Related related -> {
+                var found = related(block.id(), related, place);
+                yield withAll(related, place, found, records(found, related.form(), related.blocks(), spot));
+            }
             case BlockKind.Children children ->
                 place.record() == null
                         ? List.of()
@@ -176,6 +179,21 @@ final class ListNodes {
                 .toList();
     }
 
+    /** A list of what has a term leads to all that have it, where it may not show them all. */
+    private List<PageNode> withAll(
+            BlockKind.Related block, PagePlace place, List<PageRecord> found, List<PageNode> nodes) {
+        if (nodes.isEmpty() || found.size() < block.form().limit() || place.record() == null) {
+            return nodes;
+        }
+        return maker.toIndex(block.field(), place.record())
+                .map(link -> {
+                    var all = new ArrayList<>(nodes);
+                    all.add(new PageNode.TextNode(TextRole.PLAIN, List.of(link)));
+                    return List.copyOf(all);
+                })
+                .orElse(nodes);
+    }
+
     private boolean isList(String step) {
         return model.leading(step).isPresent() || model.recordType(step).isPresent();
     }
@@ -215,13 +233,34 @@ final class ListNodes {
     }
 
     List<PageNode> items(PageNode.ItemsForm form, List<PageRecord> records, PageMaker.Spot spot) {
+        return items(form, Index.Across.FITTING, records, spot);
+    }
+
+    private List<PageNode> items(
+            PageNode.ItemsForm form, Index.Across across, List<PageRecord> records, PageMaker.Spot spot) {
         var use = form == PageNode.ItemsForm.CARDS ? Layout.LayoutUse.CARD : Layout.LayoutUse.ROW;
-        return items(form, records.stream().map(record -> maker.of(record, use, spot.inList(true))));
+        return items(form, across, records.stream().map(record -> maker.of(record, use, spot.inList(true))));
     }
 
     private static List<PageNode> items(PageNode.ItemsForm form, Stream<List<PageNode>> items) {
+        return items(form, Index.Across.FITTING, items);
+    }
+
+    private static List<PageNode> items(PageNode.ItemsForm form, Index.Across across, Stream<List<PageNode>> items) {
         var filled = items.filter(nodes -> !nodes.isEmpty()).toList();
-        return filled.isEmpty() ? List.of() : List.of(new PageNode.ItemsNode(form, filled));
+        return filled.isEmpty() ? List.of() : List.of(new PageNode.ItemsNode(form, across, filled));
+    }
+
+    /** Records as the index of their type has them. */
+    List<PageNode> ofIndex(Index index, List<PageRecord> records, PageMaker.Spot spot) {
+        if (records.isEmpty()) {
+            return List.of();
+        }
+        return switch (index.as()) {
+            case CARDS -> items(PageNode.ItemsForm.CARDS, index.across(), records, spot);
+            case LINES -> items(PageNode.ItemsForm.LINES, records, spot);
+            case TABLE -> table(records, index.columns());
+        };
     }
 
     private List<PageNode> table(List<PageRecord> records, List<String> columns) {

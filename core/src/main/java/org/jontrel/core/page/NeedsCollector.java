@@ -55,7 +55,7 @@ final class NeedsCollector {
 
     private void where(Condition condition, PageNeeds needs) {
         var compared = new HashSet<String>();
-        PageModel.add(condition, compared);
+        ShowConditions.add(condition, compared);
         compared.forEach(id -> compared(id, needs));
         if (condition.all().anyMatch(Condition.ParentIs.class::isInstance)) {
             needs.parent().fields().add(TITLE);
@@ -267,6 +267,11 @@ final class NeedsCollector {
             case TABLE -> columns.forEach(column -> path(column, scope, needs));
             case BLOCKS -> blocks(blocks, scope, needs, level);
         }
+    }
+
+    /** What a table of records needs of them. */
+    void table(String type, List<String> columns, PageNeeds needs) {
+        records(Arrangement.TABLE, columns, List.of(), List.of(type), needs, 1);
     }
 
     private void listing(Listing listing, PageNeeds needs, int level) {

@@ -3,7 +3,9 @@ package org.jontrel.core.page;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.jontrel.core.model.Field;
+import org.jontrel.core.model.Index;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Layout;
 import org.jontrel.core.model.block.Block;
@@ -71,6 +73,12 @@ public final class PageMaker {
     /** Records as cards or lines of a list. @param level of their headings */
     public List<PageNode> items(PageNode.ItemsForm form, List<PageRecord> records, int level) {
         return lists.items(form, records.stream().map(seen::seen).toList(), new Spot(level - 1, 0, false, List.of()));
+    }
+
+    /** Records as the index of their type has them. @param level of their headings */
+    public List<PageNode> listed(Index index, List<PageRecord> records, int level) {
+        return lists.ofIndex(
+                index, records.stream().map(seen::seen).toList(), new Spot(level - 1, 0, false, List.of()));
     }
 
     /** Which layout a record gets, and why. */
@@ -293,6 +301,11 @@ public final class PageMaker {
             all.add(text(TextRole.PLAIN, after));
         }
         return all;
+    }
+
+    /** The index of a type, narrowed to what has a term; empty where there is none. */
+    Optional<InlineNode> toIndex(String type, PageRecord term) {
+        return ways.toIndex(type, term);
     }
 
     /** The label of what a way leads to. */

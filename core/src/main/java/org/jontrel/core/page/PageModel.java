@@ -9,17 +9,14 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.stream.Collectors;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Field;
-import org.jontrel.core.model.Group;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Layout;
 import org.jontrel.core.model.Listing;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.PagePart;
-import org.jontrel.core.model.condition.Condition;
 import org.jontrel.core.reach.ModelNames;
 import org.jontrel.core.reach.ValueScope;
 import org.jontrel.core.reach.ValueStep;
@@ -50,10 +47,10 @@ public final class PageModel {
                             .add(derived.of(recordType, use)));
         }
         model.definitions().forEach(each -> names.leading(each).forEach(step -> leading.put(step.id(), step)));
-        recordTypes.values().forEach(each -> compared.put(each.id(), compared(each)));
-        recordTypes.values().forEach(each -> taxonomies.put(each.id(), taxonomies(each)));
+        recordTypes.values().forEach(each -> compared.put(each.id(), ShowConditions.compared(each)));
+        recordTypes.values().forEach(each -> taxonomies.put(each.id(), ShowConditions.taxonomies(each)));
         recordTypes.values().stream()
-                .filter(PageModel::hides)
+                .filter(ShowConditions::hides)
                 .map(RecordType::id)
                 .forEach(hiding::add);
     }
@@ -99,6 +96,19 @@ public final class PageModel {
             new NeedsCollector(this).layouts(List.of(type), use, all, use == Layout.LayoutUse.PAGE ? 0 : 1);
             return all;
         });
+    }
+
+    /** What the index of a type needs of the records that it lists. */
+    public PageNeeds indexNeeds(ContentType type) {
+        return switch (type.index().as()) {
+            case CARDS -> needs(type.id(), Layout.LayoutUse.CARD);
+            case LINES -> needs(type.id(), Layout.LayoutUse.ROW);
+            case TABLE -> {
+                var all = new PageNeeds();
+                new NeedsCollector(this).table(type.id(), type.index().columns(), all);
+                yield all;
+            }
+        };
     }
 
     /** What the home page needs of the site. */
@@ -153,46 +163,9 @@ public final class PageModel {
         return hiding.contains(type);
     }
 
-    private static boolean hides(RecordType recordType) {
-        return recordType.groups().stream().anyMatch(group -> !group.showWhen().equals(Condition.ALWAYS))
-                || recordType.byId().values().stream()
-                        .anyMatch(field -> !field.showWhen().equals(Condition.ALWAYS));
-    }
-
     /** Ids of the taxonomies whose terms records of a type may have, anywhere in them. */
     Set<String> taxonomiesOf(String type) {
         return taxonomies.getOrDefault(type, Set.of());
-    }
-
-    private static Set<String> taxonomies(RecordType recordType) {
-        return recordType.byId().values().stream()
-                .map(Field::kind)
-                .filter(Kind.TermPick.class::isInstance)
-                .map(kind -> ((Kind.TermPick) kind).taxonomy())
-                .collect(Collectors.toSet());
-    }
-
-    private static Set<String> compared(RecordType recordType) {
-        var compared = new HashSet<String>();
-        recordType.groups().stream().map(Group::showWhen).forEach(each -> add(each, compared));
-        recordType.byId().values().stream().map(Field::showWhen).forEach(each -> add(each, compared));
-        return compared;
-    }
-
-    /** Notes what a condition compares. */
-    static void add(Condition condition, Set<String> compared) {
-        condition.all().forEach(each -> {
-            switch (each) {
-                case Condition.FieldIs is -> compared.add(is.field());
-                case Condition.TermIs is -> compared.add(is.taxonomy());
-                case Condition.ParentIs _,
-                        Condition.StateIs _,
-                        Condition.AddressIs _,
-                        Condition.All _,
-                        Condition.Any _,
-                        Condition.Not _ -> {}
-            }
-        });
     }
 
     /** Whether visitors find pages of it. */
@@ -213,7 +186,7 @@ public final class PageModel {
     }
 
     /** The colour that terms of a taxonomy have where no block says which: the first there is. */
-    Optional<Field> colour(String taxonomy) {
+    public Optional<Field> colour(String taxonomy) {
         return recordType(taxonomy)
                 .flatMap(recordType -> recordType.byId().values().stream()
                         .filter(field -> field.kind() instanceof Kind.Colour)

@@ -1,6 +1,7 @@
 package org.jontrel.core.page;
 
 import org.jontrel.core.model.ContentType;
+import org.jontrel.core.naming.Wording;
 import org.jontrel.core.page.node.InlineNode;
 import org.jontrel.core.page.node.PageAddress;
 import org.jontrel.core.recordtype.RecordType;
@@ -23,9 +24,9 @@ record StepLabels(PageModel model) {
         boolean has = recordType.definition() instanceof ContentType type
                 ? type.index().on() && type.publishing().visible()
                 : !recordType.path().isEmpty();
+        var words = recordType.definition() instanceof ContentType type ? Wording.INDEX.of(type) : recordType.plural();
         return has
-                ? new InlineNode.LinkRun(
-                        recordType.plural(), new PageAddress.InsideSite(recordType.path() + "/"), false)
-                : new InlineNode.WordRun(recordType.plural());
+                ? new InlineNode.LinkRun(words, new PageAddress.InsideSite(recordType.path() + "/"), false)
+                : new InlineNode.WordRun(words);
     }
 }

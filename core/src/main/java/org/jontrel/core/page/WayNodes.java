@@ -4,9 +4,12 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.block.Block;
 import org.jontrel.core.model.block.BlockKind;
+import org.jontrel.core.naming.Wording;
 import org.jontrel.core.page.node.InlineNode;
+import org.jontrel.core.page.node.PageAddress;
 import org.jontrel.core.page.node.PageNode;
 import org.jontrel.core.recordtype.RecordType;
 
@@ -58,6 +61,26 @@ final class WayNodes {
         return place.recordType() == null
                 ? Optional.empty()
                 : Optional.of(new StepLabels(model).index(place.recordType()));
+    }
+
+    /** The index of a type, narrowed to what has a term. */
+    Optional<InlineNode> toIndex(String typeId, PageRecord term) {
+        var taxonomy = model.recordType(term.link().type()).orElseThrow();
+        var path = taxonomy.path() + "/";
+        return model.model()
+                .find(ContentType.class, typeId)
+                .filter(type -> type.index().on() && model.hasPages(typeId))
+                .filter(type -> type.taxonomies().stream()
+                        .anyMatch(use -> use.taxonomy().equals(taxonomy.id())))
+                .filter(_ -> term.address().startsWith(path))
+                .map(type -> new InlineNode.LinkRun(
+                        Wording.ALL.of(type),
+                        new PageAddress.InsideSite(ListAddress.of(
+                                type.path(),
+                                List.of(ListAddress.part(
+                                        ListAddress.parameter(taxonomy.key()),
+                                        term.address().substring(path.length()))))),
+                        false));
     }
 
     List<PageNode> indexLink(PagePlace place) {

@@ -104,6 +104,10 @@ public final class Models {
                 .filter(part -> part != Part.TITLE && draw.once(3))
                 .forEach(part -> parts.add(draw.below(parts.size() + 1), part));
         var sections = sections(kinds, groups, true);
+        var uses = taxonomies.stream()
+                .filter(_ -> draw.chance())
+                .map(each -> new TaxonomyUse(each, draw.chance(), draw.orNull(3), draw.chance()))
+                .toList();
         return new ContentType(
                 id,
                 "type_" + n,
@@ -116,11 +120,8 @@ public final class Models {
                 parts,
                 draw.once(3) ? Map.of("title", draw.text()) : Map.of(),
                 sections,
-                taxonomies.stream()
-                        .filter(_ -> draw.chance())
-                        .map(each -> new TaxonomyUse(each, draw.chance(), draw.orNull(3), draw.chance()))
-                        .toList(),
-                draw.chance() ? Index.PLAIN : new Index(draw.chance(), "part_title", draw.chance(), 10 + draw.below(9)),
+                uses,
+                index(uses.stream().map(TaxonomyUse::taxonomy).toList()),
                 draw.once(3) ? new Nesting(Set.of(draw.of(types)), false, draw.chance()) : Nesting.NONE,
                 draw.chance()
                         ? Publishing.PLAIN
@@ -133,6 +134,23 @@ public final class Models {
                                 draw.chance() ? "api-" + n : "",
                                 draw.of(List.of(RecordState.values()))),
                 List.of());
+    }
+
+    private Index index(List<String> taxonomies) {
+        return draw.chance()
+                ? Index.PLAIN
+                : new Index(
+                        draw.chance(),
+                        "part_title",
+                        draw.chance(),
+                        10 + draw.below(9),
+                        draw.of(List.of(Index.ListForm.values())),
+                        draw.once(3) ? List.of("part_title") : List.of(),
+                        draw.once(3) ? new Index.Across(1, draw.below(4), draw.below(7)) : Index.Across.FITTING,
+                        draw.once(3) && !taxonomies.isEmpty() ? draw.of(taxonomies) : "",
+                        draw.once(3) ? draw.text() : "",
+                        draw.chance() ? taxonomies : List.of(),
+                        draw.chance());
     }
 
     private List<Section> sections(Kinds kinds, List<String> shared, boolean ofRecord) {

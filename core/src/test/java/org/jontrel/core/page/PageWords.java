@@ -3,7 +3,9 @@ package org.jontrel.core.page;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.jontrel.core.page.node.FilterForm;
 import org.jontrel.core.page.node.InlineNode;
 import org.jontrel.core.page.node.PageNode;
 
@@ -42,8 +44,40 @@ final class PageWords {
                 words.add("§" + section.level() + " " + section.heading() + "\n" + of(section.shown()));
             case PageNode.FoldNode fold -> words.add("▸ " + fold.heading() + "\n" + of(fold.shown()));
             case PageNode.TrailNode trail -> words.add("^ " + line(trail.steps()));
+            case PageNode.FilteredNode list -> {
+                words.add(form(list.form()));
+                words.add(of(list.shown()));
+            }
+            case PageNode.PagesNode pages ->
+                words.add((pages.first().isPresent() ? "<First page>" : "")
+                        + (pages.next().isPresent() ? "<Next page>" : ""));
             case PageNode.NeighboursNode beside -> words.add(text(beside.before()) + " <> " + text(beside.after()));
         }
+    }
+
+    static String form(FilterForm form) {
+        var words = new ArrayList<String>();
+        words.add("? " + form.summary());
+        form.problems().forEach(problem -> words.add("! " + problem));
+        form.narrowed().forEach(each -> words.add("x " + each.text()));
+        form.kept().forEach(each -> words.add("~ " + each.name() + "=" + each.value()));
+        form.words().ifPresent(each -> words.add("? " + each.label() + " [" + each.typed() + "]"));
+        form.controls().forEach(each -> words.add(control(each)));
+        return String.join("\n", words);
+    }
+
+    private static String control(FilterForm.FilterControl control) {
+        return switch (control) {
+            case FilterForm.TickControl ticks ->
+                "? " + ticks.label() + ":"
+                        + ticks.ticks().stream()
+                                .map(tick -> " " + ">".repeat(tick.depth()) + (tick.chosen() ? "[x]" : "[ ]")
+                                        + line(List.of(tick.label())) + " " + tick.count())
+                                .collect(Collectors.joining(","));
+            case FilterForm.RangeControl range ->
+                "? " + range.label() + ": [" + range.from() + "]-[" + range.to() + "] of " + range.least() + "-"
+                        + range.most() + range.unit();
+        };
     }
 
     private static String text(Optional<InlineNode> run) {
@@ -86,6 +120,7 @@ final class PageWords {
             case PageNode.ColumnsNode columns -> columns.columns();
             case PageNode.SectionNode section -> List.of(section.shown());
             case PageNode.FoldNode fold -> List.of(fold.shown());
+            case PageNode.FilteredNode list -> List.of(list.shown());
             default -> List.of();
         };
     }

@@ -1,32 +1,29 @@
 package org.jontrel.server.layout;
 
 import io.swagger.v3.oas.annotations.media.Schema;
-import java.util.Comparator;
 import java.util.List;
-import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.jontrel.core.model.ContentType;
+import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Layout;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.condition.Condition;
 import org.jontrel.core.page.PageModel;
-import org.jontrel.core.record.Values;
 import org.jontrel.core.recordtype.RecordType;
-import org.jontrel.core.value.Leaves;
 import org.jontrel.server.publicsite.DraftPages;
 import org.jontrel.server.site.Sites;
 import org.jontrel.server.web.Refusal;
 import org.jontrel.site.Site;
 import org.jontrel.site.page.PageReader;
 import org.jontrel.site.record.read.Audience;
-import org.jontrel.site.record.read.BadQuery;
-import org.jontrel.site.record.read.ListQuery;
 import org.jontrel.site.record.read.StoredRecord;
 import org.springframework.stereotype.Component;
 
 /** How layouts look: with a record of a site, one that makes layouts break, or a made-up one. */
 @Component
 class LayoutLooks {
-    /** The fullest, emptiest and longest are looked for among so many of those that were changed last. */
-    private static final int LOOKED_AT = 300;
+    private static final String INDEX = "index";
 
     private final Sites sites;
     private final DraftPages pages;
@@ -36,7 +33,7 @@ class LayoutLooks {
         this.pages = pages;
     }
 
-    @Schema(requiredProperties = {"page", "title", "sample", "why"})
+    @Schema(requiredProperties = {"page", "title", "sample", "why", "absent"})
     record LayoutLook(
             @Schema(description = "The page as HTML") String page,
 
@@ -53,28 +50,39 @@ class LayoutLooks {
             String layout,
 
             @Schema(description = "Why it gets that layout, in a sentence")
-            String why) {}
+            String why,
+
+            @Schema(description = "Labels of fields that the draft has and the site does not have yet")
+            List<String> absent) {
+        LayoutLook without(List<String> fields) {
+            return new LayoutLook(page, title, record, sample, layout, why, fields);
+        }
+    }
 
     LayoutLook of(String title, Model draft, LookController.LookOfLayout wanted) {
-        var use = LayoutController.use(wanted.use());
         var audience = wanted.drafts() ? Audience.PEOPLE : Audience.VISITORS;
         if (wanted.type().isEmpty()) {
             return home(title, draft, wanted.site(), audience);
         }
+        if (wanted.use().equals(INDEX)) {
+            return index(title, draft, wanted, audience);
+        }
+        var use = LayoutController.use(wanted.use());
         if (wanted.site() != null) {
             var engine = sites.engine(wanted.site());
             var model = DraftPages.laidOut(engine.installed().model(), draft);
             var where = where(model, wanted);
             var record = model.definition(wanted.type())
                     .flatMap(definition -> RecordType.of(model, definition))
-                    .flatMap(recordType -> engine.together(() -> record(
+                    .flatMap(recordType -> engine.together(() -> LookRecords.one(
                             engine,
                             recordType,
                             wanted,
                             audience,
                             PageReader.ofSite(engine, new PageModel(model), where))));
             if (record.isPresent()) {
-                return real(engine, model, record.get(), wanted, use, audience);
+                return real(engine, model, record.get(), wanted, use, audience)
+                        .without(absent(draft, model, wanted.type()));
             }
         }
         if (draft.definition(wanted.type()).isEmpty()) {
@@ -90,6 +98,24 @@ class LayoutLooks {
         return id instanceof String text
                 ? model.find(Layout.class, text).map(Layout::where).orElse(Condition.ALWAYS)
                 : Condition.ALWAYS;
+    }
+
+    private LayoutLook index(String title, Model draft, LookController.LookOfLayout wanted, Audience audience) {
+        var type = draft.find(ContentType.class, wanted.type())
+                .orElseThrow(() -> Refusal.missing("There is no content type " + wanted.type() + " in this draft."));
+        if (wanted.site() != null) {
+            var engine = sites.engine(wanted.site());
+            var model = DraftPages.laidOut(engine.installed().model(), draft);
+            var installed = model.find(ContentType.class, wanted.type());
+            if (installed.isPresent()) {
+                var name = sites.get(wanted.site()).name();
+                var made = engine.together(
+                        () -> pages.index(engine, name, wanted.site(), model, installed.get(), audience));
+                return new LayoutLook(
+                        made.html(), type.plural(), null, false, null, "", absent(draft, model, type.id()));
+            }
+        }
+        return look(pages.sampleIndex(title, draft, type), type.plural(), null);
     }
 
     private LayoutLook home(String title, Model draft, String site, Audience audience) {
@@ -128,67 +154,21 @@ class LayoutLooks {
                         .filter(choice -> !choice.derived())
                         .map(choice -> choice.layout().id())
                         .orElse(null),
-                made.choice().map(choice -> choice.why()).orElse(""));
+                made.choice().map(choice -> choice.why()).orElse(""),
+                List.of());
     }
 
-    private static Optional<StoredRecord> record(
-            Site engine,
-            RecordType recordType,
-            LookController.LookOfLayout wanted,
-            Audience audience,
-            Condition where) {
-        var pick = wanted.pick() == null ? "" : wanted.pick();
-        if (pick.isEmpty() && wanted.record() != null) {
-            var one = engine.records()
-                    .byId(recordType.id(), wanted.record())
-                    .filter(record -> audience.reads(record, java.time.Instant.now()));
-            if (one.isPresent()) {
-                return one;
-            }
-        }
-        var last = last(engine, recordType, ListQuery.ALL.as(audience).most(pick.isEmpty() ? 1 : LOOKED_AT), where);
-        return switch (pick) {
-            case "fullest" -> last.stream().max(Comparator.comparingInt(record -> filled(recordType, record)));
-            case "emptiest" -> last.stream().min(Comparator.comparingInt(record -> filled(recordType, record)));
-            case "longest" -> last.stream().max(Comparator.comparingInt(record -> letters(recordType, record)));
-            case "next" -> next(last, wanted.record());
-            default -> last.stream().findFirst();
-        };
+    /** Labels of the fields that a draft has of a type and a site does not have yet. */
+    private static List<String> absent(Model draft, Model installed, String type) {
+        var there = fields(installed, type).map(Field::id).collect(Collectors.toSet());
+        return fields(draft, type)
+                .filter(field -> !there.contains(field.id()))
+                .map(Field::label)
+                .toList();
     }
 
-    /** Those that were changed last; any of them where the layout asks for what the site does not have. */
-    private static List<StoredRecord> last(Site engine, RecordType recordType, ListQuery query, Condition where) {
-        try {
-            return engine.records()
-                    .page(recordType.id(), query.where(where))
-                    .orElseThrow()
-                    .records();
-        } catch (BadQuery _) {
-            return engine.records().page(recordType.id(), query).orElseThrow().records();
-        }
-    }
-
-    private static Optional<StoredRecord> next(List<StoredRecord> records, Long after) {
-        for (int i = 0; i < records.size(); i++) {
-            if (after != null && records.get(i).id() == after) {
-                return Optional.of(records.get((i + 1) % records.size()));
-            }
-        }
-        return records.stream().findFirst();
-    }
-
-    private static int filled(RecordType recordType, StoredRecord record) {
-        var values = new int[1];
-        Leaves.of(recordType.fields().toList(), record.values(), (_, _) -> values[0]++);
-        return values[0];
-    }
-
-    private static int letters(RecordType recordType, StoredRecord record) {
-        var letters = new int[1];
-        Leaves.of(
-                recordType.fields().toList(),
-                record.values(),
-                (field, value) -> letters[0] += Values.show(field.kind(), value).length());
-        return letters[0];
+    private static Stream<Field> fields(Model model, String type) {
+        return model.definition(type).flatMap(definition -> RecordType.of(model, definition)).stream()
+                .flatMap(RecordType::fields);
     }
 }

@@ -36,7 +36,7 @@ class LookController {
             @Schema(description = "Id of the content type or taxonomy; empty for the home page") @NotNull
             String type,
 
-            @Schema(description = "page, card or row") @NotNull
+            @Schema(description = "page, card, row or index") @NotNull
             String use,
 
             @Schema(description = "Number of the record; the last changed one where it is absent")

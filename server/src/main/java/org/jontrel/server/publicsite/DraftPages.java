@@ -3,7 +3,9 @@ package org.jontrel.server.publicsite;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Layout;
 import org.jontrel.core.model.Listing;
@@ -37,7 +39,10 @@ public class DraftPages {
      */
     public record DraftPage(String html, Optional<LayoutChoice> choice) {}
 
-    /** What a site has installed, with the layouts, listings and page parts of a draft: those change nothing in a database. */
+    /**
+     * What a site has installed, with the layouts, listings, page parts, indexes and wordings of a draft: those change nothing in a
+     * database.
+     */
     public static Model laidOut(Model installed, Model draft) {
         var model = installed;
         for (var each : installed.definitions()) {
@@ -48,6 +53,9 @@ public class DraftPages {
         for (var each : draft.definitions()) {
             if (isOfPages(each)) {
                 model = model.with(each);
+            } else if (each instanceof ContentType type) {
+                var before = model.find(ContentType.class, type.id());
+                model = before.isPresent() ? model.with(before.get().withPagesOf(type)) : model;
             }
         }
         return model;
@@ -77,6 +85,18 @@ public class DraftPages {
         return new SitePages(engine, new PageModel(model), name, audience)
                 .home()
                 .map(nodes -> written(PageFrame.of(name, path, model), nodes, Optional.empty()));
+    }
+
+    /** The index of a type of a site, as nobody has narrowed it. */
+    public DraftPage index(Site engine, String name, String path, Model model, ContentType type, Audience audience) {
+        var nodes = new SitePages(engine, new PageModel(model), name, audience).index(type, Map.of());
+        return written(PageFrame.of(name, path, model), nodes, Optional.empty());
+    }
+
+    /** The index of a type with made-up records. */
+    public DraftPage sampleIndex(String name, Model model, ContentType type) {
+        var nodes = ProofPages.sampleIndex(new PageModel(model), name, type);
+        return written(PageFrame.of(name, "proof", model), nodes, Optional.empty());
     }
 
     /** The page, card or line of a made-up record. */

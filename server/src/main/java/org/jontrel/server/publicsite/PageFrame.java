@@ -7,6 +7,7 @@ import java.util.Locale;
 import java.util.function.Predicate;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Model;
+import org.jontrel.core.naming.Wording;
 
 /**
  * What every page of a site has: its name, its address, and what its navigation leads to.
@@ -60,5 +61,10 @@ public record PageFrame(String name, String path, List<ContentType> types, boole
 
     public String index(String typePath) {
         return home() + PageLinks.encoded(typePath) + "/";
+    }
+
+    /** What the navigation calls the list of a type. */
+    public String label(ContentType type) {
+        return Wording.INDEX.of(type);
     }
 }

@@ -3,6 +3,7 @@ package org.jontrel.server.publicsite;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Locale;
+import org.jontrel.core.model.Index;
 import org.jontrel.core.model.block.ColumnWidths;
 import org.jontrel.core.model.block.PictureSize;
 import org.jontrel.core.model.block.TextRole;
@@ -83,8 +84,25 @@ public record PageLinks(String home) {
         return role == TextRole.PLAIN ? "prose" : "prose " + word(role);
     }
 
-    public static String form(PageNode.ItemsForm form) {
-        return word(form);
+    /** The class of a list, with how many cards it has beside one another. */
+    public static String form(PageNode.ItemsNode items) {
+        var across = items.across();
+        return items.form() != PageNode.ItemsForm.CARDS || across.equals(Index.Across.FITTING)
+                ? word(items.form())
+                : "cards" + across("n", across.narrow()) + across("m", across.medium()) + across("w", across.wide());
+    }
+
+    private static String across(String width, int cards) {
+        return cards < 1 ? "" : " " + width + Math.min(cards, Index.Across.MOST);
+    }
+
+    /** The class of a term below others. */
+    public static String depth(int depth) {
+        return "tick" + (depth == 0 ? "" : " d" + Math.min(depth, 4));
+    }
+
+    public static String number(long number) {
+        return String.format(Locale.ENGLISH, "%,d", number);
     }
 
     public static String columns(ColumnWidths widths) {

@@ -3,7 +3,6 @@ package org.jontrel.server.publicsite;
 import gg.jte.ContentType;
 import gg.jte.TemplateEngine;
 import gg.jte.output.StringOutput;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.jontrel.core.page.node.PageNode;
@@ -25,20 +24,6 @@ public class PageWriter {
 
     public String page(PageFrame site, PageHead head, List<PageNode> nodes) {
         return written("page", Map.of("site", site, "head", head, "nodes", nodes));
-    }
-
-    /**
-     * A page of a list.
-     *
-     * @param path of the list below the site
-     * @param first whether this is the first page
-     * @param next where the next one begins, or {@code null}
-     */
-    public String index(PageFrame site, PageHead head, String path, List<PageNode> nodes, boolean first, String next) {
-        var values = new LinkedHashMap<String, Object>(
-                Map.of("site", site, "head", head, "path", path, "nodes", nodes, "first", first));
-        values.put("next", next);
-        return written("index", values);
     }
 
     private String written(String template, Map<String, Object> values) {

@@ -2,12 +2,17 @@ package org.jontrel.server.publicsite;
 
 import java.time.LocalDate;
 import java.time.ZoneOffset;
+import java.util.List;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Layout;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.page.PageMaker;
 import org.jontrel.core.page.PageModel;
 import org.jontrel.core.page.SampleData;
+import org.jontrel.core.page.index.AskedList;
+import org.jontrel.core.page.index.IndexFilters;
+import org.jontrel.core.page.index.IndexPage;
+import org.jontrel.core.page.index.SampleFacts;
 import org.jontrel.core.page.node.PageNode;
 import org.jontrel.core.value.Link;
 import org.springframework.stereotype.Component;
@@ -41,15 +46,21 @@ public class ProofPages {
     }
 
     private String index(PageModel pages, PageFrame frame, ContentType type) {
-        var data = new SampleData(pages, frame.name(), pages.needs(type.id(), Layout.LayoutUse.CARD));
-        var cards = maker(pages, data).items(PageNode.ItemsForm.CARDS, data.some(type.id(), CARDS), 2);
-        return writer.index(
-                frame,
-                PageHead.of(type.plural() + " · " + frame.name()),
-                type.path(),
-                SitePages.headed(type.plural(), type.description(), cards),
-                true,
-                null);
+        return writer.page(
+                frame, PageHead.of(type.plural() + " · " + frame.name()), sampleIndex(pages, frame.name(), type));
+    }
+
+    /** The index of a type with made-up records. */
+    static List<PageNode> sampleIndex(PageModel pages, String site, ContentType type) {
+        var data = new SampleData(pages, site, pages.indexNeeds(type));
+        var filters = IndexFilters.of(pages, type);
+        return new IndexPage(
+                        pages,
+                        type,
+                        maker(pages, data),
+                        AskedList.nothing(filters),
+                        SampleFacts.of(pages, type, filters))
+                .of(SampleFacts.found(data.some(type.id(), CARDS)));
     }
 
     private static PageMaker maker(PageModel pages, SampleData data) {

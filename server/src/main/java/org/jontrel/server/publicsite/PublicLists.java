@@ -43,14 +43,6 @@ final class PublicLists {
         return nodes.isEmpty() ? List.of(SitePages.text("Nothing was found.")) : nodes;
     }
 
-    /** What sorts the list: what the type says, where lists can be sorted by it. */
-    static String order(RecordType recordType, ContentType type) {
-        return recordType.columns("").stream()
-                        .anyMatch(field -> field.id().equals(type.index().order()))
-                ? type.index().order()
-                : "own_updated_at";
-    }
-
     static Optional<RecordType> recordType(Site site, String path) {
         return site.installed().tables().values().stream()
                 .map(table -> table.recordType())

@@ -6,7 +6,6 @@ import java.net.URI;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.Arrays;
-import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
@@ -14,17 +13,18 @@ import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Taxonomy;
-import org.jontrel.core.naming.Wording;
+import org.jontrel.core.page.index.AskedList;
+import org.jontrel.core.page.index.IndexFilters;
 import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.server.site.Sites;
 import org.jontrel.site.Site;
 import org.jontrel.site.record.read.Audience;
 import org.jontrel.site.record.read.BadQuery;
-import org.jontrel.site.record.read.ListQuery;
 import org.jontrel.site.record.read.StoredRecord;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
+import org.springframework.util.MultiValueMap;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -110,21 +110,25 @@ class PublicSiteController {
             @PathVariable String site,
             @PathVariable String path,
             @PathVariable String below,
-            @RequestParam(defaultValue = "") String after) {
+            @RequestParam MultiValueMap<String, String> parameters) {
         var address = below.replaceAll("^/+|/+$", "");
         return answer(site, (engine, frame) -> {
             var recordType = PublicLists.recordType(engine, path);
             return recordType.isEmpty()
                     ? moved(engine, site, path, address)
-                    : page(engine, frame, recordType.get(), address, after);
+                    : page(engine, frame, recordType.get(), address, parameters);
         });
     }
 
     private Optional<ResponseEntity<String>> page(
-            Site engine, PageFrame frame, RecordType recordType, String address, String after) {
+            Site engine,
+            PageFrame frame,
+            RecordType recordType,
+            String address,
+            MultiValueMap<String, String> parameters) {
         var pages = pages(engine, frame);
         if (address.isEmpty()) {
-            return index(engine, frame, recordType, pages, after);
+            return index(engine, frame, recordType, pages, parameters);
         }
         return engine.records()
                 .byAddress(recordType.id(), address)
@@ -171,31 +175,27 @@ class PublicSiteController {
     }
 
     private Optional<ResponseEntity<String>> index(
-            Site engine, PageFrame frame, RecordType recordType, SitePages pages, String after) {
+            Site engine,
+            PageFrame frame,
+            RecordType recordType,
+            SitePages pages,
+            MultiValueMap<String, String> parameters) {
         if (!(recordType.definition() instanceof ContentType type)) {
             return Optional.of(html(terms(engine, frame, recordType, pages)));
         }
         if (!type.index().on()) {
             return Optional.empty();
         }
+        var asked = AskedList.of(IndexFilters.of(models.of(engine), type), parameters);
+        if (asked.isUntidy(parameters)) {
+            // a form without script sends what was left empty too: the address to share is the one without
+            return Optional.of(ResponseEntity.status(HttpStatus.FOUND)
+                    .location(URI.create(frame.home() + asked.address(PageLinks.encoded(type.path()))))
+                    .build());
+        }
         try {
-            var query = ListQuery.ALL
-                    .as(Audience.VISITORS)
-                    .most(type.index().pageSize())
-                    .only(pages.onCards(recordType))
-                    .sortedBy(PublicLists.order(recordType, type), type.index().descending())
-                    .after(after.isEmpty() ? Optional.empty() : Optional.of(after));
-            var page = engine.records().page(recordType.id(), query).orElseThrow();
-            var cards = page.records().isEmpty()
-                    ? List.of(SitePages.text(Wording.EMPTY.of(type)))
-                    : pages.cards(recordType, page.records(), 2);
-            return Optional.of(html(writer.index(
-                    frame,
-                    new PageHead(type.plural() + " · " + frame.name(), type.description(), ""),
-                    type.path(),
-                    SitePages.headed(type.plural(), type.description(), cards),
-                    after.isEmpty(),
-                    page.next().orElse(null))));
+            var head = new PageHead(type.plural() + " · " + frame.name(), type.description(), "");
+            return Optional.of(html(writer.page(frame, head, pages.index(type, parameters))));
         } catch (BadQuery _) {
             return Optional.empty();
         }

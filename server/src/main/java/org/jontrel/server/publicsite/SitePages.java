@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Layout;
 import org.jontrel.core.model.block.TextRole;
 import org.jontrel.core.page.LayoutChoice;
@@ -18,12 +19,15 @@ import org.jontrel.core.page.PageMaker;
 import org.jontrel.core.page.PageModel;
 import org.jontrel.core.page.PageNeeds;
 import org.jontrel.core.page.PageRecord;
+import org.jontrel.core.page.index.AskedList;
+import org.jontrel.core.page.index.IndexPage;
 import org.jontrel.core.page.node.InlineNode;
 import org.jontrel.core.page.node.PageAddress;
 import org.jontrel.core.page.node.PageNode;
 import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.core.value.Link;
 import org.jontrel.site.Site;
+import org.jontrel.site.page.IndexReader;
 import org.jontrel.site.page.PageReader;
 import org.jontrel.site.record.read.Audience;
 import org.jontrel.site.record.read.StoredRecord;
@@ -78,6 +82,13 @@ final class SitePages {
                     case ROW -> maker.items(PageNode.ItemsForm.LINES, seen, 2);
                 };
         return new MadePage(nodes, Optional.of(maker.choice(seen.getFirst(), use)));
+    }
+
+    /** The index of a type, as somebody asks for it by its address. */
+    List<PageNode> index(ContentType type, Map<String, List<String>> parameters) {
+        var reader = new IndexReader(site, model, audience, siteName, type);
+        var read = reader.read(AskedList.of(reader.filters(), parameters));
+        return new IndexPage(model, type, maker(read.data()), read.asked(), read.facts()).of(read.found());
     }
 
     /** The home page that somebody has laid out. */

@@ -7,8 +7,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import org.jontrel.core.model.ContentType;
-import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Listing;
 import org.jontrel.core.model.Taxonomy;
@@ -32,12 +30,14 @@ final class PageLists {
     private final PageModel model;
     private final Audience audience;
     private final SiteTerms terms;
+    private final IndexNeighbours neighbours;
 
     PageLists(Site site, PageModel model, Audience audience) {
         this.site = site;
         this.model = model;
         this.audience = audience;
         this.terms = new SiteTerms(site, model);
+        this.neighbours = new IndexNeighbours(site, model, audience);
     }
 
     Map<Link, List<Link>> of(PageNeeds.ListNeeds list, Set<Link> owners) {
@@ -52,8 +52,8 @@ final class PageLists {
             case PageNeeds.HavingTerm(String type) ->
                 found(type, list, owners, owner -> having(type, owner.type(), List.of(String.valueOf(owner.id()))));
             case PageNeeds.FoundBy(Listing listing) -> listing(listing, list, owners);
-            case PageNeeds.OneBefore _ -> beside(owners, true);
-            case PageNeeds.OneAfter _ -> beside(owners, false);
+            case PageNeeds.OneBefore _ -> neighbours.beside(owners, true);
+            case PageNeeds.OneAfter _ -> neighbours.beside(owners, false);
         };
     }
 
@@ -181,36 +181,5 @@ final class PageLists {
         return own.isEmpty()
                 ? Optional.empty()
                 : Optional.of(new Condition.TermIs(listing.about(), Condition.Test.IS, own));
-    }
-
-    /** The record beside each one in the order of its index. */
-    private Map<Link, List<Link>> beside(Set<Link> owners, boolean before) {
-        var beside = new LinkedHashMap<Link, List<Link>>();
-        for (var owner : owners) {
-            var recordType = model.recordType(owner.type()).orElseThrow();
-            if (!(recordType.definition() instanceof ContentType type)) {
-                continue;
-            }
-            var sort = indexOrder(recordType, type);
-            var turned = List.of(new ListQuery.SortOrder(sort.field(), sort.descending() != before));
-            var cursor = site.records().cursor(owner.type(), turned, owner.id());
-            if (cursor.isPresent()) {
-                var query = new ListQuery(Condition.ALWAYS, "", turned, cursor, 1, Set.of(), audience);
-                site.records()
-                        .page(owner.type(), query)
-                        .flatMap(page -> page.records().stream().findFirst())
-                        .ifPresent(record -> beside.put(owner, List.of(new Link(owner.type(), record.id()))));
-            }
-        }
-        return beside;
-    }
-
-    /** What sorts the index of a type: what it says, where lists can be sorted by it. */
-    static ListQuery.SortOrder indexOrder(RecordType recordType, ContentType type) {
-        return recordType.columns("").stream()
-                        .map(Field::id)
-                        .anyMatch(type.index().order()::equals)
-                ? new ListQuery.SortOrder(type.index().order(), type.index().descending())
-                : new ListQuery.SortOrder(SystemField.UPDATED_AT.field().id(), true);
     }
 }

@@ -27,6 +27,7 @@ import org.jontrel.site.record.read.RecordList;
 import org.jontrel.site.record.read.RecordLoader;
 import org.jontrel.site.record.read.SiteSurroundings;
 import org.jontrel.site.record.read.StoredRecord;
+import org.jontrel.site.record.read.ValueCounts;
 import org.jontrel.site.record.write.Histories;
 import org.jontrel.site.record.write.Write;
 import org.jontrel.site.table.Binding;
@@ -115,6 +116,22 @@ public sealed class RecordReader permits RecordStore {
                         recordTypeId,
                         (session, binding, table) -> new ListReader(binding, table, plainLists).count(session, query))
                 .orElse(new RecordList.Count(0, true));
+    }
+
+    /** How many records of a list have each value of a field, as {@link ValueCounts#of} names them. */
+    public Map<String, Long> counts(String recordTypeId, ListQuery query, String fieldId) {
+        return reading(
+                        recordTypeId,
+                        (session, binding, table) -> new ValueCounts(binding, table).of(session, query, fieldId))
+                .orElse(Map.of());
+    }
+
+    /** The lowest and highest values that a list has of some fields. */
+    public Map<String, ValueCounts.LeastAndMost> bounds(String recordTypeId, ListQuery query, List<String> fieldIds) {
+        return reading(
+                        recordTypeId,
+                        (session, binding, table) -> new ValueCounts(binding, table).bounds(session, query, fieldIds))
+                .orElse(Map.of());
     }
 
     public Optional<StoredRecord> byId(String recordTypeId, long id) {

@@ -2,6 +2,7 @@ package org.jontrel.core.page.node;
 
 import java.util.List;
 import java.util.Optional;
+import org.jontrel.core.model.Index;
 import org.jontrel.core.model.block.ColumnWidths;
 import org.jontrel.core.model.block.PictureShape;
 import org.jontrel.core.model.block.PictureSize;
@@ -83,8 +84,12 @@ public sealed interface PageNode {
         }
     }
 
-    /** Several records or rows, each with what stands for it. */
-    record ItemsNode(ItemsForm form, List<List<PageNode>> items) implements PageNode {
+    /**
+     * Several records or rows, each with what stands for it.
+     *
+     * @param across how many cards stand beside one another
+     */
+    record ItemsNode(ItemsForm form, Index.Across across, List<List<PageNode>> items) implements PageNode {
         public ItemsNode {
             items = List.copyOf(items);
         }
@@ -141,4 +146,14 @@ public sealed interface PageNode {
 
     /** The ones before and after this. */
     record NeighboursNode(Optional<InlineNode> before, Optional<InlineNode> after) implements PageNode {}
+
+    /** A list, and what visitors narrow it by. */
+    record FilteredNode(FilterForm form, List<PageNode> shown) implements PageNode {
+        public FilteredNode {
+            shown = List.copyOf(shown);
+        }
+    }
+
+    /** The ways to the other pages of a list. */
+    record PagesNode(Optional<PageAddress> first, Optional<PageAddress> next) implements PageNode {}
 }

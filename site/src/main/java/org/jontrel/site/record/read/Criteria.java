@@ -25,6 +25,7 @@ import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.ColumnValues;
 import org.jontrel.site.table.PhysicalNames;
 import org.mybatis.dynamic.sql.AndOrCriteriaGroup;
+import org.mybatis.dynamic.sql.BasicColumn;
 import org.mybatis.dynamic.sql.SqlBuilder;
 import org.mybatis.dynamic.sql.SqlColumn;
 import org.mybatis.dynamic.sql.SqlCriterion;
@@ -75,8 +76,8 @@ final class Criteria {
         return group(at, SqlBuilder.isNull(), or(at, SqlBuilder.isGreaterThan(now())));
     }
 
-    private static SqlColumn<Object> now() {
-        return SqlColumn.of("UTC_TIMESTAMP()", SqlTable.of("dual"));
+    private static BasicColumn now() {
+        return constant("UTC_TIMESTAMP()");
     }
 
     /** Whatever its state, unless it was deleted. */

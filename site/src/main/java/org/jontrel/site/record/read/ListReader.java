@@ -93,17 +93,17 @@ public final class ListReader {
         }
 
         List<ListedRecord> rows(Connection connection, int keys) throws SQLException {
-            return Jdbc.query(
-                    connection,
-                    sql,
-                    row -> {
-                        var values = new ArrayList<Object>();
-                        for (int i = 0; i < keys; i++) {
-                            values.add(row.getObject(2 + i));
-                        }
-                        return new ListedRecord(row.getLong(1), values);
-                    },
-                    arguments.toArray());
+            return read(connection, row -> {
+                var values = new ArrayList<Object>();
+                for (int i = 0; i < keys; i++) {
+                    values.add(row.getObject(2 + i));
+                }
+                return new ListedRecord(row.getLong(1), values);
+            });
+        }
+
+        <T> List<T> read(Connection connection, Jdbc.RowReader<T> reader) throws SQLException {
+            return Jdbc.query(connection, sql, reader, arguments.toArray());
         }
     }
 
@@ -248,10 +248,9 @@ public final class ListReader {
 
     /** Exact where there are not too many. */
     public RecordList.Count count(SqlSession session, ListQuery query) {
-        var state = query.audience().everyState() ? Criteria.present(main) : Criteria.visible(main);
         var within = SqlBuilder.select(constant("1").as("one"))
                 .from(main, "m")
-                .where(conditions(query, state))
+                .where(ListConditions.of(binding, table, main, query))
                 .limit(COUNTED + 1L);
         SelectModel statement = SqlBuilder.select(SqlBuilder.count().as("records"))
                 .from(within, "found")
@@ -262,14 +261,7 @@ public final class ListReader {
     }
 
     private List<AndOrCriteriaGroup> conditions(ListQuery query, SqlCriterion state) {
-        var all = new ArrayList<AndOrCriteriaGroup>(List.of(and(state)));
-        new Criteria(binding, table, main, query.audience())
-                .of(query.where())
-                .ifPresent(criterion -> all.add(and(criterion)));
-        new WordCriteria(table, main)
-                .of(query.search(), query.audience())
-                .ifPresent(criterion -> all.add(and(criterion)));
-        return all;
+        return ListConditions.of(binding, table, main, query, state);
     }
 
     private List<SortKey> keys(List<ListQuery.SortOrder> sort) {

@@ -18,6 +18,9 @@ import org.mybatis.dynamic.sql.SqlColumn;
 import org.mybatis.dynamic.sql.SqlCriterion;
 import org.mybatis.dynamic.sql.SqlTable;
 import org.mybatis.dynamic.sql.render.MyBatis3RenderingStrategy;
+import org.mybatis.dynamic.sql.render.RenderingContext;
+import org.mybatis.dynamic.sql.render.RenderingStrategy;
+import org.mybatis.dynamic.sql.util.FragmentAndParameters;
 
 /** What a search says in words, as a criterion of SQL. */
 final class WordCriteria {
@@ -76,14 +79,36 @@ final class WordCriteria {
 
     private SqlCriterion matching(String words, String tableOfWords) {
         var text = SqlTable.of(tableOfWords);
-        var match = SqlColumn.<Object>of("MATCH(words)", text).<Object>withRenderingStrategy(new Against());
         return group(
                 Criteria.column(main, "id"),
                 SqlBuilder.isIn(SqlBuilder.select(SqlColumn.of("record_id", text))
                         .from(text)
                         .where(SqlColumn.<Object>of("holder_id", text), isEqualTo((Object)
                                 table.recordType().id()))
-                        .and(match, new Matches(words))));
+                        .and(new MatchColumn(), new Matches(words))));
+    }
+
+    /** {@code MATCH(words)}, which no name of a table may stand before. */
+    private record MatchColumn() implements BindableColumn<Object> {
+        @Override
+        public Optional<String> alias() {
+            return Optional.empty();
+        }
+
+        @Override
+        public BindableColumn<Object> as(String alias) {
+            return this;
+        }
+
+        @Override
+        public Optional<RenderingStrategy> renderingStrategy() {
+            return Optional.of(new Against());
+        }
+
+        @Override
+        public FragmentAndParameters render(RenderingContext context) {
+            return FragmentAndParameters.fromFragment("MATCH(words)");
+        }
     }
 
     /** {@code MATCH(words) AGAINST (… IN BOOLEAN MODE)}. */
