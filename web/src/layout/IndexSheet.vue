@@ -13,7 +13,7 @@ import ControlSet from '@/shared/controls/ControlSet.vue';
 import Segments from '@/shared/controls/Segments.vue';
 import TypedInput from '@/shared/controls/TypedInput.vue';
 import type { ContentType } from '@/shared/kinds';
-import { filterable, groupable, sortable } from './blocks';
+import { filled, filterable, groupable, sortable } from './blocks';
 import { waysOf } from './queries';
 
 /** The page that lists the records of a type: how, in what order and groups, with which words and filters. */
@@ -34,14 +34,6 @@ const wordings = computed(() => props.type.wordings ?? {});
 
 const optionsOf = (some: { path: string; label: string }[]): { value: string; label: string }[] =>
   some.map((way) => ({ value: way.path, label: way.label }));
-
-/** What is as it is by default is left out. */
-function filled<T extends object>(of: T): T | undefined {
-  const kept = Object.entries(of).filter(
-    ([, value]) => value !== undefined && value !== '' && !(Array.isArray(value) && !value.length),
-  );
-  return kept.length ? (Object.fromEntries(kept) as T) : undefined;
-}
 
 function change(of: Partial<ContentType>): void {
   draft.edit({ sort: 'type', definition: { ...props.type, ...of } });
@@ -64,7 +56,7 @@ const word = (name: string, text: string): void => change({ wordings: filled({ .
       <SaveState />
     </div>
     <p class="hint about">{{ $t('layout.about.index') }}</p>
-    <Problems :of="findings.filter((finding) => finding.property?.startsWith('index'))" />
+    <Problems :of="findings.filter((finding) => finding.property.startsWith('index'))" />
     <ControlSet :disabled="!session.isArchitect">
       <div class="panel stack">
         <h2>{{ $t('layout.index.list') }}</h2>

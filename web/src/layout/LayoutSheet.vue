@@ -29,7 +29,10 @@ const isDerived = computed(() => !props.of);
 const locked = computed(() => !session.isArchitect || isDerived.value);
 const { data: derived } = useResource(
   () => derivedOf(draft.workspace, props.place.type, props.place.use as Use, draft.revision),
-  { keepsLast: true, enabled: () => isDerived.value && props.place.type !== '' && props.place.use !== 'index' },
+  {
+    keepsLast: true,
+    enabled: () => isDerived.value && props.place.type !== '' && !['index', 'head'].includes(props.place.use),
+  },
 );
 const nothing: Block[] = [];
 const blocks = computed(() =>

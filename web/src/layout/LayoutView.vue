@@ -6,6 +6,7 @@ import { useWorkspace } from '@/frame/workspace';
 import { useDraft } from '@/model/draft';
 import Problems from '@/shared/Problems.vue';
 import PageFrame from '@/shared/PageFrame.vue';
+import SearchResult from '@/shared/SearchResult.vue';
 import { useResource } from '@/shared/api/queries';
 import Check from '@/shared/controls/Check.vue';
 import Choice from '@/shared/controls/Choice.vue';
@@ -40,7 +41,7 @@ watch([() => props.type, site], () => {
 
 const body = computed(() => ({
   type: props.type,
-  use: props.use,
+  use: props.use === 'head' ? 'page' : props.use,
   drafts: drafts.value,
   ...(site.value === '-' ? {} : { site: site.value }),
   ...(record.value === undefined ? {} : { record: record.value }),
@@ -96,7 +97,11 @@ watch(look, (now) => {
       <p v-if="look.absent.length" class="hint about">
         {{ $t('layout.view.absent', { fields: look.absent.join(', ') }) }}
       </p>
-      <PageFrame class="look" :title="$t('layout.view.of', { title: look.title })" :html="look.page" />
+      <template v-if="use === 'head' && look.head">
+        <SearchResult :title="look.head.title" :description="look.head.description" :hidden="look.head.hidden" />
+        <pre v-if="look.head.linked" class="mono linked panel" tabindex="0">{{ look.head.linked }}</pre>
+      </template>
+      <PageFrame v-else class="look" :title="$t('layout.view.of', { title: look.title })" :html="look.page" />
     </template>
   </div>
 </template>
@@ -120,5 +125,10 @@ watch(look, (now) => {
 }
 .look {
   flex: 1;
+}
+.linked {
+  margin: 0;
+  padding: 12px;
+  overflow: auto;
 }
 </style>

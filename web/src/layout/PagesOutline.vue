@@ -8,7 +8,7 @@ import Problems from '@/shared/Problems.vue';
 import { sentenceOf } from '@/shared/api/client';
 import TextInput from '@/shared/controls/TextInput.vue';
 import type { Layout } from '@/shared/definitions';
-import { uses, type Use } from './blocks';
+import { uses, type PlaceUse, type Use } from './blocks';
 import { addressOf, type Place } from './place';
 
 /** What has pages, and for each use whether it is derived or laid out. */
@@ -20,10 +20,12 @@ const layouts = computed(() => draft.ofSort('layout'));
 const holders = computed(() => [
   {
     title: 'types' as const,
+    uses: ['index', 'head'] as readonly PlaceUse[],
     all: draft.types.map((each) => ({ id: each.id ?? '', name: each.plural, hasIndex: each.index?.on !== false })),
   },
   {
     title: 'taxonomies' as const,
+    uses: ['head'] as readonly PlaceUse[],
     all: draft.ofSort('taxonomy').map((each) => ({ id: each.id ?? '', name: each.plural, hasIndex: false })),
   },
 ]);
@@ -97,13 +99,15 @@ function nameOf(place: Place): string {
               >
             </li>
           </template>
-          <li v-if="group.title === 'types'">
+          <li v-for="use in group.uses" :key="use">
             <RouterLink
-              :to="addressOf(draft.workspace, { type: holder.id, use: 'index', definition: '' })"
-              :class="{ active: selected.use === 'index' && selected.type === holder.id }"
-              :aria-current="selected.use === 'index' && selected.type === holder.id ? 'page' : undefined"
-              >{{ $t('layout.uses.index') }}
-              <span v-if="!holder.hasIndex" class="muted">{{ $t('layout.index.off') }}</span></RouterLink
+              :to="addressOf(draft.workspace, { type: holder.id, use, definition: '' })"
+              :class="{ active: selected.use === use && selected.type === holder.id }"
+              :aria-current="selected.use === use && selected.type === holder.id ? 'page' : undefined"
+              >{{ $t(`layout.uses.${use}`) }}
+              <span v-if="use === 'index' && !holder.hasIndex" class="muted">{{
+                $t('layout.index.off')
+              }}</span></RouterLink
             >
           </li>
         </ul>

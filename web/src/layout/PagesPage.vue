@@ -6,6 +6,7 @@ import { useDraft } from '@/model/draft';
 import Segments from '@/shared/controls/Segments.vue';
 import SplitPanes from '@/shared/controls/SplitPanes.vue';
 import LayoutSheet from './LayoutSheet.vue';
+import HeadSheet from './HeadSheet.vue';
 import IndexSheet from './IndexSheet.vue';
 import LayoutView from './LayoutView.vue';
 import PagesOutline from './PagesOutline.vue';
@@ -23,12 +24,17 @@ const pane = ref<string>('sheet');
 const own = (type: string, use: string): string =>
   draft.ofSort('layout').find((each) => (each.type ?? '') === type && (each.use ?? 'page') === use)?.id ?? '';
 
+const holds = (id: string): boolean => ['type', 'taxonomy'].includes(draft.find(id)?.sort ?? '');
+
 /** What the address names; the page of the first type where it names nothing. */
 const place = computed<Place>(() => {
   const { of, use: word, layout } = route.query;
   const type = typeof of === 'string' ? of : (draft.types[0]?.id ?? '');
   if (word === 'index' && draft.types.some((each) => each.id === type)) {
     return { type, use: 'index', definition: '' };
+  }
+  if (word === 'head' && holds(type)) {
+    return { type, use: 'head', definition: '' };
   }
   const use = uses.find((each) => each === word) ?? 'page';
   return { type, use, definition: typeof layout === 'string' ? layout : own(type, use) };
@@ -41,6 +47,12 @@ const open = computed(() => {
 const indexOf = computed(() => {
   const found = place.value.use === 'index' ? draft.find(place.value.type) : undefined;
   return found?.sort === 'type' ? found : undefined;
+});
+
+/** The type or taxonomy whose heads are open. */
+const headOf = computed(() => {
+  const found = place.value.use === 'head' ? draft.find(place.value.type) : undefined;
+  return found?.sort === 'type' || found?.sort === 'taxonomy' ? found : undefined;
 });
 
 function choose(next: Place): void {
@@ -64,6 +76,7 @@ watch(
     <template v-if="isNarrow">
       <PagesOutline v-if="pane === 'outline'" :selected="place" />
       <IndexSheet v-else-if="pane === 'sheet' && indexOf" :type="indexOf.definition" />
+      <HeadSheet v-else-if="pane === 'sheet' && headOf" :of="headOf" />
       <LayoutSheet
         v-else-if="pane === 'sheet'"
         :place="place"
@@ -71,7 +84,7 @@ watch(
         @made="choose({ ...place, definition: $event })"
         @removed="choose({ ...place, definition: '' })"
       />
-      <LayoutView v-else :type="place.type" :use="place.use" :of="indexOf ?? open" />
+      <LayoutView v-else :type="place.type" :use="place.use" :of="indexOf ?? headOf ?? open" />
     </template>
     <SplitPanes v-else name="pages" side="first" :label="$t('layout.outlineWidth')" :start="224" :min="180" :max="400">
       <template #first><PagesOutline class="scrolls" :selected="place" /></template>
@@ -79,6 +92,7 @@ watch(
         <SplitPanes name="page" side="second" :label="$t('layout.viewWidth')" :start="560" :min="320" :max="1000">
           <template #first>
             <IndexSheet v-if="indexOf" class="scrolls" :type="indexOf.definition" />
+            <HeadSheet v-else-if="headOf" class="scrolls" :of="headOf" />
             <LayoutSheet
               v-else
               class="scrolls"
@@ -90,7 +104,7 @@ watch(
           </template>
           <template #second>
             <section class="scrolls" :aria-label="$t('layout.view.title')">
-              <LayoutView :type="place.type" :use="place.use" :of="indexOf ?? open" />
+              <LayoutView :type="place.type" :use="place.use" :of="indexOf ?? headOf ?? open" />
             </section>
           </template>
         </SplitPanes>

@@ -8,8 +8,8 @@ export type BlockWord = Block['block'];
 export type BlockOf<W extends BlockWord> = Extract<Block, { block: W }>;
 export type Way = Schemas['WayView'];
 export type Use = 'page' | 'card' | 'row';
-/** What is laid out of a type: its records, and the list of them. */
-export type PlaceUse = Use | 'index';
+/** What is laid out of a type: its records, the list of them, and what search engines are told. */
+export type PlaceUse = Use | 'index' | 'head';
 export const uses: readonly Use[] = ['page', 'card', 'row'];
 
 /** What arranges other blocks, in the order people are offered it. */
@@ -151,3 +151,11 @@ export const groupable = (way: Way): boolean => way.block === 'terms' || way.kin
 
 /** Whether lists can be sorted by it. */
 export const sortable = (way: Way): boolean => !way.many && way.kind !== 'records';
+
+/** Settings without those that are as they are by default. */
+export function filled<T extends object>(of: T): T | undefined {
+  const kept = Object.entries(of).filter(
+    ([, value]) => value !== undefined && value !== '' && !(Array.isArray(value) && !value.length),
+  );
+  return kept.length ? (Object.fromEntries(kept) as T) : undefined;
+}

@@ -48,6 +48,15 @@ const labels: Record<string, Record<string, string>> = {
     filters: 'layout.index.filterBy',
     search: 'layout.index.search',
   },
+  head: {
+    title: 'layout.head.title',
+    description: 'layout.head.description',
+    picture: 'layout.head.picture',
+    hidden: 'layout.head.hidden',
+    hidden_when: 'layout.head.hiddenWhen',
+    schema: 'layout.head.schema',
+  },
+  head_property: { name: 'layout.head.property', value: 'layout.head.value' },
   across: { narrow: 'layout.index.narrow', medium: 'layout.index.medium', wide: 'layout.index.wide' },
   nested: { required: 'model.rare.nestedRequired', parents_in_address: 'model.parentsInAddress' },
   taxonomy_use: {

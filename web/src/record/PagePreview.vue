@@ -4,20 +4,21 @@ import { useDebounceFn, useEventListener } from '@vueuse/core';
 import { ref, watch } from 'vue';
 import IconX from '~icons/tabler/x';
 import Problems from '@/shared/Problems.vue';
-import { api, ask, sentenceOf } from '@/shared/api/client';
+import SearchResult from '@/shared/SearchResult.vue';
+import { api, ask, sentenceOf, type Schemas } from '@/shared/api/client';
 import PageFrame from '@/shared/PageFrame.vue';
 
 /** The public page of what is being typed, before anything is saved. */
 const props = defineProps<{ site: string; type: string; id: number | undefined; values: Record<string, unknown> }>();
 const shown = defineModel<boolean>('shown', { required: true });
-const page = ref('');
+const preview = ref<Schemas['Preview']>();
 const problem = ref('');
 
 async function load(): Promise<void> {
   try {
     const params = { path: { site: props.site, key: props.type } };
     const body = { values: props.values, ...(props.id ? { id: props.id } : {}) };
-    page.value = (await ask(api.POST('/api/sites/{site}/types/{key}/preview', { params, body }))).page;
+    preview.value = await ask(api.POST('/api/sites/{site}/types/{key}/preview', { params, body }));
     problem.value = '';
   } catch (thrown) {
     problem.value = sentenceOf(thrown);
@@ -59,7 +60,10 @@ watch(
     </div>
     <p class="hint about">{{ $t('record.previewHint') }}</p>
     <Problems v-if="problem" :of="[{ sentence: problem, severity: 'blocker' }]" />
-    <PageFrame class="look" :title="$t('record.preview')" :html="page" />
+    <template v-if="preview">
+      <SearchResult :title="preview.title" :description="preview.description" :hidden="preview.hidden" />
+      <PageFrame class="look" :title="$t('record.preview')" :html="preview.page" />
+    </template>
   </aside>
 </template>
 

@@ -2290,6 +2290,50 @@ export interface components {
              */
             groups?: (components["schemas"]["Group"] | components["schemas"]["GroupUse"])[];
             /**
+             * head
+             * @description What search engines, and people with whom a page is shared, are told of its records.
+             * @default {}
+             */
+            head?: {
+                /**
+                 * @description The description for search engines, with values; the summary when left out.
+                 * @default
+                 */
+                description?: string;
+                /**
+                 * @description Whether search engines are asked to leave the pages out.
+                 * @default false
+                 */
+                hidden?: boolean;
+                /**
+                 * @description Which pages search engines are asked to leave out, such as those where a field says so.
+                 * @default {
+                 *       "all": []
+                 *     }
+                 */
+                hidden_when?: components["schemas"]["Condition"];
+                /**
+                 * @description The picture that is shown where a page is shared; the lead image when left out.
+                 * @default
+                 */
+                picture?: string;
+                /**
+                 * @description What programs read of a record in the vocabulary of schema.org.
+                 * @default []
+                 */
+                properties?: components["schemas"]["HeadProperty"][];
+                /**
+                 * @description What the records are in the vocabulary of schema.org, such as Place.
+                 * @default
+                 */
+                schema?: string;
+                /**
+                 * @description The title for search engines, with values; the title of the record when left out.
+                 * @default
+                 */
+                title?: string;
+            };
+            /**
              * @description The icon that stands beside the type in menus and lists.
              * @default
              */
@@ -3889,6 +3933,23 @@ export interface components {
             id: string;
             title: string;
         };
+        HeadLook: {
+            /** @description Empty for none */
+            description: string;
+            /** @description Whether search engines are asked to leave the page out */
+            hidden: boolean;
+            /** @description Data in the vocabulary of schema.org, as JSON; empty for none */
+            linked: string;
+            /** @description With the name of the site */
+            title: string;
+        };
+        /** head property */
+        HeadProperty: {
+            /** @description The name in schema.org, with dots where it is within another, such as address.addressLocality. */
+            name: string;
+            /** @description A text with values; one value alone is given as it is: a number, a day, a picture, a place, a record. */
+            value: string;
+        };
         HeldList: {
             held: components["schemas"]["HeldView"][];
             purged: components["schemas"]["PurgedView"][];
@@ -4058,6 +4119,8 @@ export interface components {
         LayoutLook: {
             /** @description Labels of fields that the draft has and the site does not have yet */
             absent: string[];
+            /** @description What search engines are told of the page; absent for cards, lines and lists */
+            head?: components["schemas"]["HeadLook"];
             /** @description Id of the layout that it gets; absent where that is derived */
             layout?: string;
             /** @description The page as HTML */
@@ -4425,8 +4488,14 @@ export interface components {
             revision: number;
         };
         Preview: {
+            /** @description The description that search engines are told; empty for none */
+            description: string;
+            /** @description Whether search engines are asked to leave the page out */
+            hidden: boolean;
             /** @description The page as HTML */
             page: string;
+            /** @description The title that search engines are told */
+            title: string;
         };
         ProblemView: {
             path: string;
@@ -4797,6 +4866,50 @@ export interface components {
              * @default []
              */
             groups?: (components["schemas"]["Group"] | components["schemas"]["GroupUse"])[];
+            /**
+             * head
+             * @description What search engines, and people with whom a page is shared, are told of its terms.
+             * @default {}
+             */
+            head?: {
+                /**
+                 * @description The description for search engines, with values; the summary when left out.
+                 * @default
+                 */
+                description?: string;
+                /**
+                 * @description Whether search engines are asked to leave the pages out.
+                 * @default false
+                 */
+                hidden?: boolean;
+                /**
+                 * @description Which pages search engines are asked to leave out, such as those where a field says so.
+                 * @default {
+                 *       "all": []
+                 *     }
+                 */
+                hidden_when?: components["schemas"]["Condition"];
+                /**
+                 * @description The picture that is shown where a page is shared; the lead image when left out.
+                 * @default
+                 */
+                picture?: string;
+                /**
+                 * @description What programs read of a record in the vocabulary of schema.org.
+                 * @default []
+                 */
+                properties?: components["schemas"]["HeadProperty"][];
+                /**
+                 * @description What the records are in the vocabulary of schema.org, such as Place.
+                 * @default
+                 */
+                schema?: string;
+                /**
+                 * @description The title for search engines, with values; the title of the record when left out.
+                 * @default
+                 */
+                title?: string;
+            };
             /**
              * @description Whether terms can have child terms.
              * @default false

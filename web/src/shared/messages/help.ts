@@ -157,6 +157,10 @@ export const helpPages = {
         title: 'The index and its filters',
         text: 'Under each type stands its index: cards, lines or a table, in an order of your own, in groups of a choice or taxonomy if you like. Each group shows its first records and a link to all of them. Visitors narrow the list by the fields and taxonomies that you name: the number beside each value says how many records they get by choosing it. What they chose is in the address, so it can be shared, and works without script.\nThe words above the list, those for an empty list and the words of the links to it are set there too.',
       },
+      head: {
+        title: 'Search and sharing',
+        text: 'Under each type and taxonomy stands what search engines are told of its pages: a title and a description with values, of which the first that is filled is taken (“{meta_title else title}”), so a field of the record can override it. Beside the form of a record its preview shows the result of a search with the length of both, and where it is cut.\nPages can be left out, all of them or those where a field says so. Data for programs names a type of schema.org and its properties.\nEvery site has a sitemap.xml and a robots.txt, and each index a feed of what is new.',
+      },
       which: {
         title: 'Another page for some records',
         text: 'A type can have several layouts. Each says which records it is for, by a field, a term or the address; of those that fit, the most particular one is taken. Beside the real page it says why the record gets its layout.',

@@ -163,6 +163,50 @@ public class LayoutsTest {
     }
 
     @Test
+    public void visitorsFilterAndSearchWithoutScript() {
+        record("heritage_boat", Map.of("title", "Kestrel", "afloat", true, "built", "1911"), "published");
+        record("heritage_boat", Map.of("title", "Heron", "afloat", false, "built", "1932"), "published");
+        desk.anna.open("/at/bench/boats/");
+        assertThat(page.locator(".cards > li")).hasCount(2);
+        page.getByRole(AriaRole.CHECKBOX).first().check();
+        page.getByLabel("From").fill("1900");
+        desk.anna.button("Show").click();
+        assertThat(page).hasURL(Pattern.compile(".*/at/bench/boats/[?]afloat=yes&built[.]from=1900$"));
+        assertThat(page.locator(".cards > li")).hasCount(1);
+        assertThat(page.locator(".cards > li")).containsText("Kestrel");
+        desk.anna.checkAccessibility();
+        page.locator(".narrowed li").first().getByRole(AriaRole.LINK).click();
+        assertThat(page).hasURL(Pattern.compile(".*/at/bench/boats/[?]built[.]from=1900$"));
+        page.setViewportSize(320, 800);
+        org.testng.Assert.assertEquals(page.evaluate("document.documentElement.scrollWidth"), 320);
+        page.setViewportSize(1280, 800);
+        page.getByLabel("Search words").fill("heron");
+        desk.anna.button("Search").click();
+        assertThat(page.locator("h1")).hasText("Search for “heron”");
+        assertThat(page.locator(".cards > li")).hasCount(1);
+        desk.anna.checkAccessibility();
+    }
+
+    @Test
+    public void searchEnginesAreToldWhatPagesAreAbout() {
+        open("Moorings", "Search");
+        page.getByLabel("Drafts too").check();
+        page.getByLabel("Title, with values in braces").fill("{title} with {length_m} to tie up");
+        assertThat(page.locator(".result .name")).containsText("m to tie up · Bench");
+        page.getByLabel("A record is a").fill("Place");
+        desk.anna.button("Add property").click();
+        page.getByLabel("Property", new com.microsoft.playwright.Page.GetByLabelOptions().setExact(true))
+                .fill("width");
+        page.getByLabel("Value", new com.microsoft.playwright.Page.GetByLabelOptions().setExact(true))
+                .fill("{length_m}");
+        assertThat(page.locator(".linked")).containsText("\"width\" : ");
+        page.getByLabel("Ask search engines to leave").check();
+        assertThat(page.locator(".result")).containsText("asked to leave this page out");
+        desk.saved();
+        desk.anna.checkAccessibility();
+    }
+
+    @Test
     public void aPartIsChangedOnceAndShownByEveryLayout() {
         open("Stoppage notices", "Page");
         layOut();

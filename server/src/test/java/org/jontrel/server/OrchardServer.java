@@ -29,6 +29,11 @@ final class OrchardServer implements AutoCloseable {
         this.anna = session();
     }
 
+    /** The whole address of something. */
+    String whole(String path) {
+        return address + path;
+    }
+
     /** With other definitions: texts of their files replaced. */
     static OrchardServer edited(Map<String, String> replacements) throws InterruptedException {
         return start(replacements);
@@ -39,7 +44,10 @@ final class OrchardServer implements AutoCloseable {
         return start(
                 Map.of(
                         "key: tag, label: Tag, kind: text,", "key: tag, label: Tag, kind: text, api: false,",
-                        "key: person\n", "key: person\napi: false\n"),
+                        "key: person\n", "key: person\napi: false\n",
+                        "index: {order: fplanted}",
+                                "index: {order: fplanted, search: true,"
+                                        + " filters: [sort, label, fruits, uses, mood, height, planted]}"),
                 settings);
     }
 

@@ -22,9 +22,11 @@ import org.jsoup.parser.Parser;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
+import tools.jackson.databind.json.JsonMapper;
 
 /** Pages as visitors get them: valid, with nothing that leads nowhere, and found by search. */
 public class PublicPagesTest {
+    private static final JsonMapper JSON = JsonMapper.builder().build();
     private static final int MOST_MISTAKES = 50;
     private static final String FILTERED = "/at/field/trees/?sort=pear&sort=nowhere&uses=juice&fruits=yes"
             + "&height.from=1&height.to=%3Cscript%3E&planted.from=1990-01-01&q=mary%22%3E%3Cb%3E";
@@ -42,8 +44,15 @@ public class PublicPagesTest {
                 "key: branch, label: Branch, kind: term, taxonomy: sort",
                 "key: plot\n",
                 "key: plot\nindex: {on: false}\n",
+                "singular: Person",
+                "singular: Person\nhead: {hidden: true}",
                 "index: {order: fplanted}",
-                "index: {order: fplanted, search: true, across: {narrow: 1, wide: 4},"
+                "head: {title: '{title} in {parent.title}', description: '{story else summary}', schema: Product,"
+                        + " hidden_when: {field: mood, filled: false}, properties: ["
+                        + "{name: releaseDate, value: '{planted}'}, {name: offers.price, value: '{yield}'},"
+                        + " {name: offers.itemOffered.name, value: 'A {title}'}, {name: geo, value: '{spot}'},"
+                        + " {name: category, value: '{sort}'}]}\n"
+                        + "index: {order: fplanted, search: true, across: {narrow: 1, wide: 4},"
                         + " filters: [sort, uses, fruits, height, planted, seen]}"));
         visitor = server.session();
         var plot = server.add("plot", Map.of("title", "By the gate"), "published");
@@ -137,6 +146,69 @@ public class PublicPagesTest {
             }
         }
         assertEquals(HtmlValidator.mistakes(pages), List.of());
+    }
+
+    @Test
+    public void theHeadOfAPageSaysWhatItsDefinitionSays() {
+        var head = page(tree).head();
+        assertEquals(head.select("title").text(), "Old Mary in By the gate · Field");
+        assertEquals(head.select("meta[name=description]").attr("content"), "An old tree");
+        var whole = server.whole(tree);
+        assertEquals(head.select("link[rel=canonical]").attr("href"), whole);
+        assertEquals(head.select("meta[property=og:url]").attr("content"), whole);
+        assertEquals(head.select("meta[name=robots]").size(), 0);
+        var data = JSON.readTree(head.select("script[type=application/ld+json]").html());
+        assertEquals(data.at("/@type").asString(), "Product");
+        assertEquals(data.at("/url").asString(), whole);
+        assertEquals(data.at("/releaseDate").asString(), "1998-03-01");
+        assertEquals(data.at("/offers/price").asInt(), 40);
+        assertEquals(data.at("/offers/itemOffered/name").asString(), "A Old Mary");
+        assertEquals(data.at("/geo/latitude").asDouble(), 52.3456789);
+        assertEquals(
+                page("/at/field/trees/?uses=juice")
+                        .select("link[rel=canonical]")
+                        .attr("href"),
+                server.whole("/at/field/trees/"));
+        assertEquals(
+                page("/at/field/trees/?uses=juice").select("meta[name=robots]").attr("content"), "noindex");
+        assertEquals(page("/at/field/trees/").select("meta[name=robots]").size(), 0);
+        assertEquals(page("/at/field/?q=mary").select("meta[name=robots]").attr("content"), "noindex");
+    }
+
+    @Test
+    public void programsFindPagesByMapsAndFeeds() {
+        var index = Jsoup.parse(raw("/at/field/sitemap.xml"), Parser.xmlParser());
+        var maps = index.select("loc").eachText();
+        assertTrue(maps.contains(server.whole("/at/field/sitemap.xml?of=trees&after=0")), maps.toString());
+        assertTrue(maps.stream().noneMatch(map -> map.contains("of=people")), "people are left out: " + maps);
+        var listed = new ArrayList<String>();
+        for (var map : maps) {
+            listed.addAll(Jsoup.parse(raw(map.substring(server.whole("").length())), Parser.xmlParser())
+                    .select("url > loc")
+                    .eachText());
+        }
+        assertTrue(listed.contains(server.whole(tree)), listed.toString());
+        for (var each : listed) {
+            assertEquals(
+                    visitor.send("GET", each.substring(server.whole("").length()), null)
+                            .statusCode(),
+                    200,
+                    each);
+        }
+        assertTrue(raw("/at/field/robots.txt").contains("Sitemap: " + server.whole("/at/field/sitemap.xml")));
+        var link = page("/at/field/trees/")
+                .select("link[type=application/atom+xml]")
+                .attr("href");
+        var feed = Jsoup.parse(raw(link), Parser.xmlParser());
+        assertEquals(feed.select("entry > title").eachText(), List.of("Old Mary in By the gate"));
+        assertEquals(feed.select("entry > summary").eachText(), List.of("An old tree"));
+        assertEquals(visitor.send("GET", "/at/field/people/feed.xml", null).statusCode(), 404);
+        assertEquals(
+                visitor.send("GET", "/at/field/sitemap.xml?of=nothing", null).statusCode(), 404);
+        assertEquals(
+                visitor.send("GET", "/at/field/sitemap.xml?of=trees&after=x", null)
+                        .statusCode(),
+                400);
     }
 
     @Test
@@ -248,7 +320,7 @@ public class PublicPagesTest {
     @Test
     public void searchEnginesAreToldWhatAPageIsAbout() {
         var page = page(tree);
-        assertEquals(page.select("meta[name=description]").attr("content"), "Stands by the gate.");
+        assertEquals(page.select("meta[name=description]").attr("content"), "An old tree");
         assertEquals(page.select("link[rel=icon]").attr("href"), "/public/icon.svg");
         assertEquals(visitor.send("GET", "/public/icon.svg", null).statusCode(), 200);
     }

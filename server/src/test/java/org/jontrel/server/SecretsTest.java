@@ -267,7 +267,9 @@ public class SecretsTest {
                             name + " " + ask,
                             answer.statusCode()
                                     + answer.headers().firstValue("Location").orElse("")
-                                    + answer.body().replaceAll("\"updated_at\":\"[^\"]*\"", ""));
+                                    + answer.body()
+                                            .replaceAll("\"updated_at\":\"[^\"]*\"", "")
+                                            .replaceAll("<(updated|lastmod)>[^<]*", ""));
                 }
             }
         });
@@ -351,7 +353,22 @@ public class SecretsTest {
                             "walled-garden",
                             "ada")
                     .forEach(slug -> asks.add(index + slug));
+            asks.add(index + "feed.xml");
+            asks.add("/at/field/sitemap.xml?of=" + path);
         }
+        asks.addAll(List.of("/at/field/sitemap.xml", "/at/field/robots.txt"));
+        words.forEach(word -> asks.add("/at/field/?q=" + word));
+        words.forEach(word -> asks.add("/at/field/trees/?q=" + word));
+        List.of(
+                        "sort=apple",
+                        "sort=apple/crab&sort=crab",
+                        "label=condemned",
+                        "fruits=no",
+                        "uses=table",
+                        "height.from=1",
+                        "planted.to=2026-01-01",
+                        "after=x")
+                .forEach(asked -> asks.add("/at/field/trees/?" + asked));
         return asks;
     }
 

@@ -3,10 +3,12 @@ package org.jontrel.core.check;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
+import org.jontrel.core.model.Head;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Layout;
 import org.jontrel.core.model.PagePart;
@@ -21,6 +23,11 @@ import org.jontrel.core.reach.ValueStep;
 
 /** A layout or page part: what it is for is there, its blocks hold, and visitors get to see every field. */
 record LayoutCheck(ModelIndex known, ModelNames names, DefinitionFindings report) {
+    /** Names of schema.org. */
+    private static final Pattern SCHEMA = Pattern.compile("[A-Z][A-Za-z0-9]{0,59}");
+
+    private static final Pattern PROPERTY = Pattern.compile("[a-z][A-Za-z0-9]{0,59}([.][a-z][A-Za-z0-9]{0,59}){0,4}");
+
     void run(Layout layout) {
         if (missing(layout.type(), layout.title())) {
             return;
@@ -51,6 +58,38 @@ record LayoutCheck(ModelIndex known, ModelNames names, DefinitionFindings report
     void run(PagePart part) {
         if (!missing(part.type(), part.title())) {
             new BlockCheck(known, report, part).run(part.blocks(), scope(part.type()));
+        }
+    }
+
+    /** What the heads of a definition's pages say. */
+    void head(Definition definition, Head head) {
+        var scope = ValueScope.records(names, List.of(definition));
+        var ways = new WayCheck(report, definition.name());
+        ways.text("head.title", head.title(), scope);
+        ways.text("head.description", head.description(), scope);
+        if (!head.picture().isEmpty()) {
+            ways.last("head.picture", head.picture(), scope)
+                    .filter(step ->
+                            !(step instanceof ValueStep.OfField(var field) && field.kind() instanceof Kind.Image))
+                    .ifPresent(
+                            step -> report.add("head.picture", Code.HEAD_NO_PICTURE, definition.name(), step.label()));
+        }
+        if (!head.schema().isEmpty() && !SCHEMA.matcher(head.schema()).matches()) {
+            report.add("head.schema", Code.SCHEMA_INVALID, definition.name(), head.schema());
+        }
+        if (head.schema().isEmpty() && !head.properties().isEmpty()) {
+            report.add("head.properties", Code.SCHEMA_MISSING, definition.name());
+        }
+        var seen = new HashSet<String>();
+        for (var property : head.properties()) {
+            if (!PROPERTY.matcher(property.name()).matches() || !seen.add(property.name())) {
+                report.add("head.properties", Code.SCHEMA_PROPERTY, definition.name(), property.name());
+            }
+            ways.text("head.properties", property.value(), scope);
+        }
+        if (!head.hiddenWhen().equals(Condition.ALWAYS)) {
+            new BlockCheck.PlaceCondition(known, report, definition)
+                    .run("head.hidden_when", head.hiddenWhen(), scope, definition.name());
         }
     }
 

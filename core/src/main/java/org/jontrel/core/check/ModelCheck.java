@@ -89,8 +89,12 @@ public final class ModelCheck {
             case ContentType type -> {
                 new TypeCheck(known, type, report, fields).run();
                 new ListingCheck(known, names, report).index(type);
+                new LayoutCheck(known, names, report).head(type, type.head());
             }
-            case Taxonomy taxonomy -> new TaxonomyCheck(known, taxonomy, report, fields).run();
+            case Taxonomy taxonomy -> {
+                new TaxonomyCheck(known, taxonomy, report, fields).run();
+                new LayoutCheck(known, names, report).head(taxonomy, taxonomy.head());
+            }
             case SharedGroup group -> {
                 titled(report, group.title(), group.description());
                 fields.run(group.fields());

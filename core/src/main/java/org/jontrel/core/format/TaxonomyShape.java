@@ -2,6 +2,7 @@ package org.jontrel.core.format;
 
 import java.util.List;
 import java.util.Map;
+import org.jontrel.core.model.Head;
 import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.model.Term;
 import org.jontrel.core.shape.Composites;
@@ -59,6 +60,13 @@ final class TaxonomyShape {
                     Sense.ADDRESS,
                     "Whether the address of a term includes its parent terms.")
             .optional(
+                    "head",
+                    HeadShapes.HEAD,
+                    Taxonomy::head,
+                    Head.PLAIN,
+                    Sense.FORM,
+                    "What search engines, and people with whom a page is shared, are told of its terms.")
+            .optional(
                     "fields",
                     Composites.things(FieldShape.INSTANCE),
                     Taxonomy::fields,
@@ -90,7 +98,8 @@ final class TaxonomyShape {
                     v.<Boolean>get("parents_in_address"),
                     v.get("fields"),
                     v.get("groups"),
-                    v.get("terms")));
+                    v.get("terms"),
+                    v.get("head")));
 
     private TaxonomyShape() {}
 }

@@ -3,6 +3,7 @@ package org.jontrel.core.format;
 import java.util.List;
 import java.util.Map;
 import org.jontrel.core.model.ContentType;
+import org.jontrel.core.model.Head;
 import org.jontrel.core.model.Index;
 import org.jontrel.core.model.Nesting;
 import org.jontrel.core.model.Part;
@@ -134,6 +135,13 @@ final class TypeShape {
                     Index.PLAIN,
                     Sense.FORM,
                     "The page that lists its records.")
+            .optional(
+                    "head",
+                    HeadShapes.HEAD,
+                    ContentType::head,
+                    Head.PLAIN,
+                    Sense.FORM,
+                    "What search engines, and people with whom a page is shared, are told of its records.")
             .all(PUBLISHING, ContentType::publishing)
             .optional(
                     "columns",
@@ -179,7 +187,8 @@ final class TypeShape {
                             v.<Boolean>get("api"),
                             v.get("api_path"),
                             v.get("new_records")),
-                    v.get("columns")));
+                    v.get("columns"),
+                    v.get("head")));
 
     private TypeShape() {}
 }

@@ -11,6 +11,7 @@ import org.jontrel.core.model.ChoiceList;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Field;
+import org.jontrel.core.model.Head;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Layout;
 import org.jontrel.core.model.Listing;
@@ -104,7 +105,11 @@ public final class KeyReferences {
             case Layout layout -> valueScope(layout.type());
             case PagePart part -> valueScope(part.type());
             case Listing listing -> valueScope(listing.type());
-            case ContentType type when !type.index().columns().isEmpty() -> ValueScope.records(names, List.of(type));
+            case ContentType type
+            when !type.index().columns().isEmpty() || !type.head().equals(Head.PLAIN) ->
+                ValueScope.records(names, List.of(type));
+            case Taxonomy taxonomy
+            when !taxonomy.head().equals(Head.PLAIN) -> ValueScope.records(names, List.of(taxonomy));
             case ContentType _, Taxonomy _, SharedGroup _, SiteValues _, ChoiceList _ -> null;
         };
     }

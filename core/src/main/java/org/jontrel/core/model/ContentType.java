@@ -32,7 +32,8 @@ public record ContentType(
         Index index,
         Nesting nesting,
         Publishing publishing,
-        List<String> columns)
+        List<String> columns,
+        Head head)
         implements Definition {
     public ContentType {
         wordings = Collections.unmodifiableMap(new TreeMap<>(wordings));
@@ -71,7 +72,8 @@ public record ContentType(
                 Index.PLAIN,
                 Nesting.NONE,
                 Publishing.PLAIN,
-                List.of());
+                List.of(),
+                Head.PLAIN);
     }
 
     @Override
@@ -126,19 +128,24 @@ public record ContentType(
                 index,
                 nesting,
                 publishing,
-                columns);
+                columns,
+                head);
     }
 
-    /** The type with the index and the wordings of another. */
+    /** The type with what another says of its pages. */
     public ContentType withPagesOf(ContentType other) {
-        return withIndex(other.index, other.wordings);
+        return with(other.index, other.wordings, other.head);
     }
 
     public ContentType withIndex(Index newIndex) {
-        return withIndex(newIndex, wordings);
+        return with(newIndex, wordings, head);
     }
 
-    private ContentType withIndex(Index newIndex, Map<String, String> newWordings) {
+    public ContentType withHead(Head newHead) {
+        return with(index, wordings, newHead);
+    }
+
+    private ContentType with(Index newIndex, Map<String, String> newWordings, Head newHead) {
         return new ContentType(
                 id,
                 key,
@@ -155,7 +162,8 @@ public record ContentType(
                 newIndex,
                 nesting,
                 publishing,
-                columns);
+                columns,
+                newHead);
     }
 
     /** The type under another key and address. */
@@ -176,6 +184,7 @@ public record ContentType(
                 index,
                 nesting,
                 publishing,
-                columns);
+                columns,
+                head);
     }
 }

@@ -22,7 +22,8 @@ public record Taxonomy(
         boolean parentsInAddress,
         List<Field> fields,
         List<Section> sections,
-        List<Term> terms)
+        List<Term> terms,
+        Head head)
         implements Definition {
     /** The name of a term, as a field: what a title is to a record. */
     public static final Field LABEL =
@@ -32,6 +33,50 @@ public record Taxonomy(
         fields = List.copyOf(fields);
         sections = List.copyOf(sections);
         terms = List.copyOf(terms);
+    }
+
+    /** A taxonomy with everything else as it is by default. */
+    public Taxonomy(
+            String id,
+            String key,
+            String singular,
+            String plural,
+            String description,
+            String path,
+            boolean hierarchical,
+            boolean parentsInAddress,
+            List<Field> fields,
+            List<Section> sections,
+            List<Term> terms) {
+        this(
+                id,
+                key,
+                singular,
+                plural,
+                description,
+                path,
+                hierarchical,
+                parentsInAddress,
+                fields,
+                sections,
+                terms,
+                Head.PLAIN);
+    }
+
+    public Taxonomy withHead(Head newHead) {
+        return new Taxonomy(
+                id,
+                key,
+                singular,
+                plural,
+                description,
+                path,
+                hierarchical,
+                parentsInAddress,
+                fields,
+                sections,
+                terms,
+                newHead);
     }
 
     @Override
@@ -56,7 +101,8 @@ public record Taxonomy(
                 parentsInAddress,
                 fields,
                 newSections,
-                terms);
+                terms,
+                head);
     }
 
     public Taxonomy withTerms(List<Term> newTerms) {
@@ -71,6 +117,7 @@ public record Taxonomy(
                 parentsInAddress,
                 fields,
                 sections,
-                newTerms);
+                newTerms,
+                head);
     }
 }

@@ -19,6 +19,7 @@ import org.jontrel.core.model.block.TextRole;
 import org.jontrel.core.page.node.InlineNode;
 import org.jontrel.core.page.node.PageAddress;
 import org.jontrel.core.page.node.PageNode;
+import org.jontrel.core.page.node.ReadableInk;
 import org.jontrel.core.value.GeoPoint;
 import org.jontrel.core.value.Row;
 

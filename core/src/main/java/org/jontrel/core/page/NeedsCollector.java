@@ -269,6 +269,18 @@ final class NeedsCollector {
         }
     }
 
+    /** What the head of a page needs of its record. */
+    void head(String type, PageNeeds needs) {
+        bare(type, needs);
+        var head = model.head(type);
+        var scope = model.scope(List.of(type));
+        where(head.hiddenWhen(), needs);
+        text(head.title(), scope, needs);
+        text(head.description().isEmpty() ? "{part_summary}" : head.description(), scope, needs);
+        path(head.picture().isEmpty() ? "part_lead_image" : head.picture(), scope, needs);
+        head.properties().forEach(property -> text(property.value(), scope, needs));
+    }
+
     /** What a table of records needs of them. */
     void table(String type, List<String> columns, PageNeeds needs) {
         records(Arrangement.TABLE, columns, List.of(), List.of(type), needs, 1);

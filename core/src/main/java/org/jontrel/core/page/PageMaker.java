@@ -17,6 +17,7 @@ import org.jontrel.core.model.condition.Condition;
 import org.jontrel.core.page.node.InlineNode;
 import org.jontrel.core.page.node.PageAddress;
 import org.jontrel.core.page.node.PageNode;
+import org.jontrel.core.page.node.RecordHead;
 import org.jontrel.core.record.Conditions;
 
 /** Makes the tree of a page out of layouts and what was read for them. For one page, by one thread. */
@@ -33,6 +34,7 @@ public final class PageMaker {
     final FieldNodes fields;
     private final ListNodes lists;
     private final WayNodes ways;
+    private final HeadMaker heads;
     /** Whether the page has its heading of the first level. */
     private boolean isTitled;
 
@@ -46,12 +48,18 @@ public final class PageMaker {
         this.fields = new FieldNodes(model, data, reached, words);
         this.lists = new ListNodes(this, model);
         this.ways = new WayNodes(model, seen, reached, fields);
+        this.heads = new HeadMaker(model, data, seen, reached, words);
     }
 
     /** What stands on the page of a record or term. */
     public List<PageNode> page(PageRecord record) {
         return titled(
                 of(record, Layout.LayoutUse.PAGE, Spot.top()), seen.seen(record).title());
+    }
+
+    /** What stands in the head of that page. */
+    public RecordHead head(PageRecord record) {
+        return heads.of(record);
     }
 
     /** What stands on the home page, by the layout that somebody has made for it. */

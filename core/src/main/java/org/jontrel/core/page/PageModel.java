@@ -12,11 +12,13 @@ import java.util.concurrent.ConcurrentHashMap;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Field;
+import org.jontrel.core.model.Head;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Layout;
 import org.jontrel.core.model.Listing;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.PagePart;
+import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.reach.ModelNames;
 import org.jontrel.core.reach.ValueScope;
 import org.jontrel.core.reach.ValueStep;
@@ -93,7 +95,11 @@ public final class PageModel {
     public PageNeeds needs(String type, Layout.LayoutUse use) {
         return needs.computeIfAbsent(new LayoutPlace(type, use), _ -> {
             var all = new PageNeeds();
-            new NeedsCollector(this).layouts(List.of(type), use, all, use == Layout.LayoutUse.PAGE ? 0 : 1);
+            var collector = new NeedsCollector(this);
+            collector.layouts(List.of(type), use, all, use == Layout.LayoutUse.PAGE ? 0 : 1);
+            if (use == Layout.LayoutUse.PAGE) {
+                collector.head(type, all);
+            }
             return all;
         });
     }
@@ -109,6 +115,21 @@ public final class PageModel {
                 yield all;
             }
         };
+    }
+
+    /** What the heads of records' pages need alone: for lists of addresses and feeds. */
+    public PageNeeds headNeeds(String type) {
+        var all = new PageNeeds();
+        new NeedsCollector(this).head(type, all);
+        return all;
+    }
+
+    /** What the heads of the pages of a type say. */
+    public Head head(String type) {
+        return model.find(ContentType.class, type)
+                .map(ContentType::head)
+                .or(() -> model.find(Taxonomy.class, type).map(Taxonomy::head))
+                .orElse(Head.PLAIN);
     }
 
     /** What the home page needs of the site. */

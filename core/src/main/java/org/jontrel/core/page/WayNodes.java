@@ -9,6 +9,7 @@ import org.jontrel.core.model.block.Block;
 import org.jontrel.core.model.block.BlockKind;
 import org.jontrel.core.naming.Wording;
 import org.jontrel.core.page.node.InlineNode;
+import org.jontrel.core.page.node.ListAddress;
 import org.jontrel.core.page.node.PageAddress;
 import org.jontrel.core.page.node.PageNode;
 import org.jontrel.core.recordtype.RecordType;

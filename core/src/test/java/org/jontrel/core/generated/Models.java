@@ -10,6 +10,7 @@ import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Group;
 import org.jontrel.core.model.GroupUse;
+import org.jontrel.core.model.Head;
 import org.jontrel.core.model.Index;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.Nesting;
@@ -133,7 +134,23 @@ public final class Models {
                                 draw.chance(),
                                 draw.chance() ? "api-" + n : "",
                                 draw.of(List.of(RecordState.values()))),
-                List.of());
+                List.of(),
+                head(draw));
+    }
+
+    private static Head head(Draw draw) {
+        return draw.chance()
+                ? Head.PLAIN
+                : new Head(
+                        draw.once(3) ? "{part_title} of " + draw.text().replaceAll("[{}]", "") : "",
+                        draw.once(3) ? "{part_title}" : "",
+                        "",
+                        draw.chance() ? "Place" : "",
+                        List.of(new Head.HeadProperty("alternateName", "{part_title}")),
+                        draw.chance(),
+                        draw.once(3)
+                                ? new Condition.StateIs(draw.of(List.of(RecordState.values())))
+                                : Condition.ALWAYS);
     }
 
     private Index index(List<String> taxonomies) {

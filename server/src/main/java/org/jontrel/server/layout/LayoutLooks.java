@@ -53,11 +53,27 @@ class LayoutLooks {
             String why,
 
             @Schema(description = "Labels of fields that the draft has and the site does not have yet")
-            List<String> absent) {
+            List<String> absent,
+
+            @Schema(description = "What search engines are told of the page; absent for cards, lines and lists")
+            HeadLook head) {
         LayoutLook without(List<String> fields) {
-            return new LayoutLook(page, title, record, sample, layout, why, fields);
+            return new LayoutLook(page, title, record, sample, layout, why, fields, head);
         }
     }
+
+    @Schema(requiredProperties = {"title", "description", "hidden", "linked"})
+    record HeadLook(
+            @Schema(description = "With the name of the site")
+            String title,
+
+            @Schema(description = "Empty for none") String description,
+
+            @Schema(description = "Whether search engines are asked to leave the page out")
+            boolean hidden,
+
+            @Schema(description = "Data in the vocabulary of schema.org, as JSON; empty for none")
+            String linked) {}
 
     LayoutLook of(String title, Model draft, LookController.LookOfLayout wanted) {
         var audience = wanted.drafts() ? Audience.PEOPLE : Audience.VISITORS;
@@ -112,7 +128,7 @@ class LayoutLooks {
                 var made = engine.together(
                         () -> pages.index(engine, name, wanted.site(), model, installed.get(), audience));
                 return new LayoutLook(
-                        made.html(), type.plural(), null, false, null, "", absent(draft, model, type.id()));
+                        made.html(), type.plural(), null, false, null, "", absent(draft, model, type.id()), null);
             }
         }
         return look(pages.sampleIndex(title, draft, type), type.plural(), null);
@@ -155,7 +171,10 @@ class LayoutLooks {
                         .map(choice -> choice.layout().id())
                         .orElse(null),
                 made.choice().map(choice -> choice.why()).orElse(""),
-                List.of());
+                List.of(),
+                made.head()
+                        .map(head -> new HeadLook(head.title(), head.description(), head.hidden(), head.linked()))
+                        .orElse(null));
     }
 
     /** Labels of the fields that a draft has of a type and a site does not have yet. */

@@ -16,6 +16,7 @@ import org.jontrel.core.page.PageMaker;
 import org.jontrel.core.page.PageModel;
 import org.jontrel.core.page.SampleData;
 import org.jontrel.core.page.node.PageNode;
+import org.jontrel.core.page.node.RecordHead;
 import org.jontrel.core.value.Link;
 import org.jontrel.site.Site;
 import org.jontrel.site.record.read.Audience;
@@ -36,8 +37,12 @@ public class DraftPages {
      * A page as HTML.
      *
      * @param choice the layout that the record gets; empty for the home page
+     * @param head what search engines are told; only for the pages of records
      */
-    public record DraftPage(String html, Optional<LayoutChoice> choice) {}
+    public record DraftPage(String html, Optional<LayoutChoice> choice, Optional<DraftHead> head) {}
+
+    /** @param linked data in the vocabulary of schema.org, as JSON; empty for none */
+    public record DraftHead(String title, String description, boolean hidden, String linked) {}
 
     /**
      * What a site has installed, with the layouts, listings, page parts, indexes and wordings of a draft: those change nothing in a
@@ -77,7 +82,7 @@ public class DraftPages {
             Audience audience) {
         var pages = new SitePages(engine, new PageModel(model), name, audience);
         var made = pages.made(type, List.of(record), use);
-        return written(PageFrame.of(name, path, model), made.nodes(), made.choice());
+        return written(PageFrame.of(name, path, model), made);
     }
 
     /** The home page of a site; empty where the model has none of its own. */
@@ -111,7 +116,9 @@ public class DraftPages {
                     case CARD -> maker.items(PageNode.ItemsForm.CARDS, data.some(type, CARDS), 2);
                     case ROW -> maker.items(PageNode.ItemsForm.LINES, data.some(type, CARDS), 2);
                 };
-        return written(PageFrame.of(name, "proof", model), nodes, Optional.of(maker.choice(record, use)));
+        var head = use == Layout.LayoutUse.PAGE ? Optional.of(maker.head(record)) : Optional.<RecordHead>empty();
+        var choice = Optional.of(maker.choice(record, use));
+        return written(PageFrame.of(name, "proof", model), new SitePages.MadePage(nodes, choice, head));
     }
 
     /** The home page with made-up records. */
@@ -126,10 +133,21 @@ public class DraftPages {
                             new PageMaker(pages, data, LocalDate.now(ZoneOffset.UTC)).home(layout),
                             Optional.empty());
                 })
-                .orElseGet(() -> new DraftPage(writer.home(frame), Optional.empty()));
+                .orElseGet(() -> new DraftPage(writer.home(frame), Optional.empty(), Optional.empty()));
     }
 
     private DraftPage written(PageFrame frame, List<PageNode> nodes, Optional<LayoutChoice> choice) {
-        return new DraftPage(writer.page(frame, PageHead.of(frame.name()), nodes), choice);
+        return written(frame, new SitePages.MadePage(nodes, choice, Optional.empty()));
+    }
+
+    private DraftPage written(PageFrame frame, SitePages.MadePage made) {
+        var heads = new RecordHeads("", frame);
+        return new DraftPage(
+                writer.page(frame, PageHead.of(frame.name()), made.nodes()),
+                made.choice(),
+                made.head().map(head -> {
+                    var page = heads.of(head, "");
+                    return new DraftHead(page.title(), page.description(), page.hidden(), heads.pretty(head));
+                }));
     }
 }

@@ -38,8 +38,18 @@ class PreviewController {
             @Schema(description = "Number of the record, where it was saved before")
             Long id) {}
 
-    @Schema(requiredProperties = "page")
-    record Preview(@Schema(description = "The page as HTML") String page) {}
+    @Schema(requiredProperties = {"page", "title", "description", "hidden"})
+    record Preview(
+            @Schema(description = "The page as HTML") String page,
+
+            @Schema(description = "The title that search engines are told")
+            String title,
+
+            @Schema(description = "The description that search engines are told; empty for none")
+            String description,
+
+            @Schema(description = "Whether search engines are asked to leave the page out")
+            boolean hidden) {}
 
     @PostMapping("/api/sites/{site}/types/{key}/preview")
     Preview preview(@PathVariable String site, @PathVariable String key, @Valid @RequestBody Typed body) {
@@ -71,8 +81,13 @@ class PreviewController {
                 "",
                 values);
         var frame = Frames.of(sites.get(site).name(), site, engine);
-        var pages = new SitePages(engine, models.of(engine), frame.name(), Audience.VISITORS);
+        var page = new SitePages(engine, models.of(engine), frame.name(), Audience.VISITORS)
+                .page(recordType, record)
+                .orElseThrow();
         return new Preview(
-                writer.page(frame, PageHead.of(record.title() + " · " + frame.name()), pages.page(recordType, record)));
+                writer.page(frame, PageHead.of(page.head().title() + " · " + frame.name()), page.nodes()),
+                page.head().title() + " · " + frame.name(),
+                page.head().description(),
+                page.head().hidden());
     }
 }

@@ -6,21 +6,18 @@ import java.net.URI;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.Arrays;
-import java.util.Map;
 import java.util.Optional;
-import java.util.concurrent.ConcurrentHashMap;
-import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.page.index.AskedList;
 import org.jontrel.core.page.index.IndexFilters;
+import org.jontrel.core.page.node.PageAddress;
 import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.server.site.Sites;
 import org.jontrel.site.Site;
 import org.jontrel.site.record.read.Audience;
 import org.jontrel.site.record.read.BadQuery;
-import org.jontrel.site.record.read.StoredRecord;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -29,6 +26,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 
 /**
  * A site's public pages in a plain default look. Each carries a tag of the state that the whole site was in; see
@@ -47,23 +45,6 @@ class PublicSiteController {
         this.sites = sites;
         this.writer = writer;
         this.models = models;
-    }
-
-    /** The frame of each site's pages, for as long as nothing on it has changed. */
-    private static final class FrameCache {
-        private record Framed(String tag, PageFrame frame) {}
-
-        private final Map<String, Framed> bySite = new ConcurrentHashMap<>();
-
-        PageFrame get(String path, String tag, Supplier<PageFrame> make) {
-            var known = bySite.get(path);
-            if (known != null && known.tag().equals(tag)) {
-                return known.frame();
-            }
-            var made = make.get();
-            bySite.put(path, new Framed(tag, made));
-            return made;
-        }
     }
 
     private interface PageRenderer {
@@ -87,14 +68,15 @@ class PublicSiteController {
 
     private String home(PageFrame frame, SitePages pages) {
         return pages.home()
-                .map(nodes -> writer.page(frame, PageHead.of(frame.name()), nodes))
+                .map(nodes -> writer.page(
+                        frame, PageHead.of(frame.name()).at(heads(frame).whole(new PageAddress.InsideSite(""))), nodes))
                 .orElseGet(() -> writer.home(frame));
     }
 
     private String found(Site engine, PageFrame frame, String words) {
         var nodes = SitePages.headed(
                 "Search for “" + words + "”", "", PublicLists.found(engine, pages(engine, frame), words));
-        return writer.page(frame, new PageHead("Search · " + frame.name(), "", words), nodes);
+        return writer.page(frame, new PageHead("Search · " + frame.name(), "", words).hidden(true), nodes);
     }
 
     @GetMapping("/at/{site}/{path}")
@@ -133,20 +115,24 @@ class PublicSiteController {
         return engine.records()
                 .byAddress(recordType.id(), address)
                 .filter(found -> found.record().visible(Instant.now()))
-                .map(found -> found.moved()
-                        ? redirect(frame.index(recordType.path()) + found.address())
-                        : html(writer.page(
-                                frame,
-                                head(frame, recordType, found.record()),
-                                pages.page(recordType, found.record()))));
+                .flatMap(found -> found.moved()
+                        ? Optional.of(redirect(frame.index(recordType.path()) + found.address()))
+                        : pages.page(recordType, found.record())
+                                .map(page -> html(writer.page(
+                                        frame,
+                                        heads(frame).of(page.head(), recordType.path() + "/" + found.address()),
+                                        page.nodes()))));
     }
 
-    private static PageHead head(PageFrame frame, RecordType recordType, StoredRecord record) {
-        var title = record.title().isEmpty() ? record.slug() : record.title();
-        var description = recordType.definition() instanceof Taxonomy taxonomy
-                ? taxonomy.description()
-                : String.valueOf(record.values().getOrDefault("part_summary", ""));
-        return new PageHead(title + " · " + frame.name(), description, "");
+    /** Heads with the address that the visitor came by. */
+    private static RecordHeads heads(PageFrame frame) {
+        return new RecordHeads(
+                ServletUriComponentsBuilder.fromCurrentContextPath().toUriString(), frame);
+    }
+
+    private static PageHead headOf(PageFrame frame, String name, String description, String path) {
+        return new PageHead(name + " · " + frame.name(), description, "")
+                .at(heads(frame).whole(new PageAddress.InsideSite(path)));
     }
 
     /** The whole page is read in one transaction. */
@@ -194,7 +180,9 @@ class PublicSiteController {
                     .build());
         }
         try {
-            var head = new PageHead(type.plural() + " · " + frame.name(), type.description(), "");
+            var head = headOf(frame, type.plural(), type.description(), type.path() + "/")
+                    .hidden(type.head().hidden() || asked.narrows())
+                    .withFeed(frame.index(type.path()) + FeedController.FEED);
             return Optional.of(html(writer.page(frame, head, pages.index(type, parameters))));
         } catch (BadQuery _) {
             return Optional.empty();
@@ -209,7 +197,8 @@ class PublicSiteController {
                 .toList();
         return writer.page(
                 frame,
-                new PageHead(taxonomy.plural() + " · " + frame.name(), taxonomy.description(), ""),
+                headOf(frame, taxonomy.plural(), taxonomy.description(), taxonomy.path() + "/")
+                        .hidden(taxonomy.head().hidden()),
                 SitePages.headed(taxonomy.plural(), taxonomy.description(), pages.tree(recordType, terms)));
     }
 

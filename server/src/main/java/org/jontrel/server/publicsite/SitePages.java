@@ -24,6 +24,7 @@ import org.jontrel.core.page.index.IndexPage;
 import org.jontrel.core.page.node.InlineNode;
 import org.jontrel.core.page.node.PageAddress;
 import org.jontrel.core.page.node.PageNode;
+import org.jontrel.core.page.node.RecordHead;
 import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.core.value.Link;
 import org.jontrel.site.Site;
@@ -54,16 +55,31 @@ final class SitePages {
         return new PageMaker(model, data, LocalDate.now(ZoneOffset.UTC));
     }
 
-    /** The page of a record or term. */
-    List<PageNode> page(RecordType recordType, StoredRecord record) {
+    /** A page, and what stands in its head. */
+    record HeadedPage(List<PageNode> nodes, RecordHead head) {}
+
+    /** The page of a record or term; empty where it may not be seen. */
+    Optional<HeadedPage> page(RecordType recordType, StoredRecord record) {
         var data = read(recordType.id(), List.of(record), model.needs(recordType.id(), Layout.LayoutUse.PAGE));
         return data.record(new Link(recordType.id(), record.id()))
-                .map(each -> maker(data).page(each))
-                .orElse(List.of());
+                .map(each -> new HeadedPage(maker(data).page(each), maker(data).head(each)));
     }
 
-    /** What stands for a record, and the layout that it got. */
-    record MadePage(List<PageNode> nodes, Optional<LayoutChoice> choice) {}
+    /** What lists tell of a record: where its page is, and what its head says. */
+    record HeadedRecord(PageRecord record, RecordHead head) {}
+
+    /** The heads of several records; those that have no page are left out. */
+    List<HeadedRecord> heads(RecordType recordType, List<StoredRecord> records) {
+        var data = read(recordType.id(), records, model.headNeeds(recordType.id()));
+        var maker = maker(data);
+        return seen(recordType, records, data).stream()
+                .filter(record -> !record.address().isEmpty())
+                .map(record -> new HeadedRecord(record, maker.head(record)))
+                .toList();
+    }
+
+    /** What stands for a record, the layout that it got, and what the head of its page says. */
+    record MadePage(List<PageNode> nodes, Optional<LayoutChoice> choice, Optional<RecordHead> head) {}
 
     /** The page of a record, or records as cards or lines. */
     MadePage made(String type, List<StoredRecord> records, Layout.LayoutUse use) {
@@ -72,7 +88,7 @@ final class SitePages {
                 .flatMap(record -> data.record(new Link(type, record.id())).stream())
                 .toList();
         if (seen.isEmpty()) {
-            return new MadePage(List.of(), Optional.empty());
+            return new MadePage(List.of(), Optional.empty(), Optional.empty());
         }
         var maker = maker(data);
         var nodes =
@@ -81,7 +97,9 @@ final class SitePages {
                     case CARD -> maker.items(PageNode.ItemsForm.CARDS, seen, 2);
                     case ROW -> maker.items(PageNode.ItemsForm.LINES, seen, 2);
                 };
-        return new MadePage(nodes, Optional.of(maker.choice(seen.getFirst(), use)));
+        var head =
+                use == Layout.LayoutUse.PAGE ? Optional.of(maker.head(seen.getFirst())) : Optional.<RecordHead>empty();
+        return new MadePage(nodes, Optional.of(maker.choice(seen.getFirst(), use)), head);
     }
 
     /** The index of a type, as somebody asks for it by its address. */

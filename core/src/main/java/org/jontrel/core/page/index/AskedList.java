@@ -7,7 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
 import org.jontrel.core.model.condition.Condition;
-import org.jontrel.core.page.ListAddress;
+import org.jontrel.core.page.node.ListAddress;
 import org.jontrel.core.record.Conditions;
 
 /**

@@ -13,10 +13,10 @@ import java.util.stream.Stream;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.naming.Nouns;
 import org.jontrel.core.page.PageModel;
-import org.jontrel.core.page.ReadableInk;
 import org.jontrel.core.page.node.FilterForm;
 import org.jontrel.core.page.node.InlineNode;
 import org.jontrel.core.page.node.PageAddress;
+import org.jontrel.core.page.node.ReadableInk;
 
 /** Makes the controls in which values are chosen: those that some record has, with how many have them. */
 final class FilterTicks {

@@ -13,8 +13,8 @@ import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.condition.Condition;
-import org.jontrel.core.page.ListAddress;
 import org.jontrel.core.page.PageModel;
+import org.jontrel.core.page.node.ListAddress;
 import org.jontrel.core.recordtype.RecordType;
 
 /**

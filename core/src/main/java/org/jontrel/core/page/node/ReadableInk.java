@@ -1,4 +1,4 @@
-package org.jontrel.core.page;
+package org.jontrel.core.page.node;
 
 import java.util.Optional;
 

@@ -1,4 +1,4 @@
-package org.jontrel.core.page;
+package org.jontrel.core.page.node;
 
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
