@@ -11,6 +11,7 @@ import { renew, useResource } from '@/shared/api/queries';
 import AskPanel from './AskPanel.vue';
 import PlanSteps from './PlanSteps.vue';
 import RunList from './RunList.vue';
+import SaveStatic from './SaveStatic.vue';
 import SiteTokens from './SiteTokens.vue';
 import { ofSite, planTo, runList } from './queries';
 import Choice from '@/shared/controls/Choice.vue';
@@ -146,6 +147,7 @@ async function run(): Promise<void> {
       </template>
     </template>
     <RunList :runs="runs" />
+    <SaveStatic :site="site" />
     <SiteTokens v-if="session.isArchitect" :site="site" />
   </div>
 </template>

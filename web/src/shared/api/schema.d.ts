@@ -532,6 +532,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sites/{site}/static": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["files"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{site}/static/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["progress"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sites/{site}/tokens": {
         parameters: {
             query?: never;
@@ -4817,6 +4849,15 @@ export interface components {
             /** Format: int64 */
             timeout?: number;
         };
+        StaticProgress: {
+            done: boolean;
+            /** Format: int64 */
+            files: number;
+            /** Format: int64 */
+            known: number;
+            /** Format: int64 */
+            pages: number;
+        };
         StepView: {
             /** Format: date-time */
             finishedAt?: string;
@@ -6075,6 +6116,56 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["PlanView"];
+                };
+            };
+        };
+    };
+    files: {
+        parameters: {
+            query?: {
+                /** @description Where the files will stand, such as https://example.org/; without it they name no whole addresses */
+                address?: string;
+                /** @description A name under which its progress can be asked for */
+                id?: string;
+            };
+            header?: never;
+            path: {
+                site: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["StreamingResponseBody"];
+                };
+            };
+        };
+    };
+    progress: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["StaticProgress"];
                 };
             };
         };

@@ -319,6 +319,16 @@ export const en = {
     seeRecords: 'See the records',
     recordsOf: 'Records of {site}',
     publicPages: 'Public pages',
+    static: {
+      title: 'Save as static files',
+      hint: 'A ZIP file with every public page, picture and feed. Any web server shows it without Jontrel; searching and filtering need Jontrel and are left out.',
+      address: 'Address where it will stand',
+      example: 'https://… (if you know it)',
+      noAddress: '“{address}” is no address of a site. Give one that begins with https://, or leave it empty.',
+      save: 'Save files',
+      going: '{pages} of {known} pages, {files} pictures and files so far',
+      done: '{pages} pages, {files} pictures and files saved',
+    },
     versions: '{from} to {to}',
   },
   held: {

@@ -272,6 +272,10 @@ export const helpPages = {
         title: 'Pages',
         text: 'Every type with public records has an index and a page for each record, derived from its definition. Empty fields are not shown. When an address changes, the old one leads to the new one.',
       },
+      files: {
+        title: 'A site as files',
+        text: 'On the page of a site, “Save as static files” makes a ZIP file of all its public pages, pictures and feeds, which any web server shows without Jontrel. With the address where it will stand, pages name it and a sitemap is added. ./jontrel static does the same into a folder.',
+      },
       api: {
         title: 'The content API',
         text: 'Programs read a site at /at/, its path and /api/; openapi.json there describes it. With a token they read drafts too, or write, through the same checks as the forms. Fields that are kept out of the API are not in it.',

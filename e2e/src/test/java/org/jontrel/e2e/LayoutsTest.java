@@ -5,8 +5,12 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import com.microsoft.playwright.FrameLocator;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.options.AriaRole;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.util.ArrayList;
 import java.util.Map;
 import java.util.regex.Pattern;
+import java.util.zip.ZipInputStream;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
@@ -184,6 +188,27 @@ public class LayoutsTest {
         desk.anna.button("Search").click();
         assertThat(page.locator("h1")).hasText("Search for “heron”");
         assertThat(page.locator(".cards > li")).hasCount(1);
+        desk.anna.checkAccessibility();
+    }
+
+    @Test(dependsOnMethods = "visitorsFilterAndSearchWithoutScript")
+    public void aSiteIsSavedAsFiles() throws IOException {
+        desk.anna.open(Desk.WORKSPACE + "sites/bench");
+        page.getByLabel("Address where it will stand").fill("bench");
+        desk.anna.button("Save files").click();
+        assertThat(page.getByText("“bench” is no address of a site")).isVisible();
+        page.getByLabel("Address where it will stand").fill("https://example.org/");
+        var download = page.waitForDownload(() -> desk.anna.button("Save files").click());
+        var names = new ArrayList<String>();
+        try (var zip = new ZipInputStream(Files.newInputStream(download.path()))) {
+            for (var entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
+                names.add(entry.getName());
+            }
+        }
+        org.testng.Assert.assertTrue(names.contains("bench/boats/kestrel/index.html"), names.toString());
+        org.testng.Assert.assertTrue(names.contains("bench/sitemap.xml"), names.toString());
+        assertThat(page.getByText(Pattern.compile("[0-9]+ pages, [0-9]+ pictures and files saved")))
+                .isVisible();
         desk.anna.checkAccessibility();
     }
 

@@ -78,8 +78,6 @@ public class Screenshots {
 
     private void take(Visitor visitor) {
         var page = visitor.page;
-        visitor.open("/sign-in").heading("Sign in").waitFor();
-        visitor.picture(folder, "sign-in");
         visitor.signIn("anna", "anna-architect");
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Structure"))
                 .first()
@@ -138,6 +136,10 @@ public class Screenshots {
         visitor.link("See its page").waitFor();
         visitor.open(visitor.link("See its page").getAttribute("href")).page.waitForLoadState();
         visitor.picture(folder, "public-page");
+        visitor.open("/at/bench/structures/?sort=lock&rise_m.from=2")
+                .heading("Structures")
+                .waitFor();
+        visitor.picture(folder, "index-page");
     }
 
     /** The page of a lock, which has a layout of its own, with a record of Bench. */

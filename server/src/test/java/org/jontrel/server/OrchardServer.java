@@ -16,8 +16,8 @@ import org.springframework.context.ConfigurableApplicationContext;
 import tools.jackson.databind.JsonNode;
 
 /** A server whose site Field has a model of the whole language; tags and people are kept out of the content API. */
-final class OrchardServer implements AutoCloseable {
-    final Session anna;
+public final class OrchardServer implements AutoCloseable {
+    public final Session anna;
     private final ConfigurableApplicationContext context;
     private final String address;
     private final String database;
@@ -30,12 +30,12 @@ final class OrchardServer implements AutoCloseable {
     }
 
     /** The whole address of something. */
-    String whole(String path) {
+    public String whole(String path) {
         return address + path;
     }
 
     /** With other definitions: texts of their files replaced. */
-    static OrchardServer edited(Map<String, String> replacements) throws InterruptedException {
+    public static OrchardServer edited(Map<String, String> replacements) throws InterruptedException {
         return start(replacements);
     }
 
@@ -135,7 +135,7 @@ final class OrchardServer implements AutoCloseable {
         return address;
     }
 
-    Session session() {
+    public Session session() {
         return new Session(address);
     }
 
@@ -145,7 +145,7 @@ final class OrchardServer implements AutoCloseable {
         return session().with("Authorization", "Bearer " + made.get("secret").asString());
     }
 
-    long add(String type, Map<String, Object> values, String state) {
+    public long add(String type, Map<String, Object> values, String state) {
         return anna.ok(
                         "POST",
                         "/api/sites/field/types/" + type + "/records",

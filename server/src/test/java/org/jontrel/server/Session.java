@@ -41,6 +41,21 @@ public final class Session {
         return headers.get(name);
     }
 
+    /** The body of an answer as it came. */
+    public byte[] bytes(String path) {
+        var request = HttpRequest.newBuilder(URI.create(address + path)).GET();
+        headers.forEach(request::header);
+        try {
+            return http.send(request.build(), HttpResponse.BodyHandlers.ofByteArray())
+                    .body();
+        } catch (IOException e) {
+            throw new java.io.UncheckedIOException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+    }
+
     public HttpResponse<String> send(String method, String path, Object body) {
         var text = body == null ? "" : body instanceof String raw ? raw : JSON.writeValueAsString(body);
         var request = HttpRequest.newBuilder(URI.create(address + path))

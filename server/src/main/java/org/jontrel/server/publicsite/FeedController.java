@@ -43,7 +43,7 @@ class FeedController {
             @RequestParam(name = "of", defaultValue = "") String path,
             @RequestParam(defaultValue = "0") long after) {
         return answer(site, XML, engine -> {
-            var maps = new SiteMaps(engine, models.of(engine), heads(site, engine));
+            var maps = new SiteMaps(engine, models.of(engine), heads(site, origin(), engine));
             return path.isEmpty() ? Optional.of(maps.index()) : maps.part(path, after);
         });
     }
@@ -54,7 +54,7 @@ class FeedController {
                 site,
                 MediaType.TEXT_PLAIN,
                 engine -> Optional.of("User-agent: *\nAllow: /\nSitemap: "
-                        + heads(site, engine).whole(new PageAddress.InsideSite("sitemap.xml"))
+                        + heads(site, origin(), engine).whole(new PageAddress.InsideSite("sitemap.xml"))
                         + "\n"));
     }
 
@@ -69,24 +69,32 @@ class FeedController {
     /** What is new of a type. */
     @GetMapping("/at/{site}/{path}/" + FEED)
     ResponseEntity<String> feed(@PathVariable String site, @PathVariable String path) {
-        return answer(
-                site,
-                FEED_TYPE,
-                engine -> PublicLists.recordType(engine, path)
-                        .filter(recordType -> recordType.definition() instanceof ContentType type
-                                && type.index().on()
-                                && !type.head().hidden())
-                        .map(recordType -> feed(site, engine, recordType)));
+        return answer(site, FEED_TYPE, engine -> feed(site, origin(), engine, path));
     }
 
-    private RecordHeads heads(String path, Site engine) {
-        return new RecordHeads(
-                ServletUriComponentsBuilder.fromCurrentContextPath().toUriString(),
-                Frames.of(sites.get(path).name(), path, engine));
+    /** The feed of a type; empty where it has none. */
+    Optional<String> at(String site, String origin, String path) {
+        var engine = sites.engine(site);
+        return engine.together(() -> feed(site, origin, engine, path));
     }
 
-    private String feed(String site, Site engine, RecordType recordType) {
-        var heads = heads(site, engine);
+    private Optional<String> feed(String site, String origin, Site engine, String path) {
+        return PublicLists.recordType(engine, path)
+                .filter(recordType -> recordType.definition() instanceof ContentType type
+                        && type.index().on()
+                        && !type.head().hidden())
+                .map(recordType -> feed(heads(site, origin, engine), engine, recordType));
+    }
+
+    private static String origin() {
+        return ServletUriComponentsBuilder.fromCurrentContextPath().toUriString();
+    }
+
+    private RecordHeads heads(String path, String origin, Site engine) {
+        return new RecordHeads(origin, Frames.of(sites.get(path).name(), path, engine));
+    }
+
+    private String feed(RecordHeads heads, Site engine, RecordType recordType) {
         var pages = new SitePages(engine, models.of(engine), heads.frame().name(), Audience.VISITORS);
         var newest = engine.records()
                 .page(

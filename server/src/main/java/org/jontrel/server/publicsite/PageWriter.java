@@ -15,7 +15,11 @@ public class PageWriter {
     private final TemplateEngine engine = TemplateEngine.createPrecompiled(null, ContentType.Html, null, TEMPLATES);
 
     String home(PageFrame site) {
-        return written("home", Map.of("site", site));
+        return home(site, PageHead.of(site.name()));
+    }
+
+    String home(PageFrame site, PageHead head) {
+        return written("home", Map.of("site", site, "head", head));
     }
 
     String missing(PageFrame site) {

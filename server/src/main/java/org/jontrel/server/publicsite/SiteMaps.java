@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Consumer;
 import java.util.stream.Stream;
 import javax.xml.stream.XMLStreamException;
 import org.jontrel.core.model.ContentType;
@@ -23,7 +24,7 @@ final class SiteMaps {
     /** Addresses of one map, at most; as many as can be asked for some hundred times. */
     private static final int MOST = 20 * ListQuery.MOST;
 
-    private static final String NAMESPACE = "http://www.sitemaps.org/schemas/sitemap/0.9";
+    static final String NAMESPACE = "http://www.sitemaps.org/schemas/sitemap/0.9";
     private static final String NUMBER = SystemField.ID.field().id();
     private final Site site;
     private final PageModel model;
@@ -77,9 +78,12 @@ final class SiteMaps {
 
     /** Numbers of the next records that search engines may show. */
     private List<Long> behind(RecordType recordType, long after) {
+        return behind(recordType, after, model.head(recordType.id()).hiddenWhen());
+    }
+
+    private List<Long> behind(RecordType recordType, long after, Condition hidden) {
         var where = new ArrayList<Condition>();
         where.add(new Condition.FieldIs(NUMBER, Condition.Test.ABOVE, List.of(String.valueOf(after))));
-        var hidden = model.head(recordType.id()).hiddenWhen();
         if (!hidden.equals(Condition.ALWAYS)) {
             where.add(new Condition.Not(PageReader.ofSite(site, model, hidden)));
         }
@@ -128,5 +132,20 @@ final class SiteMaps {
                     record.updatedAt().toString())));
         }
         return all;
+    }
+
+    /** The addresses of all records and terms, also of those that search engines leave out. */
+    void each(RecordType recordType, Consumer<String> address) {
+        long last = 0;
+        for (var some = behind(recordType, last, Condition.ALWAYS);
+                !some.isEmpty();
+                some = behind(recordType, last, Condition.ALWAYS)) {
+            last = some.getLast();
+            var records = site.records().byIds(recordType.id(), some, Set.of());
+            site.records()
+                    .addresses(recordType.id(), records)
+                    .values()
+                    .forEach(each -> address.accept(recordType.path() + "/" + each));
+        }
     }
 }

@@ -43,6 +43,8 @@ public record RichTextValues(Kind.RichText kind) implements KindValues {
         dirty.select("script, style, svg, math, template, noscript, iframe, object")
                 .remove();
         var clean = new Cleaner(safelist(kind)).clean(dirty);
+        // what leads nowhere that is allowed is no link
+        clean.select("a:not([href])").unwrap();
         clean.outputSettings(PLAIN);
         return clean.body().text().isBlank() ? "" : clean.body().html().strip();
     }

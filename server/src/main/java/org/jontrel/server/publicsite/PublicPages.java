@@ -1,0 +1,205 @@
+package org.jontrel.server.publicsite;
+
+import static org.jontrel.server.publicsite.PageLinks.encoded;
+
+import java.net.URI;
+import java.nio.charset.StandardCharsets;
+import java.time.Instant;
+import java.util.Arrays;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.jontrel.core.model.ContentType;
+import org.jontrel.core.model.Taxonomy;
+import org.jontrel.core.page.index.AskedList;
+import org.jontrel.core.page.index.IndexFilters;
+import org.jontrel.core.page.node.PageAddress;
+import org.jontrel.core.recordtype.RecordType;
+import org.jontrel.server.site.Sites;
+import org.jontrel.site.Site;
+import org.jontrel.site.record.read.Audience;
+import org.jontrel.site.record.read.BadQuery;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Component;
+import org.springframework.util.MultiValueMap;
+
+/** What visitors get at each address of a site, whoever asks for it and however it is sent. */
+@Component
+class PublicPages {
+    private static final int MOST_TERMS = 2_000;
+    private static final MediaType HTML = new MediaType("text", "html", StandardCharsets.UTF_8);
+    private final Sites sites;
+    private final PageWriter writer;
+    private final PageModels models;
+    private final FrameCache frames = new FrameCache();
+
+    PublicPages(Sites sites, PageWriter writer, PageModels models) {
+        this.sites = sites;
+        this.writer = writer;
+        this.models = models;
+    }
+
+    private interface PageRenderer {
+        /** Empty where there is nothing for visitors. */
+        Optional<ResponseEntity<String>> of(ShownSite view);
+    }
+
+    /**
+     * The page at an address, or where it has moved to, or that there is none.
+     *
+     * @param origin scheme and host that the site is known by
+     * @param address below the site, as {@code locks/bottom-lock}; that of the home page is empty
+     */
+    ResponseEntity<String> at(String site, String origin, String address, MultiValueMap<String, String> parameters) {
+        return answer(site, origin, view -> {
+            if (address.isEmpty()) {
+                return Optional.of(html(home(view, first(parameters, "q"))));
+            }
+            int slash = address.indexOf('/');
+            var path = slash < 0 ? address : address.substring(0, slash);
+            var below = slash < 0 ? "" : address.substring(slash).replaceAll("^/+|/+$", "");
+            var recordType = PublicLists.recordType(view.engine(), path);
+            return recordType.isEmpty()
+                    ? moved(view.engine(), site, path, below)
+                    : page(view, recordType.get(), below, parameters);
+        });
+    }
+
+    private static String first(MultiValueMap<String, String> parameters, String name) {
+        var value = parameters.getFirst(name);
+        return value == null ? "" : value.strip();
+    }
+
+    /** A site as it is shown. */
+    private record ShownSite(Site engine, SitePages pages, RecordHeads heads) {
+        PageFrame frame() {
+            return heads.frame();
+        }
+
+        PageHead head(String name, String description, String path) {
+            return new PageHead(name + " · " + frame().name(), description, "")
+                    .at(heads.whole(new PageAddress.InsideSite(path)));
+        }
+    }
+
+    private String home(ShownSite view, String words) {
+        if (!words.isEmpty() && view.frame().searchable()) {
+            return found(view, words);
+        }
+        var head = PageHead.of(view.frame().name()).at(view.heads().whole(new PageAddress.InsideSite("")));
+        return view.pages()
+                .home()
+                .map(nodes -> writer.page(view.frame(), head, nodes))
+                .orElseGet(() -> writer.home(view.frame(), head));
+    }
+
+    private String found(ShownSite view, String words) {
+        var nodes = SitePages.headed(
+                "Search for “" + words + "”", "", PublicLists.found(view.engine(), view.pages(), words));
+        var head = new PageHead("Search · " + view.frame().name(), "", words).hidden(true);
+        return writer.page(view.frame(), head, nodes);
+    }
+
+    private Optional<ResponseEntity<String>> page(
+            ShownSite view, RecordType recordType, String address, MultiValueMap<String, String> parameters) {
+        if (address.isEmpty()) {
+            return index(view, recordType, parameters);
+        }
+        return view.engine()
+                .records()
+                .byAddress(recordType.id(), address)
+                .filter(found -> found.record().visible(Instant.now()))
+                .flatMap(found -> found.moved()
+                        ? Optional.of(redirect(view.frame().index(recordType.path()) + found.address()))
+                        : view.pages()
+                                .page(recordType, found.record())
+                                .map(page -> html(writer.page(
+                                        view.frame(),
+                                        view.heads().of(page.head(), recordType.path() + "/" + found.address()),
+                                        page.nodes()))));
+    }
+
+    /** The whole page is read in one transaction. */
+    private ResponseEntity<String> answer(String path, String origin, PageRenderer page) {
+        var site = sites.find(path);
+        if (site.isEmpty()) {
+            return missing(PageFrame.NOWHERE);
+        }
+        var engine = sites.engine(path);
+        return engine.together(() -> {
+            var tag = PageTags.of(path, engine);
+            var frame = frames.get(path, tag, () -> Frames.of(site.get().name(), path, engine));
+            var pages = new SitePages(engine, models.of(engine), frame.name(), Audience.VISITORS);
+            var made = page.of(new ShownSite(engine, pages, new RecordHeads(origin, frame)))
+                    .orElseGet(() -> missing(frame));
+            return made.getStatusCode() == HttpStatus.OK
+                    ? ResponseEntity.ok()
+                            .contentType(HTML)
+                            .eTag(tag)
+                            .cacheControl(PageTags.ASK_AGAIN)
+                            .body(made.getBody())
+                    : made;
+        });
+    }
+
+    private static ResponseEntity<String> html(String page) {
+        return ResponseEntity.ok(page);
+    }
+
+    private Optional<ResponseEntity<String>> index(
+            ShownSite view, RecordType recordType, MultiValueMap<String, String> parameters) {
+        if (!(recordType.definition() instanceof ContentType type)) {
+            return Optional.of(html(terms(view, recordType)));
+        }
+        if (!type.index().on()) {
+            return Optional.empty();
+        }
+        var asked = AskedList.of(IndexFilters.of(models.of(view.engine()), type), parameters);
+        if (asked.isUntidy(parameters)) {
+            // a form without script sends what was left empty too: the address to share is the one without
+            return Optional.of(ResponseEntity.status(HttpStatus.FOUND)
+                    .location(URI.create(view.frame().home() + asked.address(PageLinks.encoded(type.path()))))
+                    .build());
+        }
+        try {
+            var head = view.head(type.plural(), type.description(), type.path() + "/")
+                    .hidden(type.head().hidden() || asked.narrows())
+                    .withFeed(type.head().hidden() ? "" : view.frame().index(type.path()) + FeedController.FEED);
+            return Optional.of(html(writer.page(view.frame(), head, view.pages().index(type, parameters))));
+        } catch (BadQuery _) {
+            return Optional.empty();
+        }
+    }
+
+    private String terms(ShownSite view, RecordType recordType) {
+        var taxonomy = (Taxonomy) recordType.definition();
+        var now = Instant.now();
+        var terms = view.engine().records().all(recordType.id(), MOST_TERMS).stream()
+                .filter(term -> term.visible(now))
+                .toList();
+        return writer.page(
+                view.frame(),
+                view.head(taxonomy.plural(), taxonomy.description(), taxonomy.path() + "/")
+                        .hidden(taxonomy.head().hidden()),
+                SitePages.headed(
+                        taxonomy.plural(), taxonomy.description(), view.pages().tree(recordType, terms)));
+    }
+
+    /** Old addresses of a renamed type lead to the new ones for good. */
+    private static Optional<ResponseEntity<String>> moved(Site engine, String site, String path, String below) {
+        var encoded = Arrays.stream(below.split("/")).map(PageLinks::encoded).collect(Collectors.joining("/"));
+        return engine.redirected(path)
+                .map(recordType -> redirect("/at/" + encoded(site) + "/" + recordType.path() + "/" + encoded));
+    }
+
+    private static ResponseEntity<String> redirect(String address) {
+        return ResponseEntity.status(HttpStatus.MOVED_PERMANENTLY)
+                .location(URI.create(address))
+                .build();
+    }
+
+    private ResponseEntity<String> missing(PageFrame frame) {
+        return ResponseEntity.status(HttpStatus.NOT_FOUND).contentType(HTML).body(writer.missing(frame));
+    }
+}

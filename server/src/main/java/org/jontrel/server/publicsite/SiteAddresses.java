@@ -1,0 +1,79 @@
+package org.jontrel.server.publicsite;
+
+import java.net.URLDecoder;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Consumer;
+import org.jontrel.core.model.ContentType;
+import org.jontrel.server.site.Sites;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Component;
+import org.springframework.util.LinkedMultiValueMap;
+import org.springframework.web.util.UriComponentsBuilder;
+
+/** All addresses of a site, and what is found at them; for who writes sites to files. */
+@Component
+public class SiteAddresses {
+    private final Sites sites;
+    private final PageModels models;
+    private final PublicPages pages;
+    private final FeedController feeds;
+
+    SiteAddresses(Sites sites, PageModels models, PublicPages pages, FeedController feeds) {
+        this.sites = sites;
+        this.models = models;
+        this.pages = pages;
+        this.feeds = feeds;
+    }
+
+    /** Every index, record and term that has a page; below the site. */
+    public void each(String site, Consumer<String> address) {
+        var engine = sites.engine(site);
+        var model = models.of(engine);
+        var all = new SiteMaps(engine, model, new RecordHeads("", PageFrame.NOWHERE));
+        engine.installed().tables().values().stream()
+                .map(table -> table.recordType())
+                .filter(recordType -> model.hasPages(recordType.id()))
+                .forEach(recordType -> {
+                    if (!(recordType.definition() instanceof ContentType type)
+                            || type.index().on()) {
+                        address.accept(recordType.path() + "/");
+                    }
+                    all.each(recordType, address);
+                });
+    }
+
+    /**
+     * The page or feed at an address; empty where there is none.
+     *
+     * @param origin scheme and host that the site is known by
+     * @param address below the site, with what is asked behind a question mark
+     */
+    public Optional<String> at(String site, String origin, String address) {
+        int asked = address.indexOf('?');
+        var path = asked < 0 ? address : address.substring(0, asked);
+        if (path.endsWith("/" + FeedController.FEED)) {
+            return feeds.at(site, origin, path.substring(0, path.indexOf('/')));
+        }
+        var parameters = UriComponentsBuilder.fromUriString(asked < 0 ? "" : address.substring(asked))
+                .build()
+                .getQueryParams();
+        var decoded = new LinkedMultiValueMap<String, String>();
+        parameters.forEach((name, values) -> values.forEach(
+                value -> decoded.add(name, value == null ? "" : URLDecoder.decode(value, StandardCharsets.UTF_8))));
+        return Optional.of(pages.at(site, origin, path, decoded))
+                .filter(answer -> answer.getStatusCode() == HttpStatus.OK)
+                .map(ResponseEntity::getBody);
+    }
+
+    /** A map of addresses for search engines. */
+    public static String map(List<String> addresses) {
+        return SiteXml.document("urlset", SiteMaps.NAMESPACE, xml -> {
+            for (var each : addresses) {
+                xml.element("url", within -> within.text("loc", each));
+            }
+        });
+    }
+}
