@@ -20,6 +20,7 @@ async function look(): Promise<void> {
     const params = { path: { site: props.site, id: id.value } };
     progress.value = await ask(api.GET('/api/sites/{site}/static/{id}', { params }));
     if (progress.value.done) {
+      problem.value = progress.value.problem;
       polling.pause();
     }
   } catch (thrown) {
@@ -47,7 +48,7 @@ function save(): void {
     return;
   }
   id.value = crypto.randomUUID();
-  progress.value = { pages: 0, known: 0, files: 0, done: false };
+  progress.value = { pages: 0, known: 0, files: 0, done: false, problem: '' };
   const link = document.createElement('a');
   const asked = new URLSearchParams({ id: id.value, ...(place ? { address: place } : {}) });
   link.href = `/api/sites/${encodeURIComponent(props.site)}/static?${asked}`;
@@ -69,7 +70,7 @@ function save(): void {
       <NButton attr-type="submit" :disabled="polling.isActive.value">{{ $t('site.static.save') }}</NButton>
     </form>
     <Problems v-if="problem" :of="[{ sentence: problem, severity: 'blocker' }]" />
-    <div v-if="progress" role="status">
+    <div v-if="progress && !progress.problem" role="status">
       <NProgress
         type="line"
         :percentage="progress.known ? Math.floor((100 * progress.pages) / progress.known) : 0"

@@ -4857,6 +4857,7 @@ export interface components {
             known: number;
             /** Format: int64 */
             pages: number;
+            problem: string;
         };
         StepView: {
             /** Format: date-time */

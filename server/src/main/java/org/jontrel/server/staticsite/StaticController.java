@@ -3,8 +3,11 @@ package org.jontrel.server.staticsite;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import io.swagger.v3.oas.annotations.Parameter;
+import java.io.IOException;
+import java.io.OutputStream;
 import java.time.Duration;
 import java.util.List;
+import java.util.concurrent.Semaphore;
 import org.jontrel.server.site.Sites;
 import org.jontrel.server.web.Refusal;
 import org.springframework.http.HttpHeaders;
@@ -23,6 +26,9 @@ class StaticController {
     private static final int LONGEST_NAME = 60;
     private final Sites sites;
     private final StaticSites writer;
+    /** Others wait: a site in files is every page of it. */
+    private final Semaphore oneAtATime = new Semaphore(1);
+
     private final Cache<String, StaticProgress> going = Caffeine.newBuilder()
             .maximumSize(MOST)
             .expireAfterWrite(Duration.ofMinutes(30))
@@ -50,16 +56,26 @@ class StaticController {
         if (id.length() > LONGEST_NAME) {
             throw Refusal.invalid("A name for progress has at most " + LONGEST_NAME + " characters.", List.of());
         }
-        StreamingResponseBody body = out -> {
-            try (var zip = new ZipTarget(out, site)) {
-                writer.write(site, place, zip, progress -> going.put(site + "/" + id, progress));
-            }
-        };
+        StreamingResponseBody body = out -> send(site, place, site + "/" + id, out);
         return ResponseEntity.ok()
                 .contentType(MediaType.parseMediaType("application/zip"))
                 .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + site + ".zip\"")
                 .header(HttpHeaders.CACHE_CONTROL, "no-store")
                 .body(body);
+    }
+
+    private void send(String site, String place, String name, OutputStream out) throws IOException {
+        oneAtATime.acquireUninterruptibly();
+        try (var zip = new ZipTarget(out, site)) {
+            writer.write(site, place, zip, progress -> going.put(name, progress));
+        } catch (IOException | RuntimeException e) {
+            going.put(
+                    name,
+                    new StaticProgress(0, 0, 0, true, "The files were not saved: something went wrong on the way."));
+            throw e;
+        } finally {
+            oneAtATime.release();
+        }
     }
 
     private static String address(String given) {
@@ -76,6 +92,6 @@ class StaticController {
     @GetMapping("/api/sites/{site}/static/{id}")
     StaticProgress progress(@PathVariable String site, @PathVariable String id) {
         var progress = going.getIfPresent(site + "/" + id);
-        return progress == null ? new StaticProgress(0, 0, 0, false) : progress;
+        return progress == null ? new StaticProgress(0, 0, 0, false, "") : progress;
     }
 }

@@ -74,12 +74,12 @@ public class StaticSites {
                     asset(asset, assets.get(asset));
                     files++;
                 }
-                progress.at(new StaticProgress(written, written + waiting.size(), files, false));
+                progress.at(new StaticProgress(written, written + waiting.size(), files, false, ""));
             }
             if (!pages.address().isEmpty()) {
                 maps();
             }
-            progress.at(new StaticProgress(written, written, files, true));
+            progress.at(new StaticProgress(written, written, files, true, ""));
         }
 
         private String add(String address) {

@@ -9,6 +9,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import java.util.TreeSet;
 import org.jontrel.core.check.ModelCheck;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.model.ContentType;
@@ -22,6 +23,7 @@ import org.jontrel.core.page.index.IndexFilter;
 import org.jontrel.core.page.index.IndexPage;
 import org.jontrel.core.page.node.FilterForm;
 import org.jontrel.core.page.node.PageNode;
+import org.jontrel.core.value.Link;
 import org.jontrel.site.Site;
 import org.jontrel.site.record.read.Audience;
 import org.jontrel.site.record.write.SaveResult;
@@ -238,6 +240,46 @@ public class IndexReaderTest {
         var after = read(Map.of());
         assertEquals(after.facts(), before.facts());
         assertEquals(after.found(), before.found());
+    }
+
+    @Test
+    public void whatHasATermThatVisitorsMayNotSeeIsNotCountedByTheTermsAbove() {
+        install("xsort", 200);
+        tree(RecordState.PUBLISHED, Map.of("sort", List.of(term("xsort", "Apple"))));
+        var hidden = Write.fresh("xsort", RecordState.DRAFT, Map.of("label", "Secret apple"), "ben")
+                .under(new Link("xsort", term("xsort", "Apple")));
+        assertTrue(site.records().save(hidden) instanceof SaveResult.Stored);
+        var before = read(Map.of());
+        tree(RecordState.PUBLISHED, Map.of("sort", List.of(term("xsort", "Secret apple"))));
+        var after = read(Map.of());
+        assertEquals(
+                after.facts().counts().get("xsort"), before.facts().counts().get("xsort"));
+        assertEquals(
+                after.found().groups().stream()
+                        .map(group -> group.label() + " " + group.records().size())
+                        .toList(),
+                List.of("Apple 1", "Without sorts 1"),
+                "for visitors it has none");
+    }
+
+    @Test
+    public void everyRecordIsInAGroupOrReachedFromOne() {
+        install("fmood", 3);
+        plant(60);
+        var all = new TreeSet<Long>();
+        for (var group : read(Map.of()).found().groups()) {
+            Map<String, List<String>> asked = Map.of("mood", List.of(group.value()));
+            var page = read(asked);
+            assertEquals(page.found().groups(), List.<FoundList.FoundGroup>of());
+            page.found().records().forEach(record -> all.add(record.link().id()));
+            for (var next = page.found().next();
+                    next.isPresent();
+                    next = page.found().next()) {
+                page = read(with(asked, "after", next.get()));
+                page.found().records().forEach(record -> all.add(record.link().id()));
+            }
+        }
+        assertEquals(all.size(), 48, "four fifths of them are published");
     }
 
     @Test

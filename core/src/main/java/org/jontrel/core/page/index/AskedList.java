@@ -156,8 +156,15 @@ public record AskedList(IndexFilters filters, Map<String, List<String>> chosen, 
         var stored = values(filter).stream()
                 .flatMap(value -> facts.stored(filter, value).stream())
                 .toList();
+        var any = new ArrayList<Condition>();
         if (!stored.isEmpty()) {
-            all.add(filter.shown(filter.is(stored)));
+            any.add(filter.shown(filter.is(stored)));
+        }
+        if (values(filter).contains(IndexFilter.NONE)) {
+            any.add(filter.isEmpty());
+        }
+        if (!any.isEmpty()) {
+            all.add(any.size() == 1 ? any.getFirst() : new Condition.Any(any));
         }
     }
 
@@ -171,12 +178,17 @@ public record AskedList(IndexFilters filters, Map<String, List<String>> chosen, 
         return !value.isEmpty() && Conditions.read(filter.field().kind(), value).isPresent();
     }
 
+    /** Whether a value of the address means something here. */
+    static boolean means(IndexFilter filter, String value, ListFacts facts) {
+        return value.equals(IndexFilter.NONE) || facts.stored(filter, value).isPresent();
+    }
+
     /** What of the address means nothing here, as sentences. */
     List<String> problems(ListFacts facts) {
         var problems = new ArrayList<String>();
         for (var filter : filters.accepted()) {
             values(filter).stream()
-                    .filter(value -> facts.stored(filter, value).isEmpty())
+                    .filter(value -> !means(filter, value, facts))
                     .map(value -> "“" + value + "” under " + filter.label() + " is not known, so it was left out.")
                     .forEach(problems::add);
             Stream.of(from(filter), to(filter))

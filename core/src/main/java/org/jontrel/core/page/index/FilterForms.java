@@ -55,9 +55,10 @@ final class FilterForms {
 
     private List<FilterForm.KeptValue> kept() {
         return asked.filters().accepted().stream()
-                .filter(filter -> !asked.filters().shown().contains(filter))
-                .flatMap(filter ->
-                        asked.values(filter).stream().map(value -> new FilterForm.KeptValue(filter.name(), value)))
+                .flatMap(filter -> asked.values(filter).stream()
+                        .filter(value -> value.equals(IndexFilter.NONE)
+                                || !asked.filters().shown().contains(filter))
+                        .map(value -> new FilterForm.KeptValue(filter.name(), value)))
                 .toList();
     }
 
@@ -67,9 +68,11 @@ final class FilterForms {
         var all = new ArrayList<FilterForm.NarrowedBy>();
         for (var filter : asked.filters().accepted()) {
             asked.values(filter).stream()
-                    .filter(value -> facts.stored(filter, value).isPresent())
+                    .filter(value -> AskedList.means(filter, value, facts))
                     .forEach(value -> all.add(new FilterForm.NarrowedBy(
-                            noun(filter) + ": " + FilterTicks.label(filter, value, facts),
+                            value.equals(IndexFilter.NONE)
+                                    ? filter.without()
+                                    : noun(filter) + ": " + FilterTicks.label(filter, value, facts),
                             address(asked.without(filter.name(), value)))));
             bound(all, filter, filter.name() + IndexFilter.FROM, asked.from(filter), " from ");
             bound(all, filter, filter.name() + IndexFilter.TO, asked.to(filter), " up to ");

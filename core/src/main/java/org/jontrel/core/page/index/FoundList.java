@@ -23,8 +23,8 @@ public record FoundList(
     /**
      * Records that have one value.
      *
-     * @param value as addresses have it; empty for those without any
-     * @param count of all that have it
+     * @param value as addresses have it
+     * @param count of all that have it; not known for those without any
      */
     public record FoundGroup(String value, String label, long count, List<PageRecord> records) {
         public FoundGroup {

@@ -5,6 +5,7 @@ import java.util.Optional;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.condition.Condition;
+import org.jontrel.core.naming.Nouns;
 
 /**
  * Something that visitors narrow a list by.
@@ -26,6 +27,9 @@ public record IndexFilter(Field field, FilterKind kind, String name, Condition s
 
     public static final String YES = "yes";
     public static final String NO = "no";
+    /** In addresses, for those without any value. */
+    static final String NONE = "-";
+
     static final String FROM = ".from";
     static final String TO = ".to";
 
@@ -66,6 +70,11 @@ public record IndexFilter(Field field, FilterKind kind, String name, Condition s
         return field.id().equals(taxonomy());
     }
 
+    /** What records without any value are called. */
+    String without() {
+        return "Without " + Nouns.inSentence(label());
+    }
+
     List<Kind.Option> options() {
         return field.kind() instanceof Kind.Choice choice ? choice.options() : List.of();
     }
@@ -77,11 +86,13 @@ public record IndexFilter(Field field, FilterKind kind, String name, Condition s
                 : new Condition.FieldIs(id(), Condition.Test.IS, values);
     }
 
-    /** Records that have no value. */
+    /** Records that show no value. */
     Condition isEmpty() {
-        return ofUse()
-                ? new Condition.TermIs(id(), Condition.Test.FILLED, List.of("false"))
-                : new Condition.FieldIs(id(), Condition.Test.FILLED, List.of("false"));
+        var filled = List.of("true");
+        return new Condition.Not(shown(
+                ofUse()
+                        ? new Condition.TermIs(id(), Condition.Test.FILLED, filled)
+                        : new Condition.FieldIs(id(), Condition.Test.FILLED, filled)));
     }
 
     /** A value and that it is shown. */

@@ -5,9 +5,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.condition.Condition;
-import org.jontrel.core.naming.Nouns;
 
 /** The groups that the index of a type has: one for each value that records have, and one for those without. */
 public final class IndexGroups {
@@ -18,7 +18,7 @@ public final class IndexGroups {
     /**
      * A group before its records were read.
      *
-     * @param value as addresses have it; empty for records without any
+     * @param value as addresses have it
      * @param where which records are in it, of those that the list has
      */
     public record IndexGroup(String value, String label, Condition where) {}
@@ -37,8 +37,9 @@ public final class IndexGroups {
     public static List<IndexGroup> of(IndexFilter filter, AskedList asked, ListFacts facts) {
         var values = new LinkedHashMap<String, String>();
         if (filter.kind() == IndexFilter.FilterKind.TERMS) {
+            var there = facts.terms(filter).stream().map(FilterTerm::id).collect(Collectors.toSet());
             facts.terms(filter).stream()
-                    .filter(term -> term.parent() == 0 || !filter.ofUse())
+                    .filter(term -> !there.contains(term.parent()) || !filter.ofUse())
                     .forEach(term -> values.put(term.address(), term.label()));
         } else {
             filter.options().forEach(option -> values.put(option.key(), option.label()));
@@ -49,8 +50,8 @@ public final class IndexGroups {
         }
         var groups = new ArrayList<IndexGroup>();
         values.forEach((value, label) -> add(groups, filter, facts, value, label));
-        if (chosen.isEmpty()) {
-            groups.add(new IndexGroup("", "Without " + Nouns.inSentence(filter.label()), filter.isEmpty()));
+        if (chosen.isEmpty() || chosen.contains(IndexFilter.NONE)) {
+            groups.add(new IndexGroup(IndexFilter.NONE, filter.without(), filter.isEmpty()));
         }
         return groups.size() > MOST ? List.of() : groups;
     }

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.block.TextRole;
+import org.jontrel.core.naming.Nouns;
 import org.jontrel.core.naming.Wording;
 import org.jontrel.core.page.PageMaker;
 import org.jontrel.core.page.PageModel;
@@ -67,12 +68,15 @@ public final class IndexPage {
 
     private PageNode section(FoundList.FoundGroup group) {
         var nodes = new ArrayList<>(maker.listed(type.index(), group.records(), 3));
-        if (group.count() > group.records().size() && !group.value().isEmpty()) {
+        if (group.count() > group.records().size()
+                || group.value().equals(IndexFilter.NONE)
+                        && group.records().size() == type.index().pageSize()) {
             var filter = asked.filters().byId(type.index().group()).orElseThrow();
             PageAddress all = forms.address(asked.with(filter, group.value()));
-            nodes.add(new PageNode.TextNode(
-                    TextRole.PLAIN,
-                    List.of(new InlineNode.LinkRun("All " + group.count() + " in " + group.label(), all, false))));
+            var words = group.value().equals(IndexFilter.NONE)
+                    ? "All " + Nouns.inSentence(group.label())
+                    : "All " + group.count() + " in " + group.label();
+            nodes.add(new PageNode.TextNode(TextRole.PLAIN, List.of(new InlineNode.LinkRun(words, all, false))));
         }
         return new PageNode.SectionNode(group.label(), 2, "", nodes);
     }

@@ -151,7 +151,8 @@ final class Criteria {
         };
     }
 
-    private Optional<SqlCriterion> readable(SqlTable rows, String taxonomyId) {
+    /** Of rows with terms, those whose term the audience may read. */
+    Optional<SqlCriterion> readable(SqlTable rows, String taxonomyId) {
         return audience == Audience.PEOPLE
                 ? Optional.empty()
                 : Optional.of(readable(null, column(rows, "term_id"), List.of(taxonomyId)));

@@ -16,6 +16,7 @@ import org.jontrel.core.model.Kind;
 import org.jontrel.core.recordtype.FieldStorage;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.PhysicalNames;
+import org.mybatis.dynamic.sql.AndOrCriteriaGroup;
 import org.mybatis.dynamic.sql.BasicColumn;
 import org.mybatis.dynamic.sql.SqlBuilder;
 import org.mybatis.dynamic.sql.SqlColumn;
@@ -85,7 +86,7 @@ public final class ValueCounts {
                     .on(Criteria.column(rows, "record_id"), equalTo(id))
                     .join(tree, "up")
                     .on(Criteria.column(tree, "term_id"), equalTo(Criteria.column(rows, "term_id")))
-                    .where(ListConditions.of(binding, table, main, query))
+                    .where(conditions(query, rows, field))
                     .groupBy(term);
         }
         var column = field.kind() instanceof Kind.TermPick
@@ -96,8 +97,19 @@ public final class ValueCounts {
                 .from(main, "m")
                 .join(rows, "v")
                 .on(Criteria.column(rows, "record_id"), equalTo(id))
-                .where(ListConditions.of(binding, table, main, query))
+                .where(conditions(query, rows, field))
                 .groupBy(column);
+    }
+
+    /** What a term counts by is itself among what the reader may see. */
+    private List<AndOrCriteriaGroup> conditions(ListQuery query, SqlTable rows, Field field) {
+        var all = new ArrayList<>(ListConditions.of(binding, table, main, query));
+        if (field.kind() instanceof Kind.TermPick pick) {
+            new Criteria(binding, table, main, query.audience())
+                    .readable(rows, pick.taxonomy())
+                    .ifPresent(criterion -> all.add(SqlBuilder.and(criterion)));
+        }
+        return all;
     }
 
     /** What is above each term, where records are classified by the taxonomy itself. */
