@@ -1,20 +1,14 @@
 package org.jontrel.core.page;
 
 import static org.testng.Assert.assertEquals;
-import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
-import java.net.URLDecoder;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
-import java.util.ArrayList;
-import java.util.Arrays;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
-import java.util.stream.Collectors;
 import org.jontrel.core.code.PackageReader;
 import org.jontrel.core.generated.Models;
 import org.jontrel.core.identity.Identities;
@@ -24,7 +18,6 @@ import org.jontrel.core.naming.Ids;
 import org.jontrel.core.page.index.AskedList;
 import org.jontrel.core.page.index.IndexFilters;
 import org.jontrel.core.page.index.IndexPage;
-import org.jontrel.core.page.index.ListFacts;
 import org.jontrel.core.page.index.SampleFacts;
 import org.jontrel.core.page.node.PageNode;
 import org.jontrel.core.value.Link;
@@ -34,7 +27,7 @@ import org.testng.annotations.Test;
 /** What the index of a type shows, and what its addresses mean. */
 public class IndexPageTest {
     private static final int CASES = Integer.getInteger("laws", 300);
-    private static final String TYPE = """
+    static final String TYPE = """
             key: lock
             singular: Lock
             plural: Locks
@@ -60,10 +53,14 @@ public class IndexPageTest {
             terms: [{key: main, label: Main Line, values: {tint: "#112233"}, children: [{key: flight, label: Flight}]}]
             """;
 
-    private static PageModel model(String index) {
+    static PageModel model(String index) {
+        return modelOf(TYPE.formatted(index));
+    }
+
+    static PageModel modelOf(String type) {
         var files = new TreeMap<String, byte[]>();
         files.put("package.yaml", bytes("format: 3\nname: locks\nversion: 1.0.0\n"));
-        files.put("types/lock.yaml", bytes(TYPE.formatted(index)));
+        files.put("types/lock.yaml", bytes(type));
         files.put("taxonomies/water.yaml", bytes(WATER));
         var read = PackageReader.read(files, List.of());
         return new PageModel(new Identities(Model.EMPTY, new Ids(new java.util.Random(1)))
@@ -138,52 +135,6 @@ public class IndexPageTest {
             String index, Map<String, List<String>> asked, String wanted) {
         var words = words(index, asked);
         assertTrue(words.contains(wanted), words);
-    }
-
-    @Test
-    public void whatIsAskedStandsInTheAddressAndIsReadFromIt() {
-        var model = model("index: {filters: [water, q, manned, built, rise], search: true}");
-        var filters = IndexFilters.of(model, model.model().types().getFirst());
-        var odd = "a&b=c?d#e %ü 😀";
-        var asked = AskedList.of(
-                filters,
-                Map.of(
-                        "water", List.of("main/flight", odd),
-                        "q_", List.of("good"),
-                        "built.from", List.of("2020-01-01"),
-                        "q", List.of(odd)));
-        var address = asked.after("abc").address("locks");
-        var read = AskedList.of(filters, parameters(address));
-        assertEquals(read, asked.after("abc"));
-        assertFalse(read.isUntidy(parameters(address)));
-        assertTrue(AskedList.of(filters, parameters("locks/?rise.from=&q=x"))
-                .isUntidy(parameters("locks/?rise.from=&q=x")));
-        assertFalse(asked.isUntidy(Map.of("utm", List.of(""))), "what is no filter of this list says nothing");
-    }
-
-    private static Map<String, List<String>> parameters(String address) {
-        return Arrays.stream(address.substring(address.indexOf('?') + 1).split("&"))
-                .map(part -> part.split("=", 2))
-                .collect(Collectors.groupingBy(
-                        part -> part[0],
-                        Collectors.mapping(
-                                part -> URLDecoder.decode(part[1], StandardCharsets.UTF_8), Collectors.toList())));
-    }
-
-    @Test
-    public void anAddressCannotAskForMoreThanALimit() {
-        var model = model("index: {filters: [water], search: true}");
-        var filters = IndexFilters.of(model, model.model().types().getFirst());
-        var many = new ArrayList<String>();
-        for (int i = 0; i < 1_000; i++) {
-            many.add("value-" + i);
-        }
-        many.add("x".repeat(10_000));
-        var asked = AskedList.of(filters, new HashMap<>(Map.of("water", many, "q", List.of("w".repeat(100_000)))));
-        assertEquals(asked.chosen().get("water").size(), 50);
-        assertTrue(asked.words().length() <= 2_000);
-        assertEquals(
-                asked.where(ListFacts.NONE, java.util.Optional.empty()).all().count(), 1L);
     }
 
     @Test

@@ -12,6 +12,7 @@ import java.util.Set;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import org.jontrel.core.model.ContentType;
+import org.jontrel.core.model.Field;
 import org.jontrel.core.model.condition.Condition;
 import org.jontrel.core.page.PageModel;
 import org.jontrel.core.page.node.ListAddress;
@@ -65,9 +66,19 @@ public record IndexFilters(List<IndexFilter> shown, List<IndexFilter> accepted, 
                                 new IndexFilter(
                                         field,
                                         kind,
-                                        ListAddress.parameter(field.key()),
+                                        name(recordType, field),
                                         both(groups.getOrDefault(field.id(), Condition.ALWAYS), field.showWhen())))));
         return all;
+    }
+
+    /** A field that is called as a taxonomy of the type has another name beside it. */
+    private static String name(RecordType recordType, Field field) {
+        var name = ListAddress.parameter(field.key());
+        boolean isTaken = recordType.groups().stream()
+                .filter(group -> group.id().equals(RecordType.CLASSIFIED))
+                .flatMap(group -> group.fields().stream())
+                .anyMatch(other -> !other.id().equals(field.id()) && other.key().equals(field.key()));
+        return isTaken ? name + "_" : name;
     }
 
     private static Condition both(Condition a, Condition b) {
