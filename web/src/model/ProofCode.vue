@@ -111,7 +111,8 @@ onMounted(async () => {
         lintGutter(),
         EditorView.lineWrapping,
         EditorState.readOnly.of(!session.isArchitect),
-        EditorView.contentAttributes.of({ 'aria-label': 'YAML' }),
+        // what can be typed in is in the order of Tab anyway; it is said for tools that do not know
+        EditorView.contentAttributes.of({ 'aria-label': 'YAML', tabindex: '0' }),
         keymap.of([
           { key: 'Mod-Enter', run: () => (void apply(), true) },
           ...defaultKeymap,

@@ -56,7 +56,8 @@ public class DeskSettingsTest extends DeskStoryTest {
         page.getByLabel("descending").check();
         desk.saved();
         desk.tab("Code");
-        assertThat(desk.proof().locator(".cm-content")).containsText("index: {order: built, descending: true}");
+        assertThat(desk.proof().locator(".cm-content")).containsText("index: {order: built, descending: true,");
+        desk.anna.checkAccessibility();
         desk.tab("Form");
         desk.anna.checkAccessibility();
     }
