@@ -172,26 +172,12 @@ function setProperty(at: number, change: Partial<Property>): void {
   </div>
 </template>
 
+<style scoped src="./sheet.css"></style>
+
 <style scoped>
-.sheet {
-  padding: 12px 16px 24px;
-}
-.head h1 {
-  margin: 0;
-  font-size: 18px;
-}
-.head .muted {
-  font-weight: 400;
-}
 h2 {
   margin: 0;
   font-size: 14px;
-}
-.about {
-  margin: 0;
-}
-.panel {
-  padding: 12px;
 }
 .panel + .panel {
   margin-top: 12px;

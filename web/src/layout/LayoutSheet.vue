@@ -201,23 +201,9 @@ const letGo = (): Promise<void> =>
   </div>
 </template>
 
+<style scoped src="./sheet.css"></style>
+
 <style scoped>
-.sheet {
-  padding: 12px 16px 24px;
-}
-.head h1 {
-  margin: 0;
-  font-size: 18px;
-}
-.head .muted {
-  font-weight: 400;
-}
-.about {
-  margin: 0;
-}
-.panel {
-  padding: 12px;
-}
 .derived {
   gap: 12px;
 }

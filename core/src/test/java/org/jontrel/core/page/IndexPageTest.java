@@ -123,7 +123,7 @@ public class IndexPageTest {
                         "utm", List.of("x")),
                 "? 2 locks\n! “worse” under Question is not known, so it was left out.\n"
                         + "! “high” cannot be compared with Rise, so it was left out.\n"
-                        + "x Question: Good\nx Rise from 2 m\nx Rise up to high m\nx Water: Flight\nx “steep”\n"
+                        + "x Question: Good\nx Rise from 2 m\nx Water: Flight\nx “steep”\n"
                         + "~ water=flight\n? Search locks [steep]\n? Question: [x]Good 1, [ ]Bad 2\n"
                         + "? Rise: [2]-[high] of -m"
             },

@@ -163,7 +163,8 @@ class PublicPages {
                     .build());
         }
         try {
-            var head = view.head(type.plural(), type.description(), type.path() + "/")
+            var known = asked.narrows() ? type.path() + "/" : asked.address(type.path());
+            var head = view.head(type.plural(), type.description(), known)
                     .hidden(type.head().hidden() || asked.narrows())
                     .withFeed(type.head().hidden() ? "" : view.frame().index(type.path()) + FeedController.FEED);
             return Optional.of(html(writer.page(view.frame(), head, view.pages().index(type, parameters))));

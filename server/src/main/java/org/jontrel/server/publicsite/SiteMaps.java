@@ -14,15 +14,14 @@ import org.jontrel.core.page.PageModel;
 import org.jontrel.core.page.node.PageAddress;
 import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.site.Site;
-import org.jontrel.site.page.PageReader;
 import org.jontrel.site.record.read.Audience;
 import org.jontrel.site.record.read.ListQuery;
 import org.jontrel.site.record.read.SystemField;
 
 /** The addresses of a site's pages, as search engines read them. */
 final class SiteMaps {
-    /** Addresses of one map, at most; as many as can be asked for some hundred times. */
-    private static final int MOST = 20 * ListQuery.MOST;
+    /** As many times records are asked for, for one map: it has some ten thousand addresses. */
+    private static final int BATCHES = 20;
 
     static final String NAMESPACE = "http://www.sitemaps.org/schemas/sitemap/0.9";
     private static final String NUMBER = SystemField.ID.field().id();
@@ -63,33 +62,26 @@ final class SiteMaps {
     /** Behind which records the maps of a type begin. */
     private List<Long> beginnings(RecordType recordType) {
         var beginnings = new ArrayList<>(List.of(0L));
-        long last = 0;
-        int since = 0;
-        for (var some = behind(recordType, last); !some.isEmpty(); some = behind(recordType, last)) {
-            last = some.getLast();
-            since += some.size();
-            if (since == MOST) {
-                beginnings.add(last);
-                since = 0;
-            }
+        var whole = batches(recordType, 0)
+                .filter(some -> some.size() == ListQuery.MOST)
+                .map(List::getLast)
+                .toList();
+        for (int i = BATCHES; i <= whole.size(); i += BATCHES) {
+            beginnings.add(whole.get(i - 1));
         }
         return beginnings;
     }
 
-    /** Numbers of the next records that search engines may show. */
-    private List<Long> behind(RecordType recordType, long after) {
-        return behind(recordType, after, model.head(recordType.id()).hiddenWhen());
+    /** Numbers of the records behind one that visitors see, some hundred at a time. */
+    private Stream<List<Long>> batches(RecordType recordType, long after) {
+        return Stream.iterate(
+                behind(recordType, after), some -> !some.isEmpty(), some -> behind(recordType, some.getLast()));
     }
 
-    private List<Long> behind(RecordType recordType, long after, Condition hidden) {
-        var where = new ArrayList<Condition>();
-        where.add(new Condition.FieldIs(NUMBER, Condition.Test.ABOVE, List.of(String.valueOf(after))));
-        if (!hidden.equals(Condition.ALWAYS)) {
-            where.add(new Condition.Not(PageReader.ofSite(site, model, hidden)));
-        }
+    private List<Long> behind(RecordType recordType, long after) {
         var query = ListQuery.ALL
                 .as(Audience.VISITORS)
-                .where(new Condition.All(where))
+                .where(new Condition.FieldIs(NUMBER, Condition.Test.ABOVE, List.of(String.valueOf(after))))
                 .sortedBy(NUMBER, false)
                 .most(ListQuery.MOST);
         return site.records().lists(recordType.id(), Map.of(after, query)).getOrDefault(after, List.of());
@@ -119,33 +111,45 @@ final class SiteMaps {
     }
 
     private List<MappedAddress> addresses(RecordType recordType, long after) {
-        var all = new ArrayList<MappedAddress>();
-        long last = after;
-        for (var some = behind(recordType, last);
-                !some.isEmpty() && all.size() < MOST;
-                some = behind(recordType, last)) {
-            last = some.getLast();
-            var records = site.records().byIds(recordType.id(), some, Set.of());
-            var addresses = site.records().addresses(recordType.id(), records);
-            records.forEach(record -> all.add(new MappedAddress(
-                    recordType.path() + "/" + addresses.get(record.id()),
-                    record.updatedAt().toString())));
+        return batches(recordType, after)
+                .limit(BATCHES)
+                .flatMap(some -> addresses(recordType, some).stream())
+                .toList();
+    }
+
+    /** Where a record says itself that it is left out, its head is asked. */
+    private List<MappedAddress> addresses(RecordType recordType, List<Long> some) {
+        boolean isAsked = !model.head(recordType.id()).hiddenWhen().equals(Condition.ALWAYS);
+        var records = site.records()
+                .byIds(
+                        recordType.id(),
+                        some,
+                        isAsked ? model.headNeeds(recordType.id()).fields() : Set.of());
+        if (isAsked) {
+            return new SitePages(site, model, heads.frame().name(), Audience.VISITORS)
+                    .heads(recordType, records).stream()
+                            .filter(each -> !each.head().hidden())
+                            .map(each -> new MappedAddress(
+                                    each.record().address(),
+                                    each.record().updatedAt().toString()))
+                            .toList();
         }
-        return all;
+        var addresses = site.records().addresses(recordType.id(), records);
+        return records.stream()
+                .map(record -> new MappedAddress(
+                        recordType.path() + "/" + addresses.get(record.id()),
+                        record.updatedAt().toString()))
+                .toList();
     }
 
     /** The addresses of all records and terms, also of those that search engines leave out. */
     void each(RecordType recordType, Consumer<String> address) {
-        long last = 0;
-        for (var some = behind(recordType, last, Condition.ALWAYS);
-                !some.isEmpty();
-                some = behind(recordType, last, Condition.ALWAYS)) {
-            last = some.getLast();
+        batches(recordType, 0).forEach(some -> {
             var records = site.records().byIds(recordType.id(), some, Set.of());
             site.records()
                     .addresses(recordType.id(), records)
                     .values()
                     .forEach(each -> address.accept(recordType.path() + "/" + each));
-        }
+        });
     }
 }

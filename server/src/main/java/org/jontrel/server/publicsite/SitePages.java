@@ -61,8 +61,9 @@ final class SitePages {
     /** The page of a record or term; empty where it may not be seen. */
     Optional<HeadedPage> page(RecordType recordType, StoredRecord record) {
         var data = read(recordType.id(), List.of(record), model.needs(recordType.id(), Layout.LayoutUse.PAGE));
+        var maker = maker(data);
         return data.record(new Link(recordType.id(), record.id()))
-                .map(each -> new HeadedPage(maker(data).page(each), maker(data).head(each)));
+                .map(each -> new HeadedPage(maker.page(each), maker.head(each)));
     }
 
     /** What lists tell of a record: where its page is, and what its head says. */

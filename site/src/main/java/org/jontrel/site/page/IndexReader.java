@@ -1,13 +1,11 @@
 package org.jontrel.site.page;
 
-import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.stream.Collectors;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.condition.Condition;
 import org.jontrel.core.page.PageData;
@@ -33,7 +31,6 @@ import org.jontrel.site.record.read.StoredRecord;
  * what it shows of each record, not on how many there are.
  */
 public final class IndexReader {
-    private static final int MOST_TERMS = 2_000;
     private final Site site;
     private final PageModel model;
     private final Audience audience;
@@ -61,8 +58,10 @@ public final class IndexReader {
         return IndexFilters.of(model, type).with(condition -> PageReader.ofSite(site, model, condition));
     }
 
-    public ReadIndex read(AskedList asked) {
-        var facts = facts(asked);
+    public ReadIndex read(AskedList as) {
+        var terms = new AskedTerms(site, model, audience);
+        var asked = terms.read(as, type);
+        var facts = facts(asked, terms.byTaxonomy());
         var group = IndexGroups.by(type, asked);
         var groups = group.map(filter -> IndexGroups.of(filter, asked, facts)).orElse(List.of());
         return groups.isEmpty() ? paged(asked, facts) : grouped(asked, facts, group.orElseThrow(), groups);
@@ -139,18 +138,10 @@ public final class IndexReader {
 
     // What filters have to say
 
-    private ListFacts facts(AskedList asked) {
-        var counted = asked.filters().counted(type);
-        var taxonomies = asked.filters().accepted().stream()
-                .filter(filter -> counted.contains(filter) || asked.chosen().containsKey(filter.name()))
-                .map(IndexFilter::taxonomy)
-                .filter(taxonomy -> !taxonomy.isEmpty())
-                .collect(Collectors.toSet());
-        var terms = new HashMap<String, List<FilterTerm>>();
-        taxonomies.forEach(taxonomy -> terms.put(taxonomy, terms(taxonomy)));
+    private ListFacts facts(AskedList asked, Map<String, List<FilterTerm>> terms) {
         var known = new ListFacts(terms, Map.of(), Map.of());
         var counts = new HashMap<String, Map<String, Long>>();
-        for (var filter : counted) {
+        for (var filter : asked.filters().counted(type)) {
             var others = query(asked, asked.where(known, Optional.of(filter)));
             counts.put(filter.id(), site.records().counts(type.id(), others, filter.id()));
         }
@@ -166,25 +157,5 @@ public final class IndexReader {
                     .forEach((id, each) -> bounds.put(id, new ListFacts.ValueBounds(each.least(), each.most())));
         }
         return bounds;
-    }
-
-    /** The terms of a taxonomy that the audience may see, by place and position. */
-    private List<FilterTerm> terms(String taxonomyId) {
-        var now = Instant.now();
-        var terms = site.records().all(taxonomyId, MOST_TERMS).stream()
-                .filter(term -> audience.reads(term, now))
-                .toList();
-        var addresses = site.records().addresses(taxonomyId, terms);
-        var colour = model.colour(taxonomyId);
-        return terms.stream()
-                .map(term -> new FilterTerm(
-                        term.id(),
-                        addresses.getOrDefault(term.id(), term.slug()),
-                        term.title().isEmpty() ? term.slug() : term.title(),
-                        term.parent().map(Link::id).orElse(0L),
-                        colour.map(field -> term.values().get(field.id()))
-                                .map(String::valueOf)
-                                .orElse("")))
-                .toList();
     }
 }

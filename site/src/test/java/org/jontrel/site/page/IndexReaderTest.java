@@ -95,6 +95,14 @@ public class IndexReaderTest {
                 .id();
     }
 
+    private void rename(String label, String slug) {
+        var before = site.records().byId("xsort", term("xsort", label)).orElseThrow();
+        var saved = site.records()
+                .save(Write.change("xsort", before, Map.of("label", label), true, "ben")
+                        .at(slug));
+        assertTrue(saved instanceof SaveResult.Stored, saved.toString());
+    }
+
     private void label(String title) {
         assertTrue(
                 site.records().save(Write.fresh("xlabel", RecordState.PUBLISHED, Map.of("label", title), "ben"))
@@ -212,6 +220,9 @@ public class IndexReaderTest {
         assertEquals(titles(Map.of("sort", List.of("apple"), "mood", List.of("ill"))), List.of("Tree 2"));
         assertEquals(titles(Map.of("height.from", List.of("4"), "height.to", List.of("4.5"))), List.of("Tree 2"));
         assertEquals(titles(Map.of("q", List.of("tree 3"))), List.of("Tree 3"));
+        rename("Pear", "perry-pear");
+        assertEquals(titles(Map.of("sort", List.of("pear"))), List.of("Tree 3"), "by the address that it had before");
+        assertEquals(titles(Map.of("sort", List.of("perry-pear"))), List.of("Tree 3"));
         assertEquals(titles(Map.of("mood", List.of("well"))).size(), 3, "what no record can have is left out");
         var problems = form(read(
                         Map.of("mood", List.of("well"), "height.from", List.of("tall"), "sort", List.of("plum"))))
@@ -315,6 +326,12 @@ public class IndexReaderTest {
                         .map(group -> group.label() + " " + group.records().size() + " of " + group.count())
                         .toList(),
                 List.of("Apple 2 of 3", "Pear 1 of 1", "Without sorts 1 of 0"));
+        assertEquals(
+                read(Map.of("sort", List.of("apple/cider", "pear"))).found().groups().stream()
+                        .map(group -> group.label() + " " + group.records().size())
+                        .toList(),
+                List.of("Pear 1", "Cider apple 2"),
+                "what was chosen, wherever it stands");
         var one = read(Map.of("sort", List.of("apple"))).found();
         assertEquals(one.groups(), List.<FoundList.FoundGroup>of(), "one group alone has pages");
         assertEquals(one.records().size(), 2);

@@ -78,7 +78,7 @@ public record AskedList(IndexFilters filters, Map<String, List<String>> chosen, 
         return !chosen.isEmpty() || !words.isEmpty();
     }
 
-    List<String> values(IndexFilter filter) {
+    public List<String> values(IndexFilter filter) {
         return chosen.getOrDefault(filter.name(), List.of());
     }
 
@@ -103,11 +103,23 @@ public record AskedList(IndexFilters filters, Map<String, List<String>> chosen, 
         return new AskedList(filters, rest, words, "");
     }
 
+    /** The same with another name for a value, such as the present address of a term for one that it had before. */
+    public AskedList renamed(IndexFilter filter, String value, String other) {
+        var all = new LinkedHashMap<>(chosen);
+        all.computeIfPresent(
+                filter.name(),
+                (_, values) -> values.stream()
+                        .map(each -> each.equals(value) ? other : each)
+                        .distinct()
+                        .toList());
+        return new AskedList(filters, all, words, after);
+    }
+
     AskedList withoutWords() {
         return new AskedList(filters, chosen, "", "");
     }
 
-    /** The same with one more value, from the first page. */
+    /** The same with one value of a filter alone, from the first page. */
     AskedList with(IndexFilter filter, String value) {
         var more = new LinkedHashMap<>(chosen);
         more.put(filter.name(), List.of(value));
@@ -174,7 +186,8 @@ public record AskedList(IndexFilters filters, Map<String, List<String>> chosen, 
                 : Optional.empty();
     }
 
-    private static boolean isBound(IndexFilter filter, String value) {
+    /** Whether a value is one that those of a filter can be compared with. */
+    static boolean isBound(IndexFilter filter, String value) {
         return !value.isEmpty() && Conditions.read(filter.field().kind(), value).isPresent();
     }
 

@@ -14,7 +14,6 @@ import org.jontrel.core.recordtype.RecordType;
 
 /** Makes the form that a list is narrowed by. */
 final class FilterForms {
-    private static final int MOST_TICKS = 60;
     private final PageModel model;
     private final ContentType type;
     private final AskedList asked;
@@ -91,7 +90,7 @@ final class FilterForms {
     }
 
     private void bound(List<FilterForm.NarrowedBy> all, IndexFilter filter, String name, String value, String between) {
-        if (!value.isEmpty()) {
+        if (AskedList.isBound(filter, value)) {
             var unit = unit(filter).isEmpty() ? "" : " " + unit(filter);
             all.add(new FilterForm.NarrowedBy(
                     filter.label() + between + value.replace('T', ' ') + unit, address(asked.without(name, value))));

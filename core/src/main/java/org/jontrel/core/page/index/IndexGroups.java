@@ -35,16 +35,16 @@ public final class IndexGroups {
 
     /** In the order of the terms or options; empty where there are too many, so that the list has pages instead. */
     public static List<IndexGroup> of(IndexFilter filter, AskedList asked, ListFacts facts) {
+        var chosen = asked.values(filter);
         var values = new LinkedHashMap<String, String>();
         if (filter.kind() == IndexFilter.FilterKind.TERMS) {
             var there = facts.terms(filter).stream().map(FilterTerm::id).collect(Collectors.toSet());
             facts.terms(filter).stream()
-                    .filter(term -> !there.contains(term.parent()) || !filter.ofUse())
+                    .filter(term -> !chosen.isEmpty() || !there.contains(term.parent()) || !filter.ofUse())
                     .forEach(term -> values.put(term.address(), term.label()));
         } else {
             filter.options().forEach(option -> values.put(option.key(), option.label()));
         }
-        var chosen = asked.values(filter);
         if (!chosen.isEmpty()) {
             values.keySet().retainAll(chosen);
         }
