@@ -66,7 +66,8 @@ function setProperty(at: number, change: Partial<Property>): void {
     </div>
     <p class="hint about">{{ $t('layout.about.head') }}</p>
     <Problems :of="findings" />
-    <ControlSet :disabled="!session.isArchitect">
+    <!-- what is typed is kept by ids, which are known with the ways -->
+    <ControlSet :disabled="!session.isArchitect || !ways">
       <div class="panel stack">
         <h2>{{ $t('layout.head.search') }}</h2>
         <ValueTextInput

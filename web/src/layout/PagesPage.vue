@@ -75,8 +75,8 @@ watch(
     />
     <template v-if="isNarrow">
       <PagesOutline v-if="pane === 'outline'" :selected="place" />
-      <IndexSheet v-else-if="pane === 'sheet' && indexOf" :type="indexOf.definition" />
-      <HeadSheet v-else-if="pane === 'sheet' && headOf" :of="headOf" />
+      <IndexSheet v-else-if="pane === 'sheet' && indexOf" :key="place.type" :type="indexOf.definition" />
+      <HeadSheet v-else-if="pane === 'sheet' && headOf" :key="place.type" :of="headOf" />
       <LayoutSheet
         v-else-if="pane === 'sheet'"
         :place="place"
@@ -91,8 +91,8 @@ watch(
       <template #second>
         <SplitPanes name="page" side="second" :label="$t('layout.viewWidth')" :start="560" :min="320" :max="1000">
           <template #first>
-            <IndexSheet v-if="indexOf" class="scrolls" :type="indexOf.definition" />
-            <HeadSheet v-else-if="headOf" class="scrolls" :of="headOf" />
+            <IndexSheet v-if="indexOf" :key="place.type" class="scrolls" :type="indexOf.definition" />
+            <HeadSheet v-else-if="headOf" :key="place.type" class="scrolls" :of="headOf" />
             <LayoutSheet
               v-else
               class="scrolls"
