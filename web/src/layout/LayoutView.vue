@@ -2,6 +2,7 @@
 import { useLocalStorage } from '@vueuse/core';
 import { NButton } from 'naive-ui';
 import { computed, ref, watch } from 'vue';
+import { useI18n } from 'vue-i18n';
 import { useWorkspace } from '@/frame/workspace';
 import { useDraft } from '@/model/draft';
 import Problems from '@/shared/Problems.vue';
@@ -22,6 +23,7 @@ const props = defineProps<{
   /** The layout or part, or the type whose index it is, as it stands here, which the server may not have yet. */
   of: Defined | undefined;
 }>();
+const { t } = useI18n();
 const draft = useDraft();
 const workspace = useWorkspace();
 const picks = ['next', 'fullest', 'emptiest', 'longest'] as const;
@@ -34,14 +36,31 @@ const site = computed(() =>
 const drafts = useLocalStorage('jontrel.pages.drafts', false);
 const record = ref<number>();
 const pick = ref<(typeof picks)[number]>();
-watch([() => props.type, site], () => {
+
+/** Which page a look is seen around: the home page, or one of a type, as its id and use. */
+const around = ref('');
+const pages = computed(() => [
+  { value: '', label: t('layout.home') },
+  ...draft.types.flatMap((each) => [
+    { value: `${each.id} index`, label: t('layout.look.indexOf', { name: each.plural }) },
+    { value: `${each.id} page`, label: t('layout.look.pageOf', { name: each.singular }) },
+  ]),
+]);
+const shown = computed<{ type: string; use: PlaceUse }>(() => {
+  if (props.use !== 'look') {
+    return { type: props.type, use: props.use === 'head' ? 'page' : props.use };
+  }
+  const [type, use] = around.value.split(' ');
+  return { type: type ?? '', use: use === 'index' ? 'index' : 'page' };
+});
+
+watch([() => props.type, () => shown.value.type, site], () => {
   record.value = undefined;
   pick.value = undefined;
 });
 
 const body = computed(() => ({
-  type: props.type,
-  use: props.use === 'head' ? 'page' : props.use,
+  ...shown.value,
   drafts: drafts.value,
   ...(site.value === '-' ? {} : { site: site.value }),
   ...(record.value === undefined ? {} : { record: record.value }),
@@ -75,10 +94,19 @@ watch(look, (now) => {
         ]"
         @update:value="chosen = $event"
       />
+      <Choice
+        v-if="use === 'look'"
+        class="site"
+        filterable
+        :aria-label="$t('layout.look.around')"
+        :value="around"
+        :options="pages"
+        @update:value="around = $event"
+      />
       <Check v-if="site !== '-'" v-model:checked="drafts">{{ $t('layout.view.drafts') }}</Check>
     </div>
     <div
-      v-if="type && use !== 'index' && site !== '-'"
+      v-if="shown.type && shown.use !== 'index' && site !== '-'"
       class="row wrap"
       role="group"
       :aria-label="$t('layout.view.record')"
@@ -92,7 +120,7 @@ watch(look, (now) => {
     <template v-if="look">
       <p class="hint about">
         <strong dir="auto">{{ look.title }}</strong>
-        {{ look.sample && type ? $t('layout.view.sample') : look.why }}
+        {{ look.sample && shown.type ? $t('layout.view.sample') : look.why }}
       </p>
       <p v-if="look.absent.length" class="hint about">
         {{ $t('layout.view.absent', { fields: look.absent.join(', ') }) }}

@@ -6,6 +6,7 @@ import { useDraft } from '@/model/draft';
 import { useSession } from '@/session/session';
 import Problems from '@/shared/Problems.vue';
 import { sentenceOf } from '@/shared/api/client';
+import Segments from '@/shared/controls/Segments.vue';
 import TextInput from '@/shared/controls/TextInput.vue';
 import type { Layout } from '@/shared/definitions';
 import { uses, type PlaceUse, type Use } from './blocks';
@@ -30,11 +31,15 @@ const holders = computed(() => [
   },
 ]);
 const parts = computed(() => draft.ofSort('part'));
+const looks = computed(() => draft.ofSort('look'));
+const making = ref<'part' | 'look'>('part');
 const name = ref('');
 const problem = ref('');
 const homes = computed(() => layouts.value.filter((layout) => !layout.type));
 
-const isHome = computed(() => props.selected.type === '' && draft.find(props.selected.definition)?.sort !== 'part');
+const isHome = computed(
+  () => props.selected.type === '' && !['part', 'look'].includes(draft.find(props.selected.definition)?.sort ?? ''),
+);
 
 function of(type: string, use: Use): Layout[] {
   return layouts.value.filter((layout) => layout.type === type && (layout.use ?? 'page') === use);
@@ -51,15 +56,26 @@ function places(type: string, use: Use): Place[] {
     : [{ type, use, definition: '' }];
 }
 
-/** A part shows values of the type that is open. */
-async function addPart(): Promise<void> {
+const busy = ref(false);
+
+/** A part shows values of the type that is open. A double click makes one. */
+async function add(): Promise<void> {
+  if (busy.value) {
+    return;
+  }
+  busy.value = true;
   problem.value = '';
+  const type = making.value === 'part' ? props.selected.type : '';
   try {
-    const made = await draft.add('part', name.value, props.selected.type || undefined);
+    const made = await draft.add(making.value, name.value, type || undefined);
     name.value = '';
-    await router.push(addressOf(draft.workspace, { type: props.selected.type, use: 'page', definition: made }));
+    await router.push(
+      addressOf(draft.workspace, { type, use: making.value === 'look' ? 'look' : 'page', definition: made }),
+    );
   } catch (thrown) {
     problem.value = sentenceOf(thrown);
+  } finally {
+    busy.value = false;
   }
 }
 
@@ -83,6 +99,19 @@ function nameOf(place: Place): string {
         >
       </li>
     </ul>
+    <section v-if="looks.length">
+      <h2 class="title">{{ $t('layout.looks') }}</h2>
+      <ul>
+        <li v-for="look in looks" :key="look.id">
+          <RouterLink
+            :to="addressOf(draft.workspace, { type: '', use: 'look', definition: look.id ?? '' })"
+            :class="{ active: selected.definition === look.id }"
+            :aria-current="selected.definition === look.id ? 'page' : undefined"
+            >{{ look.title }}</RouterLink
+          >
+        </li>
+      </ul>
+    </section>
     <section v-for="group in holders" :key="group.title">
       <h2 v-if="group.all.length" class="title">{{ $t(`layout.${group.title}`) }}</h2>
       <div v-for="holder in group.all" :key="holder.id" class="holder">
@@ -126,14 +155,23 @@ function nameOf(place: Place): string {
         </li>
       </ul>
     </section>
-    <form v-if="session.isArchitect" class="add" @submit.prevent="addPart">
-      <label class="small" for="new-part">{{ $t('layout.newPart') }}</label>
+    <form v-if="session.isArchitect" class="add" @submit.prevent="add">
+      <Segments
+        :value="making"
+        :aria-label="$t('layout.making')"
+        :options="[
+          { value: 'part', label: $t('layout.makes.part') },
+          { value: 'look', label: $t('layout.makes.look') },
+        ]"
+        @update:value="making = $event as 'part'"
+      />
+      <label class="small" for="new-part">{{ $t(making === 'part' ? 'layout.newPart' : 'layout.newLook') }}</label>
       <TextInput
         id="new-part"
         v-model:value="name"
         required
         maxlength="200"
-        :placeholder="$t('model.nameExample.part')"
+        :placeholder="$t(`model.nameExample.${making}`)"
       />
       <Problems v-if="problem" :of="[{ sentence: problem, severity: 'blocker' }]" />
       <NButton attr-type="submit" size="small" block>{{ $t('model.add') }}</NButton>

@@ -9,6 +9,7 @@ import LayoutSheet from './LayoutSheet.vue';
 import HeadSheet from './HeadSheet.vue';
 import IndexSheet from './IndexSheet.vue';
 import LayoutView from './LayoutView.vue';
+import LookSheet from './LookSheet.vue';
 import PagesOutline from './PagesOutline.vue';
 import { uses } from './blocks';
 import { addressOf, type Place } from './place';
@@ -36,6 +37,9 @@ const place = computed<Place>(() => {
   if (word === 'head' && holds(type)) {
     return { type, use: 'head', definition: '' };
   }
+  if (word === 'look' && typeof layout === 'string' && draft.find(layout)?.sort === 'look') {
+    return { type: '', use: 'look', definition: layout };
+  }
   const use = uses.find((each) => each === word) ?? 'page';
   return { type, use, definition: typeof layout === 'string' ? layout : own(type, use) };
 });
@@ -53,6 +57,12 @@ const indexOf = computed(() => {
 const headOf = computed(() => {
   const found = place.value.use === 'head' ? draft.find(place.value.type) : undefined;
   return found?.sort === 'type' || found?.sort === 'taxonomy' ? found : undefined;
+});
+
+/** The look that is open. */
+const lookOf = computed(() => {
+  const found = place.value.use === 'look' ? draft.find(place.value.definition) : undefined;
+  return found?.sort === 'look' ? found : undefined;
 });
 
 function choose(next: Place): void {
@@ -77,6 +87,12 @@ watch(
       <PagesOutline v-if="pane === 'outline'" :selected="place" />
       <IndexSheet v-else-if="pane === 'sheet' && indexOf" :key="place.type" :type="indexOf.definition" />
       <HeadSheet v-else-if="pane === 'sheet' && headOf" :key="place.type" :of="headOf" />
+      <LookSheet
+        v-else-if="pane === 'sheet' && lookOf"
+        :key="place.definition"
+        :look="lookOf.definition"
+        @removed="choose({ type: '', use: 'page', definition: own('', 'page') })"
+      />
       <LayoutSheet
         v-else-if="pane === 'sheet'"
         :place="place"
@@ -84,7 +100,7 @@ watch(
         @made="choose({ ...place, definition: $event })"
         @removed="choose({ ...place, definition: '' })"
       />
-      <LayoutView v-else :type="place.type" :use="place.use" :of="indexOf ?? headOf ?? open" />
+      <LayoutView v-else :type="place.type" :use="place.use" :of="indexOf ?? headOf ?? lookOf ?? open" />
     </template>
     <SplitPanes v-else name="pages" side="first" :label="$t('layout.outlineWidth')" :start="224" :min="180" :max="400">
       <template #first><PagesOutline class="scrolls" :selected="place" /></template>
@@ -93,6 +109,13 @@ watch(
           <template #first>
             <IndexSheet v-if="indexOf" :key="place.type" class="scrolls" :type="indexOf.definition" />
             <HeadSheet v-else-if="headOf" :key="place.type" class="scrolls" :of="headOf" />
+            <LookSheet
+              v-else-if="lookOf"
+              :key="place.definition"
+              class="scrolls"
+              :look="lookOf.definition"
+              @removed="choose({ type: '', use: 'page', definition: own('', 'page') })"
+            />
             <LayoutSheet
               v-else
               class="scrolls"
@@ -104,7 +127,7 @@ watch(
           </template>
           <template #second>
             <section class="scrolls" :aria-label="$t('layout.view.title')">
-              <LayoutView :type="place.type" :use="place.use" :of="indexOf ?? headOf ?? open" />
+              <LayoutView :type="place.type" :use="place.use" :of="indexOf ?? headOf ?? lookOf ?? open" />
             </section>
           </template>
         </SplitPanes>

@@ -8,8 +8,8 @@ export type BlockWord = Block['block'];
 export type BlockOf<W extends BlockWord> = Extract<Block, { block: W }>;
 export type Way = Schemas['WayView'];
 export type Use = 'page' | 'card' | 'row';
-/** What is laid out of a type: its records, the list of them, and what search engines are told. */
-export type PlaceUse = Use | 'index' | 'head';
+/** What is laid out: of a type its records, the list of them and what search engines are told; of a site what is around pages. */
+export type PlaceUse = Use | 'index' | 'head' | 'look';
 export const uses: readonly Use[] = ['page', 'card', 'row'];
 
 /** What arranges other blocks, in the order people are offered it. */

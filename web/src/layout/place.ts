@@ -6,7 +6,7 @@ export interface Place {
   /** Id of the type or taxonomy; empty for the home page, and for parts of no type. */
   type: string;
   use: PlaceUse;
-  /** Id of the layout or part; empty where the layout is derived. */
+  /** Id of the layout, part or look; empty where the layout is derived. */
   definition: string;
 }
 

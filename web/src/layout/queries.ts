@@ -36,6 +36,12 @@ export const derivedOf = (
     )) as Schemas['Layout'],
 });
 
+/** The looks that come with the application. */
+export const shippedLooks = (): Resource<Schemas['ShippedLookView'][]> => ({
+  queryKey: ['shipped-looks'],
+  queryFn: ({ signal }) => ask(api.GET('/api/looks', { signal })),
+});
+
 /** How a layout looks with a record of a site, or a made-up one. */
 export const pageLook = (
   workspace: string,

@@ -67,6 +67,11 @@ function setFields(fields: Field[]): void {
     @change="set({ groups: $event })"
   />
   <ListingSheet v-else-if="of.sort === 'listing'" :listing="of.definition" @change="set" />
+  <p v-else-if="of.sort === 'look'" class="hint">
+    <RouterLink :to="addressOf(draft.workspace, { type: '', use: 'look', definition: of.definition.id ?? '' })">{{
+      $t('model.layoutHint')
+    }}</RouterLink>
+  </p>
   <p v-else class="hint">
     <RouterLink
       :to="

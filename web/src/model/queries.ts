@@ -28,7 +28,7 @@ export const draftEdits = (workspace: string, revision: number): Resource<Schema
  *
  * @param revision of the draft, whose other definitions have a part in it
  */
-export const lookOf = (workspace: string, of: Defined, revision: number): Resource<Schemas['Look']> => ({
+export const lookOf = (workspace: string, of: Defined, revision: number): Resource<Schemas['TypeLook']> => ({
   queryKey: [...ofWorkspace(workspace), 'look', revision, of.sort, of.definition],
   queryFn: ({ signal }) =>
     ask(

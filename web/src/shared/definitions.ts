@@ -7,6 +7,7 @@ import IconValues from '~icons/tabler/adjustments';
 import IconLayout from '~icons/tabler/layout';
 import IconListing from '~icons/tabler/table';
 import IconPart from '~icons/tabler/puzzle';
+import IconLook from '~icons/tabler/palette';
 import type { Schemas } from './api/client';
 import type { ContentType, Field, Section } from './kinds';
 
@@ -18,6 +19,7 @@ export type SiteValues = Schemas['SiteValues'];
 export type Layout = Schemas['Layout'];
 export type Listing = Schemas['Listing'];
 export type PagePart = Schemas['PagePart'];
+export type Look = Schemas['Look'];
 export type TaxonomyUse = Schemas['TaxonomyUse'];
 
 /** Each sort of definition with its class: the tag tells them apart. */
@@ -30,6 +32,7 @@ interface Sorts {
   layout: Layout;
   listing: Listing;
   part: PagePart;
+  look: Look;
 }
 export type Sort = keyof Sorts;
 export type Definition = Sorts[Sort];
@@ -46,6 +49,7 @@ export const sortIcons: Record<Sort, Component> = {
   layout: IconLayout,
   listing: IconListing,
   part: IconPart,
+  look: IconLook,
 };
 export const sorts = Object.keys(sortIcons) as Sort[];
 
@@ -73,6 +77,7 @@ export function sectionsOf(each: Defined): Section[] {
     case 'layout':
     case 'listing':
     case 'part':
+    case 'look':
       return [];
   }
 }
@@ -115,6 +120,7 @@ function counted(each: Defined): { what: 'fields' | 'options' | 'blocks' | 'none
     case 'part':
       return { what: 'blocks', n: each.definition.blocks?.length ?? 0 };
     case 'listing':
+    case 'look':
       return { what: 'none', n: 0 };
     default:
       return { what: 'fields', n: fieldsWithin(each).length };

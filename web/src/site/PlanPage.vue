@@ -12,6 +12,7 @@ import AskPanel from './AskPanel.vue';
 import PlanSteps from './PlanSteps.vue';
 import RunList from './RunList.vue';
 import SaveStatic from './SaveStatic.vue';
+import SiteSettings from './SiteSettings.vue';
 import SiteTokens from './SiteTokens.vue';
 import { ofSite, planTo, runList } from './queries';
 import Choice from '@/shared/controls/Choice.vue';
@@ -147,6 +148,7 @@ async function run(): Promise<void> {
       </template>
     </template>
     <RunList :runs="runs" />
+    <SiteSettings :site="site" :locked="!session.isArchitect" />
     <SaveStatic :site="site" />
     <SiteTokens v-if="session.isArchitect" :site="site" />
   </div>

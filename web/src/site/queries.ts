@@ -48,3 +48,9 @@ export const heldList = (site: string): Resource<Schemas['HeldList']> => ({
   queryKey: [...ofSite(site), 'held'],
   queryFn: ({ signal }) => ask(api.GET('/api/sites/{site}/held', { params: { path: { site } }, signal })),
 });
+
+/** What is set for a site and belongs to no definition. */
+export const siteSettings = (site: string): Resource<Schemas['SiteSettingsAnswer']> => ({
+  queryKey: [...ofSite(site), 'settings'],
+  queryFn: ({ signal }) => ask(api.GET('/api/sites/{site}/settings', { params: { path: { site } }, signal })),
+});

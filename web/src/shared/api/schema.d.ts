@@ -116,6 +116,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/looks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["shipped"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/proof/help": {
         parameters: {
             query?: never;
@@ -525,6 +541,22 @@ export interface paths {
         };
         get: operations["undoPlan"];
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{site}/settings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["settings"];
+        put: operations["set"];
         post?: never;
         delete?: never;
         options?: never;
@@ -2560,7 +2592,7 @@ export interface components {
             field: string;
             value: string;
         };
-        Definition: components["schemas"]["ContentType"] | components["schemas"]["Taxonomy"] | components["schemas"]["SharedGroup"] | components["schemas"]["ChoiceList"] | components["schemas"]["SiteValues"] | components["schemas"]["Layout"] | components["schemas"]["Listing"] | components["schemas"]["PagePart"];
+        Definition: components["schemas"]["ContentType"] | components["schemas"]["Taxonomy"] | components["schemas"]["SharedGroup"] | components["schemas"]["ChoiceList"] | components["schemas"]["SiteValues"] | components["schemas"]["Layout"] | components["schemas"]["Listing"] | components["schemas"]["PagePart"] | components["schemas"]["Look"];
         DefinitionView: {
             definition: components["schemas"]["Definition"];
             /**
@@ -4238,22 +4270,96 @@ export interface components {
              */
             where?: components["schemas"]["Condition"];
         };
+        /** look */
         Look: {
-            /** @description What the content API would give of it */
-            example: {
-                [key: string]: unknown;
-            };
-            /** @description The page that lists records, as HTML */
-            index: string;
-            /** @description The page of a record with made-up values, as HTML */
-            page: string;
-            /** @description Its JSON Schema */
-            schema: {
-                [key: string]: unknown;
-            };
+            /**
+             * @description The six colours of pages.
+             * @default {}
+             */
+            colours?: components["schemas"]["Palette"];
+            /**
+             * @description The corners of pictures, labels and buttons.
+             * @default soft
+             * @enum {unknown}
+             */
+            corners?: "square" | "soft" | "round";
+            /**
+             * @description What the look is for.
+             * @default
+             */
+            description?: string;
+            /**
+             * @description Blocks below all pages, which show values of the site; its name when left out.
+             * @default []
+             */
+            footer?: components["schemas"]["Block"][];
+            /**
+             * @description The top of pages: a band of colour, plain on the ground, or everything in the middle.
+             * @default band
+             * @enum {unknown}
+             */
+            header?: "band" | "plain" | "centred";
+            /**
+             * @description How far headings stand out.
+             * @default clear
+             * @enum {unknown}
+             */
+            heading_sizes?: "calm" | "clear" | "loud";
+            /**
+             * @description The typeface of headings and of the site's name.
+             * @default hyperlegible
+             * @enum {unknown}
+             */
+            headings?: "hyperlegible" | "work_sans" | "literata" | "source_serif" | "bitter" | "fraunces";
+            /** @description Its identity, which never changes; assigned when left out. */
+            id?: string;
+            /** @description The name in code, addresses of the API and the database. */
+            key: string;
+            /**
+             * @description Where the navigation leads, in order; the types that are in the navigation when left out.
+             * @default []
+             */
+            navigation?: components["schemas"]["NavigationLink"][];
+            /**
+             * @description The size of running text in pixels, from 14 to 24, for those who have not set another in their browser.
+             * @default 18
+             */
+            size?: number;
+            /**
+             * @description How much room there is between lines and blocks.
+             * @default normal
+             * @enum {unknown}
+             */
+            spacing?: "close" | "normal" | "airy";
+            /**
+             * @description Rules of one's own, in CSS, which load nothing and lay nothing over pages.
+             * @default
+             */
+            style?: string;
+            /**
+             * @description A line beside the name of the site, with values of the site.
+             * @default
+             */
+            tagline?: string;
+            /**
+             * @description The typeface of running text.
+             * @default hyperlegible
+             * @enum {unknown}
+             */
+            text?: "hyperlegible" | "work_sans" | "literata" | "source_serif" | "bitter" | "fraunces";
+            /** @description The name under which architects find it. */
+            title: string;
+            /** @description The key it had before, so that a file without ids can say what was renamed. */
+            was?: string;
+            /**
+             * @description How wide pages become on wide screens.
+             * @default medium
+             * @enum {unknown}
+             */
+            width?: "narrow" | "medium" | "wide";
         };
         LookOfLayout: {
-            /** @description A layout, listing or part as it is typed */
+            /** @description A layout, listing, part or look as it is typed */
             definition?: components["schemas"]["Definition"];
             /** @description Whether drafts are shown too, as people see them who are signed in */
             drafts?: boolean;
@@ -4272,6 +4378,10 @@ export interface components {
             type: string;
             /** @description page, card, row or index */
             use: string;
+        };
+        LookOption: {
+            look: string;
+            title: string;
         };
         LookRequest: {
             definition: components["schemas"]["Definition"];
@@ -4321,6 +4431,24 @@ export interface components {
         NamesRequest: {
             labels: string[];
             taken: string[];
+        };
+        /** navigation link */
+        NavigationLink: {
+            /**
+             * @description Where else it leads: a whole address, or one on the site, such as locks/bottom-lock.
+             * @default
+             */
+            address?: string;
+            /**
+             * @description Its words; those of the index when left out.
+             * @default
+             */
+            label?: string;
+            /**
+             * @description The content type or taxonomy whose index it leads to.
+             * @default
+             */
+            to?: string;
         };
         NewAccount: {
             name: string;
@@ -4461,6 +4589,39 @@ export interface components {
             type?: string;
             /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
+        };
+        /** palette */
+        Palette: {
+            /**
+             * @description The header where it is a band, and buttons; text on it is black or white, whichever reads better.
+             * @default #24435c
+             */
+            band?: string;
+            /**
+             * @description The ground of pages, as #rrggbb like all of them.
+             * @default #ffffff
+             */
+            ground?: string;
+            /**
+             * @description What catches the eye: the line below the header, notes, the search button.
+             * @default #f2c14e
+             */
+            highlight?: string;
+            /**
+             * @description Links on the ground.
+             * @default #0b5394
+             */
+            link?: string;
+            /**
+             * @description Text that stands back, such as the names of facts.
+             * @default #57606a
+             */
+            quiet?: string;
+            /**
+             * @description Text on the ground.
+             * @default #1f2328
+             */
+            text?: string;
         };
         ParentView: {
             /** Format: int64 */
@@ -4792,6 +4953,15 @@ export interface components {
             /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
         };
+        ShippedLookView: {
+            /** @description What settings of sites call it */
+            code: string;
+            /** @description Without names of its own */
+            definition: components["schemas"]["Definition"];
+            /** @description What it is for */
+            description: string;
+            title: string;
+        };
         ShownParts: {
             /** @description Whether the page, the index or the API answer is shown */
             look: boolean;
@@ -4803,6 +4973,19 @@ export interface components {
         SignIn: {
             name: string;
             password: string;
+        };
+        SiteSettingsAnswer: {
+            /** @description The looks that the site can have */
+            looks: components["schemas"]["LookOption"][];
+            settings: components["schemas"]["SiteSettingsView"];
+        };
+        SiteSettingsView: {
+            /** @description The address that visitors know the site by, such as https://towpath.example/; empty for the one that they come by */
+            address: string;
+            /** @description Id of a look of the definitions, or plain, broadsheet or night; empty for the first of the definitions */
+            look: string;
+            /** @description Whether search engines are asked to leave out the whole site */
+            unlisted: boolean;
         };
         /** site values */
         SiteValues: {
@@ -5041,13 +5224,27 @@ export interface components {
         TrailView: {
             about: string;
             /** @enum {string} */
-            act: "signed_in" | "sign_in_refused" | "signed_out" | "account_added" | "account_changed" | "account_deleted" | "password_changed" | "reset_link_made" | "sessions_ended" | "token_made" | "token_revoked" | "released" | "run_started" | "run_undone" | "values_brought_back" | "values_purged";
+            act: "signed_in" | "sign_in_refused" | "signed_out" | "account_added" | "account_changed" | "account_deleted" | "password_changed" | "reset_link_made" | "sessions_ended" | "token_made" | "token_revoked" | "released" | "run_started" | "run_undone" | "site_set" | "values_brought_back" | "values_purged";
             address: string;
             /** Format: date-time */
             at: string;
             /** Format: int64 */
             id: number;
             who: string;
+        };
+        TypeLook: {
+            /** @description What the content API would give of it */
+            example: {
+                [key: string]: unknown;
+            };
+            /** @description The page that lists records, as HTML */
+            index: string;
+            /** @description The page of a record with made-up values, as HTML */
+            page: string;
+            /** @description Its JSON Schema */
+            schema: {
+                [key: string]: unknown;
+            };
         };
         Typed: {
             /**
@@ -5138,7 +5335,7 @@ export interface components {
         Written: {
             draft: components["schemas"]["DraftView"];
             /** @description Page, index and API answer as stored, where one of them is shown */
-            look?: components["schemas"]["Look"];
+            look?: components["schemas"]["TypeLook"];
             /** @description Whether another's edit was joined in */
             merged: boolean;
             /** @description The form as stored, where it is shown */
@@ -5367,6 +5564,26 @@ export interface operations {
             };
         };
     };
+    shipped: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ShippedLookView"][];
+                };
+            };
+        };
+    };
     help: {
         parameters: {
             query?: never;
@@ -5486,7 +5703,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["Look"];
+                    "*/*": components["schemas"]["TypeLook"];
                 };
             };
         };
@@ -6117,6 +6334,54 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["PlanView"];
+                };
+            };
+        };
+    };
+    settings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SiteSettingsAnswer"];
+                };
+            };
+        };
+    };
+    set: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SiteSettingsView"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SiteSettingsAnswer"];
                 };
             };
         };

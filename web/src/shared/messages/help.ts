@@ -173,6 +173,10 @@ export const helpPages = {
         title: 'Page parts',
         text: 'A part is blocks under a name, used in many layouts and changed in one place, such as whom to ask.',
       },
+      looks: {
+        title: 'The look of a site',
+        text: 'A look is what stands around all pages: typefaces, six colours, sizes, corners, width, the form of the top, the navigation in an order and with words of your own, and a foot of blocks with values of the site. Begin with one of the three that come with Jontrel and change what you like; the page of your choice beside it follows. A finding says where text cannot be read well on its ground, and “Fix” takes the nearest shade that can.\nRules of your own are CSS. They load nothing from anywhere and lay nothing over pages, so nothing of @import, url() or fixed positions is taken.\nA site has the first look of its definitions. Its page under Sites chooses another one, also for a test site that should be told apart, sets the address that visitors know it by, and keeps it from search engines.',
+      },
     },
   },
   exchange: {

@@ -22,6 +22,7 @@ export const model = {
     layout: 'layout',
     listing: 'listing',
     part: 'page part',
+    look: 'look',
   },
   sorts: {
     type: 'Content types',
@@ -32,6 +33,7 @@ export const model = {
     layout: 'Layouts',
     listing: 'Listings',
     part: 'Page parts',
+    look: 'Looks',
   },
   filter: 'Filter',
   order: { title: 'Order', name: 'A to Z', uses: 'Most used', problems: 'Problems' },
@@ -46,6 +48,7 @@ export const model = {
     layout: 'The name of the layout.',
     listing: 'The name of the listing.',
     part: 'The name of the page part.',
+    look: 'The name of the look.',
   },
   nameExample: {
     type: 'for example Footbridge',
@@ -56,6 +59,7 @@ export const model = {
     layout: 'for example Page of a lock',
     listing: 'for example Latest notices',
     part: 'for example Whom to ask',
+    look: 'for example Summer',
   },
   add: 'Add',
   keyTwice: '{a} and {b} both have the key {key}. Give one of them another key.',

@@ -13,8 +13,9 @@ import org.jontrel.core.model.Model;
 import tools.jackson.databind.JsonNode;
 
 /**
- * Loads the demo into an empty installation: accounts, a workspace with two releases and a draft ahead of them, three
- * sites at different releases, their records and pictures.
+ * Loads the demo into an empty installation: accounts, a workspace with three releases and a draft ahead of them, and three
+ * sites: Towpath, the public one; Bench, where the model is tried; and Trial, which holds what came over from the old site,
+ * with the flaws of real content, at the first release.
  */
 public final class DemoLoader {
     private static final int PICTURES = 4;
@@ -47,9 +48,7 @@ public final class DemoLoader {
             client.post(workspace + "/sites", Map.of("name", name));
         }
         install("trial", "1.0.0");
-        install("towpath", "1.0.0");
-        fill("trial", 120, 100, 30, 1);
-        fill("towpath", 620, 520, 360, 2);
+        fill("trial", 620, 520, 360, 2);
         draft(workspace, "release-2.0.0");
         client.post(
                 workspace + "/releases",
@@ -58,16 +57,20 @@ public final class DemoLoader {
                         "2.0.0",
                         "notes",
                         "Rises become numbers in metres. Moorings say how deep the water is."));
-        draft(workspace, "draft");
+        draft(workspace, "pages");
         client.post(
                 workspace + "/releases",
                 Map.of(
                         "version",
                         "3.0.0",
                         "notes",
-                        "The whole model: walks, work parties, people, boats, waterways, and what leads to what."));
+                        "The whole model: walks, work parties, people, boats, waterways, what leads to what, and the pages of it all."));
         install("bench", "3.0.0");
         new FullModelRecords(client, "bench", drawn("bench", 3)).fill();
+        install("towpath", "3.0.0");
+        new TowpathRecords(client, "towpath").fill();
+        client.put("/api/sites/bench/settings", Map.of("look", "", "address", "", "unlisted", true));
+        client.put("/api/sites/trial/settings", Map.of("look", "plain", "address", "", "unlisted", true));
         take(workspace, DemoPackages.next());
     }
 

@@ -2,7 +2,6 @@ package org.jontrel.demo;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.SortedMap;
 import java.util.TreeMap;
@@ -37,15 +36,41 @@ final class DemoPackages {
             "values/opening.yaml",
             "values/site_notice.yaml");
 
+    /** What makes the pages of the public site: beside all that the draft has. */
+    private static final List<String> OF_PAGES = List.of(
+            "layouts/boat_page.yaml",
+            "layouts/home.yaml",
+            "layouts/mooring_page.yaml",
+            "layouts/notice_page.yaml",
+            "layouts/structure_page.yaml",
+            "layouts/walk_page.yaml",
+            "listings/next_parties.yaml",
+            "listings/notices_now.yaml",
+            "listings/visitor_moorings.yaml",
+            "listings/walks_here.yaml",
+            "listings/walks_of_the_trust.yaml",
+            "looks/towpath.yaml",
+            "parts/front_desk.yaml");
+
     private DemoPackages() {}
 
-    /** @param folder {@code release-1.0.0}, {@code release-2.0.0} or {@code draft} */
+    /** @param folder {@code release-1.0.0}, {@code release-2.0.0}, {@code draft}, or {@code pages} for the draft with pages */
     static SortedMap<String, byte[]> files(String folder) {
         var files = new TreeMap<String, byte[]>();
-        var names = new ArrayList<>(FILES);
-        if (folder.equals("draft")) {
-            names.addAll(OF_DRAFT);
+        if (folder.equals("pages")) {
+            files.putAll(files("draft"));
+            read(folder, OF_PAGES, files);
+            read(folder, List.of("package.yaml"), files);
+            return files;
         }
+        read(folder, FILES, files);
+        if (folder.equals("draft")) {
+            read(folder, OF_DRAFT, files);
+        }
+        return files;
+    }
+
+    private static void read(String folder, List<String> names, SortedMap<String, byte[]> files) {
         for (var name : names) {
             try (var in = DemoPackages.class.getResourceAsStream(folder + "/" + name)) {
                 files.put(name, in.readAllBytes());
@@ -53,12 +78,11 @@ final class DemoPackages {
                 throw new UncheckedIOException(e);
             }
         }
-        return files;
     }
 
     /** What the Trust works on now: boats say when they were last surveyed. */
     static Model next() {
-        var model = model("draft");
+        var model = model("pages");
         var boat = model.typeByKey("heritage_boat").orElseThrow();
         var surveyed = new Field(
                 "fs7urv3y9", "surveyed", "Last surveyed", "Hull and engine.", false, new Kind.Date(null, null));

@@ -22,7 +22,7 @@ import org.testng.annotations.Test;
 public class DemoTest {
     @DataProvider
     public Object[][] packages() {
-        return new Object[][] {{"release-1.0.0"}, {"release-2.0.0"}, {"draft"}};
+        return new Object[][] {{"release-1.0.0"}, {"release-2.0.0"}, {"draft"}, {"pages"}};
     }
 
     @Test(dataProvider = "packages")
@@ -36,7 +36,7 @@ public class DemoTest {
         var first = DemoPackages.model("release-1.0.0");
         var second = DemoPackages.model("release-2.0.0");
         assertEquals(Comparison.of(first, second).nextVersion("1.0.0"), "2.0.0");
-        var third = DemoPackages.model("draft");
+        var third = DemoPackages.model("pages");
         assertEquals(Comparison.of(second, third).nextVersion("2.0.0"), "3.0.0");
         var next = DemoPackages.next();
         assertEquals(ModelCheck.check(next), List.of());

@@ -14,6 +14,7 @@ import org.jontrel.core.model.GroupUse;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Layout;
 import org.jontrel.core.model.Listing;
+import org.jontrel.core.model.Look;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.PagePart;
 import org.jontrel.core.model.Section;
@@ -22,6 +23,7 @@ import org.jontrel.core.model.SiteValues;
 import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.model.Term;
 import org.jontrel.core.model.condition.Condition;
+import org.jontrel.core.page.look.LookColours;
 import org.jontrel.core.record.ConditionWords;
 import org.jontrel.describe.Dictionary.Chapter;
 import org.jontrel.describe.Dictionary.Fact;
@@ -65,6 +67,7 @@ final class DictionaryMaker {
         chapter(chapters, "Layouts", Layout.class);
         chapter(chapters, "Listings", Listing.class);
         chapter(chapters, "Page parts", PagePart.class);
+        chapter(chapters, "Looks", Look.class);
         return new Dictionary(title, manifest.description(), facts, chapters);
     }
 
@@ -122,6 +125,7 @@ final class DictionaryMaker {
                         keyed(part, List.of()),
                         new BlockTable(model).of(part.blocks()));
             case Listing listing -> listing(listing);
+            case Look look -> look(look);
         };
     }
 
@@ -144,6 +148,30 @@ final class DictionaryMaker {
         add(facts, "At most", String.valueOf(listing.limit()));
         return new Dictionary.DictionaryEntry(
                 listing.id(), listing.title(), listing.description(), keyed(listing, facts), List.of());
+    }
+
+    private Dictionary.DictionaryEntry look(Look look) {
+        var facts = new ArrayList<Fact>();
+        add(facts, "Text", look.text().code().replace('_', ' ') + ", " + look.size() + " px");
+        add(
+                facts,
+                "Headings",
+                look.headings().code().replace('_', ' ') + ", " + look.scale().code());
+        LookColours.all(look.colours()).forEach(each -> add(facts, "Colour " + each.name(), each.colour()));
+        add(facts, "Header", look.header().code());
+        add(
+                facts,
+                "Navigation",
+                look.navigation().stream()
+                        .map(link -> link.label().isEmpty() ? kinds.name(link.to()) : link.label())
+                        .collect(Collectors.joining(", ")));
+        add(facts, "Style of its own", look.style().isEmpty() ? "none" : look.style());
+        return new Dictionary.DictionaryEntry(
+                look.id(),
+                look.title(),
+                look.description(),
+                keyed(look, facts),
+                look.footer().isEmpty() ? List.of() : new BlockTable(model).of(look.footer()));
     }
 
     private static List<Fact> keyed(Definition definition, List<Fact> more) {

@@ -17,15 +17,15 @@ import org.jontrel.core.model.Model;
 import org.jontrel.demo.Client;
 
 /** An installation whose draft is the Trust's whole model, an architect in it, and shorthands for the modelling desk. */
-final class Desk implements AutoCloseable {
-    static final String WORKSPACE = "/w/tessel-waters/";
+public final class Desk implements AutoCloseable {
+    public static final String WORKSPACE = "/w/tessel-waters/";
     static final Path DRAFT = Path.of("../demo/src/main/resources/org/jontrel/demo/draft");
     final Installation installation = new Installation();
-    final Client api = installation.firstArchitect("anna", "anna-password");
-    final Visitor anna;
-    final Page page;
+    public final Client api = installation.firstArchitect("anna", "anna-password");
+    public final Visitor anna;
+    public final Page page;
 
-    Desk() {
+    public Desk() {
         api.post("/api/accounts", Map.of("name", "bob", "role", "architect", "password", "bob-password"));
         api.post("/api/workspaces", Map.of("title", "Tessel waters"));
         api.post("/api/workspaces/tessel-waters/draft/take", Map.of("definitions", definitions(model())));
@@ -34,7 +34,7 @@ final class Desk implements AutoCloseable {
     }
 
     /** Releases the draft as 1.0.0, and installs it on a site called Bench; the number of the run. */
-    long installOnBench() throws InterruptedException {
+    public long installOnBench() throws InterruptedException {
         api.post("/api/workspaces/tessel-waters/releases", Map.of("version", "1.0.0", "notes", ""));
         api.post("/api/workspaces/tessel-waters/sites", Map.of("name", "Bench"));
         return Installation.install(api, "bench", "1.0.0");
@@ -57,7 +57,7 @@ final class Desk implements AutoCloseable {
     }
 
     /** Opens a definition by its name in the outline. */
-    void open(String name) {
+    public void open(String name) {
         anna.open(WORKSPACE + "model");
         outline(name).click();
         assertThat(anna.heading(name)).isVisible();
@@ -86,7 +86,7 @@ final class Desk implements AutoCloseable {
         return row(label).locator("[data-column=label]");
     }
 
-    void saved() {
+    public void saved() {
         assertThat(page.getByRole(AriaRole.STATUS).getByText("Draft saved")).isVisible();
     }
 
@@ -108,7 +108,7 @@ final class Desk implements AutoCloseable {
     }
 
     /** Opens a list and clicks an option, as people do. */
-    static void choose(Locator list, String option) {
+    public static void choose(Locator list, String option) {
         list.click();
         list.page()
                 .getByRole(
@@ -119,7 +119,7 @@ final class Desk implements AutoCloseable {
     }
 
     /** One of a few that are all seen. */
-    static void pick(Locator within, String label) {
+    public static void pick(Locator within, String label) {
         within.locator(".n-radio")
                 .filter(new Locator.FilterOptions()
                         .setHas(within.page().getByText(label, new Page.GetByTextOptions().setExact(true))))

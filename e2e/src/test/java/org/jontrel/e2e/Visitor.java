@@ -20,7 +20,7 @@ import java.util.List;
 import java.util.Map;
 
 /** Somebody at a browser of 1280 by 800 pixels. */
-final class Visitor implements AutoCloseable {
+public final class Visitor implements AutoCloseable {
     private static final int LONGEST_PAUSE = 1_500;
 
     static {
@@ -70,7 +70,7 @@ final class Visitor implements AutoCloseable {
         return watched(context.newPage());
     }
 
-    Visitor open(String path) {
+    public Visitor open(String path) {
         page.navigate(address + path);
         return this;
     }
@@ -112,23 +112,23 @@ final class Visitor implements AutoCloseable {
         assertThat(heading("Plan for " + name)).isVisible();
     }
 
-    Locator button(String name) {
+    public Locator button(String name) {
         return page.getByRole(
                 AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
     }
 
-    Locator link(String name) {
+    public Locator link(String name) {
         return page.getByRole(
                 AriaRole.LINK, new Page.GetByRoleOptions().setName(name).setExact(true));
     }
 
-    Locator heading(String name) {
+    public Locator heading(String name) {
         return page.getByRole(
                 AriaRole.HEADING, new Page.GetByRoleOptions().setName(name).setExact(true));
     }
 
     /** No serious or critical finding of the accessibility checker on what is shown now. */
-    void checkAccessibility() {
+    public void checkAccessibility() {
         checkAccessibility("html");
     }
 

@@ -275,7 +275,7 @@ public class PublicPagesTest {
                     return (ContentType) DefinitionView.read("type", code);
                 })
                 .toList();
-        return PageFrame.of("Orchard", "field", new Model(types)).types().stream()
+        return PageFrame.listed(new Model(types), _ -> true).stream()
                 .map(ContentType::key)
                 .toList();
     }
@@ -283,7 +283,11 @@ public class PublicPagesTest {
     @Test
     public void nothingLeadsToAnIndexThatIsOffOrEmpty() {
         var nav = page("/at/field/").select("nav a").eachText();
+        assertEquals(nav, List.of("Our trees", "Sorts", "Cider"), "no person is published, whatever the look says");
+        server.anna.ok("PUT", "/api/sites/field/settings", Map.of("look", "plain", "address", "", "unlisted", false));
+        nav = page("/at/field/").select("nav a").eachText();
         assertEquals(nav, List.of("Trees"), "plots have no index, and no person is published");
+        server.anna.ok("PUT", "/api/sites/field/settings", Map.of("look", "", "address", "", "unlisted", false));
         var plot = page("/at/field/plots/by-the-gate");
         assertEquals(plot.select(".trail").text(), "Plots");
         assertTrue(plot.select(".trail a").isEmpty());

@@ -20,6 +20,7 @@ import org.jontrel.core.model.Index;
 import org.jontrel.core.model.block.TextRole;
 import org.jontrel.core.page.node.PageAddress;
 import org.jontrel.core.page.node.PageNode;
+import org.jontrel.server.publicsite.Frames;
 import org.jontrel.server.publicsite.PageFrame;
 import org.jontrel.server.publicsite.PageHead;
 import org.jontrel.server.publicsite.PageWriter;
@@ -32,12 +33,12 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RestController;
 
 /**
- * Two pages of the demo's site Towpath as somebody would write them who knows its tables: the statements and the templates
+ * Two pages of the demo's site Trial as somebody would write them who knows its tables: the statements and the templates
  * are those of the application, and nothing is asked of definitions.
  */
 @RestController
 class HandPages {
-    static final String SITE = "towpath";
+    static final String SITE = "trial";
     private static final MediaType HTML = new MediaType("text", "html", StandardCharsets.UTF_8);
     private static final String COLUMNS =
             "id, slug, parent_type, parent_id, position, state, publish_at, retire_at, origin, version, complete,"
@@ -55,7 +56,7 @@ class HandPages {
     private final PageFrame frame;
     private final ContentType type;
 
-    HandPages(DataSourceProperties server, Sites sites, PageWriter writer) {
+    HandPages(DataSourceProperties server, Sites sites, PageWriter writer, Frames frames) {
         this.writer = writer;
         var config = new HikariConfig();
         config.setJdbcUrl(server.getUrl().replaceFirst("(?=\\?|$)", "_site_" + SITE));
@@ -67,7 +68,7 @@ class HandPages {
         config.setTransactionIsolation("TRANSACTION_READ_COMMITTED");
         pool = new HikariDataSource(config);
         var installed = sites.engine(SITE).installed();
-        frame = PageFrame.of(sites.get(SITE).name(), SITE, installed.model());
+        frame = frames.of(sites.get(SITE), sites.engine(SITE));
         type = (ContentType) installed
                 .table(Definition.Sort.TYPE, "structure")
                 .orElseThrow()

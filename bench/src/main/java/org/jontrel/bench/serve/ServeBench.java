@@ -52,12 +52,8 @@ public final class ServeBench {
         load();
         try (var context = started(Application.class, HandPages.class)) {
             var address = address(context);
-            measure("index", address + "/at/towpath/structures/", address + "/public/hand/", seconds);
-            measure(
-                    "record",
-                    address + "/at/towpath/structures/" + RECORD,
-                    address + "/public/hand/" + RECORD,
-                    seconds);
+            measure("index", address + "/at/trial/structures/", address + "/public/hand/", seconds);
+            measure("record", address + "/at/trial/structures/" + RECORD, address + "/public/hand/" + RECORD, seconds);
         }
         // pools of clients and of the database need not be waited for
         System.exit(0);

@@ -7,6 +7,8 @@ import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Fix;
 import org.jontrel.core.finding.Nearest;
 import org.jontrel.core.finding.Place;
+import org.jontrel.core.model.Field;
+import org.jontrel.core.recordtype.RowSize;
 
 /**
  * Where one definition's findings go.
@@ -24,6 +26,14 @@ record DefinitionFindings(List<Finding> findings, String definition, String elem
 
     void add(String property, Code code, Object... arguments) {
         findings.add(Finding.of(code, place(property), arguments));
+    }
+
+    /** Reports fields that do not fit one row of the database. */
+    void fits(List<Field> fields, String owner) {
+        int bytes = RowSize.bytes(fields);
+        if (bytes > RowSize.MOST) {
+            add("groups", Code.ROW_TOO_WIDE, owner, bytes, RowSize.MOST);
+        }
     }
 
     /** With what would mend it: the property set to a value as it stands in a file, or left out for {@code null}. */

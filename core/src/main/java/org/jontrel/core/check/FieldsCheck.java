@@ -167,7 +167,7 @@ final class FieldsCheck {
         }
         together(field.inner());
         if (field.kind() instanceof Kind.Repeater) {
-            RowSize.check(field.inner(), field.label(), at);
+            at.fits(field.inner(), field.label());
         }
         var within = new ConditionCheck.VisibleFields(field.inner(), sight);
         var shown = new Condition.All(List.of(around, field.showWhen()));

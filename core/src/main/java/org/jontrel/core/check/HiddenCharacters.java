@@ -40,7 +40,8 @@ final class HiddenCharacters {
     }
 
     private <V> void property(Object thing, Property<Object, V> property, DefinitionFindings at) {
-        value(property.name(), property.getter().apply(thing), thing, at);
+        var value = property.getter().apply(thing);
+        value(property.name(), value instanceof String ? value : property.written(thing), thing, at);
     }
 
     private void value(String property, Object value, Object thing, DefinitionFindings at) {
@@ -49,7 +50,7 @@ final class HiddenCharacters {
             case Map<?, ?> texts ->
                 texts.forEach((name, text) -> {
                     text(property, String.valueOf(name), thing, at);
-                    text(property + "." + name, String.valueOf(text), thing, at);
+                    value(property + "." + name, text, thing, at);
                 });
             case Collection<?> several -> several.forEach(each -> value(property, each, thing, at));
             case null, default -> {}

@@ -20,6 +20,7 @@ import org.jontrel.core.model.GroupUse;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Layout;
 import org.jontrel.core.model.Listing;
+import org.jontrel.core.model.Look;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.PagePart;
 import org.jontrel.core.model.SharedGroup;
@@ -114,6 +115,10 @@ public final class ModelCheck {
             case Listing listing -> {
                 titled(report, listing.title(), listing.description());
                 new ListingCheck(known, names, report).run(listing);
+            }
+            case Look look -> {
+                titled(report, look.title(), look.description());
+                new LookCheck(known, names, report).run(look);
             }
             case PagePart part -> {
                 titled(report, part.title(), part.description());

@@ -18,6 +18,7 @@ import org.jontrel.core.model.GroupUse;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Layout;
 import org.jontrel.core.model.Listing;
+import org.jontrel.core.model.Look;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.PagePart;
 import org.jontrel.core.model.Section;
@@ -100,7 +101,7 @@ final class ModelIndex {
                     case SharedGroup group -> group.fields().stream();
                     case SiteValues values -> of(values.sections());
                     case Listing listing -> ofType(listing.type());
-                    case ChoiceList _, Layout _, PagePart _ -> Stream.<Field>empty();
+                    case ChoiceList _, Layout _, PagePart _, Look _ -> Stream.<Field>empty();
                 };
         // a group used twice is a finding of its own
         return fields.distinct().toList();
@@ -112,7 +113,7 @@ final class ModelIndex {
             case ContentType type -> Section.uses(type.sections());
             case Taxonomy taxonomy -> Section.uses(taxonomy.sections());
             case SiteValues values -> Section.uses(values.sections());
-            case SharedGroup _, ChoiceList _, Layout _, Listing _, PagePart _ -> List.of();
+            case SharedGroup _, ChoiceList _, Layout _, Listing _, PagePart _, Look _ -> List.of();
         };
     }
 

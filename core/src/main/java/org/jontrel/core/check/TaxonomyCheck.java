@@ -40,7 +40,7 @@ final class TaxonomyCheck {
         }
         fields.run(taxonomy.fields());
         fields.runSections(taxonomy.sections());
-        RowSize.check(fields.all(), taxonomy.singular(), report);
+        report.fits(fields.all(), taxonomy.singular());
         var keys = new NameCheck.Keyed();
         terms(taxonomy.terms(), keys, 1);
     }

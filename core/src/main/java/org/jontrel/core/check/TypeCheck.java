@@ -133,6 +133,6 @@ final class TypeCheck {
         if (own > MOST_FIELDS) {
             report.add("groups", Code.FIELDS_TOO_MANY, type.singular(), own, MOST_FIELDS);
         }
-        RowSize.check(all, type.singular(), report);
+        report.fits(all, type.singular());
     }
 }

@@ -11,6 +11,7 @@ final class SingleFile {
     private record SortMarker(Definition.Sort sort, Set<String> properties) {}
 
     private static final List<SortMarker> SIGNS = List.of(
+            new SortMarker(Definition.Sort.LOOK, Set.of("colours")),
             new SortMarker(Definition.Sort.LAYOUT, Set.of("blocks", "type")),
             new SortMarker(Definition.Sort.LAYOUT, Set.of("blocks", "use")),
             new SortMarker(Definition.Sort.PART, Set.of("blocks")),

@@ -8,6 +8,7 @@ import org.jontrel.core.model.Group;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Layout;
 import org.jontrel.core.model.Listing;
+import org.jontrel.core.model.Look;
 import org.jontrel.core.model.PagePart;
 import org.jontrel.core.model.Term;
 import org.jontrel.core.model.block.Block;
@@ -82,7 +83,7 @@ public sealed interface Change {
     /** Whether records or readers hold something of it. */
     private static boolean holds(Object thing) {
         return switch (thing) {
-            case Block _, Layout _, Listing _, PagePart _ -> false;
+            case Block _, Layout _, Listing _, PagePart _, Look _ -> false;
             case Group group -> group.fields().stream().anyMatch(field -> holds(field));
             case Field field -> field.kind().holdsValue();
             default -> true;
@@ -91,7 +92,7 @@ public sealed interface Change {
 
     private static Effect removed(Object thing) {
         return switch (thing) {
-            case Layout _, Listing _, PagePart _ -> Effect.REMOVED_LAYOUT;
+            case Layout _, Listing _, PagePart _, Look _ -> Effect.REMOVED_LAYOUT;
             case Term _ -> Effect.REMOVED_TERM;
             default -> holds(thing) ? Effect.REMOVED : Effect.REMOVED_VIEW;
         };

@@ -18,6 +18,7 @@ import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Layout;
 import org.jontrel.core.model.Listing;
+import org.jontrel.core.model.Look;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.PagePart;
 import org.jontrel.core.model.Section;
@@ -96,7 +97,7 @@ final class Differ {
             }
         };
         model.definitions().stream()
-                .filter(each -> each instanceof Layout || each instanceof Listing || each instanceof PagePart)
+                .filter(Definition::isOfPages)
                 .forEach(each -> Shapes.of(each).map(each, noting));
     }
 
@@ -188,7 +189,7 @@ final class Differ {
     /** Whether the content API shows the key of a thing. */
     private static boolean isShown(Object thing) {
         return switch (thing) {
-            case SharedGroup _, ChoiceList _, Layout _, Listing _, PagePart _ -> false;
+            case SharedGroup _, ChoiceList _, Layout _, Listing _, PagePart _, Look _ -> false;
             default -> true;
         };
     }

@@ -19,6 +19,7 @@ import org.jontrel.core.model.condition.Condition;
 import org.jontrel.core.naming.Ids;
 import org.jontrel.core.naming.Keys;
 import org.jontrel.core.naming.Nouns;
+import org.jontrel.core.page.look.ShippedLook;
 
 /** New definitions from a name alone: everything else derives, and meets nothing that is there. */
 public final class NewDefinitions {
@@ -63,6 +64,7 @@ public final class NewDefinitions {
             case VALUES -> new SiteValues(id, key, title, "", List.of(new Group(ids.next('g'), title, "", List.of())));
             case LAYOUT -> new Layout(id, key, title, "", typeId, Layout.LayoutUse.PAGE, Condition.ALWAYS, List.of());
             case PART -> new PagePart(id, key, title, "", typeId, List.of());
+            case LOOK -> ShippedLook.PLAIN.look().withNames(id, key, title, "");
             case LISTING ->
                 new Listing(
                         id,

@@ -42,6 +42,7 @@ public final class Shapes {
             case LAYOUT -> LayoutShapes.LAYOUT;
             case LISTING -> LayoutShapes.LISTING;
             case PART -> LayoutShapes.PART;
+            case LOOK -> LookShape.LOOK;
         };
     }
 

@@ -15,6 +15,7 @@ import org.jontrel.core.model.Head;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Layout;
 import org.jontrel.core.model.Listing;
+import org.jontrel.core.model.Look;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.PagePart;
 import org.jontrel.core.model.SharedGroup;
@@ -91,6 +92,7 @@ public final class KeyReferences {
             case Layout layout -> fieldsOf(layout.type());
             case PagePart part -> fieldsOf(part.type());
             case Listing listing -> fieldsOf(listing.type());
+            case Look _ -> Stream.empty();
             case ContentType _, Taxonomy _, SharedGroup _, SiteValues _, ChoiceList _ -> names.fields(definition);
         };
     }
@@ -105,6 +107,7 @@ public final class KeyReferences {
             case Layout layout -> valueScope(layout.type());
             case PagePart part -> valueScope(part.type());
             case Listing listing -> valueScope(listing.type());
+            case Look _ -> ValueScope.records(names, List.of());
             case ContentType type
             when !type.index().columns().isEmpty() || !type.head().equals(Head.PLAIN) ->
                 ValueScope.records(names, List.of(type));

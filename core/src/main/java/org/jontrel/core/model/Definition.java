@@ -2,7 +2,7 @@ package org.jontrel.core.model;
 
 /** One named thing in a model. Others refer to it by its id, so a new key breaks nothing. */
 public sealed interface Definition
-        permits ContentType, SharedGroup, Taxonomy, ChoiceList, SiteValues, Layout, Listing, PagePart {
+        permits ContentType, SharedGroup, Taxonomy, ChoiceList, SiteValues, Layout, Listing, PagePart, Look {
     String id();
 
     String key();
@@ -20,6 +20,15 @@ public sealed interface Definition
             case Layout _ -> Sort.LAYOUT;
             case Listing _ -> Sort.LISTING;
             case PagePart _ -> Sort.PART;
+            case Look _ -> Sort.LOOK;
+        };
+    }
+
+    /** Whether it says what pages look like, and so changes nothing in a database. */
+    default boolean isOfPages() {
+        return switch (sort()) {
+            case LAYOUT, LISTING, PART, LOOK -> true;
+            case TYPE, TAXONOMY, GROUP, LIST, VALUES -> false;
         };
     }
 
@@ -32,7 +41,8 @@ public sealed interface Definition
         VALUES("values", "site values", 'v'),
         LAYOUT("layouts", "layout", 'y'),
         LISTING("listings", "listing", 'q'),
-        PART("parts", "page part", 'p');
+        PART("parts", "page part", 'p'),
+        LOOK("looks", "look", 'k');
 
         private final String folder;
         private final String noun;

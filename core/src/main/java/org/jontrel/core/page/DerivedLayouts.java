@@ -152,7 +152,7 @@ public final class DerivedLayouts {
     private static void card(RecordType recordType, Blocks blocks) {
         if (has(recordType, Part.LEAD_IMAGE)) {
             blocks.all.add(blocks.of(new BlockKind.FieldValue(
-                            "part_lead_image", Presentation.USUAL, PictureSize.SMALL, PictureShape.WIDE, "", true))
+                            "part_lead_image", Presentation.USUAL, PictureSize.SMALL, PictureShape.ORIGINAL, "", true))
                     .unlabelled());
         }
         blocks.add(new BlockKind.FieldValue(TITLE, Presentation.HEADING));

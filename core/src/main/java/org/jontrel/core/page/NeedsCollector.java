@@ -179,7 +179,7 @@ final class NeedsCollector {
                                 RecordsForm.MOST));
             case ValueStep.Above above ->
                 named(ids(scope.beyond(above).map(ValueScope::definitions).orElse(List.of())), needs.parent());
-            case ValueStep.OfValues(var values) -> needs.ofSite(values.id());
+            case ValueStep.OfValues(var values) -> named(List.of(values.id()), needs.ofSite(values.id()));
             case ValueStep.OfSite _, ValueStep.SiteName _ -> needs;
         };
     }

@@ -8,6 +8,7 @@ import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Index;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Layout;
+import org.jontrel.core.model.Look;
 import org.jontrel.core.model.block.Block;
 import org.jontrel.core.model.block.BlockKind;
 import org.jontrel.core.model.block.Presentation;
@@ -65,6 +66,16 @@ public final class PageMaker {
     /** What stands on the home page, by the layout that somebody has made for it. */
     public List<PageNode> home(Layout layout) {
         return titled(record(layout.blocks(), PagePlace.SITE, Spot.top()), siteName);
+    }
+
+    /** What stands around the pages of a site. */
+    public record AroundPages(List<PageNode> tagline, List<PageNode> footer) {}
+
+    public AroundPages around(Look look) {
+        isTitled = true;
+        var tagline = record(PageModel.tagline(look), PagePlace.SITE, Spot.top());
+        var footer = record(look.footer(), PagePlace.SITE, Spot.top());
+        return new AroundPages(tagline, HeadingLevels.closed(footer));
     }
 
     /** A page whose layout has no heading of the first level has one for those who read it by ear. */

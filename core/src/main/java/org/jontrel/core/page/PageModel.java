@@ -16,9 +16,13 @@ import org.jontrel.core.model.Head;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Layout;
 import org.jontrel.core.model.Listing;
+import org.jontrel.core.model.Look;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.PagePart;
 import org.jontrel.core.model.Taxonomy;
+import org.jontrel.core.model.block.Block;
+import org.jontrel.core.model.block.BlockKind;
+import org.jontrel.core.model.block.TextRole;
 import org.jontrel.core.reach.ModelNames;
 import org.jontrel.core.reach.ValueScope;
 import org.jontrel.core.reach.ValueStep;
@@ -137,6 +141,21 @@ public final class PageModel {
         var all = new PageNeeds();
         new NeedsCollector(this).blocks(home.blocks(), scope(List.of()), all, 0);
         return all;
+    }
+
+    /** What a look needs of the site. */
+    public PageNeeds needs(Look look) {
+        var all = new PageNeeds();
+        var collector = new NeedsCollector(this);
+        collector.blocks(tagline(look), scope(List.of()), all, 0);
+        collector.blocks(look.footer(), scope(List.of()), all, 0);
+        return all;
+    }
+
+    static List<Block> tagline(Look look) {
+        return look.tagline().isEmpty()
+                ? List.of()
+                : List.of(new Block("look_tagline", new BlockKind.Prose(look.tagline(), TextRole.PLAIN)));
     }
 
     Optional<Listing> listing(String id) {

@@ -15,6 +15,7 @@ import org.jontrel.core.model.GroupUse;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Layout;
 import org.jontrel.core.model.Listing;
+import org.jontrel.core.model.Look;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.PagePart;
 import org.jontrel.core.model.Section;
@@ -98,7 +99,7 @@ public final class ModelNames {
             case Taxonomy taxonomy -> Stream.concat(taxonomy.fields().stream(), fields(taxonomy.sections()));
             case SharedGroup group -> group.fields().stream();
             case SiteValues values -> fields(values.sections());
-            case Layout _, Listing _, PagePart _, ChoiceList _ -> Stream.empty();
+            case Layout _, Listing _, PagePart _, Look _, ChoiceList _ -> Stream.empty();
         };
     }
 

@@ -12,6 +12,7 @@ import org.jontrel.core.check.ModelCheck;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Kind;
+import org.jontrel.core.model.Look;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.PagePart;
 import org.jontrel.core.model.SiteValues;
@@ -35,7 +36,11 @@ public class UsesTest {
         assertEquals(List.copyOf(uses.get(conditions.id())), List.of(accession.id()));
         var opening = MODEL.all(SiteValues.class).getFirst();
         var desk = MODEL.all(PagePart.class).getFirst();
-        assertEquals(List.copyOf(uses.get(opening.id())), List.of(desk.id()), "a text on a page names its values");
+        var look = MODEL.all(Look.class).getFirst();
+        assertEquals(
+                Set.copyOf(uses.get(opening.id())),
+                Set.of(desk.id(), look.id()),
+                "texts on pages and around them name its values");
         var species = MODEL.typeByKey("species").orElseThrow();
         var inverse = ((Kind.Relation) accession
                         .fields()

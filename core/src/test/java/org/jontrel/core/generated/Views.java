@@ -10,6 +10,7 @@ import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Layout;
 import org.jontrel.core.model.Listing;
+import org.jontrel.core.model.Look;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.PagePart;
 import org.jontrel.core.model.block.Arrangement;
@@ -23,6 +24,7 @@ import org.jontrel.core.model.block.RecordsForm;
 import org.jontrel.core.model.block.TextRole;
 import org.jontrel.core.model.condition.Condition;
 import org.jontrel.core.model.condition.RecordState;
+import org.jontrel.core.page.look.ShippedLook;
 import org.jontrel.core.reach.ModelNames;
 import org.jontrel.core.reach.ValueScope;
 import org.jontrel.core.reach.ValueStep;
@@ -53,7 +55,9 @@ final class Views {
         all.addAll(List.of(card, listing, part));
         all.add(layout(type, Layout.LayoutUse.PAGE, blocks(scope, 4, 3)));
         if (draw.chance()) {
-            var home = ValueScope.records(names, List.of());
+            all.add(look(type));
+        }
+        if (draw.chance()) {
             all.add(new Layout(
                     draw.id('y'),
                     "home_" + draw.fresh(),
@@ -62,7 +66,7 @@ final class Views {
                     "",
                     Layout.LayoutUse.PAGE,
                     Condition.ALWAYS,
-                    List.of(block(new BlockKind.Prose(text(home), TextRole.LEAD)), block(listed()))));
+                    List.of(block(new BlockKind.Prose(siteText(), TextRole.LEAD)), block(listed()))));
         }
     }
 
@@ -80,6 +84,31 @@ final class Views {
                 use,
                 draw.chance() ? new Condition.AddressIs(List.of("address-" + draw.fresh())) : Condition.ALWAYS,
                 blocks);
+    }
+
+    private Look look(ContentType type) {
+        return new Look(
+                draw.id('k'),
+                "look_" + draw.fresh(),
+                draw.text(),
+                draw.chance() ? draw.text() : "",
+                draw.of(List.of(Look.Typeface.values())),
+                draw.of(List.of(Look.Typeface.values())),
+                14 + draw.below(11),
+                draw.of(List.of(Look.HeadingScale.values())),
+                draw.of(List.of(ShippedLook.values())).look().colours(),
+                draw.of(List.of(Look.Corners.values())),
+                draw.of(List.of(Look.Spacing.values())),
+                draw.of(List.of(Look.PageWidth.values())),
+                draw.of(List.of(Look.HeaderForm.values())),
+                draw.chance() ? siteText() : "",
+                List.of(
+                        new Look.NavigationLink(type.id(), "", draw.chance() ? draw.text() : ""),
+                        new Look.NavigationLink("", "https://example.org/" + draw.fresh(), draw.text())),
+                draw.chance()
+                        ? List.of(block(new BlockKind.Prose(siteText(), TextRole.PLAIN)), block(listed()))
+                        : List.of(),
+                draw.chance() ? "main { letter-spacing: ." + draw.below(9) + "em }\n" : "");
     }
 
     private Listing listing(ContentType type, ValueScope scope, Layout card) {
@@ -167,7 +196,16 @@ final class Views {
     }
 
     private String text(ValueScope scope) {
-        return plain() + " {" + way(scope, 2) + " else " + way(scope, 1) + " else \"nobody\"}";
+        return text(scope, 2);
+    }
+
+    private String text(ValueScope scope, int steps) {
+        return plain() + " {" + way(scope, steps) + " else " + way(scope, 1) + " else \"nobody\"}";
+    }
+
+    /** A value of the site is three steps away. */
+    private String siteText() {
+        return text(ValueScope.records(names, List.of()), 3);
     }
 
     private Block field(ValueScope scope, int steps) {

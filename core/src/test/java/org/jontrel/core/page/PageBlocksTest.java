@@ -75,7 +75,8 @@ public class PageBlocksTest {
                 groups:
                   - title: Office
                     fields:
-                      - {key: desk, label: Desk, kind: text}
+                      - {key: staffed, label: Staffed, kind: yes_no}
+                      - {key: desk, label: Desk, kind: text, show_when: {field: staffed, is: true}}
                 """,
         "listings/all.yaml",
                 "key: all\ntitle: All locks\ntype: lock\nlimit: 3\nshown: table\nfields: [title, keeper.phone]\n",

@@ -18,6 +18,7 @@ import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Layout;
+import org.jontrel.core.model.Look;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.page.node.PageNode;
 import org.jontrel.core.record.Values;
@@ -86,6 +87,30 @@ public class PageLawTest {
             assertEquals(
                     PageWords.of(page(model, needed, recordType)), PageWords.of(page(model, all, recordType)), seed);
         });
+    }
+
+    /** Home pages and looks name values of the site alone. */
+    @Test
+    public void whatShowsValuesOfTheSiteSaidThatItNeedsThem() {
+        for (long seed = 1; seed <= 3 * CASES; seed++) {
+            var model = new PageModel(new Models(seed).model());
+            var at = "seed " + seed;
+            model.home().ifPresent(home -> {
+                var all = new SampleData(model, "Bench", model.needs(home));
+                var needed = new NeededData(model, all, model.needs(home), Set.of());
+                assertEquals(
+                        PageWords.of(new PageMaker(model, needed, TODAY).home(home)),
+                        PageWords.of(new PageMaker(model, all, TODAY).home(home)),
+                        at);
+            });
+            model.model().all(Look.class).forEach(look -> {
+                var all = new SampleData(model, "Bench", model.needs(look));
+                var needed = new NeededData(model, all, model.needs(look), Set.of());
+                var around = new PageMaker(model, all, TODAY).around(look);
+                assertEquals(new PageMaker(model, needed, TODAY).around(look), around, at);
+                assertEquals(PageWords.empty(around.footer()), List.of(), at);
+            });
+        }
     }
 
     @Test

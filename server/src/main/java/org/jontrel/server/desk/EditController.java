@@ -91,7 +91,7 @@ class EditController {
             Proofs.Proof proof,
 
             @Schema(description = "Page, index and API answer as stored, where one of them is shown")
-            Proofs.Look look,
+            Proofs.TypeLook look,
 
             @Schema(
                     description =

@@ -24,6 +24,7 @@ import org.springframework.stereotype.Component;
 @Component
 class LayoutLooks {
     private static final String INDEX = "index";
+    private static final String LOOK = "look";
 
     private final Sites sites;
     private final DraftPages pages;
@@ -78,7 +79,7 @@ class LayoutLooks {
     LayoutLook of(String title, Model draft, LookController.LookOfLayout wanted) {
         var audience = wanted.drafts() ? Audience.PEOPLE : Audience.VISITORS;
         if (wanted.type().isEmpty()) {
-            return home(title, draft, wanted.site(), audience);
+            return home(title, draft, wanted, audience);
         }
         if (wanted.use().equals(INDEX)) {
             return index(title, draft, wanted, audience);
@@ -124,9 +125,9 @@ class LayoutLooks {
             var model = DraftPages.laidOut(engine.installed().model(), draft);
             var installed = model.find(ContentType.class, wanted.type());
             if (installed.isPresent()) {
-                var name = sites.get(wanted.site()).name();
-                var made = engine.together(
-                        () -> pages.index(engine, name, wanted.site(), model, installed.get(), audience));
+                var site =
+                        new DraftPages.DraftSite(sites.get(wanted.site()), engine, model, typedLook(wanted), audience);
+                var made = engine.together(() -> pages.index(site, installed.get()));
                 return new LayoutLook(
                         made.html(), type.plural(), null, false, null, "", absent(draft, model, type.id()), null);
             }
@@ -134,17 +135,21 @@ class LayoutLooks {
         return look(pages.sampleIndex(title, draft, type), type.plural(), null);
     }
 
-    private LayoutLook home(String title, Model draft, String site, Audience audience) {
-        if (site != null) {
-            var engine = sites.engine(site);
+    /** The id of the look that somebody is typing; empty where it is something else. */
+    private static String typedLook(LookController.LookOfLayout wanted) {
+        return LOOK.equals(wanted.sort()) && wanted.definition().get("id") instanceof String id ? id : "";
+    }
+
+    /** The home page, in the look that somebody is typing where it is one. */
+    private LayoutLook home(String title, Model draft, LookController.LookOfLayout wanted, Audience audience) {
+        var look = typedLook(wanted);
+        if (wanted.site() != null) {
+            var engine = sites.engine(wanted.site());
             var model = DraftPages.laidOut(engine.installed().model(), draft);
-            var name = sites.get(site).name();
-            var home = engine.together(() -> pages.home(engine, name, site, model, audience));
-            if (home.isPresent()) {
-                return look(home.get(), name, null);
-            }
+            var site = new DraftPages.DraftSite(sites.get(wanted.site()), engine, model, look, audience);
+            return look(engine.together(() -> pages.home(site)), site.site().name(), null);
         }
-        return look(pages.sampleHome(title, draft), title, null);
+        return look(pages.sampleHome(title, draft, look), title, null);
     }
 
     private LayoutLook real(
@@ -154,9 +159,8 @@ class LayoutLooks {
             LookController.LookOfLayout wanted,
             Layout.LayoutUse use,
             Audience audience) {
-        var name = sites.get(wanted.site()).name();
-        var made = engine.together(
-                () -> pages.of(engine, name, wanted.site(), model, record, wanted.type(), use, audience));
+        var site = new DraftPages.DraftSite(sites.get(wanted.site()), engine, model, typedLook(wanted), audience);
+        var made = engine.together(() -> pages.of(site, record, wanted.type(), use));
         return look(made, record.title().isEmpty() ? record.slug() : record.title(), record.id());
     }
 

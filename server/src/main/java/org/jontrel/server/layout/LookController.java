@@ -3,12 +3,17 @@ package org.jontrel.server.layout;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
+import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
+import org.jontrel.core.code.PackageWriter;
 import org.jontrel.core.identity.Identities;
 import org.jontrel.core.naming.Ids;
+import org.jontrel.core.page.look.ShippedLook;
 import org.jontrel.server.workspace.DefinitionView;
 import org.jontrel.server.workspace.Drafts;
 import org.jontrel.server.workspace.Workspaces;
+import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -27,6 +32,29 @@ class LookController {
         this.drafts = drafts;
         this.ids = ids;
         this.looks = looks;
+    }
+
+    @Schema(requiredProperties = {"code", "title", "description", "definition"})
+    record ShippedLookView(
+            @Schema(description = "What settings of sites call it")
+            String code,
+
+            String title,
+            @Schema(description = "What it is for") String description,
+
+            @Schema(ref = "#/components/schemas/Definition", description = "Without names of its own")
+            Map<String, Object> definition) {}
+
+    /** The looks that come with the application: to be used as they are, or to begin one's own with. */
+    @GetMapping("/api/looks")
+    List<ShippedLookView> shipped() {
+        return Stream.of(ShippedLook.values())
+                .map(each -> new ShippedLookView(
+                        each.code(),
+                        each.look().title(),
+                        each.look().description(),
+                        PackageWriter.tree(each.look().withNames("", "", "", ""))))
+                .toList();
     }
 
     record LookOfLayout(
@@ -48,7 +76,9 @@ class LookController {
             @Schema(description = "Whether drafts are shown too, as people see them who are signed in")
             boolean drafts,
 
-            @Schema(ref = "#/components/schemas/Definition", description = "A layout, listing or part as it is typed")
+            @Schema(
+                    ref = "#/components/schemas/Definition",
+                    description = "A layout, listing, part or look as it is typed")
             Map<String, Object> definition,
 
             @Schema(description = "What sort of definition that is")

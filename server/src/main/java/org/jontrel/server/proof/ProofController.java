@@ -70,7 +70,7 @@ class ProofController {
 
     /** What visitors and programs would get of a definition, with made-up values. */
     @PostMapping("/{workspace}/look")
-    Proofs.Look look(@PathVariable String workspace, @Valid @RequestBody LookRequest body) {
+    Proofs.TypeLook look(@PathVariable String workspace, @Valid @RequestBody LookRequest body) {
         return proofs.look(workspace, DefinitionView.read(body.sort(), body.definition()));
     }
 

@@ -97,7 +97,7 @@ public class Proofs {
     }
 
     @Schema(requiredProperties = {"page", "index", "example", "schema"})
-    public record Look(
+    public record TypeLook(
             @Schema(description = "The page of a record with made-up values, as HTML")
             String page,
 
@@ -169,7 +169,7 @@ public class Proofs {
     }
 
     /** What visitors and programs would get of a definition, with made-up values. */
-    public Look look(String workspace, Definition definition) {
+    public TypeLook look(String workspace, Definition definition) {
         var found = workspaces.get(workspace);
         var model = drafts.get(found.id()).model().with(definition);
         var groups = new ResolvedDefinition(model).groups(definition);
@@ -181,9 +181,9 @@ public class Proofs {
         var example = ApiShape.example(first, groups, values);
         var schema = ApiShape.schema(definition.name(), first, groups);
         if (!(definition instanceof ContentType type)) {
-            return new Look("", "", example, schema);
+            return new TypeLook("", "", example, schema);
         }
         var look = pages.of(found.title(), model, type);
-        return new Look(look.page(), look.index(), example, schema);
+        return new TypeLook(look.page(), look.index(), example, schema);
     }
 }

@@ -6,11 +6,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.jontrel.core.model.ContentType;
-import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Layout;
-import org.jontrel.core.model.Listing;
 import org.jontrel.core.model.Model;
-import org.jontrel.core.model.PagePart;
 import org.jontrel.core.page.LayoutChoice;
 import org.jontrel.core.page.PageMaker;
 import org.jontrel.core.page.PageModel;
@@ -18,6 +15,7 @@ import org.jontrel.core.page.SampleData;
 import org.jontrel.core.page.node.PageNode;
 import org.jontrel.core.page.node.RecordHead;
 import org.jontrel.core.value.Link;
+import org.jontrel.server.site.Sites;
 import org.jontrel.site.Site;
 import org.jontrel.site.record.read.Audience;
 import org.jontrel.site.record.read.StoredRecord;
@@ -28,8 +26,10 @@ import org.springframework.stereotype.Component;
 public class DraftPages {
     private static final int CARDS = 6;
     private final PageWriter writer;
+    private final Frames frames;
 
-    DraftPages(PageWriter writer) {
+    DraftPages(PageWriter writer, Frames frames) {
+        this.frames = frames;
         this.writer = writer;
     }
 
@@ -45,18 +45,18 @@ public class DraftPages {
     public record DraftHead(String title, String description, boolean hidden, String linked) {}
 
     /**
-     * What a site has installed, with the layouts, listings, page parts, indexes and wordings of a draft: those change nothing in a
+     * What a site has installed, with the layouts, listings, page parts, looks, indexes and wordings of a draft: those change nothing in a
      * database.
      */
     public static Model laidOut(Model installed, Model draft) {
         var model = installed;
         for (var each : installed.definitions()) {
-            if (isOfPages(each)) {
+            if (each.isOfPages()) {
                 model = model.without(each.id());
             }
         }
         for (var each : draft.definitions()) {
-            if (isOfPages(each)) {
+            if (each.isOfPages()) {
                 model = model.with(each);
             } else if (each instanceof ContentType type) {
                 var before = model.find(ContentType.class, type.id());
@@ -66,42 +66,58 @@ public class DraftPages {
         return model;
     }
 
-    private static boolean isOfPages(Definition definition) {
-        return definition instanceof Layout || definition instanceof Listing || definition instanceof PagePart;
+    /**
+     * A site with the pages of a draft.
+     *
+     * @param look id of the look; empty for the one that the site would get
+     */
+    public record DraftSite(Sites.Registered site, Site engine, Model model, String look, Audience audience) {
+        SitePages pages(PageModel pageModel) {
+            return new SitePages(engine, pageModel, site.name(), audience);
+        }
+    }
+
+    private PageFrame frame(DraftSite site, PageModel model) {
+        return frames.of(
+                site.site(),
+                site.engine(),
+                model,
+                site.look().isEmpty() ? site.site().settings().look() : site.look(),
+                site.audience());
     }
 
     /** The page, card or line of a record of a site. */
-    public DraftPage of(
-            Site engine,
-            String name,
-            String path,
-            Model model,
-            StoredRecord record,
-            String type,
-            Layout.LayoutUse use,
-            Audience audience) {
-        var pages = new SitePages(engine, new PageModel(model), name, audience);
-        var made = pages.made(type, List.of(record), use);
-        return written(PageFrame.of(name, path, model), made);
+    public DraftPage of(DraftSite site, StoredRecord record, String type, Layout.LayoutUse use) {
+        var model = new PageModel(site.model());
+        return written(frame(site, model), site.pages(model).made(type, List.of(record), use));
     }
 
-    /** The home page of a site; empty where the model has none of its own. */
-    public Optional<DraftPage> home(Site engine, String name, String path, Model model, Audience audience) {
-        return new SitePages(engine, new PageModel(model), name, audience)
+    /** The home page of a site. */
+    public DraftPage home(DraftSite site) {
+        var model = new PageModel(site.model());
+        var frame = frame(site, model);
+        return site.pages(model)
                 .home()
-                .map(nodes -> written(PageFrame.of(name, path, model), nodes, Optional.empty()));
+                .map(nodes -> written(frame, nodes, Optional.empty()))
+                .orElseGet(() -> bare(frame));
+    }
+
+    /** A home page that nobody has laid out. */
+    private DraftPage bare(PageFrame frame) {
+        return new DraftPage(writer.home(frame), Optional.empty(), Optional.empty());
     }
 
     /** The index of a type of a site, as nobody has narrowed it. */
-    public DraftPage index(Site engine, String name, String path, Model model, ContentType type, Audience audience) {
-        var nodes = new SitePages(engine, new PageModel(model), name, audience).index(type, Map.of());
-        return written(PageFrame.of(name, path, model), nodes, Optional.empty());
+    public DraftPage index(DraftSite site, ContentType type) {
+        var model = new PageModel(site.model());
+        return written(frame(site, model), site.pages(model).index(type, Map.of()), Optional.empty());
     }
 
     /** The index of a type with made-up records. */
     public DraftPage sampleIndex(String name, Model model, ContentType type) {
-        var nodes = ProofPages.sampleIndex(new PageModel(model), name, type);
-        return written(PageFrame.of(name, "proof", model), nodes, Optional.empty());
+        var pages = new PageModel(model);
+        var nodes = ProofPages.sampleIndex(pages, name, type);
+        return written(frames.sample(name, pages, ""), nodes, Optional.empty());
     }
 
     /** The page, card or line of a made-up record. */
@@ -118,13 +134,13 @@ public class DraftPages {
                 };
         var head = use == Layout.LayoutUse.PAGE ? Optional.of(maker.head(record)) : Optional.<RecordHead>empty();
         var choice = Optional.of(maker.choice(record, use));
-        return written(PageFrame.of(name, "proof", model), new SitePages.MadePage(nodes, choice, head));
+        return written(frames.sample(name, pages, ""), new SitePages.MadePage(nodes, choice, head));
     }
 
-    /** The home page with made-up records. */
-    public DraftPage sampleHome(String name, Model model) {
+    /** The home page with made-up records. @param look id of the look; empty for the first of the model */
+    public DraftPage sampleHome(String name, Model model, String look) {
         var pages = new PageModel(model);
-        var frame = PageFrame.of(name, "proof", model);
+        var frame = frames.sample(name, pages, look);
         return pages.home()
                 .map(layout -> {
                     var data = new SampleData(pages, name, pages.needs(layout));
@@ -133,7 +149,7 @@ public class DraftPages {
                             new PageMaker(pages, data, LocalDate.now(ZoneOffset.UTC)).home(layout),
                             Optional.empty());
                 })
-                .orElseGet(() -> new DraftPage(writer.home(frame), Optional.empty(), Optional.empty()));
+                .orElseGet(() -> bare(frame));
     }
 
     private DraftPage written(PageFrame frame, List<PageNode> nodes, Optional<LayoutChoice> choice) {
@@ -141,7 +157,7 @@ public class DraftPages {
     }
 
     private DraftPage written(PageFrame frame, SitePages.MadePage made) {
-        var heads = new RecordHeads("", frame);
+        var heads = new RecordHeads(frame.home(), frame);
         return new DraftPage(
                 writer.page(frame, PageHead.of(frame.name()), made.nodes()),
                 made.choice(),

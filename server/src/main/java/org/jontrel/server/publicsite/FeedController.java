@@ -18,7 +18,6 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 
 /** What programs read of public sites: maps of their pages, what robots may do, and feeds of what is new. */
 @RestController
@@ -31,8 +30,10 @@ class FeedController {
     private static final MediaType FEED_TYPE = new MediaType("application", "atom+xml", StandardCharsets.UTF_8);
     private final Sites sites;
     private final PageModels models;
+    private final Frames frames;
 
-    FeedController(Sites sites, PageModels models) {
+    FeedController(Sites sites, PageModels models, Frames frames) {
+        this.frames = frames;
         this.sites = sites;
         this.models = models;
     }
@@ -43,7 +44,10 @@ class FeedController {
             @RequestParam(name = "of", defaultValue = "") String path,
             @RequestParam(defaultValue = "0") long after) {
         return answer(site, XML, engine -> {
-            var maps = new SiteMaps(engine, models.of(engine), heads(site, origin(), engine));
+            if (sites.get(site).settings().unlisted()) {
+                return Optional.empty();
+            }
+            var maps = new SiteMaps(engine, models.of(engine), heads(site, SiteBase.of(sites.get(site)), engine));
             return path.isEmpty() ? Optional.of(maps.index()) : maps.part(path, after);
         });
     }
@@ -53,9 +57,10 @@ class FeedController {
         return answer(
                 site,
                 MediaType.TEXT_PLAIN,
-                engine -> Optional.of("User-agent: *\nAllow: /\nSitemap: "
-                        + heads(site, origin(), engine).whole(new PageAddress.InsideSite("sitemap.xml"))
-                        + "\n"));
+                _ -> Optional.of("User-agent: *\nAllow: /\n"
+                        + (sites.get(site).settings().unlisted()
+                                ? ""
+                                : "Sitemap: " + SiteBase.of(sites.get(site)) + "sitemap.xml\n")));
     }
 
     /** The interface is nothing for search engines. */
@@ -69,29 +74,25 @@ class FeedController {
     /** What is new of a type. */
     @GetMapping("/at/{site}/{path}/" + FEED)
     ResponseEntity<String> feed(@PathVariable String site, @PathVariable String path) {
-        return answer(site, FEED_TYPE, engine -> feed(site, origin(), engine, path));
+        return answer(site, FEED_TYPE, engine -> feed(site, SiteBase.of(sites.get(site)), engine, path));
     }
 
     /** The feed of a type; empty where it has none. */
-    Optional<String> at(String site, String origin, String path) {
+    Optional<String> at(String site, String base, String path) {
         var engine = sites.engine(site);
-        return engine.together(() -> feed(site, origin, engine, path));
+        return engine.together(() -> feed(site, base, engine, path));
     }
 
-    private Optional<String> feed(String site, String origin, Site engine, String path) {
+    private Optional<String> feed(String site, String base, Site engine, String path) {
         return PublicLists.recordType(engine, path)
                 .filter(recordType -> recordType.definition() instanceof ContentType type
                         && type.index().on()
                         && !type.head().hidden())
-                .map(recordType -> feed(heads(site, origin, engine), engine, recordType));
+                .map(recordType -> feed(heads(site, base, engine), engine, recordType));
     }
 
-    private static String origin() {
-        return ServletUriComponentsBuilder.fromCurrentContextPath().toUriString();
-    }
-
-    private RecordHeads heads(String path, String origin, Site engine) {
-        return new RecordHeads(origin, Frames.of(sites.get(path).name(), path, engine));
+    private RecordHeads heads(String path, String base, Site engine) {
+        return new RecordHeads(base, frames.of(sites.get(path), engine));
     }
 
     private String feed(RecordHeads heads, Site engine, RecordType recordType) {
@@ -145,7 +146,7 @@ class FeedController {
         }
         var engine = sites.engine(path);
         return engine.together(() -> {
-            var tag = PageTags.of(path, engine);
+            var tag = PageTags.of(sites.get(path), engine);
             return work.apply(engine)
                     .map(text -> ResponseEntity.ok()
                             .contentType(type)

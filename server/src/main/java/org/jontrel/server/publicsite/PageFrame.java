@@ -10,14 +10,24 @@ import org.jontrel.core.model.Model;
 import org.jontrel.core.naming.Wording;
 
 /**
- * What every page of a site has: its name, its address, and what its navigation leads to.
+ * What every page of a site has: its name, its address, what its navigation leads to, and its look.
  *
  * @param path of the site, or empty where there is none
- * @param types those of the navigation
+ * @param navigation in order
+ * @param types whose indexes the home page leads to where nobody has laid it out
  * @param searchable whether the site has a search
+ * @param unlisted whether search engines are asked to leave out the whole site
  */
-public record PageFrame(String name, String path, List<ContentType> types, boolean searchable) {
-    static final PageFrame NOWHERE = new PageFrame("", "", List.of(), false);
+public record PageFrame(
+        String name,
+        String path,
+        List<NavigationEntry> navigation,
+        List<ContentType> types,
+        boolean searchable,
+        boolean unlisted,
+        SiteLook look) {
+    static final PageFrame NOWHERE = new PageFrame("", "", List.of(), List.of(), false, true, SiteLook.NOWHERE);
+
     /** As browsers compare, so that the interface shows the same order. */
     private static final Collator PLURALS = Collator.getInstance(Locale.ENGLISH);
 
@@ -30,25 +40,26 @@ public record PageFrame(String name, String path, List<ContentType> types, boole
                     (ContentType type) -> type.publishing().place(), Comparator.nullsLast(Comparator.naturalOrder()))
             .thenComparing(ContentType::plural, PLURALS::compare);
 
-    /** With every type that has pages, as if each had records. */
-    public static PageFrame of(String name, String path, Model model) {
-        return of(name, path, model, _ -> true);
+    /**
+     * An entry of the navigation.
+     *
+     * @param below the path below the site that it leads to, with which the paths of pages begin that belong to it; empty
+     *     where it leads elsewhere
+     */
+    public record NavigationEntry(String label, String href, String below) {
+        /** Whether a page belongs to it. */
+        public boolean has(PageHead head) {
+            return !below.isEmpty() && head.path().startsWith(below);
+        }
     }
 
-    /** @param filled whether visitors see records of a type */
-    static PageFrame of(String name, String path, Model model, Predicate<ContentType> filled) {
-        var visible = model.types().stream()
-                .filter(type -> type.publishing().visible())
+    /** The types of a site that are in its navigation, in order. @param filled whether visitors see records of a type */
+    public static List<ContentType> listed(Model model, Predicate<ContentType> filled) {
+        return model.types().stream()
+                .filter(type -> type.publishing().visible() && type.publishing().navigation())
+                .filter(type -> type.index().on() && filled.test(type))
+                .sorted(IN_NAVIGATION)
                 .toList();
-        return new PageFrame(
-                name,
-                path,
-                visible.stream()
-                        .filter(type -> type.publishing().navigation())
-                        .filter(type -> type.index().on() && filled.test(type))
-                        .sorted(IN_NAVIGATION)
-                        .toList(),
-                visible.stream().anyMatch(type -> type.publishing().searchable()));
     }
 
     public PageLinks links() {
@@ -64,7 +75,7 @@ public record PageFrame(String name, String path, List<ContentType> types, boole
     }
 
     /** What the navigation calls the list of a type. */
-    public String label(ContentType type) {
+    public static String label(ContentType type) {
         return Wording.INDEX.of(type);
     }
 }

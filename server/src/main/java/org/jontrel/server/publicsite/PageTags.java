@@ -45,8 +45,8 @@ class PageTags extends OncePerRequestFilter {
     }
 
     /** Tells that something was saved, and not how much; and pages of another day are others, since days can be near. */
-    static String of(String path, Site engine) {
-        var state = STARTED + path + engine.state() + LocalDate.now(ZoneOffset.UTC);
+    static String of(Sites.Registered site, Site engine) {
+        var state = STARTED + site + engine.state() + LocalDate.now(ZoneOffset.UTC);
         return WEAK + "\"" + Secrets.hash(state).substring(0, LENGTH) + "\"";
     }
 
@@ -75,6 +75,6 @@ class PageTags extends OncePerRequestFilter {
         var rest = request.getRequestURI().substring(PAGES.length());
         int end = rest.indexOf('/');
         var path = end < 0 ? rest : rest.substring(0, end);
-        return sites.find(path).isPresent() ? of(path, sites.engine(path)) : "";
+        return sites.find(path).map(site -> of(site, sites.engine(path))).orElse("");
     }
 }

@@ -24,8 +24,10 @@ class PreviewController {
     private final Sites sites;
     private final PageWriter writer;
     private final PageModels models;
+    private final Frames frames;
 
-    PreviewController(Sites sites, PageWriter writer, PageModels models) {
+    PreviewController(Sites sites, PageWriter writer, PageModels models, Frames frames) {
+        this.frames = frames;
         this.sites = sites;
         this.writer = writer;
         this.models = models;
@@ -80,7 +82,7 @@ class PreviewController {
                 "",
                 "",
                 values);
-        var frame = Frames.of(sites.get(site).name(), site, engine);
+        var frame = frames.of(sites.get(site), engine);
         var page = new SitePages(engine, models.of(engine), frame.name(), Audience.VISITORS)
                 .page(recordType, record)
                 .orElseThrow();

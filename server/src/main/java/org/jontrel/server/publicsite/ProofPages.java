@@ -22,8 +22,10 @@ import org.springframework.stereotype.Component;
 public class ProofPages {
     private static final int CARDS = 6;
     private final PageWriter writer;
+    private final Frames frames;
 
-    ProofPages(PageWriter writer) {
+    ProofPages(PageWriter writer, Frames frames) {
+        this.frames = frames;
         this.writer = writer;
     }
 
@@ -32,7 +34,7 @@ public class ProofPages {
 
     public ProofLook of(String site, Model model, ContentType type) {
         var pages = new PageModel(model);
-        var frame = PageFrame.of(site, "proof", model);
+        var frame = frames.sample(site, pages, "");
         return new ProofLook(page(pages, frame, type), index(pages, frame, type));
     }
 

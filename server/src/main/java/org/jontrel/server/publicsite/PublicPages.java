@@ -32,9 +32,11 @@ class PublicPages {
     private final Sites sites;
     private final PageWriter writer;
     private final PageModels models;
-    private final FrameCache frames = new FrameCache();
+    private final Frames frames;
+    private final FrameCache known = new FrameCache();
 
-    PublicPages(Sites sites, PageWriter writer, PageModels models) {
+    PublicPages(Sites sites, PageWriter writer, PageModels models, Frames frames) {
+        this.frames = frames;
         this.sites = sites;
         this.writer = writer;
         this.models = models;
@@ -48,11 +50,11 @@ class PublicPages {
     /**
      * The page at an address, or where it has moved to, or that there is none.
      *
-     * @param origin scheme and host that the site is known by
+     * @param base the whole address of the home page, with a slash at its end
      * @param address below the site, as {@code locks/bottom-lock}; that of the home page is empty
      */
-    ResponseEntity<String> at(String site, String origin, String address, MultiValueMap<String, String> parameters) {
-        return answer(site, origin, view -> {
+    ResponseEntity<String> at(String site, String base, String address, MultiValueMap<String, String> parameters) {
+        return answer(site, base, view -> {
             if (address.isEmpty()) {
                 return Optional.of(html(home(view, first(parameters, "q"))));
             }
@@ -79,7 +81,7 @@ class PublicPages {
 
         PageHead head(String name, String description, String path) {
             return new PageHead(name + " · " + frame().name(), description, "")
-                    .at(heads.whole(new PageAddress.InsideSite(path)));
+                    .at(path, heads.whole(new PageAddress.InsideSite(path)));
         }
     }
 
@@ -87,7 +89,7 @@ class PublicPages {
         if (!words.isEmpty() && view.frame().searchable()) {
             return found(view, words);
         }
-        var head = PageHead.of(view.frame().name()).at(view.heads().whole(new PageAddress.InsideSite("")));
+        var head = PageHead.of(view.frame().name()).at("", view.heads().whole(new PageAddress.InsideSite("")));
         return view.pages()
                 .home()
                 .map(nodes -> writer.page(view.frame(), head, nodes))
@@ -121,17 +123,17 @@ class PublicPages {
     }
 
     /** The whole page is read in one transaction. */
-    private ResponseEntity<String> answer(String path, String origin, PageRenderer page) {
+    private ResponseEntity<String> answer(String path, String base, PageRenderer page) {
         var site = sites.find(path);
         if (site.isEmpty()) {
             return missing(PageFrame.NOWHERE);
         }
         var engine = sites.engine(path);
         return engine.together(() -> {
-            var tag = PageTags.of(path, engine);
-            var frame = frames.get(path, tag, () -> Frames.of(site.get().name(), path, engine));
+            var tag = PageTags.of(site.get(), engine);
+            var frame = known.get(path, tag, () -> frames.of(site.get(), engine));
             var pages = new SitePages(engine, models.of(engine), frame.name(), Audience.VISITORS);
-            var made = page.of(new ShownSite(engine, pages, new RecordHeads(origin, frame)))
+            var made = page.of(new ShownSite(engine, pages, new RecordHeads(base, frame)))
                     .orElseGet(() -> missing(frame));
             return made.getStatusCode() == HttpStatus.OK
                     ? ResponseEntity.ok()
@@ -140,6 +142,15 @@ class PublicPages {
                             .cacheControl(PageTags.ASK_AGAIN)
                             .body(made.getBody())
                     : made;
+        });
+    }
+
+    /** The rules of the site's look. */
+    Optional<SiteLook> look(String path) {
+        return sites.find(path).map(site -> {
+            var engine = sites.engine(path);
+            return engine.together(() -> known.get(path, PageTags.of(site, engine), () -> frames.of(site, engine))
+                    .look());
         });
     }
 

@@ -3,14 +3,18 @@ package org.jontrel.server.publicsite;
 import static org.jontrel.server.publicsite.PageLinks.encoded;
 
 import java.net.URI;
+import java.nio.charset.StandardCharsets;
+import java.time.Duration;
+import org.jontrel.server.site.Sites;
+import org.springframework.http.CacheControl;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.util.MultiValueMap;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 
 /**
  * A site's public pages in a plain default look. Each carries a tag of the state that the whole site was in; see
@@ -18,20 +22,45 @@ import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
  */
 @RestController
 class PublicSiteController {
+    private static final MediaType CSS = new MediaType("text", "css", StandardCharsets.UTF_8);
     private final PublicPages pages;
+    private static final CacheControl FOR_GOOD =
+            CacheControl.maxAge(Duration.ofDays(365)).cachePublic().immutable();
 
-    PublicSiteController(PublicPages pages) {
+    private final Sites sites;
+
+    PublicSiteController(PublicPages pages, Sites sites) {
+        this.sites = sites;
         this.pages = pages;
     }
 
     @GetMapping({"/at/{site}", "/at/{site}/"})
     ResponseEntity<String> home(@PathVariable String site, @RequestParam MultiValueMap<String, String> parameters) {
-        return pages.at(site, origin(), "", parameters);
+        return pages.at(site, base(site), "", parameters);
     }
 
-    /** What visitors came by. */
-    private static String origin() {
-        return ServletUriComponentsBuilder.fromCurrentContextPath().toUriString();
+    private String base(String site) {
+        return sites.find(site).map(SiteBase::of).orElse("/");
+    }
+
+    /** The rules of a site's look; its address is another whenever they are. */
+    @GetMapping("/at/{site}/look.css")
+    ResponseEntity<String> look(@PathVariable String site, @RequestParam(name = "v", defaultValue = "") String tag) {
+        return pages.look(site)
+                .map(look -> ResponseEntity.ok()
+                        .contentType(CSS)
+                        .cacheControl(tag.equals(look.tag()) ? FOR_GOOD : CacheControl.noCache())
+                        .body(look.css()))
+                .orElseGet(() -> ResponseEntity.notFound().build());
+    }
+
+    /** For pages of no site. */
+    @GetMapping(SiteLook.PLAIN)
+    ResponseEntity<String> plain() {
+        return ResponseEntity.ok()
+                .contentType(CSS)
+                .cacheControl(CacheControl.noCache())
+                .body(SiteLook.NOWHERE.css());
     }
 
     @GetMapping("/at/{site}/{path}")
@@ -48,6 +77,6 @@ class PublicSiteController {
             @PathVariable String path,
             @PathVariable String below,
             @RequestParam MultiValueMap<String, String> parameters) {
-        return pages.at(site, origin(), path + below, parameters);
+        return pages.at(site, base(site), path + below, parameters);
     }
 }

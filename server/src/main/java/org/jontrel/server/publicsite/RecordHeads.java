@@ -11,9 +11,9 @@ import tools.jackson.databind.json.JsonMapper;
 /**
  * The heads of records' pages with whole addresses.
  *
- * @param origin scheme and host, without a slash at its end
+ * @param base the whole address of the home page, with a slash at its end
  */
-record RecordHeads(String origin, PageFrame frame) {
+record RecordHeads(String base, PageFrame frame) {
     private static final JsonMapper JSON = JsonMapper.builder().build();
     private static final int SHARED_WIDTH = 1280;
 
@@ -23,6 +23,7 @@ record RecordHeads(String origin, PageFrame frame) {
                 head.description(),
                 "",
                 whole(new PageAddress.InsideSite(path)),
+                path,
                 head.picture().map(this::shared),
                 linked(head.linked()),
                 head.hidden(),
@@ -32,12 +33,16 @@ record RecordHeads(String origin, PageFrame frame) {
     String whole(PageAddress address) {
         return address instanceof PageAddress.OutsideSite(String url)
                 ? url
-                : origin + frame.links().href(address);
+                : whole(frame.links().href(address));
+    }
+
+    private String whole(String href) {
+        return base + href.substring(frame.home().length());
     }
 
     private PageHead.SharedPicture shared(PageNode.PictureFacts picture) {
         return new PageHead.SharedPicture(
-                origin + frame.links().media(picture.file(), SHARED_WIDTH),
+                whole(frame.links().media(picture.file(), SHARED_WIDTH)),
                 picture.alt(),
                 picture.width(),
                 picture.height());

@@ -32,7 +32,7 @@ public class SiteAddresses {
     public void each(String site, Consumer<String> address) {
         var engine = sites.engine(site);
         var model = models.of(engine);
-        var all = new SiteMaps(engine, model, new RecordHeads("", PageFrame.NOWHERE));
+        var all = new SiteMaps(engine, model, new RecordHeads("/", PageFrame.NOWHERE));
         engine.installed().tables().values().stream()
                 .map(table -> table.recordType())
                 .filter(recordType -> model.hasPages(recordType.id()))
@@ -48,14 +48,14 @@ public class SiteAddresses {
     /**
      * The page or feed at an address; empty where there is none.
      *
-     * @param origin scheme and host that the site is known by
+     * @param base the whole address of the home page, with a slash at its end
      * @param address below the site, with what is asked behind a question mark
      */
-    public Optional<String> at(String site, String origin, String address) {
+    public Optional<String> at(String site, String base, String address) {
         int asked = address.indexOf('?');
         var path = asked < 0 ? address : address.substring(0, asked);
         if (path.endsWith("/" + FeedController.FEED)) {
-            return feeds.at(site, origin, path.substring(0, path.indexOf('/')));
+            return feeds.at(site, base, path.substring(0, path.indexOf('/')));
         }
         var parameters = UriComponentsBuilder.fromUriString(asked < 0 ? "" : address.substring(asked))
                 .build()
@@ -63,9 +63,14 @@ public class SiteAddresses {
         var decoded = new LinkedMultiValueMap<String, String>();
         parameters.forEach((name, values) -> values.forEach(
                 value -> decoded.add(name, value == null ? "" : URLDecoder.decode(value, StandardCharsets.UTF_8))));
-        return Optional.of(pages.at(site, origin, path, decoded))
+        return Optional.of(pages.at(site, base, path, decoded))
                 .filter(answer -> answer.getStatusCode() == HttpStatus.OK)
                 .map(ResponseEntity::getBody);
+    }
+
+    /** The rules of the site's look, as CSS. */
+    public String look(String site) {
+        return pages.look(site).orElse(SiteLook.NOWHERE).css();
     }
 
     /** A map of addresses for search engines. */

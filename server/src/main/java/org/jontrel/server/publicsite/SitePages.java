@@ -12,6 +12,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Layout;
+import org.jontrel.core.model.Look;
 import org.jontrel.core.model.block.TextRole;
 import org.jontrel.core.page.LayoutChoice;
 import org.jontrel.core.page.PageData;
@@ -114,6 +115,11 @@ final class SitePages {
     Optional<List<PageNode>> home() {
         return model.home()
                 .map(layout -> maker(read("", List.of(), model.needs(layout))).home(layout));
+    }
+
+    /** What stands around all pages. */
+    PageMaker.AroundPages around(Look look) {
+        return maker(read("", List.of(), model.needs(look))).around(look);
     }
 
     /** Records as cards. @param level of their headings */

@@ -5,12 +5,22 @@ import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
 
 @Mapper
 interface SiteMapper {
-    record SiteRow(long id, long workspaceId, String path, String name, String databaseName, int position) {}
+    record SiteRow(
+            long id,
+            long workspaceId,
+            String path,
+            String name,
+            String databaseName,
+            int position,
+            String look,
+            String address,
+            boolean unlisted) {}
 
-    String SITE = "SELECT id, workspace_id, path, name, database_name, position FROM site";
+    String SITE = "SELECT id, workspace_id, path, name, database_name, position, look, address, unlisted FROM site";
 
     @Select(SITE + " WHERE workspace_id = #{workspaceId} ORDER BY position, id")
     List<SiteRow> of(long workspaceId);
@@ -29,10 +39,13 @@ interface SiteMapper {
             + " (#{id}, #{workspaceId}, #{path}, #{name}, #{databaseName}, #{position}, UTC_TIMESTAMP(3))")
     void insert(SiteRow site);
 
+    @Update("UPDATE site SET look = #{settings.look}, address = #{settings.address}, unlisted = #{settings.unlisted}"
+            + " WHERE path = #{path}")
+    void set(@Param("path") String path, @Param("settings") Sites.SiteSettings settings);
+
     @Select("SELECT DATABASE()")
     String database();
 
-    @org.apache.ibatis.annotations.Update(
-            "CREATE DATABASE IF NOT EXISTS `${name}` CHARACTER SET utf8mb4 COLLATE utf8mb4_uca1400_ai_ci")
+    @Update("CREATE DATABASE IF NOT EXISTS `${name}` CHARACTER SET utf8mb4 COLLATE utf8mb4_uca1400_ai_ci")
     void createDatabase(@Param("name") String name);
 }

@@ -31,7 +31,7 @@ public class Sites {
 
     /** The engines by the path of their site as it is stored, never as somebody typed it. */
     private final ConcurrentHashMap<String, Site> opened = new ConcurrentHashMap<>();
-    /** Sites are made and stay as they are; another process may have made one since. */
+    /** Sites seldom change; another process may have changed one since. */
     private final Cache<String, SiteMapper.SiteRow> rows = Caffeine.newBuilder()
             .maximumSize(10_000)
             .expireAfterWrite(Duration.ofMinutes(1))
@@ -45,7 +45,18 @@ public class Sites {
     }
 
     /** A site as it is registered; {@code path} is its address. */
-    public record Registered(long workspaceId, String path, String name) {}
+    public record Registered(long workspaceId, String path, String name, SiteSettings settings) {}
+
+    /**
+     * What somebody has set for a site.
+     *
+     * @param look the id of a look, or the word of one that comes with the application; empty for the first of its definitions
+     * @param address that visitors know it by, with a slash at its end; empty for the one that they come by
+     * @param unlisted whether search engines are asked to leave it out
+     */
+    public record SiteSettings(String look, String address, boolean unlisted) {
+        public static final SiteSettings USUAL = new SiteSettings("", "", false);
+    }
 
     public List<Registered> of(long workspaceId) {
         return mapper.of(workspaceId).stream().map(Sites::registered).toList();
@@ -72,7 +83,15 @@ public class Sites {
     }
 
     private static Registered registered(SiteMapper.SiteRow row) {
-        return new Registered(row.workspaceId(), row.path(), row.name());
+        return new Registered(
+                row.workspaceId(), row.path(), row.name(), new SiteSettings(row.look(), row.address(), row.unlisted()));
+    }
+
+    /** Settings hold at once here, and within a minute in other processes. */
+    public Registered set(String path, SiteSettings settings) {
+        mapper.set(get(path).path(), settings);
+        rows.invalidate(path);
+        return get(path);
     }
 
     /** Makes a site with an empty database. */
@@ -95,7 +114,10 @@ public class Sites {
                     path,
                     trimmed,
                     database,
-                    mapper.of(workspaceId).size() + 1));
+                    mapper.of(workspaceId).size() + 1,
+                    SiteSettings.USUAL.look(),
+                    SiteSettings.USUAL.address(),
+                    SiteSettings.USUAL.unlisted()));
         } catch (DuplicateKeyException _) {
             throw Refusal.conflict("There is already a site at the address " + path + ". Choose another name.", null);
         }

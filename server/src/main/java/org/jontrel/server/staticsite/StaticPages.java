@@ -22,8 +22,12 @@ record StaticPages(String home, String address) {
     /** What stands for the place where the files will be, as long as pages are made. */
     static final String ORIGIN = "https://static.invalid";
 
-    private static final String PUBLIC = "/public/";
+    static final String LOOK = "look.css";
+    static final String PUBLIC = "/public/";
     private static final Pattern WHOLE = Pattern.compile(Pattern.quote(ORIGIN) + "(/[^\"\\s<>\\\\]*)");
+    /** What a style sheet that comes with the application loads. */
+    static final Pattern FONT = Pattern.compile("url\\(([^)'\"]+)\\)");
+
     private static final Pattern ID = Pattern.compile("<id>([^<]*)</id>");
 
     /** Says which file an address of the site is, and has it written. */
@@ -89,7 +93,7 @@ record StaticPages(String home, String address) {
 
     private String target(String old, Links links) {
         var plain = old.contains("#") ? old.substring(0, old.indexOf('#')) : old;
-        if (plain.startsWith(PUBLIC) || plain.startsWith(home + "media/")) {
+        if (plain.startsWith(PUBLIC) || plain.startsWith(home + "media/") || plain.startsWith(home + LOOK)) {
             return links.asset(plain);
         }
         return plain.startsWith(home) ? links.file(decoded(plain.substring(home.length()))) : null;

@@ -2,6 +2,7 @@ package org.jontrel.server.staticsite;
 
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
+import java.net.URI;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayDeque;
 import java.util.Deque;
@@ -42,6 +43,7 @@ public class StaticSites {
         private final String site;
         private final Site engine;
         private final StaticPages pages;
+        private final String base;
         private final StaticTarget target;
         private final StaticProgress.Listener progress;
         /** Files of all addresses that are known; empty for those at which there is nothing. */
@@ -60,6 +62,7 @@ public class StaticSites {
             this.site = site;
             this.engine = engine;
             this.pages = pages;
+            this.base = StaticPages.ORIGIN + pages.home();
             this.target = target;
             this.progress = progress;
         }
@@ -91,7 +94,7 @@ public class StaticSites {
 
         private void page(String address) throws IOException {
             var file = known.get(address).orElseThrow();
-            var made = addresses.at(site, StaticPages.ORIGIN, address);
+            var made = addresses.at(site, base, address);
             if (made.isPresent()) {
                 if (address.contains("?") || file.endsWith(".xml") || made.get().contains(NOINDEX)) {
                     unlisted.add(address);
@@ -110,7 +113,7 @@ public class StaticSites {
         public String file(String siteAddress) {
             var there = known.get(siteAddress);
             if (there == null) {
-                there = addresses.at(site, StaticPages.ORIGIN, siteAddress).isPresent()
+                there = addresses.at(site, base, siteAddress).isPresent()
                         ? Optional.of(add(siteAddress))
                         : Optional.empty();
                 known.put(siteAddress, there);
@@ -133,8 +136,11 @@ public class StaticSites {
         }
 
         private String name(String serverAddress) {
-            if (serverAddress.startsWith("/public/")) {
-                return "look/" + serverAddress.substring("/public/".length());
+            if (serverAddress.startsWith(StaticPages.PUBLIC)) {
+                return "look/" + serverAddress.substring(StaticPages.PUBLIC.length());
+            }
+            if (serverAddress.startsWith(pages.home() + StaticPages.LOOK)) {
+                return "look/" + StaticPages.LOOK;
             }
             return engine.media()
                     .find(number(serverAddress))
@@ -167,11 +173,12 @@ public class StaticSites {
         }
 
         private void asset(String serverAddress, String file) throws IOException {
-            if (serverAddress.startsWith("/public/")) {
-                var resource = new ClassPathResource("static" + serverAddress);
-                try (var bytes = resource.getInputStream()) {
-                    target.write(file, bytes);
-                }
+            if (serverAddress.startsWith(StaticPages.PUBLIC)) {
+                shipped(serverAddress, file);
+                return;
+            }
+            if (serverAddress.startsWith(pages.home() + StaticPages.LOOK)) {
+                write(file, addresses.look(site));
                 return;
             }
             var stored = engine.media().find(number(serverAddress)).orElseThrow();
@@ -179,6 +186,19 @@ public class StaticSites {
             try (var bytes = served.bytes().open()) {
                 target.write(file, bytes);
             }
+        }
+
+        /** Style sheets lead to typefaces, by ways from where they stand. */
+        private void shipped(String serverAddress, String file) throws IOException {
+            var resource = new ClassPathResource("static" + serverAddress);
+            var bytes = resource.getContentAsByteArray();
+            if (file.endsWith(".css")) {
+                var places = StaticPages.FONT.matcher(new String(bytes, StandardCharsets.UTF_8));
+                while (places.find()) {
+                    asset(URI.create(serverAddress).resolve(places.group(1)).getPath());
+                }
+            }
+            target.write(file, new ByteArrayInputStream(bytes));
         }
 
         /** Where the pages are, for search engines. */

@@ -32,6 +32,8 @@ public enum TrailAction {
     RUN_STARTED,
     @JsonProperty("run_undone")
     RUN_UNDONE,
+    @JsonProperty("site_set")
+    SITE_SET,
     @JsonProperty("values_brought_back")
     VALUES_BROUGHT_BACK,
     @JsonProperty("values_purged")

@@ -13,6 +13,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.regex.Pattern;
 import java.util.zip.ZipInputStream;
 import org.jontrel.server.OrchardServer;
 import org.jontrel.server.Session;
@@ -27,6 +28,7 @@ import org.testng.annotations.Test;
 
 /** A site saved as files: the same pages, with links that lead to files that are there. */
 public class StaticSiteTest {
+    private static final Pattern FONT = Pattern.compile("url\\(([^)]+)\\)");
     private OrchardServer server;
     private Session visitor;
 
@@ -79,6 +81,16 @@ public class StaticSiteTest {
     private static List<String> broken(Map<String, byte[]> files) {
         var broken = new ArrayList<String>();
         files.forEach((name, bytes) -> {
+            if (name.endsWith(".css")) {
+                FONT.matcher(text(bytes))
+                        .results()
+                        .map(found -> URI.create("/" + name)
+                                .resolve(found.group(1))
+                                .getPath()
+                                .substring(1))
+                        .filter(font -> !files.containsKey(font))
+                        .forEach(font -> broken.add(name + " -> " + font));
+            }
             if (!name.endsWith(".html") && !name.endsWith(".xml")) {
                 return;
             }
@@ -123,6 +135,9 @@ public class StaticSiteTest {
         assertTrue(files.containsKey("sorts/apple/index.html"), files.keySet().toString());
         assertTrue(files.containsKey("trees/feed.xml"), files.keySet().toString());
         assertTrue(files.containsKey("look/site.css"), files.keySet().toString());
+        assertTrue(text(files.get("look/look.css")).contains("--band: #2f4a27"), "the look of the site");
+        assertTrue(files.keySet().stream().anyMatch(name -> name.startsWith("look/typefaces/files/bitter-")));
+        assertTrue(files.keySet().stream().noneMatch(name -> name.contains("literata")), "no typeface of other looks");
         assertEquals(broken(files).toString(), "[]");
         assertTrue(
                 files.values().stream().noneMatch(each -> text(each).contains("static.invalid")),

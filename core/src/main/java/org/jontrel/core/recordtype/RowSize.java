@@ -1,22 +1,19 @@
-package org.jontrel.core.check;
+package org.jontrel.core.recordtype;
 
 import java.util.List;
-import org.jontrel.core.finding.Code;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 
-/** Whether the values of a record, term or row fit a row of the database. */
-final class RowSize {
+/** How much room the values of a record, term or row take in a row of the database. */
+public final class RowSize {
     /** The database's 65,535 bytes a row, less what a site's own columns and the null flags take. */
-    private static final int MOST = 64_000;
+    public static final int MOST = 64_000;
 
     private RowSize() {}
 
-    static void check(List<Field> fields, String owner, DefinitionFindings report) {
-        int bytes = fields.stream().mapToInt(RowSize::bytes).sum();
-        if (bytes > MOST) {
-            report.add("groups", Code.ROW_TOO_WIDE, owner, bytes, MOST);
-        }
+    /** Bytes that the fields of one row take together. */
+    public static int bytes(List<Field> fields) {
+        return fields.stream().mapToInt(RowSize::bytes).sum();
     }
 
     private static int bytes(Field field) {
@@ -35,8 +32,7 @@ final class RowSize {
             case Kind.Choice _ -> 65;
             case Kind.Icon _ -> 41;
             case Kind.Coordinates _ -> 20;
-            case Kind.FieldGroup(List<Field> fields) ->
-                fields.stream().mapToInt(RowSize::bytes).sum();
+            case Kind.FieldGroup(List<Field> fields) -> bytes(fields);
             case Kind.Repeater _, Kind.Note _ -> 0;
         };
     }

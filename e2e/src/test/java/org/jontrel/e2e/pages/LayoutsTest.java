@@ -1,4 +1,4 @@
-package org.jontrel.e2e;
+package org.jontrel.e2e.pages;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 
@@ -11,6 +11,7 @@ import java.util.ArrayList;
 import java.util.Map;
 import java.util.regex.Pattern;
 import java.util.zip.ZipInputStream;
+import org.jontrel.e2e.Desk;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
