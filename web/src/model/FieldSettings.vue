@@ -3,6 +3,7 @@ import { computed } from 'vue';
 import { innerOf } from '@/shared/definitions';
 import { kinds, settingOf, withSetting, type Field, type Group } from '@/shared/kinds';
 import ConditionEditor from './ConditionEditor.vue';
+import FieldPages from './FieldPages.vue';
 import OptionEditor from './OptionEditor.vue';
 import RelationEditor from './RelationEditor.vue';
 import SettingControl from './SettingControl.vue';
@@ -92,6 +93,7 @@ function about(name: string): string | undefined {
       :about="about(name)"
       @change="emit('change', $event)"
     />
+    <FieldPages v-if="field.id" class="wide" :field="field.id" />
     <Disclosure class="wide" :title="$t('model.moreOfField')" :open="more"
       ><div class="settings">
         <div data-explain="field.width">

@@ -47,6 +47,7 @@ export const useDraft = defineStore('draft', () => {
   const findings = shallowRef<FindingView[]>([]);
   const changed = shallowRef<string[]>([]);
   const uses = shallowRef<Record<string, string[]>>({});
+  const onPages = shallowRef<Record<string, string[]>>({});
   const undoTitle = ref<string>();
   const redoTitle = ref<string>();
   const state = ref<SaveState>('saved');
@@ -116,6 +117,7 @@ export const useDraft = defineStore('draft', () => {
     findings.value = view.findings;
     changed.value = view.changed;
     uses.value = view.uses;
+    onPages.value = view.onPages;
     undoTitle.value = view.undo ?? undefined;
     redoTitle.value = view.redo ?? undefined;
   }
@@ -443,6 +445,7 @@ export const useDraft = defineStore('draft', () => {
     findings,
     changed,
     uses,
+    onPages,
     undoTitle,
     redoTitle,
     state,

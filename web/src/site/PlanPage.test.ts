@@ -42,6 +42,9 @@ async function answer(request: Request): Promise<Response> {
   if (url.pathname.endsWith('/session')) {
     return Response.json({ name: 'anna', role: 'architect', setup: false });
   }
+  if (url.pathname.endsWith('/settings')) {
+    return Response.json({ settings: { look: '', address: '', unlisted: false }, looks: [] });
+  }
   return Response.json([]);
 }
 

@@ -75,6 +75,9 @@ async function run(): Promise<void> {
     busy.value = false;
   }
 }
+
+/** Of layouts and the like, which do nothing to a database. */
+const ofPages = computed(() => (plan.value?.changes ?? []).filter((change) => change.ofPages).length);
 </script>
 
 <template>
@@ -141,6 +144,9 @@ async function run(): Promise<void> {
         <PlanSteps :steps="plan.steps" />
         <section class="panel">
           <h2>{{ $t('site.changes') }}</h2>
+          <p v-if="ofPages" class="hint">
+            {{ $t(ofPages === plan.changes.length ? 'site.allOfPages' : 'site.someOfPages', { n: ofPages }, ofPages) }}
+          </p>
           <ul class="changes">
             <li v-for="change in plan.changes" :key="change.sentence">{{ change.sentence }}</li>
           </ul>

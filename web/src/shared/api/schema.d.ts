@@ -2221,6 +2221,8 @@ export interface components {
         };
         ChangeView: {
             advice: string;
+            /** @description Whether it is of what pages look like alone, and does nothing to a database */
+            ofPages: boolean;
             reach: string[];
             sentence: string;
             typeId: string;
@@ -2622,6 +2624,10 @@ export interface components {
             findings: components["schemas"]["FindingView"][];
             /** @description Ids of all definitions there are, by name */
             ids: string[];
+            /** @description For each field that layouts, parts, listings and looks name, the ids of those */
+            onPages: {
+                [key: string]: string[];
+            };
             /** @description The edit that redo brings back */
             redo?: string;
             /** Format: int64 */

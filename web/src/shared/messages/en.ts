@@ -281,6 +281,10 @@ export const en = {
     noReleases: 'There is no release to install yet. Make one under Releases.',
     isInstalled: '{site} has {version} installed. There is nothing to do.',
     changes: 'What changes',
+    allOfPages:
+      'This change is of pages alone: it does nothing to the database. | All of them are of pages alone: they do nothing to the database.',
+    someOfPages:
+      'One of them is of pages alone, and does nothing to the database. | {n} of them are of pages alone, and do nothing to the database.',
     steps: 'Steps',
     step: 'Step',
     phase: 'When',

@@ -162,6 +162,7 @@ export const model = {
   ownOptions: 'Own options',
   pickTaxonomy: 'Choose a taxonomy',
   byNumber: 'Their number',
+  onPages: 'Stands on one page that somebody laid out: | Stands on {n} pages that somebody laid out:',
   moreOfField: 'Width, default, API, condition',
   hierarchical: 'Terms can have child terms',
   parentsInAddress: 'Addresses include parent terms',

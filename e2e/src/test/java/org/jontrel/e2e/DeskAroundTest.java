@@ -200,4 +200,15 @@ public class DeskAroundTest extends DeskStoryTest {
         page.keyboard().press("Escape");
         assertThat(page.getByText("Into the repeater or group above")).hasCount(0);
     }
+
+    /** A field says where visitors read it, as far as somebody laid that out. */
+    @Test
+    public void aFieldSaysOnWhichPagesItStands() {
+        desk.open("Structure");
+        desk.label("Rise of the lock").focus();
+        assertThat(page.getByText("Stands on one page that somebody laid out:")).isVisible();
+        page.locator(".on-pages").getByRole(AriaRole.LINK).click();
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1)))
+                .containsText("Page of a lock");
+    }
 }

@@ -47,6 +47,13 @@ public sealed interface Change {
         return reach;
     }
 
+    /** Whether it is of what pages look like alone: such a change does nothing to a database. */
+    default boolean ofPages() {
+        return subject().ofPages()
+                || this instanceof Changed changed
+                        && changed.difference().name().matches("(index|head)([.].*)?");
+    }
+
     /** What it advises for the version number. */
     default Advice advice() {
         return effect().advice();

@@ -317,7 +317,8 @@ final class Differ {
                 at.key(),
                 was == null ? null : name(was, before),
                 now == null ? null : name(now, after),
-                mentioned.contains(at.key()));
+                mentioned.contains(at.key()),
+                at.definition().isOfPages());
     }
 
     private static Subject.Name name(Located at, Model model) {

@@ -8,8 +8,9 @@ package org.jontrel.core.compare;
  * @param before what it was called, or {@code null} where it was not there
  * @param after what it is called, or {@code null} where it is gone
  * @param mentioned whether a layout or listing mentions it
+ * @param ofPages whether it is in a definition that says what pages look like
  */
-public record Subject(String level, String elementId, Name before, Name after, boolean mentioned) {
+public record Subject(String level, String elementId, Name before, Name after, boolean mentioned, boolean ofPages) {
     /**
      * What a thing is called.
      *
@@ -35,6 +36,6 @@ public record Subject(String level, String elementId, Name before, Name after, b
     }
 
     Subject inverse() {
-        return new Subject(level, elementId, after, before, mentioned);
+        return new Subject(level, elementId, after, before, mentioned, ofPages);
     }
 }

@@ -32,6 +32,18 @@ public final class Uses {
         return uses;
     }
 
+    /** For each field, taxonomy and inverse that layouts, parts, listings and looks name: their ids, in the order of the model. */
+    public static Map<String, SequencedSet<String>> onPages(Model model) {
+        var pages = new TreeMap<String, SequencedSet<String>>();
+        model.definitions().stream()
+                .filter(Definition::isOfPages)
+                .forEach(definition -> look(
+                        definition,
+                        target -> pages.computeIfAbsent(target, _ -> new LinkedHashSet<>())
+                                .add(definition.id())));
+        return pages;
+    }
+
     /** The definition that each id means: its own, or that of the relation whose inverse it names. */
     private static Map<String, String> owners(Model model) {
         var owners = new HashMap<String, String>();

@@ -7,10 +7,13 @@ import static org.testng.Assert.assertTrue;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jontrel.core.Examples;
 import org.jontrel.core.check.ModelCheck;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.model.Definition;
+import org.jontrel.core.model.Field;
+import org.jontrel.core.model.Group;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Look;
 import org.jontrel.core.model.Model;
@@ -41,6 +44,15 @@ public class UsesTest {
                 Set.copyOf(uses.get(opening.id())),
                 Set.of(desk.id(), look.id()),
                 "texts on pages and around them name its values");
+        var closes = opening.sections().stream()
+                .flatMap(section -> section instanceof Group group ? group.fields().stream() : Stream.<Field>empty())
+                .filter(field -> field.key().equals("closes"))
+                .findFirst()
+                .orElseThrow();
+        assertEquals(List.copyOf(Uses.onPages(MODEL).get(closes.id())), List.of(look.id()));
+        assertTrue(Uses.onPages(MODEL).values().stream()
+                .flatMap(java.util.Collection::stream)
+                .allMatch(id -> MODEL.definition(id).orElseThrow().isOfPages()));
         var species = MODEL.typeByKey("species").orElseThrow();
         var inverse = ((Kind.Relation) accession
                         .fields()

@@ -11,10 +11,15 @@ import java.util.Map;
 import java.util.Random;
 import org.jontrel.core.Samples;
 import org.jontrel.core.code.Decision;
+import org.jontrel.core.compare.Change;
+import org.jontrel.core.compare.Comparison;
 import org.jontrel.core.finding.Code;
+import org.jontrel.core.generated.Models;
 import org.jontrel.core.model.Field;
+import org.jontrel.core.model.Head;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
+import org.jontrel.core.model.condition.Condition;
 import org.jontrel.core.naming.Ids;
 import org.testng.annotations.Test;
 
@@ -49,6 +54,35 @@ public class PlannerTest {
                 new Answer(10, 0, 0, 0, List.of(), List.of()));
         assertEquals(plan.steps(), List.of());
         assertTrue(plan.runnable());
+    }
+
+    /** Whatever layouts, parts, listings and looks come and go: the comparison says so, and there is nothing to ask or do. */
+    @Test
+    public void pagesDoNothingToADatabase() {
+        int seen = 0;
+        for (long seed = 1; seed <= 120; seed++) {
+            var laidOut = new Models(seed).model();
+            var bare = new Model(laidOut.definitions().stream()
+                    .filter(definition -> !definition.isOfPages())
+                    .toList());
+            for (var pair : List.of(List.of(bare, laidOut), List.of(laidOut, bare))) {
+                var changes = Comparison.of(pair.getFirst(), pair.getLast()).changes();
+                assertTrue(changes.stream().allMatch(Change::ofPages), "seed " + seed + ": " + changes);
+                assertEquals(planner.questions(pair.getFirst(), pair.getLast()), List.of(), "seed " + seed);
+                var plan = planner.plan(pair.getFirst(), pair.getLast(), Map.of(), List.of());
+                assertEquals(plan.steps(), List.of(), "seed " + seed);
+                assertTrue(plan.runnable());
+                seen += changes.size();
+            }
+        }
+        assertTrue(seen > 100, "changes of pages: " + seen);
+        var other = Samples.MODEL.with(
+                Samples.MOORING.withHead(new Head("{title}", "", "", "Place", List.of(), true, Condition.ALWAYS)));
+        var changes = Comparison.of(Samples.MODEL, other).changes();
+        assertFalse(changes.isEmpty());
+        assertTrue(changes.stream().allMatch(Change::ofPages), changes.toString());
+        var renamed = Comparison.of(Samples.MODEL, Samples.with(Samples.NOTE.id(), f -> f.withKey("remarks")));
+        assertTrue(renamed.changes().stream().noneMatch(Change::ofPages));
     }
 
     @Test

@@ -8,14 +8,22 @@ import org.jontrel.core.compare.Comparison;
 import org.jontrel.core.compare.Sentences;
 
 /** What differs, over HTTP. */
-@Schema(requiredProperties = {"sentence", "advice", "reach", "typeId"})
-public record ChangeView(String sentence, String advice, List<String> reach, String typeId) {
+@Schema(requiredProperties = {"sentence", "advice", "reach", "typeId", "ofPages"})
+public record ChangeView(
+        String sentence,
+        String advice,
+        List<String> reach,
+        String typeId,
+
+        @Schema(description = "Whether it is of what pages look like alone, and does nothing to a database")
+        boolean ofPages) {
     public static ChangeView of(Change change) {
         return new ChangeView(
                 Sentences.of(change),
                 lower(change.advice()),
                 change.reach().stream().map(ChangeView::lower).toList(),
-                change.subject().definitionId());
+                change.subject().definitionId(),
+                change.ofPages());
     }
 
     public static List<ChangeView> of(Comparison comparison) {

@@ -23,7 +23,7 @@ public class DraftViews {
     }
 
     /** @param definitions those written since the revision that was asked about */
-    @Schema(requiredProperties = {"revision", "ids", "definitions", "findings", "changed", "uses"})
+    @Schema(requiredProperties = {"revision", "ids", "definitions", "findings", "changed", "uses", "onPages"})
     public record DraftView(
             long revision,
 
@@ -40,6 +40,9 @@ public class DraftViews {
 
             @Schema(description = "For each definition that others use, the ids of those")
             Map<String, SequencedSet<String>> uses,
+
+            @Schema(description = "For each field that layouts, parts, listings and looks name, the ids of those")
+            Map<String, SequencedSet<String>> onPages,
 
             @Schema(description = "The edit that undo takes back")
             String undo,
@@ -77,6 +80,7 @@ public class DraftViews {
                 FindingView.of(ModelCheck.check(model)),
                 changed,
                 Uses.of(model),
+                Uses.onPages(model),
                 draft.undo(),
                 draft.redo());
     }
