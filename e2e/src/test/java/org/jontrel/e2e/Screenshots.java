@@ -39,15 +39,6 @@ public class Screenshots {
         visitor.button("Add 4 fields").scrollIntoViewIfNeeded();
         visitor.picture(folder, "paste");
         visitor.button("Cancel").click();
-        page.locator(".proof")
-                .getByText("Code", new Locator.GetByTextOptions().setExact(true))
-                .click();
-        page.locator(".cm-content").getByText("heritage_boat").first().waitFor();
-        page.locator(".sheet").evaluate("sheet => { sheet.scrollTop = 0; }");
-        visitor.picture(folder, "code");
-        page.locator(".proof")
-                .getByText("Form", new Locator.GetByTextOptions().setExact(true))
-                .click();
         visitor.open("/w/tessel-waters/map")
                 .page
                 .locator("svg [role=link]")
@@ -91,9 +82,6 @@ public class Screenshots {
         visitor.link("Releases").click();
         visitor.heading("Next release").waitFor();
         visitor.picture(folder, "releases");
-        visitor.open("/accounts").heading("Accounts").waitFor();
-        page.getByText("cleo").first().waitFor();
-        visitor.picture(folder, "accounts");
         visitor.open("/w/tessel-waters/sites/trial");
         Desk.choose(page.getByLabel("to", new Page.GetByLabelOptions().setExact(true)), "2.0.0");
         visitor.heading("Needs your answer").waitFor();
@@ -133,27 +121,40 @@ public class Screenshots {
         page.locator("[data-field=title] input").waitFor();
         page.getByText("960 by 640").first().waitFor();
         visitor.picture(folder, "entry-form");
-        visitor.link("See its page").waitFor();
-        visitor.open(visitor.link("See its page").getAttribute("href")).page.waitForLoadState();
+        visitor.open("/at/towpath/").heading("Locks, walks and quiet moorings").waitFor();
+        visitor.picture(folder, "home-page");
+        visitor.open("/at/towpath/walks/up-the-tarn-flight")
+                .heading("Up the Tarn Flight")
+                .waitFor();
         visitor.picture(folder, "public-page");
-        visitor.open("/at/bench/structures/?sort=lock&rise_m.from=2")
+        visitor.open("/at/towpath/structures/?sort=lock&rise_m.from=2")
                 .heading("Structures")
                 .waitFor();
         visitor.picture(folder, "index-page");
     }
 
-    /** The page of a lock, which has a layout of its own, with a record of Bench. */
+    /** The page of a lock, which has a layout of its own, with a record of Towpath; and the look of the site. */
     private void pages(Visitor visitor) {
         var page = visitor.page;
         visitor.open("/w/tessel-waters/pages");
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("Page of a lock")))
                 .click();
-        Desk.choose(page.getByLabel("Site", new Page.GetByLabelOptions().setExact(true)), "Bench");
+        Desk.choose(page.getByLabel("Site", new Page.GetByLabelOptions().setExact(true)), "Towpath");
         page.locator("[data-block] .name")
                 .filter(new Locator.FilterOptions().setHasText("Summary"))
                 .click();
         page.locator(".page-frame iframe").first().contentFrame().locator("h1").waitFor();
         visitor.picture(folder, "pages");
+        page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Types and their pages"))
+                .getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName("Towpath"))
+                .click();
+        page.locator(".page-frame iframe")
+                .first()
+                .contentFrame()
+                .locator(".cards")
+                .first()
+                .waitFor();
+        visitor.picture(folder, "look");
         visitor.open("/w/tessel-waters/model");
     }
 }
