@@ -99,7 +99,7 @@ public final class OrchardServer implements AutoCloseable {
     }
 
     /** Runs a release on the site and waits for its end; the last choice is the answer to each question. */
-    JsonNode run(String version) throws InterruptedException {
+    public JsonNode run(String version) throws InterruptedException {
         for (var asked :
                 anna.ok("GET", "/api/sites/field/plan?version=" + version, null).get("asks")) {
             var choices = asked.get("choices");

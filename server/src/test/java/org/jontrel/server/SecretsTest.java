@@ -14,6 +14,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.BiConsumer;
 import java.util.stream.Collectors;
+import org.jontrel.server.staticsite.SavedSite;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
@@ -273,6 +274,12 @@ public class SecretsTest {
                 }
             }
         });
+        if (!from.equals("api")) {
+            SavedSite.files(editor, "")
+                    .forEach((name, bytes) -> answers.put(
+                            "file " + name,
+                            new String(bytes, StandardCharsets.UTF_8).replaceAll("<(updated|lastmod)>[^<]*", "")));
+        }
         return answers;
     }
 

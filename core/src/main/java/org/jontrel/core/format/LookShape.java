@@ -11,8 +11,6 @@ import org.jontrel.core.shape.Shape;
 
 /** Looks in files. */
 final class LookShape {
-    private static final int SMALLEST = 14;
-    private static final int LARGEST = 24;
     private static final Shape<Look.Typeface> TYPEFACE = Scalars.word(Look.Typeface.class, Look.Typeface::code);
 
     private LookShape() {}
@@ -111,7 +109,7 @@ final class LookShape {
                     "The typeface of headings and of the site's name.")
             .optional(
                     "size",
-                    Scalars.whole(SMALLEST, LARGEST),
+                    Scalars.WHOLE_NUMBER,
                     Look::size,
                     Look.USUAL_SIZE,
                     Sense.FORM,

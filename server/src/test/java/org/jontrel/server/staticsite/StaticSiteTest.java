@@ -4,17 +4,13 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
-import java.io.ByteArrayInputStream;
-import java.io.IOException;
 import java.net.URI;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.TreeMap;
 import java.util.regex.Pattern;
-import java.util.zip.ZipInputStream;
 import org.jontrel.server.OrchardServer;
 import org.jontrel.server.Session;
 import org.jontrel.site.testing.HtmlValidator;
@@ -59,18 +55,7 @@ public class StaticSiteTest {
     }
 
     private Map<String, byte[]> files(String query) {
-        var answer = server.anna.bytes("/api/sites/field/static" + query);
-        var files = new TreeMap<String, byte[]>();
-        try (var zip = new ZipInputStream(new ByteArrayInputStream(answer))) {
-            for (var entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
-                assertTrue(entry.getName().startsWith("field/"), entry.getName());
-                assertFalse(files.containsKey(entry.getName()), entry.getName() + " is there twice");
-                files.put(entry.getName().substring("field/".length()), zip.readAllBytes());
-            }
-        } catch (IOException e) {
-            throw new java.io.UncheckedIOException(e);
-        }
-        return files;
+        return SavedSite.files(server.anna, query);
     }
 
     private static String text(byte[] bytes) {

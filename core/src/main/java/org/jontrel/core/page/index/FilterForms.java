@@ -117,10 +117,15 @@ final class FilterForms {
                     default -> "text";
                 },
                 unit(filter),
-                asked.from(filter),
-                asked.to(filter),
+                typed(filter, asked.from(filter)),
+                typed(filter, asked.to(filter)),
                 bounds.least(),
                 bounds.most());
+    }
+
+    /** Numbers are corrected where they were typed; a control for days can hold nothing but a day. */
+    private static String typed(IndexFilter filter, String value) {
+        return filter.field().kind() instanceof Kind.Numeric || AskedList.isBound(filter, value) ? value : "";
     }
 
     private static String unit(IndexFilter filter) {

@@ -28,7 +28,11 @@ public sealed interface PageNode {
     }
 
     /** @param html a safe subset, as the kind keeps it */
-    record RichNode(String html) implements PageNode {}
+    record RichNode(String html) implements PageNode {
+        public RichNode {
+            html = ContainedText.of(html);
+        }
+    }
 
     /** Labels and what belongs to them. */
     record FactsNode(List<PageFact> facts) implements PageNode {
@@ -74,7 +78,11 @@ public sealed interface PageNode {
      * @param focusX what matters most, in hundredths of the width from the left
      * @param focusY and in hundredths of the height from the top
      */
-    record PictureFacts(long file, int width, int height, String alt, int focusX, int focusY) {}
+    record PictureFacts(long file, int width, int height, String alt, int focusX, int focusY) {
+        public PictureFacts {
+            alt = ContainedText.of(alt);
+        }
+    }
 
     /** @param rows cells in the order of the heads */
     record TableNode(List<String> heads, List<List<List<PageNode>>> rows) implements PageNode {

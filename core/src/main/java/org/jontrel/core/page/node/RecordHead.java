@@ -1,5 +1,7 @@
 package org.jontrel.core.page.node;
 
+import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 
@@ -18,4 +20,25 @@ public record RecordHead(
         String description,
         Optional<PageNode.PictureFacts> picture,
         Map<String, Object> linked,
-        boolean hidden) {}
+        boolean hidden) {
+    public RecordHead {
+        title = ContainedText.of(title);
+        description = ContainedText.of(description);
+        linked = contained(linked);
+    }
+
+    private static Map<String, Object> contained(Map<?, ?> data) {
+        var all = new LinkedHashMap<String, Object>();
+        data.forEach((name, value) -> all.put(String.valueOf(name), contained(value)));
+        return all;
+    }
+
+    private static Object contained(Object value) {
+        return switch (value) {
+            case String text -> ContainedText.of(text);
+            case Map<?, ?> map -> contained(map);
+            case List<?> list -> list.stream().map(RecordHead::contained).toList();
+            case null, default -> value;
+        };
+    }
+}
