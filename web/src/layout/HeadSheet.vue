@@ -176,13 +176,6 @@ function setProperty(at: number, change: Partial<Property>): void {
 <style scoped src="./sheet.css"></style>
 
 <style scoped>
-h2 {
-  margin: 0;
-  font-size: 14px;
-}
-.panel + .panel {
-  margin-top: 12px;
-}
 .choice {
   max-width: 260px;
 }

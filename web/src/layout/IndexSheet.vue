@@ -199,25 +199,7 @@ const word = (name: string, text: string): void => change({ wordings: filled({ .
 <style scoped src="./sheet.css"></style>
 
 <style scoped>
-h2 {
-  margin: 0;
-  font-size: 14px;
-}
-.panel + .panel {
-  margin-top: 12px;
-}
-.wrap {
-  flex-wrap: wrap;
-  align-items: end;
-}
 .across {
   width: 130px;
-}
-.size {
-  width: 80px;
-}
-.long {
-  flex: 1;
-  min-width: 200px;
 }
 </style>

@@ -121,13 +121,6 @@ const add = (): void => emit('change', [...props.links, { to: targets.value[0]?.
 <style scoped src="./sheet.css"></style>
 
 <style scoped>
-h2 {
-  margin: 0;
-  font-size: 14px;
-}
-.panel {
-  margin-top: 12px;
-}
 .entry {
   display: flex;
   flex-wrap: wrap;

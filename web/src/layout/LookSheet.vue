@@ -27,11 +27,14 @@ const draft = useDraft();
 const session = useSession();
 const { data: shipped } = useResource(shippedLooks, { staleTime: Infinity });
 const typefaces = ['hyperlegible', 'work_sans', 'literata', 'source_serif', 'bitter', 'fraunces'] as const;
-const scales = ['calm', 'clear', 'loud'] as const;
-const corners = ['square', 'soft', 'round'] as const;
-const spacings = ['close', 'normal', 'airy'] as const;
-const widths = ['narrow', 'medium', 'wide'] as const;
-const headers = ['band', 'plain', 'centred'] as const;
+/** What is one of three words, with the one where a look says nothing. */
+const shapes = [
+  { name: 'heading_sizes', usual: 'clear', words: ['calm', 'clear', 'loud'] },
+  { name: 'corners', usual: 'soft', words: ['square', 'soft', 'round'] },
+  { name: 'spacing', usual: 'normal', words: ['close', 'normal', 'airy'] },
+  { name: 'width', usual: 'medium', words: ['narrow', 'medium', 'wide'] },
+  { name: 'header', usual: 'band', words: ['band', 'plain', 'centred'] },
+] as const;
 const roles = ['ground', 'text', 'quiet', 'link', 'band', 'highlight'] as const;
 /** The colours where a look gives none: those of the plain one, see core.model.Look. */
 const usual = {
@@ -138,47 +141,19 @@ async function remove(): Promise<void> {
             />
           </div>
         </div>
-        <div class="row wrap">
-          <span class="muted" aria-hidden="true">{{ $t('layout.look.headingSizes') }}</span>
-          <Segments
-            :value="look.heading_sizes ?? 'clear'"
-            :aria-label="$t('layout.look.headingSizes')"
-            :options="scales.map((each) => ({ value: each, label: $t(`layout.look.scales.${each}`) }))"
-            @update:value="set({ heading_sizes: $event as 'clear' })"
-          />
-        </div>
       </div>
       <div class="panel stack">
         <h2>{{ $t('layout.look.shape') }}</h2>
         <div class="shapes">
-          <span class="muted" aria-hidden="true">{{ $t('layout.look.corners') }}</span>
-          <Segments
-            :value="look.corners ?? 'soft'"
-            :aria-label="$t('layout.look.corners')"
-            :options="corners.map((each) => ({ value: each, label: $t(`layout.look.cornersOf.${each}`) }))"
-            @update:value="set({ corners: $event as 'soft' })"
-          />
-          <span class="muted" aria-hidden="true">{{ $t('layout.look.spacing') }}</span>
-          <Segments
-            :value="look.spacing ?? 'normal'"
-            :aria-label="$t('layout.look.spacing')"
-            :options="spacings.map((each) => ({ value: each, label: $t(`layout.look.spacings.${each}`) }))"
-            @update:value="set({ spacing: $event as 'normal' })"
-          />
-          <span class="muted" aria-hidden="true">{{ $t('layout.look.width') }}</span>
-          <Segments
-            :value="look.width ?? 'medium'"
-            :aria-label="$t('layout.look.width')"
-            :options="widths.map((each) => ({ value: each, label: $t(`layout.look.widths.${each}`) }))"
-            @update:value="set({ width: $event as 'medium' })"
-          />
-          <span class="muted" aria-hidden="true">{{ $t('layout.look.header') }}</span>
-          <Segments
-            :value="look.header ?? 'band'"
-            :aria-label="$t('layout.look.header')"
-            :options="headers.map((each) => ({ value: each, label: $t(`layout.look.headers.${each}`) }))"
-            @update:value="set({ header: $event as 'band' })"
-          />
+          <template v-for="shape in shapes" :key="shape.name">
+            <span class="muted" aria-hidden="true">{{ $t(`layout.look.${shape.name}`) }}</span>
+            <Segments
+              :value="look[shape.name] ?? shape.usual"
+              :aria-label="$t(`layout.look.${shape.name}`)"
+              :options="shape.words.map((each) => ({ value: each, label: $t(`layout.look.words.${each}`) }))"
+              @update:value="set({ [shape.name]: $event })"
+            />
+          </template>
         </div>
         <ValueTextInput
           id="look-tagline"
@@ -229,17 +204,6 @@ async function remove(): Promise<void> {
 <style scoped src="./sheet.css"></style>
 
 <style scoped>
-h2 {
-  margin: 0;
-  font-size: 14px;
-}
-.panel + .panel {
-  margin-top: 12px;
-}
-.wrap {
-  flex-wrap: wrap;
-  align-items: end;
-}
 .colours {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
@@ -250,13 +214,6 @@ h2 {
   grid-template-columns: max-content 1fr;
   gap: 8px 12px;
   align-items: center;
-}
-.size {
-  width: 80px;
-}
-.long {
-  flex: 1;
-  min-width: 200px;
 }
 .last {
   margin-top: 12px;

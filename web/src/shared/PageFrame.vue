@@ -9,8 +9,8 @@ import Segments from '@/shared/controls/Segments.vue';
 /** A public page at the width of a screen it is read on, made smaller to fit in where it stands, or opened wide. */
 const props = defineProps<{ html: string; title: string }>();
 const { t } = useI18n();
-/** Widths in CSS pixels: of a telephone, a tablet and a computer. */
-const WIDTHS = { phone: 360, tablet: 800, computer: 1280 };
+/** Widths in CSS pixels: of a telephone, a tablet, a computer, and a sheet of A4. */
+const WIDTHS = { phone: 360, tablet: 800, computer: 1280, paper: 794 };
 type Device = keyof typeof WIDTHS;
 /** As somebody chose it; until then what can be read where the page stands. */
 const chosen = useSessionStorage<Device | ''>('jontrel.device', '');
@@ -20,6 +20,12 @@ const { width: room, height } = useElementSize(frame);
 const LEAST_READABLE = 0.4;
 const device = computed<Device>(
   () => chosen.value || (room.value / WIDTHS.computer >= LEAST_READABLE ? 'computer' : 'phone'),
+);
+/** On paper the rules for print hold. */
+const page = computed(() =>
+  device.value === 'paper'
+    ? props.html.replace('href="/public/print.css" media="print"', 'href="/public/print.css"')
+    : props.html,
 );
 const scale = computed(() => Math.min(1, room.value / WIDTHS[device.value]) || 1);
 const size = computed(() => ({
@@ -46,14 +52,14 @@ const devices = computed(() => Object.keys(WIDTHS).map((name) => ({ value: name,
       </span>
     </div>
     <div ref="frame" class="room">
-      <iframe sandbox="allow-same-origin" :title="props.title" :srcdoc="html" :style="size" />
+      <iframe sandbox="allow-same-origin" :title="props.title" :srcdoc="page" :style="size" />
     </div>
     <Dialog v-model="wide" :title="title" :width="1400">
       <iframe
         class="large"
         sandbox="allow-same-origin"
         :title="$t('proof.wideOf', { title })"
-        :srcdoc="html"
+        :srcdoc="page"
         :style="{ maxWidth: size.width }"
       />
     </Dialog>

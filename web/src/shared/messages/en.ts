@@ -150,7 +150,7 @@ export const en = {
     impact: 'Impact',
     formHint: 'The form an editor fills. Try values; nothing is stored.',
     device: 'Width of the page',
-    devices: { phone: 'Phone', tablet: 'Tablet', computer: 'Computer' },
+    devices: { phone: 'Phone', tablet: 'Tablet', computer: 'Computer', paper: 'Paper' },
     scale: 'shown at {percent} %',
     wide: 'Open in full width',
     wideOf: '{title}, full width',

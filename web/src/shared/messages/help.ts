@@ -167,7 +167,7 @@ export const helpPages = {
       },
       try: {
         title: 'Try it',
-        text: '“Emptiest”, “Fullest” and “Longest” show the records that make layouts break, at the width of a phone, a tablet or a computer. The site can be any of the workspace; “Made-up records” shows types that no site has yet.',
+        text: '“Emptiest”, “Fullest” and “Longest” show the records that make layouts break, at the width of a phone, a tablet or a computer, or on paper. The site can be any of the workspace; “Made-up records” shows types that no site has yet.',
       },
       parts: {
         title: 'Page parts',

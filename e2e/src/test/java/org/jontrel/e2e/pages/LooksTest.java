@@ -37,11 +37,18 @@ public class LooksTest {
                             "published",
                             "values",
                             Map.of(
-                                    "title", title,
-                                    "summary", "An old boat.",
-                                    "built", "1911",
-                                    "livery", "#1d5a6b",
-                                    "former_names", List.of(Map.of("name", "x".repeat(150), "until", "1920")))));
+                                    "title",
+                                    title,
+                                    "summary",
+                                    "An old boat.",
+                                    "body",
+                                    "w".repeat(10_000),
+                                    "built",
+                                    "1911",
+                                    "livery",
+                                    "#1d5a6b",
+                                    "former_names",
+                                    List.of(Map.of("name", "x".repeat(150), "until", "1920")))));
         }
     }
 
@@ -99,6 +106,11 @@ public class LooksTest {
         page.getByLabel("CSS").fill("h1 { text-transform: uppercase }");
         assertThat(page.getByText("a style loads nothing")).hasCount(0);
         assertThat(shown().locator("h1")).hasCSS("text-transform", "uppercase");
+        page.getByText("Paper", new Page.GetByTextOptions().setExact(true)).click();
+        assertThat(shown().locator("nav").first()).isHidden();
+        eventually("--ground", "#fff");
+        page.getByText("Phone", new Page.GetByTextOptions().setExact(true)).click();
+        eventually("--ground", "#fbf7ef");
         desk.saved();
         desk.anna.checkAccessibility();
     }
@@ -140,6 +152,7 @@ public class LooksTest {
             page.emulateMedia(new Page.EmulateMediaOptions().setMedia(Media.PRINT));
             assertEquals(page.evaluate("getComputedStyle(document.body).backgroundColor"), "rgb(255, 255, 255)", look);
             assertThat(page.locator("nav").first()).isHidden();
+            assertThat(page.locator("header")).hasCSS("background-color", "rgba(0, 0, 0, 0)");
             page.emulateMedia(new Page.EmulateMediaOptions().setMedia(Media.SCREEN));
         }
     }

@@ -4,12 +4,14 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
+import java.nio.charset.StandardCharsets;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Predicate;
 import org.jontrel.server.OrchardServer;
 import org.jontrel.server.Session;
+import org.jontrel.server.staticsite.SavedSite;
 import org.jontrel.site.testing.HtmlValidator;
 import org.jontrel.site.testing.Orchard;
 import org.jsoup.Jsoup;
@@ -23,12 +25,13 @@ public class SiteLookTest {
     private static final String SETTINGS = "/api/sites/field/settings";
     private OrchardServer server;
     private Session visitor;
+    private long mary;
 
     @BeforeClass
     public void start() throws InterruptedException {
         server = OrchardServer.edited(Map.of());
         visitor = server.session();
-        server.add("tree", new HashMap<>(Orchard.tree("Old Mary")), "published");
+        mary = server.add("tree", new HashMap<>(Orchard.tree("Old Mary")), "published");
     }
 
     @AfterClass(alwaysRun = true)
@@ -191,6 +194,39 @@ public class SiteLookTest {
             set("", "", false);
         }
         assertFalse(hidden.test("trees/old-mary"));
+    }
+
+    /** Visitors, who lays out, who types a record, and who saves the site as files: all of them get the same page. */
+    @Test
+    public void oneWriterMakesThePageForAll() {
+        var visited = page("trees/old-mary").select("main, footer").outerHtml();
+        var laidOut = server.anna
+                .ok(
+                        "POST",
+                        "/api/proof/orchard/page",
+                        Map.of("type", "ttree", "use", "page", "drafts", false, "site", "field", "record", mary))
+                .get("page")
+                .asString();
+        assertEquals(Jsoup.parse(laidOut).select("main, footer").outerHtml(), visited);
+        var stored = server.anna.ok("GET", "/api/sites/field/types/tree/records/" + mary, null);
+        var preview = server.anna
+                .ok(
+                        "POST",
+                        "/api/sites/field/types/tree/preview",
+                        Map.of("values", stored.at("/record/values"), "id", mary))
+                .get("page")
+                .asString();
+        assertEquals(Jsoup.parse(preview).select("main, footer").outerHtml(), visited);
+        var file =
+                new String(SavedSite.files(server.anna, "").get("trees/old-mary/index.html"), StandardCharsets.UTF_8);
+        var saved = Jsoup.parse(file).select("main, footer");
+        var online = Jsoup.parse(visited);
+        saved.select("[href]").removeAttr("href");
+        online.select("[href]").removeAttr("href");
+        assertEquals(saved.text(), online.text());
+        assertEquals(
+                saved.select("*").eachAttr("class"),
+                online.select("main, footer").select("*").eachAttr("class"));
     }
 
     /** A look that is being typed is seen around a site's own pages, with its rules in the page itself. */
