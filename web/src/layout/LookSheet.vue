@@ -17,6 +17,7 @@ import BlockTree from './BlockTree.vue';
 import LookNavigation from './LookNavigation.vue';
 import ValueTextInput from './ValueTextInput.vue';
 import { filled, type Block } from './blocks';
+import { roles, shapes, typefaces, usual } from './looks';
 import { shippedLooks } from './queries';
 import { useWays } from './useWays';
 
@@ -26,28 +27,9 @@ const emit = defineEmits<{ removed: [] }>();
 const draft = useDraft();
 const session = useSession();
 const { data: shipped } = useResource(shippedLooks, { staleTime: Infinity });
-const typefaces = ['hyperlegible', 'work_sans', 'literata', 'source_serif', 'bitter', 'fraunces'] as const;
-/** What is one of three words, with the one where a look says nothing. */
-const shapes = [
-  { name: 'heading_sizes', usual: 'clear', words: ['calm', 'clear', 'loud'] },
-  { name: 'corners', usual: 'soft', words: ['square', 'soft', 'round'] },
-  { name: 'spacing', usual: 'normal', words: ['close', 'normal', 'airy'] },
-  { name: 'width', usual: 'medium', words: ['narrow', 'medium', 'wide'] },
-  { name: 'header', usual: 'band', words: ['band', 'plain', 'centred'] },
-] as const;
-const roles = ['ground', 'text', 'quiet', 'link', 'band', 'highlight'] as const;
-/** The colours where a look gives none: those of the plain one, see core.model.Look. */
-const usual = {
-  ground: '#ffffff',
-  text: '#1f2328',
-  quiet: '#57606a',
-  link: '#0b5394',
-  band: '#24435c',
-  highlight: '#f2c14e',
-};
 const findings = computed(() => draft.findings.filter((finding) => finding.definition === props.look.id));
 const own = computed(() => findings.value.filter((finding) => !finding.field));
-const colours = computed(() => ({ ...usual, ...props.look.colours }));
+const colours = computed(() => ({ ...usual.colours, ...props.look.colours }));
 const none: Block[] = [];
 const noGroups: Group[] = [];
 const footer = computed(() => props.look.footer ?? none);
@@ -125,7 +107,7 @@ async function remove(): Promise<void> {
             <label class="small" :for="`look-face-${of}`">{{ $t(`layout.look.${of}`) }}</label>
             <Choice
               :id="`look-face-${of}`"
-              :value="look[of] ?? 'hyperlegible'"
+              :value="look[of] ?? usual[of]"
               :options="typefaces.map((each) => ({ value: each, label: $t(`layout.look.typefaces.${each}`) }))"
               @update:value="set({ [of]: $event as (typeof typefaces)[number] })"
             />
@@ -136,7 +118,7 @@ async function remove(): Promise<void> {
               id="look-size"
               class="size"
               inputmode="numeric"
-              :value="String(look.size ?? 18)"
+              :value="String(look.size ?? usual.size)"
               @typed="set({ size: Number($event) || undefined })"
             />
           </div>
@@ -148,7 +130,7 @@ async function remove(): Promise<void> {
           <template v-for="shape in shapes" :key="shape.name">
             <span class="muted" aria-hidden="true">{{ $t(`layout.look.${shape.name}`) }}</span>
             <Segments
-              :value="look[shape.name] ?? shape.usual"
+              :value="look[shape.name] ?? usual[shape.name]"
               :aria-label="$t(`layout.look.${shape.name}`)"
               :options="shape.words.map((each) => ({ value: each, label: $t(`layout.look.words.${each}`) }))"
               @update:value="set({ [shape.name]: $event })"

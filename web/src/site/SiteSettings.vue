@@ -81,6 +81,9 @@ async function save(): Promise<void> {
         </div>
         <NButton v-if="!locked" attr-type="submit" :disabled="busy">{{ $t('site.settings.save') }}</NButton>
       </div>
+      <p v-if="look && !data.looks.some((each) => each.look === look)" class="hint">
+        {{ $t('site.settings.lookGone') }}
+      </p>
       <Check v-model:checked="unlisted" :disabled="locked">{{ $t('site.settings.unlisted') }}</Check>
     </form>
     <Problems v-if="problem || unread" :of="[{ sentence: problem || unread, severity: 'blocker' }]" />

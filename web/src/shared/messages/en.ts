@@ -262,6 +262,8 @@ export const en = {
       title: 'Public site',
       look: 'Look',
       firstLook: 'The first of its definitions',
+      lookGone:
+        'The look that was chosen is no longer in the draft. A release without it shows the first look of its definitions.',
       address: 'Address that visitors know',
       example: 'https://towpath.example/',
       unlisted: 'Ask search engines to leave this site out',

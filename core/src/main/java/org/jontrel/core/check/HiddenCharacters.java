@@ -40,8 +40,12 @@ final class HiddenCharacters {
     }
 
     private <V> void property(Object thing, Property<Object, V> property, DefinitionFindings at) {
-        var value = property.getter().apply(thing);
-        value(property.name(), value instanceof String ? value : property.written(thing), thing, at);
+        switch (property.getter().apply(thing)) {
+            case null -> {}
+            case Boolean _, Number _, Enum<?> _ -> {}
+            case String text -> text(property.name(), text, thing, at);
+            default -> value(property.name(), property.written(thing), thing, at);
+        }
     }
 
     private void value(String property, Object value, Object thing, DefinitionFindings at) {

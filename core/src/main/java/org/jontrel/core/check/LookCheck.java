@@ -1,14 +1,14 @@
 package org.jontrel.core.check;
 
 import java.util.List;
-import java.util.Set;
-import java.util.regex.Pattern;
+import java.util.Locale;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Nearest;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Look;
 import org.jontrel.core.page.look.LookColours;
+import org.jontrel.core.page.look.NavigationAddress;
 import org.jontrel.core.page.look.OwnStyle;
 import org.jontrel.core.page.node.ReadableInk;
 import org.jontrel.core.reach.ModelNames;
@@ -18,12 +18,6 @@ import org.jontrel.core.reach.ValueScope;
 record LookCheck(ModelIndex known, ModelNames names, DefinitionFindings report) {
     static final int SMALLEST = 14;
     static final int LARGEST = 24;
-
-    /** A path below the site, without a slash at its beginning. */
-    private static final Pattern ON_SITE = Pattern.compile("[^/\\\\\\s:?#][^\\\\\\s:]*");
-
-    private static final Pattern SCHEME = Pattern.compile("([a-z][a-z0-9+.-]*):\\S+", Pattern.CASE_INSENSITIVE);
-    private static final Set<String> SCHEMES = Set.of("http", "https", "mailto", "tel");
 
     void run(Look look) {
         colours(look);
@@ -70,7 +64,7 @@ record LookCheck(ModelIndex known, ModelNames names, DefinitionFindings report) 
                         ink.name(),
                         ink.colour(),
                         ground,
-                        String.format(java.util.Locale.ROOT, "%.1f", Math.floor(contrast * 10) / 10),
+                        String.format(Locale.ROOT, "%.1f", Math.floor(contrast * 10) / 10),
                         LookColours.readable(ink.colour(), ground));
             }
         }
@@ -89,9 +83,7 @@ record LookCheck(ModelIndex known, ModelNames names, DefinitionFindings report) 
     }
 
     private void address(String property, Look.NavigationLink link, String name) {
-        var scheme = SCHEME.matcher(link.address());
-        boolean whole = scheme.matches() && SCHEMES.contains(scheme.group(1).toLowerCase(java.util.Locale.ROOT));
-        if (!whole && !ON_SITE.matcher(link.address()).matches()) {
+        if (NavigationAddress.of(link.address()).isEmpty()) {
             report.add(property + ".address", Code.NAVIGATION_ADDRESS, name, link.address());
         } else if (link.label().isBlank()) {
             report.add(property + ".label", Code.NAVIGATION_WORDLESS, name, link.address());

@@ -32,7 +32,7 @@ public final class Uses {
         return uses;
     }
 
-    /** For each field, taxonomy and inverse that layouts, parts, listings and looks name: their ids, in the order of the model. */
+    /** For each thing that layouts, parts, listings and looks name, such as a field: their ids, in the order of the model. */
     public static Map<String, SequencedSet<String>> onPages(Model model) {
         var pages = new TreeMap<String, SequencedSet<String>>();
         model.definitions().stream()

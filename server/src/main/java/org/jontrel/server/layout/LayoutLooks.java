@@ -137,7 +137,11 @@ class LayoutLooks {
 
     /** The id of the look that somebody is typing; empty where it is something else. */
     private static String typedLook(LookController.LookOfLayout wanted) {
-        return LOOK.equals(wanted.sort()) && wanted.definition().get("id") instanceof String id ? id : "";
+        return LOOK.equals(wanted.sort())
+                        && wanted.definition() != null
+                        && wanted.definition().get("id") instanceof String id
+                ? id
+                : "";
     }
 
     /** The home page, in the look that somebody is typing where it is one. */

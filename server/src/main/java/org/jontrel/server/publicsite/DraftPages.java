@@ -157,7 +157,7 @@ public class DraftPages {
     }
 
     private DraftPage written(PageFrame frame, SitePages.MadePage made) {
-        var heads = new RecordHeads(frame.home(), frame);
+        var heads = new RecordHeads(frame.home(), frame.name(), frame.links());
         return new DraftPage(
                 writer.page(frame, PageHead.of(frame.name()), made.nodes()),
                 made.choice(),

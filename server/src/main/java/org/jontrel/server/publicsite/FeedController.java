@@ -30,10 +30,8 @@ class FeedController {
     private static final MediaType FEED_TYPE = new MediaType("application", "atom+xml", StandardCharsets.UTF_8);
     private final Sites sites;
     private final PageModels models;
-    private final Frames frames;
 
-    FeedController(Sites sites, PageModels models, Frames frames) {
-        this.frames = frames;
+    FeedController(Sites sites, PageModels models) {
         this.sites = sites;
         this.models = models;
     }
@@ -47,7 +45,7 @@ class FeedController {
             if (sites.get(site).settings().unlisted()) {
                 return Optional.empty();
             }
-            var maps = new SiteMaps(engine, models.of(engine), heads(site, SiteBase.of(sites.get(site)), engine));
+            var maps = new SiteMaps(engine, models.of(engine), heads(site, SiteBase.of(sites.get(site))));
             return path.isEmpty() ? Optional.of(maps.index()) : maps.part(path, after);
         });
     }
@@ -88,15 +86,15 @@ class FeedController {
                 .filter(recordType -> recordType.definition() instanceof ContentType type
                         && type.index().on()
                         && !type.head().hidden())
-                .map(recordType -> feed(heads(site, base, engine), engine, recordType));
+                .map(recordType -> feed(heads(site, base), engine, recordType));
     }
 
-    private RecordHeads heads(String path, String base, Site engine) {
-        return new RecordHeads(base, frames.of(sites.get(path), engine));
+    private RecordHeads heads(String path, String base) {
+        return new RecordHeads(base, sites.get(path).name(), PageLinks.at(path));
     }
 
     private String feed(RecordHeads heads, Site engine, RecordType recordType) {
-        var pages = new SitePages(engine, models.of(engine), heads.frame().name(), Audience.VISITORS);
+        var pages = new SitePages(engine, models.of(engine), heads.siteName(), Audience.VISITORS);
         var newest = engine.records()
                 .page(
                         recordType.id(),
@@ -119,9 +117,9 @@ class FeedController {
                 .orElse(java.time.Instant.EPOCH);
         return SiteXml.document("feed", ATOM, xml -> {
             xml.text("id", index);
-            xml.text("title", recordType.plural() + " · " + heads.frame().name());
+            xml.text("title", recordType.plural() + " · " + heads.siteName());
             xml.text("updated", changed.toString());
-            xml.element("author", author -> author.text("name", heads.frame().name()));
+            xml.element("author", author -> author.text("name", heads.siteName()));
             xml.link("self", ATOM_TYPE, index + FEED);
             xml.link("alternate", MediaType.TEXT_HTML_VALUE, index);
             for (var entry : entries) {

@@ -14,7 +14,9 @@ import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.page.PageMaker;
 import org.jontrel.core.page.PageModel;
 import org.jontrel.core.page.SampleData;
+import org.jontrel.core.page.look.NavigationAddress;
 import org.jontrel.core.page.look.SiteLooks;
+import org.jontrel.core.page.node.PageAddress;
 import org.jontrel.server.publicsite.PageFrame.NavigationEntry;
 import org.jontrel.server.site.Sites;
 import org.jontrel.site.Site;
@@ -115,19 +117,20 @@ public class Frames {
     private static Optional<NavigationEntry> entry(
             Look.NavigationLink link, Model model, Predicate<ContentType> filled, String home) {
         if (link.to().isEmpty()) {
-            boolean outside = link.address().contains(":");
-            return link.label().isBlank() || link.address().isBlank()
-                    ? Optional.empty()
-                    : Optional.of(new NavigationEntry(
+            return NavigationAddress.of(link.address())
+                    .filter(_ -> !link.label().isBlank())
+                    .map(address -> new NavigationEntry(
                             link.label(),
-                            outside ? link.address() : home + link.address(),
-                            outside ? "" : link.address()));
+                            new PageLinks(home).href(address),
+                            address instanceof PageAddress.InsideSite(String path) ? path : ""));
         }
         return model.definition(link.to()).flatMap(target -> switch (target) {
             case ContentType type
             when type.publishing().visible() && type.index().on() && filled.test(type) ->
                 Optional.of(entry(link.label(), PageFrame.label(type), type.path(), home));
-            case Taxonomy taxonomy -> Optional.of(entry(link.label(), taxonomy.plural(), taxonomy.path(), home));
+            case Taxonomy taxonomy
+            when !taxonomy.path().isEmpty() ->
+                Optional.of(entry(link.label(), taxonomy.plural(), taxonomy.path(), home));
             default -> Optional.empty();
         });
     }

@@ -74,11 +74,7 @@ class PublicPages {
     }
 
     /** A site as it is shown. */
-    private record ShownSite(Site engine, SitePages pages, RecordHeads heads) {
-        PageFrame frame() {
-            return heads.frame();
-        }
-
+    private record ShownSite(Site engine, SitePages pages, PageFrame frame, RecordHeads heads) {
         PageHead head(String name, String description, String path) {
             return new PageHead(name + " · " + frame().name(), description, "")
                     .at(path, heads.whole(new PageAddress.InsideSite(path)));
@@ -133,7 +129,7 @@ class PublicPages {
             var tag = PageTags.of(site.get(), engine);
             var frame = known.get(path, tag, () -> frames.of(site.get(), engine));
             var pages = new SitePages(engine, models.of(engine), frame.name(), Audience.VISITORS);
-            var made = page.of(new ShownSite(engine, pages, new RecordHeads(base, frame)))
+            var made = page.of(new ShownSite(engine, pages, frame, new RecordHeads(base, frame.name(), frame.links())))
                     .orElseGet(() -> missing(frame));
             return made.getStatusCode() == HttpStatus.OK
                     ? ResponseEntity.ok()

@@ -12,14 +12,15 @@ import tools.jackson.databind.json.JsonMapper;
  * The heads of records' pages with whole addresses.
  *
  * @param base the whole address of the home page, with a slash at its end
+ * @param siteName what the site is called
  */
-record RecordHeads(String base, PageFrame frame) {
+record RecordHeads(String base, String siteName, PageLinks links) {
     private static final JsonMapper JSON = JsonMapper.builder().build();
     private static final int SHARED_WIDTH = 1280;
 
     PageHead of(RecordHead head, String path) {
         return new PageHead(
-                head.title() + " · " + frame.name(),
+                head.title() + " · " + siteName,
                 head.description(),
                 "",
                 whole(new PageAddress.InsideSite(path)),
@@ -31,21 +32,16 @@ record RecordHeads(String base, PageFrame frame) {
     }
 
     String whole(PageAddress address) {
-        return address instanceof PageAddress.OutsideSite(String url)
-                ? url
-                : whole(frame.links().href(address));
+        return address instanceof PageAddress.OutsideSite(String url) ? url : whole(links.href(address));
     }
 
     private String whole(String href) {
-        return base + href.substring(frame.home().length());
+        return base + href.substring(links.home().length());
     }
 
     private PageHead.SharedPicture shared(PageNode.PictureFacts picture) {
         return new PageHead.SharedPicture(
-                whole(frame.links().media(picture.file(), SHARED_WIDTH)),
-                picture.alt(),
-                picture.width(),
-                picture.height());
+                whole(links.media(picture.file(), SHARED_WIDTH)), picture.alt(), picture.width(), picture.height());
     }
 
     /** What programs are told of a record, for people; empty for nothing. */

@@ -32,7 +32,7 @@ public class SiteAddresses {
     public void each(String site, Consumer<String> address) {
         var engine = sites.engine(site);
         var model = models.of(engine);
-        var all = new SiteMaps(engine, model, new RecordHeads("/", PageFrame.NOWHERE));
+        var all = new SiteMaps(engine, model, new RecordHeads("/", "", PageLinks.at("")));
         engine.installed().tables().values().stream()
                 .map(table -> table.recordType())
                 .filter(recordType -> model.hasPages(recordType.id()))

@@ -126,7 +126,7 @@ final class SiteMaps {
                         some,
                         isAsked ? model.headNeeds(recordType.id()).fields() : Set.of());
         if (isAsked) {
-            return new SitePages(site, model, heads.frame().name(), Audience.VISITORS)
+            return new SitePages(site, model, heads.siteName(), Audience.VISITORS)
                     .heads(recordType, records).stream()
                             .filter(each -> !each.head().hidden())
                             .map(each -> new MappedAddress(

@@ -205,6 +205,7 @@ public class HostilePagesTest {
         var values = new HashMap<String, Object>(Orchard.tree("Turned"));
         values.put("title", "Apple \u202Egnp.exe");
         values.put("summary", "\u2067Stands by the gate");
+        values.put("story", "<p>Old &#x202E;gnp &#x2067;and more</p>");
         values.put("tag", "bidi");
         server.add("tree", values, "published");
         for (var address : List.of("", "trees/", "trees/apple-gnp-exe", "?q=gnp", "trees/feed.xml")) {

@@ -196,6 +196,15 @@ public class SiteLookTest {
         assertFalse(hidden.test("trees/old-mary"));
     }
 
+    @Test
+    public void aLookThatIsNotSentIsRefused() {
+        var answer = server.anna.send(
+                "POST",
+                "/api/proof/orchard/page",
+                Map.of("type", "", "use", "page", "drafts", false, "site", "field", "sort", "look"));
+        assertTrue(answer.statusCode() < 500, answer.body());
+    }
+
     /** Visitors, who lays out, who types a record, and who saves the site as files: all of them get the same page. */
     @Test
     public void oneWriterMakesThePageForAll() {
@@ -240,7 +249,12 @@ public class SiteLookTest {
                         "key", "new",
                         "title", "New",
                         "colours", Map.of("band", "#654321"),
-                        "style", "main { background: url(https://example.org/x.png) }"));
+                        "style", "main { background: url(https://example.org/x.png) }",
+                        "navigation",
+                                List.of(
+                                        Map.of("address", "javascript:alert(1)", "label", "Acts"),
+                                        Map.of("address", "//elsewhere.example", "label", "Away"),
+                                        Map.of("address", "trees/old-mary", "label", "Mary"))));
         for (var site : List.of("field", "")) {
             if (site.isEmpty()) {
                 body.remove("site");
@@ -254,6 +268,7 @@ public class SiteLookTest {
             assertTrue(page.select("style").html().contains("--band: #654321"), page.html());
             assertFalse(page.html().contains("example.org/x.png"), "rules that load something are not shown");
             assertEquals(page.select("header").attr("class"), "band");
+            assertEquals(page.select("nav a").eachText(), List.of("Mary"), "addresses that are refused lead nowhere");
         }
     }
 }
