@@ -1,20 +1,29 @@
 <script setup lang="ts">
 import StarterKit from '@tiptap/starter-kit';
 import { EditorContent, useEditor } from '@tiptap/vue-3';
-import { computed, nextTick, ref, watch } from 'vue';
+import { NButton } from 'naive-ui';
+import { computed, nextTick, ref, shallowRef, useTemplateRef, watch } from 'vue';
+import { useI18n } from 'vue-i18n';
+import Choice from '@/shared/controls/Choice.vue';
+import TextInput from '@/shared/controls/TextInput.vue';
 import type { FieldOf } from '@/shared/kinds';
 import { useForm } from './form';
-import { NButton } from 'naive-ui';
-import TextInput from '@/shared/controls/TextInput.vue';
+import { ListingInText, textDocument, ValueInText, type Insertion } from './insertions';
 
-/** Formatted text, with buttons for what the field allows. */
+/** Formatted text, with buttons for what the field allows, and places for values and listings. */
 const props = defineProps<{ id: string; field: FieldOf<'rich_text'>; value: unknown; invalid: boolean }>();
 const emit = defineEmits<{ change: [unknown] }>();
+const { t } = useI18n();
 const form = useForm();
 const linking = ref(false);
 const address = ref('');
 const text = computed(() => (typeof props.value === 'string' ? props.value : ''));
 const allows = computed(() => new Set<string>(props.field.formats ?? ['bold', 'italic', 'links', 'lists']));
+const inserts = computed(() => ['values', 'listings'].filter((format) => allows.value.has(format)));
+/** What can be inserted; not known until it was asked for. */
+const offered = shallowRef<Insertion[]>();
+const inserting = ref(false);
+const picker = useTemplateRef<{ focus: () => void }>('picker');
 const on = (format: string) => (allows.value.has(format) ? {} : (false as const));
 
 const editor = useEditor({
@@ -35,7 +44,11 @@ const editor = useEditor({
       strike: false,
       underline: false,
       horizontalRule: false,
+      document: false,
     }),
+    textDocument(allows.value.has('listings')),
+    ...(allows.value.has('values') ? [ValueInText.configure({ labelOf })] : []),
+    ...(allows.value.has('listings') ? [ListingInText.configure({ labelOf })] : []),
   ],
   editorProps: {
     attributes: {
@@ -63,6 +76,61 @@ interface Tool {
   format: string;
   active: () => boolean;
   act: () => void;
+}
+
+/** What something in the text is called now; it says so where that is gone. */
+function labelOf(sort: 'value' | 'listing', name: string): string {
+  const found = offered.value?.find((each) => each.sort === sort && each.name === name);
+  const unknown = offered.value ? t('form.inText.gone') : t(`form.inText.${sort}`);
+  const label = found?.label ?? unknown;
+  return found && sort === 'listing' ? t('form.inText.listed', { label }) : label;
+}
+
+watch(
+  inserts,
+  async (some) => {
+    if (some.length && form.insertions) {
+      try {
+        offered.value = await form.insertions();
+      } catch {
+        // they keep their general names, and inserting asks again
+      }
+    }
+  },
+  { immediate: true },
+);
+
+const choices = computed(() =>
+  (['value', 'listing'] as const)
+    .filter((sort) => inserts.value.includes(`${sort}s`))
+    .map((sort) => ({
+      label: t(`form.inText.${sort}s`),
+      options: (offered.value ?? [])
+        .filter((each) => each.sort === sort)
+        .map((each) => ({ value: `${sort} ${each.name}`, label: each.label })),
+    }))
+    .filter((group) => group.options.length > 0),
+);
+
+async function insert(): Promise<void> {
+  if (!offered.value && form.insertions) {
+    offered.value = await form.insertions();
+  }
+  linking.value = false;
+  inserting.value = true;
+  await nextTick();
+  picker.value?.focus();
+}
+
+function insertChosen(chosen: string): void {
+  const [type = '', name = ''] = chosen.split(' ');
+  inserting.value = false;
+  editor.value?.chain().focus().insertContent({ type, attrs: { name } }).run();
+}
+
+function leaveInsert(): void {
+  inserting.value = false;
+  editor.value?.commands.focus();
 }
 
 const tools = computed<Tool[]>(() => {
@@ -121,7 +189,11 @@ const tools = computed<Tool[]>(() => {
     },
     { name: 'link', format: 'links', active: () => now.isActive('link'), act: link },
   ];
-  return all.filter((tool) => allows.value.has(tool.format));
+  const insertion = { name: 'insert', format: '', active: () => inserting.value, act: () => void insert() };
+  return [
+    ...all.filter((tool) => allows.value.has(tool.format)),
+    ...(inserts.value.length && form.insertions ? [insertion] : []),
+  ];
 });
 
 function link(): void {
@@ -178,6 +250,20 @@ function leaveLink(): void {
       />
       <NButton size="small" @click="setLink">{{ $t('form.setLink') }}</NButton>
     </div>
+    <div v-if="inserting" class="row linking" @keydown.esc.prevent="leaveInsert">
+      <label class="small" :for="`${id}-insert`">{{ $t('form.inText.insert') }}</label>
+      <Choice
+        :id="`${id}-insert`"
+        ref="picker"
+        class="inserted"
+        small
+        filterable
+        :value="undefined"
+        :options="choices"
+        :placeholder="$t('form.inText.find')"
+        @update:value="insertChosen"
+      />
+    </div>
     <EditorContent :editor="editor" />
   </div>
 </template>
@@ -195,13 +281,35 @@ function leaveLink(): void {
 }
 .editor :deep(.rich) {
   min-height: 96px;
-  height: auto;
   padding: 8px 10px;
+  border: 1px solid var(--control);
+  border-radius: 4px;
+}
+.editor[aria-invalid='true'] :deep(.rich) {
+  border-color: var(--rust);
 }
 .editor :deep(.rich p) {
   margin: 0 0 8px;
 }
 .linking {
   padding: 4px 8px;
+}
+.inserted {
+  flex: 1;
+}
+.editor :deep(.insertion) {
+  background: var(--ground);
+  border: 1px solid var(--line);
+  border-radius: 3px;
+}
+.editor :deep(.insertion.value) {
+  padding: 0 5px;
+}
+.editor :deep(.insertion.listing) {
+  padding: 6px 10px;
+  margin: 0 0 8px;
+}
+.editor :deep(.insertion.ProseMirror-selectednode) {
+  outline: 2px solid var(--petrol);
 }
 </style>

@@ -1,6 +1,7 @@
 import { inject, provide, type InjectionKey } from 'vue';
 import type { Field } from '@/shared/kinds';
 import type { Schemas } from '@/shared/api/client';
+import type { Insertion } from './insertions';
 
 export interface Problem {
   path: string;
@@ -41,6 +42,8 @@ export interface FormContext {
   describe?: (file: FileView, alt: string, focusX: number, focusY: number) => Promise<void>;
   /** A few values of what a value leads to. */
   preview?: (field: Field, value: unknown) => Promise<{ label: string; text: string }[]>;
+  /** What may be put into formatted texts. */
+  insertions?: () => Promise<Insertion[]>;
   /** Where the record stands that a value leads to. */
   open?: (field: Field, value: unknown) => string | undefined;
 }

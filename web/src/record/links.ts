@@ -1,5 +1,7 @@
 import { api, ask, csrfToken, toError, unreachable, type Schemas } from '@/shared/api/client';
+import { queryClient } from '@/shared/api/queries';
 import type { Field } from '@/shared/kinds';
+import { insertionList } from './queries';
 import { addressOf, fieldsOf, type RecordType } from './recordTypes';
 import type { FileView, FormContext, Offer } from './form';
 
@@ -15,6 +17,8 @@ interface Link {
   id: number;
 }
 
+/** Several texts of a form ask for the same. */
+const INSERTIONS_STAY = 30_000;
 const MOST = 20;
 /** As many terms as are shown as a tree; those of larger taxonomies are found by words. */
 const MOST_TERMS = 500;
@@ -35,7 +39,17 @@ export function siteLinks(
   workspace: () => string,
 ): Pick<
   FormContext,
-  'search' | 'name' | 'create' | 'mayCreate' | 'upload' | 'file' | 'library' | 'describe' | 'open' | 'preview'
+  | 'search'
+  | 'name'
+  | 'create'
+  | 'mayCreate'
+  | 'upload'
+  | 'file'
+  | 'library'
+  | 'describe'
+  | 'open'
+  | 'preview'
+  | 'insertions'
 > & {
   know: (links: Schemas['LinkView'][], files: FileView[]) => void;
 } {
@@ -200,6 +214,12 @@ export function siteLinks(
     upload,
     describe,
     file: (id) => files.get(id),
+    insertions: () => {
+      const type = recordType();
+      return type
+        ? queryClient.query({ ...insertionList(site(), type), staleTime: INSERTIONS_STAY })
+        : Promise.resolve([]);
+    },
     library: { site, know: (file) => files.set(file.id, file) },
     name: (field, value) => {
       const link = linkOf(field, value);

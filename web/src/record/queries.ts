@@ -39,6 +39,13 @@ export const viewList = (site: string, recordType: RecordType): Resource<Schemas
     ask(api.GET('/api/sites/{site}/{sort}/{key}/views', { params: { path: pathOf(site, recordType) }, signal })),
 });
 
+/** What may be put into the formatted texts of a type's records. */
+export const insertionList = (site: string, recordType: RecordType): Resource<Schemas['InsertionView'][]> => ({
+  queryKey: [...ofRecordType(site, recordType), 'insertions'],
+  queryFn: ({ signal }) =>
+    ask(api.GET('/api/sites/{site}/{sort}/{key}/insertions', { params: { path: pathOf(site, recordType) }, signal })),
+});
+
 /** How a record came to be what it is at this version. */
 export const recordHistory = (
   site: string,

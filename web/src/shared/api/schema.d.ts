@@ -724,6 +724,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sites/{site}/{sort}/{key}/insertions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["insertions"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sites/{site}/{sort}/{key}/merge": {
         parameters: {
             query?: never;
@@ -2815,7 +2831,7 @@ export interface components {
              */
             default?: string | number | boolean;
             /**
-             * @description The formatting that editors may use; other formatting is taken out.
+             * @description What editors may use: formatting, and values and listings put into the text; the rest is taken out.
              * @default [
              *       "bold",
              *       "italic",
@@ -2823,7 +2839,7 @@ export interface components {
              *       "lists"
              *     ]
              */
-            formats?: ("headings" | "bold" | "italic" | "links" | "lists" | "quotes" | "tables" | "code")[];
+            formats?: ("headings" | "bold" | "italic" | "links" | "lists" | "quotes" | "tables" | "code" | "values" | "listings")[];
             /**
              * @description A sentence for editors, shown under the control.
              * @default
@@ -4119,6 +4135,14 @@ export interface components {
             /** @description Keys that fields beside these have */
             taken: string[];
             text: string;
+        };
+        InsertionView: {
+            /** @description What people call it now: labels of the steps, or the title of the listing */
+            label: string;
+            /** @description What the text keeps: of a value ids with dots between, in data-value of a span; of a listing its id, in data-listing of a div */
+            name: string;
+            /** @description value or listing */
+            sort: string;
         };
         /** inverse */
         Inverse: {
@@ -6681,6 +6705,30 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["MediaView"];
+                };
+            };
+        };
+    };
+    insertions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+                sort: string;
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["InsertionView"][];
                 };
             };
         };

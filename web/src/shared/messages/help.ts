@@ -149,6 +149,10 @@ export const helpPages = {
         title: 'Texts with values',
         text: 'A text can have values in braces, by their keys: “Built in {built} by {builder}”. “{summary else title}” takes the first that is filled, “{builder else "an unknown hand"}” has words for none. When all its values are empty, the text is left out.',
       },
+      inTexts: {
+        title: 'Values and listings in formatted texts',
+        text: 'A rich text field whose allowed formats include values or listings has “Insert…” above the text: the value or listing that the editor chooses stands in the text under its name, and visitors read what it is at that time. It keeps to the field, not to its name, so renaming breaks no text. A line whose values are all empty is left out; what was removed from the model shows nothing to visitors, and “no longer there” in the form.\nPrograms get such texts with the words in place, and may send them back as they are.',
+      },
       lists: {
         title: 'Rows, related records and listings',
         text: 'Rows of a repeater and related records are shown as names, lines, cards, a table, or by blocks of their own for each. A listing is made in the model: which records, in what order, how many; it can be about the record being shown, such as others with the same term.',

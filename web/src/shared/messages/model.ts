@@ -373,6 +373,8 @@ export const model = {
     quotes: 'Quotes',
     tables: 'Tables',
     code: 'Code',
+    values: 'Values of the record',
+    listings: 'Listings',
     jpeg: 'JPEG',
     png: 'PNG',
     gif: 'GIF',

@@ -47,6 +47,17 @@ export const form = {
     quote: 'Quote',
     code: 'Code',
     link: 'Link',
+    insert: 'Insert…',
+  },
+  inText: {
+    insert: 'Insert a value or a listing',
+    find: 'Find by name',
+    value: 'Value',
+    values: 'Values',
+    listing: 'Listing',
+    listings: 'Listings',
+    listed: 'Listing: {label}',
+    gone: 'no longer there',
   },
 };
 

@@ -93,7 +93,7 @@ public final class OrchardServer implements AutoCloseable {
     }
 
     /** Releases the model with texts of its files replaced. */
-    void release(String version, Map<String, String> replacements) {
+    public void release(String version, Map<String, String> replacements) {
         draft(replacements);
         anna.ok("POST", "/api/workspaces/orchard/releases", Map.of("version", version, "notes", ""));
     }
@@ -140,7 +140,7 @@ public final class OrchardServer implements AutoCloseable {
     }
 
     /** A program with a new token. */
-    Session program(String name, String role) {
+    public Session program(String name, String role) {
         var made = anna.ok("POST", "/api/sites/field/tokens", Map.of("name", name, "role", role));
         return session().with("Authorization", "Bearer " + made.get("secret").asString());
     }

@@ -80,6 +80,7 @@ public class RolesTest extends TrialServerTest {
             {"GET", "/api/sites/trial/media/1", "viewer"},
             {"GET", "/api/record-parts", "viewer"},
             {"GET", "/api/sites/trial/types/mooring/count", "viewer"},
+            {"GET", "/api/sites/trial/types/mooring/insertions", "viewer"},
             {"GET", "/api/sites/trial/static", "viewer"},
             {"GET", "/api/looks", "viewer"},
             {"GET", "/api/sites/trial/settings", "viewer"},

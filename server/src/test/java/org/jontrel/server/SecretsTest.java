@@ -14,6 +14,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.BiConsumer;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jontrel.server.staticsite.SavedSite;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
@@ -28,6 +29,13 @@ import tools.jackson.databind.json.JsonMapper;
 public class SecretsTest {
     private static final JsonMapper JSON = JsonMapper.builder().build();
     private static final String API = "/at/field/api";
+    /** A text with all that may be hidden. */
+    private static final String STORY =
+            Stream.of("ftag", "fkeeper", "fnear", "fparents", "xlabel", "xsort.own_parent", "own_parent")
+                            .map(way -> "<p>%s: <span data-value=\"%s\"></span></p>".formatted(way, way))
+                            .collect(Collectors.joining())
+                    + "<div data-listing=\"qtagged\"></div>";
+
     private OrchardServer server;
     private Session editor;
     private final Map<String, Session> readers = new LinkedHashMap<>();
@@ -87,7 +95,9 @@ public class SecretsTest {
                 "sort",
                 List.of(apple),
                 "prunings",
-                List.of(Map.of("day", "2026-01-02"))));
+                List.of(Map.of("day", "2026-01-02")),
+                "story",
+                STORY));
     }
 
     /** Saves a record with some values changed; {@code null} empties. */

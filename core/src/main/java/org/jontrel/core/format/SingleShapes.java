@@ -98,7 +98,7 @@ final class SingleShapes {
                     Kind.RichText::formats,
                     Kind.RichText.PLAIN.formats(),
                     Sense.ALLOWED,
-                    "The formatting that editors may use; other formatting is taken out.")
+                    "What editors may use: formatting, and values and listings put into the text; the rest is taken out.")
             .build(v -> new Kind.RichText(v.get("max_length"), v.get("formats")));
 
     static final ObjectShape<Kind.Numeric> NUMBER = ObjectShape.<Kind.Numeric>of("number field")

@@ -149,7 +149,7 @@ public sealed interface Kind {
         }
     }
 
-    /** What formatting a rich text may have. */
+    /** What a rich text may have: formatting, and what editors put into it. */
     enum Format {
         HEADINGS,
         BOLD,
@@ -158,7 +158,10 @@ public sealed interface Kind {
         LISTS,
         QUOTES,
         TABLES,
-        CODE;
+        CODE,
+        /** Values of the record, of what it leads to, and of the site. */
+        VALUES,
+        LISTINGS;
 
         public String code() {
             return name().toLowerCase(Locale.ROOT);

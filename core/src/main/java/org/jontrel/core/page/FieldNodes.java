@@ -20,6 +20,7 @@ import org.jontrel.core.page.node.InlineNode;
 import org.jontrel.core.page.node.PageAddress;
 import org.jontrel.core.page.node.PageNode;
 import org.jontrel.core.page.node.ReadableInk;
+import org.jontrel.core.page.text.TextPieces;
 import org.jontrel.core.value.GeoPoint;
 import org.jontrel.core.value.Row;
 
@@ -55,7 +56,9 @@ final class FieldNodes {
             case Kind.RichText _
             when block.as() != Presentation.EXCERPT ->
                 values.stream()
-                        .map(html -> (PageNode) new PageNode.RichNode((String) html))
+                        .map(html -> TextPieces.withoutListings((String) html))
+                        .filter(html -> !html.isEmpty())
+                        .map(html -> (PageNode) new PageNode.RichNode(html))
                         .toList();
             case Kind.Nested _ -> table(field, values, List.of());
             case Kind.LongText _ when block.as() == Presentation.USUAL -> prose(field, values);

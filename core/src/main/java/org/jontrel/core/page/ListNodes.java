@@ -19,7 +19,9 @@ import org.jontrel.core.model.block.Presentation;
 import org.jontrel.core.model.block.RecordsForm;
 import org.jontrel.core.model.block.TextRole;
 import org.jontrel.core.page.node.PageNode;
+import org.jontrel.core.page.text.TextPieces;
 import org.jontrel.core.record.Conditions;
+import org.jontrel.core.value.Link;
 import org.jontrel.core.value.Row;
 
 /** Blocks that show several things: rows, records, what a listing finds. */
@@ -30,10 +32,12 @@ final class ListNodes {
 
     private final PageMaker maker;
     private final PageModel model;
+    private final SeenRecords seen;
     /** Items that the page has so far. */
     private int made;
 
-    ListNodes(PageMaker maker, PageModel model) {
+    ListNodes(PageMaker maker, PageModel model, SeenRecords seen) {
+        this.seen = seen;
         this.maker = maker;
         this.model = model;
     }
@@ -75,8 +79,7 @@ final class ListNodes {
                                 children.form(),
                                 children.blocks(),
                                 spot);
-            case BlockKind.ListingUse(String id) ->
-                model.listing(id).map(listing -> listing(listing, place, spot)).orElse(List.of());
+            case BlockKind.ListingUse(String id) -> listing(id, place, spot);
             default -> throw new IllegalArgumentException("no list: " + block.kind());
         };
     }
@@ -309,6 +312,26 @@ final class ListNodes {
     }
 
     // Listings
+
+    /** Formatted texts, with the listings that editors have put between their paragraphs. */
+    List<PageNode> inTexts(List<?> texts, PageMaker.Spot spot) {
+        return texts.stream()
+                .flatMap(text -> TextPieces.of((String) text).stream())
+                .flatMap(piece -> switch (piece) {
+                    case TextPieces.HtmlPiece(String html) -> Stream.of(new PageNode.RichNode(html));
+                    case TextPieces.ListingPiece(String id, Link of) ->
+                        seen.record(of).stream()
+                                .flatMap(record -> listing(id, maker.reached.place(record), spot).stream());
+                })
+                .toList();
+    }
+
+    private List<PageNode> listing(String id, PagePlace place, PageMaker.Spot spot) {
+        return model.listing(id)
+                .filter(_ -> spot.lists() < NeedsCollector.MOST_LEVELS)
+                .map(listing -> listing(listing, place, spot))
+                .orElse(List.of());
+    }
 
     private List<PageNode> listing(Listing listing, PagePlace place, PageMaker.Spot spot) {
         var of = listing.about().isEmpty() || place.record() == null

@@ -17,6 +17,8 @@ import org.jontrel.core.model.block.ValueText;
 import org.jontrel.core.model.condition.Condition;
 import org.jontrel.core.reach.ValueScope;
 import org.jontrel.core.reach.ValueStep;
+import org.jontrel.core.reach.ValueWay;
+import org.jontrel.core.value.kind.Insertions;
 
 /** Gathers what blocks need, level by level. */
 final class NeedsCollector {
@@ -279,6 +281,15 @@ final class NeedsCollector {
         text(head.description().isEmpty() ? "{part_summary}" : head.description(), scope, needs);
         path(head.picture().isEmpty() ? "part_lead_image" : head.picture(), scope, needs);
         head.properties().forEach(property -> text(property.value(), scope, needs));
+    }
+
+    /** What texts of records that hold these need of the records. */
+    void insertions(Insertions insertions, ValueScope scope, PageNeeds needs) {
+        insertions.values().stream()
+                .flatMap(path -> ValueWay.of(scope, path).stream())
+                .filter(ValueWay::fitsIntoText)
+                .forEach(way -> path(way.path(), scope, needs));
+        insertions.listings().forEach(id -> model.listing(id).ifPresent(listing -> listing(listing, needs, 1)));
     }
 
     /** What a table of records needs of them. */

@@ -43,11 +43,11 @@ public final class PageMaker {
     public PageMaker(PageModel model, PageData data, LocalDate today) {
         this.model = model;
         this.siteName = data.siteName();
-        this.seen = new SeenRecords(model, data);
+        this.seen = new SeenRecords(model, data, FilledTexts.of(model, data, today));
         this.reached = new ReachedValues(model, data, seen);
         this.words = new ValueWords(reached, data, today);
         this.fields = new FieldNodes(model, data, reached, words);
-        this.lists = new ListNodes(this, model);
+        this.lists = new ListNodes(this, model, seen);
         this.ways = new WayNodes(model, seen, reached, fields);
         this.heads = new HeadMaker(model, data, seen, reached, words);
     }
@@ -234,7 +234,12 @@ public final class PageMaker {
         if (value.as() == Presentation.HEADING) {
             return heading(value, found, place, spot);
         }
-        var nodes = around(block, place, eager(fields.of(found, value), spot));
+        var shown = found instanceof ReachedValues.FoundValues values
+                        && values.field().kind() instanceof Kind.RichText
+                        && value.as() != Presentation.EXCERPT
+                ? lists.inTexts(values.values(), spot)
+                : eager(fields.of(found, value), spot);
+        var nodes = around(block, place, shown);
         boolean bare =
                 block.label().isEmpty() && (value.as() == Presentation.LEAD || value.as() == Presentation.LABEL_ALONE);
         return bare ? nodes : labelled(block, label(value.field(), place), nodes);

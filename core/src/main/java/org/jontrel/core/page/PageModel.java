@@ -27,6 +27,7 @@ import org.jontrel.core.reach.ModelNames;
 import org.jontrel.core.reach.ValueScope;
 import org.jontrel.core.reach.ValueStep;
 import org.jontrel.core.recordtype.RecordType;
+import org.jontrel.core.value.kind.Insertions;
 
 /** A model as pages use it, with everything found quickly; made once for all pages of a release. */
 public final class PageModel {
@@ -38,6 +39,7 @@ public final class PageModel {
     private final Map<String, Set<String>> compared = new HashMap<>();
     private final Map<String, Set<String>> taxonomies = new HashMap<>();
     private final Set<String> hiding = new HashSet<>();
+    private final Set<String> insertions = new HashSet<>();
     private final Map<LayoutPlace, PageNeeds> needs = new ConcurrentHashMap<>();
 
     public PageModel(Model model) {
@@ -59,6 +61,17 @@ public final class PageModel {
                 .filter(ShowConditions::hides)
                 .map(RecordType::id)
                 .forEach(hiding::add);
+        recordTypes.values().stream()
+                .filter(PageModel::takesInsertions)
+                .map(RecordType::id)
+                .forEach(insertions::add);
+    }
+
+    private static boolean takesInsertions(RecordType recordType) {
+        return recordType.byId().values().stream()
+                .anyMatch(field -> field.kind() instanceof Kind.RichText text
+                        && (text.formats().contains(Kind.Format.VALUES)
+                                || text.formats().contains(Kind.Format.LISTINGS)));
     }
 
     private record LayoutPlace(String type, Layout.LayoutUse use) {}
@@ -126,6 +139,20 @@ public final class PageModel {
         var all = new PageNeeds();
         new NeedsCollector(this).head(type, all);
         return all;
+    }
+
+    /** What is needed of records of a type whose texts hold these: what they show, and what decides whether they do. */
+    public PageNeeds needs(String type, Insertions insertions) {
+        var all = new PageNeeds();
+        var collector = new NeedsCollector(this);
+        collector.bare(type, all);
+        collector.insertions(insertions, scope(List.of(type)), all);
+        return all;
+    }
+
+    /** Whether texts of a type may hold values or listings. */
+    public boolean takesInsertions(String type) {
+        return insertions.contains(type);
     }
 
     /** What the heads of the pages of a type say. */

@@ -17,11 +17,23 @@ final class SeenRecords {
     private static final int DEEPEST = 12;
     private final PageModel model;
     private final PageData data;
+    private final Optional<FilledTexts> texts;
     private final Map<Link, Optional<PageRecord>> seen = new HashMap<>();
 
+    /** With texts as they are stored. */
     SeenRecords(PageModel model, PageData data) {
+        this(model, data, Optional.empty());
+    }
+
+    /** With words in the places of the values that texts hold. */
+    SeenRecords(PageModel model, PageData data, FilledTexts texts) {
+        this(model, data, Optional.of(texts));
+    }
+
+    private SeenRecords(PageModel model, PageData data, Optional<FilledTexts> texts) {
         this.model = model;
         this.data = data;
+        this.texts = texts;
     }
 
     Optional<PageRecord> record(Link link) {
@@ -36,10 +48,11 @@ final class SeenRecords {
     /** A record without what its conditions hide. */
     PageRecord seen(PageRecord record) {
         var type = record.link().type();
-        return !model.hides(type)
+        var shown = !model.hides(type)
                 ? record
                 : record.withValues(new LinkedHashMap<>(
                         ShownValues.of(model.recordType(type).orElseThrow(), record.values(), new Around(record))));
+        return texts.map(each -> each.shown(shown)).orElse(shown);
     }
 
     /** What conditions see of a record. */

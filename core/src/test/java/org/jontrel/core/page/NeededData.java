@@ -11,9 +11,11 @@ import org.jontrel.core.model.Kind;
 import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.core.value.Leaves;
 import org.jontrel.core.value.Link;
+import org.jontrel.core.value.kind.Insertions;
 
 /** Of made-up data only what a page said that it needs, gathered level by level as a site does. */
 final class NeededData implements PageData {
+    private static final int ROUNDS = 3;
     private final PageModel model;
     private final PageData all;
     private final Map<Link, PageRecord> records = new HashMap<>();
@@ -26,6 +28,23 @@ final class NeededData implements PageData {
         this.all = all;
         load(roots, needs.fields());
         level(needs, roots);
+        for (int round = 0; round < ROUNDS; round++) {
+            inTexts();
+        }
+    }
+
+    /** What the texts read so far hold. */
+    private void inTexts() {
+        for (var record : List.copyOf(records.values())) {
+            var type = record.link().type();
+            Leaves.of(model.recordType(type).orElseThrow().fields().toList(), record.values(), (field, value) -> {
+                if (field.kind() instanceof Kind.RichText) {
+                    var held = model.needs(type, Insertions.of((String) value));
+                    load(Set.of(record.link()), held.fields());
+                    level(held, Set.of(record.link()));
+                }
+            });
+        }
     }
 
     int questions() {

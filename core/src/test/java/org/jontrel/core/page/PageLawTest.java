@@ -1,6 +1,7 @@
 package org.jontrel.core.page;
 
 import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
 import java.time.LocalDate;
@@ -9,6 +10,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.Collectors;
 import org.jontrel.core.code.PackageReader;
 import org.jontrel.core.code.PackageWriter;
@@ -24,6 +26,7 @@ import org.jontrel.core.page.node.PageNode;
 import org.jontrel.core.record.Values;
 import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.core.value.Link;
+import org.jontrel.core.value.kind.Insertions;
 import org.testng.annotations.Test;
 
 /** Laws of pages that hold for every model; each case's seed is in its message. */
@@ -89,6 +92,27 @@ public class PageLawTest {
         });
     }
 
+    /** Whatever stands in texts: all of it is shown, was asked for, and comes to an end. */
+    @Test
+    public void whatStandsInTextsIsShown() {
+        var inserted = new AtomicInteger();
+        forAll((model, recordType, seed) -> {
+            var all = new TextedData(model, samples(model, recordType));
+            var needed = new NeededData(
+                    model,
+                    all,
+                    model.needs(recordType.id(), Layout.LayoutUse.PAGE),
+                    Set.of(new Link(recordType.id(), 1)));
+            var page = page(model, needed, recordType);
+            var words = PageWords.of(page);
+            assertEquals(words, PageWords.of(page(model, all, recordType)), seed);
+            assertEquals(PageWords.empty(page), List.of(), seed + "\n" + words);
+            assertFalse(words.contains(Insertions.VALUE) || words.contains(Insertions.LISTING), seed + "\n" + words);
+            inserted.addAndGet(words.contains("<p>") ? 1 : 0);
+        });
+        assertTrue(inserted.get() > CASES / 10, inserted + " pages with texts");
+    }
+
     /** Home pages and looks name values of the site alone. */
     @Test
     public void whatShowsValuesOfTheSiteSaidThatItNeedsThem() {
@@ -150,6 +174,10 @@ public class PageLawTest {
                     PageWords.of(page(renamed, samples(renamed, other), other)),
                     PageWords.of(page(model, samples(model, recordType), recordType)),
                     seed);
+            assertEquals(
+                    PageWords.of(page(renamed, new TextedData(renamed, samples(renamed, other)), other)),
+                    PageWords.of(page(model, new TextedData(model, samples(model, recordType)), recordType)),
+                    seed + ", with values in texts");
         });
     }
 

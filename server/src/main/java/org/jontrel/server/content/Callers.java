@@ -4,6 +4,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.time.Duration;
 import java.util.Locale;
 import java.util.Optional;
+import org.jontrel.server.site.PageModels;
 import org.jontrel.server.site.Sites;
 import org.jontrel.server.token.Tokens;
 import org.jontrel.server.web.ClientAddress;
@@ -18,10 +19,12 @@ class Callers {
     private static final String BEARER = "bearer ";
     private final Sites sites;
     private final Tokens tokens;
+    private final PageModels models;
     private final int aMinute;
     private final Rate rate;
 
-    Callers(Sites sites, Tokens tokens, Settings settings) {
+    Callers(Sites sites, Tokens tokens, PageModels models, Settings settings) {
+        this.models = models;
         this.sites = sites;
         this.tokens = tokens;
         this.aMinute = settings.requestsAMinute();
@@ -35,7 +38,7 @@ class Callers {
             throw Refusal.tooMany("More than " + aMinute + " requests in a minute.", wait);
         }
         var engine = sites.engine(site);
-        return new ContentCall(site, engine, token(site, request), request);
+        return new ContentCall(site, sites.get(site).name(), engine, models.of(engine), token(site, request), request);
     }
 
     /** A call that writes. */

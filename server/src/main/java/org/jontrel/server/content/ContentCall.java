@@ -11,6 +11,7 @@ import java.util.HexFormat;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import org.jontrel.core.page.PageModel;
 import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.server.token.Tokens;
 import org.jontrel.server.web.Refusal;
@@ -25,9 +26,18 @@ import tools.jackson.databind.json.JsonMapper;
 /**
  * One call of a site's content API.
  *
+ * @param site the last part of its address
+ * @param siteName what people call it
+ * @param pages what it has installed, as texts need it that hold values
  * @param token of the program that calls; who has one also sees what is not published
  */
-record ContentCall(String site, Site engine, Optional<Tokens.Token> token, HttpServletRequest request) {
+record ContentCall(
+        String site,
+        String siteName,
+        Site engine,
+        PageModel pages,
+        Optional<Tokens.Token> token,
+        HttpServletRequest request) {
     private static final JsonMapper JSON = JsonMapper.builder().build();
 
     Audience audience() {

@@ -25,6 +25,7 @@ import org.jontrel.site.record.read.StoredRecord;
 /** Records as the content API gives them: without what is kept out of it, numbers as numbers. */
 final class ContentViews {
     static final int DEEPEST = 2;
+    private final ContentCall call;
     private final String path;
     private final Site site;
     private final Audience audience;
@@ -32,6 +33,7 @@ final class ContentViews {
 
     /** @param include keys of relations whose records are given whole, to a depth of two */
     ContentViews(ContentCall call, Set<String> include) {
+        this.call = call;
         this.path = call.site();
         this.site = call.engine();
         this.audience = call.audience();
@@ -46,8 +48,10 @@ final class ContentViews {
             RecordType recordType, Collection<StoredRecord> stored, Set<String> fields, int depth) {
         var names = ReferenceNames.of(path, site, recordType, stored, audience);
         var addresses = site.records().addresses(recordType.id(), stored);
-        var records =
-                stored.stream().map(record -> names.seen(recordType, record)).toList();
+        var records = ContentTexts.filled(
+                call,
+                recordType,
+                stored.stream().map(record -> names.seen(recordType, record)).toList());
         var included = depth < DEEPEST ? included(recordType, records, depth) : Map.<Link, Map<String, Object>>of();
         return records.stream()
                 .map(record -> {

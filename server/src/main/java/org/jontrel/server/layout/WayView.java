@@ -1,10 +1,7 @@
 package org.jontrel.server.layout;
 
 import io.swagger.v3.oas.annotations.media.Schema;
-import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
-import java.util.Set;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
@@ -13,6 +10,7 @@ import org.jontrel.core.model.block.Presentation;
 import org.jontrel.core.reach.ModelNames;
 import org.jontrel.core.reach.ValueScope;
 import org.jontrel.core.reach.ValueStep;
+import org.jontrel.core.reach.ValueWay;
 import org.jontrel.core.value.Presentations;
 
 /** A value that a block can show. */
@@ -44,72 +42,34 @@ record WayView(
 
     static List<WayView> all(Model model, String type) {
         var names = new ModelNames(model);
-        var all = new ArrayList<WayView>();
         var scope = ValueScope.records(names, names.byId(type).stream().toList());
-        var level = List.of(new NextLevel(scope, new Walked("", "", ""), Set.of()));
-        for (int steps = 1; steps <= MOST_STEPS && all.size() < MOST; steps++) {
-            var next = new ArrayList<NextLevel>();
-            level.forEach(from -> add(from, next, all));
-            level = List.copyOf(next);
-        }
-        return List.copyOf(all.subList(0, Math.min(all.size(), MOST)));
+        return ValueWay.all(scope, MOST_STEPS, MOST).stream().map(WayView::of).toList();
     }
 
-    /** @param passed the steps that led here: the way back leads to where one came from */
-    private record NextLevel(ValueScope scope, Walked way, Set<String> passed) {}
-
-    /** The steps so far: ids, keys and labels. */
-    private record Walked(String path, String keys, String label) {
-        Walked on(ValueStep step) {
-            return new Walked(
-                    joined(path, ".", step.id()), joined(keys, ".", step.key()), joined(label, " › ", step.label()));
-        }
-
-        private static String joined(String before, String between, String more) {
-            return before.isEmpty() ? more : before + between + more;
-        }
-    }
-
-    /** Adds what can be named in one step, and notes from where the next step goes on: what is near comes first. */
-    private static void add(NextLevel from, List<NextLevel> next, List<WayView> all) {
-        for (var step : from.scope().steps()) {
-            var way = from.way().on(step);
-            boolean note = step instanceof ValueStep.OfField(Field field) && field.kind() instanceof Kind.Note;
-            if (!(step instanceof ValueStep.OfSite) && !(step instanceof ValueStep.OfValues) && !note) {
-                all.add(of(step, way, leads(from.scope(), step)));
-            }
-            if (!from.passed().contains(step.id())) {
-                var passed = new HashSet<>(from.passed());
-                passed.add(step.id());
-                from.scope().beyond(step).ifPresent(beyond -> next.add(new NextLevel(beyond, way, passed)));
-            }
-        }
-    }
-
-    private static List<String> leads(ValueScope scope, ValueStep step) {
-        boolean within = step instanceof ValueStep.OfField(Field field) && field.kind() instanceof Kind.Nested;
-        return within
-                ? List.of()
-                : scope.beyond(step).map(ValueScope::definitions).orElse(List.of()).stream()
-                        .map(Definition::id)
-                        .toList();
-    }
-
-    private static WayView of(ValueStep step, Walked way, List<String> leads) {
-        var field = step instanceof ValueStep.OfField(Field found) ? found : null;
+    private static WayView of(ValueWay way) {
+        var field = way.last() instanceof ValueStep.OfField(Field found) ? found : null;
         return new WayView(
                 way.path(),
                 way.keys(),
                 way.label(),
                 field == null ? "records" : field.kind().code(),
-                block(step),
-                step.many(),
+                block(way.last()),
+                way.last().many(),
                 field == null
                         ? List.of(Presentation.WORDS.code())
                         : Presentations.of(field.kind()).stream()
                                 .map(Presentation::code)
                                 .toList(),
-                leads);
+                leads(way));
+    }
+
+    private static List<String> leads(ValueWay way) {
+        boolean within = way.last() instanceof ValueStep.OfField(Field field) && field.kind() instanceof Kind.Nested;
+        return within
+                ? List.of()
+                : way.before().beyond(way.last()).map(ValueScope::definitions).orElse(List.of()).stream()
+                        .map(Definition::id)
+                        .toList();
     }
 
     private static String block(ValueStep step) {

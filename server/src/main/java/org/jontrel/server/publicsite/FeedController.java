@@ -6,6 +6,7 @@ import java.util.function.Function;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.page.node.PageAddress;
 import org.jontrel.core.recordtype.RecordType;
+import org.jontrel.server.site.PageModels;
 import org.jontrel.server.site.Sites;
 import org.jontrel.server.web.Refusal;
 import org.jontrel.site.Site;

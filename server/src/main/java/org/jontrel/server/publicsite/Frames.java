@@ -18,6 +18,7 @@ import org.jontrel.core.page.look.NavigationAddress;
 import org.jontrel.core.page.look.SiteLooks;
 import org.jontrel.core.page.node.PageAddress;
 import org.jontrel.server.publicsite.PageFrame.NavigationEntry;
+import org.jontrel.server.site.PageModels;
 import org.jontrel.server.site.Sites;
 import org.jontrel.site.Site;
 import org.jontrel.site.record.read.Audience;

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.condition.RecordState;
+import org.jontrel.server.site.PageModels;
 import org.jontrel.server.site.Sites;
 import org.jontrel.server.web.Refusal;
 import org.jontrel.site.record.read.Audience;

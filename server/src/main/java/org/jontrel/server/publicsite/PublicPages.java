@@ -14,6 +14,7 @@ import org.jontrel.core.page.index.AskedList;
 import org.jontrel.core.page.index.IndexFilters;
 import org.jontrel.core.page.node.PageAddress;
 import org.jontrel.core.recordtype.RecordType;
+import org.jontrel.server.site.PageModels;
 import org.jontrel.server.site.Sites;
 import org.jontrel.site.Site;
 import org.jontrel.site.record.read.Audience;

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
 import org.jontrel.core.model.ContentType;
+import org.jontrel.server.site.PageModels;
 import org.jontrel.server.site.Sites;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;

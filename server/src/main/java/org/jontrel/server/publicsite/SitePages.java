@@ -56,12 +56,17 @@ final class SitePages {
         return new PageMaker(model, data, LocalDate.now(ZoneOffset.UTC));
     }
 
+    private PageData whole(String type, StoredRecord record, PageNeeds needs) {
+        return PageReader.read(
+                site, model, audience, siteName, new PageReader.Given(type, List.of(record), true), needs);
+    }
+
     /** A page, and what stands in its head. */
     record HeadedPage(List<PageNode> nodes, RecordHead head) {}
 
-    /** The page of a record or term; empty where it may not be seen. */
+    /** The page of a record or term with all of its fields; empty where it may not be seen. */
     Optional<HeadedPage> page(RecordType recordType, StoredRecord record) {
-        var data = read(recordType.id(), List.of(record), model.needs(recordType.id(), Layout.LayoutUse.PAGE));
+        var data = whole(recordType.id(), record, model.needs(recordType.id(), Layout.LayoutUse.PAGE));
         var maker = maker(data);
         return data.record(new Link(recordType.id(), record.id()))
                 .map(each -> new HeadedPage(maker.page(each), maker.head(each)));

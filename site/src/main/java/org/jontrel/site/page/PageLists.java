@@ -149,6 +149,9 @@ final class PageLists {
     }
 
     private Map<Link, List<Link>> listing(Listing listing, PageNeeds.ListNeeds list, Set<Link> owners) {
+        if (!new ReadableListings(model, audience).reads(listing)) {
+            return Map.of();
+        }
         var where = terms.numbered(listing.where());
         if (listing.about().isEmpty()) {
             return found(listing.type(), list, List.of(PageData.NOWHERE), _ -> where);

@@ -4,9 +4,11 @@ import java.time.Instant;
 import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
+import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.condition.Condition;
 import org.jontrel.core.page.PageData;
@@ -15,6 +17,7 @@ import org.jontrel.core.page.PageModel;
 import org.jontrel.core.page.PageNeeds;
 import org.jontrel.core.page.PageRecord;
 import org.jontrel.core.page.node.PageNode;
+import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.core.value.Leaves;
 import org.jontrel.core.value.Link;
 import org.jontrel.site.Site;
@@ -29,6 +32,9 @@ public final class PageReader {
     private static final int MOST_OWNERS = 500;
 
     private static final int MOST_READ = 2_000;
+
+    /** Texts show listings of records with texts, and so on, so deep at most. */
+    private static final int MOST_ROUNDS = 3;
 
     /** Records stand within one another so deep at most. */
     private static final int DEEPEST = 12;
@@ -63,12 +69,47 @@ public final class PageReader {
             String type,
             Collection<StoredRecord> records,
             PageNeeds needs) {
+        return read(site, model, audience, siteName, new Given(type, records, false), needs);
+    }
+
+    /**
+     * The records that a page is about.
+     *
+     * @param type id of their type
+     * @param whole whether they have all of their fields, stored or not; otherwise more of them may be read
+     */
+    public record Given(String type, Collection<StoredRecord> records, boolean whole) {
+        private Set<Link> links() {
+            return records.stream().map(record -> new Link(type, record.id())).collect(Collectors.toSet());
+        }
+    }
+
+    public static PageData read(
+            Site site, PageModel model, Audience audience, String siteName, Given given, PageNeeds needs) {
         var reader = new PageReader(site, model, audience, siteName);
-        reader.add(type, records);
-        var links = records.stream().map(record -> new Link(type, record.id())).collect(Collectors.toSet());
-        reader.level(needs, links);
+        reader.add(given.type(), given.records());
+        reader.level(needs, given.links());
+        reader.inTexts(given.whole() ? given.links() : Set.of());
         reader.files();
         return reader.data;
+    }
+
+    /** What texts hold, and the texts of what their listings find: as many questions as the model has such things. */
+    private void inTexts(Set<Link> whole) {
+        var texts = new TextInsertions(model);
+        for (int round = 0; round < MOST_ROUNDS; round++) {
+            var found = texts.next(data.records());
+            if (found.isEmpty()) {
+                return;
+            }
+            found.forEach((type, held) -> {
+                var needs = model.needs(type, held.insertions());
+                var links = new LinkedHashSet<>(held.holders());
+                links.removeAll(whole);
+                load(links, needs.fields());
+                level(needs, held.holders());
+            });
+        }
     }
 
     /** A condition of a definition as lists of the site want it: with the numbers of its terms. */
@@ -85,6 +126,7 @@ public final class PageReader {
                 records.stream().filter(record -> audience.reads(record, now)).toList();
         Map<Long, String> addresses = model.hasPages(type) ? records().addresses(type, there) : Map.of();
         var path = model.recordType(type).map(each -> each.path()).orElse("");
+        var hidden = hidden(type);
         there.forEach(record -> data.add(new PageRecord(
                 new Link(type, record.id()),
                 record.title().isEmpty() ? record.slug() : record.title(),
@@ -94,7 +136,27 @@ public final class PageReader {
                 record.state(),
                 record.origin(),
                 record.updatedAt(),
-                record.values())));
+                without(record.values(), hidden))));
+    }
+
+    /** Ids of the fields that the audience may not read. */
+    private List<String> hidden(String type) {
+        return audience.everyField()
+                ? List.of()
+                : model.recordType(type).stream()
+                        .flatMap(RecordType::fields)
+                        .filter(field -> !audience.reads(field))
+                        .map(Field::id)
+                        .toList();
+    }
+
+    private static Map<String, Object> without(Map<String, Object> values, List<String> hidden) {
+        if (hidden.isEmpty()) {
+            return values;
+        }
+        var left = new LinkedHashMap<>(values);
+        left.keySet().removeAll(hidden);
+        return left;
     }
 
     /** Reads records that are needed on a level; those that may not be seen are left out. */

@@ -189,6 +189,65 @@ public class PageReaderTest {
         assertEquals(counts.get(2), counts.get(0), counts.toString());
     }
 
+    private static String value(String path) {
+        return "<p>" + path + ": <span data-value=\"" + path + "\"></span></p>";
+    }
+
+    /** Values and listings in the texts of many records are read for all of them together. */
+    @Test
+    public void neitherDoesItDependOnTheNumberOfTexts() {
+        var model = install(
+                listing("xsort", Condition.ALWAYS),
+                layout(
+                        "tperson",
+                        title(),
+                        block(new BlockKind.Related(
+                                "ikeeps", form(Arrangement.BLOCKS, 200), List.of(title(), field("fstory"))))));
+        var story = value("fheight") + value("fkeeper") + value("fkeeper.part_title") + value("own_site.voffice.fdesk")
+                + value("xsort") + "<div data-listing=\"qlist0001\"></div>";
+        var sort = List.of(term("Apple"));
+        var counts = new ArrayList<Integer>();
+        for (int many : new int[] {2, 20, 200}) {
+            var keeper = add("tperson", RecordState.PUBLISHED, Map.of("title", "Keeper of " + many), null);
+            for (int i = 0; i < many; i++) {
+                var more = Map.of(
+                        "keeper", link("tperson", keeper), "sort", sort, "height", String.valueOf(i), "story", story);
+                tree(many + "-" + i, more);
+            }
+            var record = site.records().byId("tperson", keeper.id()).orElseThrow();
+            page(model, "tperson", record);
+            counts.add(counter.during(() -> page(model, "tperson", record)));
+            var words = words(page(model, "tperson", record));
+            assertTrue(words.contains("fkeeper: Keeper of " + many), words);
+            assertTrue(words.contains("xsort: Apple") && words.contains("fheight: 0"), words);
+        }
+        assertEquals(counts.get(1), counts.get(0), counts.toString());
+        assertEquals(counts.get(2), counts.get(0), counts.toString());
+    }
+
+    /** Texts whose listings show records with such texts, and so on. */
+    @Test
+    public void textsThatLeadToOneAnotherComeToAnEnd() {
+        var model = install(
+                listing("", Condition.ALWAYS),
+                layout("ttree", title(), field("fstory")),
+                new Layout(
+                        "yrow00001",
+                        "row_of_tree",
+                        "Row",
+                        "",
+                        "ttree",
+                        Layout.LayoutUse.ROW,
+                        Condition.ALWAYS,
+                        List.of(title(), field("fstory"))));
+        var story = value("fheight") + "<div data-listing=\"qlist0001\"></div>";
+        var one = tree("One", Map.of("story", story, "height", "1"));
+        tree("Two", Map.of("story", story, "height", "2"));
+        var words = words(page(model, "ttree", one));
+        assertTrue(words.contains("fheight: 2"), words);
+        assertTrue(words.length() < 1_000_000, words.length() + " characters");
+    }
+
     private static int items(List<PageNode> nodes) {
         return nodes.stream()
                 .mapToInt(node -> switch (node) {

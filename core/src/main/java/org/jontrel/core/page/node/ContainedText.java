@@ -7,7 +7,7 @@ import java.util.ArrayDeque;
  * are closed where the text ends, so that nothing behind it in a line reads otherwise; overrides, which show text that is not
  * there, are left out.
  */
-final class ContainedText {
+public final class ContainedText {
     private static final char EMBEDS_LTR = '\u202A';
     private static final char EMBEDS_RTL = '\u202B';
     private static final char ENDS_EMBEDDING = '\u202C';
@@ -20,7 +20,7 @@ final class ContainedText {
 
     private ContainedText() {}
 
-    static String of(String text) {
+    public static String of(String text) {
         if (text.chars().noneMatch(ContainedText::turns)) {
             return text;
         }

@@ -45,8 +45,10 @@ public record RichTextValues(Kind.RichText kind) implements KindValues {
         var clean = new Cleaner(safelist(kind)).clean(dirty);
         // what leads nowhere that is allowed is no link
         clean.select("a:not([href])").unwrap();
+        Insertions.settle(clean);
         clean.outputSettings(PLAIN);
-        return clean.body().text().isBlank() ? "" : clean.body().html().strip();
+        var text = clean.body().html().strip();
+        return clean.body().text().isBlank() && !Insertions.any(text) ? "" : text;
     }
 
     private static Safelist safelist(Kind.RichText kind) {
@@ -66,6 +68,8 @@ public record RichTextValues(Kind.RichText kind) implements KindValues {
                 case TABLES ->
                     list.addTags("table", "thead", "tbody", "tr", "th", "td").addAttributes("th", "scope");
                 case CODE -> list.addTags("code", "pre");
+                case VALUES -> list.addTags("span").addAttributes("span", Insertions.VALUE);
+                case LISTINGS -> list.addTags("div").addAttributes("div", Insertions.LISTING);
             }
         }
         return list;

@@ -13,14 +13,20 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
+import org.jontrel.core.model.Listing;
+import org.jontrel.core.reach.ModelNames;
+import org.jontrel.core.reach.ValueScope;
+import org.jontrel.core.reach.ValueWay;
 import org.jontrel.core.record.FormCheck;
 import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.core.value.Link;
+import org.jontrel.core.value.kind.Insertions;
 import org.jontrel.site.media.MediaStore;
 import org.jontrel.site.record.read.RecordLoader;
 import org.jontrel.site.table.Binding;
@@ -37,6 +43,8 @@ final class References {
     private final Binding binding;
     private final Binding.BoundTables table;
     private final MediaStore media;
+    /** Whether what stands in texts may stand there. */
+    private final Map<InText, Boolean> known = new HashMap<>();
 
     References(Connection connection, Binding binding, Binding.BoundTables table, MediaStore media) {
         this.connection = connection;
@@ -53,6 +61,9 @@ final class References {
     record RecordChange(long record, RecordRows was, RecordRows is, List<FormCheck.Problem> problems) {}
 
     private record Use(Field field, Object value) {}
+
+    /** What stands in a text: a way to a value, or the id of a listing. */
+    private record InText(String name, boolean listing) {}
 
     /** What keeps records from being stored, put with each of them. */
     void check(List<RecordChange> changes) throws SQLException {
@@ -142,8 +153,26 @@ final class References {
             case Kind.Image _, Kind.File _ ->
                 media.check(connection, field, (Long) use.value())
                         .forEach(finding -> change.problems().add(new FormCheck.Problem(field.key(), false, finding)));
+            case Kind.RichText _ -> inText(change, field, (InText) use.value());
             case Kind.Plain _, Kind.Nested _, Kind.Note _ -> {}
         }
+    }
+
+    private void inText(RecordChange change, Field field, InText held) {
+        if (!known.computeIfAbsent(held, this::stands)) {
+            problem(change, field, held.listing() ? Code.VALUE_LISTING : Code.VALUE_INSERTED);
+        }
+    }
+
+    private boolean stands(InText held) {
+        if (held.listing()) {
+            return binding.model().find(Listing.class, held.name()).isPresent();
+        }
+        var scope = ValueScope.records(
+                new ModelNames(binding.model()), List.of(table.recordType().definition()));
+        return ValueWay.of(scope, held.name())
+                .filter(way -> way.path().equals(held.name()) && way.fitsIntoText())
+                .isPresent();
     }
 
     private void problem(RecordChange change, Field field, Code code, Object... more) {
@@ -195,25 +224,30 @@ final class References {
 
     private List<Use> uses(RecordRows flat) {
         var uses = new ArrayList<Use>();
-        flat.columns().forEach((id, value) -> use(id, value).ifPresent(uses::add));
+        flat.columns().forEach((id, value) -> use(id, value).forEach(uses::add));
         flat.entries()
                 .forEach((id, entries) -> entries.forEach(entry -> {
                     if (entry.payload() != null) {
-                        use(id, entry.payload()).ifPresent(uses::add);
+                        use(id, entry.payload()).forEach(uses::add);
                     }
-                    entry.columns().forEach((inner, value) -> use(inner, value).ifPresent(uses::add));
+                    entry.columns().forEach((inner, value) -> use(inner, value).forEach(uses::add));
                 }));
         return uses;
     }
 
-    private Optional<Use> use(String fieldId, Object value) {
-        return table.recordType()
-                .field(fieldId)
-                .filter(field -> switch (field.kind()) {
-                    case Kind.Relation _, Kind.TermPick _, Kind.Image _, Kind.File _ -> true;
-                    case Kind.Plain _, Kind.Nested _, Kind.Note _ -> false;
-                })
-                .map(field -> new Use(field, value));
+    private Stream<Use> use(String fieldId, Object value) {
+        return table.recordType().field(fieldId).stream().flatMap(field -> switch (field.kind()) {
+            case Kind.Relation _, Kind.TermPick _, Kind.Image _, Kind.File _ -> Stream.of(new Use(field, value));
+            case Kind.RichText _ -> inText(value).map(held -> new Use(field, held));
+            case Kind.Plain _, Kind.Nested _, Kind.Note _ -> Stream.empty();
+        });
+    }
+
+    private static Stream<InText> inText(Object html) {
+        var held = Insertions.of((String) html);
+        return Stream.concat(
+                held.values().stream().map(way -> new InText(way, false)),
+                held.listings().stream().map(id -> new InText(id, true)));
     }
 
     /** Ids of the pictures and files that values use. */

@@ -1,4 +1,4 @@
-package org.jontrel.server.publicsite;
+package org.jontrel.server.site;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
@@ -9,12 +9,12 @@ import org.springframework.stereotype.Component;
 
 /** What sites have installed, made ready for pages once for each model: for as long as a site holds that very one. */
 @Component
-class PageModels {
+public class PageModels {
     private static final int MOST = 100;
     private final Cache<Model, PageModel> models =
             Caffeine.newBuilder().weakKeys().maximumSize(MOST).build();
 
-    PageModel of(Site engine) {
+    public PageModel of(Site engine) {
         return models.get(engine.installed().model(), PageModel::new);
     }
 }
