@@ -97,7 +97,7 @@ describe('values and listings in a text', () => {
       .find((button) => button.text() === 'Insert…')
       ?.trigger('click');
     await flushPromises();
-    const groups = made.findComponent(Choice).props('options') as { label: string }[];
+    const groups = made.findComponent(Choice).props('options') as readonly { label: string }[];
     expect(groups.map((group) => group.label)).toEqual(['Values']);
     const plain = await control('<p>Ask</p>', ['bold'], offered);
     expect(plain.made.findAll('button').map((button) => button.text())).toEqual(['Bold']);
