@@ -222,6 +222,7 @@ function insert(path: string): void {
     <ConditionEditor
       class="wide"
       of-record
+      of-page
       :condition="condition"
       :groups="groups"
       :own="undefined"

@@ -154,6 +154,7 @@ const letGo = (): Promise<void> =>
         <ConditionEditor
           v-if="of.sort === 'layout' && place.type"
           of-record
+          of-page
           :condition="where"
           :groups="groups"
           :own="undefined"

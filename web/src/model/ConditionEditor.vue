@@ -14,6 +14,8 @@ const props = defineProps<{
   title: string;
   /** Whether a record's terms, parent and state can be compared. */
   ofRecord?: boolean;
+  /** Whether the address of a record's page can be compared. */
+  ofPage?: boolean;
 }>();
 const emit = defineEmits<{ change: [Condition | undefined] }>();
 
@@ -29,6 +31,7 @@ const sentence = computed(() => proof.conditions[props.own ?? '']);
       :of="list"
       :fields="fields"
       :of-record="ofRecord"
+      :of-page="ofPage"
       :title="title"
       :depth="0"
       @change="emit('change', conditionOf($event))"

@@ -14,6 +14,7 @@ const props = defineProps<{
   of: Joined;
   fields: Field[];
   ofRecord?: boolean;
+  ofPage?: boolean;
   title: string;
   /** How deep this list stands; the outermost, at 0, cannot be negated as a whole. */
   depth: number;
@@ -76,6 +77,7 @@ const within = (): Part => ({ not: false, of: { how: props.of.how === 'all' ? 'a
         :not="part.not"
         :fields="fields"
         :of-record="ofRecord"
+        :of-page="ofPage"
         :title="t('model.condition.within')"
         :depth="depth + 1"
         @change="(joined, not) => set(at, { not, of: joined })"
@@ -88,6 +90,7 @@ const within = (): Part => ({ not: false, of: { how: props.of.how === 'all' ? 'a
           :of="part.of"
           :fields="fields"
           :of-record="ofRecord"
+          :of-page="ofPage"
           @change="set(at, { ...part, of: $event })"
         />
       </template>

@@ -9,7 +9,7 @@ import Choice from '@/shared/controls/Choice.vue';
 import Choices from '@/shared/controls/Choices.vue';
 
 /** One comparison: what is compared, how, and with what. */
-const props = defineProps<{ of: Comparison; fields: Field[]; ofRecord?: boolean }>();
+const props = defineProps<{ of: Comparison; fields: Field[]; ofRecord?: boolean; ofPage?: boolean }>();
 const emit = defineEmits<{ change: [Comparison] }>();
 const { t } = useI18n();
 const { taxonomies, fieldOf, choicesOf, tests, fresh, tested } = useComparisons(() => props.fields);
@@ -23,6 +23,7 @@ const subjects = computed(() => [
         { value: 'state:', label: t('model.condition.state') },
       ]
     : []),
+  ...(props.ofPage ? [{ value: 'address:', label: t('model.condition.address') }] : []),
 ]);
 
 function pick(picked: string): void {

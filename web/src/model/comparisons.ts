@@ -56,8 +56,8 @@ export function useComparisons(fields: () => Field[]) {
   /** A new comparison of this, with its first test and value. */
   function fresh(what: Comparison['what'], of: string): Comparison {
     const bare: Comparison = { what, of, test: 'is', values: [] };
-    if (what === 'parent' || what === 'state') {
-      return { ...bare, values: what === 'state' ? ['published'] : [] };
+    if (what === 'parent' || what === 'state' || what === 'address') {
+      return { ...bare, values: what === 'state' ? ['published'] : what === 'address' ? [''] : [] };
     }
     const test = what === 'taxonomy' ? 'filled' : (tests(bare)[0] ?? 'filled');
     return { ...bare, test, values: [firstValue({ ...bare, test })] };

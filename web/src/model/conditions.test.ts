@@ -8,6 +8,8 @@ describe('conditions built by picking', () => {
   it.each([
     { field: 'f1', is: true },
     { not: { field: 'f1', has: 'x' } },
+    { address: 'bottom-lock' },
+    { any: [{ address: ['bottom-lock', 'top-lock'] }, { state: 'draft' }] },
     {
       all: [
         { field: 'f1', is: ['a', 'b'] },

@@ -8,7 +8,7 @@ type Tree = Record<string, unknown>;
 
 /** A comparison as it is built: what is compared, how, and with what. */
 export interface Comparison {
-  what: 'field' | 'taxonomy' | 'parent' | 'state';
+  what: 'field' | 'taxonomy' | 'parent' | 'state' | 'address';
   of: string;
   test: Test;
   values: string[];
@@ -37,6 +37,9 @@ function comparison(tree: Tree): Comparison | undefined {
   }
   if ('state' in tree) {
     return { what: 'state', of: '', test: 'is', values: texts(tree.state) };
+  }
+  if ('address' in tree) {
+    return { what: 'address', of: '', test: 'is', values: texts(tree.address) };
   }
   const what = 'field' in tree ? 'field' : 'taxonomy' in tree ? 'taxonomy' : undefined;
   const test = Object.keys(tree).find((name) => name !== what) as Test | undefined;
@@ -69,6 +72,9 @@ export function joined(condition: Condition | undefined): Joined {
 function written(each: Comparison): Tree {
   if (each.what === 'parent') {
     return { parent: each.values };
+  }
+  if (each.what === 'address') {
+    return { address: each.values.length === 1 ? each.values[0] : each.values };
   }
   if (each.what === 'state') {
     return { state: each.values[0] ?? 'published' };

@@ -273,6 +273,7 @@ export const model = {
     no: 'no',
     parent: 'parent',
     state: 'state',
+    address: 'last part of the address',
     kept: 'written under Code',
     remove: 'Remove comparison',
     sentence: 'Shown when {sentence}.',

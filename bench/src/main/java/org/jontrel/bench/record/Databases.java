@@ -12,6 +12,7 @@ import java.sql.SQLException;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.SortedMap;
 import java.util.TreeMap;
 import org.jontrel.core.code.PackageReader;
 import org.jontrel.core.finding.Finding;
@@ -24,7 +25,12 @@ public final class Databases {
     static final String HAND = "jontrel_bench_hand";
     static final String VALUES = "jontrel_bench_values";
     private static final List<String> FILES = List.of(
-            "package.yaml", "types/survey.yaml", "types/person.yaml", "types/round.yaml", "taxonomies/waterway.yaml");
+            "package.yaml",
+            "types/survey.yaml",
+            "types/person.yaml",
+            "types/round.yaml",
+            "taxonomies/waterway.yaml",
+            "layouts/water_page.yaml");
 
     private Databases() {}
 
@@ -64,12 +70,16 @@ public final class Databases {
         connection.commit();
     }
 
-    /** Fifteen fields, rows, terms and relations, from this module's resources. */
-    static Model model() {
+    /** Fifteen fields, rows, terms and relations, and a page of waters, from this module's resources. */
+    public static SortedMap<String, byte[]> files() {
         var files = new TreeMap<String, byte[]>();
         FILES.forEach(file -> files.put(file, resource(file)));
+        return files;
+    }
+
+    static Model model() {
         var findings = new ArrayList<Finding>();
-        var read = PackageReader.read(files, findings);
+        var read = PackageReader.read(files(), findings);
         if (Finding.blocks(read.findings())) {
             throw new IllegalStateException(
                     read.findings().stream().map(Finding::sentence).toList().toString());

@@ -10,11 +10,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.LongStream;
+import org.jontrel.site.Site;
 import org.jontrel.site.record.write.SaveResult;
 import org.jontrel.site.run.Runs;
 
 /** Makes the records through the engine, then copies them into the two other layouts. */
-final class Load {
+public final class Load {
     private static final int PEOPLE = 20_000;
     private static final int ROUNDS = 20_000;
     private final Path folder;
@@ -72,12 +73,8 @@ final class Load {
         var site = Databases.site(source);
         var outcome = site.runs().start(new Runs.RunTarget("1.0.0", Databases.model(), List.of()), "bench", _ -> {});
         ((Runs.RunOutcome.Started) outcome).work().run();
-        var terms = new ArrayList<Long>();
-        DrawnLinks.below(site, terms, Optional.empty(), "Reach", 3);
-        var people = DrawnLinks.many(site, "tperson", PEOPLE, number -> Map.of("title", "Keeper " + number));
-        var surveys = new Surveys(people, terms);
         long began = System.nanoTime();
-        var ids = DrawnLinks.many(site, "tsurvey", records, surveys::raw);
+        var ids = surveys(site, records);
         double seconds = (System.nanoTime() - began) / 1e9;
         System.out.printf("stored %d records in %.0f s, %.0f a second%n", records, seconds, records / seconds);
         var rounds = DrawnLinks.many(
@@ -95,6 +92,14 @@ final class Load {
         Files.writeString(
                 folder.resolve("made"),
                 String.valueOf(rounds.stream().mapToLong(Long::longValue).max().orElseThrow()));
+    }
+
+    /** Waters, people, and surveys that lead to them. */
+    public static List<Long> surveys(Site site, long records) throws Exception {
+        var terms = new ArrayList<Long>();
+        DrawnLinks.below(site, terms, Optional.empty(), "Reach", 3);
+        var people = DrawnLinks.many(site, "tperson", PEOPLE, number -> Map.of("title", "Keeper " + number));
+        return DrawnLinks.many(site, "tsurvey", records, new Surveys(people, terms)::raw);
     }
 
     interface Making {

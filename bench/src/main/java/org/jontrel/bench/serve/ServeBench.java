@@ -59,10 +59,14 @@ public final class ServeBench {
         System.exit(0);
     }
 
-    private static void load() {
+    private static void load() throws Exception {
         try (var context = started(Application.class)) {
-            if (context.getBean(Sites.class).find(HandPages.SITE).isEmpty()) {
+            var sites = context.getBean(Sites.class);
+            if (sites.find(HandPages.SITE).isEmpty()) {
                 DemoLoader.load(address(context), CODE);
+            }
+            if (sites.find(SurveySite.SITE).isEmpty()) {
+                SurveySite.load(address(context), sites);
             }
         }
     }

@@ -39,6 +39,10 @@ final class NeedsCollector {
             for (var layout : model.layouts(type, use)) {
                 where(layout.where(), needs);
                 blocks(layout.blocks(), model.scope(List.of(type)), needs, level);
+                if (layout.where().equals(Condition.ALWAYS)) {
+                    // what follows is less particular still: no record gets it
+                    break;
+                }
             }
         }
     }

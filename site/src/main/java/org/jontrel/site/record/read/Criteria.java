@@ -328,10 +328,10 @@ final class Criteria {
             return within(rows, with(readable(rows, taxonomyId), group(column(rows, "term_id"), isIn(wanted))));
         }
         var tree = SqlTable.of(PhysicalNames.quoted(above.name()));
-        var below = group(exists(select(constant("1"))
-                .from(tree, "a")
-                .where(column(tree, "term_id"), isEqualTo(column(rows, "term_id")))
-                .and(column(tree, "above_id"), isIn(wanted))));
+        // the database begins with the terms, which a condition on each row would keep it from
+        var below = group(
+                column(rows, "term_id"),
+                isIn(select(column(tree, "term_id")).from(tree, "a").where(column(tree, "above_id"), isIn(wanted))));
         return within(rows, with(readable(rows, taxonomyId), below));
     }
 
