@@ -8,6 +8,7 @@ import type { FindingView } from '@/shared/api/client';
 import type { Group } from '@/shared/kinds';
 import BlockLine from './BlockLine.vue';
 import BlockSettings from './BlockSettings.vue';
+import type { DropSide } from '@/shared/tree';
 import { blockTree, holds, setting, typedText, type Block, type Way } from './blocks';
 import type { WaysByBlock } from './useWays';
 
@@ -102,6 +103,40 @@ async function move(change: (all: Block[], id: string) => Block[], id: string): 
   await focus(id);
 }
 
+/** The block that is being dragged, and where it would go. */
+const dragged = ref<string>();
+const target = ref<{ id: string; side: DropSide }>();
+const EDGE = 0.3;
+
+function onDragStart(event: DragEvent, id: string): void {
+  dragged.value = id;
+  event.dataTransfer?.setData('text/plain', id);
+}
+
+function onDragOver(event: DragEvent, block: Block): void {
+  if (dragged.value === undefined) {
+    return;
+  }
+  event.preventDefault();
+  const { top, height } = (event.currentTarget as HTMLElement).getBoundingClientRect();
+  const at = (event.clientY - top) / height;
+  const edge = holds(block) ? EDGE : 0.5;
+  target.value = { id: block.id ?? '', side: at < edge ? 'before' : at > 1 - edge ? 'after' : 'within' };
+}
+
+function onDrop(): void {
+  const [id, to] = [dragged.value, target.value];
+  onDragEnd();
+  if (id !== undefined && to) {
+    void move((all, one) => blockTree.drop(all, one, to.side, to.id), id);
+  }
+}
+
+function onDragEnd(): void {
+  dragged.value = undefined;
+  target.value = undefined;
+}
+
 async function onKey(event: KeyboardEvent, id: string): Promise<void> {
   const at = rows.value.findIndex((each) => each.of.id === id);
   const acts: Record<string, () => unknown> = {
@@ -136,13 +171,21 @@ async function onKey(event: KeyboardEvent, id: string): Promise<void> {
         :class="[`in${Math.min(row.depth, 6)}`, { selected: selected === row.of.id }]"
         :data-block="row.of.id"
       >
-        <div class="row head">
+        <div
+          class="row head"
+          :class="target?.id === row.of.id ? `drop-${target?.side}` : undefined"
+          @dragover="onDragOver($event, row.of)"
+          @drop.prevent="onDrop"
+        >
           <NButton
             text
             class="name"
+            :draggable="!locked"
             :aria-expanded="selected === row.of.id"
             @click="selected = selected === row.of.id ? undefined : row.of.id"
             @keydown="onKey($event, row.of.id ?? '')"
+            @dragstart="onDragStart($event, row.of.id ?? '')"
+            @dragend="onDragEnd"
           >
             <span class="kind">{{ $t(`layout.kinds.${row.of.block}`) }}</span>
             <span class="shows" dir="auto">{{ shows(row.of) }}</span>
@@ -190,6 +233,16 @@ async function onKey(event: KeyboardEvent, id: string): Promise<void> {
 }
 .head {
   min-height: 32px;
+}
+.head.drop-before {
+  box-shadow: inset 0 2px var(--petrol);
+}
+.head.drop-after {
+  box-shadow: inset 0 -2px var(--petrol);
+}
+.head.drop-within {
+  outline: 2px solid var(--petrol);
+  outline-offset: -2px;
 }
 .name {
   flex: 1;

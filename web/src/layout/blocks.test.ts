@@ -41,6 +41,17 @@ describe('a tree of blocks', () => {
     expect(shown(all)).toBe('c(a b) d e');
   });
 
+  it('takes a block where it is dropped, and never into itself', () => {
+    expect(shown(blockTree.drop(all, 'e', 'before', 'a'))).toBe('c(e a b) d');
+    expect(shown(blockTree.drop(all, 'a', 'after', 'd'))).toBe('c(b) d a e');
+    expect(shown(blockTree.drop(all, 'e', 'within', 'c'))).toBe('c(a b e) d');
+    expect(shown(blockTree.drop(all, 'e', 'within', 'd'))).toBe('c(a b) d e');
+    expect(shown(blockTree.drop(all, 'c', 'after', 'e'))).toBe('d e c(a b)');
+    for (const target of ['a', 'c', 'none']) {
+      expect(shown(blockTree.drop(all, 'c', 'within', target))).toBe('c(a b) d e');
+    }
+  });
+
   it('puts no block into a list that shows no blocks', () => {
     const related = (as?: 'blocks'): Block => ({ id: 'r', block: 'related', field: 'f', ...(as ? { as } : {}) });
     expect(shown(blockTree.indent([related(), text('d')], 'd'))).toBe('r d');

@@ -12,6 +12,9 @@ export interface TreeRow<T> {
   depth: number;
 }
 
+/** Beside another, or as the last within it. */
+export type DropSide = 'before' | 'after' | 'within';
+
 export interface Tree<T> {
   rows: (all: T[], depth?: number) => TreeRow<T>[];
   replace: (all: T[], one: T) => T[];
@@ -21,6 +24,8 @@ export interface Tree<T> {
   /** As the last within the one with this id. */
   addWithin: (all: T[], made: T, intoId: string) => T[];
   move: (all: T[], id: string, by: -1 | 1) => T[];
+  /** Where somebody drops it; as it was where that is itself, or within itself. */
+  drop: (all: T[], id: string, where: DropSide, target: string) => T[];
   /** Into the one before it. */
   indent: (all: T[], id: string) => T[];
   /** Beside the one that it is within, behind that. */
@@ -44,6 +49,26 @@ export function treeOf<T extends { id?: string }>({ within, holding, holds }: Ne
       }
       return next;
     });
+  }
+
+  function drop(all: T[], id: string, where: DropSide, target: string): T[] {
+    const moved = rows(all).find(({ of }) => of.id === id)?.of;
+    const there = rows(all).some(({ of }) => of.id === target);
+    if (!moved || !there || rows([moved]).some(({ of }) => of.id === target)) {
+      return all;
+    }
+    const without = map(all, (siblings) => siblings.filter((each) => each.id !== id));
+    return map(without, (siblings) =>
+      siblings.flatMap((each) => {
+        if (each.id !== target) {
+          return [each];
+        }
+        if (where === 'within') {
+          return [holds(each) ? holding(each, [...within(each), moved]) : each, ...(holds(each) ? [] : [moved])];
+        }
+        return where === 'before' ? [moved, each] : [each, moved];
+      }),
+    );
   }
 
   function indent(all: T[], id: string): T[] {
@@ -89,6 +114,7 @@ export function treeOf<T extends { id?: string }>({ within, holding, holds }: Ne
         siblings.map((each) => (each.id === intoId ? holding(each, [...within(each), made]) : each)),
       ),
     move,
+    drop,
     indent,
     outdent,
   };

@@ -143,7 +143,7 @@ export const helpPages = {
       },
       blocks: {
         title: 'Blocks',
-        text: 'The line below the blocks finds whatever can be shown by the beginnings of its words: “kee ph” finds the phone of the keeper. It also adds texts, columns, sections, folds, page parts and listings.\nEnter on a block adds the next one below it, or within it where it holds others. Alt with the up and down arrows moves it, Alt with right puts it into the one before, Alt with left takes it out again, and Ctrl Delete removes it.\nA block whose values are all empty is left out with its label and the texts around it.',
+        text: 'The line below the blocks finds whatever can be shown by the beginnings of its words: “kee ph” finds the phone of the keeper. It also adds texts, columns, sections, folds, page parts and listings.\nEnter on a block adds the next one below it, or within it where it holds others. Alt with the up and down arrows moves it, Alt with right puts it into the one before, Alt with left takes it out again, and Ctrl Delete removes it. Blocks can be dragged, too: onto the upper or lower edge of another to stand before or behind it, onto its middle to stand within it.\nA block whose values are all empty is left out with its label and the texts around it.',
       },
       texts: {
         title: 'Texts with values',

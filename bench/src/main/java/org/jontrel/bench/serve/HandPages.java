@@ -1,10 +1,7 @@
 package org.jontrel.bench.serve;
 
-import com.zaxxer.hikari.HikariConfig;
-import com.zaxxer.hikari.HikariDataSource;
+import jakarta.servlet.http.HttpServletRequest;
 import java.math.BigDecimal;
-import java.nio.charset.StandardCharsets;
-import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.LocalDate;
@@ -12,21 +9,17 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Objects;
-import java.util.Optional;
 import java.util.stream.Collectors;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Index;
 import org.jontrel.core.model.block.TextRole;
-import org.jontrel.core.page.node.PageAddress;
 import org.jontrel.core.page.node.PageNode;
 import org.jontrel.server.publicsite.Frames;
 import org.jontrel.server.publicsite.PageFrame;
-import org.jontrel.server.publicsite.PageHead;
 import org.jontrel.server.publicsite.PageWriter;
 import org.jontrel.server.site.Sites;
 import org.springframework.boot.jdbc.autoconfigure.DataSourceProperties;
-import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -39,7 +32,6 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 class HandPages {
     static final String SITE = "trial";
-    private static final MediaType HTML = new MediaType("text", "html", StandardCharsets.UTF_8);
     private static final String COLUMNS =
             "id, slug, parent_type, parent_id, position, state, publish_at, retire_at, origin, version, complete,"
                     + " created_at, updated_at, created_by, updated_by, title, summary, lead_image, sort, rise, width_m, built,"
@@ -51,22 +43,14 @@ class HandPages {
                 ORDER BY title, id LIMIT 25)
             ORDER BY key_0, own_id LIMIT 25""";
 
-    private final HikariDataSource pool;
+    private final BenchPool pool;
     private final PageWriter writer;
     private final PageFrame frame;
     private final ContentType type;
 
     HandPages(DataSourceProperties server, Sites sites, PageWriter writer, Frames frames) {
         this.writer = writer;
-        var config = new HikariConfig();
-        config.setJdbcUrl(server.getUrl().replaceFirst("(?=\\?|$)", "_site_" + SITE));
-        config.setUsername(server.getUsername());
-        config.setPassword(server.getPassword());
-        config.setMaximumPoolSize(64);
-        config.setMinimumIdle(0);
-        config.setAutoCommit(false);
-        config.setTransactionIsolation("TRANSACTION_READ_COMMITTED");
-        pool = new HikariDataSource(config);
+        pool = new BenchPool(server, SITE);
         var installed = sites.engine(SITE).installed();
         frame = frames.of(sites.get(SITE), sites.engine(SITE));
         type = (ContentType) installed
@@ -111,9 +95,8 @@ class HandPages {
     }
 
     @GetMapping("/public/hand/")
-    ResponseEntity<String> index() throws SQLException {
-        try (var connection = pool.getConnection()) {
-            state(connection);
+    ResponseEntity<String> index(HttpServletRequest request) throws SQLException {
+        try (var connection = pool.connection()) {
             var ids = new ArrayList<Long>();
             String next = null;
             try (var statement = connection.createStatement();
@@ -138,7 +121,6 @@ class HandPages {
             var structures = ids.stream().map(found::get).toList();
             var files = HandParts.files(connection, structures);
             connection.commit();
-            PageAddress following = new PageAddress.InsideSite(type.path() + "/?after=" + next);
             var nodes = List.<PageNode>of(
                     new PageNode.HeadingNode(1, HandParts.words(type.plural()), false),
                     new PageNode.TextNode(TextRole.LEAD, HandParts.words(type.description())),
@@ -148,16 +130,15 @@ class HandPages {
                             structures.stream()
                                     .map(each -> HandParts.card(each, files))
                                     .toList()),
-                    new PageNode.PagesNode(Optional.empty(), Optional.of(following)));
-            var head = new PageHead(type.plural() + " · " + frame.name(), type.description(), "");
-            return html(writer.page(frame, head, nodes));
+                    HandParts.next(type.path() + "/?after=" + next));
+            var head = HandParts.head(type.plural(), type.description(), request, frame, type.path() + "/");
+            return HandParts.html(writer.page(frame, head, nodes));
         }
     }
 
     @GetMapping("/public/hand/{slug}")
-    ResponseEntity<String> record(@PathVariable String slug) throws SQLException {
-        try (var connection = pool.getConnection()) {
-            state(connection);
+    ResponseEntity<String> record(@PathVariable String slug, HttpServletRequest request) throws SQLException {
+        try (var connection = pool.connection()) {
             Structure structure;
             try (var statement = connection.prepareStatement(
                     "SELECT " + COLUMNS + " FROM structure WHERE slug = ? AND state <> 'deleted' LIMIT 50")) {
@@ -169,24 +150,15 @@ class HandPages {
             }
             var files = HandParts.files(connection, List.of(structure));
             connection.commit();
-            var head = new PageHead(structure.title() + " · " + frame.name(), structure.summary(), "");
-            return html(writer.page(frame, head, HandParts.page(structure, files, type)));
-        }
-    }
-
-    private static ResponseEntity<String> html(String page) {
-        return ResponseEntity.ok().contentType(HTML).body(page);
-    }
-
-    /** Asked by the application too: which definitions, and whether the visitor has the page already. */
-    private static void state(Connection connection) throws SQLException {
-        try (var statement = connection.createStatement()) {
-            statement
-                    .executeQuery("SELECT generation FROM jontrel_gate WHERE slot = 0")
-                    .close();
-            statement
-                    .executeQuery("SELECT SUM(passed), MAX(generation) FROM jontrel_gate")
-                    .close();
+            var picture = structure.picture() == null ? null : files.get(structure.picture());
+            var head = HandParts.head(
+                    structure.title(),
+                    structure.summary(),
+                    request,
+                    frame,
+                    type.path() + "/" + structure.slug(),
+                    picture);
+            return HandParts.html(writer.page(frame, head, HandParts.page(structure, files, type)));
         }
     }
 

@@ -1,6 +1,8 @@
 package org.jontrel.bench.serve;
 
+import jakarta.servlet.http.HttpServletRequest;
 import java.math.BigDecimal;
+import java.nio.charset.StandardCharsets;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.sql.Timestamp;
@@ -19,10 +21,15 @@ import org.jontrel.core.model.block.TextRole;
 import org.jontrel.core.page.node.InlineNode;
 import org.jontrel.core.page.node.PageAddress;
 import org.jontrel.core.page.node.PageNode;
+import org.jontrel.server.publicsite.PageFrame;
+import org.jontrel.server.publicsite.PageHead;
 import org.jontrel.site.media.StoredFile;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 
 /** The parts of a page, written by hand. */
 final class HandParts {
+    private static final MediaType HTML = new MediaType("text", "html", StandardCharsets.UTF_8);
     private static final Map<String, String> SORTS = Map.of("lock", "Lock", "bridge", "Bridge", "aqueduct", "Aqueduct");
     private static final Map<String, String> CONDITIONS = Map.of("good", "Good", "fair", "Fair", "poor", "Poor");
 
@@ -64,6 +71,60 @@ final class HandParts {
         return files;
     }
 
+    static ResponseEntity<String> html(String page) {
+        return ResponseEntity.ok().contentType(HTML).body(page);
+    }
+
+    static PageNode next(String path) {
+        return new PageNode.PagesNode(Optional.empty(), Optional.of(new PageAddress.InsideSite(path)));
+    }
+
+    /** What stands in the head of an index, or of a page without a picture. */
+    static PageHead head(String title, String description, HttpServletRequest request, PageFrame frame, String path) {
+        return head(title, description, request, frame, path, null);
+    }
+
+    /** @param picture where the page is shared; {@code null} for none */
+    static PageHead head(
+            String title,
+            String description,
+            HttpServletRequest request,
+            PageFrame frame,
+            String path,
+            StoredFile picture) {
+        var host = "http://" + request.getHeader("Host");
+        boolean index = path.endsWith("/");
+        return new PageHead(
+                title + " · " + frame.name(),
+                description,
+                "",
+                host + frame.home() + path,
+                path,
+                Optional.ofNullable(picture)
+                        .map(file -> new PageHead.SharedPicture(
+                                host + frame.home() + "media/" + file.id() + "?width=1280",
+                                file.alt(),
+                                file.width(),
+                                file.height())),
+                "",
+                frame.home().contains(HandPages.SITE),
+                index ? frame.home() + path + "feed.xml" : "");
+    }
+
+    /** Search engines are to leave out what somebody narrowed. */
+    static PageHead narrowed(PageHead head) {
+        return new PageHead(
+                head.title(),
+                head.description(),
+                head.words(),
+                head.address(),
+                head.path(),
+                head.picture(),
+                head.linked(),
+                true,
+                head.feed());
+    }
+
     static List<InlineNode> words(String text) {
         return List.of(new InlineNode.WordRun(text));
     }
@@ -90,7 +151,12 @@ final class HandParts {
                     file.id(), file.width(), file.height(), file.alt(), file.focusX(), file.focusY());
             nodes.add(new PageNode.PicturesNode(
                     List.of(new PageNode.Picture(
-                            facts, size, PictureShape.WIDE, false, size == PictureSize.FULL, Optional.empty())),
+                            facts,
+                            size,
+                            size == PictureSize.FULL ? PictureShape.WIDE : PictureShape.ORIGINAL,
+                            false,
+                            size == PictureSize.FULL,
+                            Optional.empty())),
                     false));
         }
     }

@@ -20,8 +20,8 @@ import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.context.ConfigurableApplicationContext;
 
 /**
- * {@code ServeBench [SECONDS]}: an index page of 24 cards and a record's page, read by 32 readers at once from the
- * application, from a handler written by hand, and from the application with the tag of a page the reader has. They take
+ * {@code ServeBench [SECONDS [NAME]]}: an index page of 24 cards, a record's page, a list of three levels and a narrowed
+ * index of 100,000 records, or those whose names begin so, read by 32 readers at once from the application, from a handler written by hand, and from the application with the tag of a page the reader has. They take
  * turns many times, so that each meets the same machine; the median of the ratios of one turn counts.
  */
 public final class ServeBench {
@@ -38,7 +38,9 @@ public final class ServeBench {
     private record BenchPage(String name, URI address, String tag) {
         /** As few steps as can be: the reader has the same processors as what it measures. */
         String request() {
-            return "GET " + address.getPath() + " HTTP/1.1\r\nHost: " + address.getAuthority() + "\r\n"
+            return "GET " + address.getRawPath()
+                    + (address.getRawQuery() == null ? "" : "?" + address.getRawQuery()) + " HTTP/1.1\r\nHost: "
+                    + address.getAuthority() + "\r\n"
                     + (tag == null ? "" : "If-None-Match: " + tag + "\r\n") + "\r\n";
         }
 
@@ -49,15 +51,41 @@ public final class ServeBench {
 
     public static void main(String[] arguments) throws Exception {
         int seconds = arguments.length > 0 ? Integer.parseInt(arguments[0]) : 6;
+        var names = arguments.length > 1 ? arguments[1] : "";
         load();
-        try (var context = started(Application.class, HandPages.class)) {
+        try (var context = started(Application.class, HandPages.class, HandSurveys.class)) {
             var address = address(context);
-            measure("index", address + "/at/trial/structures/", address + "/public/hand/", seconds);
-            measure("record", address + "/at/trial/structures/" + RECORD, address + "/public/hand/" + RECORD, seconds);
+            var pages = List.of(
+                    new ComparedPage("index", "/at/trial/structures/", "/public/hand/"),
+                    new ComparedPage("record", "/at/trial/structures/" + RECORD, "/public/hand/" + RECORD),
+                    new ComparedPage(
+                            "three levels of 100,000 records",
+                            "/at/survey/waterways/" + HandSurveys.WATER,
+                            "/public/hand/water"),
+                    new ComparedPage(
+                            "an index of 100,000 records, narrowed",
+                            "/at/survey/surveys/?rating=fair",
+                            "/public/hand/surveys"));
+            for (var page : pages) {
+                compare(
+                        new BenchPage("", URI.create(address + page.application()), null)
+                                .read()
+                                .body(),
+                        new BenchPage("", URI.create(address + page.hand()), null)
+                                .read()
+                                .body());
+            }
+            for (var page :
+                    pages.stream().filter(each -> each.name().startsWith(names)).toList()) {
+                measure(page.name(), address + page.application(), address + page.hand(), seconds);
+            }
         }
         // pools of clients and of the database need not be waited for
         System.exit(0);
     }
+
+    /** The same page twice, by their addresses. */
+    private record ComparedPage(String name, String application, String hand) {}
 
     private static void load() throws Exception {
         try (var context = started(Application.class)) {
@@ -85,7 +113,6 @@ public final class ServeBench {
         var full = new BenchPage("application", URI.create(application), null);
         var written = new BenchPage("by hand", URI.create(hand), null);
         var first = full.read();
-        compare(first.body(), written.read().body());
         var known = new BenchPage(
                 "with its tag",
                 URI.create(application),

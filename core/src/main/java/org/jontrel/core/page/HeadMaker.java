@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.regex.Pattern;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Head;
 import org.jontrel.core.model.Kind;
@@ -21,6 +22,7 @@ import org.jontrel.core.value.GeoPoint;
 
 /** Makes the head of a record's page out of what its definition says of it. */
 final class HeadMaker {
+    private static final Pattern SPACES = Pattern.compile("\\s+");
     private final PageModel model;
     private final PageData data;
     private final SeenRecords seen;
@@ -58,7 +60,7 @@ final class HeadMaker {
         return text.isEmpty()
                 ? Optional.empty()
                 : words.text(text, place)
-                        .map(each -> each.replaceAll("\\s+", " ").strip())
+                        .map(each -> SPACES.matcher(each).replaceAll(" ").strip())
                         .filter(each -> !each.isEmpty());
     }
 

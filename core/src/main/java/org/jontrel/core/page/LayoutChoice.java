@@ -36,12 +36,16 @@ public record LayoutChoice(Layout layout, boolean derived, String why) {
 
     static LayoutChoice of(PageModel model, String type, Layout.LayoutUse use, Conditions.Seen seen) {
         var all = model.layouts(type, use);
-        for (var layout : all) {
-            if (Conditions.holds(layout.where(), seen)) {
-                return new LayoutChoice(layout, layout == all.getLast(), why(model, layout, all, seen));
-            }
-        }
-        throw new IllegalStateException("the derived layout is for every record");
+        var layout = layout(model, type, use, seen);
+        return new LayoutChoice(layout, layout == all.getLast(), why(model, layout, all, seen));
+    }
+
+    /** The layout alone. */
+    static Layout layout(PageModel model, String type, Layout.LayoutUse use, Conditions.Seen seen) {
+        return model.layouts(type, use).stream()
+                .filter(layout -> Conditions.holds(layout.where(), seen))
+                .findFirst()
+                .orElseThrow();
     }
 
     private static String why(PageModel model, Layout layout, List<Layout> all, Conditions.Seen seen) {

@@ -135,8 +135,16 @@ public final class PageMaker {
 
     List<PageNode> of(PageRecord record, Layout.LayoutUse use, Spot spot) {
         var shown = seen.seen(record);
-        var layout = choice(shown, use).layout();
-        return record(layout.blocks(), reached.place(shown), spot);
+        var place = reached.place(shown);
+        return record(layout(shown, use, place).blocks(), place, spot);
+    }
+
+    private Layout layout(PageRecord shown, Layout.LayoutUse use, PagePlace place) {
+        var first = model.layouts(shown.link().type(), use).getFirst();
+        // most types have one layout for all records: what conditions see is costly to gather
+        return first.where().equals(Condition.ALWAYS)
+                ? first
+                : LayoutChoice.layout(model, shown.link().type(), use, seen.conditions(place));
     }
 
     /** All that stands for a record, or a row. */

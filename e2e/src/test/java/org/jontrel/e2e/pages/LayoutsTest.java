@@ -123,7 +123,27 @@ public class LayoutsTest {
         desk.anna.checkAccessibility();
     }
 
+    /** Lines of the outline are dragged before and behind others, and into what holds others. */
     @Test(dependsOnMethods = "aPageIsLaidOutByKeyboardBesideTheRealPage")
+    public void blocksAreDragged() {
+        open("Moorings", "Page");
+        page.getByLabel("Drafts too").check();
+        assertThat(shown().locator(".columns dt")).hasText("How long");
+        var columns = block("Columns");
+        block("Summary").dragTo(columns, new Locator.DragToOptions().setTargetPosition(20, middle(columns)));
+        assertThat(page.locator(".in1 .name").filter(new Locator.FilterOptions().setHasText("Summary")))
+                .isVisible();
+        block("Summary").dragTo(columns, new Locator.DragToOptions().setTargetPosition(20, 2));
+        assertThat(page.locator(".in1 .name").filter(new Locator.FilterOptions().setHasText("Summary")))
+                .hasCount(0);
+        desk.saved();
+    }
+
+    private static double middle(Locator line) {
+        return line.boundingBox().height / 2;
+    }
+
+    @Test(dependsOnMethods = {"aPageIsLaidOutByKeyboardBesideTheRealPage", "blocksAreDragged"})
     public void anotherRecordShowsWhereALayoutBreaks() {
         open("Moorings", "Page");
         page.locator(".view").getByText("Emptiest").click();
