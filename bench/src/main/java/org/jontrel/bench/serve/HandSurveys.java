@@ -70,7 +70,7 @@ class HandSurveys {
         return ratings;
     }
 
-    private record Named(long id, String name, String slug) {}
+    private record NamedRow(long id, String name, String slug) {}
 
     private record Survey(long id, long water, String title, String slug, String rating) {}
 
@@ -89,8 +89,8 @@ class HandSurveys {
         return all;
     }
 
-    private static Named named(ResultSet row) throws SQLException {
-        return new Named(row.getLong(1), row.getString(2), row.getString(3));
+    private static NamedRow named(ResultSet row) throws SQLException {
+        return new NamedRow(row.getLong(1), row.getString(2), row.getString(3));
     }
 
     // Waters, their surveys, and the keepers of these
@@ -139,14 +139,14 @@ class HandSurveys {
         }
     }
 
-    private static Map<Long, Named> keepers(Connection connection, List<Long> surveys) throws SQLException {
+    private static Map<Long, NamedRow> keepers(Connection connection, List<Long> surveys) throws SQLException {
         return read(
                         connection,
                         "SELECT k.record_id, p.title, p.slug FROM survey__keeper k JOIN person p ON p.id = k.target_id AND "
                                 + SEEN.formatted("p") + " WHERE k.record_id IN (" + HandPages.joined(surveys) + ")",
                         HandSurveys::named)
                 .stream()
-                .collect(Collectors.toMap(Named::id, each -> each));
+                .collect(Collectors.toMap(NamedRow::id, each -> each));
     }
 
     private static InlineNode link(String text, String path) {
@@ -161,7 +161,7 @@ class HandSurveys {
         return new PageNode.HeadingNode(level, List.of(link(text, path)), false);
     }
 
-    private static List<PageNode> item(Named water, List<Survey> surveys, Map<Long, Named> keepers) {
+    private static List<PageNode> item(NamedRow water, List<Survey> surveys, Map<Long, NamedRow> keepers) {
         var items = surveys.stream()
                 .map(each -> List.of(
                         heading(3, each.title(), "surveys/" + each.slug()), facts(each, keepers.get(each.id()))))
@@ -172,7 +172,7 @@ class HandSurveys {
                 text(link("All surveys", "surveys/?waterway=" + water.slug())));
     }
 
-    private static PageNode facts(Survey survey, Named keeper) {
+    private static PageNode facts(Survey survey, NamedRow keeper) {
         return new PageNode.FactsNode(List.of(
                 new PageNode.PageFact("Rating", List.of(text(new InlineNode.WordRun(RATINGS.get(survey.rating()))))),
                 new PageNode.PageFact("Keeper", List.of(text(link(keeper.name(), "people/" + keeper.slug()))))));
@@ -180,7 +180,7 @@ class HandSurveys {
 
     // The index, narrowed
 
-    private record Listed(String slug, String title, String length, LocalDate day) {}
+    private record ListedRow(String slug, String title, String length, LocalDate day) {}
 
     @GetMapping("/public/hand/surveys")
     ResponseEntity<String> surveys(HttpServletRequest request) throws SQLException {
@@ -191,7 +191,7 @@ class HandSurveys {
             var listed = read(
                     connection,
                     LISTED,
-                    row -> new Listed(
+                    row -> new ListedRow(
                             row.getString(1),
                             row.getString(2),
                             row.getBigDecimal(3)
@@ -224,7 +224,7 @@ class HandSurveys {
                 .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
     }
 
-    private static PageNode table(List<Listed> listed) {
+    private static PageNode table(List<ListedRow> listed) {
         var days = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
         return new PageNode.TableNode(
                 List.of("Title", "Rating", "Length", "Day"),

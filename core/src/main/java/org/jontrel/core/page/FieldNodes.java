@@ -188,6 +188,20 @@ final class FieldNodes {
         return file.format().toUpperCase(Locale.ROOT) + ", " + size;
     }
 
+    /** Pictures that are seen at once, unless there are many. */
+    static List<PageNode> eager(List<PageNode> nodes) {
+        return nodes.stream()
+                .map(node -> node instanceof PageNode.PicturesNode(var pictures, boolean gallery) && !gallery
+                        ? new PageNode.PicturesNode(
+                                pictures.stream()
+                                        .map(each -> new PageNode.Picture(
+                                                each.facts(), each.size(), each.shape(), false, true, each.to()))
+                                        .toList(),
+                                false)
+                        : node)
+                .toList();
+    }
+
     private List<PageNode> pictures(List<Object> values, BlockKind.FieldValue block) {
         var pictures = values.stream()
                 .flatMap(id -> data.file((Long) id).stream())

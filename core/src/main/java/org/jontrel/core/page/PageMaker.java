@@ -242,32 +242,20 @@ public final class PageMaker {
         if (value.as() == Presentation.HEADING) {
             return heading(value, found, place, spot);
         }
-        var shown = found instanceof ReachedValues.FoundValues values
-                        && values.field().kind() instanceof Kind.RichText
-                        && value.as() != Presentation.EXCERPT
-                ? lists.inTexts(values.values(), spot)
-                : eager(fields.of(found, value), spot);
-        var nodes = around(block, place, shown);
+        var nodes = around(block, place, shown(found, value, spot));
         boolean bare =
                 block.label().isEmpty() && (value.as() == Presentation.LEAD || value.as() == Presentation.LABEL_ALONE);
         return bare ? nodes : labelled(block, label(value.field(), place), nodes);
     }
 
-    /** The first picture of a page is seen at once. */
-    private static List<PageNode> eager(List<PageNode> nodes, Spot spot) {
-        if (spot.lists() > 0) {
-            return nodes;
+    private List<PageNode> shown(ReachedValues.Reached found, BlockKind.FieldValue value, Spot spot) {
+        if (found instanceof ReachedValues.FoundValues values
+                && values.field().kind() instanceof Kind.RichText
+                && value.as() != Presentation.EXCERPT) {
+            return lists.inTexts(values.values(), spot);
         }
-        return nodes.stream()
-                .map(node -> node instanceof PageNode.PicturesNode(var pictures, boolean gallery) && !gallery
-                        ? new PageNode.PicturesNode(
-                                pictures.stream()
-                                        .map(each -> new PageNode.Picture(
-                                                each.facts(), each.size(), each.shape(), false, true, each.to()))
-                                        .toList(),
-                                false)
-                        : node)
-                .toList();
+        var nodes = fields.of(found, value);
+        return spot.lists() > 0 ? nodes : FieldNodes.eager(nodes);
     }
 
     private List<PageNode> heading(
