@@ -130,6 +130,35 @@ public class PlanFindingsTest {
     }
 
     @Test
+    public void textsThatShowWhatIsRemoved() {
+        test.install("1.0.0", Orchard.model());
+        var height = "<p>It is <span data-value=\"fheight\"></span> high.</p>";
+        var tagged = "<div data-listing=\"qtagged\"></div>";
+        var address = "<p>See <span data-value=\"fsite\"></span></p>";
+        for (var story : List.of(height + tagged, height, tagged, address, "<p>data-value=fheight</p>")) {
+            test.save("ttree", Map.of("title", "T", "fruits", false, "story", story));
+        }
+        var without = Orchard.edited(Map.of(
+                "      - {id: fheight, key: height, label: Height, kind: number, decimals: 2, min: 0, unit: m}\n", "",
+                "columns: [fplanted, fheight]", "columns: [fplanted]"));
+        assertSaid(plan(without), Code.PLAN_TEXTS_LEFT, "2 texts of Story show what is removed: Height.");
+        var listless = new Model(without.definitions().stream()
+                .filter(each -> !each.id().equals("qtagged"))
+                .toList());
+        assertSaid(
+                plan(listless), Code.PLAN_TEXTS_LEFT, "3 texts of Story show what is removed: Height, Tagged trees.");
+        var picture = Orchard.edited(Map.of("label: Web site, kind: url}", "label: Web site, kind: image}"));
+        assertSaid(plan(picture), Code.PLAN_TEXTS_LEFT, "1 text of Story shows what is removed: Web site.");
+        for (var harmless : List.of(
+                Orchard.edited(Map.of("key: height, label: Height", "key: size, label: Size")),
+                Orchard.edited(Map.of(
+                        "kind: rich_text, formats: [bold, italic, links, lists, values, listings]",
+                        "kind: long_text")))) {
+            assertEquals(said(plan(harmless), Code.PLAN_TEXTS_LEFT), List.of());
+        }
+    }
+
+    @Test
     public void moreThanAFieldMayHold() {
         test.install("1.0.0", Orchard.model());
         var friends = new ArrayList<Long>();

@@ -1,18 +1,9 @@
 package org.jontrel.bench.serve;
 
-import java.io.IOException;
 import java.net.URI;
-import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
-import java.net.http.HttpResponse;
-import java.time.Duration;
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
-import java.util.concurrent.Executors;
-import java.util.concurrent.Future;
-import java.util.concurrent.atomic.AtomicBoolean;
 import org.jontrel.demo.DemoLoader;
 import org.jontrel.server.Application;
 import org.jontrel.server.site.Sites;
@@ -30,30 +21,14 @@ public final class ServeBench {
     private static final int WARM_UP = 5;
     private static final String CODE = "bench-set-up-code";
     private static final String RECORD = "abbots-reach-aqueduct-17";
-    private static final HttpClient CLIENT =
-            HttpClient.newBuilder().version(HttpClient.Version.HTTP_1_1).build();
 
     private ServeBench() {}
-
-    private record BenchPage(String name, URI address, String tag) {
-        /** As few steps as can be: the reader has the same processors as what it measures. */
-        String request() {
-            return "GET " + address.getRawPath()
-                    + (address.getRawQuery() == null ? "" : "?" + address.getRawQuery()) + " HTTP/1.1\r\nHost: "
-                    + address.getAuthority() + "\r\n"
-                    + (tag == null ? "" : "If-None-Match: " + tag + "\r\n") + "\r\n";
-        }
-
-        HttpResponse<String> read() throws IOException, InterruptedException {
-            return CLIENT.send(HttpRequest.newBuilder(address).build(), HttpResponse.BodyHandlers.ofString());
-        }
-    }
 
     public static void main(String[] arguments) throws Exception {
         int seconds = arguments.length > 0 ? Integer.parseInt(arguments[0]) : 6;
         var names = arguments.length > 1 ? arguments[1] : "";
         load();
-        try (var context = started(Application.class, HandPages.class, HandSurveys.class)) {
+        try (var context = started(Application.class, HandPages.class, HandSurveys.class, HandSurveyIndex.class)) {
             var address = address(context);
             var pages = List.of(
                     new ComparedPage("index", "/at/trial/structures/", "/public/hand/"),
@@ -119,11 +94,13 @@ public final class ServeBench {
                 first.headers().firstValue("ETag").orElseThrow());
         var pages = List.of(written, full, known);
         var rates = new double[pages.size()][TURNS];
+        var slow = new double[pages.size()][TURNS];
         for (int turn = -WARM_UP; turn < TURNS; turn++) {
             for (int i = 0; i < pages.size(); i++) {
-                double rate = rate(pages.get(i), seconds);
+                var measured = BenchTurn.of(pages.get(i), seconds, READERS);
                 if (turn >= 0) {
-                    rates[i][turn] = rate;
+                    rates[i][turn] = measured.rate();
+                    slow[i][turn] = measured.slow();
                 }
             }
         }
@@ -131,10 +108,11 @@ public final class ServeBench {
         for (int i = 0; i < pages.size(); i++) {
             System.out.printf(
                     Locale.ROOT,
-                    "  %-14s %8.0f a second, %5.2f times the time by hand%n",
+                    "  %-14s %8.0f a second, %5.2f times the time by hand; 95 of 100 within %.2f times its time%n",
                     pages.get(i).name(),
                     median(rates[i]),
-                    ratio(rates[0], rates[i]));
+                    ratio(rates[0], rates[i]),
+                    ratio(slow[i], slow[0]));
         }
         System.out.printf(Locale.ROOT, "  with its tag %.1f times as fast as in full%n", ratio(rates[2], rates[1]));
     }
@@ -162,32 +140,5 @@ public final class ServeBench {
         var sorted = rates.clone();
         Arrays.sort(sorted);
         return sorted[sorted.length / 2];
-    }
-
-    private static double rate(BenchPage page, int seconds) throws Exception {
-        var over = new AtomicBoolean();
-        var began = System.nanoTime();
-        long read = 0;
-        try (var readers = Executors.newVirtualThreadPerTaskExecutor()) {
-            var counts = new ArrayList<Future<Long>>();
-            for (int i = 0; i < READERS; i++) {
-                counts.add(readers.submit(() -> {
-                    long count = 0;
-                    try (var reader = new BenchReader(page.address(), page.request(), page.tag() == null ? 200 : 304)) {
-                        while (!over.get()) {
-                            reader.read();
-                            count++;
-                        }
-                    }
-                    return count;
-                }));
-            }
-            Thread.sleep(Duration.ofSeconds(seconds));
-            over.set(true);
-            for (var count : counts) {
-                read += count.get();
-            }
-        }
-        return read / ((System.nanoTime() - began) / 1e9);
     }
 }

@@ -4,12 +4,16 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
+import javax.imageio.ImageIO;
 import org.jontrel.server.OrchardServer;
 import org.jontrel.server.Session;
 import org.jontrel.site.testing.HtmlValidator;
@@ -20,6 +24,7 @@ import org.jsoup.parser.Parser;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
+import tools.jackson.databind.json.JsonMapper;
 
 /** What people type into records and definitions is text on every page, feed and map, whatever it looks like. */
 public class HostilePagesTest {
@@ -70,7 +75,9 @@ public class HostilePagesTest {
             values.put(
                     "story",
                     "<p>" + text.replace("\"'>", "") + "</p><a href=\"javascript:alert(1)\">here</a>"
-                            + "<p onclick=\"alert(1)\" style=\"position:fixed;inset:0\">over</p><svg onload=\"alert(1)\"></svg>");
+                            + "<p onclick=\"alert(1)\" style=\"position:fixed;inset:0\">over</p><svg onload=\"alert(1)\"></svg>"
+                            + "<p>Of <span data-value=\"part_title\" onclick=\"alert(1)\"></span>, and of"
+                            + " <span data-value=\"fbark.ftexture\"></span></p><div data-listing=\"qtagged\"></div>");
             var made = server.anna.ok(
                     "POST",
                     "/api/sites/field/types/tree/records",
@@ -132,6 +139,44 @@ public class HostilePagesTest {
         assertTrue(
                 page.select("footer").text().contains("<script>"),
                 page.select("footer").html());
+    }
+
+    private long picture(int number) throws Exception {
+        var drawn = new ByteArrayOutputStream();
+        var image = new BufferedImage(40, 30, BufferedImage.TYPE_INT_RGB);
+        image.setRGB(0, 0, number);
+        ImageIO.write(image, "png", drawn);
+        var body = new ByteArrayOutputStream();
+        body.writeBytes(("--b\r\nContent-Disposition: form-data; name=\"file\"; filename=\"p.png\"\r\n"
+                        + "Content-Type: image/png\r\n\r\n")
+                .getBytes(StandardCharsets.UTF_8));
+        body.writeBytes(drawn.toByteArray());
+        body.writeBytes("\r\n--b--\r\n".getBytes(StandardCharsets.UTF_8));
+        var answer = server.anna.sendBytes(
+                "/api/sites/field/types/tree/fields/photos/files",
+                "multipart/form-data; boundary=b",
+                body.toByteArray());
+        assertEquals(answer.statusCode(), 201, answer.body());
+        return JsonMapper.shared().readTree(answer.body()).get("id").asLong();
+    }
+
+    /** Five hundred pictures: each has its room before it is there, and none but the first is fetched before it is seen. */
+    @Test
+    public void manyPicturesWaitUntilTheyAreSeen() throws Exception {
+        var values = new HashMap<String, Object>(Orchard.tree("Many pictures"));
+        values.put("tag", "many");
+        var pictures = new ArrayList<Long>();
+        for (int i = 0; i < 500; i++) {
+            pictures.add(picture(i));
+        }
+        values.put("photos", pictures);
+        server.add("tree", values, "published");
+        var html = visitor.send("GET", "/at/field/trees/many-pictures", null).body();
+        var shown = Jsoup.parse(html).select("main img");
+        assertEquals(shown.size(), 500);
+        assertEquals(shown.select("[width][height]").size(), 500);
+        assertTrue(shown.select("[loading=lazy]").size() >= 499, "pictures that wait");
+        assertEquals(HtmlValidator.mistakes(Map.of("many", html)).toString(), "[]");
     }
 
     /** Feeds and maps are XML, whatever is in them. */

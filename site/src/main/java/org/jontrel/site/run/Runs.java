@@ -24,6 +24,7 @@ import org.jontrel.core.plan.Planner;
 import org.jontrel.core.plan.Question;
 import org.jontrel.core.plan.Step;
 import org.jontrel.core.plan.UndoPlanner;
+import org.jontrel.site.page.TextLossReader;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.Bindings;
 import org.jontrel.site.table.Database;
@@ -105,8 +106,9 @@ public final class Runs {
         var planner = new Planner(shortNames);
         var answers = answers(session, binding, target.model(), planner);
         var plan = planner.plan(binding.model(), target.model(), answers, target.decisions());
-        var lacking = new TableRoom(session.getConnection(), target.model()).lacking(plan.steps());
-        return lacking.isEmpty() ? plan : plan.with(lacking);
+        var more = new ArrayList<>(new TableRoom(session.getConnection(), target.model()).lacking(plan.steps()));
+        more.addAll(new TextLossReader(session.getConnection(), binding).findings(target.model()));
+        return more.isEmpty() ? plan : plan.with(more);
     }
 
     /** What a site answered, and the state it was in then: nothing was saved since where it is the same. */
