@@ -24,7 +24,7 @@ import org.jontrel.core.plan.Planner;
 import org.jontrel.core.plan.Question;
 import org.jontrel.core.plan.Step;
 import org.jontrel.core.plan.UndoPlanner;
-import org.jontrel.site.page.TextLossReader;
+import org.jontrel.site.record.read.TextLossReader;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.Bindings;
 import org.jontrel.site.table.Database;

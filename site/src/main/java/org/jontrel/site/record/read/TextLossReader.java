@@ -1,4 +1,4 @@
-package org.jontrel.site.page;
+package org.jontrel.site.record.read;
 
 import java.sql.Connection;
 import java.sql.SQLException;
