@@ -156,6 +156,18 @@ public class LayoutsTest {
         assertThat(shown().locator("h1")).hasText("Bare Bank");
     }
 
+    /** Locks have a page of their own, and the record that is shown says so. */
+    @Test
+    public void someRecordsGetAnotherPage() {
+        record("structure", Map.of("title", "Alder Bridge", "sort", "bridge"));
+        record("structure", Map.of("title", "Bottom Lock", "sort", "lock"));
+        open("Structures", "Page");
+        page.getByLabel("Drafts too").check();
+        assertThat(shown().locator("h1")).hasText("Bottom Lock");
+        assertThat(page.locator(".view").getByText("It is for those where Sort is Lock."))
+                .isVisible();
+    }
+
     @Test
     public void anIndexIsSetAndFilteredByVisitors() {
         open("Moorings", "Index");
