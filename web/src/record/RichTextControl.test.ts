@@ -78,6 +78,13 @@ describe('values and listings in a text', () => {
       Promise.reject(new Error('no network')),
     );
     expect(failed.chips()).toEqual(['Value']);
+    await failed.made
+      .findAll('button')
+      .find((button) => button.text() === 'Insert…')
+      ?.trigger('click');
+    await flushPromises();
+    expect(failed.made.text()).toContain('no network');
+    expect(failed.made.findComponent(Choice).exists()).toBe(false);
   });
 
   it('are put in at the cursor', async () => {

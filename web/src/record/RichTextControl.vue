@@ -4,7 +4,9 @@ import { EditorContent, useEditor } from '@tiptap/vue-3';
 import { NButton } from 'naive-ui';
 import { computed, nextTick, ref, shallowRef, useTemplateRef, watch } from 'vue';
 import { useI18n } from 'vue-i18n';
+import Problems from '@/shared/Problems.vue';
 import Choice from '@/shared/controls/Choice.vue';
+import { sentenceOf } from '@/shared/api/client';
 import TextInput from '@/shared/controls/TextInput.vue';
 import type { FieldOf } from '@/shared/kinds';
 import { useForm } from './form';
@@ -23,6 +25,7 @@ const inserts = computed(() => ['values', 'listings'].filter((format) => allows.
 /** What can be inserted; not known until it was asked for. */
 const offered = shallowRef<Insertion[]>();
 const inserting = ref(false);
+const failed = ref('');
 const picker = useTemplateRef<{ focus: () => void }>('picker');
 const on = (format: string) => (allows.value.has(format) ? {} : (false as const));
 
@@ -113,8 +116,14 @@ const choices = computed(() =>
 );
 
 async function insert(): Promise<void> {
+  failed.value = '';
   if (!offered.value && form.insertions) {
-    offered.value = await form.insertions();
+    try {
+      offered.value = await form.insertions();
+    } catch (thrown) {
+      failed.value = sentenceOf(thrown);
+      return;
+    }
   }
   linking.value = false;
   inserting.value = true;
@@ -264,6 +273,7 @@ function leaveLink(): void {
         @update:value="insertChosen"
       />
     </div>
+    <Problems v-if="failed" :of="[{ sentence: failed, severity: 'blocker' }]" />
     <EditorContent :editor="editor" />
   </div>
 </template>

@@ -185,6 +185,9 @@ public class FilledTextsTest {
             {"<p>{note} and {rise}</p>", "<p> and 2.5&nbsp;m</p>"},
             {"<ul><li>{note}</li><li>Two</li></ul>", "<ul><li>Two</li></ul>"},
             {"<ul><li><p>{note}</p></li></ul><p>Rest</p>", "<p>Rest</p>"},
+            // what stands below an empty line stays
+            {"<ul><li>{note}<ul><li>Sub</li></ul></li></ul>", "<ul><li><ul><li>Sub</li></ul></li></ul>"},
+            {"<ul><li>{note}<ul><li>{note}</li></ul></li></ul><p>Rest</p>", "<p>Rest</p>"},
             {"<blockquote><p>{note}</p></blockquote><p>Rest</p>", "<p>Rest</p>"},
             {
                 "<table><tbody><tr><td>{note}</td><td>Two</td></tr></tbody></table>",

@@ -37,7 +37,7 @@ public final class TextWords {
                 empty &= text.isEmpty();
                 span.replaceWith(new TextNode(ContainedText.of(text)));
             }
-            if (empty) {
+            if (empty && !holdsLines(line)) {
                 remove(line, body);
             }
         }
@@ -63,7 +63,7 @@ public final class TextWords {
                 empty &= text.isEmpty();
                 span.text(ContainedText.of(text));
             }
-            if (empty && line != body) {
+            if (empty && line != body && !holdsLines(line)) {
                 line.attr("hidden", true);
             }
         }
@@ -95,6 +95,11 @@ public final class TextWords {
     private static Element line(Element span, Element body) {
         var line = span.closest(LINES);
         return line == null ? body : line;
+    }
+
+    /** Whether others stand within it, such as the entries below one of a list: they are not its own. */
+    private static boolean holdsLines(Element line) {
+        return line.select(LINES).size() > 1;
     }
 
     private static List<Element> spans(Element line) {
