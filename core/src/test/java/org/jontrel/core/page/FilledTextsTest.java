@@ -180,12 +180,11 @@ public class FilledTextsTest {
         return new Object[][] {
             {"<p>Rises {rise}.</p>", "<p>Rises 2.5&nbsp;m.</p>"},
             {"<p>Ask {keeper} at {keeper.phone}, {site.name}.</p>", "<p>Ask Ann &lt;Lee&gt; at +44 20 1, Bench.</p>"},
-            // empty values: the line goes when all of them are
+            // empty values: the line goes when all of them are, and nothing below it
             {"<p>Noted: {note}.</p><p>Rest</p>", "<p>Rest</p>"},
             {"<p>{note} and {rise}</p>", "<p> and 2.5&nbsp;m</p>"},
             {"<ul><li>{note}</li><li>Two</li></ul>", "<ul><li>Two</li></ul>"},
             {"<ul><li><p>{note}</p></li></ul><p>Rest</p>", "<p>Rest</p>"},
-            // what stands below an empty line stays
             {"<ul><li>{note}<ul><li>Sub</li></ul></li></ul>", "<ul><li><ul><li>Sub</li></ul></li></ul>"},
             {"<ul><li>{note}<ul><li>{note}</li></ul></li></ul><p>Rest</p>", "<p>Rest</p>"},
             {"<blockquote><p>{note}</p></blockquote><p>Rest</p>", "<p>Rest</p>"},
@@ -194,9 +193,8 @@ public class FilledTextsTest {
                 "<table><tbody><tr><td></td><td>Two</td></tr></tbody></table>"
             },
             {"<p>{note}</p>", ""},
-            // what conditions hide stays hidden
+            // what is hidden, texts within texts, lists and what leads nowhere show nothing
             {"<p>It is {secret}</p><p>Rest</p>", "<p>Rest</p>"},
-            // texts within texts, lists and what leads nowhere show nothing
             {"<p>{keeper.about}</p><p>Rest</p>", "<p>Rest</p>"},
             {"<p>{text}{more}</p><p>Rest</p>", "<p>Rest</p>"},
             {"<p>{keeper.locks}</p><p>Rest</p>", "<p>Rest</p>"},
