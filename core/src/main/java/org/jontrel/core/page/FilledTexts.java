@@ -3,6 +3,7 @@ package org.jontrel.core.page;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -10,6 +11,8 @@ import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.page.text.TextWords;
 import org.jontrel.core.reach.ValueWay;
+import org.jontrel.core.recordtype.RecordType;
+import org.jontrel.core.value.Leaves;
 import org.jontrel.core.value.Row;
 import org.jontrel.core.value.kind.Insertions;
 
@@ -44,13 +47,25 @@ public final class FilledTexts {
      * @param site what the addresses of pages begin with
      */
     public PageRecord marked(PageRecord record, String site) {
-        return !model.takesInsertions(record.link().type())
-                ? record
-                : with(
-                        record,
-                        seen.seen(record),
-                        (html, place) -> TextWords.marked(
-                                html, path -> words(path, place), listing -> titles(listing, place.record(), site)));
+        return with(
+                record,
+                seen.seen(record),
+                (html, place) -> TextWords.marked(
+                        html, path -> words(path, place), listing -> titles(listing, place.record(), site)));
+    }
+
+    /** The values and listings in the texts of a record, whatever its fields may hold now: those saved before keep theirs. */
+    public static Insertions held(RecordType recordType, Map<?, ?> values) {
+        var ways = new LinkedHashSet<String>();
+        var listings = new LinkedHashSet<String>();
+        Leaves.of(recordType.fields().toList(), values, (field, value) -> {
+            if (field.kind() instanceof Kind.RichText && Insertions.any((String) value)) {
+                var held = Insertions.of((String) value);
+                ways.addAll(held.values());
+                listings.addAll(held.listings());
+            }
+        });
+        return ways.isEmpty() && listings.isEmpty() ? Insertions.NONE : new Insertions(ways, listings);
     }
 
     private interface Filling {
@@ -59,7 +74,9 @@ public final class FilledTexts {
 
     /** @param from the record as its conditions show it */
     private PageRecord with(PageRecord record, PageRecord from, Filling filling) {
-        if (!model.takesInsertions(record.link().type())) {
+        var recordType = model.recordType(record.link().type()).orElseThrow();
+        if (!model.hasTexts(recordType.id())
+                || held(recordType, record.values()).equals(Insertions.NONE)) {
             return record;
         }
         var place = reached.place(from);

@@ -39,7 +39,7 @@ public final class PageModel {
     private final Map<String, Set<String>> compared = new HashMap<>();
     private final Map<String, Set<String>> taxonomies = new HashMap<>();
     private final Set<String> hiding = new HashSet<>();
-    private final Set<String> insertions = new HashSet<>();
+    private final Set<String> texts = new HashSet<>();
     private final Map<LayoutPlace, PageNeeds> needs = new ConcurrentHashMap<>();
 
     public PageModel(Model model) {
@@ -62,16 +62,13 @@ public final class PageModel {
                 .map(RecordType::id)
                 .forEach(hiding::add);
         recordTypes.values().stream()
-                .filter(PageModel::takesInsertions)
+                .filter(PageModel::hasTexts)
                 .map(RecordType::id)
-                .forEach(insertions::add);
+                .forEach(texts::add);
     }
 
-    private static boolean takesInsertions(RecordType recordType) {
-        return recordType.byId().values().stream()
-                .anyMatch(field -> field.kind() instanceof Kind.RichText text
-                        && (text.formats().contains(Kind.Format.VALUES)
-                                || text.formats().contains(Kind.Format.LISTINGS)));
+    private static boolean hasTexts(RecordType recordType) {
+        return recordType.byId().values().stream().anyMatch(field -> field.kind() instanceof Kind.RichText);
     }
 
     private record LayoutPlace(String type, Layout.LayoutUse use) {}
@@ -150,9 +147,9 @@ public final class PageModel {
         return all;
     }
 
-    /** Whether texts of a type may hold values or listings. */
-    public boolean takesInsertions(String type) {
-        return insertions.contains(type);
+    /** Whether a type has formatted texts: whatever they may hold now, those that were saved before keep what they have. */
+    public boolean hasTexts(String type) {
+        return texts.contains(type);
     }
 
     /** What the heads of the pages of a type say. */

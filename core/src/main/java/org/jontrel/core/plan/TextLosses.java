@@ -52,10 +52,9 @@ public final class TextLosses {
                 .isPresent();
     }
 
+    /** Also one that may hold none any more: it shows those that it has. */
     private static boolean takes(Kind kind) {
-        return kind instanceof Kind.RichText text
-                && (text.formats().contains(Kind.Format.VALUES)
-                        || text.formats().contains(Kind.Format.LISTINGS));
+        return kind instanceof Kind.RichText;
     }
 
     /** All that ways are made of, and what kind of thing each is; and the listings. */

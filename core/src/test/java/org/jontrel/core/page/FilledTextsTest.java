@@ -1,6 +1,7 @@
 package org.jontrel.core.page;
 
 import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
 
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
@@ -11,6 +12,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
 import java.util.TreeMap;
+import java.util.function.UnaryOperator;
 import java.util.regex.Pattern;
 import org.jontrel.core.code.PackageReader;
 import org.jontrel.core.identity.Identities;
@@ -62,15 +64,16 @@ public class FilledTextsTest {
                 """,
         "listings/all.yaml", "key: all\ntitle: All locks\ntype: lock\nlimit: 9\nshown: lines\n",
     };
-    private static final Model MODEL = model();
+    private static final Model MODEL = model(file -> file);
     private static final PageModel PAGES = new PageModel(MODEL);
     private static final String LOCK = type("lock").id();
     private static final String PERSON = type("person").id();
 
-    private static Model model() {
+    /** Whatever is changed in its files, the same things have the same ids. */
+    private static Model model(UnaryOperator<String> change) {
         var files = new TreeMap<String, byte[]>();
         for (int i = 0; i < FILES.length; i += 2) {
-            files.put(FILES[i], FILES[i + 1].getBytes(StandardCharsets.UTF_8));
+            files.put(FILES[i], change.apply(FILES[i + 1]).getBytes(StandardCharsets.UTF_8));
         }
         var read = PackageReader.read(files, List.of());
         return new Identities(Model.EMPTY, new Ids(new Random(1)))
@@ -213,6 +216,16 @@ public class FilledTextsTest {
     @Test
     public void aTextOfAnotherRecordSpeaksOfThatOne() {
         assertEquals(page(with("<p>x</p>"), "keeper.about"), "# Top\nAbout: <p>Of Ann &lt;Lee&gt;, +44 20 1.</p>");
+    }
+
+    /** A release withdrew {@code values} from every text of a type: what was inserted before is shown until it is saved again. */
+    @Test
+    public void aTextThatMayHoldNoneAnyMoreShowsThoseItHas() {
+        var records = with("<p>x</p>");
+        var pages = new PageModel(model(file -> file.replace("formats: [values]", "formats: []")));
+        var keeper = records.record(new Link(PERSON, 1)).orElseThrow();
+        var page = PageWords.of(new PageMaker(pages, records, LocalDate.EPOCH).page(keeper));
+        assertTrue(page.contains("\nAbout: <p>Of Ann &lt;Lee&gt;, +44 20 1.</p>\n"), page);
     }
 
     @Test

@@ -7,6 +7,7 @@ import org.jontrel.core.page.FilledTexts;
 import org.jontrel.core.page.PageNeeds;
 import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.core.value.Link;
+import org.jontrel.core.value.kind.Insertions;
 import org.jontrel.site.page.PageReader;
 import org.jontrel.site.record.read.StoredRecord;
 
@@ -15,7 +16,9 @@ final class ContentTexts {
     private ContentTexts() {}
 
     static List<StoredRecord> filled(ContentCall call, RecordType recordType, List<StoredRecord> records) {
-        if (!call.pages().takesInsertions(recordType.id())) {
+        if (records.stream()
+                .allMatch(
+                        record -> FilledTexts.held(recordType, record.values()).equals(Insertions.NONE))) {
             return records;
         }
         var given = new PageReader.Given(recordType.id(), records, true);

@@ -5,10 +5,9 @@ import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.Map;
 import java.util.Set;
-import org.jontrel.core.model.Kind;
+import org.jontrel.core.page.FilledTexts;
 import org.jontrel.core.page.PageModel;
 import org.jontrel.core.page.PageRecord;
-import org.jontrel.core.value.Leaves;
 import org.jontrel.core.value.Link;
 import org.jontrel.core.value.kind.Insertions;
 
@@ -42,7 +41,7 @@ final class TextInsertions {
     Map<String, TypeInsertions> next(Iterable<PageRecord> records) {
         var found = new LinkedHashMap<String, TypeInsertions>();
         records.forEach(record -> {
-            if (model.takesInsertions(record.link().type())) {
+            if (model.hasTexts(record.link().type())) {
                 var here = of(record);
                 var before = known.put(record.link(), here);
                 if (!here.equals(before) && !here.equals(Insertions.NONE)) {
@@ -57,17 +56,6 @@ final class TextInsertions {
     }
 
     private Insertions of(PageRecord record) {
-        var fields =
-                model.recordType(record.link().type()).orElseThrow().fields().toList();
-        var values = new LinkedHashSet<String>();
-        var listings = new LinkedHashSet<String>();
-        Leaves.of(fields, record.values(), (field, value) -> {
-            if (field.kind() instanceof Kind.RichText) {
-                var held = Insertions.of((String) value);
-                values.addAll(held.values());
-                listings.addAll(held.listings());
-            }
-        });
-        return new Insertions(values, listings);
+        return FilledTexts.held(model.recordType(record.link().type()).orElseThrow(), record.values());
     }
 }
