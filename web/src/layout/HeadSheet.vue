@@ -13,8 +13,7 @@ import Check from '@/shared/controls/Check.vue';
 import Choice from '@/shared/controls/Choice.vue';
 import ControlSet from '@/shared/controls/ControlSet.vue';
 import TypedInput from '@/shared/controls/TypedInput.vue';
-import { nameOf, type Defined } from '@/shared/definitions';
-import { isGroup, type Group } from '@/shared/kinds';
+import { nameOf, ownGroupsOf, type Defined } from '@/shared/definitions';
 import ValueTextInput from './ValueTextInput.vue';
 import { filled } from './blocks';
 import { waysOf } from './queries';
@@ -39,7 +38,7 @@ const { data: ways } = useResource(() => waysOf(draft.workspace, props.of.defini
 });
 const all = computed(() => ways.value ?? []);
 const pictures = computed(() => all.value.filter((way) => way.kind === 'image'));
-const groups = computed<Group[]>(() => (props.of.definition.groups ?? []).filter(isGroup));
+const groups = computed(() => ownGroupsOf(props.of));
 const findings = computed(() =>
   draft.findings.filter(
     (finding) => finding.definition === props.of.definition.id && finding.property.startsWith('head'),

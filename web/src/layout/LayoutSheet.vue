@@ -10,8 +10,7 @@ import { api, ask, sentenceOf } from '@/shared/api/client';
 import { useResource } from '@/shared/api/queries';
 import ControlSet from '@/shared/controls/ControlSet.vue';
 import TypedInput from '@/shared/controls/TypedInput.vue';
-import { nameOf, type Defined } from '@/shared/definitions';
-import { isGroup, type Group } from '@/shared/kinds';
+import { nameOf, ownGroupsOf, type Defined } from '@/shared/definitions';
 import BlockTree from './BlockTree.vue';
 import { blockOfWay, blockTree, setting, type Block, type Use } from './blocks';
 import type { Place } from './place';
@@ -43,10 +42,7 @@ const ways = useWays(
   () => blocks.value,
 );
 const holder = computed(() => draft.find(props.place.type));
-const groups = computed<Group[]>(() => {
-  const type = draft.types.find((each) => each.id === props.place.type);
-  return (type?.groups ?? []).filter(isGroup);
-});
+const groups = computed(() => (holder.value ? ownGroupsOf(holder.value) : []));
 const findings = computed(() => draft.findings.filter((finding) => finding.definition === props.of?.definition.id));
 const where = computed(() => (props.of?.sort === 'layout' ? props.of.definition.where : undefined));
 

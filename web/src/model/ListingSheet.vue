@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import TypedInput from '@/shared/controls/TypedInput.vue';
-import type { Listing } from '@/shared/definitions';
-import { isGroup, type Group } from '@/shared/kinds';
+import { ownGroupsOf, recordOptionsOf, type Listing } from '@/shared/definitions';
 import ConditionEditor from './ConditionEditor.vue';
 import { useDraft } from './draft';
 import { waysOf } from '@/layout/queries';
@@ -15,8 +14,8 @@ import Choices from '@/shared/controls/Choices.vue';
 const props = defineProps<{ listing: Listing }>();
 const emit = defineEmits<{ change: [Partial<Listing>] }>();
 const draft = useDraft();
-const type = computed(() => draft.types.find((each) => each.id === props.listing.type));
-const groups = computed<Group[]>(() => (type.value?.groups ?? []).filter(isGroup));
+const listed = computed(() => draft.find(props.listing.type));
+const groups = computed(() => (listed.value ? ownGroupsOf(listed.value) : []));
 const shown = ['lines', 'table', 'cards', 'layout'] as const;
 const { data: ways } = useResource(() => waysOf(draft.workspace, props.listing.type, draft.revision), {
   keepsLast: true,
@@ -41,7 +40,7 @@ function sort(field: string, descending: boolean): void {
         <Choice
           id="listing-type"
           :value="listing.type"
-          :options="draft.types.map((each) => ({ value: each.id, label: each.plural }))"
+          :options="recordOptionsOf(draft.definitions)"
           @update:value="emit('change', { type: $event })"
         />
       </div>

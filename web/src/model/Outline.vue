@@ -5,7 +5,7 @@ import { useRouter } from 'vue-router';
 import { useSession } from '@/session/session';
 import Problems from '@/shared/Problems.vue';
 import { sentenceOf } from '@/shared/api/client';
-import { idOf, nameOf, sorts, type Defined, type Sort } from '@/shared/definitions';
+import { idOf, nameOf, recordOptionsOf, sorts, type Defined, type Sort } from '@/shared/definitions';
 import OutlineEntry from './OutlineEntry.vue';
 import { useDraft } from './draft';
 import { usePresence } from './presence';
@@ -147,7 +147,7 @@ defineExpose({ choose });
         v-model:value="forType"
         :placeholder="$t('model.listing.type')"
         :aria-label="$t('model.listing.type')"
-        :options="[...draft.types.map((type) => ({ value: type.id, label: type.plural }))]"
+        :options="recordOptionsOf(draft.definitions)"
       />
       <label class="hidden" for="noun">{{ $t(`model.nameOf.${making}`) }}</label>
       <TextInput

@@ -9,7 +9,7 @@ import IconListing from '~icons/tabler/table';
 import IconPart from '~icons/tabler/puzzle';
 import IconLook from '~icons/tabler/palette';
 import type { Schemas } from './api/client';
-import type { ContentType, Field, Section } from './kinds';
+import { isGroup, type ContentType, type Field, type Group, type Section } from './kinds';
 
 export type Taxonomy = Schemas['Taxonomy'];
 export type Term = Schemas['Term'];
@@ -85,6 +85,22 @@ export function sectionsOf(each: Defined): Section[] {
 /** Fields that stand in a definition itself, without a group. */
 export function bareFieldsOf(each: Defined): Field[] {
   return each.sort === 'taxonomy' || each.sort === 'group' ? (each.definition.fields ?? []) : [];
+}
+
+/** What has records to choose from a list: types, then taxonomies. */
+export function recordOptionsOf(definitions: Defined[]): { value: string; label: string }[] {
+  return (['type', 'taxonomy'] as const).flatMap((sort) =>
+    definitions.flatMap((each) =>
+      each.sort === sort && 'plural' in each.definition ? [{ value: idOf(each), label: each.definition.plural }] : [],
+    ),
+  );
+}
+
+/** The groups of a definition's own; fields that stand in none are one more. */
+export function ownGroupsOf(each: Defined): Group[] {
+  const bare = bareFieldsOf(each);
+  const groups = sectionsOf(each).filter(isGroup);
+  return bare.length ? [{ title: nameOf(each), fields: bare }, ...groups] : groups;
 }
 
 /** The fields within a field. */

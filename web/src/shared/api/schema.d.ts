@@ -4288,7 +4288,7 @@ export interface components {
             shown?: "lines" | "table" | "cards" | "layout";
             /** @description The name under which architects find it. */
             title: string;
-            /** @description The content type it lists. */
+            /** @description The content type or taxonomy whose records it lists. */
             type: string;
             /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;

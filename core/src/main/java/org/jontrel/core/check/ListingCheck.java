@@ -20,7 +20,7 @@ import org.jontrel.core.reach.ValueStep;
 /** A listing, or the index of a type: what it lists, filters, sorts by and shows is there. */
 record ListingCheck(ModelIndex known, ModelNames names, DefinitionFindings report) {
     void run(Listing listing) {
-        if (known.find(ContentType.class, listing.type()).isEmpty()) {
+        if (names.records(listing.type()).isEmpty()) {
             report.addUnknown(
                     "type", "type", listing.title(), "content type", listing.type(), known.keys(Definition.Sort.TYPE));
             return;

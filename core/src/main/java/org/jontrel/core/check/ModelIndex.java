@@ -118,7 +118,9 @@ final class ModelIndex {
     }
 
     private Stream<Field> ofType(String id) {
-        return find(ContentType.class, id).stream().flatMap(type -> fields(type).stream());
+        return Stream.of(ContentType.class, Taxonomy.class)
+                .flatMap(each -> find(each, id).stream())
+                .flatMap(each -> fields(each).stream());
     }
 
     private Stream<Field> of(List<Section> sections) {

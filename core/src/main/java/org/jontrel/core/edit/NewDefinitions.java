@@ -33,7 +33,7 @@ public final class NewDefinitions {
 
     /**
      * @param name the noun for one of a type or taxonomy, else the title
-     * @param typeId the content type that a layout or listing is for; of no meaning for others
+     * @param typeId the content type or taxonomy that a layout or listing is for; of no meaning for others
      */
     public Definition definition(Definition.Sort sort, String name, String typeId) {
         var title = name.strip();
@@ -74,7 +74,10 @@ public final class NewDefinitions {
                         typeId,
                         Condition.ALWAYS,
                         "",
-                        List.of(new RecordsForm.Order("part_title", false)),
+                        // terms have an order of their own
+                        model.find(Taxonomy.class, typeId).isPresent()
+                                ? List.of()
+                                : List.of(new RecordsForm.Order("part_title", false)),
                         10,
                         Listing.ResultStyle.LINES,
                         List.of(),

@@ -80,10 +80,10 @@ final class LayoutShapes {
             .optional("description", Scalars.TEXT, Listing::description, "", Sense.WORDING, "What the listing is for.")
             .required(
                     "type",
-                    Scalars.reference(Mapper.ReferenceTarget.TYPE),
+                    Scalars.reference(Mapper.ReferenceTarget.RECORDS),
                     Listing::type,
                     Sense.STRUCTURE,
-                    "The content type it lists.")
+                    "The content type or taxonomy whose records it lists.")
             .optional(
                     "where",
                     ConditionShape.INSTANCE,

@@ -6,9 +6,9 @@ import org.jontrel.core.model.block.RecordsForm;
 import org.jontrel.core.model.condition.Condition;
 
 /**
- * A saved query over the records of one type, with a way to show its results.
+ * A saved query over the records of one type, or the terms of a taxonomy, with a way to show its results.
  *
- * @param type id of the content type it lists
+ * @param type id of the content type or taxonomy it lists
  * @param where which records it lists
  * @param about a taxonomy or a relation of the type: only records that share a term of it with the record being shown, or
  *     lead there by it, and never that record itself; empty for all

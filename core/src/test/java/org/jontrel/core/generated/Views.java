@@ -13,6 +13,7 @@ import org.jontrel.core.model.Listing;
 import org.jontrel.core.model.Look;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.PagePart;
+import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.model.block.Arrangement;
 import org.jontrel.core.model.block.Block;
 import org.jontrel.core.model.block.BlockKind;
@@ -49,10 +50,15 @@ final class Views {
         var type = draw.of(model.types());
         var scope = scope(type);
         var card = layout(type, Layout.LayoutUse.CARD, List.of(field(scope, 2)));
-        var listing = listing(type, scope, card);
+        var listing = listing(type.id(), scope, Optional.of(card));
         part = new PagePart(draw.id('p'), "part_" + draw.fresh(), draw.text(), "", type.id(), blocks(scope, 2, 1));
-        listings = List.of(listing);
-        all.addAll(List.of(card, listing, part));
+        listings = new ArrayList<>(List.of(listing));
+        if (!model.all(Taxonomy.class).isEmpty() && draw.chance()) {
+            var taxonomy = draw.of(model.all(Taxonomy.class));
+            listings.add(listing(taxonomy.id(), ValueScope.records(names, List.of(taxonomy)), Optional.empty()));
+        }
+        all.addAll(listings);
+        all.addAll(List.of(card, part));
         all.add(layout(type, Layout.LayoutUse.PAGE, blocks(scope, 4, 3)));
         if (draw.chance()) {
             all.add(look(type));
@@ -111,14 +117,15 @@ final class Views {
                 draw.chance() ? "main { letter-spacing: ." + draw.below(9) + "em }\n" : "");
     }
 
-    private Listing listing(ContentType type, ValueScope scope, Layout card) {
-        boolean byLayout = draw.chance();
+    /** @param typeId also of a taxonomy; its terms are listed by a layout where there is one for them */
+    private Listing listing(String typeId, ValueScope scope, Optional<Layout> card) {
+        boolean byLayout = card.isPresent() && draw.chance();
         return new Listing(
                 draw.id('q'),
                 "listing_" + draw.fresh(),
                 draw.text(),
                 draw.chance() ? draw.text() : "",
-                type.id(),
+                typeId,
                 draw.chance() ? new Condition.StateIs(RecordState.PUBLISHED) : Condition.ALWAYS,
                 about(scope),
                 List.of(new RecordsForm.Order("part_title", draw.chance())),
@@ -127,7 +134,7 @@ final class Views {
                         ? Listing.ResultStyle.LAYOUT
                         : draw.of(List.of(Listing.ResultStyle.LINES, Listing.ResultStyle.TABLE)),
                 List.of(way(scope, 2)),
-                byLayout ? card.id() : "");
+                byLayout ? card.get().id() : "");
     }
 
     private String about(ValueScope scope) {

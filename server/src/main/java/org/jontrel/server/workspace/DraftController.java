@@ -74,11 +74,12 @@ class DraftController {
         var id = workspaces.get(workspace).id();
         var model = drafts.get(id).model();
         var typeId = body.type() == null ? "" : body.type();
-        boolean of = sort == Definition.Sort.LAYOUT || sort == Definition.Sort.PART;
+        boolean ofSite = sort == Definition.Sort.LAYOUT || sort == Definition.Sort.PART;
         boolean found = model.type(typeId).isPresent()
-                || of && (typeId.isEmpty() || model.find(Taxonomy.class, typeId).isPresent());
-        if ((of || sort == Definition.Sort.LISTING) && !found) {
-            throw Refusal.invalid("A " + sort.noun() + " needs the content type it is for.", List.of());
+                || model.find(Taxonomy.class, typeId).isPresent()
+                || ofSite && typeId.isEmpty();
+        if ((ofSite || sort == Definition.Sort.LISTING) && !found) {
+            throw Refusal.invalid("A " + sort.noun() + " needs the content type or taxonomy it is for.", List.of());
         }
         var made = new NewDefinitions(model, ids).definition(sort, body.name(), typeId);
         drafts.put(id, made, 0, Optional.empty(), principal.getName());

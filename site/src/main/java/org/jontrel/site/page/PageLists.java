@@ -99,7 +99,7 @@ final class PageLists {
         }
     }
 
-    /** As the block says; else by title, or the last changed first where there is none. */
+    /** As the block says; else terms in their order, records by title, or the last changed first where there is none. */
     private static List<ListQuery.SortOrder> sort(RecordType recordType, List<RecordsForm.Order> order) {
         var sort = order.stream()
                 .filter(each -> SystemField.of(each.field()).isPresent()
@@ -110,6 +110,9 @@ final class PageLists {
                 .toList();
         if (!sort.isEmpty()) {
             return sort;
+        }
+        if (recordType.definition() instanceof Taxonomy) {
+            return List.of(new ListQuery.SortOrder(SystemField.POSITION.field().id(), false));
         }
         return recordType.title().isPresent()
                 ? List.of(new ListQuery.SortOrder("part_title", false))

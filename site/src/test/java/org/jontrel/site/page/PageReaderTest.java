@@ -189,6 +189,54 @@ public class PageReaderTest {
         assertEquals(counts.get(2), counts.get(0), counts.toString());
     }
 
+    /** All sorts, the trees of each below it, each tree with its keeper: terms in their order, those below a term left out. */
+    @Test
+    public void aListingOfTermsHasRecordsBelowEach() {
+        var trees = block(new BlockKind.Related(
+                "ttree", form(Arrangement.BLOCKS, 200), List.of(title(), field("fkeeper.part_title"))));
+        var sorts = new Layout(
+                "ysorts001",
+                "trees_of_sort",
+                "Trees of a sort",
+                "",
+                "xsort",
+                Layout.LayoutUse.CARD,
+                Condition.ALWAYS,
+                List.of(title(), trees));
+        var listing = new Listing(
+                "qsorts001",
+                "sorts",
+                "Sorts",
+                "",
+                "xsort",
+                new Condition.Not(new Condition.ParentIs(List.of())),
+                "",
+                List.of(),
+                10,
+                Listing.ResultStyle.LAYOUT,
+                List.of(),
+                "ysorts001");
+        var model = install(sorts, listing, layout("tplot", title(), block(new BlockKind.ListingUse("qsorts001"))));
+        var counts = new ArrayList<Integer>();
+        var plot = add("tplot", RecordState.PUBLISHED, Map.of("title", "Plot"), null);
+        for (int many : new int[] {1, 20, 100}) {
+            var keeper = add("tperson", RecordState.PUBLISHED, Map.of("title", "Keeper of " + many), null);
+            for (int i = 0; i < many; i++) {
+                var more = Map.of(
+                        "keeper", link("tperson", keeper), "sort", List.of(term(i == 0 ? "Cider apple" : "Pear")));
+                tree("Tree " + many + "-" + i, more);
+            }
+            page(model, "tplot", plot);
+            counts.add(counter.during(() -> page(model, "tplot", plot)));
+            var words = words(page(model, "tplot", plot));
+            assertTrue(words.contains("Tree " + many + "-0") && words.contains("Keeper of " + many), words);
+            assertTrue(words.indexOf("text=Apple") < words.indexOf("text=Pear"), words);
+            assertTrue(!words.contains("text=Cider apple"), words);
+        }
+        assertEquals(counts.get(1), counts.get(0), counts.toString());
+        assertEquals(counts.get(2), counts.get(0), counts.toString());
+    }
+
     private static String value(String path) {
         return "<p>" + path + ": <span data-value=\"" + path + "\"></span></p>";
     }
