@@ -8,7 +8,10 @@ import { newId } from '@/shared/kinds';
 import { arranging, blockOfWay, finds, plain, plainBlock, type Block, type Way } from './blocks';
 
 /** The quick line: words find a value, or something to arrange blocks with, and Enter adds it. */
-const props = defineProps<{ ways: Way[] }>();
+const props = defineProps<{
+  /** What can be shown where it would stand; nothing while that is not known. */
+  ways: Way[] | undefined;
+}>();
 const emit = defineEmits<{ add: [Block] }>();
 const { t } = useI18n();
 const draft = useDraft();
@@ -24,7 +27,7 @@ interface Offer {
 }
 
 const offers = computed<Offer[]>(() => [
-  ...props.ways.map((way) => ({
+  ...(props.ways ?? []).map((way) => ({
     value: `way ${way.path}`,
     label: way.label,
     detail: t(`layout.kinds.${way.block}`),
@@ -82,7 +85,7 @@ defineExpose({ focus: () => input.value?.focus() });
     ref="input"
     v-model:words="words"
     class="block-line"
-    :settled="settledFor === words"
+    :settled="ways !== undefined && settledFor === words"
     :found="found"
     :none="$t('layout.quickNone')"
     :placeholder="$t('layout.quick')"

@@ -5,6 +5,7 @@ import { useDraft } from '@/model/draft';
 import Check from '@/shared/controls/Check.vue';
 import Choice from '@/shared/controls/Choice.vue';
 import TypedInput from '@/shared/controls/TypedInput.vue';
+import { fieldsWithin } from '@/shared/definitions';
 import type { Group } from '@/shared/kinds';
 import BlockLists from './BlockLists.vue';
 import { changed, setting, storedText, typedText, type Block, type Way } from './blocks';
@@ -39,6 +40,11 @@ const roles = ['plain', 'heading', 'lead', 'note'];
 const condition = computed(() => props.block.show_when);
 const widths = ['equal', 'first_wide', 'last_wide'];
 const taxonomies = computed(() => props.ways.filter((each) => each.block === 'terms' && !each.path.includes('.')));
+/** The colours that a term of the taxonomy has; the first of them is the usual one. */
+const colours = computed(() => {
+  const found = draft.find(text('taxonomy'));
+  return found?.sort === 'taxonomy' ? fieldsWithin(found).filter((each) => each.kind === 'colour') : [];
+});
 
 function insert(path: string): void {
   set({ text: `${text('text')}{${path}}` });
@@ -141,6 +147,15 @@ function insert(path: string): void {
             ...taxonomies.map((each) => ({ value: each.path, label: each.label })),
           ]"
           @update:value="set({ taxonomy: $event || undefined, colour: undefined })"
+        />
+      </div>
+      <div v-if="colours.length > 1">
+        <label class="small" :for="id('colour')">{{ $t('layout.settings.colour') }}</label>
+        <Choice
+          :id="id('colour')"
+          :value="block.colour ?? colours[0]?.id ?? ''"
+          :options="colours.map((each) => ({ value: each.id ?? '', label: each.label }))"
+          @update:value="set({ colour: $event === colours[0]?.id ? undefined : $event })"
         />
       </div>
       <Check :checked="block.linked !== false" @update:checked="set({ linked: $event ? undefined : false })">{{

@@ -10,7 +10,7 @@ import BlockLine from './BlockLine.vue';
 import BlockSettings from './BlockSettings.vue';
 import type { DropSide } from '@/shared/tree';
 import { blockTree, holds, setting, typedText, type Block, type Way } from './blocks';
-import type { WaysByBlock } from './useWays';
+import { insideOf, type WaysByBlock } from './useWays';
 
 /** Blocks as an outline that is edited by keyboard; the settings of the one that is selected unfold in its place. */
 const props = defineProps<{
@@ -27,11 +27,11 @@ const selected = ref<string>();
 const line = useTemplateRef<InstanceType<typeof BlockLine>>('line');
 const rows = computed(() => blockTree.rows(props.blocks));
 const none: Way[] = [];
-/** What is added stands where the selected block stands, or within it where it holds others. */
+/** What is added stands where the selected block stands, or within it where it holds others; nothing until that is known. */
 const lineWays = computed(() => {
   const row = rows.value.find((each) => each.of.id === selected.value);
-  const inner = row && holds(row.of) ? (setting(row.of, 'blocks') as Block[] | undefined)?.[0]?.id : undefined;
-  return props.ways.get(inner ?? selected.value ?? '') ?? props.ways.get('') ?? none;
+  const id = row?.of.id ?? '';
+  return props.ways.get(row && holds(row.of) ? insideOf(id) : id);
 });
 
 function waysOf(block: Block): Way[] {

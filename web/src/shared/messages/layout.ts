@@ -211,6 +211,7 @@ export const layout = {
     descending: 'Descending',
     limit: 'At most',
     taxonomy: 'Taxonomy',
+    colour: 'In the colour of',
     listing: 'Listing',
     part: 'Part',
     widths: 'Widths',
