@@ -2,8 +2,8 @@ package org.jontrel.e2e.pages;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 
-import com.microsoft.playwright.FrameLocator;
 import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -18,69 +18,33 @@ import org.testng.annotations.Test;
 
 /** Pages laid out beside the real page of a real record, by keyboard. */
 public class LayoutsTest {
+    private PagesDesk pages;
     private Desk desk;
-    private com.microsoft.playwright.Page page;
+    private Page page;
 
     @BeforeClass
     public void start() throws InterruptedException {
-        desk = new Desk();
-        page = desk.page;
-        desk.installOnBench();
-        record("mooring", Map.of("title", "Willow Bank", "length_m", "21.5", "surface", "grass", "per_night", "12.5"));
-        record("mooring", Map.of("title", "Bare Bank", "length_m", "9"));
+        pages = new PagesDesk();
+        desk = pages.desk;
+        page = pages.page;
+        pages.record(
+                "mooring", Map.of("title", "Willow Bank", "length_m", "21.5", "surface", "grass", "per_night", "12.5"));
+        pages.record("mooring", Map.of("title", "Bare Bank", "length_m", "9"));
     }
 
     @AfterClass(alwaysRun = true)
     public void stop() {
-        desk.close();
-    }
-
-    private void record(String type, Map<String, Object> values) {
-        record(type, values, "draft");
-    }
-
-    private void record(String type, Map<String, Object> values, String state) {
-        desk.api.post(
-                "/api/sites/bench/types/" + type + "/records", Map.of("version", 0, "state", state, "values", values));
-    }
-
-    private FrameLocator shown() {
-        return page.locator(".page-frame iframe").first().contentFrame();
-    }
-
-    private Locator block(String words) {
-        return page.locator("[data-block] .name").filter(new Locator.FilterOptions().setHasText(words));
-    }
-
-    private void open(String type, String use) {
-        desk.anna.open(Desk.WORKSPACE + "pages");
-        page.locator(".holder")
-                .filter(new Locator.FilterOptions()
-                        .setHas(page.getByRole(
-                                AriaRole.HEADING,
-                                new com.microsoft.playwright.Page.GetByRoleOptions()
-                                        .setName(type)
-                                        .setExact(true))))
-                .getByRole(AriaRole.LINK)
-                .filter(new Locator.FilterOptions().setHasText(Pattern.compile("^" + use)))
-                .first()
-                .click();
-    }
-
-    private void layOut() {
-        desk.anna.button("Lay it out").click();
-        assertThat(desk.anna.button("Back to derived")).isVisible();
+        pages.close();
     }
 
     @Test
     public void whatIsDerivedIsShownAsBlocksAndBecomesOnesOwnAndBack() {
-        open("Work parties", "Page");
-        assertThat(block("Title")).isVisible();
-        assertThat(shown().locator("h1")).hasText("Work party 1");
+        pages.open("Work parties", "Page");
+        assertThat(pages.block("Title")).isVisible();
+        assertThat(pages.shown().locator("h1")).hasText("Work party 1");
         desk.anna.checkAccessibility();
         desk.anna.button("Lay it out").click();
-        assertThat(page.getByLabel("Name", new com.microsoft.playwright.Page.GetByLabelOptions().setExact(true)))
-                .hasValue("Page of work party");
+        assertThat(pages.setting("Name")).hasValue("Page of work party");
         desk.anna.checkAccessibility();
         desk.anna.button("Back to derived").click();
         assertThat(desk.anna.button("Lay it out")).isVisible();
@@ -88,37 +52,25 @@ public class LayoutsTest {
 
     @Test
     public void aPageIsLaidOutByKeyboardBesideTheRealPage() {
-        open("Moorings", "Page");
-        assertThat(shown().locator("h1")).hasText("Mooring 1");
-        page.getByLabel("Drafts too").check();
-        assertThat(shown().locator("h1")).hasText("Bare Bank");
-        layOut();
-        assertThat(block("Summary")).isVisible();
-        block("Summary").focus();
-        page.keyboard().press("Enter");
-        page.keyboard().type("colum");
-        page.keyboard().press("Enter");
-        assertThat(block("Columns")).isVisible();
-        block("Columns").focus();
-        page.keyboard().press("Enter");
-        page.keyboard().type("length of");
-        page.keyboard().press("Enter");
-        assertThat(shown().locator(".columns dt")).hasText("Length of berth");
-        assertThat(shown().locator(".columns dd")).containsText("m");
-        block("Lead image").focus();
+        pages.open("Moorings", "Page");
+        assertThat(pages.shown().locator("h1")).hasText("Mooring 1");
+        pages.withDrafts();
+        assertThat(pages.shown().locator("h1")).hasText("Bare Bank");
+        pages.layOut();
+        assertThat(pages.block("Summary")).isVisible();
+        pages.addBelow(pages.block("Summary"), "colum");
+        assertThat(pages.block("Columns")).isVisible();
+        pages.addBelow(pages.block("Columns"), "length of");
+        assertThat(pages.shown().locator(".columns dt")).hasText("Length of berth");
+        assertThat(pages.shown().locator(".columns dd")).containsText("m");
+        pages.block("Lead image").focus();
         page.keyboard().press("Alt+ArrowRight");
-        assertThat(page.locator(".in1 .name").filter(new Locator.FilterOptions().setHasText("Lead image")))
-                .isVisible();
+        assertThat(pages.inner("Lead image")).isVisible();
         page.keyboard().press("Alt+ArrowLeft");
-        assertThat(page.locator(".in1 .name").filter(new Locator.FilterOptions().setHasText("Lead image")))
-                .hasCount(0);
-        page.locator(".in1 .name")
-                .filter(new Locator.FilterOptions().setHasText("Length of berth"))
-                .first()
-                .click();
-        page.getByLabel("Label", new com.microsoft.playwright.Page.GetByLabelOptions().setExact(true))
-                .fill("How long");
-        assertThat(shown().locator(".columns dt")).hasText("How long");
+        assertThat(pages.inner("Lead image")).hasCount(0);
+        pages.inner("Length of berth").first().click();
+        pages.setting("Label").fill("How long");
+        assertThat(pages.shown().locator(".columns dt")).hasText("How long");
         desk.saved();
         desk.anna.checkAccessibility();
     }
@@ -126,16 +78,14 @@ public class LayoutsTest {
     /** Lines of the outline are dragged before and behind others, and into what holds others. */
     @Test(dependsOnMethods = "aPageIsLaidOutByKeyboardBesideTheRealPage")
     public void blocksAreDragged() {
-        open("Moorings", "Page");
-        page.getByLabel("Drafts too").check();
-        assertThat(shown().locator(".columns dt")).hasText("How long");
-        var columns = block("Columns");
-        block("Summary").dragTo(columns, new Locator.DragToOptions().setTargetPosition(20, middle(columns)));
-        assertThat(page.locator(".in1 .name").filter(new Locator.FilterOptions().setHasText("Summary")))
-                .isVisible();
-        block("Summary").dragTo(columns, new Locator.DragToOptions().setTargetPosition(20, 2));
-        assertThat(page.locator(".in1 .name").filter(new Locator.FilterOptions().setHasText("Summary")))
-                .hasCount(0);
+        pages.open("Moorings", "Page");
+        pages.withDrafts();
+        assertThat(pages.shown().locator(".columns dt")).hasText("How long");
+        var columns = pages.block("Columns");
+        pages.block("Summary").dragTo(columns, new Locator.DragToOptions().setTargetPosition(20, middle(columns)));
+        assertThat(pages.inner("Summary")).isVisible();
+        pages.block("Summary").dragTo(columns, new Locator.DragToOptions().setTargetPosition(20, 2));
+        assertThat(pages.inner("Summary")).hasCount(0);
         desk.saved();
     }
 
@@ -145,48 +95,92 @@ public class LayoutsTest {
 
     @Test(dependsOnMethods = {"aPageIsLaidOutByKeyboardBesideTheRealPage", "blocksAreDragged"})
     public void anotherRecordShowsWhereALayoutBreaks() {
-        open("Moorings", "Page");
+        pages.open("Moorings", "Page");
         page.locator(".view").getByText("Emptiest").click();
-        assertThat(shown().locator("h1")).hasText("Bare Bank");
+        assertThat(pages.shown().locator("h1")).hasText("Bare Bank");
         page.locator(".view").getByText("Fullest").click();
-        assertThat(shown().locator("h1")).hasText("Willow Bank");
+        assertThat(pages.shown().locator("h1")).hasText("Willow Bank");
         page.locator(".view")
                 .getByText("Next", new Locator.GetByTextOptions().setExact(true))
                 .click();
-        assertThat(shown().locator("h1")).hasText("Bare Bank");
+        assertThat(pages.shown().locator("h1")).hasText("Bare Bank");
     }
 
     /** Locks have a page of their own, and the record that is shown says so. */
     @Test
     public void someRecordsGetAnotherPage() {
-        record("structure", Map.of("title", "Alder Bridge", "sort", "bridge"));
-        record("structure", Map.of("title", "Bottom Lock", "sort", "lock"));
-        open("Structures", "Page");
-        page.getByLabel("Drafts too").check();
-        assertThat(shown().locator("h1")).hasText("Bottom Lock");
+        pages.record("structure", Map.of("title", "Alder Bridge", "sort", "bridge"));
+        pages.record("structure", Map.of("title", "Bottom Lock", "sort", "lock"));
+        pages.open("Structures", "Page");
+        pages.withDrafts();
+        assertThat(pages.shown().locator("h1")).hasText("Bottom Lock");
         assertThat(page.locator(".view").getByText("It is for those where Sort is Lock."))
                 .isVisible();
     }
 
+    /** A bridge gets a page of its own by its address; for each record it is said which page it gets, and why. */
+    @Test(dependsOnMethods = "someRecordsGetAnotherPage")
+    public void oneRecordGetsAnotherPage() {
+        pages.open("Structures", "Page");
+        desk.anna.button("Another layout").click();
+        pages.setting("Name").fill("Page of the Alder Bridge");
+        desk.anna.button("Add comparison").click();
+        pages.choose("What is compared", "last part of the address");
+        pages.setting("With what").fill("alder-bridge");
+        page.keyboard().press("Tab");
+        assertThat(pages.shown().locator("h1")).hasText("Alder Bridge");
+        assertThat(page.locator(".view").getByText("It is for those where the address is alder-bridge."))
+                .isVisible();
+        pages.add("text");
+        pages.setting("Text, with values in braces").fill("The oldest of them all.");
+        assertThat(pages.shown().locator("article")).containsText("The oldest of them all.");
+        desk.saved();
+    }
+
+    /** What is done to pages is undone, is told in words, and does nothing to a database. */
+    @Test
+    public void layoutsArePartOfTheDraft() {
+        pages.open("People", "Page");
+        pages.layOut();
+        pages.add("text");
+        assertThat(pages.block("A text")).isVisible();
+        desk.saved();
+        desk.anna.button("Undo").click();
+        assertThat(pages.block("A text")).hasCount(0);
+        desk.anna.open(Desk.WORKSPACE + "history");
+        assertThat(page.getByText("Layout Page of person added").first()).isVisible();
+        desk.api.post("/api/workspaces/tessel-waters/releases", Map.of("version", "1.1.0", "notes", ""));
+        desk.anna.open(Desk.WORKSPACE + "sites/bench");
+        assertThat(page.getByText(Pattern.compile("of pages alone"))).isVisible();
+    }
+
     @Test
     public void anIndexIsSetAndFilteredByVisitors() {
-        open("Moorings", "Index");
-        page.getByLabel("Drafts too").check();
-        assertThat(shown().locator("h1")).hasText("Moorings");
-        assertThat(shown().locator(".filters")).hasCount(0);
+        pages.open("Moorings", "Index");
+        pages.withDrafts();
+        assertThat(pages.shown().locator("h1")).hasText("Moorings");
+        assertThat(pages.shown().locator(".filters")).hasCount(0);
         filterBy("Surface");
         filterBy("Length of berth");
-        assertThat(shown().locator(".filters legend").first()).hasText("Surface");
+        assertThat(pages.shown().locator(".filters legend").first()).hasText("Surface");
         page.getByLabel("Visitors can search the list").check();
-        assertThat(shown().locator(".filters input[type=search]")).isVisible();
+        assertThat(pages.shown().locator(".filters input[type=search]")).isVisible();
         page.locator(".sheet")
                 .getByText("Lines", new Locator.GetByTextOptions().setExact(true))
                 .click();
-        assertThat(shown().locator("ul.lines")).isVisible();
+        assertThat(pages.shown().locator("ul.lines")).isVisible();
         page.getByLabel("Above the list").fill("Where you may tie up.");
-        assertThat(shown().locator(".lead")).hasText("Where you may tie up.");
+        assertThat(pages.shown().locator(".lead")).hasText("Where you may tie up.");
         page.getByLabel("Link to this page").fill("Tie up");
-        assertThat(shown().locator("header nav")).containsText("Tie up");
+        assertThat(pages.shown().locator("header nav")).containsText("Tie up");
+        Desk.choose(page.getByLabel("Group by"), "Surface");
+        assertThat(pages.shown().locator("h2")).hasText(new String[] {"Grass", "Without surface"});
+        Desk.choose(page.getByLabel("Group by"), "No groups");
+        page.getByLabel("Records per page").fill("1");
+        assertThat(pages.shown().locator("ul.lines > li")).hasCount(1);
+        page.getByLabel("When there are no records").fill("Nowhere to tie up yet.");
+        page.getByLabel("Drafts too").uncheck();
+        assertThat(pages.shown().locator("main")).containsText("Nowhere to tie up yet.");
         desk.saved();
         desk.anna.checkAccessibility();
     }
@@ -201,8 +195,8 @@ public class LayoutsTest {
 
     @Test
     public void visitorsFilterAndSearchWithoutScript() {
-        record("heritage_boat", Map.of("title", "Kestrel", "afloat", true, "built", "1911"), "published");
-        record("heritage_boat", Map.of("title", "Heron", "afloat", false, "built", "1932"), "published");
+        pages.record("heritage_boat", Map.of("title", "Kestrel", "afloat", true, "built", "1911"), "published");
+        pages.record("heritage_boat", Map.of("title", "Heron", "afloat", false, "built", "1932"), "published");
         desk.anna.open("/at/bench/boats/");
         assertThat(page.locator(".cards > li")).hasCount(2);
         page.getByRole(AriaRole.CHECKBOX).first().check();
@@ -240,6 +234,7 @@ public class LayoutsTest {
         }
         org.testng.Assert.assertTrue(names.contains("bench/boats/kestrel/index.html"), names.toString());
         org.testng.Assert.assertTrue(names.contains("bench/sitemap.xml"), names.toString());
+        org.testng.Assert.assertTrue(names.contains("bench/boats/feed.xml"), names.toString());
         assertThat(page.getByText(Pattern.compile("[0-9]+ pages, [0-9]+ pictures and files saved")))
                 .isVisible();
         desk.anna.checkAccessibility();
@@ -247,16 +242,14 @@ public class LayoutsTest {
 
     @Test
     public void searchEnginesAreToldWhatPagesAreAbout() {
-        open("Moorings", "Search");
-        page.getByLabel("Drafts too").check();
+        pages.open("Moorings", "Search");
+        pages.withDrafts();
         page.getByLabel("Title, with values in braces").fill("{title} with {length_m} to tie up");
         assertThat(page.locator(".result .name")).containsText("m to tie up · Bench");
         page.getByLabel("A record is a").fill("Place");
         desk.anna.button("Add property").click();
-        page.getByLabel("Property", new com.microsoft.playwright.Page.GetByLabelOptions().setExact(true))
-                .fill("width");
-        page.getByLabel("Value", new com.microsoft.playwright.Page.GetByLabelOptions().setExact(true))
-                .fill("{length_m}");
+        pages.setting("Property").fill("width");
+        pages.setting("Value").fill("{length_m}");
         assertThat(page.locator(".linked")).containsText("\"width\" : ");
         page.getByLabel("Ask search engines to leave").check();
         assertThat(page.locator(".result")).containsText("asked to leave this page out");
@@ -266,22 +259,20 @@ public class LayoutsTest {
 
     @Test
     public void aPartIsChangedOnceAndShownByEveryLayout() {
-        open("Stoppage notices", "Page");
-        layOut();
+        pages.open("Stoppage notices", "Page");
+        pages.layOut();
         page.getByLabel("New page part").fill("Whom to ask");
         page.keyboard().press("Enter");
-        assertThat(page.getByRole(AriaRole.HEADING, new com.microsoft.playwright.Page.GetByRoleOptions().setLevel(1)))
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1)))
                 .containsText("Whom to ask");
-        page.getByLabel(Pattern.compile("^Add a block")).fill("text");
-        page.keyboard().press("Enter");
-        assertThat(block("A text")).isVisible();
+        pages.add("text");
+        assertThat(pages.block("A text")).isVisible();
         page.getByLabel("Text, with values in braces").fill("Ask the office of {site.name}.");
-        assertThat(block("Ask the office of {site.name}.")).isVisible();
+        assertThat(pages.block("Ask the office of {site.name}.")).isVisible();
         desk.saved();
-        open("Stoppage notices", "Page");
-        page.getByLabel(Pattern.compile("^Add a block")).fill("whom to");
-        page.keyboard().press("Enter");
-        assertThat(block("Whom to ask")).isVisible();
-        assertThat(shown().locator("article")).containsText("Ask the office of");
+        pages.open("Stoppage notices", "Page");
+        pages.add("whom to");
+        assertThat(pages.block("Whom to ask")).isVisible();
+        assertThat(pages.shown().locator("article")).containsText("Ask the office of");
     }
 }
