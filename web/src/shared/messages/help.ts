@@ -155,7 +155,7 @@ export const helpPages = {
       },
       lists: {
         title: 'Rows, related records and listings',
-        text: 'Rows of a repeater and related records are shown as names, lines, cards, a table, or by blocks of their own for each. A listing is made in the model: which records, in what order, how many; it can be about the record being shown, such as others with the same term.',
+        text: 'Rows of a repeater and related records are shown as names, lines, cards, a table, or by blocks of their own for each. A listing is made in the model: which records of a type or terms of a taxonomy, in what order, how many; it can be about the record being shown, such as others with the same term. A list within a list makes levels: all waters, the locks of each, the keeper of each lock.',
       },
       index: {
         title: 'The index and its filters',
