@@ -112,6 +112,12 @@ public class ExactUndoTest {
             {"9", new Kind.Numeric(0, null, null, "")},
             {"007", new Kind.Numeric(0, null, null, "")},
             {"2.50", new Kind.Numeric(2, null, null, "m")},
+            {"12,5", new Kind.Numeric(1, null, null, "")},
+            {"8 ft 6 in", new Kind.Numeric(4, null, null, "m")},
+            {"1,234", new Kind.Numeric(0, null, null, "")},
+            {"12 May 2026", new Kind.Date(null, null)},
+            {"3/4/2026", new Kind.Date(null, null)},
+            {"x", Kind.YesNo.PLAIN},
             {" Padded ", Kind.LongText.PLAIN},
         };
     }

@@ -91,7 +91,21 @@ public class PlanFindingsTest {
     @Test
     public void textsThatBecomeNumbersAreCounted() {
         test.install("1.0.0", Moorings.standard());
-        var texts = List.of("1", "-2.50", "0", "12345678901234", "1.0", "007", " 8", "1.234", "x", "9\\", "", "+3");
+        var texts = List.of(
+                "1",
+                "-2.50",
+                "0",
+                "12345678901234",
+                "1.0",
+                "007",
+                " 8",
+                "1.234",
+                "x",
+                "9\\",
+                "",
+                "+3",
+                "12,5",
+                "1,234");
         texts.forEach(rise -> test.save("tmooring", Map.of("title", "M", "rise", rise)));
         var plan = plan(rise(_ -> new Kind.Numeric(2, null, null, "")));
         assertEquals(
@@ -99,14 +113,14 @@ public class PlanFindingsTest {
                         .map(ask -> ask.about() + " " + ask.rows())
                         .sorted()
                         .toList(),
-                List.of("OUTSIDE_LIMITS 1", "UNCONVERTED 2"));
+                List.of("OUTSIDE_LIMITS 1", "UNCONVERTED 4"));
         assertSaid(plan, Code.PLAN_VALUES_ALTERED, "2 values of Rise");
         assertEquals(
                 plan.steps().stream()
                         .filter(step -> step.step() instanceof Step.CopyColumn)
                         .map(Plan.PlannedStep::rows)
                         .toList(),
-                List.of(12L));
+                List.of(14L));
     }
 
     @Test
@@ -249,13 +263,13 @@ public class PlanFindingsTest {
     @Test
     public void valuesThatLoseSomething() {
         test.install("1.0.0", Moorings.standard());
-        for (var rise : List.of("007", "7", "7.50")) {
+        for (var rise : List.of("7,5", "7", "7.50")) {
             test.save("tmooring", Map.of("title", "M", "rise", rise));
         }
         assertSaid(
                 plan(rise(_ -> new Kind.Numeric(2, null, null, ""))),
                 Code.PLAN_VALUES_ALTERED,
-                "1 value of Rise loses something in the conversion (for example 007 becomes 7.00)");
+                "1 value of Rise cannot be had back from what it becomes (for example 7,5 becomes 7.50)");
     }
 
     /** What searching finds is brought up to date by a step that says how far it is. */

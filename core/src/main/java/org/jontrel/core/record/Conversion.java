@@ -5,6 +5,7 @@ import java.util.Optional;
 import java.util.regex.Pattern;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
+import org.jontrel.core.spelling.Spelling;
 import org.jontrel.core.value.kind.KindValues;
 import org.jontrel.core.value.kind.RichTextValues;
 
@@ -49,8 +50,8 @@ public record Conversion(Field from, Field to, Object fill) {
     private static final Pattern NUMBER = Pattern.compile("-?(0|[1-9][0-9]*)(\\.[0-9]+)?");
 
     /**
-     * Whether this value (not {@code null}) is taken over but could not be had back from what becomes of it: zeros before a
-     * number, formatting, links.
+     * Whether this value (not {@code null}) is taken over but could not be had back from what becomes of it: a number in another
+     * spelling, formatting, links.
      */
     public boolean alters(Object value) {
         var after = converted(value);
@@ -122,11 +123,18 @@ public record Conversion(Field from, Field to, Object fill) {
             case Kind.Date _, Kind.Time _, Kind.DateTime _ ->
                 KindValues.of(to.kind()).fromText(value.toString());
             case Kind.Text _, Kind.LongText _, Kind.Email _, Kind.Phone _, Kind.Colour _, Kind.Url _, Kind.Icon _ ->
-                KindValues.of(to.kind()).fromText(((String) value).strip());
-            case Kind.RichText _ -> KindValues.of(to.kind()).fromText(RichTextValues.lines((String) value));
+                spelled(((String) value).strip());
+            case Kind.RichText _ -> spelled(RichTextValues.lines((String) value));
             case Kind.YesNo _, Kind.Choice _, Kind.Coordinates _ ->
                 KindValues.of(to.kind()).fromText(KindValues.of(from.kind()).show(value));
         };
+    }
+
+    /** In the one form that the kind is written in, or in one of those in which people write it. A code is no number. */
+    private Optional<Object> spelled(String text) {
+        return to.kind() instanceof Kind.Numeric && Spelling.isCode(text)
+                ? Optional.empty()
+                : KindValues.of(to.kind()).fromText(text).or(() -> Spelling.read(to.kind(), text));
     }
 
     private boolean renamesOptions() {

@@ -5,6 +5,7 @@ import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
 import java.math.BigDecimal;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
@@ -35,7 +36,12 @@ public class ConversionTest {
         return new Object[][] {
             {Kind.Text.PLAIN, NUMBER, "2.5", new BigDecimal("2.5"), false},
             {Kind.Text.PLAIN, NUMBER, "2.50", new BigDecimal("2.50"), false},
-            {Kind.Text.PLAIN, NUMBER, "007", new BigDecimal("7"), true},
+            {Kind.Text.PLAIN, NUMBER, "+7", new BigDecimal("7"), true},
+            {Kind.Text.PLAIN, NUMBER, "2,5", new BigDecimal("2.5"), true},
+            {Kind.Text.PLAIN, NUMBER, "007", null, false},
+            {RICH, NUMBER, "<p>2½</p>", new BigDecimal("2.5"), true},
+            {Kind.Text.PLAIN, Kind.Date.PLAIN, "12 May 2026", LocalDate.of(2026, 5, 12), true},
+            {Kind.Text.PLAIN, Kind.YesNo.PLAIN, "y", true, true},
             {NUMBER, Kind.Text.PLAIN, new BigDecimal("2.500000"), "2.5", false},
             {
                 Kind.LongText.PLAIN,

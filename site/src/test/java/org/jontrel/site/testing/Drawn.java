@@ -12,6 +12,7 @@ import java.util.TreeMap;
 import org.jontrel.core.code.Decision;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
+import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.condition.RecordState;
@@ -29,6 +30,10 @@ import org.jontrel.site.run.Runs;
 /** A site with made-up records of whatever model was drawn. */
 public record Drawn(Site site) {
     private static final int RECORDS = 3;
+    /** As people write numbers, dates, and yes or no. */
+    private static final List<String> SPELLED =
+            List.of("12,5", "1 234,50", "8 ft 6 in", "12 May 2026", "3/4/2026", "x", "007", "1,234");
+
     private static final String BY_DEFINITIONS = "definitions";
 
     /**
@@ -114,16 +119,11 @@ public record Drawn(Site site) {
         var raw = new LinkedHashMap<String, Object>();
         for (var group : recordType.groups()) {
             for (var field : group.fields()) {
-                var value = new SampleValues(model).of(List.of(field), List.of(), number);
-                var alone = write(recordType, single, value);
-                boolean fits = site.records()
-                        .check(alone)
-                        .map(checked -> checked.problems().stream()
-                                .allMatch(problem ->
-                                        problem.required() || !problem.path().startsWith(field.key())))
-                        .orElse(false);
-                if (fits) {
-                    raw.putAll(value);
+                for (var value : List.of(
+                        new SampleValues(model).of(List.of(field), List.of(), number), spelled(field, number))) {
+                    if (!value.isEmpty() && fits(recordType, single, field, value)) {
+                        raw.putAll(value);
+                    }
                 }
             }
         }
@@ -131,6 +131,22 @@ public record Drawn(Site site) {
         if (saved instanceof SaveResult.Refused && !single) {
             site.records().save(write(recordType, false, Map.of("title", "Record " + number)));
         }
+    }
+
+    private boolean fits(RecordType recordType, boolean single, Field field, Map<String, Object> value) {
+        return site.records()
+                .check(write(recordType, single, value))
+                .map(checked -> checked.problems().stream()
+                        .allMatch(
+                                problem -> problem.required() || !problem.path().startsWith(field.key())))
+                .orElse(false);
+    }
+
+    /** A text that could become a value of another kind; nothing for other fields. */
+    private static Map<String, Object> spelled(Field field, int number) {
+        return field.kind() instanceof Kind.Text && !field.id().equals("part_title")
+                ? Map.of(field.key(), SPELLED.get((number + field.label().length()) % SPELLED.size()))
+                : Map.of();
     }
 
     private static Write write(RecordType recordType, boolean single, Map<String, Object> raw) {
