@@ -118,9 +118,10 @@ final class ModelIndex {
     }
 
     private Stream<Field> ofType(String id) {
-        return Stream.of(ContentType.class, Taxonomy.class)
-                .flatMap(each -> find(each, id).stream())
-                .flatMap(each -> fields(each).stream());
+        return Stream.concat(
+                find(ContentType.class, id).stream().flatMap(type -> fields(type).stream()),
+                find(Taxonomy.class, id).stream()
+                        .flatMap(taxonomy -> Stream.concat(Stream.of(Taxonomy.LABEL), fields(taxonomy).stream())));
     }
 
     private Stream<Field> of(List<Section> sections) {

@@ -98,7 +98,10 @@ public final class KeyReferences {
     }
 
     private Stream<Field> fieldsOf(String word) {
-        return names.records(word).stream().flatMap(names::fields);
+        return names.records(word).stream()
+                .flatMap(each -> each instanceof Taxonomy
+                        ? Stream.concat(Stream.of(Taxonomy.LABEL), names.fields(each))
+                        : names.fields(each));
     }
 
     /** From where the blocks of a definition name values; {@code null} where it has none. */

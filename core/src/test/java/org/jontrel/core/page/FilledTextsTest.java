@@ -8,7 +8,6 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
 import java.util.TreeMap;
@@ -118,40 +117,11 @@ public class FilledTextsTest {
                 values);
     }
 
-    private record Records(Map<Link, PageRecord> all) implements PageData {
-        static Records of(PageRecord... records) {
-            var all = new LinkedHashMap<Link, PageRecord>();
-            List.of(records).forEach(record -> all.put(record.link(), record));
-            return new Records(all);
-        }
-
-        @Override
-        public String siteName() {
-            return "Bench";
-        }
-
-        @Override
-        public Optional<PageRecord> record(Link link) {
-            return Optional.ofNullable(all.get(link));
-        }
-
-        @Override
-        public List<Link> list(Link of, String list) {
-            return all.keySet().stream()
-                    .filter(link -> link.type().equals(LOCK))
-                    .toList();
-        }
-
-        @Override
-        public Optional<PageFile> file(long id) {
-            return Optional.empty();
-        }
-    }
-
-    private static Records with(String words) {
+    private static GivenRecords with(String words) {
         var keeper = record(
                 "person", 1, "Ann <Lee>", "phone", "+44 20 1", "about", text("person", "<p>Of {title}, {phone}.</p>"));
-        return Records.of(
+        return GivenRecords.of(
+                LOCK,
                 record(
                         "lock",
                         1,
@@ -170,7 +140,7 @@ public class FilledTextsTest {
                 keeper);
     }
 
-    private static String page(Records records, String field) {
+    private static String page(GivenRecords records, String field) {
         var block = new Block("b", new BlockKind.FieldValue(id("lock", field), Presentation.USUAL));
         var model = MODEL.with(
                 new Layout("y1", "page", "Page", "", LOCK, Layout.LayoutUse.PAGE, Condition.ALWAYS, List.of(block)));

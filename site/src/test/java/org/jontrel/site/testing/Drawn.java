@@ -30,10 +30,6 @@ import org.jontrel.site.run.Runs;
 /** A site with made-up records of whatever model was drawn. */
 public record Drawn(Site site) {
     private static final int RECORDS = 3;
-    /** As people write numbers, dates, and yes or no. */
-    private static final List<String> SPELLED =
-            List.of("12,5", "1 234,50", "8 ft 6 in", "12 May 2026", "3/4/2026", "x", "007", "1,234");
-
     private static final String BY_DEFINITIONS = "definitions";
 
     /**
@@ -49,7 +45,7 @@ public record Drawn(Site site) {
                     ? held
                     : ask.choices().contains(Decision.Action.LEAVE)
                             ? Decision.Action.LEAVE
-                            : ask.choices().getFirst();
+                            : ask.choices().getLast();
             decisions.add(new Decision(ask.fieldId(), ask.about(), answer, ""));
         });
         // what comes back may not convert, which is asked only then
@@ -120,7 +116,8 @@ public record Drawn(Site site) {
         for (var group : recordType.groups()) {
             for (var field : group.fields()) {
                 for (var value : List.of(
-                        new SampleValues(model).of(List.of(field), List.of(), number), spelled(field, number))) {
+                        new SampleValues(model).of(List.of(field), List.of(), number),
+                        SpelledTexts.of(field, number))) {
                     if (!value.isEmpty() && fits(recordType, single, field, value)) {
                         raw.putAll(value);
                     }
@@ -140,13 +137,6 @@ public record Drawn(Site site) {
                         .allMatch(
                                 problem -> problem.required() || !problem.path().startsWith(field.key())))
                 .orElse(false);
-    }
-
-    /** A text that could become a value of another kind; nothing for other fields. */
-    private static Map<String, Object> spelled(Field field, int number) {
-        return field.kind() instanceof Kind.Text && !field.id().equals("part_title")
-                ? Map.of(field.key(), SPELLED.get((number + field.label().length()) % SPELLED.size()))
-                : Map.of();
     }
 
     private static Write write(RecordType recordType, boolean single, Map<String, Object> raw) {
