@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui';
-import { computed, ref } from 'vue';
+import { computed, ref, watch } from 'vue';
 import { useI18n } from 'vue-i18n';
+import AskValues from './AskValues.vue';
 import Tag from '@/shared/Tag.vue';
 import type { Schemas } from '@/shared/api/client';
 import TextInput from '@/shared/controls/TextInput.vue';
@@ -9,20 +10,40 @@ import ControlSet from '@/shared/controls/ControlSet.vue';
 import Radios from '@/shared/controls/Radios.vue';
 
 /** A question of a plan with its choices; the answer is kept with the release. */
-const props = defineProps<{ ask: Schemas['AskView']; version: string; locked: boolean }>();
+const props = defineProps<{ site: string; ask: Schemas['AskView']; version: string; locked: boolean }>();
 const emit = defineEmits<{ decide: [Schemas['DecisionBody']] }>();
 
 const { t } = useI18n();
 type Answer = Schemas['DecisionBody']['answer'];
-const answer = ref<string>(props.ask.answer ?? props.ask.choices[0] ?? '');
+const isOfValues = computed(() => props.ask.about === 'unconverted');
+const looking = ref(false);
+const corrections = ref<Record<string, string>>(
+  Object.fromEntries(props.ask.corrections.map((each) => [each.from, each.to])),
+);
+const first = isOfValues.value && !props.ask.corrections.length ? 'set_aside' : props.ask.choices[0];
+const answer = ref<string>(props.ask.answer ?? first ?? '');
 const value = ref(props.ask.value);
+/** Whoever begins to correct wants that to count; what becomes of the rest is asked when something is left. */
+watch(corrections, (_, before) => {
+  if (!Object.keys(before).length) {
+    answer.value = 'correct';
+  }
+});
 
 const choices = computed(() =>
   props.ask.choices.map((choice) => ({
     value: choice,
-    label: choice === 'leave' && props.ask.about === 'held_values' ? t('site.leaveHeld') : t(`site.answers.${choice}`),
+    label: labelOf(choice),
   })),
 );
+
+function labelOf(choice: string): string {
+  if (choice === 'leave' && props.ask.about === 'held_values') {
+    return t('site.leaveHeld');
+  }
+  const some = Object.keys(corrections.value).length > 0;
+  return choice === 'set_aside' && some ? t('site.rest') : t(`site.answers.${choice}`);
+}
 
 function keep(): void {
   emit('decide', {
@@ -30,6 +51,7 @@ function keep(): void {
     about: props.ask.about.toUpperCase() as Schemas['DecisionBody']['about'],
     answer: answer.value.toUpperCase() as Answer,
     value: answer.value === 'fill' ? value.value : '',
+    corrections: Object.entries(corrections.value).map(([from, to]) => ({ from, to })),
   });
 }
 </script>
@@ -52,7 +74,19 @@ function keep(): void {
           @focus="answer = 'fill'"
         />
         <NButton attr-type="submit" size="small" :disabled="locked">{{ $t('site.keep') }}</NButton>
+        <NButton v-if="isOfValues" quaternary size="small" :aria-expanded="looking" @click="looking = !looking">{{
+          $t(looking ? 'site.hideValues' : 'site.showValues')
+        }}</NButton>
       </div>
+      <AskValues
+        v-if="looking"
+        v-model="corrections"
+        :site="site"
+        :version="version"
+        :field="ask.fieldId"
+        :label="ask.label"
+        :locked="locked"
+      />
     </ControlSet>
     <p v-if="ask.answer" class="hint">{{ $t('site.kept', { version }) }}</p>
   </form>

@@ -119,6 +119,7 @@ const ofPages = computed(() => (plan.value?.changes ?? []).filter((change) => ch
           <AskPanel
             v-for="each in plan.asks"
             :key="each.fieldId + each.about"
+            :site="site"
             :ask="each"
             :version="plan.to"
             :locked="!session.isArchitect"

@@ -10,6 +10,13 @@ export const planTo = (site: string, version: string): Resource<Schemas['PlanVie
     ask(api.GET('/api/sites/{site}/plan', { params: { path: { site }, query: { version } }, signal })),
 });
 
+/** The values of a field that a release cannot take as they are. */
+export const unconvertedValues = (site: string, version: string, field: string): Resource<Schemas['ValuesView']> => ({
+  queryKey: [...ofSite(site), 'plan', version, 'values', field],
+  queryFn: ({ signal }) =>
+    ask(api.GET('/api/sites/{site}/plan/values', { params: { path: { site }, query: { version, field } }, signal })),
+});
+
 export const undoPlan = (site: string, id: number): Resource<Schemas['PlanView']> => ({
   queryKey: [...ofSite(site), 'undo-plan', id],
   queryFn: ({ signal }) =>

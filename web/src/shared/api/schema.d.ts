@@ -420,6 +420,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sites/{site}/plan/values": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["values"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sites/{site}/record-types": {
         parameters: {
             query?: never;
@@ -1418,6 +1434,7 @@ export interface components {
             about: string;
             answer?: string;
             choices: string[];
+            corrections: components["schemas"]["CorrectionView"][];
             fieldId: string;
             finding: components["schemas"]["FindingView"];
             kind: string;
@@ -2592,6 +2609,10 @@ export interface components {
             field?: components["schemas"]["Field"];
             group?: components["schemas"]["Group"];
         };
+        CorrectionView: {
+            from: string;
+            to: string;
+        };
         CountView: {
             /** @description Whether there are just so many, or more */
             exact: boolean;
@@ -2606,7 +2627,8 @@ export interface components {
             /** @enum {string} */
             about: "REQUIRED_EMPTY" | "UNCONVERTED" | "OUTSIDE_LIMITS" | "HELD_VALUES";
             /** @enum {string} */
-            answer: "FILL" | "LEAVE" | "SET_ASIDE" | "BRING_BACK";
+            answer: "FILL" | "LEAVE" | "SET_ASIDE" | "CORRECT" | "BRING_BACK";
+            corrections?: components["schemas"]["CorrectionView"][];
             field: string;
             value: string;
         };
@@ -5295,6 +5317,17 @@ export interface components {
             sort: string;
             title: string;
         };
+        ValueView: {
+            /** Format: int64 */
+            records: number;
+            text: string;
+        };
+        ValuesView: {
+            /** Format: int32 */
+            distinct: number;
+            more: boolean;
+            values: components["schemas"]["ValueView"][];
+        };
         VersionView: {
             /** Format: date-time */
             at: string;
@@ -6156,6 +6189,31 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["PlanView"];
+                };
+            };
+        };
+    };
+    values: {
+        parameters: {
+            query: {
+                version: string;
+                field: string;
+            };
+            header?: never;
+            path: {
+                site: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ValuesView"];
                 };
             };
         };

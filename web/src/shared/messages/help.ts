@@ -220,7 +220,7 @@ export const helpPages = {
     sections: {
       plan: {
         title: 'Read the plan',
-        text: 'The plan counts real records: how many get a new field, how many values convert, which do not. What needs a decision is asked, with examples. A plan changes nothing.',
+        text: 'The plan counts real records: how many get a new field, how many values convert, which do not. What needs a decision is asked, with examples. A plan changes nothing.\nTexts become numbers, dates and times as people write them: “2,75”, “1 234.50”, “2½”, “12 May 2026”, “5 pm”; also “2.59 m” or “8 ft 6 in” where the field has a unit that fits, and “€12.50” where it is in EUR. What could be read in two ways, such as “1,234” or “3/4/2026”, a number with zeros before it, and whatever would have to be rounded is asked about.\n“Look at the values” shows what cannot be taken over, with how many records have it: type what each value becomes. The rest is asked again, or set aside and held. Corrections are kept with the release like all answers.',
       },
       run: {
         title: 'Run it',

@@ -85,6 +85,10 @@ public class Screenshots {
         visitor.open("/w/tessel-waters/sites/trial");
         Desk.choose(page.getByLabel("to", new Page.GetByLabelOptions().setExact(true)), "2.0.0");
         visitor.heading("Needs your answer").waitFor();
+        visitor.button("Look at the values").click();
+        page.getByLabel("What “about 9ft” becomes").fill("2.74");
+        page.getByLabel("What “8 ft 6 in” becomes").fill("2.59");
+        Desk.pick(page.locator("form.ask").last(), "Set aside and hold what is not corrected");
         visitor.picture(folder, "plan");
         page.getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("Value for Depth of water"))
                 .fill("1.2");

@@ -122,6 +122,7 @@ public class RolesTest extends TrialServerTest {
             {"GET", "/api/workspaces/tessel/releases/1.0.0/package", "viewer"},
             {"GET", "/api/workspaces/tessel/next", "viewer"},
             {"GET", "/api/sites/trial/plan?version=1.0.0", "viewer"},
+            {"GET", "/api/sites/trial/plan/values?version=1.0.0&field=frise", "viewer"},
             {"GET", "/api/sites/trial/runs", "viewer"},
             {"GET", "/api/sites/trial/record-types", "viewer"},
             {"GET", "/api/sites/trial/types/mooring/records", "viewer"},

@@ -1,6 +1,7 @@
 package org.jontrel.core.code;
 
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Locale;
 
 /**
@@ -8,8 +9,28 @@ import java.util.Locale;
  *
  * @param fieldId of the field it is about, or of the definition where whole records are held
  * @param value what to fill with, as text in the field's own form; empty for other answers
+ * @param corrections what single values become that could not be taken over as they are
  */
-public record Decision(String fieldId, Topic about, Action answer, String value) {
+public record Decision(String fieldId, Topic about, Action answer, String value, List<Correction> corrections) {
+    public static final int MOST_CORRECTIONS = 2_000;
+
+    public Decision {
+        corrections = List.copyOf(corrections);
+    }
+
+    /** Without corrections. */
+    public Decision(String fieldId, Topic about, Action answer, String value) {
+        this(fieldId, about, answer, value, List.of());
+    }
+
+    /**
+     * One value corrected, wherever it stands.
+     *
+     * @param from the value as people read it
+     * @param to the value it becomes, as text in the form of the field as it will be
+     */
+    public record Correction(String from, String to) {}
+
     /** What was asked. */
     public enum Topic {
         REQUIRED_EMPTY,
@@ -39,6 +60,8 @@ public record Decision(String fieldId, Topic about, Action answer, String value)
         LEAVE,
         /** Keep values that do not convert as held values. */
         SET_ASIDE,
+        /** Take them over as they are corrected; others of them are asked about. */
+        CORRECT,
         /** Take held values into use again. */
         BRING_BACK;
 

@@ -77,6 +77,16 @@ final class PackageShapes {
                     v.get("requires"),
                     v.get("checksum")));
 
+    private static final ObjectShape<Decision.Correction> CORRECTION = ObjectShape.<Decision.Correction>of("correction")
+            .required("from", Files.text(), Decision.Correction::from, Sense.RULE, "The value as people read it.")
+            .required(
+                    "to",
+                    Files.text(),
+                    Decision.Correction::to,
+                    Sense.RULE,
+                    "The value it becomes, in the form of the field as it will be.")
+            .build(v -> new Decision.Correction(v.get("from"), v.get("to")));
+
     private static final ObjectShape<Decision> DECISION = ObjectShape.<Decision>of("decision")
             .required(
                     "element",
@@ -97,7 +107,15 @@ final class PackageShapes {
                     Sense.RULE,
                     "What to do.")
             .optional("value", Files.text(), Decision::value, "", Sense.RULE, "The value to fill with.")
-            .build(v -> new Decision(v.get("element"), v.get("question"), v.get("answer"), v.get("value")));
+            .optional(
+                    "corrections",
+                    Files.list(CORRECTION),
+                    Decision::corrections,
+                    List.of(),
+                    Sense.RULE,
+                    "What single values become that could not be taken over as they are.")
+            .build(v -> new Decision(
+                    v.get("element"), v.get("question"), v.get("answer"), v.get("value"), v.get("corrections")));
 
     static final ObjectShape<Migration> MIGRATION = ObjectShape.<Migration>of("migration")
             .required("version", VERSION, Migration::version, Sense.NAME, "The release these decisions lead to.")

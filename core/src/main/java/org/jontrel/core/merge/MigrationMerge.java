@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 import org.jontrel.core.code.Decision;
 import org.jontrel.core.code.Migration;
 import org.jontrel.core.compare.SettingTexts;
@@ -75,6 +76,12 @@ final class MigrationMerge {
 
     private static String said(Map<DecisionKey, Decision> decisions, DecisionKey asked) {
         var decision = decisions == null ? null : decisions.get(asked);
-        return decision == null ? null : (decision.answer().code().replace('_', ' ') + " " + decision.value()).strip();
+        if (decision == null) {
+            return null;
+        }
+        var answer = (decision.answer().code().replace('_', ' ') + " " + decision.value()).strip();
+        return decision.corrections().stream()
+                .map(each -> "; “" + each.from() + "” becomes “" + each.to() + "”")
+                .collect(Collectors.joining("", answer, ""));
     }
 }

@@ -70,17 +70,61 @@ final class FieldQuestions {
         return PlanQuestion.isBack(decision) ? offer : Optional.empty();
     }
 
-    void unconverted(Field field, long values, List<String> examples) {
-        ask(
-                Code.PLAN_VALUES_UNCONVERTED,
-                field,
+    /**
+     * Asks what becomes of values that the field cannot take, where there are some or were some before they were corrected.
+     *
+     * @param values those that are not corrected
+     * @return the corrections of others
+     */
+    Map<String, String> unconverted(Field field, long values, List<String> examples) {
+        var answer = PlanQuestion.decided(
+                decisions,
+                field.id(),
+                Decision.Topic.UNCONVERTED,
+                List.of(Decision.Action.CORRECT, Decision.Action.SET_ASIDE));
+        var corrections = answer.map(Decision::corrections).orElse(List.of());
+        if (values == 0 && corrections.isEmpty()) {
+            return Map.of();
+        }
+        corrections.forEach(each -> check(field, each));
+        var place = Place.field(recordType.id(), field.id(), "");
+        var kind = field.kind().code().replace('_', ' ');
+        asks.add(new PlanQuestion(
+                values == 0
+                        ? Finding.of(Code.PLAN_VALUES_CORRECTED, place, field.label(), corrections.size(), kind)
+                        : Finding.of(
+                                Code.PLAN_VALUES_UNCONVERTED,
+                                place,
+                                field.label(),
+                                values,
+                                kind,
+                                String.join("; ", examples)),
+                recordType.id(),
+                field.id(),
                 Decision.Topic.UNCONVERTED,
                 values,
-                List.of(Decision.Action.SET_ASIDE),
-                field.label(),
-                values,
-                field.kind().code().replace('_', ' '),
-                String.join("; ", examples));
+                List.of(Decision.Action.CORRECT, Decision.Action.SET_ASIDE),
+                // corrections answer for the values that they are of
+                answer.filter(each -> values == 0 || each.answer() == Decision.Action.SET_ASIDE),
+                corrections));
+        return PlanQuestion.byValue(corrections);
+    }
+
+    private void check(Field field, Decision.Correction correction) {
+        var parsed = Values.parse(field, correction.to());
+        if (parsed.value().isEmpty()) {
+            findings.add(Finding.of(
+                    Code.PLAN_CORRECTION_INVALID,
+                    Place.field(recordType.id(), field.id(), ""),
+                    field.label(),
+                    correction.from(),
+                    correction.to(),
+                    why(parsed)));
+        }
+    }
+
+    private static String why(Values.Parsed parsed) {
+        return parsed.findings().stream().map(Finding::sentence).findFirst().orElse("It is empty.");
     }
 
     /** Says what is stored that the definitions no longer allow; it stays until somebody changes it. */
@@ -119,12 +163,8 @@ final class FieldQuestions {
         var value = decision.get().value();
         var parsed = Values.parse(field, value);
         if (parsed.value().isEmpty()) {
-            var why = parsed.findings().stream()
-                    .map(Finding::sentence)
-                    .findFirst()
-                    .orElse("It is empty.");
             findings.add(Finding.of(
-                    Code.PLAN_FILL_INVALID, Place.field(recordType.id(), field.id(), ""), field.label(), why));
+                    Code.PLAN_FILL_INVALID, Place.field(recordType.id(), field.id(), ""), field.label(), why(parsed)));
         }
         return value;
     }

@@ -1,6 +1,8 @@
 package org.jontrel.core.plan;
 
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.jontrel.core.code.Decision;
 import org.jontrel.core.finding.Finding;
@@ -10,6 +12,7 @@ import org.jontrel.core.finding.Finding;
  *
  * @param rows records it concerns
  * @param decision the answer in force, if there is one
+ * @param corrections those in force, also where they are no answer for all values
  */
 public record PlanQuestion(
         Finding finding,
@@ -18,7 +21,35 @@ public record PlanQuestion(
         Decision.Topic about,
         long rows,
         List<Decision.Action> choices,
-        Optional<Decision> decision) {
+        Optional<Decision> decision,
+        List<Decision.Correction> corrections) {
+    /** One that is not about single values. */
+    PlanQuestion(
+            Finding finding,
+            String recordTypeId,
+            String fieldId,
+            Decision.Topic about,
+            long rows,
+            List<Decision.Action> choices,
+            Optional<Decision> decision) {
+        this(finding, recordTypeId, fieldId, about, rows, choices, decision, List.of());
+    }
+
+    /** The corrections of each field, by its id: those of its last answer. */
+    public static Map<String, Map<String, String>> corrections(List<Decision> decisions) {
+        var all = new HashMap<String, Map<String, String>>();
+        decisions.stream()
+                .filter(each -> each.about() == Decision.Topic.UNCONVERTED)
+                .forEach(each -> all.put(each.fieldId(), byValue(each.corrections())));
+        return all;
+    }
+
+    static Map<String, String> byValue(List<Decision.Correction> corrections) {
+        var all = new HashMap<String, String>();
+        corrections.forEach(each -> all.put(each.from(), each.to()));
+        return all;
+    }
+
     /** The last answer to a question that is one of its choices. */
     static Optional<Decision> decided(
             List<Decision> decisions, String elementId, Decision.Topic about, List<Decision.Action> choices) {

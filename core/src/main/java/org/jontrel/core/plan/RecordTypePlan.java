@@ -3,6 +3,7 @@ package org.jontrel.core.plan;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.SequencedMap;
 import java.util.stream.Stream;
 import org.jontrel.core.finding.Code;
@@ -206,15 +207,14 @@ final class RecordTypePlan {
         add(new Step.AddColumn(is.id(), field.id()), 0, "Add a column for " + field.label());
         var back = questions.comingBack(field);
         long unconverted = back.map(Offer::unconverted).orElse(0L);
-        if (unconverted > 0) {
-            questions.unconverted(field, unconverted, back.get().examples());
-        }
+        var corrections = back.map(offer -> questions.unconverted(field, offer.unconverted(), offer.examples()))
+                .orElse(Map.of());
         long records = questions.answer(field.id()).records();
         long lacking = records - back.map(Offer::values).orElse(0L) + unconverted;
         var fill = field.required() && lacking > 0 ? questions.required(field, lacking) : "";
         if (back.isPresent()) {
             add(
-                    new Step.CopyColumn(is.id(), field.id(), fill, back.get().held()),
+                    new Step.CopyColumn(is.id(), field.id(), fill, back.get().held(), corrections),
                     records,
                     "Bring back the held values of " + field.label()
                             + (fill.isEmpty() ? "" : ", empty ones filled with " + fill));
@@ -250,9 +250,9 @@ final class RecordTypePlan {
     private void changed(Field before, Field field) {
         var answer = questions.answer(field.id());
         var rewriting = new Conversion(before, field, null).changes() || answer.unconverted() > 0;
-        if (answer.unconverted() > 0) {
-            questions.unconverted(field, answer.unconverted(), answer.unconvertedExamples());
-        }
+        var corrections = rewriting
+                ? questions.unconverted(field, answer.unconverted(), answer.unconvertedExamples())
+                : Map.<String, String>of();
         if (answer.altered() > 0) {
             findings.add(Finding.of(
                     Code.PLAN_VALUES_ALTERED,
@@ -265,9 +265,10 @@ final class RecordTypePlan {
         if (rewriting || !fill.isEmpty()) {
             add(new Step.AddColumn(is.id(), field.id()), 0, "Add a column beside for " + field.label());
             add(
-                    new Step.CopyColumn(is.id(), field.id(), fill, ""),
+                    new Step.CopyColumn(is.id(), field.id(), fill, "", corrections),
                     answer.records(),
                     "Copy " + field.label() + (rewriting ? ", converted" : "")
+                            + (corrections.isEmpty() ? "" : ", " + corrections.size() + " corrected")
                             + (fill.isEmpty() ? "" : ", empty ones filled with " + fill));
             turn(is, field, Step.ColumnAction.HOLD, ids.next('h'));
             turn(is, field, Step.ColumnAction.TAKE, "");

@@ -1,6 +1,7 @@
 package org.jontrel.core.plan;
 
 import java.util.List;
+import java.util.Map;
 
 /** One thing a run does, in the terms of definitions; the site engine knows the tables and columns. */
 public sealed interface Step {
@@ -61,11 +62,24 @@ public sealed interface Step {
      *
      * @param fill value for records without one, as text in the field's form; empty for none
      * @param held short name of held values that come back instead; empty for those of the present column
+     * @param corrections as those of a conversion
      */
-    record CopyColumn(String recordTypeId, String fieldId, String fill, String held) implements Step {
+    record CopyColumn(String recordTypeId, String fieldId, String fill, String held, Map<String, String> corrections)
+            implements Step {
         public CopyColumn {
             held = held == null ? "" : held;
+            corrections = orNone(corrections);
         }
+
+        /** Without corrections. */
+        public CopyColumn(String recordTypeId, String fieldId, String fill, String held) {
+            this(recordTypeId, fieldId, fill, held, Map.of());
+        }
+    }
+
+    /** Journals of earlier versions have none. */
+    private static Map<String, String> orNone(Map<String, String> corrections) {
+        return corrections == null ? Map.of() : Map.copyOf(corrections);
     }
 
     /** Makes the table of a field that has one of its own, and those of the fields within it. */
@@ -81,15 +95,27 @@ public sealed interface Step {
      * Before an undo: writes what was entered since into the held column, as far as the older field can hold it.
      *
      * @param fill the value the run had filled with; it is no entry of a person's
+     * @param corrections what the run made of values that it could not take over
      */
-    record CarryBack(String recordTypeId, String fieldId, String held, String fill) implements Step {}
+    record CarryBack(String recordTypeId, String fieldId, String held, String fill, Map<String, String> corrections)
+            implements Step {
+        public CarryBack {
+            corrections = orNone(corrections);
+        }
+    }
 
     /**
      * Before the undo of an undo: writes what was entered since into the held column of the newer field, as the run did.
      *
      * @param fill the value that the run filled with
+     * @param corrections what the run made of values that it could not take over
      */
-    record CarryForth(String recordTypeId, String fieldId, String held, String fill) implements Step {}
+    record CarryForth(String recordTypeId, String fieldId, String held, String fill, Map<String, String> corrections)
+            implements Step {
+        public CarryForth {
+            corrections = orNone(corrections);
+        }
+    }
 
     /**
      * Gives all columns of a table their new names at once.

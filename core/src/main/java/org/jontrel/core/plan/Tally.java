@@ -27,9 +27,14 @@ public final class Tally {
     private final List<String> outsideExamples = new ArrayList<>();
 
     public Tally(Field from, Field to) {
+        this(from, to, Map.of());
+    }
+
+    /** @param corrections as those of a {@link Conversion} */
+    public Tally(Field from, Field to, Map<String, String> corrections) {
         this.from = from;
         this.to = to;
-        this.conversion = new Conversion(from, to, null);
+        this.conversion = new Conversion(from, to, null, corrections);
     }
 
     /** Values that {@link Conversion#sure()} finds. */

@@ -42,11 +42,17 @@ public final class UndoPlanner {
                         .forEach(turn -> switched.put(recordTypeId + "/" + turn.fieldId(), turn));
             }
         });
-        var fills = new HashMap<String, String>();
+        var fills = new HashMap<String, FilledValues>();
         done.forEach(step -> {
             switch (step) {
-                case Step.CopyColumn copy -> fills.put(copy.recordTypeId() + "/" + copy.fieldId(), copy.fill());
-                case Step.CarryBack carry -> fills.put(carry.recordTypeId() + "/" + carry.fieldId(), carry.fill());
+                case Step.CopyColumn copy ->
+                    fills.put(
+                            copy.recordTypeId() + "/" + copy.fieldId(),
+                            new FilledValues(copy.fill(), copy.corrections()));
+                case Step.CarryBack carry ->
+                    fills.put(
+                            carry.recordTypeId() + "/" + carry.fieldId(),
+                            new FilledValues(carry.fill(), carry.corrections()));
                 default -> {}
             }
         });
@@ -113,7 +119,7 @@ public final class UndoPlanner {
             String recordTypeId,
             String table,
             List<Step.ColumnSwitch> turns,
-            Map<String, String> fills,
+            Map<String, FilledValues> fills,
             List<Step> undo) {
         var back = new ArrayList<Step.ColumnSwitch>();
         for (var turn : turns.reversed()) {
@@ -125,11 +131,13 @@ public final class UndoPlanner {
                         case RENAME -> turn;
                     });
             if (turn.act() == Step.ColumnAction.HOLD) {
-                var fill = fills.getOrDefault(recordTypeId + "/" + turn.fieldId(), "");
+                var made = fills.getOrDefault(recordTypeId + "/" + turn.fieldId(), FilledValues.NOTHING);
                 if (has(turns, Step.ColumnAction.TAKE, turn.fieldId())) {
-                    undo.add(new Step.CarryBack(recordTypeId, turn.fieldId(), turn.held(), fill));
+                    undo.add(new Step.CarryBack(
+                            recordTypeId, turn.fieldId(), turn.held(), made.fill(), made.corrections()));
                 } else if (has(turns, Step.ColumnAction.RESTORE, turn.fieldId())) {
-                    undo.add(new Step.CarryForth(recordTypeId, turn.fieldId(), turn.held(), fill));
+                    undo.add(new Step.CarryForth(
+                            recordTypeId, turn.fieldId(), turn.held(), made.fill(), made.corrections()));
                 }
             }
         }

@@ -1,5 +1,6 @@
 package org.jontrel.core.record;
 
+import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.regex.Pattern;
@@ -14,8 +15,19 @@ import org.jontrel.core.value.kind.RichTextValues;
  * rounds. Within one kind every value is kept, even one that breaks new limits.
  *
  * @param fill what records without a value get, also where theirs cannot be taken over; or {@code null}
+ * @param corrections what values become that could not be taken over: texts in the form of the newer field, by values as people
+ *     read them
  */
-public record Conversion(Field from, Field to, Object fill) {
+public record Conversion(Field from, Field to, Object fill, Map<String, String> corrections) {
+    public Conversion {
+        corrections = Map.copyOf(corrections);
+    }
+
+    /** Without corrections. */
+    public Conversion(Field from, Field to, Object fill) {
+        this(from, to, fill, Map.of());
+    }
+
     private static final int MORE_ZEROS = 8;
 
     /** Whether values must be rewritten at all. */
@@ -103,7 +115,26 @@ public record Conversion(Field from, Field to, Object fill) {
         if (Kind.same(from.kind(), to.kind())) {
             return Optional.of(value);
         }
-        return read(value).filter(read -> Storable.exactly(to.kind(), read));
+        return read(value).filter(read -> Storable.exactly(to.kind(), read)).or(() -> corrected(value));
+    }
+
+    private Optional<Object> corrected(Object value) {
+        if (corrections.isEmpty()) {
+            return Optional.empty();
+        }
+        var correction = corrections.get(written(value));
+        return correction == null
+                ? Optional.empty()
+                : Values.parse(to, correction).value().filter(read -> Storable.exactly(to.kind(), read));
+    }
+
+    /** A value (not {@code null}) as people read it, by which it is corrected. */
+    public String written(Object value) {
+        return switch (from.kind()) {
+            case Kind.RichText _ -> RichTextValues.lines((String) value);
+            case Kind.Text _, Kind.LongText _ -> (String) value;
+            default -> Values.show(from.kind(), value);
+        };
     }
 
     private Optional<Object> read(Object value) {

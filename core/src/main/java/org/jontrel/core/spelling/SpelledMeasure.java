@@ -55,8 +55,11 @@ final class SpelledMeasure {
 
     private SpelledMeasure() {}
 
-    /** @param unit of the field; empty where it has none, and then no unit is read */
-    static Optional<BigDecimal> read(String written, String unit) {
+    /**
+     * @param unit of the field; empty where it has none, and then no unit is read
+     * @param decimals of the field: a sum in another unit that has more is not read
+     */
+    static Optional<BigDecimal> read(String written, String unit, int decimals) {
         var bare = SpelledNumber.read(written);
         if (bare.isPresent()) {
             return bare;
@@ -64,7 +67,7 @@ final class SpelledMeasure {
         var text = SpelledNumber.plain(written);
         var feet = FEET.matcher(text);
         if (feet.matches()) {
-            return feet(feet.group(2), feet.group(3), unit)
+            return feet(feet.group(2), feet.group(3), unit, decimals)
                     .map(sum -> feet.group(1).equals("-") ? sum.negate() : sum);
         }
         var before = BEFORE.matcher(text);
@@ -74,17 +77,17 @@ final class SpelledMeasure {
         var behind = BEHIND.matcher(text);
         return behind.matches()
                 ? SpelledNumber.read(behind.group(1))
-                        .flatMap(number -> in(number, behind.group(2).strip(), unit))
+                        .flatMap(number -> in(number, behind.group(2).strip(), unit, decimals))
                 : Optional.empty();
     }
 
-    private static Optional<BigDecimal> feet(String feet, String inches, String unit) {
+    private static Optional<BigDecimal> feet(String feet, String inches, String unit, int decimals) {
         return SpelledNumber.read(feet)
                 .filter(whole -> whole.stripTrailingZeros().scale() <= 0)
                 .flatMap(whole -> SpelledNumber.read(inches)
                         .filter(part -> part.signum() >= 0 && part.compareTo(BigDecimal.valueOf(12)) < 0)
                         .map(part -> whole.multiply(BigDecimal.valueOf(12)).add(part)))
-                .flatMap(all -> in(all, "in", unit));
+                .flatMap(all -> in(all, "in", unit, decimals));
     }
 
     private static boolean isCurrency(String word, String unit) {
@@ -93,7 +96,7 @@ final class SpelledMeasure {
     }
 
     /** So many of one unit as a number of the other. */
-    private static Optional<BigDecimal> in(BigDecimal number, String word, String unit) {
+    private static Optional<BigDecimal> in(BigDecimal number, String word, String unit, int decimals) {
         if (!unit.isEmpty() && (word.equals(unit) || isCurrency(word, unit))) {
             return Optional.of(number);
         }
@@ -101,6 +104,6 @@ final class SpelledMeasure {
         var to = UNITS.get(unit);
         return from == null || to == null || !from.sort().equals(to.sort())
                 ? Optional.empty()
-                : Exact.divided(number.multiply(from.size()), to.size());
+                : Exact.divided(number.multiply(from.size()), to.size()).filter(sum -> sum.scale() <= decimals);
     }
 }

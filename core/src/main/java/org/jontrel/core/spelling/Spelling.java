@@ -15,7 +15,8 @@ public final class Spelling {
     /** Empty where the text is none, where it could be either of two values, and for kinds that texts have one form of. */
     public static Optional<Object> read(Kind kind, String text) {
         return switch (kind) {
-            case Kind.Numeric number -> SpelledMeasure.read(text, number.unit()).map(Object.class::cast);
+            case Kind.Numeric number ->
+                SpelledMeasure.read(text, number.unit(), number.decimals()).map(Object.class::cast);
             case Kind.Date _ -> SpelledDate.read(text).map(Object.class::cast);
             case Kind.Time _ -> SpelledTime.read(text).map(Object.class::cast);
             case Kind.DateTime _ -> SpelledTime.moment(text).map(Object.class::cast);

@@ -155,7 +155,7 @@ public class PlannerTest {
                 List.of(Step.ColumnAction.HOLD, Step.ColumnAction.TAKE));
         assertEquals(plan.asks().getFirst().finding().code(), Code.PLAN_VALUES_UNCONVERTED);
         assertTrue(plan.asks().getFirst().finding().sentence().contains("8 ft 6 in"));
-        assertEquals(plan.asks().getFirst().choices(), List.of(Decision.Action.SET_ASIDE));
+        assertEquals(plan.asks().getFirst().choices(), List.of(Decision.Action.CORRECT, Decision.Action.SET_ASIDE));
     }
 
     @Test

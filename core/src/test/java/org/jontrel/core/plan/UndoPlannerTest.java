@@ -50,7 +50,7 @@ public class UndoPlannerTest {
                         "SwitchColumns",
                         "HoldTable",
                         "CheckRecords"));
-        assertEquals(undo.getFirst(), new Step.CarryBack(TYPE, "fa", "hold", "1"));
+        assertEquals(undo.getFirst(), new Step.CarryBack(TYPE, "fa", "hold", "1", Map.of()));
         var acts = ((Step.SwitchColumns) undo.get(4))
                 .turns().stream().map(turn -> turn.act() + " " + turn.fieldId()).toList();
         assertEquals(acts, List.of("RENAME fd", "RESTORE fc", "HOLD fa", "RESTORE fa"));
@@ -61,7 +61,7 @@ public class UndoPlannerTest {
     public void anUndoOfAnUndoCarriesForth() {
         var done = List.<Step>of(
                 new Step.RestoreTable("told", "hold"),
-                new Step.CarryBack(TYPE, NOTE, "hnew", "none"),
+                new Step.CarryBack(TYPE, NOTE, "hnew", "none", Map.of()),
                 new Step.SwitchColumns(
                         TYPE,
                         "",
@@ -77,7 +77,7 @@ public class UndoPlannerTest {
         assertEquals(
                 planner.steps(Samples.MODEL, Samples.MODEL, done),
                 List.of(
-                        new Step.CarryForth(TYPE, NOTE, "hnew", "none"),
+                        new Step.CarryForth(TYPE, NOTE, "hnew", "none", Map.of()),
                         new Step.RestoreOwn(TYPE, "frows", "hrows"),
                         new Step.SwitchColumns(
                                 TYPE,
@@ -101,7 +101,7 @@ public class UndoPlannerTest {
         var since = Map.of(
                 new Question(TYPE, ""), new UndoPlanner.Since(12, 0, 0),
                 new Question(TYPE, NOTE), new UndoPlanner.Since(12, 5, 2));
-        var carried = plan(since, newer, new Step.CarryBack(TYPE, NOTE, "h", ""));
+        var carried = plan(since, newer, new Step.CarryBack(TYPE, NOTE, "h", "", Map.of()));
         assertEquals(
                 carried.findings().stream().map(finding -> finding.code()).toList(),
                 List.of(Code.UNDO_VALUES_NOT_CARRIED, Code.UNDO_VALUES_CARRIED));
@@ -119,7 +119,7 @@ public class UndoPlannerTest {
         var nothing = plan(
                 Map.of(),
                 newer,
-                new Step.CarryForth(TYPE, NOTE, "h", ""),
+                new Step.CarryForth(TYPE, NOTE, "h", "", Map.of()),
                 new Step.HoldTable(TYPE, "h"),
                 new Step.HoldOwn(TYPE, NOTE, "h"));
         assertEquals(nothing.findings(), List.of());

@@ -76,6 +76,7 @@ public class SpellingTest {
             {"8 ft 13 in", "m", NOT},
             {"8.5 ft 6 in", "m", NOT},
             {"1 m", "ft", NOT},
+            {"8 ft 6 1/8 in", "m", NOT},
             {"2.59 m", "", NOT},
             {"8 ft 6 in", "", NOT},
             {"2.59 kg", "m", NOT},

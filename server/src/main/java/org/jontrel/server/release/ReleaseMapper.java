@@ -27,6 +27,7 @@ interface ReleaseMapper {
             String about,
             String answer,
             String value,
+            String corrections,
             String byWhom) {}
 
     String RELEASE =
@@ -50,11 +51,12 @@ interface ReleaseMapper {
     void insert(ReleaseRow release);
 
     @Select(
-            "SELECT workspace_id, version, field_id, about, answer, value, by_whom FROM decision WHERE workspace_id = #{workspaceId}"
+            "SELECT workspace_id, version, field_id, about, answer, value, corrections, by_whom FROM decision WHERE workspace_id = #{workspaceId}"
                     + " ORDER BY version, field_id, about")
     List<DecisionRow> decisions(long workspaceId);
 
-    @Insert("REPLACE INTO decision (workspace_id, version, field_id, about, answer, value, by_whom, decided_at) VALUES"
-            + " (#{workspaceId}, #{version}, #{fieldId}, #{about}, #{answer}, #{value}, #{byWhom}, UTC_TIMESTAMP(3))")
+    @Insert(
+            "REPLACE INTO decision (workspace_id, version, field_id, about, answer, value, corrections, by_whom, decided_at) VALUES"
+                    + " (#{workspaceId}, #{version}, #{fieldId}, #{about}, #{answer}, #{value}, #{corrections}, #{byWhom}, UTC_TIMESTAMP(3))")
     void decide(DecisionRow decision);
 }

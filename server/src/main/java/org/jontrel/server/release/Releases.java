@@ -29,10 +29,13 @@ import org.semver4j.Semver;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.json.JsonMapper;
 
 /** The releases of workspaces and the decisions kept with them. */
 @Service
 public class Releases {
+    private static final JsonMapper JSON = JsonMapper.builder().build();
+
     private static final int LONGEST_NOTES = 10_000;
     private final ReleaseMapper mapper;
 
@@ -181,6 +184,7 @@ public class Releases {
                 decision.about().code(),
                 decision.answer().code(),
                 decision.value(),
+                JSON.writeValueAsString(decision.corrections()),
                 by));
     }
 
@@ -201,7 +205,8 @@ public class Releases {
                             row.fieldId(),
                             Decision.Topic.valueOf(row.about().toUpperCase(Locale.ROOT)),
                             Decision.Action.valueOf(row.answer().toUpperCase(Locale.ROOT)),
-                            row.value()));
+                            row.value(),
+                            List.of(JSON.readValue(row.corrections(), Decision.Correction[].class))));
         }
         return byVersion.entrySet().stream()
                 .map(entry -> new Migration(entry.getKey(), entry.getValue()))

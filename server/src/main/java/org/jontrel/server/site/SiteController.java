@@ -39,6 +39,9 @@ import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 class SiteController {
     private static final Logger LOG = LoggerFactory.getLogger(SiteController.class);
     private static final long EVENT_PAUSE_MILLIS = 200;
+    /** As many as somebody corrects by hand. */
+    private static final int MOST_VALUES = 500;
+
     private final Workspaces workspaces;
     private final Drafts drafts;
     private final Releases releases;
@@ -82,6 +85,13 @@ class SiteController {
         var target = target(found, version);
         var engine = sites.engine(site);
         return view(found, target, engine.runs().plan(target), engine.installed());
+    }
+
+    /** The values of a field that a release cannot take as they are, the most frequent first; those that are corrected too. */
+    @GetMapping("/api/sites/{site}/plan/values")
+    SiteViews.ValuesView values(@PathVariable String site, @RequestParam String version, @RequestParam String field) {
+        var target = target(sites.get(site), version);
+        return SiteViews.values(sites.engine(site).runs().unconverted(target, field, MOST_VALUES));
     }
 
     /** What the draft would do to a site's records, were it released as it is. */

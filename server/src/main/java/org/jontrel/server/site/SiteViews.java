@@ -6,7 +6,9 @@ import java.util.Locale;
 import org.jontrel.core.plan.Plan;
 import org.jontrel.core.plan.PlanQuestion;
 import org.jontrel.server.release.ChangeView;
+import org.jontrel.server.release.CorrectionView;
 import org.jontrel.server.web.FindingView;
+import org.jontrel.site.record.read.UnconvertedValues;
 
 /** What sites, plans and runs look like over HTTP. */
 final class SiteViews {
@@ -29,7 +31,18 @@ final class SiteViews {
     @Schema(requiredProperties = {"sentence", "phase", "instant", "rows"})
     record PlanStepView(String sentence, String phase, boolean instant, long rows) {}
 
-    @Schema(requiredProperties = {"finding", "fieldId", "label", "kind", "about", "rows", "choices", "value"})
+    @Schema(
+            requiredProperties = {
+                "finding",
+                "fieldId",
+                "label",
+                "kind",
+                "about",
+                "rows",
+                "choices",
+                "value",
+                "corrections"
+            })
     record AskView(
             FindingView finding,
             String fieldId,
@@ -39,7 +52,21 @@ final class SiteViews {
             long rows,
             List<String> choices,
             String answer,
-            String value) {}
+            String value,
+            List<CorrectionView> corrections) {}
+
+    @Schema(requiredProperties = {"text", "records"})
+    record ValueView(String text, long records) {}
+
+    @Schema(requiredProperties = {"values", "distinct", "more"})
+    record ValuesView(List<ValueView> values, int distinct, boolean more) {}
+
+    static ValuesView values(UnconvertedValues.CountedValues found) {
+        var values = found.values().stream()
+                .map(each -> new ValueView(each.text(), each.records()))
+                .toList();
+        return new ValuesView(values, found.distinct(), found.more());
+    }
 
     static List<PlanStepView> steps(Plan plan) {
         return plan.steps().stream()
@@ -61,7 +88,8 @@ final class SiteViews {
                 ask.rows(),
                 ask.choices().stream().map(choice -> choice.code()).toList(),
                 ask.decision().map(decision -> decision.answer().code()).orElse(null),
-                ask.decision().map(decision -> decision.value()).orElse(""));
+                ask.decision().map(decision -> decision.value()).orElse(""),
+                CorrectionView.of(ask.corrections()));
     }
 
     private static String lower(Enum<?> word) {

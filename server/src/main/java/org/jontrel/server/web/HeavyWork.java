@@ -44,6 +44,7 @@ class HeavyWork implements WebMvcConfigurer, HandlerInterceptor {
                         "/api/workspaces/*/releases",
                         "/api/workspaces/*/releases/*/package",
                         "/api/sites/*/plan",
+                        "/api/sites/*/plan/values",
                         "/api/sites/*/runs/*/undo-plan",
                         "/api/sites/*/impact");
     }

@@ -4,6 +4,7 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.io.IOException;
 import java.security.Principal;
 import java.time.Instant;
@@ -20,6 +21,7 @@ import org.jontrel.core.identity.Identities;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.naming.Ids;
 import org.jontrel.server.release.ChangeView;
+import org.jontrel.server.release.CorrectionView;
 import org.jontrel.server.release.Releases;
 import org.jontrel.server.trail.Trail;
 import org.jontrel.server.trail.TrailAction;
@@ -93,7 +95,13 @@ class WorkspaceController {
             @NotBlank String field,
             @NotNull Decision.Topic about,
             @NotNull Decision.Action answer,
-            @NotNull String value) {}
+            @NotNull String value,
+
+            @Valid @Size(max = Decision.MOST_CORRECTIONS) List<CorrectionView> corrections) {
+        Decision decision() {
+            return new Decision(field, about, answer, value, CorrectionView.read(corrections));
+        }
+    }
 
     @GetMapping
     List<WorkspaceView> all() {
@@ -227,10 +235,6 @@ class WorkspaceController {
         if (!known) {
             throw Refusal.invalid("Release " + version + " has no field " + body.field() + ".", List.of());
         }
-        releases.decide(
-                id,
-                version,
-                new Decision(body.field(), body.about(), body.answer(), body.value()),
-                principal.getName());
+        releases.decide(id, version, body.decision(), principal.getName());
     }
 }

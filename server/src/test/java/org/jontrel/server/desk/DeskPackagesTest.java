@@ -176,6 +176,33 @@ public class DeskPackagesTest extends SeedBankServerTest {
         }
     }
 
+    /** What was corrected for one site is in the package, for the next. */
+    @Test(dependsOnMethods = "answersAreTakenForFieldsOfEveryRecordType")
+    public void correctionsTravelWithTheRelease() throws Exception {
+        var decisions = "/api/workspaces/seeds/releases/1.0.0/decisions";
+        var released = packaged("/api/workspaces/seeds/releases/1.0.0/package").toString();
+        var all = new ArrayList<String>();
+        draft(0).get("definitions").forEach(view -> ids(view.get("definition"), all));
+        var id = all.stream().filter(released::contains).findFirst().orElseThrow();
+        var one = Map.of("from", "about 12: “a”", "to", "12");
+        assertEquals(anna.send("PUT", decisions, corrected(id, List.of(one))).statusCode(), 204);
+        var files = packaged("/api/workspaces/seeds/releases/1.0.0/package").toString();
+        assertTrue(files.contains("about 12: “a”") && files.contains("answer: correct"), files);
+        assertEquals(
+                anna.send("PUT", decisions, corrected(id, java.util.Collections.nCopies(2_001, one)))
+                        .statusCode(),
+                400);
+        assertEquals(
+                anna.send("PUT", decisions, corrected(id, List.of(Map.of("from", "x"))))
+                        .statusCode(),
+                422);
+    }
+
+    private static Map<String, Object> corrected(String field, List<Map<String, String>> corrections) {
+        return Map.of(
+                "field", field, "about", "UNCONVERTED", "answer", "CORRECT", "value", "", "corrections", corrections);
+    }
+
     /** The ids of all fields within, however deep. */
     private static void ids(JsonNode node, List<String> ids) {
         if (node.has("kind") && node.has("id")) {

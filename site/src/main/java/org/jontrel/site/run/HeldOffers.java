@@ -3,6 +3,7 @@ package org.jontrel.site.run;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
 import org.jontrel.core.model.Field;
@@ -25,12 +26,15 @@ final class HeldOffers {
     private final Binding binding;
     private final Model to;
     private final List<HeldPlace> places;
+    private final Map<String, Map<String, String>> corrections;
 
-    HeldOffers(Connection connection, Binding binding, Model to) throws SQLException {
+    HeldOffers(Connection connection, Binding binding, Model to, Map<String, Map<String, String>> corrections)
+            throws SQLException {
         this.connection = connection;
         this.binding = binding;
         this.to = to;
         this.places = HeldPlace.all(connection);
+        this.corrections = corrections;
     }
 
     Optional<Offer> to(Question question) throws SQLException {
@@ -82,7 +86,7 @@ final class HeldOffers {
         if (FieldStorage.of(then.kind()) != FieldStorage.COLUMN) {
             return elsewhere(place);
         }
-        var tally = new Tally(then, field);
+        var tally = new Tally(then, field, corrections.getOrDefault(field.id(), Map.of()));
         var column = PhysicalNames.quoted(place.column());
         Jdbc.each(
                 connection,

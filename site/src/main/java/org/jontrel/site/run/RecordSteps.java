@@ -29,6 +29,7 @@ import org.jontrel.site.table.Jdbc;
 import org.jontrel.site.table.PhysicalNames;
 import org.jontrel.site.table.RowsOfValues;
 import org.jontrel.site.table.Schema;
+import org.jontrel.site.table.SureValues;
 
 /** Steps over records, a bounded number of them within one transaction. */
 final class RecordSteps {
@@ -89,7 +90,7 @@ final class RecordSteps {
                         : held(connection, copy.held()))
                 .filter(each -> FieldStorage.of(each.kind()) != FieldStorage.NOT);
         var fill = SiteFacts.Conversions.fill(newer, copy.fill());
-        var conversion = new Conversion(older.orElse(newer), newer, fill);
+        var conversion = new Conversion(older.orElse(newer), newer, fill, copy.corrections());
         var present = older.flatMap(_ -> copy.held().isEmpty()
                 ? Schema.columnOf(table.columns, copy.fieldId())
                 : Optional.of(PhysicalNames.held(copy.held())).filter(table.columns::containsKey));

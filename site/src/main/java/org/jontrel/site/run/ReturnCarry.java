@@ -1,5 +1,6 @@
 package org.jontrel.site.run;
 
+import java.util.Map;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.plan.Step;
@@ -20,7 +21,13 @@ record ReturnCarry(
         var older = SiteFacts.field(to, step.recordTypeId(), step.fieldId());
         var newer = SiteFacts.field(from, step.recordTypeId(), step.fieldId());
         return new ReturnCarry(
-                step.recordTypeId(), step.fieldId(), step.held(), older, newer, run(older, newer, step.fill()), false);
+                step.recordTypeId(),
+                step.fieldId(),
+                step.held(),
+                older,
+                newer,
+                run(older, newer, step.fill(), step.corrections()),
+                false);
     }
 
     /** {@code from} is the older model, which the site has, {@code to} the newer one it goes to once more. */
@@ -28,11 +35,17 @@ record ReturnCarry(
         var older = SiteFacts.field(from, step.recordTypeId(), step.fieldId());
         var newer = SiteFacts.field(to, step.recordTypeId(), step.fieldId());
         return new ReturnCarry(
-                step.recordTypeId(), step.fieldId(), step.held(), newer, older, run(older, newer, step.fill()), true);
+                step.recordTypeId(),
+                step.fieldId(),
+                step.held(),
+                newer,
+                older,
+                run(older, newer, step.fill(), step.corrections()),
+                true);
     }
 
-    private static Conversion run(Field older, Field newer, String fill) {
-        return new Conversion(older, newer, SiteFacts.Conversions.fill(newer, fill));
+    private static Conversion run(Field older, Field newer, String fill, Map<String, String> corrections) {
+        return new Conversion(older, newer, SiteFacts.Conversions.fill(newer, fill), corrections);
     }
 
     /** Whether {@code now} was entered since {@code before} was held, and the goal can take it. */

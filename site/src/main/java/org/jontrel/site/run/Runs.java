@@ -25,6 +25,7 @@ import org.jontrel.core.plan.Question;
 import org.jontrel.core.plan.Step;
 import org.jontrel.core.plan.UndoPlanner;
 import org.jontrel.site.record.read.TextLossReader;
+import org.jontrel.site.record.read.UnconvertedValues;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.Bindings;
 import org.jontrel.site.table.Database;
@@ -97,6 +98,14 @@ public final class Runs {
         return bindings.reading(database, (session, binding) -> plan(session, binding, target));
     }
 
+    /** The values of a field that the target cannot take as they are, the most frequent first; those that are corrected too. */
+    public UnconvertedValues.CountedValues unconverted(RunTarget target, String fieldId, int most) {
+        return bindings.reading(
+                database,
+                (session, binding) ->
+                        new UnconvertedValues(session.getConnection(), binding).of(target.model(), fieldId, most));
+    }
+
     private Plan plan(SqlSession session, Binding binding, RunTarget target) throws SQLException {
         // found anew: somebody may have changed tables since
         var drift = Drift.of(session.getConnection(), bindings.fresh(session));
@@ -104,7 +113,7 @@ public final class Runs {
             return new Plan(List.of(), List.of(), drift);
         }
         var planner = new Planner(shortNames);
-        var answers = answers(session, binding, target.model(), planner);
+        var answers = answers(session, binding, target, planner);
         var plan = planner.plan(binding.model(), target.model(), answers, target.decisions());
         var more = new ArrayList<>(new TableRoom(session.getConnection(), target.model()).lacking(plan.steps()));
         more.addAll(new TextLossReader(session.getConnection(), binding).findings(target.model()));
@@ -112,22 +121,29 @@ public final class Runs {
     }
 
     /** What a site answered, and the state it was in then: nothing was saved since where it is the same. */
-    private record Answered(Gate.GateState state, Model model, Map<Question, Answer> answers) {}
+    private record Answered(
+            Gate.GateState state,
+            Model model,
+            Map<String, Map<String, String>> corrections,
+            Map<Question, Answer> answers) {}
 
     /** Looking through a million records takes its time: a plan that is run is not asked for again. */
-    private Map<Question, Answer> answers(SqlSession session, Binding binding, Model to, Planner planner)
+    private Map<Question, Answer> answers(SqlSession session, Binding binding, RunTarget target, Planner planner)
             throws SQLException {
+        var to = target.model();
+        var corrections = PlanQuestion.corrections(target.decisions());
         var state = Gate.state(session.getConnection());
         var before = answered.get();
         if (before != null
                 && !state.closed()
                 && before.state().equals(state)
-                && before.model().equals(to)) {
+                && before.model().equals(to)
+                && before.corrections().equals(corrections)) {
             return before.answers();
         }
-        var answers =
-                new SiteFacts(session.getConnection(), binding).answers(planner.questions(binding.model(), to), to);
-        answered.set(new Answered(state, to, answers));
+        var answers = new SiteFacts(session.getConnection(), binding, corrections)
+                .answers(planner.questions(binding.model(), to), to);
+        answered.set(new Answered(state, to, corrections, answers));
         return answers;
     }
 
@@ -192,7 +208,10 @@ public final class Runs {
     private static String answered(PlanQuestion ask) {
         var answer = ask.decision()
                 .map(decision -> decision.answer().code().replace('_', ' ')
-                        + (decision.value().isEmpty() ? "" : " with " + decision.value()))
+                        + (decision.value().isEmpty() ? "" : " with " + decision.value())
+                        + (decision.corrections().isEmpty()
+                                ? ""
+                                : ", " + decision.corrections().size() + " values corrected"))
                 .orElse("none");
         return ask.finding().sentence() + " Answer: " + answer + ".";
     }

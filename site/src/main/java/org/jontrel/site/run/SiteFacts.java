@@ -23,21 +23,29 @@ import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.ColumnValues;
 import org.jontrel.site.table.Jdbc;
 import org.jontrel.site.table.PhysicalNames;
+import org.jontrel.site.table.SureValues;
 
 /** Answers a plan's questions from the site's real records. */
 final class SiteFacts {
     private static final int REMEMBERED = 50_000;
     private final Connection connection;
     private final Binding binding;
+    private final Map<String, Map<String, String>> corrections;
 
-    SiteFacts(Connection connection, Binding binding) {
+    /** @param corrections by the id of the field, as {@link org.jontrel.core.plan.PlanQuestion#corrections} */
+    SiteFacts(Connection connection, Binding binding, Map<String, Map<String, String>> corrections) {
         this.connection = connection;
         this.binding = binding;
+        this.corrections = corrections;
+    }
+
+    SiteFacts(Connection connection, Binding binding) {
+        this(connection, binding, Map.of());
     }
 
     Map<Question, Answer> answers(List<Question> questions, Model to) throws SQLException {
         var answers = new HashMap<Question, Answer>();
-        var offers = new HeldOffers(connection, binding, to);
+        var offers = new HeldOffers(connection, binding, to, corrections);
         for (var question : questions) {
             answers.put(
                     question,
@@ -89,7 +97,10 @@ final class SiteFacts {
             return filled(table.get(), place);
         }
         boolean comparable = after.isPresent() && FieldStorage.of(after.get().kind()) != FieldStorage.NOT;
-        var tally = new Tally(before.get(), comparable ? after.get() : before.get());
+        var tally = new Tally(
+                before.get(),
+                comparable ? after.get() : before.get(),
+                corrections.getOrDefault(question.fieldId(), Map.of()));
         count(place.get().name(), column.get(), before.get().kind(), tally);
         return tally.answer();
     }

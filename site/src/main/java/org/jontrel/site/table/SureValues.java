@@ -1,10 +1,10 @@
-package org.jontrel.site.run;
+package org.jontrel.site.table;
 
 import java.util.Optional;
 import org.jontrel.core.record.Conversion;
 
 /** Values that the database itself can see to be taken over as they are: they never leave it. */
-final class SureValues {
+public final class SureValues {
     private SureValues() {}
 
     /**
@@ -13,14 +13,14 @@ final class SureValues {
      *
      * @param column quoted
      */
-    static Optional<String> condition(String column, Conversion conversion) {
+    public static Optional<String> condition(String column, Conversion conversion) {
         return conversion
                 .sure()
                 .map(pattern -> column + " REGEXP '" + ("\\A" + pattern + "\\z").replace("\\", "\\\\") + "'");
     }
 
     /** The new value, for a conversion that has sure ones: those are numbers written out. */
-    static String converted(String column) {
+    public static String converted(String column) {
         return "CAST(" + column + " AS DECIMAL(20, 6))";
     }
 }

@@ -1,0 +1,169 @@
+package org.jontrel.site.run;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertTrue;
+
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import org.jontrel.core.code.Decision;
+import org.jontrel.core.finding.Code;
+import org.jontrel.core.finding.Finding;
+import org.jontrel.core.model.Kind;
+import org.jontrel.core.model.Model;
+import org.jontrel.core.plan.Plan;
+import org.jontrel.core.value.Row;
+import org.jontrel.site.record.read.UnconvertedValues.CountedValue;
+import org.jontrel.site.testing.Moorings;
+import org.jontrel.site.testing.Orchard;
+import org.jontrel.site.testing.TestSite;
+import org.testng.annotations.AfterMethod;
+import org.testng.annotations.BeforeMethod;
+import org.testng.annotations.Test;
+
+/** Values that a new kind cannot take, corrected in the plan. */
+public class CorrectionsTest {
+    private static final Model NUMBERS =
+            Moorings.with(Moorings.RISE, field -> field.withKind(new Kind.Numeric(1, null, null, "")));
+    private TestSite test;
+
+    @BeforeMethod
+    public void open() {
+        test = TestSite.open();
+        test.install("1.0.0", Moorings.standard());
+        for (var rise : List.of("about 12", "3", "about 12", "perhaps")) {
+            test.save("tmooring", Map.of("title", rise, "rise", rise));
+        }
+    }
+
+    @AfterMethod
+    public void close() {
+        test.close();
+    }
+
+    private static Decision correct(Decision.Action rest, String... pairs) {
+        var corrections = new java.util.ArrayList<Decision.Correction>();
+        for (int i = 0; i < pairs.length; i += 2) {
+            corrections.add(new Decision.Correction(pairs[i], pairs[i + 1]));
+        }
+        return new Decision("frise", Decision.Topic.UNCONVERTED, rest, "", corrections);
+    }
+
+    private Plan plan(Decision... decisions) {
+        return test.site().runs().plan(new Runs.RunTarget("2.0.0", NUMBERS, List.of(decisions)));
+    }
+
+    /** By title and id, so that equal ones are told apart. */
+    private Map<String, String> rises() {
+        var all = new TreeMap<String, String>();
+        test.site()
+                .records()
+                .all("tmooring", 10)
+                .forEach(record ->
+                        all.put(record.slug(), String.valueOf(record.values().get("frise"))));
+        return all;
+    }
+
+    @Test
+    public void theValuesAreTold() {
+        var found = test.site().runs().unconverted(new Runs.RunTarget("2.0.0", NUMBERS, List.of()), "frise", 10);
+        assertEquals(found.values(), List.of(new CountedValue("about 12", 2), new CountedValue("perhaps", 1)));
+        assertEquals(found.distinct(), 2);
+        assertFalse(found.more());
+        assertEquals(
+                test.site()
+                        .runs()
+                        .unconverted(new Runs.RunTarget("2.0.0", NUMBERS, List.of()), "frise", 1)
+                        .values()
+                        .size(),
+                1);
+    }
+
+    @Test
+    public void whatIsLeftIsStillAsked() {
+        var half = plan(correct(Decision.Action.CORRECT, "about 12", "12"));
+        var ask = half.asks().getFirst();
+        assertEquals(ask.finding().code(), Code.PLAN_VALUES_UNCONVERTED);
+        assertEquals(ask.rows(), 1);
+        assertTrue(ask.decision().isEmpty(), "perhaps is open");
+        assertEquals(ask.corrections().size(), 1);
+        assertFalse(half.runnable());
+        assertTrue(plan(correct(Decision.Action.SET_ASIDE, "about 12", "12")).runnable());
+        var whole = plan(correct(Decision.Action.CORRECT, "about 12", "12", "perhaps", "7.5", "nowhere", "1"));
+        assertEquals(whole.asks().getFirst().finding().code(), Code.PLAN_VALUES_CORRECTED);
+        assertTrue(whole.runnable());
+    }
+
+    @Test
+    public void aCorrectionMustBeAValueOfTheField() {
+        var plan = plan(correct(Decision.Action.SET_ASIDE, "about 12", "twelve"));
+        assertEquals(
+                plan.findings().stream()
+                        .filter(each -> each.code() == Code.PLAN_CORRECTION_INVALID)
+                        .map(Finding::sentence)
+                        .toList(),
+                List.of(
+                        "“about 12” of Rise cannot become “twelve”. Rise must be a number such as 12 or 2.5, and this is \"twelve\"."));
+        assertFalse(plan.runnable());
+    }
+
+    /** Values that nobody touches come back as they were, what was entered since is kept, and so it is the other way round. */
+    @Test
+    public void aRunTakesThemAndUndoGivesTheTextsBack() {
+        var before = rises();
+        test.install("2.0.0", NUMBERS, correct(Decision.Action.CORRECT, "about 12", "12", "perhaps", "7.5"));
+        assertEquals(rises(), Map.of("about-12", "12", "about-12-2", "12", "perhaps", "7.5", "3", "3"));
+        var edited = test.site().records().all("tmooring", 10).stream()
+                .filter(record -> record.slug().equals("about-12"))
+                .findFirst()
+                .orElseThrow();
+        test.edit("tmooring", edited.id(), Map.of("rise", "13"));
+        test.undo(test.last());
+        var back = new TreeMap<>(before);
+        back.put("about-12", "13");
+        assertEquals(rises(), back);
+        test.undo(test.last());
+        assertEquals(rises(), Map.of("about-12", "13", "about-12-2", "12", "perhaps", "7.5", "3", "3"));
+    }
+
+    /** The next site is asked about nothing that is corrected already. */
+    @Test
+    public void theNextSiteIsAskedOnlyWhatIsNewThere() {
+        var answer = correct(Decision.Action.CORRECT, "about 12", "12", "perhaps", "7.5");
+        try (var next = TestSite.open()) {
+            next.install("1.0.0", Moorings.standard());
+            next.save("tmooring", Map.of("title", "A", "rise", "perhaps"));
+            var target = new Runs.RunTarget("2.0.0", NUMBERS, List.of(answer));
+            assertTrue(next.site().runs().plan(target).runnable());
+            next.save("tmooring", Map.of("title", "B", "rise", "who knows"));
+            var plan = next.site().runs().plan(target);
+            assertFalse(plan.runnable());
+            assertTrue(plan.asks().getFirst().finding().sentence().contains("who knows"));
+        }
+    }
+
+    @Test
+    @SuppressWarnings("unchecked")
+    public void valuesWithinRowsAreCorrected() {
+        test.close();
+        test = TestSite.open();
+        test.install("1.0.0", Orchard.model());
+        test.save("ttree", Orchard.tree("A"));
+        var to = Orchard.edited(
+                Map.of("key: branch, label: Branch, kind: text", "key: branch, label: Branch, kind: number"));
+        var target = new Runs.RunTarget("2.0.0", to, List.of());
+        var corrections = test.site().runs().unconverted(target, "fbranch", 10).values().stream()
+                .map(each -> new Decision.Correction(each.text(), "4"))
+                .toList();
+        assertFalse(corrections.isEmpty());
+        test.install(
+                "2.0.0",
+                to,
+                new Decision("fbranch", Decision.Topic.UNCONVERTED, Decision.Action.CORRECT, "", corrections));
+        var tree = test.site().records().all("ttree", 1).getFirst();
+        var prunings = (List<Row>) tree.values().get("fprunings");
+        var cuts = (List<Row>) prunings.getFirst().values().get("fcuts");
+        assertEquals(String.valueOf(cuts.getFirst().values().get("fbranch")), "4");
+    }
+}
