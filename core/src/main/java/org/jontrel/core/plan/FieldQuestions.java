@@ -82,7 +82,12 @@ final class FieldQuestions {
                 field.id(),
                 Decision.Topic.UNCONVERTED,
                 List.of(Decision.Action.CORRECT, Decision.Action.SET_ASIDE));
-        var corrections = answer.map(Decision::corrections).orElse(List.of());
+        var given = answer.map(Decision::corrections).orElse(List.of());
+        // those for an earlier kind of the field are in nobody's way where no value needs them
+        var corrections = given.stream()
+                .filter(each ->
+                        values > 0 || Values.parse(field, each.to()).value().isPresent())
+                .toList();
         if (values == 0 && corrections.isEmpty()) {
             return Map.of();
         }

@@ -75,7 +75,9 @@ public record Conversion(Field from, Field to, Object fill, Map<String, String> 
                 && NUMBER.matcher(text).matches()) {
             return false;
         }
-        return !back().untouched(after.get(), value);
+        boolean same = value instanceof String text
+                && Values.show(to.kind(), after.get()).replace('\u00a0', ' ').equals(text.strip());
+        return !same && !back().untouched(after.get(), value);
     }
 
     /** Whether a rich text (not {@code null}) has formatting that the field allowed and no longer allows. */

@@ -38,9 +38,11 @@ public class ConversionTest {
             {Kind.Text.PLAIN, NUMBER, "2.50", new BigDecimal("2.50"), false},
             {Kind.Text.PLAIN, NUMBER, "+7", new BigDecimal("7"), true},
             {Kind.Text.PLAIN, NUMBER, "2,5", new BigDecimal("2.5"), true},
+            {Kind.Text.PLAIN, new Kind.Numeric(2, null, null, "m"), "2.59 m", new BigDecimal("2.59"), false},
             {Kind.Text.PLAIN, NUMBER, "007", null, false},
             {RICH, NUMBER, "<p>2½</p>", new BigDecimal("2.5"), true},
-            {Kind.Text.PLAIN, Kind.Date.PLAIN, "12 May 2026", LocalDate.of(2026, 5, 12), true},
+            {Kind.Text.PLAIN, Kind.Date.PLAIN, "12 May 2026", LocalDate.of(2026, 5, 12), false},
+            {Kind.Text.PLAIN, Kind.Date.PLAIN, "12.5.2026", LocalDate.of(2026, 5, 12), true},
             {Kind.Text.PLAIN, Kind.YesNo.PLAIN, "y", true, true},
             {NUMBER, Kind.Text.PLAIN, new BigDecimal("2.500000"), "2.5", false},
             {

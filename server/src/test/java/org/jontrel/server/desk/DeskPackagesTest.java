@@ -195,7 +195,7 @@ public class DeskPackagesTest extends SeedBankServerTest {
         assertEquals(
                 anna.send("PUT", decisions, corrected(id, List.of(Map.of("from", "x"))))
                         .statusCode(),
-                422);
+                400);
     }
 
     private static Map<String, Object> corrected(String field, List<Map<String, String>> corrections) {

@@ -46,7 +46,7 @@ public final class Ddl {
                   started_at DATETIME(3) NOT NULL, finished_at DATETIME(3) NULL, generation BIGINT NULL)""",
                 """
                 CREATE TABLE IF NOT EXISTS jontrel_step (
-                  run_id BIGINT NOT NULL, seq INT NOT NULL, step TEXT NOT NULL, sentence TEXT NOT NULL, state VARCHAR(16) NOT NULL,
+                  run_id BIGINT NOT NULL, seq INT NOT NULL, step MEDIUMTEXT NOT NULL, sentence TEXT NOT NULL, state VARCHAR(16) NOT NULL,
                   rows_expected BIGINT NOT NULL, rows_done BIGINT NOT NULL, reached BIGINT NOT NULL,
                   started_at DATETIME(3) NULL, finished_at DATETIME(3) NULL, PRIMARY KEY (run_id, seq))""",
                 """

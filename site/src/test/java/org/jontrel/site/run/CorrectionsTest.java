@@ -4,6 +4,9 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
+import java.sql.SQLException;
+import java.time.Duration;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -14,6 +17,7 @@ import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.plan.Plan;
 import org.jontrel.core.value.Row;
+import org.jontrel.site.Site;
 import org.jontrel.site.record.read.UnconvertedValues.CountedValue;
 import org.jontrel.site.testing.Moorings;
 import org.jontrel.site.testing.Orchard;
@@ -43,7 +47,7 @@ public class CorrectionsTest {
     }
 
     private static Decision correct(Decision.Action rest, String... pairs) {
-        var corrections = new java.util.ArrayList<Decision.Correction>();
+        var corrections = new ArrayList<Decision.Correction>();
         for (int i = 0; i < pairs.length; i += 2) {
             corrections.add(new Decision.Correction(pairs[i], pairs[i + 1]));
         }
@@ -125,6 +129,45 @@ public class CorrectionsTest {
         assertEquals(rises(), back);
         test.undo(test.last());
         assertEquals(rises(), Map.of("about-12", "13", "about-12-2", "12", "perhaps", "7.5", "3", "3"));
+    }
+
+    /** As many as there may be, also where an earlier version has made the tables. */
+    @Test
+    public void manyAreJournalled() throws SQLException {
+        try (var connection = test.source().getConnection();
+                var statement = connection.createStatement()) {
+            statement.execute("ALTER TABLE jontrel_step MODIFY step TEXT NOT NULL");
+        }
+        test = new TestSite(test.source(), Site.open(test.source(), "again", Duration.ofSeconds(2)));
+        var pairs = new ArrayList<String>(List.of("about 12", "12", "perhaps", "7.5"));
+        for (int i = 0; i < 1_500; i++) {
+            pairs.addAll(List.of("ä".repeat(100) + i, "1"));
+        }
+        test.install("2.0.0", NUMBERS, correct(Decision.Action.CORRECT, pairs.toArray(String[]::new)));
+        assertEquals(rises().get("perhaps"), "7.5");
+        test.undo(test.last());
+        assertEquals(rises().get("perhaps"), "perhaps");
+    }
+
+    /** What was corrected for an earlier kind is no answer for this one, and in nobody's way. */
+    @Test
+    public void correctionsForAnotherKindAreLeftAlone() {
+        var earlier = correct(Decision.Action.SET_ASIDE, "about 12", "12", "perhaps", "7.5");
+        test.install("2.0.0", NUMBERS, earlier);
+        var dates = Moorings.with(Moorings.RISE, field -> field.withKind(Kind.Text.PLAIN));
+        assertEquals(plan("3.0.0", dates, earlier).asks().size(), 1, "it could be a text, and is none of these");
+        var yesNo = Moorings.with(Moorings.RISE, field -> field.withKind(Kind.YesNo.PLAIN));
+        var plan = plan("3.0.0", yesNo, earlier);
+        assertEquals(
+                plan.findings().stream()
+                        .filter(each -> each.code() == Code.PLAN_CORRECTION_INVALID)
+                        .count(),
+                2,
+                "there are values that need an answer of their own");
+    }
+
+    private Plan plan(String version, Model to, Decision... decisions) {
+        return test.site().runs().plan(new Runs.RunTarget(version, to, List.of(decisions)));
     }
 
     /** The next site is asked about nothing that is corrected already. */

@@ -32,6 +32,7 @@ public final class SiteUpgrade {
         database.direct(connection -> {
             add(connection, "jontrel_run", "generation", "BIGINT NULL");
             add(connection, "jontrel_gate", "logging", "TINYINT(1) NOT NULL DEFAULT 0");
+            longSteps(connection);
         });
         first(database, bindings);
         retiring(database);
@@ -41,6 +42,15 @@ public final class SiteUpgrade {
                     .values()
                     .forEach(table -> SearchWords.renewAll(database, table));
             SearchWords.keepApart(database);
+        }
+    }
+
+    /** Steps with many corrections are long. */
+    private static void longSteps(Connection connection) throws SQLException {
+        var sql = "SELECT COUNT(*) FROM information_schema.COLUMNS WHERE TABLE_SCHEMA = DATABASE()"
+                + " AND TABLE_NAME = 'jontrel_step' AND COLUMN_NAME = 'step' AND DATA_TYPE = 'text'";
+        if (Jdbc.number(connection, sql) > 0) {
+            Jdbc.execute(connection, "ALTER TABLE jontrel_step MODIFY step MEDIUMTEXT NOT NULL");
         }
     }
 
