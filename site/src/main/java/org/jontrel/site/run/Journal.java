@@ -19,6 +19,7 @@ final class Journal {
     private static final JsonMapper JSON =
             JsonMapper.builder().propertyNamingStrategy(new StoredNames()).build();
     private static final String CODE = "do";
+    private static final String CORRECTIONS = "corrections";
     /** What steps are called in journals, for good: a site's past must stay readable, whatever the classes are called. */
     private static final Map<String, Class<? extends Step>> STEPS = Map.ofEntries(
             entry("create_table", Step.CreateTable.class),
@@ -74,8 +75,13 @@ final class Journal {
     private Journal() {}
 
     static String text(Step step) {
+        var parts = (ObjectNode) JSON.valueToTree(step);
+        if (parts.path(CORRECTIONS).isEmpty()) {
+            // as earlier versions wrote it, which can still read it
+            parts.remove(CORRECTIONS);
+        }
         var node = JSON.createObjectNode().put(CODE, CODES.get(step.getClass()));
-        return JSON.writeValueAsString(node.setAll((ObjectNode) JSON.valueToTree(step)));
+        return JSON.writeValueAsString(node.setAll(parts));
     }
 
     static Step step(String text) {

@@ -6,6 +6,7 @@ import static org.testng.Assert.expectThrows;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import org.jontrel.core.plan.Step;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -32,7 +33,9 @@ public class JournalTest {
         var values = Arrays.stream(parts)
                 .map(part -> part.getType().isEnum()
                         ? part.getType().getEnumConstants()[1]
-                        : part.getType() == List.class ? List.of() : (Object) part.getName())
+                        : part.getType() == List.class
+                                ? List.of()
+                                : part.getType() == Map.class ? Map.of("about 12", "12") : (Object) part.getName())
                 .toArray();
         var types = Arrays.stream(parts).map(part -> part.getType()).toArray(Class[]::new);
         var constructor = kind.getDeclaredConstructor(types);
