@@ -32,7 +32,7 @@ import org.testng.annotations.Test;
 
 /** Laws that hold for every model; each case's seed is in its message. */
 public class LawsTest {
-    private static final int CASES = Integer.getInteger("laws", 400);
+    private static final int CASES = Integer.getInteger("laws", 250);
     private static final Manifest MANIFEST = Manifest.of("laws", "1.0.0", "", List.of(), "", "");
 
     private interface Law {
