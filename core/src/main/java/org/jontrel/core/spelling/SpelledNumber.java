@@ -15,7 +15,7 @@ final class SpelledNumber {
     private static final Pattern SIGNS = Pattern.compile("([0-9]{1,9})? ?([\u00bc-\u00be\u2150-\u215e])");
     /** Groups of three behind the first, by one and the same sign; then perhaps a part behind a point or comma. */
     private static final Pattern GROUPED =
-            Pattern.compile("([0-9]{1,3})(?:([ '.,])([0-9]{3}))(?:\\2[0-9]{3})*(?:([.,])([0-9]+))?");
+            Pattern.compile("([1-9][0-9]{0,2})(?:([ '.,])([0-9]{3}))(?:\\2[0-9]{3})*(?:([.,])([0-9]+))?");
 
     private static final Pattern BARE = Pattern.compile("([0-9]+)(?:([.,])([0-9]+))?");
     private static final Pattern CODE = Pattern.compile("0[0-9].*");
