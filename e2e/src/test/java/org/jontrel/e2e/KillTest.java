@@ -26,7 +26,7 @@ import org.testng.annotations.Test;
 
 /** The application is killed (SIGKILL) in the middle of a run; the next start reads, and one button goes on or back. */
 public class KillTest {
-    private static final int RECORDS = 60_000;
+    private static final int RECORDS = 16_000;
     /** The application continues the run by itself. */
     private static final String NOBODY = "nobody";
 
