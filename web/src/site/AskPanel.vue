@@ -22,7 +22,18 @@ const corrections = ref<Record<string, string>>(
 );
 const first = isOfValues.value && !props.ask.corrections.length ? 'set_aside' : props.ask.choices[0];
 const answer = ref<string>(props.ask.answer ?? first ?? '');
-const value = ref(props.ask.value);
+/** What an answer needs besides itself; each has its own. */
+const VALUED = {
+  fill: 'site.fillValue',
+  join: 'site.joinValue',
+  gather: 'site.gatherValue',
+  split: 'site.splitValue',
+} as const;
+/** What to leave something is called where it is not to mark records incomplete. */
+const LEAVES = { held_values: 'site.leaveHeld', sources: 'site.leaveSources', split_texts: 'site.leaveWhole' } as const;
+type Valued = keyof typeof VALUED;
+const valued = computed(() => (Object.keys(VALUED) as Valued[]).find((each) => props.ask.choices.includes(each)));
+const value = ref(props.ask.value || props.ask.proposed || (valued.value === 'join' ? ', ' : ''));
 /** Whoever begins to correct wants that to count; what becomes of the rest is asked when something is left. */
 watch(corrections, (_, before) => {
   if (!Object.keys(before).length) {
@@ -38,8 +49,8 @@ const choices = computed(() =>
 );
 
 function labelOf(choice: string): string {
-  if (choice === 'leave' && props.ask.about === 'held_values') {
-    return t('site.leaveHeld');
+  if (choice === 'leave' && props.ask.about in LEAVES) {
+    return t(LEAVES[props.ask.about as keyof typeof LEAVES]);
   }
   const some = Object.keys(corrections.value).length > 0;
   return choice === 'set_aside' && some ? t('site.rest') : t(`site.answers.${choice}`);
@@ -50,7 +61,7 @@ function keep(): void {
     field: props.ask.fieldId,
     about: props.ask.about.toUpperCase() as Schemas['DecisionBody']['about'],
     answer: answer.value.toUpperCase() as Answer,
-    value: answer.value === 'fill' ? value.value : '',
+    value: answer.value === valued.value ? value.value : '',
     corrections: Object.entries(corrections.value).map(([from, to]) => ({ from, to })),
   });
 }
@@ -66,12 +77,12 @@ function keep(): void {
       <div class="row choices">
         <Radios v-model:value="answer" :aria-labelledby="`ask-${ask.fieldId}-${ask.about}`" :options="choices" />
         <TextInput
-          v-if="ask.choices.includes('fill')"
+          v-if="valued"
           v-model:value="value"
-          class="fill"
-          :required="answer === 'fill'"
-          :aria-label="$t('site.fillValue', { label: ask.label })"
-          @focus="answer = 'fill'"
+          :class="valued === 'gather' ? 'keys' : 'fill'"
+          :required="answer === valued"
+          :aria-label="$t(VALUED[valued], { label: ask.label })"
+          @focus="answer = valued"
         />
         <NButton attr-type="submit" size="small" :disabled="locked">{{ $t('site.keep') }}</NButton>
         <NButton v-if="isOfValues" quaternary size="small" :aria-expanded="looking" @click="looking = !looking">{{
@@ -108,5 +119,8 @@ function keep(): void {
 }
 .fill {
   width: 120px;
+}
+.keys {
+  width: 320px;
 }
 </style>

@@ -1439,6 +1439,7 @@ export interface components {
             finding: components["schemas"]["FindingView"];
             kind: string;
             label: string;
+            proposed: string;
             /** Format: int64 */
             rows: number;
             value: string;
@@ -2625,9 +2626,9 @@ export interface components {
         };
         DecisionBody: {
             /** @enum {string} */
-            about: "REQUIRED_EMPTY" | "UNCONVERTED" | "OUTSIDE_LIMITS" | "HELD_VALUES";
+            about: "REQUIRED_EMPTY" | "UNCONVERTED" | "OUTSIDE_LIMITS" | "HELD_VALUES" | "SEVERAL_VALUES" | "SOURCES" | "SPLIT_TEXTS";
             /** @enum {string} */
-            answer: "FILL" | "LEAVE" | "SET_ASIDE" | "CORRECT" | "BRING_BACK";
+            answer: "FILL" | "LEAVE" | "SET_ASIDE" | "CORRECT" | "BRING_BACK" | "FIRST" | "LAST" | "JOIN" | "GATHER" | "MAKE" | "SPLIT";
             corrections?: components["schemas"]["CorrectionView"][];
             field: string;
             value: string;

@@ -166,9 +166,9 @@ public class LanguageRunTest {
     }
 
     @Test
-    public void whatCannotBeCarriedYetBlocksOnlyWhereItHasValues() {
-        var to = Orchard.edited(
-                Map.of("key: mood, label: Mood, kind: choice, ", "key: mood, label: Mood, kind: choice, many: true, "));
+    public void whatNoRuleCarriesBlocksOnlyWhereItHasValues() {
+        var to = Orchard.edited(Map.of(
+                "label: Last seen, kind: date_time}", "label: Last seen, kind: file, many: true, formats: [pdf]}"));
         assertTrue(site.runs().plan(new Runs.RunTarget("2.0.0", to, List.of())).runnable());
         save("ttree", Orchard.tree("A"));
         var plan = site.runs().plan(new Runs.RunTarget("2.0.0", to, List.of()));

@@ -17,6 +17,7 @@ import org.jontrel.core.code.Decision;
 import org.jontrel.core.generated.Models;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Model;
+import org.jontrel.core.plan.Step;
 import org.jontrel.site.record.write.SaveResult;
 import org.jontrel.site.record.write.Write;
 import org.jontrel.site.run.RunView;
@@ -44,13 +45,22 @@ final class UndoCase {
     private final Map<Long, String> types = new ConcurrentHashMap<>();
     private final boolean old;
     private int links;
+    private int moves;
 
-    UndoCase(HikariDataSource source, int seed) {
+    private final boolean reshaping;
+
+    UndoCase(HikariDataSource source, int seed, boolean reshaping) {
+        this.reshaping = reshaping;
         this.source = source;
         this.models = new Models(seed);
         this.old = seed % OFTEN == 0;
         this.site = Site.open(source, "law", Duration.ofSeconds(5));
         this.drawn = new Drawn(site);
+    }
+
+    /** How many steps took values to other places. */
+    int moves() {
+        return moves;
     }
 
     /** How many there are between its records. */
@@ -66,12 +76,16 @@ final class UndoCase {
         var bytes = Dump.of(source);
         var after = before;
         for (int edits = 1 + models.pick(4); edits > 0; edits--) {
-            after = models.edit(after);
+            after = reshaping ? models.reshape(after) : models.edit(after);
         }
         var target = drawn.answered(after, Decision.Action.LEAVE);
-        if (!site.runs().plan(target).runnable()) {
+        var plan = site.runs().plan(target);
+        if (!plan.runnable()) {
             return false;
         }
+        moves = (int) plan.steps().stream()
+                .filter(planned -> planned.step() instanceof Step.MoveValues)
+                .count();
         busily(site.runs().start(target, "anna", _ -> {}));
         assertEquals(site.installed().model(), after);
         drawn.read();

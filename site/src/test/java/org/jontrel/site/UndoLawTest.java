@@ -6,6 +6,7 @@ import java.sql.SQLException;
 import java.util.List;
 import java.util.TimeZone;
 import org.jontrel.site.testing.TestDatabase;
+import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
 /**
@@ -18,19 +19,27 @@ public class UndoLawTest {
     private static final int FROM = Integer.getInteger("undo.from", 1);
     private static final List<String> ZONES = List.of("UTC", "America/St_Johns", "Asia/Kathmandu");
 
-    @Test
-    public void aRunAndItsUndoLeaveEverythingAsItWas() throws SQLException {
+    @DataProvider
+    public Object[][] edits() {
+        return new Object[][] {{false}, {true}};
+    }
+
+    /** @param reshaping whether all edits take values to other places */
+    @Test(dataProvider = "edits")
+    public void aRunAndItsUndoLeaveEverythingAsItWas(boolean reshaping) throws SQLException {
         var zone = TimeZone.getDefault();
         int carriedOut = 0;
         int links = 0;
+        int moves = 0;
         try {
             for (int seed = FROM; seed < FROM + CASES; seed++) {
                 TimeZone.setDefault(TimeZone.getTimeZone(ZONES.get(seed % ZONES.size())));
                 var database = TestDatabase.shared();
                 try (var source = database.source(database.create())) {
-                    var drawn = new UndoCase(source, seed);
+                    var drawn = new UndoCase(source, seed, reshaping);
                     carriedOut += drawn.holds() ? 1 : 0;
                     links += drawn.links();
+                    moves += drawn.moves();
                 } catch (RuntimeException | AssertionError e) {
                     throw new AssertionError("seed " + seed + ": " + e.getMessage(), e);
                 }
@@ -38,6 +47,7 @@ public class UndoLawTest {
         } finally {
             TimeZone.setDefault(zone);
         }
+        assertTrue(!reshaping || moves * 2 > CASES, "moves in " + CASES + " runs: " + moves);
         assertTrue(links > CASES, "links between records: " + links);
         assertTrue(carriedOut * 2 > CASES, "of " + CASES + " plans " + carriedOut + " could be run");
     }

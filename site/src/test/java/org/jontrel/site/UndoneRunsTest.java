@@ -64,7 +64,8 @@ public class UndoneRunsTest extends MooringSiteTest {
         // a new field may take the key of the removed one in the same release
         install(
                 "2.0.0",
-                Moorings.model(Moorings.LENGTH, new Field("fother", "rise", "Other", "", false, Kind.Date.PLAIN)));
+                Moorings.model(Moorings.LENGTH, new Field("fother", "rise", "Other", "", false, Kind.Date.PLAIN)),
+                new Decision("fother", Decision.Topic.SOURCES, Decision.Action.LEAVE, ""));
         assertNull(everything("mooring").values().iterator().next().get("frise"));
         undo();
         assertEquals(everything("mooring"), before);

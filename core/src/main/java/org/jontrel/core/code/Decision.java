@@ -37,7 +37,13 @@ public record Decision(String fieldId, Topic about, Action answer, String value,
         UNCONVERTED,
         OUTSIDE_LIMITS,
         /** Whether values that are held for it come back. */
-        HELD_VALUES;
+        HELD_VALUES,
+        /** Which of several values becomes the only one. */
+        SEVERAL_VALUES,
+        /** Which fields that go a new one takes its values from. */
+        SOURCES,
+        /** Whether texts become several values. */
+        SPLIT_TEXTS;
 
         public String code() {
             return name().toLowerCase(Locale.ROOT);
@@ -63,7 +69,19 @@ public record Decision(String fieldId, Topic about, Action answer, String value,
         /** Take them over as they are corrected; others of them are asked about. */
         CORRECT,
         /** Take held values into use again. */
-        BRING_BACK;
+        BRING_BACK,
+        /** Take the first of several values; the others are held. */
+        FIRST,
+        /** Take the last of several values; the others are held. */
+        LAST,
+        /** Make one text of several; the answer's value stands between them. */
+        JOIN,
+        /** Take the values of the fields that the answer's value names by their keys. */
+        GATHER,
+        /** Make terms of the names that no term has. */
+        MAKE,
+        /** Split texts wherever the answer's value stands in them; {@code \\n} stands for the end of a line. */
+        SPLIT;
 
         public String code() {
             return name().toLowerCase(Locale.ROOT);

@@ -106,7 +106,13 @@ final class PackageShapes {
                     Decision::answer,
                     Sense.RULE,
                     "What to do.")
-            .optional("value", Files.text(), Decision::value, "", Sense.RULE, "The value to fill with.")
+            .optional(
+                    "value",
+                    Files.text(),
+                    Decision::value,
+                    "",
+                    Sense.RULE,
+                    "What the answer needs besides: the value to fill with, what stands between texts that are joined or split (`\\n` for the end of a line), or the keys of fields.")
             .optional(
                     "corrections",
                     Files.list(CORRECTION),

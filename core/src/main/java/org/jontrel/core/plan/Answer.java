@@ -15,6 +15,7 @@ import java.util.Optional;
  * @param altered values that are taken over, but could not be had back from what becomes of them
  * @param alteredExamples up to five of them with what they become
  * @param breaches how many there are of each sort; none are left out
+ * @param separator what stands between the parts of texts that may become several values; empty where nothing does
  * @param held values that a run took out of use, where the field or definition comes back
  */
 public record Answer(
@@ -27,6 +28,7 @@ public record Answer(
         long altered,
         List<String> alteredExamples,
         Map<Breach, Long> breaches,
+        String separator,
         Optional<Offer> held) {
     public Answer {
         breaches = Map.copyOf(breaches);
@@ -52,6 +54,7 @@ public record Answer(
                 0,
                 List.of(),
                 Map.of(),
+                "",
                 Optional.empty());
     }
 
@@ -67,6 +70,7 @@ public record Answer(
                 altered,
                 alteredExamples,
                 breaches,
+                separator,
                 offer);
     }
 
@@ -85,6 +89,7 @@ public record Answer(
                 altered,
                 alteredExamples,
                 all,
+                separator,
                 held);
     }
 
@@ -100,6 +105,23 @@ public record Answer(
                 values,
                 examples,
                 breaches,
+                separator,
+                held);
+    }
+
+    /** With what texts may be split at. */
+    public Answer splitting(String found) {
+        return new Answer(
+                records,
+                empty,
+                unconverted,
+                outside,
+                unconvertedExamples,
+                outsideExamples,
+                altered,
+                alteredExamples,
+                breaches,
+                found,
                 held);
     }
 

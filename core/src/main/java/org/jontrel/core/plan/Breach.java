@@ -6,6 +6,12 @@ public enum Breach {
     TWICE,
     /** Records that have more of a field than it may hold. */
     TOO_MANY,
+    /** Places where several values stand and one can. */
+    SEVERAL,
+    /** Texts that may be several values. */
+    SPLITTABLE,
+    /** Records with a value that is to stand in a row and has none. */
+    ROWLESS,
     /** Rich texts with formatting that a field no longer allows. */
     FORMATTING,
     /** Links to what a relation no longer leads to. */

@@ -9,6 +9,7 @@ import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
+import org.jontrel.core.move.MoveRules;
 import org.jontrel.core.record.Values;
 import org.jontrel.core.recordtype.FieldStorage;
 import org.jontrel.core.recordtype.RecordType;
@@ -38,6 +39,11 @@ final class FieldQuestions {
         this.decisions = decisions;
         this.asks = asks;
         this.findings = findings;
+    }
+
+    /** Those about values that change their place. */
+    MoveQuestions ofMoves() {
+        return new MoveQuestions(recordType, this, decisions, asks, findings);
     }
 
     /** What the site says of a field; with an empty id, of the records themselves. */
@@ -77,16 +83,12 @@ final class FieldQuestions {
      * @return the corrections of others
      */
     Map<String, String> unconverted(Field field, long values, List<String> examples) {
-        var answer = PlanQuestion.decided(
-                decisions,
-                field.id(),
-                Decision.Topic.UNCONVERTED,
-                List.of(Decision.Action.CORRECT, Decision.Action.SET_ASIDE));
+        var answer =
+                PlanQuestion.decided(decisions, field.id(), Decision.Topic.UNCONVERTED, MovePlan.unconverted(field));
         var given = answer.map(Decision::corrections).orElse(List.of());
         // those for an earlier kind of the field are in nobody's way where no value needs them
         var corrections = given.stream()
-                .filter(each ->
-                        values > 0 || Values.parse(field, each.to()).value().isPresent())
+                .filter(each -> values > 0 || parsed(field, each).value().isPresent())
                 .toList();
         if (values == 0 && corrections.isEmpty()) {
             return Map.of();
@@ -108,15 +110,15 @@ final class FieldQuestions {
                 field.id(),
                 Decision.Topic.UNCONVERTED,
                 values,
-                List.of(Decision.Action.CORRECT, Decision.Action.SET_ASIDE),
+                MovePlan.unconverted(field),
                 // corrections answer for the values that they are of
-                answer.filter(each -> values == 0 || each.answer() == Decision.Action.SET_ASIDE),
+                answer.filter(each -> values == 0 || each.answer() != Decision.Action.CORRECT),
                 corrections));
         return PlanQuestion.byValue(corrections);
     }
 
     private void check(Field field, Decision.Correction correction) {
-        var parsed = Values.parse(field, correction.to());
+        var parsed = parsed(field, correction);
         if (parsed.value().isEmpty()) {
             findings.add(Finding.of(
                     Code.PLAN_CORRECTION_INVALID,
@@ -126,6 +128,14 @@ final class FieldQuestions {
                     correction.to(),
                     why(parsed)));
         }
+    }
+
+    /** Names of terms and records are looked for in the site. A single value stands in the first field of rows. */
+    private static Values.Parsed parsed(Field field, Decision.Correction correction) {
+        var goal = MoveRules.heir(field).orElse(field);
+        return goal.kind() instanceof Kind.Reference
+                ? new Values.Parsed(Optional.of(correction.to()), List.of())
+                : Values.parse(goal, correction.to());
     }
 
     private static String why(Values.Parsed parsed) {
@@ -142,7 +152,8 @@ final class FieldQuestions {
                         case TOO_MANY -> Finding.of(Code.PLAN_TOO_MANY, place, field.label(), count);
                         case FORMATTING -> Finding.of(Code.PLAN_FORMATTING_LEFT, place, field.label(), count);
                         case TARGET -> Finding.of(Code.PLAN_LINKS_OUTSIDE, place, field.label(), count);
-                        case PARENT -> throw new IllegalStateException("A field has no parents");
+                        case SEVERAL, SPLITTABLE, ROWLESS, PARENT ->
+                            throw new IllegalStateException("Not about values that stay: " + breach);
                     });
         });
     }
@@ -174,7 +185,7 @@ final class FieldQuestions {
         return value;
     }
 
-    private Optional<Decision> ask(
+    Optional<Decision> ask(
             Code code,
             Field field,
             Decision.Topic about,

@@ -13,6 +13,7 @@ import org.jontrel.core.finding.Finding;
  * @param rows records it concerns
  * @param decision the answer in force, if there is one
  * @param corrections those in force, also where they are no answer for all values
+ * @param proposed value of the answer that the planner would give; empty where it has none to propose
  */
 public record PlanQuestion(
         Finding finding,
@@ -22,7 +23,21 @@ public record PlanQuestion(
         long rows,
         List<Decision.Action> choices,
         Optional<Decision> decision,
-        List<Decision.Correction> corrections) {
+        List<Decision.Correction> corrections,
+        String proposed) {
+    /** One that is about single values. */
+    PlanQuestion(
+            Finding finding,
+            String recordTypeId,
+            String fieldId,
+            Decision.Topic about,
+            long rows,
+            List<Decision.Action> choices,
+            Optional<Decision> decision,
+            List<Decision.Correction> corrections) {
+        this(finding, recordTypeId, fieldId, about, rows, choices, decision, corrections, "");
+    }
+
     /** One that is not about single values. */
     PlanQuestion(
             Finding finding,
@@ -32,7 +47,7 @@ public record PlanQuestion(
             long rows,
             List<Decision.Action> choices,
             Optional<Decision> decision) {
-        this(finding, recordTypeId, fieldId, about, rows, choices, decision, List.of());
+        this(finding, recordTypeId, fieldId, about, rows, choices, decision, List.of(), "");
     }
 
     /** The corrections of each field, by its id: those of its last answer. */

@@ -86,7 +86,7 @@ public final class Planner {
                 add(is, answers, decisions, steps, asks, findings);
             } else {
                 var questions = new FieldQuestions(is, answers, decisions, asks, findings);
-                new RecordTypePlan(was, is, ids, questions, steps, findings).change();
+                new RecordTypePlan(was, is, ids, questions, new MovePlan(was, is, decisions), steps, findings).change();
             }
             starters(was, is, steps);
         }
@@ -116,8 +116,11 @@ public final class Planner {
     private static int turn(Step step) {
         return switch (step) {
             case Step.HoldTable _, Step.HoldOwn _ -> 0;
+            case Step.MakeTerms _, Step.WithdrawTerms _ -> 3;
             case Step.CreateTable _,
                     Step.AddTable _,
+                    Step.TakeTable _,
+                    Step.IndexColumn _,
                     Step.RestoreTable _,
                     Step.RestoreOwn _,
                     Step.RenewWords _,

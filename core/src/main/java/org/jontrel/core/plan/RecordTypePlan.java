@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.SequencedMap;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
@@ -13,6 +14,8 @@ import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.condition.Condition;
+import org.jontrel.core.move.Move;
+import org.jontrel.core.move.MoveRules;
 import org.jontrel.core.naming.Ids;
 import org.jontrel.core.record.Conversion;
 import org.jontrel.core.recordtype.FieldStorage;
@@ -29,6 +32,8 @@ final class RecordTypePlan {
     /** By the table they belong to: empty for the records' own, or the id of the field that has one. */
     private final SequencedMap<String, List<Step.ColumnSwitch>> turns = new LinkedHashMap<>();
 
+    private final MovePlan mover;
+    private final List<Move> moves = new ArrayList<>();
     private boolean renames;
     /** Whether some complete record may no longer be complete. */
     private boolean checks;
@@ -40,12 +45,14 @@ final class RecordTypePlan {
             RecordType is,
             Ids ids,
             FieldQuestions questions,
+            MovePlan mover,
             List<Plan.PlannedStep> steps,
             List<Finding> findings) {
         this.was = was;
         this.is = is;
         this.ids = ids;
         this.questions = questions;
+        this.mover = mover;
         this.steps = steps;
         this.findings = findings;
     }
@@ -57,6 +64,7 @@ final class RecordTypePlan {
         was.byId().values().stream()
                 .filter(field -> is.field(field.id()).isEmpty())
                 .forEach(this::removed);
+        MovePlan.together(moves).forEach(this::move);
         turns.forEach((table, some) ->
                 add(new Step.SwitchColumns(is.id(), table, some), 0, SwitchSentences.sentence(was, is, some)));
         if (renames) {
@@ -127,7 +135,8 @@ final class RecordTypePlan {
         var before = was.field(field.id());
         if (before.isEmpty()) {
             if (!withinNewTable(field)) {
-                added(field);
+                questions.ofMoves().sources(was, field);
+                placed(field);
             }
             checks |= field.required();
             return;
@@ -225,10 +234,10 @@ final class RecordTypePlan {
         turn(is, field, Step.ColumnAction.TAKE, "");
     }
 
-    /** One that stands elsewhere or is kept in another way: the old values are held, if there are any somebody must see to it. */
+    /** One that stands elsewhere or is kept in another way: its values are taken there where a rule says how. */
     private void replaced(Field before, Field field) {
         long filled = questions.answer(field.id()).filled();
-        if (filled > 0) {
+        if (filled > 0 && !MoveRules.carries(before, field)) {
             findings.add(Finding.of(
                     Code.PLAN_NOT_CARRIED,
                     Place.field(is.id(), field.id(), ""),
@@ -239,8 +248,44 @@ final class RecordTypePlan {
         }
         hold(before);
         if (!withinNewTable(field)) {
-            added(field);
+            placed(field);
         }
+    }
+
+    /** A field that is new in its place: with the values that come to it from elsewhere, or empty. */
+    private void placed(Field field) {
+        var move = mover.to(field.id());
+        var answer = questions.answer(field.id());
+        if (move.isEmpty() || answer.held().isPresent()) {
+            added(field);
+            return;
+        }
+        checks = true;
+        questions.ofMoves().moved(field, mover.asked(field), answer);
+        var corrections = questions.unconverted(field, answer.unconverted(), answer.unconvertedExamples());
+        var fill = field.required() && answer.empty() > 0 ? questions.required(field, answer.empty()) : "";
+        if (FieldStorage.of(field.kind()) == FieldStorage.TABLE) {
+            add(new Step.AddTableBeside(is.id(), field.id()), 0, "Make a table beside for " + field.label());
+            add(new Step.TakeTable(is.id(), field.id()), 0, "Take the table of " + field.label() + " into use");
+        } else {
+            add(new Step.AddColumn(is.id(), field.id()), 0, "Add a column for " + field.label());
+            turn(is, field, Step.ColumnAction.TAKE, "");
+        }
+        var made = answer.unconverted() > 0 && mover.makes(field) ? ids.next('h') : "";
+        if (!made.isEmpty()) {
+            add(
+                    new Step.MakeTerms(((Kind.TermPick) field.kind()).taxonomy(), made),
+                    answer.unconverted(),
+                    "Make the terms that " + field.label() + " names");
+        }
+        moves.add(move.get().filling(fill).correcting(corrections).making(made));
+    }
+
+    private void move(List<Move> together) {
+        var labels = together.stream()
+                .map(each -> is.field(each.target()).map(Field::label).orElse(each.target()))
+                .collect(Collectors.joining(", "));
+        add(new Step.MoveValues(is.id(), together), questions.answer("").records(), "Move values to " + labels);
     }
 
     private static String words(Kind kind) {

@@ -2,6 +2,8 @@ package org.jontrel.core.plan;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Stream;
+import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.core.recordtype.SearchedFields;
@@ -27,17 +29,24 @@ final class SearchSteps {
         return !SearchedFields.of(was).equals(sources)
                 || steps.stream()
                         .filter(step -> step.recordTypeId().equals(is.id()))
-                        .anyMatch(step -> sources.containsKey(rewritten(step)));
+                        .flatMap(step -> rewritten(is, step))
+                        .anyMatch(sources::containsKey);
     }
 
-    /** Id of the field whose values a step writes; empty for other steps. */
-    private static String rewritten(Step step) {
+    /** Ids of the fields whose values a step writes. */
+    private static Stream<String> rewritten(RecordType is, Step step) {
         return switch (step) {
-            case Step.CopyColumn copy -> copy.fieldId();
-            case Step.CarryBack carry -> carry.fieldId();
-            case Step.CarryForth carry -> carry.fieldId();
-            default -> "";
+            case Step.CopyColumn copy -> Stream.of(copy.fieldId());
+            case Step.CarryBack carry -> Stream.of(carry.fieldId());
+            case Step.CarryForth carry -> Stream.of(carry.fieldId());
+            case Step.MoveValues moved -> moved.moves().stream().flatMap(each -> within(is, each.target()));
+            case Step.CarryMoved carry -> carry.held().keySet().stream().flatMap(each -> within(is, each));
+            default -> Stream.empty();
         };
+    }
+
+    private static Stream<String> within(RecordType is, String fieldId) {
+        return is.field(fieldId).stream().flatMap(Field::withInner).map(Field::id);
     }
 
     static String sentence(RecordType recordType) {

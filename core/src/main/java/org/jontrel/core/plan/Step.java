@@ -2,6 +2,7 @@ package org.jontrel.core.plan;
 
 import java.util.List;
 import java.util.Map;
+import org.jontrel.core.move.Move;
 
 /** One thing a run does, in the terms of definitions; the site engine knows the tables and columns. */
 public sealed interface Step {
@@ -16,9 +17,21 @@ public sealed interface Step {
 
     default Phase phase() {
         return switch (this) {
-            case AddColumn _, CopyColumn _, CarryBack _, CarryForth _, IndexColumn _, DropBeside _ -> Phase.BESIDE;
+            case AddColumn _,
+                    CopyColumn _,
+                    CarryBack _,
+                    CarryForth _,
+                    IndexColumn _,
+                    DropBeside _,
+                    AddTableBeside _,
+                    MoveValues _,
+                    CarryMoved _,
+                    DropTableBeside _ -> Phase.BESIDE;
             case CreateTable _,
                     AddTable _,
+                    TakeTable _,
+                    MakeTerms _,
+                    WithdrawTerms _,
                     SwitchColumns _,
                     RenameTable _,
                     HoldTable _,
@@ -36,6 +49,11 @@ public sealed interface Step {
             case CreateTable _,
                     AddColumn _,
                     AddTable _,
+                    AddTableBeside _,
+                    TakeTable _,
+                    MakeTerms _,
+                    WithdrawTerms _,
+                    DropTableBeside _,
                     DropBeside _,
                     SwitchColumns _,
                     RenameTable _,
@@ -47,7 +65,8 @@ public sealed interface Step {
                     IndexColumn _,
                     Indexes _,
                     Redirect _ -> true;
-            case CopyColumn _, CarryBack _, CarryForth _, RenewWords _, CheckRecords _ -> false;
+            case CopyColumn _, CarryBack _, CarryForth _, MoveValues _, CarryMoved _, RenewWords _, CheckRecords _ ->
+                false;
         };
     }
 
@@ -84,6 +103,48 @@ public sealed interface Step {
 
     /** Makes the table of a field that has one of its own, and those of the fields within it. */
     record AddTable(String recordTypeId, String fieldId) implements Step {}
+
+    /** Makes the tables of a field, and those of the fields within it, beside those in use. */
+    record AddTableBeside(String recordTypeId, String fieldId) implements Step {}
+
+    /** Writes the values that change their place into the columns and tables made beside. */
+    record MoveValues(String recordTypeId, List<Move> moves) implements Step {
+        public MoveValues {
+            moves = List.copyOf(moves);
+        }
+    }
+
+    /** Takes the tables made beside for a field into use. */
+    record TakeTable(String recordTypeId, String fieldId) implements Step {}
+
+    /**
+     * Makes the terms that moved values name and that are not there, or brings them back.
+     *
+     * @param recordTypeId of the taxonomy
+     * @param made name under which they were noted while values moved
+     */
+    record MakeTerms(String recordTypeId, String made) implements Step {}
+
+    /** Takes the terms away again that were made so, where nobody has changed them since. */
+    record WithdrawTerms(String recordTypeId, String made) implements Step {}
+
+    /** Removes tables made beside that never came into use; they hold nothing but copies. */
+    record DropTableBeside(String recordTypeId, String fieldId) implements Step {}
+
+    /**
+     * Before an undo, or the undo of one: writes what was entered since into the columns and tables that are held, where nothing
+     * is lost by it.
+     *
+     * @param moves what the run does, or did
+     * @param held the short names under which the values are held that come back, by their fields
+     * @param forth whether the newer values are those that come back
+     */
+    record CarryMoved(String recordTypeId, List<Move> moves, Map<String, String> held, boolean forth) implements Step {
+        public CarryMoved {
+            moves = List.copyOf(moves);
+            held = Map.copyOf(held);
+        }
+    }
 
     /** Gives a column made beside the indexes that lists want of it, before it comes into use. */
     record IndexColumn(String recordTypeId, String fieldId) implements Step {}

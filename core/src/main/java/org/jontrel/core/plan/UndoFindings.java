@@ -14,6 +14,12 @@ import org.jontrel.core.recordtype.RecordType;
 final class UndoFindings {
     private UndoFindings() {}
 
+    /** Of values that changed their place, told of the first field that they came to. */
+    static List<Finding> moved(
+            Step.CarryMoved carry, Optional<RecordType> was, Map<Question, UndoPlanner.Since> since) {
+        return carried(carry.recordTypeId(), carry.moves().getFirst().target(), was, since);
+    }
+
     static List<Finding> carried(
             String recordTypeId, String fieldId, Optional<RecordType> is, Map<Question, UndoPlanner.Since> since) {
         var counts = since.getOrDefault(new Question(recordTypeId, fieldId), UndoPlanner.Since.NOTHING);

@@ -2,7 +2,6 @@ package org.jontrel.core.plan;
 
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
@@ -34,28 +33,8 @@ public final class UndoPlanner {
 
     /** The steps that undo the done ones, without counts; what to ask about is in them. */
     public List<Step> steps(List<Step> done) {
-        var switched = new HashMap<String, Step.ColumnSwitch>();
-        done.forEach(step -> {
-            if (step instanceof Step.SwitchColumns(String recordTypeId, String table, List<Step.ColumnSwitch> turns)) {
-                turns.stream()
-                        .filter(turn -> turn.act() == Step.ColumnAction.TAKE)
-                        .forEach(turn -> switched.put(recordTypeId + "/" + turn.fieldId(), turn));
-            }
-        });
-        var fills = new HashMap<String, FilledValues>();
-        done.forEach(step -> {
-            switch (step) {
-                case Step.CopyColumn copy ->
-                    fills.put(
-                            copy.recordTypeId() + "/" + copy.fieldId(),
-                            new FilledValues(copy.fill(), copy.corrections()));
-                case Step.CarryBack carry ->
-                    fills.put(
-                            carry.recordTypeId() + "/" + carry.fieldId(),
-                            new FilledValues(carry.fill(), carry.corrections()));
-                default -> {}
-            }
-        });
+        var moved = new MovedBack(done);
+        var fills = FilledValues.of(done);
         var made = done.stream()
                 .filter(step -> step instanceof Step.CreateTable || step instanceof Step.RestoreTable)
                 .map(Step::recordTypeId)
@@ -65,7 +44,7 @@ public final class UndoPlanner {
             switch (step) {
                 case Step.CreateTable(String recordTypeId) -> undo.add(new Step.HoldTable(recordTypeId, ids.next('h')));
                 case Step.AddColumn(String recordTypeId, String fieldId) -> {
-                    if (!switched.containsKey(recordTypeId + "/" + fieldId)) {
+                    if (!moved.taken(recordTypeId, fieldId)) {
                         undo.add(new Step.DropBeside(recordTypeId, fieldId));
                     }
                 }
@@ -79,6 +58,22 @@ public final class UndoPlanner {
                     undo.add(new Step.HoldTable(recordTypeId, held));
                 case Step.Redirect(String recordTypeId, String before, String after) ->
                     undo.add(new Step.Redirect(recordTypeId, after, before));
+                case Step.TakeTable(String recordTypeId, String fieldId) ->
+                    undo.add(new Step.HoldOwn(recordTypeId, fieldId, ids.next('h')));
+                case Step.AddTableBeside(String recordTypeId, String fieldId) -> {
+                    if (!done.contains(new Step.TakeTable(recordTypeId, fieldId))) {
+                        undo.add(new Step.DropTableBeside(recordTypeId, fieldId));
+                    }
+                }
+                case Step.MakeTerms(String recordTypeId, String name) -> {
+                    if (!made.contains(recordTypeId)) {
+                        undo.add(new Step.WithdrawTerms(recordTypeId, name));
+                    }
+                }
+                case Step.WithdrawTerms(String recordTypeId, String name) ->
+                    undo.add(new Step.MakeTerms(recordTypeId, name));
+                case Step.MoveValues move -> moved.of(move).ifPresent(undo::add);
+                case Step.CarryMoved carry -> moved.of(carry).ifPresent(undo::add);
                 case Step.AddTable(String recordTypeId, String fieldId) ->
                     undo.add(new Step.HoldOwn(recordTypeId, fieldId, ids.next('h')));
                 case Step.HoldOwn(String recordTypeId, String fieldId, String held) ->
@@ -101,6 +96,7 @@ public final class UndoPlanner {
                         Step.CarryForth _,
                         Step.IndexColumn _,
                         Step.RenewWords _,
+                        Step.DropTableBeside _,
                         Step.DropBeside _ -> {}
             }
         }
@@ -170,6 +166,8 @@ public final class UndoPlanner {
                     findings.addAll(UndoFindings.carried(carry.recordTypeId(), carry.fieldId(), is, since));
                 case Step.CarryForth carry ->
                     findings.addAll(UndoFindings.carried(carry.recordTypeId(), carry.fieldId(), is, since));
+                case Step.CarryMoved carry ->
+                    findings.addAll(UndoFindings.moved(carry, carry.forth() ? is : was, since));
                 case Step.HoldTable hold
                 when whole.records() > 0 ->
                     findings.add(Finding.of(
@@ -177,7 +175,7 @@ public final class UndoPlanner {
                 case Step.HoldOwn(String recordTypeId, String fieldId, String _) -> {
                     long held = since.getOrDefault(new Question(recordTypeId, fieldId), Since.NOTHING)
                             .lost();
-                    if (held > 0) {
+                    if (held > 0 && !MovedBack.copies(steps, recordTypeId, fieldId)) {
                         findings.add(Finding.of(
                                 Code.UNDO_VALUES_HELD,
                                 Place.field(recordTypeId, fieldId, ""),
@@ -188,6 +186,7 @@ public final class UndoPlanner {
                 case Step.SwitchColumns(String recordTypeId, String _, List<Step.ColumnSwitch> turns) ->
                     turns.stream()
                             .filter(turn -> turn.act() == Step.ColumnAction.HOLD)
+                            .filter(turn -> !MovedBack.copies(steps, recordTypeId, turn.fieldId()))
                             .filter(turn ->
                                     is.flatMap(t -> t.field(turn.fieldId())).isEmpty())
                             .forEach(turn -> {

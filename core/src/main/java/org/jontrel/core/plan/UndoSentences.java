@@ -1,7 +1,10 @@
 package org.jontrel.core.plan;
 
+import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.jontrel.core.model.Field;
+import org.jontrel.core.move.Move;
 import org.jontrel.core.recordtype.RecordType;
 
 /** What the steps of an undo say. */
@@ -16,6 +19,14 @@ final class UndoSentences {
             case Step.CopyColumn copy -> "Copy " + label(field, copy.fieldId());
             case Step.CarryBack carry -> "Carry over what changed in " + label(field, carry.fieldId()) + " since";
             case Step.CarryForth carry -> "Carry over what changed in " + label(field, carry.fieldId()) + " since";
+            case Step.AddTableBeside add -> "Make a table beside for " + label(field, add.fieldId());
+            case Step.TakeTable take -> "Take the table of " + label(field, take.fieldId()) + " into use";
+            case Step.DropTableBeside drop -> "Remove the unused copy of " + label(field, drop.fieldId());
+            case Step.MakeTerms _ -> "Bring back the terms of " + name + " that the run made";
+            case Step.WithdrawTerms _ -> "Take away the terms of " + name + " that the run made";
+            case Step.MoveValues move -> "Move values to " + labels(field, move.moves());
+            case Step.CarryMoved carry ->
+                "Carry over what changed in " + labels(was.or(() -> is), carry.moves()) + " since";
             case Step.DropBeside drop -> "Remove the unused copy of " + label(field, drop.fieldId());
             case Step.SwitchColumns columns ->
                 was.isPresent() && is.isPresent()
@@ -34,6 +45,10 @@ final class UndoSentences {
                 was.or(() -> is).map(SearchSteps::sentence).orElse(name);
             case Step.CheckRecords _ -> "Find which records of " + name + " satisfy the definition";
         };
+    }
+
+    private static String labels(Optional<RecordType> type, List<Move> moves) {
+        return moves.stream().map(each -> label(type, each.target())).collect(Collectors.joining(", "));
     }
 
     static String label(Optional<RecordType> type, String fieldId) {

@@ -110,7 +110,8 @@ public record Conversion(Field from, Field to, Object fill, Map<String, String> 
         return new Conversion(to, from, null);
     }
 
-    private Optional<Object> converted(Object value) {
+    /** The new value for one that is not {@code null}; empty where it cannot be taken over. */
+    public Optional<Object> converted(Object value) {
         if (from.kind() instanceof Kind.Choice before && to.kind() instanceof Kind.Choice after) {
             return option(before, after, (String) value);
         }

@@ -5,6 +5,7 @@ import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Function;
 import org.jontrel.core.check.ModelCheck;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.format.Replacement;
@@ -27,6 +28,7 @@ import org.jontrel.core.shape.Sense;
 
 /** Single edits of anything a model can hold: tried until one leaves the model valid. */
 final class Edits {
+    private static final int MOST_ATTEMPTS = 10_000;
     private final Draw draw;
 
     Edits(Draw draw) {
@@ -34,12 +36,105 @@ final class Edits {
     }
 
     Model edit(Model model) {
-        while (true) {
-            var edited = attempt(model);
+        return tried(model, this::attempt);
+    }
+
+    /** One that takes values to another place: into and out of groups and rows, from one to several, into a field of their own. */
+    Model reshape(Model model) {
+        return tried(model, this::attemptReshape);
+    }
+
+    private Model tried(Model model, Function<Model, Optional<Model>> way) {
+        for (int i = 0; i < MOST_ATTEMPTS; i++) {
+            var edited = way.apply(model);
             if (edited.isPresent() && !edited.get().equals(model) && !Finding.blocks(ModelCheck.check(edited.get()))) {
                 return edited.get();
             }
         }
+        throw new IllegalStateException("No edit leaves this model valid; it has itself: "
+                + ModelCheck.check(model).stream().map(Finding::sentence).toList());
+    }
+
+    private Optional<Model> attemptReshape(Model model) {
+        return switch (draw.below(6)) {
+            case 0, 1 -> move(model);
+            case 2 -> nested(model);
+            case 3 -> amount(model);
+            case 4 -> replaced(model);
+            default -> kind(model);
+        };
+    }
+
+    /** A group becomes rows, rows a group, and a value that stands alone the first field of either. */
+    private Optional<Model> nested(Model model) {
+        return field(model)
+                .filter(field -> !field.id().startsWith("part_"))
+                .flatMap(field -> Replacement.in(model, field.id(), _ -> {
+                    var inner = field.inner().isEmpty()
+                            ? List.of(new Field(
+                                    draw.id('f'),
+                                    "field_" + draw.fresh(),
+                                    draw.text(),
+                                    "",
+                                    false,
+                                    single(field.kind())))
+                            : field.inner();
+                    return field.withFallback("")
+                            .withKind(
+                                    field.kind() instanceof Kind.Repeater
+                                                    || field.inner().isEmpty() && draw.chance()
+                                            ? new Kind.FieldGroup(inner)
+                                            : new Kind.Repeater(inner, null, null, "", Kind.Repeater.RowStyle.CARDS));
+                }));
+    }
+
+    private Kind single(Kind kind) {
+        return kind instanceof Kind.Note || kind instanceof Kind.Relation ? Kind.Text.PLAIN : kind;
+    }
+
+    /** One value becomes several, or several one. */
+    private Optional<Model> amount(Model model) {
+        return field(model).flatMap(field -> {
+            var amount = field.kind().amount().many() ? Kind.Amount.ONE : new Kind.Amount(true, null, null);
+            var kind =
+                    switch (field.kind()) {
+                        case Kind.Choice choice ->
+                            new Kind.Choice(choice.options(), choice.list(), amount, Kind.Choice.PLAIN.shown());
+                        case Kind.Image image ->
+                            new Kind.Image(
+                                    image.minWidth(),
+                                    image.minHeight(),
+                                    image.maxWidth(),
+                                    image.maxHeight(),
+                                    image.maxKilobytes(),
+                                    image.altRequired(),
+                                    image.formats(),
+                                    image.widths(),
+                                    amount);
+                        case Kind.File file -> new Kind.File(file.formats(), file.maxKilobytes(), amount);
+                        case Kind.TermPick term -> new Kind.TermPick(term.taxonomy(), amount);
+                        default -> null;
+                    };
+            return kind == null
+                    ? Optional.empty()
+                    : Replacement.in(
+                            model, field.id(), _ -> field.withKind(kind).withFallback(""));
+        });
+    }
+
+    /** A field goes, and one with the same key comes: a plan asks whether it takes its values. */
+    private Optional<Model> replaced(Model model) {
+        return field(model)
+                .filter(field ->
+                        !field.id().startsWith("part_") && field.inner().isEmpty())
+                .flatMap(field -> Replacement.in(
+                        model,
+                        field.id(),
+                        _ -> (draw.chance()
+                                        ? field
+                                        : field.withKind(kinds(model).kind(3, false)))
+                                .withId(draw.id('f'))
+                                .withFallback("")));
     }
 
     private Optional<Model> attempt(Model model) {

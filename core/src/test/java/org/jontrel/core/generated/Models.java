@@ -186,6 +186,11 @@ public final class Models {
         return new Edits(draw).edit(model);
     }
 
+    /** Another valid model, in which some values of records stand elsewhere. */
+    public Model reshape(Model model) {
+        return new Edits(draw).reshape(model);
+    }
+
     /** The text with a few bytes changed, doubled or cut. */
     public byte[] mangle(byte[] bytes) {
         var mangled = bytes.clone();

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Random;
 import org.jontrel.core.Samples;
 import org.jontrel.core.model.Model;
+import org.jontrel.core.move.Move;
 import org.jontrel.core.naming.Ids;
 import org.testng.annotations.Test;
 
@@ -25,6 +26,13 @@ public class StepTest {
             new Step.AddTable(TYPE, NOTE),
             new Step.IndexColumn(TYPE, NOTE),
             new Step.DropBeside(TYPE, NOTE),
+            new Step.AddTableBeside(TYPE, NOTE),
+            new Step.DropTableBeside(TYPE, NOTE),
+            new Step.MoveValues(TYPE, List.of(Move.own(NOTE, List.of(NOTE)))),
+            new Step.CarryMoved(TYPE, List.of(Move.own(NOTE, List.of(NOTE))), Map.of(NOTE, "h"), false),
+            new Step.TakeTable(TYPE, NOTE),
+            new Step.MakeTerms(TYPE, "h"),
+            new Step.WithdrawTerms(TYPE, "h"),
             new Step.CarryBack(TYPE, NOTE, "h", "", Map.of()),
             new Step.CarryForth(TYPE, NOTE, "h", "", Map.of()),
             new Step.SwitchColumns(TYPE, "", List.of(new Step.ColumnSwitch(Step.ColumnAction.HOLD, NOTE, "h"))),
@@ -49,12 +57,17 @@ public class StepTest {
         assertEquals(
                 phases,
                 Map.of(
-                        "BESIDE at once", List.of("AddColumn", "IndexColumn", "DropBeside"),
-                        "BESIDE for each record", List.of("CopyColumn", "CarryBack", "CarryForth"),
+                        "BESIDE at once",
+                                List.of("AddColumn", "IndexColumn", "DropBeside", "AddTableBeside", "DropTableBeside"),
+                        "BESIDE for each record",
+                                List.of("CopyColumn", "MoveValues", "CarryMoved", "CarryBack", "CarryForth"),
                         "SWITCH at once",
                                 List.of(
                                         "CreateTable",
                                         "AddTable",
+                                        "TakeTable",
+                                        "MakeTerms",
+                                        "WithdrawTerms",
                                         "SwitchColumns",
                                         "RenameTable",
                                         "HoldTable",
@@ -78,6 +91,13 @@ public class StepTest {
                         "Make a table for Note",
                         "Make lists of Mooring quick",
                         "Remove the unused copy of Note",
+                        "Make a table beside for Note",
+                        "Remove the unused copy of Note",
+                        "Move values to Note",
+                        "Carry over what changed in Note since",
+                        "Take the table of Note into use",
+                        "Bring back the terms of Mooring that the run made",
+                        "Take away the terms of Mooring that the run made",
                         "Carry over what changed in Note since",
                         "Carry over what changed in Note since",
                         "Moorings: hold the values of Note",

@@ -41,6 +41,7 @@ final class SiteViews {
                 "rows",
                 "choices",
                 "value",
+                "proposed",
                 "corrections"
             })
     record AskView(
@@ -53,6 +54,7 @@ final class SiteViews {
             List<String> choices,
             String answer,
             String value,
+            String proposed,
             List<CorrectionView> corrections) {}
 
     @Schema(requiredProperties = {"text", "records"})
@@ -89,6 +91,7 @@ final class SiteViews {
                 ask.choices().stream().map(choice -> choice.code()).toList(),
                 ask.decision().map(decision -> decision.answer().code()).orElse(null),
                 ask.decision().map(decision -> decision.value()).orElse(""),
+                ask.proposed(),
                 CorrectionView.of(ask.corrections()));
     }
 

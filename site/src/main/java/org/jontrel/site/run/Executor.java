@@ -5,10 +5,12 @@ import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.LongSupplier;
 import java.util.stream.Collectors;
 import org.jontrel.core.code.PackageWriter;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.plan.Step;
+import org.jontrel.site.run.move.MadeTerms;
 import org.jontrel.site.table.Bindings;
 import org.jontrel.site.table.Database;
 import org.jontrel.site.table.Ddl;
@@ -49,7 +51,13 @@ final class Executor {
     private final TermSeeding starters;
     private final Runnable progressed;
 
-    Executor(Database database, Bindings bindings, Lease lease, JournalMapper.RunRow run, Runnable progressed) {
+    Executor(
+            Database database,
+            Bindings bindings,
+            Lease lease,
+            JournalMapper.RunRow run,
+            LongSupplier rowIds,
+            Runnable progressed) {
         this.database = database;
         this.lease = lease;
         this.run = run;
@@ -61,7 +69,7 @@ final class Executor {
                 ? Optional.<Long>empty()
                 : Optional.ofNullable(database.transaction(
                         session -> session.getMapper(JournalMapper.class).generation(run.undoes())));
-        this.chunks = new RecordSteps(run.id(), from, to, CHUNK, bindings, since);
+        this.chunks = new RecordSteps(run.id(), from, to, CHUNK, bindings, since, rowIds);
         this.starters = new TermSeeding(bindings, from, to);
         this.progressed = progressed;
     }
@@ -240,6 +248,20 @@ final class Executor {
         progressed.run();
         if (step instanceof Step.Redirect redirect) {
             redirect(redirect);
+        } else if (step instanceof Step.MakeTerms(String taxonomyId, String made)) {
+            fenced(session -> {
+                var terms = new MadeTerms(session.getConnection());
+                var table = terms.tables(SiteFacts.recordType(to, taxonomyId));
+                starters.make(session.getConnection(), table);
+                terms.make(table, made);
+                return null;
+            });
+        } else if (step instanceof Step.WithdrawTerms(String taxonomyId, String made)) {
+            fenced(session -> {
+                var terms = new MadeTerms(session.getConnection());
+                terms.withdraw(terms.tables(SiteFacts.recordType(to, taxonomyId)), made);
+                return null;
+            });
         } else if (step instanceof Step.StarterTerms(String recordTypeId)) {
             fenced(session -> {
                 starters.make(session, recordTypeId);

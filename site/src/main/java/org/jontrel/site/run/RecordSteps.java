@@ -10,10 +10,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.LongSupplier;
 import java.util.stream.Collectors;
 import org.apache.ibatis.session.SqlSession;
 import org.jontrel.core.model.Field;
-import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.plan.Step;
 import org.jontrel.core.record.Conversion;
@@ -23,11 +23,14 @@ import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.site.record.read.RecordLoader;
 import org.jontrel.site.record.read.SearchWords;
 import org.jontrel.site.record.read.SiteSurroundings;
+import org.jontrel.site.record.read.StoredRecord;
+import org.jontrel.site.run.move.MovedReturn;
+import org.jontrel.site.run.move.SiteNameLookup;
+import org.jontrel.site.run.move.ValueMover;
 import org.jontrel.site.table.Bindings;
 import org.jontrel.site.table.ColumnValues;
 import org.jontrel.site.table.Jdbc;
 import org.jontrel.site.table.PhysicalNames;
-import org.jontrel.site.table.RowsOfValues;
 import org.jontrel.site.table.Schema;
 import org.jontrel.site.table.SureValues;
 
@@ -41,10 +44,16 @@ final class RecordSteps {
     private final Map<String, Optional<Field>> heldFields = new HashMap<>();
 
     private final long runId;
+    private final LongSupplier rowIds;
 
-    /** @param since the generation of definitions that the run brought which is undone; empty where nobody knows */
-    RecordSteps(long runId, Model from, Model to, int size, Bindings bindings, Optional<Long> since) {
+    /**
+     * @param since the generation of definitions that the run brought which is undone; empty where nobody knows
+     * @param rowIds gives new rows their ids
+     */
+    RecordSteps(
+            long runId, Model from, Model to, int size, Bindings bindings, Optional<Long> since, LongSupplier rowIds) {
         this.runId = runId;
+        this.rowIds = rowIds;
         this.since = since;
         this.from = from;
         this.to = to;
@@ -73,15 +82,71 @@ final class RecordSteps {
             case Step.CopyColumn copy -> copy(session, copy, which);
             case Step.CarryBack carry -> carry(session.getConnection(), ReturnCarry.back(from, to, carry), which);
             case Step.CarryForth carry -> carry(session.getConnection(), ReturnCarry.forth(from, to, carry), which);
+            case Step.MoveValues move -> move(session, move, which);
+            case Step.CarryMoved carry -> carry(session, carry, which);
             case Step.RenewWords words when which instanceof Which.After(long id) -> renew(session, words, id);
             case Step.CheckRecords check when which instanceof Which.After(long id) -> check(session, check, id);
             default -> new Progress(0, 0);
         };
     }
 
+    private Progress move(SqlSession session, Step.MoveValues move, Which which) throws SQLException {
+        var connection = session.getConnection();
+        var binding = bindings.current(session);
+        var mover = new ValueMover(
+                connection,
+                binding.table(move.recordTypeId()).orElseThrow(),
+                SiteFacts.recordType(to, move.recordTypeId()),
+                move.moves(),
+                new SiteNameLookup(connection, binding),
+                rowIds);
+        var records =
+                switch (which) {
+                    case Which.After(long id) -> mover.after(connection, id, size);
+                    case Which.Those(List<Long> ids) -> mover.byIds(connection, ids);
+                };
+        mover.move(connection, records);
+        return reached(which, records);
+    }
+
+    private static Progress reached(Which which, List<StoredRecord> records) {
+        return which instanceof Which.After(long id)
+                ? new Progress(records.isEmpty() ? id : records.getLast().id(), records.size())
+                : new Progress(0, records.size());
+    }
+
+    private Progress carry(SqlSession session, Step.CarryMoved carry, Which which) throws SQLException {
+        var connection = session.getConnection();
+        var binding = bindings.current(session);
+        var present = binding.table(carry.recordTypeId());
+        // a switch that never came to its end left nobody time to enter anything
+        if (present.isEmpty() || !present.get().recordType().equals(SiteFacts.recordType(from, carry.recordTypeId()))) {
+            return new Progress(0, 0);
+        }
+        var back = new MovedReturn(
+                connection,
+                present.get(),
+                SiteFacts.recordType(to, carry.recordTypeId()),
+                carry,
+                new SiteNameLookup(connection, binding));
+        var records =
+                switch (which) {
+                    case Which.After(long id) -> back.after(connection, id, size);
+                    case Which.Those(List<Long> ids) -> back.byIds(connection, ids);
+                };
+        var saved = which instanceof Which.After
+                ? savedSince(
+                        connection,
+                        carry.recordTypeId(),
+                        records.stream().map(StoredRecord::id).toList())
+                : records.stream().map(StoredRecord::id).collect(Collectors.toSet());
+        back.carry(connection, records, saved, rowIds);
+        return reached(which, records);
+    }
+
     private Progress copy(SqlSession session, Step.CopyColumn copy, Which which) throws SQLException {
         var connection = session.getConnection();
-        var table = new ChunkRows(connection, SiteFacts.recordType(to, copy.recordTypeId()), copy.fieldId());
+        var table = new ChunkRows(connection, SiteFacts.recordType(to, copy.recordTypeId()), copy.fieldId(), size);
         var newer = SiteFacts.field(to, copy.recordTypeId(), copy.fieldId());
         var older = (copy.held().isEmpty()
                         ? from.definition(copy.recordTypeId())
@@ -92,8 +157,8 @@ final class RecordSteps {
         var fill = SiteFacts.Conversions.fill(newer, copy.fill());
         var conversion = new Conversion(older.orElse(newer), newer, fill, copy.corrections());
         var present = older.flatMap(_ -> copy.held().isEmpty()
-                ? Schema.columnOf(table.columns, copy.fieldId())
-                : Optional.of(PhysicalNames.held(copy.held())).filter(table.columns::containsKey));
+                ? Schema.columnOf(table.columns(), copy.fieldId())
+                : Optional.of(PhysicalNames.held(copy.held())).filter(table.columns()::containsKey));
         var kind = conversion.from().kind();
         var value = present.map(PhysicalNames::quoted);
         long sure = 0;
@@ -124,8 +189,9 @@ final class RecordSteps {
     }
 
     /** Nobody was asked about what was saved meanwhile and cannot be taken over: the report tells it. */
-    private void note(JournalMapper journal, Step.CopyColumn copy, List<ChunkRow> rows, Conversion conversion) {
-        var records = rows.stream().map(ChunkRow::record).collect(Collectors.toSet());
+    private void note(
+            JournalMapper journal, Step.CopyColumn copy, List<ChunkRows.ChunkRow> rows, Conversion conversion) {
+        var records = rows.stream().map(ChunkRows.ChunkRow::record).collect(Collectors.toSet());
         records.forEach(record -> journal.takenOver(runId, copy.recordTypeId(), copy.fieldId(), record));
         rows.stream()
                 .filter(row -> row.first() != null && !conversion.takes(row.first()))
@@ -143,10 +209,10 @@ final class RecordSteps {
     }
 
     private Progress carry(Connection connection, ReturnCarry carry, Which which) throws SQLException {
-        var table = new ChunkRows(connection, SiteFacts.recordType(to, carry.recordTypeId()), carry.fieldId());
+        var table = new ChunkRows(connection, SiteFacts.recordType(to, carry.recordTypeId()), carry.fieldId(), size);
         var held = PhysicalNames.held(carry.held());
-        var present = Schema.columnOf(table.columns, carry.fieldId());
-        if (present.isEmpty() || !table.columns.containsKey(held)) {
+        var present = Schema.columnOf(table.columns(), carry.fieldId());
+        if (present.isEmpty() || !table.columns().containsKey(held)) {
             return new Progress(0, 0);
         }
         var rows = table.rows(
@@ -159,7 +225,7 @@ final class RecordSteps {
         var saved = savedSince(
                 connection,
                 carry.recordTypeId(),
-                rows.stream().map(ChunkRow::record).toList());
+                rows.stream().map(ChunkRows.ChunkRow::record).toList());
         var update = table.update(held, carry.goal().kind());
         for (var row : rows) {
             boolean known = row.first() == null || saved.contains(row.record());
@@ -227,161 +293,5 @@ final class RecordSteps {
         return records.isEmpty()
                 ? new Progress(afterId, 0)
                 : new Progress(records.getLast().id(), records.size());
-    }
-
-    /**
-     * A row of a table.
-     *
-     * @param key values of the columns that name it, that of the record first
-     */
-    private record ChunkRow(List<Object> key, Object first, Object second) {
-        long record() {
-            return (Long) key.getFirst();
-        }
-    }
-
-    /** The rows of the table that holds a field's column: of records by their id, of rows and values by their record. */
-    private final class ChunkRows {
-        private final Connection connection;
-        private final String name;
-        private final String main;
-        private final java.util.Map<String, String> columns;
-        private final List<String> key;
-        private final boolean own;
-        private final String record;
-        /** By the id behind which to look. */
-        private final Map<Long, Optional<Long>> last = new HashMap<>();
-
-        ChunkRows(Connection connection, RecordType recordType, String fieldId) throws SQLException {
-            this.connection = connection;
-            var tableId = SiteFacts.tableId(recordType, fieldId);
-            own = tableId.isEmpty();
-            record = own ? "id" : "record_id";
-            name = Schema.tableOf(connection, recordType.id(), tableId).orElseThrow();
-            main = PhysicalNames.quoted(
-                    Schema.tableOf(connection, recordType.id(), "").orElseThrow());
-            columns = Schema.columns(connection, name);
-            key = own
-                    ? List.of("id")
-                    : columns.containsKey("id")
-                            ? List.of("record_id", "id")
-                            : List.of("record_id", "row_id", "position");
-        }
-
-        /** Converts those of the next records' values that need no look; how many there were. */
-        long convertSure(String goal, String column, String condition, long after) throws SQLException {
-            var last = last(after);
-            if (last.isEmpty()) {
-                return 0;
-            }
-            var sql = "UPDATE " + PhysicalNames.quoted(name) + " SET " + PhysicalNames.quoted(goal) + " = "
-                    + SureValues.converted(column) + " WHERE " + record + " > ? AND " + record + " <= ? AND "
-                    + condition;
-            return Jdbc.update(connection, sql, after, last.get());
-        }
-
-        /** @param doubtful a further condition on the next ones; empty for none */
-        List<ChunkRow> rows(String first, Kind firstKind, String second, Kind secondKind, Which which, String doubtful)
-                throws SQLException {
-            var select = "SELECT " + String.join(", ", key) + ", " + first + ", " + second + " FROM "
-                    + PhysicalNames.quoted(name) + " WHERE ";
-            var sql =
-                    switch (which) {
-                        case Which.After _ ->
-                            select + record + " > ? AND " + record + " <= ?" + doubtful + " ORDER BY " + record;
-                        case Which.Those(List<Long> ids) ->
-                            select + record + " IN (" + String.join(", ", Collections.nCopies(ids.size(), "?")) + ")";
-                    };
-            var parameters =
-                    switch (which) {
-                        case Which.After(long id) -> List.of(id, last(id).orElse(id));
-                        case Which.Those(List<Long> ids) -> ids;
-                    };
-            return Jdbc.query(
-                    connection,
-                    sql,
-                    row -> {
-                        var named = new ArrayList<Object>();
-                        for (int i = 1; i <= key.size(); i++) {
-                            named.add(row.getLong(i));
-                        }
-                        return new ChunkRow(
-                                named,
-                                ColumnValues.read(row, key.size() + 1, firstKind),
-                                ColumnValues.read(row, key.size() + 2, secondKind));
-                    },
-                    parameters.toArray());
-        }
-
-        /** The last of the next records that have rows; empty where there are none. */
-        private Optional<Long> last(long after) throws SQLException {
-            if (last.containsKey(after)) {
-                return last.get(after);
-            }
-            var sql = "SELECT MAX(r) FROM (SELECT DISTINCT " + record + " AS r FROM " + PhysicalNames.quoted(name)
-                    + " WHERE " + record + " > ? ORDER BY " + record + " LIMIT " + size + ") AS some";
-            // ids are greater than 0, and there is none where the query gives nothing
-            long reached = Jdbc.number(connection, sql, after);
-            last.put(after, reached == 0 ? Optional.empty() : Optional.of(reached));
-            return last.get(after);
-        }
-
-        /** Values on their way into a column: all in one statement, or a place each where they cannot stand in a table. */
-        Update update(String column, Kind kind) {
-            return new Update(column, !(kind instanceof Kind.Coordinates));
-        }
-
-        final class Update {
-            private final String column;
-            private final boolean together;
-            private final List<List<Object>> values = new ArrayList<>();
-
-            Update(String column, boolean together) {
-                this.column = column;
-                this.together = together;
-            }
-
-            void set(Object value, ChunkRow row) {
-                var all = new ArrayList<Object>(row.key());
-                all.add(value);
-                values.add(all);
-            }
-
-            void execute() throws SQLException {
-                if (values.isEmpty()) {
-                    return;
-                }
-                if (together) {
-                    join();
-                    return;
-                }
-                var sql = "UPDATE " + PhysicalNames.quoted(name) + " SET " + PhysicalNames.quoted(column)
-                        + " = ? WHERE " + String.join(" = ? AND ", key) + " = ?";
-                values.forEach(row -> row.addFirst(row.removeLast()));
-                Jdbc.batch(connection, sql, values);
-            }
-
-            private void join() throws SQLException {
-                var columns = new ArrayList<>(key);
-                columns.add("value");
-                var rows = new RowsOfValues(columns);
-                values.forEach(rows::add);
-                var on = key.stream().map(each -> "t." + each + " = v." + each).collect(Collectors.joining(" AND "));
-                Jdbc.update(
-                        connection,
-                        "UPDATE " + PhysicalNames.quoted(name) + " AS t JOIN " + rows.table("v") + " ON " + on
-                                + " SET t." + PhysicalNames.quoted(column) + " = v.value",
-                        rows.parameters());
-            }
-        }
-
-        /** @param sure values that were converted beside these rows */
-        Progress progress(Which which, List<ChunkRow> rows, long sure) throws SQLException {
-            int done = rows.size() + (int) sure;
-            return switch (which) {
-                case Which.After(long id) -> new Progress(last(id).orElse(id), done);
-                case Which.Those _ -> new Progress(0, done);
-            };
-        }
     }
 }

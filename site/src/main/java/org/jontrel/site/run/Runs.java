@@ -103,7 +103,7 @@ public final class Runs {
         return bindings.reading(
                 database,
                 (session, binding) ->
-                        new UnconvertedValues(session.getConnection(), binding).of(target.model(), fieldId, most));
+                        new SiteFacts(session.getConnection(), binding).unconverted(target.model(), fieldId, most));
     }
 
     private Plan plan(SqlSession session, Binding binding, RunTarget target) throws SQLException {
@@ -122,28 +122,24 @@ public final class Runs {
 
     /** What a site answered, and the state it was in then: nothing was saved since where it is the same. */
     private record Answered(
-            Gate.GateState state,
-            Model model,
-            Map<String, Map<String, String>> corrections,
-            Map<Question, Answer> answers) {}
+            Gate.GateState state, Model model, List<Decision> decisions, Map<Question, Answer> answers) {}
 
     /** Looking through a million records takes its time: a plan that is run is not asked for again. */
     private Map<Question, Answer> answers(SqlSession session, Binding binding, RunTarget target, Planner planner)
             throws SQLException {
         var to = target.model();
-        var corrections = PlanQuestion.corrections(target.decisions());
         var state = Gate.state(session.getConnection());
         var before = answered.get();
         if (before != null
                 && !state.closed()
                 && before.state().equals(state)
                 && before.model().equals(to)
-                && before.corrections().equals(corrections)) {
+                && before.decisions().equals(target.decisions())) {
             return before.answers();
         }
-        var answers = new SiteFacts(session.getConnection(), binding, corrections)
+        var answers = new SiteFacts(session.getConnection(), binding, target.decisions())
                 .answers(planner.questions(binding.model(), to), to);
-        answered.set(new Answered(state, to, corrections, answers));
+        answered.set(new Answered(state, to, target.decisions(), answers));
         return answers;
     }
 
@@ -344,7 +340,7 @@ public final class Runs {
         Runnable progressed = () -> find(row.id()).ifPresent(progress);
         Runnable work = () -> {
             try (lease) {
-                new Executor(database, bindings, lease, row, progressed).execute();
+                new Executor(database, bindings, lease, row, ids::next, progressed).execute();
             } catch (Lease.Lost e) {
                 throw e;
             } catch (RuntimeException e) {

@@ -2,16 +2,20 @@ package org.jontrel.site.run;
 
 import java.sql.Connection;
 import java.sql.SQLException;
+import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.jontrel.core.code.Decision;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.plan.Answer;
 import org.jontrel.core.plan.Breach;
+import org.jontrel.core.plan.MovePlan;
+import org.jontrel.core.plan.PlanQuestion;
 import org.jontrel.core.plan.Question;
 import org.jontrel.core.plan.Step;
 import org.jontrel.core.plan.Tally;
@@ -19,6 +23,10 @@ import org.jontrel.core.plan.UndoPlanner.Since;
 import org.jontrel.core.record.Values;
 import org.jontrel.core.recordtype.FieldStorage;
 import org.jontrel.core.recordtype.RecordType;
+import org.jontrel.site.record.read.UnconvertedValues;
+import org.jontrel.site.run.move.MoveCounts;
+import org.jontrel.site.run.move.MovedReturn;
+import org.jontrel.site.run.move.SiteNameLookup;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.ColumnValues;
 import org.jontrel.site.table.Jdbc;
@@ -28,19 +36,24 @@ import org.jontrel.site.table.SureValues;
 /** Answers a plan's questions from the site's real records. */
 final class SiteFacts {
     private static final int REMEMBERED = 50_000;
+    private static final int MOVED = 2_000;
     private final Connection connection;
     private final Binding binding;
     private final Map<String, Map<String, String>> corrections;
+    private final List<Decision> decisions;
+    private final SiteNameLookup references;
 
-    /** @param corrections by the id of the field, as {@link org.jontrel.core.plan.PlanQuestion#corrections} */
-    SiteFacts(Connection connection, Binding binding, Map<String, Map<String, String>> corrections) {
+    /** @param decisions answers given so far: some are about what is counted */
+    SiteFacts(Connection connection, Binding binding, List<Decision> decisions) {
         this.connection = connection;
         this.binding = binding;
-        this.corrections = corrections;
+        this.decisions = decisions;
+        this.corrections = PlanQuestion.corrections(decisions);
+        this.references = new SiteNameLookup(connection, binding);
     }
 
     SiteFacts(Connection connection, Binding binding) {
-        this(connection, binding, Map.of());
+        this(connection, binding, List.of());
     }
 
     Map<Question, Answer> answers(List<Question> questions, Model to) throws SQLException {
@@ -74,6 +87,10 @@ final class SiteFacts {
         if (table.isEmpty()) {
             return Answer.NONE;
         }
+        var moved = moved(table.get(), question.fieldId(), to);
+        if (moved.isPresent()) {
+            return moved.get().answer();
+        }
         var before = table.get().recordType().field(question.fieldId());
         if (before.isEmpty()) {
             var place = newPlace(table.get(), question, to);
@@ -103,6 +120,26 @@ final class SiteFacts {
                 corrections.getOrDefault(question.fieldId(), Map.of()));
         count(place.get().name(), column.get(), before.get().kind(), tally);
         return tally.answer();
+    }
+
+    /** What would become of values that change their place; empty for all others. */
+    private Optional<MoveCounts> moved(Binding.BoundTables table, String fieldId, Model to) throws SQLException {
+        var is = to.definition(table.recordType().id()).flatMap(each -> RecordType.of(to, each));
+        var move = is.flatMap(each -> new MovePlan(table.recordType(), each, decisions).to(fieldId));
+        return move.isEmpty()
+                ? Optional.empty()
+                : Optional.of(MoveCounts.of(connection, table, is.get(), move.get(), references));
+    }
+
+    /** The values of a field that the target cannot take as they are, the most frequent first; those that are corrected too. */
+    UnconvertedValues.CountedValues unconverted(Model to, String fieldId, int most) throws SQLException {
+        for (var table : binding.tables().values()) {
+            var moved = new SiteFacts(connection, binding).moved(table, fieldId, to);
+            if (moved.isPresent()) {
+                return moved.get().values(most);
+            }
+        }
+        return new UnconvertedValues(connection, binding).of(to, fieldId, most);
     }
 
     /** Where a field that is not there yet will stand; empty where its table is not there yet either. */
@@ -184,12 +221,19 @@ final class SiteFacts {
                     since.put(
                             new Question(carry.recordTypeId(), carry.fieldId()),
                             changed(ReturnCarry.forth(binding.model(), to, carry), table.get()));
+                case Step.CarryMoved carry ->
+                    since.put(
+                            new Question(
+                                    carry.recordTypeId(),
+                                    carry.moves().getFirst().target()),
+                            changed(carry, table.get(), to));
                 case Step.HoldOwn(String recordTypeId, String fieldId, String _) -> {
                     var place = table.get().fields().get(fieldId);
                     long rows = place == null
                             ? 0
                             : Jdbc.number(connection, "SELECT COUNT(*) FROM " + PhysicalNames.quoted(place.name()));
-                    since.put(new Question(recordTypeId, fieldId), new Since(0, 0, rows));
+                    // of values that changed their place it is known what was entered
+                    since.putIfAbsent(new Question(recordTypeId, fieldId), new Since(0, 0, rows));
                 }
                 case Step.SwitchColumns(String recordTypeId, String _, List<Step.ColumnSwitch> turns) -> {
                     for (var turn : turns) {
@@ -205,7 +249,7 @@ final class SiteFacts {
                                     PhysicalNames.quoted(place.get().name()),
                                     column.get(),
                                     done);
-                            since.put(new Question(recordTypeId, turn.fieldId()), new Since(0, 0, entered));
+                            since.putIfAbsent(new Question(recordTypeId, turn.fieldId()), new Since(0, 0, entered));
                         }
                     }
                 }
@@ -254,6 +298,22 @@ final class SiteFacts {
             }
         });
         return new Since(records[0], carried[0], lost[0]);
+    }
+
+    private Since changed(Step.CarryMoved carry, Binding.BoundTables table, Model to) throws SQLException {
+        var back = new MovedReturn(connection, table, recordType(to, carry.recordTypeId()), carry, references);
+        var counts = new EnumMap<MovedReturn.Outcome, Long>(MovedReturn.Outcome.class);
+        for (long after = 0; ; ) {
+            var some = back.after(connection, after, MOVED);
+            if (some.isEmpty()) {
+                return new Since(
+                        counts.values().stream().mapToLong(Long::longValue).sum(),
+                        counts.getOrDefault(MovedReturn.Outcome.CARRIED, 0L),
+                        counts.getOrDefault(MovedReturn.Outcome.LOST, 0L));
+            }
+            back.outcomes(connection, some).values().forEach(each -> counts.merge(each, 1L, Long::sum));
+            after = some.getLast().id();
+        }
     }
 
     static RecordType recordType(Model model, String recordTypeId) {

@@ -12,6 +12,7 @@ import java.util.stream.Collectors;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.plan.Step;
 import org.jontrel.core.recordtype.RecordType;
+import org.jontrel.site.table.BesideTables;
 import org.jontrel.site.table.Ddl;
 import org.jontrel.site.table.IndexDdl;
 import org.jontrel.site.table.PhysicalNames;
@@ -46,6 +47,12 @@ final class TableSteps {
             }
             case Step.SwitchColumns(String recordTypeId, String table, List<Step.ColumnSwitch> turns) ->
                 switchColumns(connection, recordTypeId, table, turns);
+            case Step.AddTableBeside(String recordTypeId, String fieldId) ->
+                addBeside(connection, recordType(to, recordTypeId), fieldId);
+            case Step.TakeTable(String recordTypeId, String fieldId) ->
+                take(connection, recordType(to, recordTypeId), fieldId);
+            case Step.DropTableBeside(String recordTypeId, String fieldId) ->
+                dropBeside(connection, recordType(from, recordTypeId), fieldId);
             case Step.RenameTable _ -> renameTables(connection);
             case Step.HoldTable(String recordTypeId, String held) -> hold(connection, marks(recordTypeId, from), held);
             case Step.RestoreTable(String recordTypeId, String held) ->
@@ -58,6 +65,10 @@ final class TableSteps {
             case Step.IndexColumn(String recordTypeId, String fieldId) ->
                 indexColumn(connection, recordTypeId, fieldId);
             case Step.CopyColumn _,
+                    Step.MoveValues _,
+                    Step.CarryMoved _,
+                    Step.MakeTerms _,
+                    Step.WithdrawTerms _,
                     Step.CarryBack _,
                     Step.CarryForth _,
                     Step.Redirect _,
@@ -103,20 +114,46 @@ final class TableSteps {
         var recordType = recordType(to, recordTypeId);
         var all = Ddl.createTables(recordType);
         var wanted = new LinkedHashMap<String, String>();
-        for (var each : within(recordType, fieldId)) {
+        for (var each : BesideTables.within(recordType, fieldId)) {
             var mark = PhysicalNames.mark(recordTypeId, each);
             wanted.put(mark, all.get(mark));
         }
         return create(connection, wanted);
     }
 
-    /** The field and those within it that have tables of their own. */
-    private static List<String> within(RecordType recordType, String fieldId) {
-        return recordType.field(fieldId).stream()
-                .flatMap(field -> field.withInner())
-                .map(each -> each.id())
-                .filter(PhysicalNames.tables(recordType)::containsKey)
-                .toList();
+    private static List<String> addBeside(Connection connection, RecordType recordType, String fieldId)
+            throws SQLException {
+        var names = Schema.tables(connection).keySet();
+        var statements = new ArrayList<String>();
+        int number = 0;
+        for (var each : BesideTables.within(recordType, fieldId)) {
+            if (BesideTables.find(connection, recordType, each).isEmpty()) {
+                while (names.contains(BesideTables.name(number))) {
+                    number++;
+                }
+                statements.add(BesideTables.create(recordType, each, BesideTables.name(number++)));
+            }
+        }
+        return statements;
+    }
+
+    /** All of them in one statement. */
+    private static List<String> take(Connection connection, RecordType recordType, String fieldId) throws SQLException {
+        var renames = new LinkedHashMap<String, String>();
+        var names = PhysicalNames.tables(recordType);
+        for (var each : BesideTables.within(recordType, fieldId)) {
+            BesideTables.find(connection, recordType, each).ifPresent(beside -> renames.put(beside, names.get(each)));
+        }
+        return renames.isEmpty() ? List.of() : List.of(Ddl.renameTables(renames));
+    }
+
+    private static List<String> dropBeside(Connection connection, RecordType recordType, String fieldId)
+            throws SQLException {
+        var tables = new ArrayList<String>();
+        for (var each : BesideTables.within(recordType, fieldId)) {
+            BesideTables.find(connection, recordType, each).ifPresent(tables::add);
+        }
+        return tables.isEmpty() ? List.of() : List.of(Ddl.dropTables(tables));
     }
 
     private static List<String> marks(String recordTypeId, Model model) {
@@ -129,7 +166,7 @@ final class TableSteps {
     }
 
     private static List<String> own(String recordTypeId, String fieldId, Model model) {
-        return within(recordType(model, recordTypeId), fieldId).stream()
+        return BesideTables.within(recordType(model, recordTypeId), fieldId).stream()
                 .map(each -> PhysicalNames.mark(recordTypeId, each))
                 .toList();
     }

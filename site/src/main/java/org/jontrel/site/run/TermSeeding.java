@@ -13,6 +13,7 @@ import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.model.Term;
 import org.jontrel.core.record.Values;
 import org.jontrel.site.record.write.TermSeeds;
+import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.Bindings;
 
 /**
@@ -31,16 +32,24 @@ final class TermSeeding {
     }
 
     void make(SqlSession session, String taxonomyId) throws SQLException {
-        var taxonomy = to.find(Taxonomy.class, taxonomyId);
         var table = bindings.current(session).table(taxonomyId);
-        if (taxonomy.isEmpty() || table.isEmpty()) {
+        if (table.isPresent()) {
+            make(session.getConnection(), table.get());
+        }
+    }
+
+    /** In the tables of the taxonomy, wherever they are by now. */
+    void make(Connection connection, Binding.BoundTables table) throws SQLException {
+        var taxonomyId = table.recordType().id();
+        var taxonomy = to.find(Taxonomy.class, taxonomyId);
+        if (taxonomy.isEmpty()) {
             return;
         }
         var labels = new HashMap<String, String>();
         from.find(Taxonomy.class, taxonomyId)
                 .ifPresent(was -> was.allTerms().forEach(term -> labels.put(term.id(), term.label())));
-        var seeds = new TermSeeds(session.getConnection(), table.get());
-        below(session.getConnection(), taxonomy.get(), taxonomy.get().terms(), 0, seeds, labels);
+        var seeds = new TermSeeds(connection, table);
+        below(connection, taxonomy.get(), taxonomy.get().terms(), 0, seeds, labels);
     }
 
     /**

@@ -7,6 +7,7 @@ import static org.testng.Assert.expectThrows;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import org.jontrel.core.move.Move;
 import org.jontrel.core.plan.Step;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -33,9 +34,13 @@ public class JournalTest {
         var values = Arrays.stream(parts)
                 .map(part -> part.getType().isEnum()
                         ? part.getType().getEnumConstants()[1]
-                        : part.getType() == List.class
-                                ? List.of()
-                                : part.getType() == Map.class ? Map.of("about 12", "12") : (Object) part.getName())
+                        : part.getType() == boolean.class
+                                ? (Object) true
+                                : part.getType() == List.class
+                                        ? List.of()
+                                        : part.getType() == Map.class
+                                                ? Map.of("about 12", "12")
+                                                : (Object) part.getName())
                 .toArray();
         var types = Arrays.stream(parts).map(part -> part.getType()).toArray(Class[]::new);
         var constructor = kind.getDeclaredConstructor(types);
@@ -81,6 +86,12 @@ public class JournalTest {
         assertEquals(
                 Journal.text(new Step.CheckRecords("t", Step.Among.ALL)),
                 "{\"do\":\"check_records\",\"holderId\":\"t\",\"among\":\"ALL\"}");
+        var move = new Step.MoveValues("t", List.of(Move.own("f", List.of("g")).taking(Move.Take.JOINED, ", ")));
+        assertEquals(
+                Journal.text(move),
+                "{\"do\":\"move_values\",\"holderId\":\"t\",\"moves\":[{\"target\":\"f\",\"how\":\"OWN\",\"sources\":[\"g\"],"
+                        + "\"take\":\"JOINED\",\"between\":\", \",\"fill\":\"\",\"makes\":\"\",\"corrections\":{}}]}");
+        assertEquals(Journal.step(Journal.text(move)), move);
     }
 
     @Test

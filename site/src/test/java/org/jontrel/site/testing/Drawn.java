@@ -2,7 +2,6 @@ package org.jontrel.site.testing;
 
 import static org.testng.Assert.assertEquals;
 
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -38,22 +37,7 @@ public record Drawn(Site site) {
      * @param held what becomes of values that are held
      */
     public Runs.RunTarget answered(Model to, Decision.Action held) {
-        var decisions = new ArrayList<Decision>();
-        var plan = site.runs().plan(new Runs.RunTarget("2", to, List.of()));
-        plan.asks().forEach(ask -> {
-            var answer = ask.about() == Decision.Topic.HELD_VALUES
-                    ? held
-                    : ask.choices().contains(Decision.Action.LEAVE)
-                            ? Decision.Action.LEAVE
-                            : ask.choices().getLast();
-            decisions.add(new Decision(ask.fieldId(), ask.about(), answer, ""));
-        });
-        // what comes back may not convert, which is asked only then
-        site.runs().plan(new Runs.RunTarget("2", to, decisions)).asks().stream()
-                .filter(ask -> ask.decision().isEmpty())
-                .forEach(ask -> decisions.add(
-                        new Decision(ask.fieldId(), ask.about(), ask.choices().getLast(), "")));
-        return new Runs.RunTarget("2", to, decisions);
+        return DrawnAnswers.to(site, to, held);
     }
 
     /**
@@ -117,6 +101,9 @@ public record Drawn(Site site) {
             for (var field : group.fields()) {
                 for (var value : List.of(
                         new SampleValues(model).of(List.of(field), List.of(), number),
+                        DrawnAnswers.several(
+                                new SampleValues(model).of(List.of(field), List.of(), number),
+                                new SampleValues(model).of(List.of(field), List.of(), number + 1)),
                         SpelledTexts.of(field, number))) {
                     if (!value.isEmpty() && fits(recordType, single, field, value)) {
                         raw.putAll(value);

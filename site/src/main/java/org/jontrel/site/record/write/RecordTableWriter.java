@@ -119,7 +119,7 @@ final class RecordTableWriter {
     }
 
     /** What changed between two states of the fields' own tables. */
-    private void entries(long record, RecordRows before, RecordRows after) {
+    void entries(long record, RecordRows before, RecordRows after) {
         for (var place : table.fields().entrySet()) {
             var field = recordType.field(place.getKey());
             if (field.isEmpty()) {

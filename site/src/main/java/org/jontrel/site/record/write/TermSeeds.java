@@ -14,6 +14,7 @@ import org.jontrel.core.record.Surroundings;
 import org.jontrel.core.value.Link;
 import org.jontrel.site.record.address.Slugs;
 import org.jontrel.site.record.address.TakenSlugs;
+import org.jontrel.site.record.read.RecordLoader;
 import org.jontrel.site.record.read.SearchWords;
 import org.jontrel.site.record.read.StoredRecord;
 import org.jontrel.site.record.read.TermTree;
@@ -68,10 +69,41 @@ public final class TermSeeds {
             }
             return there.getFirst();
         }
+        long id = ids.next();
+        insert(id, origin, key, label, parent, position, values);
+        return id;
+    }
+
+    /** Makes a term under a number that was given to it before, or brings it back where it was taken away. */
+    public void make(long id, String label) throws SQLException {
+        var name = PhysicalNames.quoted(table.name());
+        if (Jdbc.number(connection, "SELECT COUNT(*) FROM " + name + " WHERE id = ?", id) > 0) {
+            Jdbc.update(
+                    connection,
+                    "UPDATE " + name + " SET state = 'published' WHERE id = ? AND state = '" + RecordLoader.DELETED
+                            + "'",
+                    id);
+            return;
+        }
+        long last = Jdbc.number(connection, "SELECT COALESCE(MAX(position), -1) FROM " + name + " WHERE parent_id = 0");
+        insert(id, "", Slugs.base(label), label, 0, (int) last + 1, Map.of());
+    }
+
+    /** Takes a term away that nobody has changed since it was made; values that lead to it are held by then. */
+    public void withdraw(long id) throws SQLException {
+        Jdbc.update(
+                connection,
+                "UPDATE " + PhysicalNames.quoted(table.name()) + " SET state = '" + RecordLoader.DELETED
+                        + "' WHERE id = ? AND version = 1",
+                id);
+    }
+
+    private void insert(
+            long id, String origin, String key, String label, long parent, int position, Map<String, Object> values)
+            throws SQLException {
         var all = new LinkedHashMap<String, Object>();
         all.put("part_title", label);
         all.putAll(values);
-        long id = ids.next();
         var wanted = key.replace('_', '-');
         var addresses = new TakenSlugs(connection, table);
         var slug = addresses.taken(parent, wanted, id) ? Slugs.certain(key, id) : wanted;
@@ -99,7 +131,6 @@ public final class TermSeeds {
         new RecordTableWriter(table, statements).insert(record, RecordRows.of(table.recordType(), all));
         statements.run(connection);
         new TermTree(connection, table).placed(id, parent);
-        return id;
     }
 
     /** Removes the term of this origin, unless somebody has changed it, put something under it or uses it, also in held values. */

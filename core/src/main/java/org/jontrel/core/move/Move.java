@@ -1,0 +1,102 @@
+package org.jontrel.core.move;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+
+/**
+ * How values come to a field that stands elsewhere than they did, or that keeps them in another way.
+ *
+ * @param target id of the field that they come to, with all that is within it
+ * @param how the rule
+ * @param sources ids of the fields that they come from, in order
+ * @param take which of several values becomes the only one
+ * @param between what stands between texts that are joined, or at which a text is split; empty for a text that stays whole
+ * @param fill value for a place without one, as text in the target's form; empty for none
+ * @param makes name under which terms are made that are not there yet; empty for none
+ * @param corrections what values become that could not be taken over, as those of a conversion
+ */
+public record Move(
+        String target,
+        How how,
+        List<String> sources,
+        Take take,
+        String between,
+        String fill,
+        String makes,
+        Map<String, String> corrections) {
+    public Move {
+        makes = makes == null ? "" : makes;
+        sources = List.copyOf(sources);
+        corrections = corrections == null ? Map.of() : Map.copyOf(corrections);
+    }
+
+    /** Where values come from. */
+    public enum How {
+        /** From the field itself and those within it, wherever they stood. */
+        OWN,
+        /** A row, or one of several values, for each source that has one. */
+        GATHERED,
+        /** The other way round: the value with this number among those gathered, which {@link Move#between} says. */
+        NTH
+    }
+
+    /** Which of several values is taken. */
+    public enum Take {
+        FIRST,
+        LAST,
+        /** All, as one text. */
+        JOINED
+    }
+
+    /** The field's own values, the first of several. */
+    public static Move own(String fieldId, List<String> sources) {
+        return new Move(fieldId, How.OWN, sources, Take.FIRST, "", "", "", Map.of());
+    }
+
+    public Move taking(Take which, String separator) {
+        return new Move(target, how, sources, which, separator, fill, makes, corrections);
+    }
+
+    public Move filling(String value) {
+        return new Move(target, how, sources, take, between, value, makes, corrections);
+    }
+
+    public Move correcting(Map<String, String> values) {
+        return new Move(target, how, sources, take, between, fill, makes, values);
+    }
+
+    /** @param name under which terms are made; empty for none */
+    public Move making(String name) {
+        return new Move(target, how, sources, take, between, fill, name, corrections);
+    }
+
+    /**
+     * The other way round.
+     *
+     * @param back ids of the older fields whose values are to be had back
+     */
+    public static List<Move> back(List<Move> moves, Set<String> back) {
+        var all = new ArrayList<Move>();
+        for (var each : back) {
+            var gathered = moves.stream()
+                    .filter(move ->
+                            move.how() == Move.How.GATHERED && move.sources().contains(each))
+                    .findFirst();
+            all.add(
+                    gathered.isEmpty()
+                            ? Move.own(each, List.of())
+                            : new Move(
+                                    each,
+                                    Move.How.NTH,
+                                    List.of(gathered.get().target()),
+                                    Move.Take.FIRST,
+                                    String.valueOf(gathered.get().sources().indexOf(each)),
+                                    "",
+                                    "",
+                                    Map.of()));
+        }
+        return all;
+    }
+}

@@ -1,0 +1,35 @@
+package org.jontrel.core.move;
+
+import java.util.Optional;
+import org.jontrel.core.model.Field;
+
+/** The records and terms of a site by what people call them. */
+public interface NameLookup {
+    /** Where there are none. */
+    NameLookup NONE = new NameLookup() {
+        @Override
+        public Optional<Object> find(Field field, String name) {
+            return Optional.empty();
+        }
+
+        @Override
+        public Optional<String> name(Field field, Object reference) {
+            return Optional.empty();
+        }
+    };
+
+    /** What a field of kind relation or term can lead to under this name; empty where nothing or several have it. */
+    Optional<Object> find(Field field, String name);
+
+    /**
+     * A new term with this label, for a field of kind term; the same each time. Empty where none can be made.
+     *
+     * @param makes name under which those of one run are made
+     */
+    default Optional<Object> make(Field field, String label, String makes) {
+        return Optional.empty();
+    }
+
+    /** The title or label of what a value of a field of kind relation or term leads to; empty where it is gone. */
+    Optional<String> name(Field field, Object reference);
+}

@@ -1,0 +1,177 @@
+package org.jontrel.core.plan;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.HashSet;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.jontrel.core.code.Decision;
+import org.jontrel.core.model.Field;
+import org.jontrel.core.model.Kind;
+import org.jontrel.core.move.Move;
+import org.jontrel.core.move.MoveRules;
+import org.jontrel.core.recordtype.FieldStorage;
+import org.jontrel.core.recordtype.RecordType;
+
+/** Which values of a record type change their place in a plan, and how. */
+public final class MovePlan {
+    private static final List<Decision.Action> WHICH = List.of(Decision.Action.FIRST, Decision.Action.LAST);
+    static final List<Decision.Action> SPLIT_OR_NOT = List.of(Decision.Action.SPLIT, Decision.Action.LEAVE);
+    private final RecordType was;
+    private final RecordType is;
+    private final List<Decision> decisions;
+
+    public MovePlan(RecordType was, RecordType is, List<Decision> decisions) {
+        this.was = was;
+        this.is = is;
+        this.decisions = decisions;
+    }
+
+    /** How values come to a field that is new in its place; empty where none do, or where it stands in a table that does. */
+    public Optional<Move> to(String fieldId) {
+        var field = is.field(fieldId)
+                .filter(each -> FieldStorage.of(each.kind()) != FieldStorage.NOT)
+                .filter(each -> !withinNewTable(each))
+                .filter(each -> was.field(each.id()).isEmpty() || !Planner.convertible(was, is, each.id()));
+        if (field.isEmpty()) {
+            return Optional.empty();
+        }
+        var gathered = SourceProposal.given(was, is, field.get(), decisions);
+        if (!gathered.isEmpty()) {
+            var take = field.get().inner().isEmpty() ? take(field.get()) : Move.own(fieldId, List.of());
+            return Optional.of(new Move(
+                    fieldId,
+                    Move.How.GATHERED,
+                    gathered,
+                    take.take(),
+                    take.between(),
+                    "",
+                    "",
+                    corrections(field.get())));
+        }
+        var sources = sources(field.get());
+        return sources.isEmpty()
+                ? Optional.empty()
+                : Optional.of(Move.own(fieldId, sources)
+                        .taking(take(field.get()).take(), take(field.get()).between())
+                        .correcting(corrections(field.get())));
+    }
+
+    private java.util.Map<String, String> corrections(Field field) {
+        return PlanQuestion.corrections(decisions).getOrDefault(field.id(), java.util.Map.of());
+    }
+
+    /** What to take of several is said once for a group that rows become. */
+    private Move take(Field field) {
+        var asked = asked(field);
+        var decision = PlanQuestion.decided(decisions, asked.id(), Decision.Topic.SEVERAL_VALUES, choices(asked));
+        var own = Move.own(field.id(), List.of());
+        var split = PlanQuestion.decided(decisions, field.id(), Decision.Topic.SPLIT_TEXTS, SPLIT_OR_NOT)
+                .filter(each -> each.answer() == Decision.Action.SPLIT);
+        if (split.isPresent()) {
+            return own.taking(Move.Take.FIRST, split.get().value().replace("\\n", "\n"));
+        }
+        return switch (decision.map(Decision::answer).orElse(Decision.Action.FIRST)) {
+            case LAST -> own.taking(Move.Take.LAST, "");
+            case JOIN -> own.taking(Move.Take.JOINED, decision.get().value());
+            default -> own;
+        };
+    }
+
+    /** The field that a question about several values is about: the group that rows became, or the field itself. */
+    Field asked(Field field) {
+        var before = field.inner().isEmpty() ? MoveRules.origin(was, is, field) : was.field(field.id());
+        return before.flatMap(each -> MoveRules.turned(was, is, each, field))
+                .flatMap(rows -> is.field(rows.id()))
+                .orElse(field);
+    }
+
+    static List<Decision.Action> choices(Field asked) {
+        var choices = new ArrayList<>(WHICH);
+        if (MoveRules.joins(asked.kind())) {
+            choices.add(Decision.Action.JOIN);
+        }
+        return choices;
+    }
+
+    /** What may become of values that the field cannot take. */
+    static List<Decision.Action> unconverted(Field field) {
+        return field.kind() instanceof Kind.TermPick
+                ? List.of(Decision.Action.MAKE, Decision.Action.CORRECT, Decision.Action.SET_ASIDE)
+                : List.of(Decision.Action.CORRECT, Decision.Action.SET_ASIDE);
+    }
+
+    /** Whether terms are made of the names that no term has. */
+    boolean makes(Field field) {
+        return field.kind() instanceof Kind.TermPick
+                && PlanQuestion.decided(decisions, field.id(), Decision.Topic.UNCONVERTED, unconverted(field))
+                        .filter(each -> each.answer() == Decision.Action.MAKE)
+                        .isPresent();
+    }
+
+    /** Ids of the older fields that values within this one come from, and of the rows they stand in. */
+    private List<String> sources(Field field) {
+        var sources = new LinkedHashSet<String>();
+        for (var each : field.withInner().toList()) {
+            var before = was.field(each.id());
+            before.filter(nested -> !nested.inner().isEmpty() && MoveRules.carries(nested, each))
+                    .ifPresent(nested -> sources.add(nested.id()));
+            var leaf = each.inner().isEmpty()
+                    ? MoveRules.origin(was, is, each)
+                    : before.filter(one -> one.inner().isEmpty());
+            leaf.filter(from -> MoveRules.carries(from, each)).ifPresent(from -> sources.add(from.id()));
+        }
+        for (var id : List.copyOf(sources)) {
+            for (var table = was.home(id).table();
+                    !table.isEmpty();
+                    table = was.home(table).table()) {
+                sources.add(table);
+            }
+        }
+        return List.copyOf(sources);
+    }
+
+    private boolean withinNewTable(Field field) {
+        var table = is.home(field.id()).table();
+        return !table.isEmpty()
+                && (was.field(table).isEmpty()
+                        || !Planner.convertible(was, is, table)
+                        || withinNewTable(is.field(table).orElseThrow()));
+    }
+
+    /** Moves that share a source belong together: what goes one way comes back as one. */
+    static List<List<Move>> together(List<Move> moves) {
+        var groups = new ArrayList<List<Move>>();
+        for (var move : moves) {
+            var mine = new ArrayList<Move>(List.of(move));
+            groups.removeIf(group -> {
+                boolean shares = group.stream().anyMatch(each -> !Collections.disjoint(each.sources(), move.sources()));
+                if (shares) {
+                    mine.addAll(0, group);
+                }
+                return shares;
+            });
+            groups.add(mine);
+        }
+        return groups;
+    }
+
+    /** Ids of the fields of records themselves that a move reads: those it comes from, and the rows that it goes to. */
+    public static Set<String> read(RecordType was, RecordType is, List<Move> moves) {
+        var sources = moves.stream().flatMap(move -> move.sources().stream()).collect(Collectors.toSet());
+        for (var move : moves) {
+            for (var table = is.home(move.target()).table();
+                    !table.isEmpty();
+                    table = is.home(table).table()) {
+                sources.add(table);
+            }
+        }
+        return was.fields()
+                .filter(field -> field.withInner().anyMatch(each -> sources.contains(each.id())))
+                .map(Field::id)
+                .collect(Collectors.toCollection(HashSet::new));
+    }
+}

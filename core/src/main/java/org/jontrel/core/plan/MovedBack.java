@@ -1,0 +1,83 @@
+package org.jontrel.core.plan;
+
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.jontrel.core.move.Move;
+
+/** The steps that carry over what was entered since values changed their place, when that is undone. */
+final class MovedBack {
+    private final List<Step> done;
+
+    MovedBack(List<Step> done) {
+        this.done = done;
+    }
+
+    /** Whether the run took the column made beside for a field into use. */
+    boolean taken(String recordTypeId, String fieldId) {
+        return done.stream()
+                .anyMatch(step -> step instanceof Step.SwitchColumns columns
+                        && columns.recordTypeId().equals(recordTypeId)
+                        && columns.turns().stream()
+                                .anyMatch(turn -> turn.act() == Step.ColumnAction.TAKE
+                                        && turn.fieldId().equals(fieldId)));
+    }
+
+    Optional<Step> of(Step.MoveValues move) {
+        return carry(move.recordTypeId(), move.moves(), sources(move.moves()), false);
+    }
+
+    Optional<Step> of(Step.CarryMoved carry) {
+        return carry.forth()
+                ? carry(carry.recordTypeId(), carry.moves(), sources(carry.moves()), false)
+                : carry(carry.recordTypeId(), carry.moves(), targets(carry.moves()), true);
+    }
+
+    private Optional<Step> carry(String recordTypeId, List<Move> moves, Set<String> fields, boolean forth) {
+        var held = held(recordTypeId);
+        held.keySet().retainAll(fields);
+        return held.isEmpty() ? Optional.empty() : Optional.of(new Step.CarryMoved(recordTypeId, moves, held, forth));
+    }
+
+    private static Set<String> sources(List<Move> moves) {
+        var sources = new HashSet<String>();
+        moves.forEach(move -> sources.addAll(move.sources()));
+        return sources;
+    }
+
+    private static Set<String> targets(List<Move> moves) {
+        var targets = new HashSet<String>();
+        moves.forEach(move -> targets.add(move.target()));
+        return targets;
+    }
+
+    /** The short names under which the run put values aside, by their fields. */
+    private Map<String, String> held(String recordTypeId) {
+        var held = new HashMap<String, String>();
+        for (var step : done) {
+            if (step.recordTypeId().equals(recordTypeId)) {
+                switch (step) {
+                    case Step.HoldOwn hold -> held.put(hold.fieldId(), hold.held());
+                    case Step.SwitchColumns columns ->
+                        columns.turns().stream()
+                                .filter(turn -> turn.act() == Step.ColumnAction.HOLD)
+                                .forEach(turn -> held.put(turn.fieldId(), turn.held()));
+                    default -> {}
+                }
+            }
+        }
+        return held;
+    }
+
+    /** Whether what a field holds came to it by a move that the steps undo: it is said there what was entered since. */
+    static boolean copies(List<Step> undo, String recordTypeId, String fieldId) {
+        return undo.stream()
+                .filter(Step.CarryMoved.class::isInstance)
+                .map(Step.CarryMoved.class::cast)
+                .filter(carry -> carry.recordTypeId().equals(recordTypeId))
+                .anyMatch(carry -> (carry.forth() ? sources(carry.moves()) : targets(carry.moves())).contains(fieldId));
+    }
+}

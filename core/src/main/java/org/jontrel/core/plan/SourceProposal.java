@@ -1,0 +1,102 @@
+package org.jontrel.core.plan;
+
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.regex.Pattern;
+import org.jontrel.core.code.Decision;
+import org.jontrel.core.model.Field;
+import org.jontrel.core.model.Kind;
+import org.jontrel.core.move.MoveRules;
+import org.jontrel.core.recordtype.FieldStorage;
+import org.jontrel.core.recordtype.RecordType;
+
+/** Which fields that go a new one may take its values from: numbered ones, or one of the same key. */
+final class SourceProposal {
+    static final List<Decision.Action> TAKE_OR_NOT = List.of(Decision.Action.GATHER, Decision.Action.LEAVE);
+    private static final Pattern NUMBERED = Pattern.compile("(.*[a-z])_?([0-9]{1,3})");
+
+    private SourceProposal() {}
+
+    /** The fields that the architect named, as far as they can be taken over; empty where there is no such answer. */
+    static List<String> given(RecordType was, RecordType is, Field field, List<Decision> decisions) {
+        return answer(was, field, decisions).stream()
+                .flatMap(each -> keys(each).stream())
+                .flatMap(key -> named(was, is, field, key).stream())
+                .map(Field::id)
+                .toList();
+    }
+
+    static Optional<Decision> answer(RecordType was, Field field, List<Decision> decisions) {
+        return was.field(field.id()).isPresent()
+                ? Optional.empty()
+                : PlanQuestion.decided(decisions, field.id(), Decision.Topic.SOURCES, TAKE_OR_NOT)
+                        .filter(each -> each.answer() == Decision.Action.GATHER);
+    }
+
+    static List<String> keys(Decision decision) {
+        return Arrays.stream(decision.value().split(","))
+                .map(String::strip)
+                .filter(key -> !key.isEmpty())
+                .toList();
+    }
+
+    /** The field with this key that goes, where its values can come to the new one. */
+    static Optional<Field> named(RecordType was, RecordType is, Field field, String key) {
+        return candidates(was, is, field).stream()
+                .filter(each -> each.key().equals(key))
+                .findFirst();
+    }
+
+    /** Those that go, that stand where the new one does, and whose values can come to it. */
+    private static List<Field> candidates(RecordType was, RecordType is, Field field) {
+        var home = is.home(field.id()).table();
+        return was.byId().values().stream()
+                .filter(each -> is.field(each.id()).isEmpty())
+                .filter(each -> was.home(each.id()).table().equals(home))
+                .filter(each -> !(each.kind() instanceof Kind.Repeater))
+                .filter(each -> comes(each, field))
+                .toList();
+    }
+
+    private static boolean comes(Field from, Field to) {
+        return from.inner().isEmpty() && FieldStorage.of(from.kind()) != FieldStorage.NOT
+                ? MoveRules.carries(from, to)
+                : to.kind() instanceof Kind.Repeater && MoveRules.shares(from, to);
+    }
+
+    /** The fields to propose for a new one; empty for none. */
+    static List<Field> of(RecordType was, RecordType is, Field field) {
+        if (was.field(field.id()).isPresent() || FieldStorage.of(field.kind()) == FieldStorage.NOT) {
+            return List.of();
+        }
+        var candidates = candidates(was, is, field);
+        var same = candidates.stream()
+                .filter(each -> each.key().equals(field.key()))
+                .toList();
+        if (!same.isEmpty()) {
+            return same;
+        }
+        boolean several =
+                field.kind() instanceof Kind.Repeater || field.kind().amount().many();
+        if (!several) {
+            return List.of();
+        }
+        var numbered = new LinkedHashMap<String, TreeMap<Integer, Field>>();
+        for (var each : candidates) {
+            var parts = NUMBERED.matcher(each.key());
+            if (parts.matches()) {
+                numbered.computeIfAbsent(parts.group(1), _ -> new TreeMap<>())
+                        .putIfAbsent(Integer.parseInt(parts.group(2)), each);
+            }
+        }
+        numbered.values().removeIf(each -> each.size() < 2);
+        return numbered.entrySet().stream()
+                .filter(each -> numbered.size() == 1 || field.key().startsWith(each.getKey()))
+                .findFirst()
+                .map(each -> List.copyOf(each.getValue().values()))
+                .orElse(List.of());
+    }
+}

@@ -1,0 +1,117 @@
+package org.jontrel.site.record.write;
+
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.jontrel.core.recordtype.FieldStorage;
+import org.jontrel.core.recordtype.RecordType;
+import org.jontrel.site.table.Binding;
+import org.jontrel.site.table.Jdbc;
+import org.jontrel.site.table.PhysicalNames;
+import org.jontrel.site.table.RowsOfValues;
+import org.jontrel.site.table.Statements;
+
+/** Writes values of some fields into columns and tables that are not in use: made beside, or held. */
+public final class PlacedValues {
+    private static final int TOGETHER = 500;
+    private final Binding.BoundTables places;
+    private final RecordType recordType;
+    private final Map<String, Binding.ValueTable> whole = new LinkedHashMap<>();
+
+    /**
+     * @param places the record type as the values are, with the columns and tables that take them
+     * @param whole ids of the fields whose tables have nothing else in them
+     */
+    public PlacedValues(Binding.BoundTables places, Set<String> whole) {
+        this.places = places;
+        this.recordType = places.recordType();
+        places.fields().forEach((fieldId, place) -> {
+            if (whole.contains(fieldId)) {
+                this.whole.put(fieldId, place);
+            }
+        });
+    }
+
+    /** Puts what each record has, by its id, in the place of what is there. All rows have ids. */
+    public void write(Connection connection, Map<Long, Map<String, Object>> values) throws SQLException {
+        if (values.isEmpty()) {
+            return;
+        }
+        var rows = new LinkedHashMap<Long, RecordRows>();
+        values.forEach((record, each) -> rows.put(record, RecordRows.of(recordType, each)));
+        var ids = Jdbc.padded(rows.keySet()).toArray();
+        for (var table : whole.values()) {
+            Jdbc.update(
+                    connection,
+                    "DELETE FROM " + PhysicalNames.quoted(table.name()) + " WHERE record_id IN ("
+                            + Jdbc.marks(ids.length) + ")",
+                    ids);
+        }
+        var statements = new Statements();
+        var writer = new RecordTableWriter(
+                new Binding.BoundTables(recordType, new Binding.ValueTable(places.name(), Map.of()), whole),
+                statements);
+        rows.forEach((record, each) -> writer.entries(record, RecordRows.EMPTY, each));
+        statements.run(connection);
+        columns(connection, "", places.own(), rows);
+        for (var place : places.fields().entrySet()) {
+            if (!whole.containsKey(place.getKey())) {
+                columns(connection, place.getKey(), place.getValue(), rows);
+            }
+        }
+    }
+
+    private void columns(Connection connection, String tableId, Binding.ValueTable place, Map<Long, RecordRows> rows)
+            throws SQLException {
+        for (var field : recordType.columns(tableId)) {
+            var column = place.columns().get(field.id());
+            if (column == null || FieldStorage.of(field.kind()) != FieldStorage.COLUMN) {
+                continue;
+            }
+            var cells = new ArrayList<List<Object>>();
+            rows.forEach((record, each) -> {
+                if (tableId.isEmpty()) {
+                    cells.add(cell(each.columns().get(field.id()), record));
+                } else {
+                    each.entries()
+                            .getOrDefault(tableId, List.of())
+                            .forEach(row -> cells.add(cell(row.columns().get(field.id()), record, row.id())));
+                }
+            });
+            update(
+                    connection,
+                    place.name(),
+                    column,
+                    tableId.isEmpty() ? List.of("id") : List.of("record_id", "id"),
+                    cells);
+        }
+    }
+
+    private static List<Object> cell(Object value, Object... key) {
+        var cell = new ArrayList<Object>(List.of(key));
+        cell.add(value);
+        return cell;
+    }
+
+    private static void update(
+            Connection connection, String table, String column, List<String> key, List<List<Object>> cells)
+            throws SQLException {
+        var columns = new ArrayList<>(key);
+        columns.add("value");
+        var on = key.stream().map(each -> "t." + each + " = v." + each).collect(Collectors.joining(" AND "));
+        for (int from = 0; from < cells.size(); from += TOGETHER) {
+            var some = new RowsOfValues(columns);
+            cells.subList(from, Math.min(from + TOGETHER, cells.size())).forEach(some::add);
+            Jdbc.update(
+                    connection,
+                    "UPDATE " + PhysicalNames.quoted(table) + " AS t JOIN " + some.table("v") + " ON " + on + " SET t."
+                            + PhysicalNames.quoted(column) + " = v.value",
+                    some.parameters());
+        }
+    }
+}

@@ -1,0 +1,140 @@
+package org.jontrel.site.run.move;
+
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.util.Comparator;
+import java.util.EnumMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.jontrel.core.move.Move;
+import org.jontrel.core.move.MoveLosses;
+import org.jontrel.core.move.MovedValues;
+import org.jontrel.core.move.NameLookup;
+import org.jontrel.core.plan.Answer;
+import org.jontrel.core.plan.Breach;
+import org.jontrel.core.plan.MovePlan;
+import org.jontrel.core.recordtype.RecordType;
+import org.jontrel.site.record.read.RecordLoader;
+import org.jontrel.site.record.read.UnconvertedValues.CountedValue;
+import org.jontrel.site.record.read.UnconvertedValues.CountedValues;
+import org.jontrel.site.table.Binding;
+
+/** What a move would do to the records of a site: counted, without writing anything. */
+public final class MoveCounts implements MoveLosses {
+    private static final int CHUNK = 2_000;
+    private static final int EXAMPLES = 5;
+    private static final List<String> SEPARATORS = List.of(";", "|", "\n", " / ", ",");
+    private static final int REMEMBERED = 20_000;
+    private final Map<String, Long> unconverted = new LinkedHashMap<>();
+    private long records;
+    private long empty;
+    private long several;
+    private long rowless;
+    private long values;
+    private boolean more;
+    private long splittable;
+    private final Map<String, Long> separators = new LinkedHashMap<>();
+
+    private MoveCounts() {}
+
+    /** Looks through all records. */
+    public static MoveCounts of(
+            Connection connection, Binding.BoundTables table, RecordType is, Move move, NameLookup references)
+            throws SQLException {
+        var counts = new MoveCounts();
+        var was = table.recordType();
+        var moved = new MovedValues(was, is, List.of(move), references, counts);
+        var loader = new RecordLoader(table, MovePlan.read(was, is, List.of(move)));
+        boolean own = is.home(move.target()).table().isEmpty();
+        for (long after = 0; ; ) {
+            var some = loader.after(connection, after, CHUNK);
+            if (some.isEmpty()) {
+                return counts;
+            }
+            for (var record : some) {
+                counts.records++;
+                if (moved.apply(record.values()).isEmpty() && own) {
+                    counts.empty++;
+                }
+            }
+            after = some.getLast().id();
+        }
+    }
+
+    @Override
+    public void several() {
+        several++;
+    }
+
+    @Override
+    public void rowless() {
+        rowless++;
+    }
+
+    @Override
+    public void unconverted(String value) {
+        values++;
+        if (unconverted.size() < REMEMBERED || unconverted.containsKey(value)) {
+            unconverted.merge(value, 1L, Long::sum);
+        } else {
+            more = true;
+        }
+    }
+
+    @Override
+    public void splittable(String text) {
+        boolean holds = false;
+        for (var each : SEPARATORS) {
+            if (text.strip().contains(each)) {
+                separators.merge(each, 1L, Long::sum);
+                holds = true;
+            }
+        }
+        splittable += holds ? 1 : 0;
+    }
+
+    /** What most texts have between their parts, as an answer writes it. */
+    private String separator() {
+        return separators.entrySet().stream()
+                .max(Map.Entry.comparingByValue())
+                .map(each -> each.getKey().replace("\n", "\\n"))
+                .orElse("");
+    }
+
+    /** As a plan asks for it. */
+    public Answer answer() {
+        var breaches = new EnumMap<Breach, Long>(Breach.class);
+        if (several > 0) {
+            breaches.put(Breach.SEVERAL, several);
+        }
+        if (rowless > 0) {
+            breaches.put(Breach.ROWLESS, rowless);
+        }
+        if (splittable > 0) {
+            breaches.put(Breach.SPLITTABLE, splittable);
+        }
+        return new Answer(
+                        records,
+                        empty,
+                        values,
+                        0,
+                        unconverted.keySet().stream().limit(EXAMPLES).toList(),
+                        List.of())
+                .breaking(breaches)
+                .splitting(separator());
+    }
+
+    /** The values that cannot be taken over, the most frequent first. */
+    public CountedValues values(int most) {
+        return new CountedValues(
+                unconverted.entrySet().stream()
+                        .sorted(Map.Entry.<String, Long>comparingByValue(Comparator.reverseOrder())
+                                .thenComparing(Map.Entry.comparingByKey()))
+                        .limit(most)
+                        .map(each -> new CountedValue(each.getKey(), each.getValue()))
+                        .toList(),
+                unconverted.size(),
+                more);
+    }
+}

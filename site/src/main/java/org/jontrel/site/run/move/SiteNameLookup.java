@@ -1,0 +1,118 @@
+package org.jontrel.site.run.move;
+
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jontrel.core.model.Field;
+import org.jontrel.core.model.Kind;
+import org.jontrel.core.move.NameLookup;
+import org.jontrel.core.value.Link;
+import org.jontrel.site.record.read.RecordLoader;
+import org.jontrel.site.table.Binding;
+import org.jontrel.site.table.DatabaseException;
+import org.jontrel.site.table.Jdbc;
+import org.jontrel.site.table.PhysicalNames;
+
+/** Finds records and terms by their titles and labels; letters may be capital or small. Each is looked for once. */
+public final class SiteNameLookup implements NameLookup {
+    private static final String TITLE = "part_title";
+    private static final int REMEMBERED = 10_000;
+    private final Connection connection;
+    private final Binding binding;
+    private final Map<List<Object>, Optional<Object>> found = new HashMap<>();
+    private final Map<Object, Optional<String>> names = new HashMap<>();
+
+    public SiteNameLookup(Connection connection, Binding binding) {
+        this.connection = connection;
+        this.binding = binding;
+    }
+
+    @Override
+    public Optional<Object> find(Field field, String name) {
+        if (found.size() > REMEMBERED) {
+            found.clear();
+        }
+        return found.computeIfAbsent(List.of(field.id(), name), _ -> look(field.kind(), name.strip()));
+    }
+
+    private Optional<Object> look(Kind kind, String name) {
+        var all = new ArrayList<Object>();
+        switch (kind) {
+            case Kind.TermPick term -> all.addAll(ids(term.taxonomy(), name));
+            case Kind.Relation relation ->
+                relation.to().forEach(type -> ids(type, name).forEach(id -> all.add(new Link(type, id))));
+            default -> {}
+        }
+        return all.size() == 1 ? Optional.of(all.getFirst()) : Optional.empty();
+    }
+
+    private List<Long> ids(String recordTypeId, String name) {
+        var table = binding.table(recordTypeId);
+        var column = table.map(each -> each.own().columns().get(TITLE));
+        if (column.isEmpty()) {
+            return List.of();
+        }
+        var sql = "SELECT id, " + PhysicalNames.quoted(column.get()) + " FROM "
+                + PhysicalNames.quoted(table.get().name()) + " WHERE " + PhysicalNames.quoted(column.get())
+                + " = ? AND state <> '" + RecordLoader.DELETED + "'";
+        var ids = new ArrayList<Long>();
+        try {
+            // the database takes other letters and spaces for the same
+            Jdbc.each(
+                    connection,
+                    sql,
+                    row -> {
+                        if (row.getString(2).strip().equalsIgnoreCase(name)) {
+                            ids.add(row.getLong(1));
+                        }
+                    },
+                    name);
+        } catch (SQLException e) {
+            throw new DatabaseException(e);
+        }
+        return ids;
+    }
+
+    /** Noted under its name: it is made when the run switches. */
+    @Override
+    public Optional<Object> make(Field field, String label, String makes) {
+        try {
+            return field.kind() instanceof Kind.TermPick term
+                    ? new MadeTerms(connection).note(makes, term.taxonomy(), label)
+                    : Optional.empty();
+        } catch (SQLException e) {
+            throw new DatabaseException(e);
+        }
+    }
+
+    @Override
+    public Optional<String> name(Field field, Object reference) {
+        if (names.size() > REMEMBERED) {
+            names.clear();
+        }
+        return names.computeIfAbsent(reference, _ -> switch (reference) {
+            case Link(String type, long id) -> title(type, id);
+            case Long id when field.kind() instanceof Kind.TermPick term -> title(term.taxonomy(), id);
+            default -> Optional.empty();
+        });
+    }
+
+    private Optional<String> title(String recordTypeId, long id) {
+        var table = binding.table(recordTypeId);
+        var column = table.map(each -> each.own().columns().get(TITLE));
+        if (column.isEmpty()) {
+            return Optional.empty();
+        }
+        var sql = "SELECT " + PhysicalNames.quoted(column.get()) + " FROM "
+                + PhysicalNames.quoted(table.get().name()) + " WHERE id = ?";
+        try {
+            return Jdbc.first(connection, sql, row -> row.getString(1), id);
+        } catch (SQLException e) {
+            throw new DatabaseException(e);
+        }
+    }
+}

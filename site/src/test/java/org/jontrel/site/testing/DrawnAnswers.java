@@ -1,0 +1,58 @@
+package org.jontrel.site.testing;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Stream;
+import org.jontrel.core.code.Decision;
+import org.jontrel.core.model.Model;
+import org.jontrel.site.Site;
+import org.jontrel.site.run.Runs;
+
+/** Answers to the questions of plans, and values, for drawn models. */
+final class DrawnAnswers {
+    private DrawnAnswers() {}
+
+    static Runs.RunTarget to(Site site, Model to, Decision.Action held) {
+        var decisions = new ArrayList<Decision>();
+        var plan = site.runs().plan(new Runs.RunTarget("2", to, List.of()));
+        plan.asks().forEach(ask -> {
+            var answer = ask.about() == Decision.Topic.HELD_VALUES
+                    ? held
+                    : ask.choices().contains(Decision.Action.LEAVE)
+                            ? Decision.Action.LEAVE
+                            : ask.choices().getLast();
+            var taken = ask.about() == Decision.Topic.SOURCES ? Decision.Action.GATHER : answer;
+            var value =
+                    switch (taken) {
+                        case GATHER -> ask.proposed();
+                        case JOIN -> " / ";
+                        default -> "";
+                    };
+            decisions.add(new Decision(ask.fieldId(), ask.about(), taken, value));
+        });
+        // what comes back may not convert, which is asked only then
+        site.runs().plan(new Runs.RunTarget("2", to, decisions)).asks().stream()
+                .filter(ask -> ask.decision().isEmpty())
+                .forEach(ask -> decisions.add(
+                        new Decision(ask.fieldId(), ask.about(), ask.choices().getLast(), "")));
+        return new Runs.RunTarget("2", to, decisions);
+    }
+
+    /** Where a field takes several values, those of both. */
+    static Map<String, Object> several(Map<?, ?> some, Map<?, ?> more) {
+        var all = new LinkedHashMap<String, Object>();
+        some.forEach((key, value) -> all.put((String) key, both(value, more.get(key))));
+        return all;
+    }
+
+    private static Object both(Object some, Object more) {
+        if (some instanceof Map<?, ?> a && more instanceof Map<?, ?> b) {
+            return several(a, b);
+        }
+        return some instanceof List<?> a && more instanceof List<?> b
+                ? Stream.concat(a.stream(), b.stream()).distinct().toList()
+                : some;
+    }
+}
