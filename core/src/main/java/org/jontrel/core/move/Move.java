@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import org.jontrel.core.recordtype.RecordType;
 
 /**
  * How values come to a field that stands elsewhere than they did, or that keeps them in another way.
@@ -38,7 +39,10 @@ public record Move(
         OWN,
         /** A row, or one of several values, for each source that has one. */
         GATHERED,
-        /** The other way round: the value with this number among those gathered, which {@link Move#between} says. */
+        /**
+         * The other way round: the value with a number among those gathered, or of a field of the row with this number.
+         * {@link Move#between} says which: {@code 2}, {@code 2/fname}.
+         */
         NTH
     }
 
@@ -77,26 +81,24 @@ public record Move(
      *
      * @param back ids of the older fields whose values are to be had back
      */
-    public static List<Move> back(List<Move> moves, Set<String> back) {
+    public static List<Move> back(List<Move> moves, Set<String> back, RecordType older, RecordType newer) {
         var all = new ArrayList<Move>();
         for (var each : back) {
             var gathered = moves.stream()
                     .filter(move ->
                             move.how() == Move.How.GATHERED && move.sources().contains(each))
                     .findFirst();
-            all.add(
-                    gathered.isEmpty()
-                            ? Move.own(each, List.of())
-                            : new Move(
-                                    each,
-                                    Move.How.NTH,
-                                    List.of(gathered.get().target()),
-                                    Move.Take.FIRST,
-                                    String.valueOf(gathered.get().sources().indexOf(each)),
-                                    "",
-                                    "",
-                                    Map.of()));
+            all.add(gathered.map(move -> move.nth(each, older, newer)).orElseGet(() -> own(each, List.of())));
         }
         return all;
+    }
+
+    private Move nth(String source, RecordType older, RecordType newer) {
+        var goal = newer.field(target).orElseThrow();
+        var place = goal.inner().isEmpty()
+                ? String.valueOf(sources.indexOf(source))
+                : NumberedFields.place(
+                        sources.stream().flatMap(id -> older.field(id).stream()).toList(), goal, source);
+        return new Move(source, How.NTH, List.of(target), Take.FIRST, place, "", "", Map.of());
     }
 }

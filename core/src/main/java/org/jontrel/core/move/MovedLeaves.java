@@ -99,17 +99,17 @@ final class MovedLeaves {
         if (from == null) {
             return Stream.empty();
         }
-        int number = Integer.parseInt(move.between());
+        var place = move.between().split("/", 2);
+        int number = Integer.parseInt(place[0]);
         var all = scope.values(from);
         if (number >= all.size()) {
             return Stream.empty();
         }
         var found = all.get(number);
         if (found.value() instanceof Row row) {
-            var heir = MoveRules.heir(from);
-            return heir.stream()
-                    .flatMap(each -> found.at().within(from, row).values(each).stream()
-                            .flatMap(value -> conversion.one(each, field, value.value(), move, losses).stream()));
+            var inner = from.inner().stream().filter(each -> each.id().equals(place[1]));
+            return inner.flatMap(each -> found.at().within(from, row).values(each).stream()
+                    .flatMap(value -> conversion.one(each, field, value.value(), move, losses).stream()));
         }
         return conversion.one(from, field, found.value(), move, losses).stream();
     }

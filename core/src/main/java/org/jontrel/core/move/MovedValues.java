@@ -131,26 +131,15 @@ public final class MovedValues {
                 .toList();
     }
 
-    /** A row for each source that has a value. */
+    /** A row for each source that has a value, or for each number that some have. */
     private List<Row> gathered(Field repeater, MovedScope scope, Move move) {
+        var sources =
+                move.sources().stream().flatMap(id -> was.field(id).stream()).toList();
         var rows = new ArrayList<Row>();
-        for (var id : move.sources()) {
-            var source = was.field(id);
-            if (source.isEmpty()) {
-                continue;
-            }
+        for (var each : NumberedFields.rows(sources, repeater)) {
             var inner = new LinkedHashMap<String, Object>();
-            if (source.get().inner().isEmpty()) {
-                var heir = MoveRules.heir(repeater);
-                heir.flatMap(each -> one(source.get(), each, scope, move))
-                        .ifPresent(value -> inner.put(heir.get().id(), value));
-            } else {
-                for (var each : repeater.inner()) {
-                    MoveRules.alike(source.get(), each)
-                            .flatMap(from -> one(from, each, scope, move))
-                            .ifPresent(value -> inner.put(each.id(), value));
-                }
-            }
+            each.forEach(source -> one(source.from(), source.to(), scope, move)
+                    .ifPresent(value -> inner.put(source.to().id(), value)));
             if (!inner.isEmpty()) {
                 rows.add(new Row(0, inner));
             }

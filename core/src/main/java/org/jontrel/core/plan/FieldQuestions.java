@@ -193,6 +193,9 @@ final class FieldQuestions {
             List<Decision.Action> choices,
             Object... arguments) {
         var decision = PlanQuestion.decided(decisions, field.id(), about, choices);
+        if (asks.stream().anyMatch(each -> each.fieldId().equals(field.id()) && each.about() == about)) {
+            return decision;
+        }
         var finding = Finding.of(code, Place.field(recordType.id(), field.id(), ""), arguments);
         asks.add(new PlanQuestion(finding, recordType.id(), field.id(), about, rows, choices, decision));
         return decision;

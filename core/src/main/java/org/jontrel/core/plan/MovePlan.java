@@ -5,9 +5,11 @@ import java.util.Collections;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jontrel.core.code.Decision;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
@@ -45,7 +47,7 @@ public final class MovePlan {
             return Optional.of(new Move(
                     fieldId,
                     Move.How.GATHERED,
-                    gathered,
+                    withInner(gathered),
                     take.take(),
                     take.between(),
                     "",
@@ -60,8 +62,16 @@ public final class MovePlan {
                         .correcting(corrections(field.get())));
     }
 
-    private java.util.Map<String, String> corrections(Field field) {
-        return PlanQuestion.corrections(decisions).getOrDefault(field.id(), java.util.Map.of());
+    private List<String> withInner(List<String> gathered) {
+        var inner = gathered.stream()
+                .flatMap(id -> was.field(id).stream())
+                .flatMap(field -> field.withInner().skip(1))
+                .map(Field::id);
+        return Stream.concat(gathered.stream(), inner).toList();
+    }
+
+    private Map<String, String> corrections(Field field) {
+        return PlanQuestion.corrections(decisions).getOrDefault(field.id(), Map.of());
     }
 
     /** What to take of several is said once for a group that rows become. */

@@ -256,7 +256,8 @@ final class RecordTypePlan {
     private void placed(Field field) {
         var move = mover.to(field.id());
         var answer = questions.answer(field.id());
-        if (move.isEmpty() || answer.held().isPresent()) {
+        // what is held for it comes back instead, where the architect wants that
+        if (move.isEmpty() || questions.comingBack(field).isPresent()) {
             added(field);
             return;
         }

@@ -1,22 +1,22 @@
 package org.jontrel.core.plan;
 
+import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
-import java.util.regex.Pattern;
 import org.jontrel.core.code.Decision;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.move.MoveRules;
+import org.jontrel.core.move.NumberedFields;
 import org.jontrel.core.recordtype.FieldStorage;
 import org.jontrel.core.recordtype.RecordType;
 
 /** Which fields that go a new one may take its values from: numbered ones, or one of the same key. */
 final class SourceProposal {
     static final List<Decision.Action> TAKE_OR_NOT = List.of(Decision.Action.GATHER, Decision.Action.LEAVE);
-    private static final Pattern NUMBERED = Pattern.compile("(.*[a-z])_?([0-9]{1,3})");
 
     private SourceProposal() {}
 
@@ -63,7 +63,7 @@ final class SourceProposal {
 
     private static boolean comes(Field from, Field to) {
         return from.inner().isEmpty() && FieldStorage.of(from.kind()) != FieldStorage.NOT
-                ? MoveRules.carries(from, to)
+                ? MoveRules.carries(from, to) || to.inner().stream().anyMatch(each -> MoveRules.carries(from, each))
                 : to.kind() instanceof Kind.Repeater && MoveRules.shares(from, to);
     }
 
@@ -84,19 +84,25 @@ final class SourceProposal {
         if (!several) {
             return List.of();
         }
-        var numbered = new LinkedHashMap<String, TreeMap<Integer, Field>>();
-        for (var each : candidates) {
-            var parts = NUMBERED.matcher(each.key());
-            if (parts.matches()) {
-                numbered.computeIfAbsent(parts.group(1), _ -> new TreeMap<>())
-                        .putIfAbsent(Integer.parseInt(parts.group(2)), each);
-            }
-        }
+        var numbered = NumberedFields.byStem(candidates);
         numbered.values().removeIf(each -> each.size() < 2);
+        if (field.kind() instanceof Kind.Repeater && numbered.size() > 1) {
+            numbered.keySet().retainAll(NumberedFields.goals(numbered, field).keySet());
+            return sets(numbered);
+        }
         return numbered.entrySet().stream()
                 .filter(each -> numbered.size() == 1 || field.key().startsWith(each.getKey()))
                 .findFirst()
                 .map(each -> List.copyOf(each.getValue().values()))
                 .orElse(List.of());
+    }
+
+    /** All with the first number, then all with the next. */
+    private static List<Field> sets(Map<String, TreeMap<Integer, Field>> numbered) {
+        var sets = new TreeMap<Integer, List<Field>>();
+        numbered.values()
+                .forEach(stem -> stem.forEach((number, field) ->
+                        sets.computeIfAbsent(number, _ -> new ArrayList<>()).add(field)));
+        return sets.values().stream().flatMap(List::stream).toList();
     }
 }

@@ -83,7 +83,7 @@ public final class MovedReturn {
         var source = present.recordType();
         // what the values in use are of: the fields that moves lead to, or those that they came from
         var mine = forth ? sources(step.moves(), source, targets) : targets;
-        var back = forth ? Move.back(step.moves(), mine) : Move.back(step.moves(), goals);
+        var back = Move.back(step.moves(), forth ? mine : goals, forth ? source : goal, forth ? goal : source);
         used = same(source, mine);
         kept = same(goal, goals);
         toHeld = new MovedValues(source, goal, forth ? step.moves() : back, references, MoveLosses.UNTOLD);

@@ -43,6 +43,46 @@ public class MovedRowsTest extends MovesCase {
                 gather);
     }
 
+    /** A season with its charge, three times over: the usual way to do without rows. */
+    @Test
+    public void numberedFieldsSideBySideBecomeRows() throws SQLException {
+        start(
+                text("season_1"),
+                field("charge_1", new Kind.Numeric(2, null, null, "EUR")),
+                text("season_2"),
+                field("charge_2", new Kind.Numeric(2, null, null, "EUR")));
+        long a = save("A", Map.of("season_1", "Winter", "charge_1", "4.5", "charge_2", "9"));
+        save("B", Map.of("season_2", "Summer"));
+        var rows = Moorings.model(
+                rows("charges", text("season"), field("per_night", new Kind.Numeric(2, null, null, "EUR"))));
+        var ask = plan(rows).asks().getFirst();
+        assertEquals(ask.proposed(), "season_1, charge_1, season_2, charge_2");
+        var gather = decide("fcharges", Decision.Topic.SOURCES, Decision.Action.GATHER, ask.proposed());
+        expect(
+                rows,
+                Map.of(
+                        "A", "{charges=[{season=Winter, per_night=4.50}, {per_night=9.00}]}",
+                        "B", "{charges=[{season=Summer}]}"),
+                gather);
+        // what the undo holds could come back instead
+        var leave = decide("fcharges", Decision.Topic.HELD_VALUES, Decision.Action.LEAVE, "");
+        assertEquals(
+                plan(rows, gather).asks().stream().map(PlanQuestion::about).toList(),
+                List.of(Decision.Topic.SOURCES, Decision.Topic.HELD_VALUES));
+        test.install("2.0.0", rows, gather, leave);
+        test.edit(
+                "tmooring",
+                a,
+                Map.of(
+                        "title",
+                        "A",
+                        "charges",
+                        List.of(Map.of("season", "Spring", "per_night", "5"), Map.of("per_night", "8"))));
+        test.undo(test.last());
+        assertEquals(
+                values(), Map.of("A", "{season_1=Spring, charge_1=5.00, charge_2=8.00}", "B", "{season_2=Summer}"));
+    }
+
     @Test
     public void numberedGroupsBecomeRows() throws SQLException {
         start(
@@ -59,6 +99,18 @@ public class MovedRowsTest extends MovesCase {
                 Moorings.model(rows("berths", text("name"), text("side"))),
                 Map.of("A", "{berths=[{name=x}, {name=y, side=left}]}"),
                 decide("fberths", Decision.Topic.SOURCES, Decision.Action.GATHER, "berth_1, berth_2"));
+        test.install(
+                "2.0.0",
+                Moorings.model(rows("berths", text("name"), text("side"))),
+                decide("fberths", Decision.Topic.HELD_VALUES, Decision.Action.LEAVE, ""),
+                decide("fberths", Decision.Topic.SOURCES, Decision.Action.GATHER, "berth_1, berth_2"));
+        var id = test.site().records().all("tmooring", 1).getFirst().id();
+        test.edit(
+                "tmooring",
+                id,
+                Map.of("title", "A", "berths", List.of(Map.of("name", "z"), Map.of("name", "y", "side", "right"))));
+        test.undo(test.last());
+        assertEquals(values(), Map.of("A", "{berth_1={name=z}, berth_2={name=y, side=right}}"));
     }
 
     @Test
