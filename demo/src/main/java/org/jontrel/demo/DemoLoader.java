@@ -71,7 +71,31 @@ public final class DemoLoader {
         new TowpathRecords(client, "towpath").fill();
         client.put("/api/sites/bench/settings", Map.of("look", "", "address", "", "unlisted", true));
         client.put("/api/sites/trial/settings", Map.of("look", "plain", "address", "", "unlisted", true));
+        draft(workspace, "moves");
+        client.post(
+                workspace + "/releases",
+                Map.of(
+                        "version",
+                        "4.0.0",
+                        "notes",
+                        "Charges become rows, and so do inspections. Gates are classified. A mooring has several surfaces."));
+        answers(workspace + "/releases/4.0.0/decisions");
         take(workspace, DemoPackages.next());
+    }
+
+    /** Some answers are given already; the others are open, so that there is something to see. */
+    private void answers(String decisions) {
+        answer(
+                decisions,
+                "fi41usths",
+                "SOURCES",
+                "GATHER",
+                "season_1, charge_1, season_2, charge_2, season_3, charge_3");
+        answer(decisions, "fk3r5t8n1", "UNCONVERTED", "SET_ASIDE", "");
+    }
+
+    private void answer(String decisions, String field, String about, String answer, String value) {
+        client.put(decisions, Map.of("field", field, "about", about, "answer", answer, "value", value));
     }
 
     private void draft(String workspace, String folder) {

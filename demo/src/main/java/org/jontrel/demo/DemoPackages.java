@@ -52,11 +52,23 @@ final class DemoPackages {
             "looks/towpath.yaml",
             "parts/front_desk.yaml");
 
+    /** What takes values of the whole model to better places. */
+    private static final List<String> OF_MOVES =
+            List.of("taxonomies/gate_state.yaml", "types/mooring.yaml", "types/structure.yaml");
+
     private DemoPackages() {}
 
-    /** @param folder {@code release-1.0.0}, {@code release-2.0.0}, {@code draft}, or {@code pages} for the draft with pages */
+    /**
+     * @param folder {@code release-1.0.0}, {@code release-2.0.0}, {@code draft}, {@code pages} for the draft with pages, or
+     *     {@code moves} for that with values in better places
+     */
     static SortedMap<String, byte[]> files(String folder) {
         var files = new TreeMap<String, byte[]>();
+        if (folder.equals("moves")) {
+            files.putAll(files("pages"));
+            read(folder, OF_MOVES, files);
+            return files;
+        }
         if (folder.equals("pages")) {
             files.putAll(files("draft"));
             read(folder, OF_PAGES, files);
@@ -82,7 +94,7 @@ final class DemoPackages {
 
     /** What the Trust works on now: boats say when they were last surveyed. */
     static Model next() {
-        var model = model("pages");
+        var model = model("moves");
         var boat = model.typeByKey("heritage_boat").orElseThrow();
         var surveyed = new Field(
                 "fs7urv3y9", "surveyed", "Last surveyed", "Hull and engine.", false, new Kind.Date(null, null));

@@ -12,6 +12,7 @@ import javax.imageio.ImageIO;
 import org.jontrel.core.check.ModelCheck;
 import org.jontrel.core.code.PackageReader;
 import org.jontrel.core.compare.Comparison;
+import org.jontrel.core.finding.Finding;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.record.RecordCheck;
 import org.jontrel.core.record.Surroundings;
@@ -27,8 +28,16 @@ public class DemoTest {
 
     @Test(dataProvider = "packages")
     public void everyPackageReadsAndChecksClean(String folder) {
-        assertEquals(PackageReader.read(DemoPackages.files(folder), List.of()).findings(), List.of());
-        assertEquals(ModelCheck.check(DemoPackages.model(folder)), List.of());
+        assertEquals(
+                PackageReader.read(DemoPackages.files(folder), List.of())
+                        .findings()
+                        .toString(),
+                "[]");
+        assertEquals(sentences(DemoPackages.model(folder)).toString(), "[]");
+    }
+
+    private static List<String> sentences(Model model) {
+        return ModelCheck.check(model).stream().map(Finding::sentence).toList();
     }
 
     @Test
@@ -38,9 +47,12 @@ public class DemoTest {
         assertEquals(Comparison.of(first, second).nextVersion("1.0.0"), "2.0.0");
         var third = DemoPackages.model("pages");
         assertEquals(Comparison.of(second, third).nextVersion("2.0.0"), "3.0.0");
+        var fourth = DemoPackages.model("moves");
+        assertEquals(sentences(fourth).toString(), "[]");
+        assertEquals(Comparison.of(third, fourth).nextVersion("3.0.0"), "4.0.0");
         var next = DemoPackages.next();
-        assertEquals(ModelCheck.check(next), List.of());
-        assertEquals(Comparison.of(third, next).nextVersion("3.0.0"), "3.1.0");
+        assertEquals(sentences(next).toString(), "[]");
+        assertEquals(Comparison.of(fourth, next).nextVersion("4.0.0"), "4.1.0");
     }
 
     @Test

@@ -8,9 +8,11 @@ import com.microsoft.playwright.options.AriaRole;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import org.awaitility.Awaitility;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
+import tools.jackson.databind.node.ObjectNode;
 
 /** Values that a new kind cannot take, corrected where the plan asks about them. */
 public class CorrectingTest {
@@ -63,5 +65,68 @@ public class CorrectingTest {
                 .get("records")
                 .forEach(record -> gates.add(record.at("/values/gates").asString()));
         assertEquals(gates.stream().sorted().toList(), List.of("1000", "3", "3", "4"));
+    }
+
+    /** Of several values one is taken, as the architect says; the undo gives all of them back. */
+    @Test(dependsOnMethods = "valuesAreCorrectedAndTheRunTakesThemSo")
+    public void ofSeveralValuesOneIsTaken() {
+        release("3.0.0", true);
+        desk.anna.open(Desk.WORKSPACE + "sites/bench");
+        desk.anna.button("Run on Bench").click();
+        assertThat(page.getByRole(AriaRole.STATUS).getByText("Done")).isVisible();
+        desk.api.post(
+                "/api/sites/bench/types/structure/records",
+                Map.of(
+                        "version",
+                        0,
+                        "state",
+                        "draft",
+                        "values",
+                        Map.of("title", "Both", "gates", "7", "condition", List.of("good", "poor"))));
+        release("4.0.0", false);
+        desk.anna.open(Desk.WORKSPACE + "sites/bench");
+        assertThat(page.getByText("State of repair has several values in 1 place and can keep one."))
+                .isVisible();
+        assertThat(desk.anna.button("Run on Bench")).isDisabled();
+        desk.anna.checkAccessibility();
+        Desk.pick(page.locator("form.ask"), "Take the last");
+        desk.anna.button("Save answer").click();
+        desk.anna.button("Run on Bench").click();
+        assertThat(page.getByRole(AriaRole.STATUS).getByText("Done")).isVisible();
+        assertEquals(condition(), "\"poor\"");
+        desk.anna.button("Undo this run").click();
+        desk.anna.button("Undo now").click();
+        Awaitility.await().until(() -> condition().startsWith("["));
+        assertEquals(condition(), "[\"good\",\"poor\"]");
+    }
+
+    private String condition() {
+        for (var record :
+                desk.api.get("/api/sites/bench/types/structure/records?most=9").get("records")) {
+            if (record.at("/values/title").asString().equals("Both")) {
+                return record.at("/values/condition").toString();
+            }
+        }
+        throw new AssertionError("no record");
+    }
+
+    private void release(String version, boolean many) {
+        var workspace = "/api/workspaces/tessel-waters";
+        for (var drafted : desk.api.get(workspace + "/draft").get("definitions")) {
+            var definition = drafted.get("definition");
+            if (definition.path("key").asString().equals("structure")) {
+                definition
+                        .get("groups")
+                        .forEach(group -> group.path("fields").forEach(field -> {
+                            if (field.get("key").asString().equals("condition")) {
+                                ((ObjectNode) field).put("many", many);
+                            }
+                        }));
+                desk.api.put(
+                        workspace + "/draft/definitions/" + definition.get("id").asString(),
+                        Map.of("sort", "type", "base", drafted.get("revision").asLong(), "definition", definition));
+            }
+        }
+        desk.api.post(workspace + "/releases", Map.of("version", version, "notes", ""));
     }
 }

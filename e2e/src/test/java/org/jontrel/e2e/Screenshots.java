@@ -83,8 +83,13 @@ public class Screenshots {
         visitor.heading("Next release").waitFor();
         visitor.picture(folder, "releases");
         visitor.open("/w/tessel-waters/sites/trial");
-        Desk.choose(page.getByLabel("to", new Page.GetByLabelOptions().setExact(true)), "2.0.0");
         visitor.heading("Needs your answer").waitFor();
+        visitor.picture(folder, "plan-moves");
+        Desk.choose(page.getByLabel("to", new Page.GetByLabelOptions().setExact(true)), "2.0.0");
+        page.getByText("Value for Depth of water")
+                .or(page.getByText("becomes required"))
+                .first()
+                .waitFor();
         visitor.button("Look at the values").click();
         page.getByLabel("What “about 9ft” becomes").fill("2.74");
         page.getByLabel("What “8 ft 6 in” becomes").fill("2.59");

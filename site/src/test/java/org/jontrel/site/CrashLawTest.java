@@ -73,7 +73,8 @@ public class CrashLawTest {
             before = models.model();
             var edited = before;
             for (int edits = 1 + models.pick(4); edits > 0; edits--) {
-                edited = models.edit(edited);
+                // every other time values go to other places
+                edited = seed % 2 == 0 ? models.reshape(edited) : models.edit(edited);
             }
             after = edited;
         }

@@ -15,7 +15,8 @@ import org.jontrel.core.recordtype.RecordType;
  * @param take which of several values becomes the only one
  * @param between what stands between texts that are joined, or at which a text is split; empty for a text that stays whole
  * @param fill value for a place without one, as text in the target's form; empty for none
- * @param makes name under which terms are made that are not there yet; empty for none
+ * @param makes name under which terms are noted that are not there yet, to be made by the switch; empty for none
+ * @param makesAll whether terms are made of all names, not only of those that the definition begins with
  * @param corrections what values become that could not be taken over, as those of a conversion
  */
 public record Move(
@@ -26,6 +27,7 @@ public record Move(
         String between,
         String fill,
         String makes,
+        boolean makesAll,
         Map<String, String> corrections) {
     public Move {
         makes = makes == null ? "" : makes;
@@ -56,24 +58,27 @@ public record Move(
 
     /** The field's own values, the first of several. */
     public static Move own(String fieldId, List<String> sources) {
-        return new Move(fieldId, How.OWN, sources, Take.FIRST, "", "", "", Map.of());
+        return new Move(fieldId, How.OWN, sources, Take.FIRST, "", "", "", false, Map.of());
     }
 
     public Move taking(Take which, String separator) {
-        return new Move(target, how, sources, which, separator, fill, makes, corrections);
+        return new Move(target, how, sources, which, separator, fill, makes, makesAll, corrections);
     }
 
     public Move filling(String value) {
-        return new Move(target, how, sources, take, between, value, makes, corrections);
+        return new Move(target, how, sources, take, between, value, makes, makesAll, corrections);
     }
 
     public Move correcting(Map<String, String> values) {
-        return new Move(target, how, sources, take, between, fill, makes, values);
+        return new Move(target, how, sources, take, between, fill, makes, makesAll, values);
     }
 
-    /** @param name under which terms are made; empty for none */
-    public Move making(String name) {
-        return new Move(target, how, sources, take, between, fill, name, corrections);
+    /**
+     * @param name under which terms are made; empty for none
+     * @param all whether of all names
+     */
+    public Move making(String name, boolean all) {
+        return new Move(target, how, sources, take, between, fill, name, all, corrections);
     }
 
     /**
@@ -99,6 +104,6 @@ public record Move(
                 ? String.valueOf(sources.indexOf(source))
                 : NumberedFields.place(
                         sources.stream().flatMap(id -> older.field(id).stream()).toList(), goal, source);
-        return new Move(source, How.NTH, List.of(target), Take.FIRST, place, "", "", Map.of());
+        return new Move(source, How.NTH, List.of(target), Take.FIRST, place, "", "", false, Map.of());
     }
 }

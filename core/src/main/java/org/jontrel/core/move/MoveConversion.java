@@ -61,8 +61,8 @@ final class MoveConversion {
             var name = written(from, value);
             var meant = move == null ? name : move.corrections().getOrDefault(name, name);
             return references
-                    .find(to, meant)
-                    .or(() -> move == null || move.makes().isEmpty()
+                    .find(to, meant, move == null ? "" : move.makes())
+                    .or(() -> move == null || !move.makesAll()
                             ? Optional.empty()
                             : references.make(to, meant, move.makes()));
         }

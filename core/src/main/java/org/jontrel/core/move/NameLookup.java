@@ -8,7 +8,7 @@ public interface NameLookup {
     /** Where there are none. */
     NameLookup NONE = new NameLookup() {
         @Override
-        public Optional<Object> find(Field field, String name) {
+        public Optional<Object> find(Field field, String name, String makes) {
             return Optional.empty();
         }
 
@@ -18,8 +18,12 @@ public interface NameLookup {
         }
     };
 
-    /** What a field of kind relation or term can lead to under this name; empty where nothing or several have it. */
-    Optional<Object> find(Field field, String name);
+    /**
+     * What a field of kind relation or term can lead to under this name; empty where nothing or several have it.
+     *
+     * @param makes name under which terms are noted that the new definition begins with and that are not there yet
+     */
+    Optional<Object> find(Field field, String name, String makes);
 
     /**
      * A new term with this label, for a field of kind term; the same each time. Empty where none can be made.

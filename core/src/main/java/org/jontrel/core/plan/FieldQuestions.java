@@ -41,7 +41,6 @@ final class FieldQuestions {
         this.findings = findings;
     }
 
-    /** Those about values that change their place. */
     MoveQuestions ofMoves() {
         return new MoveQuestions(recordType, this, decisions, asks, findings);
     }
@@ -95,7 +94,7 @@ final class FieldQuestions {
         }
         corrections.forEach(each -> check(field, each));
         var place = Place.field(recordType.id(), field.id(), "");
-        var kind = field.kind().code().replace('_', ' ');
+        var kind = MoveRules.heir(field).orElse(field).kind().code().replace('_', ' ');
         asks.add(new PlanQuestion(
                 values == 0
                         ? Finding.of(Code.PLAN_VALUES_CORRECTED, place, field.label(), corrections.size(), kind)
@@ -130,7 +129,6 @@ final class FieldQuestions {
         }
     }
 
-    /** Names of terms and records are looked for in the site. A single value stands in the first field of rows. */
     private static Values.Parsed parsed(Field field, Decision.Correction correction) {
         var goal = MoveRules.heir(field).orElse(field);
         return goal.kind() instanceof Kind.Reference

@@ -13,6 +13,8 @@ import java.util.stream.Stream;
 import org.jontrel.core.code.Decision;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
+import org.jontrel.core.model.Model;
+import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.move.Move;
 import org.jontrel.core.move.MoveRules;
 import org.jontrel.core.recordtype.FieldStorage;
@@ -52,6 +54,7 @@ public final class MovePlan {
                     take.between(),
                     "",
                     "",
+                    false,
                     corrections(field.get())));
         }
         var sources = sources(field.get());
@@ -183,5 +186,16 @@ public final class MovePlan {
                 .filter(field -> field.withInner().anyMatch(each -> sources.contains(each.id())))
                 .map(Field::id)
                 .collect(Collectors.toCollection(HashSet::new));
+    }
+
+    /** Ids of the taxonomies that begin with terms that are not there yet. */
+    static Set<String> beginning(Model from, Model to) {
+        return to.all(Taxonomy.class).stream()
+                .filter(is -> !is.terms().isEmpty()
+                        && from.find(Taxonomy.class, is.id())
+                                .filter(was -> was.terms().equals(is.terms()))
+                                .isEmpty())
+                .map(Taxonomy::id)
+                .collect(Collectors.toSet());
     }
 }

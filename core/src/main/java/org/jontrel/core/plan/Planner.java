@@ -79,6 +79,7 @@ public final class Planner {
         var findings = new ArrayList<Finding>();
         var before = recordTypes(from);
         var after = recordTypes(to);
+        var beginning = MovePlan.beginning(from, to);
         for (var is : after.values()) {
             Deadline.check();
             var was = before.get(is.id());
@@ -86,7 +87,9 @@ public final class Planner {
                 add(is, answers, decisions, steps, asks, findings);
             } else {
                 var questions = new FieldQuestions(is, answers, decisions, asks, findings);
-                new RecordTypePlan(was, is, ids, questions, new MovePlan(was, is, decisions), steps, findings).change();
+                new RecordTypePlan(
+                                was, is, ids, questions, new MovePlan(was, is, decisions), beginning, steps, findings)
+                        .change();
             }
             starters(was, is, steps);
         }

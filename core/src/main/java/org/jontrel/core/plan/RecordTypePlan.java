@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.SequencedMap;
+import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jontrel.core.finding.Code;
@@ -33,6 +34,9 @@ final class RecordTypePlan {
     private final SequencedMap<String, List<Step.ColumnSwitch>> turns = new LinkedHashMap<>();
 
     private final MovePlan mover;
+    /** Ids of the taxonomies that begin with terms that are not there yet. */
+    private final Set<String> beginning;
+
     private final List<Move> moves = new ArrayList<>();
     private boolean renames;
     /** Whether some complete record may no longer be complete. */
@@ -46,6 +50,7 @@ final class RecordTypePlan {
             Ids ids,
             FieldQuestions questions,
             MovePlan mover,
+            Set<String> beginning,
             List<Plan.PlannedStep> steps,
             List<Finding> findings) {
         this.was = was;
@@ -53,6 +58,7 @@ final class RecordTypePlan {
         this.ids = ids;
         this.questions = questions;
         this.mover = mover;
+        this.beginning = beginning;
         this.steps = steps;
         this.findings = findings;
     }
@@ -272,14 +278,17 @@ final class RecordTypePlan {
             add(new Step.AddColumn(is.id(), field.id()), 0, "Add a column for " + field.label());
             turn(is, field, Step.ColumnAction.TAKE, "");
         }
-        var made = answer.unconverted() > 0 && mover.makes(field) ? ids.next('h') : "";
+        boolean all = answer.unconverted() > 0 && mover.makes(field);
+        var made = all || field.kind() instanceof Kind.TermPick term && beginning.contains(term.taxonomy())
+                ? ids.next('h')
+                : "";
         if (!made.isEmpty()) {
             add(
                     new Step.MakeTerms(((Kind.TermPick) field.kind()).taxonomy(), made),
                     answer.unconverted(),
                     "Make the terms that " + field.label() + " names");
         }
-        moves.add(move.get().filling(fill).correcting(corrections).making(made));
+        moves.add(move.get().filling(fill).correcting(corrections).making(made, all));
     }
 
     private void move(List<Move> together) {

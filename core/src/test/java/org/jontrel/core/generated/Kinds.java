@@ -124,7 +124,7 @@ final class Kinds {
                         draw.chance() ? List.of(640, 320) : List.of(),
                         amount());
             case 15 -> new Kind.File(set(List.of("pdf", "odt", "csv")), draw.orNull(4_000), amount());
-            case 16 -> relation(ofRecord);
+            case 16 -> types.isEmpty() ? Kind.Text.PLAIN : relation(ofRecord);
             case 17 -> taxonomies.isEmpty() ? Kind.Colour.PLAIN : new Kind.TermPick(draw.of(taxonomies), amount());
             case 18 -> depth > 3 ? Kind.YesNo.PLAIN : new Kind.FieldGroup(inner(depth));
             case 19 -> depth > 3 ? Kind.Date.PLAIN : repeater(depth);

@@ -98,7 +98,7 @@ final class RecordSteps {
                 binding.table(move.recordTypeId()).orElseThrow(),
                 SiteFacts.recordType(to, move.recordTypeId()),
                 move.moves(),
-                new SiteNameLookup(connection, binding),
+                new SiteNameLookup(connection, binding, to),
                 rowIds);
         var records =
                 switch (which) {
@@ -128,7 +128,7 @@ final class RecordSteps {
                 present.get(),
                 SiteFacts.recordType(to, carry.recordTypeId()),
                 carry,
-                new SiteNameLookup(connection, binding));
+                new SiteNameLookup(connection, binding, to));
         var records =
                 switch (which) {
                     case Which.After(long id) -> back.after(connection, id, size);

@@ -41,7 +41,6 @@ final class SiteFacts {
     private final Binding binding;
     private final Map<String, Map<String, String>> corrections;
     private final List<Decision> decisions;
-    private final SiteNameLookup references;
 
     /** @param decisions answers given so far: some are about what is counted */
     SiteFacts(Connection connection, Binding binding, List<Decision> decisions) {
@@ -49,7 +48,6 @@ final class SiteFacts {
         this.binding = binding;
         this.decisions = decisions;
         this.corrections = PlanQuestion.corrections(decisions);
-        this.references = new SiteNameLookup(connection, binding);
     }
 
     SiteFacts(Connection connection, Binding binding) {
@@ -128,7 +126,8 @@ final class SiteFacts {
         var move = is.flatMap(each -> new MovePlan(table.recordType(), each, decisions).to(fieldId));
         return move.isEmpty()
                 ? Optional.empty()
-                : Optional.of(MoveCounts.of(connection, table, is.get(), move.get(), references));
+                : Optional.of(MoveCounts.of(
+                        connection, table, is.get(), move.get(), new SiteNameLookup(connection, binding, to)));
     }
 
     /** The values of a field that the target cannot take as they are, the most frequent first; those that are corrected too. */
@@ -301,7 +300,12 @@ final class SiteFacts {
     }
 
     private Since changed(Step.CarryMoved carry, Binding.BoundTables table, Model to) throws SQLException {
-        var back = new MovedReturn(connection, table, recordType(to, carry.recordTypeId()), carry, references);
+        var back = new MovedReturn(
+                connection,
+                table,
+                recordType(to, carry.recordTypeId()),
+                carry,
+                new SiteNameLookup(connection, binding, to));
         var counts = new EnumMap<MovedReturn.Outcome, Long>(MovedReturn.Outcome.class);
         for (long after = 0; ; ) {
             var some = back.after(connection, after, MOVED);

@@ -90,7 +90,7 @@ public class JournalTest {
         assertEquals(
                 Journal.text(move),
                 "{\"do\":\"move_values\",\"holderId\":\"t\",\"moves\":[{\"target\":\"f\",\"how\":\"OWN\",\"sources\":[\"g\"],"
-                        + "\"take\":\"JOINED\",\"between\":\", \",\"fill\":\"\",\"makes\":\"\",\"corrections\":{}}]}");
+                        + "\"take\":\"JOINED\",\"between\":\", \",\"fill\":\"\",\"makes\":\"\",\"makesAll\":false,\"corrections\":{}}]}");
         assertEquals(Journal.step(Journal.text(move)), move);
     }
 

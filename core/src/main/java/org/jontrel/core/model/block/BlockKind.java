@@ -3,7 +3,7 @@ package org.jontrel.core.model.block;
 import java.util.List;
 
 /**
- * What a block shows, or how it arranges what it holds. A value is named by a {@link ValuePath} as text; references are ids.
+ * What a block shows, or how it arranges what it holds. Values and relations are named by a {@link ValuePath} as text; references are ids.
  */
 public sealed interface BlockKind {
     /** The word for it in files. */
@@ -20,7 +20,6 @@ public sealed interface BlockKind {
     /**
      * A value.
      *
-     * @param field the way to it
      * @param as how it is shown; {@link Presentation#USUAL} for what its kind does by itself
      * @param wording of a link or button; empty for the value itself
      * @param linked whether records and terms lead to their pages
@@ -50,7 +49,6 @@ public sealed interface BlockKind {
     /**
      * The rows of a repeater.
      *
-     * @param field the way to it
      * @param columns fields of the rows, for a table; all where empty
      * @param blocks what stands for each row, where it is shown by blocks
      */
@@ -69,7 +67,6 @@ public sealed interface BlockKind {
     /**
      * Records that a relation leads to, or those that lead here by one.
      *
-     * @param field the way to the relation, or the inverse
      * @param blocks what stands for each record, where it is shown by blocks
      */
     record Related(String field, RecordsForm form, List<Block> blocks) implements BlockKind {

@@ -5,10 +5,13 @@ import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
+import org.jontrel.core.model.Model;
+import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.move.NameLookup;
 import org.jontrel.core.value.Link;
 import org.jontrel.site.record.read.RecordLoader;
@@ -23,20 +26,38 @@ public final class SiteNameLookup implements NameLookup {
     private static final int REMEMBERED = 10_000;
     private final Connection connection;
     private final Binding binding;
+    private final Model to;
     private final Map<List<Object>, Optional<Object>> found = new HashMap<>();
     private final Map<Object, Optional<String>> names = new HashMap<>();
 
-    public SiteNameLookup(Connection connection, Binding binding) {
+    /** @param to the model that a run leads to: its taxonomies may begin with terms that are not there yet */
+    public SiteNameLookup(Connection connection, Binding binding, Model to) {
+        this.to = to;
         this.connection = connection;
         this.binding = binding;
     }
 
     @Override
-    public Optional<Object> find(Field field, String name) {
+    public Optional<Object> find(Field field, String name, String makes) {
         if (found.size() > REMEMBERED) {
             found.clear();
         }
-        return found.computeIfAbsent(List.of(field.id(), name), _ -> look(field.kind(), name.strip()));
+        return found.computeIfAbsent(
+                List.of(field.id(), name), _ -> look(field.kind(), name.strip()).or(() -> begins(field, name, makes)));
+    }
+
+    private Optional<Object> begins(Field field, String name, String makes) {
+        boolean begins = field.kind() instanceof Kind.TermPick term
+                && to.find(Taxonomy.class, term.taxonomy()).stream()
+                        .flatMap(Taxonomy::allTerms)
+                        .anyMatch(each -> each.label().equalsIgnoreCase(name.strip()));
+        return !begins ? Optional.empty() : makes.isEmpty() ? Optional.of(counted(name)) : make(field, name, makes);
+    }
+
+    /** Where nothing is written, a number that no term has. */
+    private static Object counted(String name) {
+        return -1L
+                - Integer.toUnsignedLong(name.strip().toLowerCase(Locale.ROOT).hashCode());
     }
 
     private Optional<Object> look(Kind kind, String name) {
