@@ -84,7 +84,7 @@ public class Screenshots {
         visitor.picture(folder, "releases");
         visitor.open("/w/tessel-waters/sites/trial");
         visitor.heading("Needs your answer").waitFor();
-        visitor.picture(folder, "plan-moves");
+        visitor.picture(folder, "plan");
         Desk.choose(page.getByLabel("to", new Page.GetByLabelOptions().setExact(true)), "2.0.0");
         page.getByText("Value for Depth of water")
                 .or(page.getByText("becomes required"))
@@ -94,7 +94,6 @@ public class Screenshots {
         page.getByLabel("What “about 9ft” becomes").fill("2.74");
         page.getByLabel("What “8 ft 6 in” becomes").fill("2.59");
         Desk.pick(page.locator("form.ask").last(), "Set aside and hold what is not corrected");
-        visitor.picture(folder, "plan");
         page.getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("Value for Depth of water"))
                 .fill("1.2");
         visitor.button("Save answer").first().click();

@@ -18,11 +18,19 @@ public final class MoveRules {
                     || from.kind() instanceof Kind.Nested
                             && heir(from).filter(each -> carries(each, to)).isPresent();
         }
+        if (bothWays(from.kind()) || bothWays(to.kind())) {
+            return false;
+        }
         if (Kind.same(from.kind(), to.kind())) {
             return from.kind().holdsValue();
         }
         return says(from.kind()) && (says(to.kind()) || leads(to.kind()))
                 || leads(from.kind()) && (leads(to.kind()) || joins(to.kind()) || to.kind() instanceof Kind.Choice);
+    }
+
+    /** Such a link is kept once for both records: taken from each it would be there twice. */
+    private static boolean bothWays(Kind kind) {
+        return kind instanceof Kind.Relation relation && relation.symmetric();
     }
 
     /** Whether values are something that can be written down. */

@@ -350,7 +350,8 @@ final class RecordTypePlan {
         }
         checks = true;
         long filled = questions.answer(field.id()).filled();
-        if (filled > 0) {
+        boolean taken = moves.stream().anyMatch(move -> move.sources().contains(field.id()));
+        if (filled > 0 && !taken) {
             findings.add(
                     Finding.of(Code.PLAN_VALUES_HELD, Place.field(is.id(), field.id(), ""), field.label(), filled));
         }

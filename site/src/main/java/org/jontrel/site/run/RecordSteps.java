@@ -105,7 +105,7 @@ final class RecordSteps {
                     case Which.After(long id) -> mover.after(connection, id, size);
                     case Which.Those(List<Long> ids) -> mover.byIds(connection, ids);
                 };
-        mover.move(connection, records);
+        mover.move(connection, records, which instanceof Which.Those(List<Long> ids) ? ids : List.of());
         return reached(which, records);
     }
 

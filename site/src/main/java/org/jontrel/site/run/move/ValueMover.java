@@ -87,9 +87,14 @@ public final class ValueMover {
         return loader.byIds(connection, ids);
     }
 
-    /** Moves the values of these records; once more where they were moved before. */
-    public void move(Connection connection, List<StoredRecord> records) throws SQLException {
+    /**
+     * Moves the values of these records; once more where they were moved before.
+     *
+     * @param ids of records whose moved values go where the record is gone by now
+     */
+    public void move(Connection connection, List<StoredRecord> records, List<Long> ids) throws SQLException {
         var values = new LinkedHashMap<Long, Map<String, Object>>();
+        ids.forEach(id -> values.put(id, Map.of()));
         for (var record : records) {
             values.put(record.id(), settled(moved.apply(record.values()), rowIds));
         }
