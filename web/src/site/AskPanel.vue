@@ -118,7 +118,7 @@ function keep(): void {
   flex-wrap: wrap;
 }
 .fill {
-  width: 120px;
+  width: 220px;
 }
 .keys {
   width: 320px;

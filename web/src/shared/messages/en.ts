@@ -325,7 +325,7 @@ export const en = {
       records: 'Records',
       becomes: 'Becomes',
       becomesOf: 'What “{value}” becomes',
-      hint: 'Type what a value becomes in the form of the new field. What is left empty is not corrected.',
+      hint: 'Type what each value becomes, such as 2.75, 12 May 2026 or the label of an option. What is left empty is not corrected.',
       most: 'The {n} most frequent of {distinct} values.',
       mostOfMore: 'The {n} most frequent of more than {distinct} values.',
       none: 'No value of records needs correction here; held values are corrected in Records once they are back.',

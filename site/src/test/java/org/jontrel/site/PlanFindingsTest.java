@@ -4,6 +4,7 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
+import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -64,6 +65,22 @@ public class PlanFindingsTest {
 
     private static Model rise(UnaryOperator<Kind> kind) {
         return Moorings.with(Moorings.RISE, field -> field.withKind(kind.apply(field.kind())));
+    }
+
+    @Test
+    public void numbersThatGetAnotherUnit() {
+        test.install("1.0.0", Moorings.standard());
+        var feet = Moorings.with(
+                Moorings.LENGTH, field -> field.withKind(new Kind.Numeric(2, BigDecimal.ZERO, null, "ft")));
+        assertEquals(said(plan(feet), Code.PLAN_UNIT_CHANGES), List.of(), "nothing is stored");
+        test.save("tmooring", Map.of("title", "A", "length", "12"));
+        test.save("tmooring", Map.of("title", "B", "length", "9"));
+        test.save("tmooring", Map.of("title", "C"));
+        assertEquals(
+                said(plan(feet), Code.PLAN_UNIT_CHANGES),
+                List.of(
+                        "The unit of Length changes from m to ft, and 2 values stay the numbers they are. Add a new field instead if they were measured in m."));
+        assertTrue(plan(feet).runnable(), "it is a warning");
     }
 
     @Test

@@ -27,7 +27,7 @@ public record Decision(String fieldId, Topic about, Action answer, String value,
      * One value corrected, wherever it stands.
      *
      * @param from the value as people read it
-     * @param to the value it becomes, as text in the form of the field as it will be
+     * @param to the value it becomes, as text in the form of the field as it will be or as people write such values
      */
     public record Correction(String from, String to) {}
 

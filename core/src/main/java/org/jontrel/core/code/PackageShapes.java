@@ -84,7 +84,7 @@ final class PackageShapes {
                     Files.text(),
                     Decision.Correction::to,
                     Sense.RULE,
-                    "The value it becomes, in the form of the field as it will be.")
+                    "The value it becomes, in the form of the field as it will be or as people write such values.")
             .build(v -> new Decision.Correction(v.get("from"), v.get("to")));
 
     private static final ObjectShape<Decision> DECISION = ObjectShape.<Decision>of("decision")
@@ -112,7 +112,7 @@ final class PackageShapes {
                     Decision::value,
                     "",
                     Sense.RULE,
-                    "What the answer needs besides: the value to fill with, what stands between texts that are joined or split (`\\n` for the end of a line), or the keys of fields.")
+                    "What the answer needs besides: the value to fill with, or a formula over other fields such as `{title}, {county}` or `round({length_ft} * 0.3048, 2)`, what stands between texts that are joined or split (`\\n` for the end of a line), or the keys of fields.")
             .optional(
                     "corrections",
                     Files.list(CORRECTION),

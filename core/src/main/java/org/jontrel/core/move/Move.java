@@ -41,6 +41,8 @@ public record Move(
         OWN,
         /** A row, or one of several values, for each source that has one. */
         GATHERED,
+        /** By a {@link Formula}, which {@link Move#between} says, over fields of the same record or row. */
+        COMPUTED,
         /**
          * The other way round: the value with a number among those gathered, or of a field of the row with this number.
          * {@link Move#between} says which: {@code 2}, {@code 2/fname}.

@@ -2,8 +2,10 @@ package org.jontrel.core.move;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Stream;
 import org.jontrel.core.model.Field;
+import org.jontrel.core.model.Kind;
 import org.jontrel.core.record.Values;
 import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.core.value.Row;
@@ -24,14 +26,19 @@ final class MovedLeaves {
 
     /** The value of a field that is neither a group nor rows; {@code null} for none. */
     Object value(Field field, MovedScope scope, Move move) {
+        if (move != null && move.how() == Move.How.COMPUTED && move.target().equals(field.id())) {
+            return computed(field, scope, move).orElse(null);
+        }
         var values = new ArrayList<Object>(found(field, scope, move).toList());
         if (values.isEmpty()) {
             return move == null || move.fill().isEmpty() || !move.target().equals(field.id())
                     ? null
-                    : Values.parse(field, move.fill()).value().orElse(null);
+                    : Values.typed(field, move.fill()).value().orElse(null);
         }
         if (field.kind().amount().many()) {
-            return values.stream().distinct().toList();
+            // a picture may be there twice; what is picked is picked once
+            boolean repeats = field.kind() instanceof Kind.Image || field.kind() instanceof Kind.File;
+            return repeats ? List.copyOf(values) : values.stream().distinct().toList();
         }
         if (values.size() > 1) {
             if (values.stream().distinct().count() > 1) {
@@ -44,6 +51,19 @@ final class MovedLeaves {
             return take == Move.Take.LAST ? values.getLast() : values.getFirst();
         }
         return values.getFirst();
+    }
+
+    private Optional<Object> computed(Field field, MovedScope scope, Move move) {
+        return new Formula(move.between())
+                .value(
+                        field,
+                        key -> move.sources().stream()
+                                .flatMap(id -> was.field(id).stream())
+                                .filter(from -> from.key().equals(key))
+                                .findFirst()
+                                .flatMap(from -> scope.values(from).stream()
+                                        .findFirst()
+                                        .map(found -> new Formula.NamedValue(from, found.value()))));
     }
 
     private Stream<Object> found(Field field, MovedScope scope, Move move) {

@@ -9,6 +9,7 @@ import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
+import org.jontrel.core.move.Formula;
 import org.jontrel.core.move.MoveRules;
 import org.jontrel.core.record.Values;
 import org.jontrel.core.recordtype.FieldStorage;
@@ -133,7 +134,7 @@ final class FieldQuestions {
         var goal = MoveRules.heir(field).orElse(field);
         return goal.kind() instanceof Kind.Reference
                 ? new Values.Parsed(Optional.of(correction.to()), List.of())
-                : Values.parse(goal, correction.to());
+                : Values.typed(goal, correction.to());
     }
 
     private static String why(Values.Parsed parsed) {
@@ -156,11 +157,10 @@ final class FieldQuestions {
         });
     }
 
-    /** The value to fill with, or empty. */
+    /** The value to fill with; empty for none, and where it follows from others. */
     String required(Field field, long lacking) {
-        boolean fillable = FieldStorage.of(field.kind()) == FieldStorage.COLUMN
-                && !(field.kind() instanceof Kind.Image)
-                && !(field.kind() instanceof Kind.File);
+        boolean fillable =
+                FieldStorage.of(field.kind()) == FieldStorage.COLUMN && !(field.kind() instanceof Kind.Reference);
         var choices = fillable ? List.of(Decision.Action.FILL, Decision.Action.LEAVE) : List.of(Decision.Action.LEAVE);
         var decision = ask(
                 Code.PLAN_REQUIRED_EMPTY,
@@ -175,7 +175,10 @@ final class FieldQuestions {
             return "";
         }
         var value = decision.get().value();
-        var parsed = Values.parse(field, value);
+        if (Formula.is(value)) {
+            return "";
+        }
+        var parsed = Values.typed(field, value);
         if (parsed.value().isEmpty()) {
             findings.add(Finding.of(
                     Code.PLAN_FILL_INVALID, Place.field(recordType.id(), field.id(), ""), field.label(), why(parsed)));

@@ -1,7 +1,6 @@
 package org.jontrel.core.plan;
 
 import java.util.ArrayList;
-import java.util.Collections;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -13,8 +12,8 @@ import java.util.stream.Stream;
 import org.jontrel.core.code.Decision;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
-import org.jontrel.core.model.Model;
-import org.jontrel.core.model.Taxonomy;
+import org.jontrel.core.move.Formula;
+import org.jontrel.core.move.FormulaCheck;
 import org.jontrel.core.move.Move;
 import org.jontrel.core.move.MoveRules;
 import org.jontrel.core.recordtype.FieldStorage;
@@ -57,12 +56,49 @@ public final class MovePlan {
                     false,
                     corrections(field.get())));
         }
+        var computed = computed(field.get());
+        if (computed.isPresent()) {
+            return computed;
+        }
         var sources = sources(field.get());
         return sources.isEmpty()
                 ? Optional.empty()
                 : Optional.of(Move.own(fieldId, sources)
                         .taking(take(field.get()).take(), take(field.get()).between())
                         .correcting(corrections(field.get())));
+    }
+
+    /** Where a new field is to be filled by a formula over others that stand where it does, or around it. */
+    private Optional<Move> computed(Field field) {
+        var formula = formula(field);
+        return formula.isEmpty()
+                        || !FormulaCheck.problem(was, is, field, formula.get()).isEmpty()
+                ? Optional.empty()
+                : Optional.of(new Move(
+                        field.id(),
+                        Move.How.COMPUTED,
+                        FormulaCheck.sources(was, is, field, formula.get()),
+                        Move.Take.FIRST,
+                        formula.get(),
+                        "",
+                        "",
+                        false,
+                        Map.of()));
+    }
+
+    private Optional<String> formula(Field field) {
+        return was.field(field.id()).isPresent() || FieldStorage.of(field.kind()) != FieldStorage.COLUMN
+                ? Optional.empty()
+                : filling(field);
+    }
+
+    /** The formula by which the architect wants a field filled; empty where it is a value, or nothing. */
+    Optional<String> filling(Field field) {
+        var choices = List.of(Decision.Action.FILL, Decision.Action.LEAVE);
+        return PlanQuestion.decided(decisions, field.id(), Decision.Topic.REQUIRED_EMPTY, choices)
+                .filter(each -> each.answer() == Decision.Action.FILL)
+                .map(Decision::value)
+                .filter(Formula::is);
     }
 
     private List<String> withInner(List<String> gathered) {
@@ -155,23 +191,6 @@ public final class MovePlan {
                         || withinNewTable(is.field(table).orElseThrow()));
     }
 
-    /** Moves that share a source belong together: what goes one way comes back as one. */
-    static List<List<Move>> together(List<Move> moves) {
-        var groups = new ArrayList<List<Move>>();
-        for (var move : moves) {
-            var mine = new ArrayList<Move>(List.of(move));
-            groups.removeIf(group -> {
-                boolean shares = group.stream().anyMatch(each -> !Collections.disjoint(each.sources(), move.sources()));
-                if (shares) {
-                    mine.addAll(0, group);
-                }
-                return shares;
-            });
-            groups.add(mine);
-        }
-        return groups;
-    }
-
     /** Ids of the fields of records themselves that a move reads: those it comes from, and the rows that it goes to. */
     public static Set<String> read(RecordType was, RecordType is, List<Move> moves) {
         var sources = moves.stream().flatMap(move -> move.sources().stream()).collect(Collectors.toSet());
@@ -186,16 +205,5 @@ public final class MovePlan {
                 .filter(field -> field.withInner().anyMatch(each -> sources.contains(each.id())))
                 .map(Field::id)
                 .collect(Collectors.toCollection(HashSet::new));
-    }
-
-    /** Ids of the taxonomies that begin with terms that are not there yet. */
-    static Set<String> beginning(Model from, Model to) {
-        return to.all(Taxonomy.class).stream()
-                .filter(is -> !is.terms().isEmpty()
-                        && from.find(Taxonomy.class, is.id())
-                                .filter(was -> was.terms().equals(is.terms()))
-                                .isEmpty())
-                .map(Taxonomy::id)
-                .collect(Collectors.toSet());
     }
 }

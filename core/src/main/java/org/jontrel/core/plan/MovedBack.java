@@ -36,7 +36,12 @@ final class MovedBack {
                 : carry(carry.recordTypeId(), carry.moves(), targets(carry.moves()), true);
     }
 
-    private Optional<Step> carry(String recordTypeId, List<Move> moves, Set<String> fields, boolean forth) {
+    /** What was computed is not what it was computed from: there is nothing to carry back. */
+    private Optional<Step> carry(String recordTypeId, List<Move> all, Set<String> fields, boolean forth) {
+        var moves = all.stream().filter(move -> move.how() != Move.How.COMPUTED).toList();
+        if (moves.isEmpty()) {
+            return Optional.empty();
+        }
         var held = held(recordTypeId);
         held.keySet().retainAll(fields);
         return held.isEmpty() ? Optional.empty() : Optional.of(new Step.CarryMoved(recordTypeId, moves, held, forth));

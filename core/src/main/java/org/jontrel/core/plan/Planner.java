@@ -79,7 +79,7 @@ public final class Planner {
         var findings = new ArrayList<Finding>();
         var before = recordTypes(from);
         var after = recordTypes(to);
-        var beginning = MovePlan.beginning(from, to);
+        var beginning = PlannedMoves.beginning(from, to);
         for (var is : after.values()) {
             Deadline.check();
             var was = before.get(is.id());
@@ -87,9 +87,8 @@ public final class Planner {
                 add(is, answers, decisions, steps, asks, findings);
             } else {
                 var questions = new FieldQuestions(is, answers, decisions, asks, findings);
-                new RecordTypePlan(
-                                was, is, ids, questions, new MovePlan(was, is, decisions), beginning, steps, findings)
-                        .change();
+                var moves = new PlannedMoves(was, is, decisions, questions, beginning, ids, findings);
+                new RecordTypePlan(was, is, ids, questions, moves, steps, findings).change();
             }
             starters(was, is, steps);
         }

@@ -5,8 +5,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.SequencedMap;
-import java.util.Set;
-import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
@@ -15,7 +13,6 @@ import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.condition.Condition;
-import org.jontrel.core.move.Move;
 import org.jontrel.core.move.MoveRules;
 import org.jontrel.core.naming.Ids;
 import org.jontrel.core.record.Conversion;
@@ -33,11 +30,7 @@ final class RecordTypePlan {
     /** By the table they belong to: empty for the records' own, or the id of the field that has one. */
     private final SequencedMap<String, List<Step.ColumnSwitch>> turns = new LinkedHashMap<>();
 
-    private final MovePlan mover;
-    /** Ids of the taxonomies that begin with terms that are not there yet. */
-    private final Set<String> beginning;
-
-    private final List<Move> moves = new ArrayList<>();
+    private final PlannedMoves moves;
     private boolean renames;
     /** Whether some complete record may no longer be complete. */
     private boolean checks;
@@ -49,16 +42,14 @@ final class RecordTypePlan {
             RecordType is,
             Ids ids,
             FieldQuestions questions,
-            MovePlan mover,
-            Set<String> beginning,
+            PlannedMoves moves,
             List<Plan.PlannedStep> steps,
             List<Finding> findings) {
         this.was = was;
         this.is = is;
         this.ids = ids;
         this.questions = questions;
-        this.mover = mover;
-        this.beginning = beginning;
+        this.moves = moves;
         this.steps = steps;
         this.findings = findings;
     }
@@ -70,7 +61,7 @@ final class RecordTypePlan {
         was.byId().values().stream()
                 .filter(field -> is.field(field.id()).isEmpty())
                 .forEach(this::removed);
-        MovePlan.together(moves).forEach(this::move);
+        steps.addAll(moves.steps());
         turns.forEach((table, some) ->
                 add(new Step.SwitchColumns(is.id(), table, some), 0, SwitchSentences.sentence(was, is, some)));
         if (renames) {
@@ -227,6 +218,7 @@ final class RecordTypePlan {
         long records = questions.answer(field.id()).records();
         long lacking = records - back.map(Offer::values).orElse(0L) + unconverted;
         var fill = field.required() && lacking > 0 ? questions.required(field, lacking) : "";
+        moves.formula(field);
         if (back.isPresent()) {
             add(
                     new Step.CopyColumn(is.id(), field.id(), fill, back.get().held(), corrections),
@@ -260,17 +252,11 @@ final class RecordTypePlan {
 
     /** A field that is new in its place: with the values that come to it from elsewhere, or empty. */
     private void placed(Field field) {
-        var move = mover.to(field.id());
-        var answer = questions.answer(field.id());
-        // what is held for it comes back instead, where the architect wants that
-        if (move.isEmpty() || questions.comingBack(field).isPresent()) {
+        if (!moves.take(field)) {
             added(field);
             return;
         }
         checks = true;
-        questions.ofMoves().moved(field, mover.asked(field), answer);
-        var corrections = questions.unconverted(field, answer.unconverted(), answer.unconvertedExamples());
-        var fill = field.required() && answer.empty() > 0 ? questions.required(field, answer.empty()) : "";
         if (FieldStorage.of(field.kind()) == FieldStorage.TABLE) {
             add(new Step.AddTableBeside(is.id(), field.id()), 0, "Make a table beside for " + field.label());
             add(new Step.TakeTable(is.id(), field.id()), 0, "Take the table of " + field.label() + " into use");
@@ -278,24 +264,6 @@ final class RecordTypePlan {
             add(new Step.AddColumn(is.id(), field.id()), 0, "Add a column for " + field.label());
             turn(is, field, Step.ColumnAction.TAKE, "");
         }
-        boolean all = answer.unconverted() > 0 && mover.makes(field);
-        var made = all || field.kind() instanceof Kind.TermPick term && beginning.contains(term.taxonomy())
-                ? ids.next('h')
-                : "";
-        if (!made.isEmpty()) {
-            add(
-                    new Step.MakeTerms(((Kind.TermPick) field.kind()).taxonomy(), made),
-                    answer.unconverted(),
-                    "Make the terms that " + field.label() + " names");
-        }
-        moves.add(move.get().filling(fill).correcting(corrections).making(made, all));
-    }
-
-    private void move(List<Move> together) {
-        var labels = together.stream()
-                .map(each -> is.field(each.target()).map(Field::label).orElse(each.target()))
-                .collect(Collectors.joining(", "));
-        add(new Step.MoveValues(is.id(), together), questions.answer("").records(), "Move values to " + labels);
     }
 
     private static String words(Kind kind) {
@@ -316,6 +284,7 @@ final class RecordTypePlan {
                     answer.altered(),
                     String.join("; ", answer.alteredExamples())));
         }
+        UnitFinding.of(is.id(), before, field, answer.filled()).ifPresent(findings::add);
         var fill = tightened(before, field, answer);
         if (rewriting || !fill.isEmpty()) {
             add(new Step.AddColumn(is.id(), field.id()), 0, "Add a column beside for " + field.label());
@@ -339,9 +308,11 @@ final class RecordTypePlan {
         questions.breaches(field, answer);
         questions.outside(field, answer);
         long lacking = answer.empty() + answer.unconverted();
-        return field.required() && lacking > 0 && (!before.required() || answer.unconverted() > 0)
-                ? questions.required(field, lacking)
-                : "";
+        if (!field.required() || lacking == 0 || before.required() && answer.unconverted() == 0) {
+            return "";
+        }
+        moves.formula(field);
+        return questions.required(field, lacking);
     }
 
     private void removed(Field field) {
@@ -350,8 +321,7 @@ final class RecordTypePlan {
         }
         checks = true;
         long filled = questions.answer(field.id()).filled();
-        boolean taken = moves.stream().anyMatch(move -> move.sources().contains(field.id()));
-        if (filled > 0 && !taken) {
+        if (filled > 0 && !moves.takeFrom(field)) {
             findings.add(
                     Finding.of(Code.PLAN_VALUES_HELD, Place.field(is.id(), field.id(), ""), field.label(), filled));
         }

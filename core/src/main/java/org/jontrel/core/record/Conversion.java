@@ -128,7 +128,7 @@ public record Conversion(Field from, Field to, Object fill, Map<String, String> 
         var correction = corrections.get(written(value));
         return correction == null
                 ? Optional.empty()
-                : Values.parse(to, correction).value().filter(read -> Storable.exactly(to.kind(), read));
+                : Values.typed(to, correction).value().filter(read -> Storable.exactly(to.kind(), read));
     }
 
     /** A value (not {@code null}) as people read it, by which it is corrected. */

@@ -9,6 +9,7 @@ import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
+import org.jontrel.core.spelling.Spelling;
 import org.jontrel.core.value.GeoPoint;
 import org.jontrel.core.value.ImageFacts;
 import org.jontrel.core.value.Link;
@@ -98,6 +99,23 @@ public final class Values {
         }
         var findings = values.check(read.value().get(), where(field));
         return new Parsed(findings.isEmpty() ? read.value() : Optional.empty(), findings);
+    }
+
+    /**
+     * A value that a person typed in an answer: in the field's own form, or as people write such values (an option by its label,
+     * {@code 2,75}, {@code 12 May 2026}); or why it cannot be used.
+     */
+    public static Parsed typed(Field field, String text) {
+        var parsed = parse(field, text);
+        var kind = field.kind();
+        var spelled = parsed.value().isPresent() || kind instanceof Kind.Numeric && Spelling.isCode(text)
+                ? Optional.empty()
+                : KindValues.of(kind).fromText(text.strip()).or(() -> Spelling.read(kind, text.strip()));
+        if (spelled.isEmpty()) {
+            return parsed;
+        }
+        var findings = KindValues.of(kind).check(spelled.get(), where(field));
+        return new Parsed(findings.isEmpty() ? Optional.of(spelled.get()) : Optional.empty(), findings);
     }
 
     /**

@@ -347,7 +347,7 @@ final class SiteFacts {
         private Conversions() {}
 
         static Object fill(Field field, String text) {
-            return text.isEmpty() ? null : Values.parse(field, text).value().orElse(null);
+            return text.isEmpty() ? null : Values.typed(field, text).value().orElse(null);
         }
     }
 }

@@ -112,6 +112,15 @@ public class CorrectionsTest {
         assertFalse(plan.runnable());
     }
 
+    /** An architect types numbers as the surveyors did. */
+    @Test
+    public void correctionsAreReadAsPeopleWriteThem() {
+        test.install("2.0.0", NUMBERS, correct(Decision.Action.CORRECT, "about 12", "12,5", "perhaps", " 7 1/2 "));
+        assertEquals(rises(), Map.of("about-12", "12.5", "about-12-2", "12.5", "perhaps", "7.5", "3", "3"));
+        test.undo(test.last());
+        assertEquals(rises().get("perhaps"), "perhaps");
+    }
+
     /** Values that nobody touches come back as they were, what was entered since is kept, and so it is the other way round. */
     @Test
     public void aRunTakesThemAndUndoGivesTheTextsBack() {

@@ -3,11 +3,13 @@ package org.jontrel.site.run.move;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
@@ -65,10 +67,16 @@ public final class SiteNameLookup implements NameLookup {
         switch (kind) {
             case Kind.TermPick term -> all.addAll(ids(term.taxonomy(), name));
             case Kind.Relation relation ->
-                relation.to().forEach(type -> ids(type, name).forEach(id -> all.add(new Link(type, id))));
+                types(relation).forEach(type -> ids(type, name).forEach(id -> all.add(new Link(type, id))));
             default -> {}
         }
         return all.size() == 1 ? Optional.of(all.getFirst()) : Optional.empty();
+    }
+
+    private Collection<String> types(Kind.Relation relation) {
+        return relation.to().isEmpty()
+                ? to.types().stream().map(ContentType::id).toList()
+                : relation.to();
     }
 
     private List<Long> ids(String recordTypeId, String name) {

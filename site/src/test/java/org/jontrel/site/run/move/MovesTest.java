@@ -2,6 +2,7 @@ package org.jontrel.site.run.move;
 
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertTrue;
 
 import java.sql.SQLException;
 import java.util.List;
@@ -43,6 +44,96 @@ public class MovesTest extends MovesCase {
                 one,
                 Map.of("A", "{wood=a}", "B", "{wood=b}", "C", "{}"),
                 decide("fwood", Decision.Topic.SEVERAL_VALUES, Decision.Action.LAST, ""));
+    }
+
+    /** By title, whatever its letters; what is not found is told, and may be corrected. */
+    @Test
+    public void textsBecomeRelationsToTheRecordsThatTheyName() {
+        start(text("next"));
+        long a = save("A", Map.of("next", "b"));
+        long b = save("B", Map.of("next", "Nowhere"));
+        save("C", Map.of("next", "The old one"));
+        var relation = Moorings.model(
+                field("next", new Kind.Relation(java.util.Set.of(), Kind.Amount.ONE, false, false, null)));
+        var ask = plan(relation).asks().getFirst();
+        assertEquals(ask.finding().code(), Code.PLAN_VALUES_UNCONVERTED);
+        assertEquals(ask.rows(), 2);
+        test.install(
+                "2.0.0",
+                relation,
+                new Decision(
+                        "fnext",
+                        Decision.Topic.UNCONVERTED,
+                        Decision.Action.SET_ASIDE,
+                        "",
+                        List.of(new Decision.Correction("The old one", "A"))));
+        assertEquals(
+                values(),
+                Map.of(
+                        "A", "{next={type=tmooring, id=" + b + "}}",
+                        "B", "{}",
+                        "C", "{next={type=tmooring, id=" + a + "}}"));
+        test.undo(test.last());
+        assertEquals(values(), Map.of("A", "{next=b}", "B", "{next=Nowhere}", "C", "{next=The old one}"));
+    }
+
+    private static Decision fill(String field, String formula) {
+        return decide(field, Decision.Topic.REQUIRED_EMPTY, Decision.Action.FILL, formula);
+    }
+
+    /** Feet become metres, and a name is made of two: both stay, and nothing is rounded that the formula does not say. */
+    @Test
+    public void newFieldsAreFilledFromOthers() throws SQLException {
+        var feet = field("length_ft", new Kind.Numeric(1, null, null, "ft"));
+        start(feet, text("county"));
+        save("A", Map.of("length_ft", "10", "county", "Vale"));
+        save("B", Map.of("length_ft", "7.5"));
+        save("C", Map.of("county", "Tarn"));
+        var metres = field("length_m", new Kind.Numeric(2, null, null, "m")).withRequired(true);
+        var name = text("name").withRequired(true);
+        var to = Moorings.model(feet, text("county"), metres, name);
+        var plan = plan(to, fill("flength_m", "round({length_ft} * 0.3048, 2)"), fill("fname", "{title} in {county}"));
+        assertTrue(plan.runnable(), plan.toString());
+        assertEquals(
+                plan.findings().stream()
+                        .filter(each -> each.code() == Code.PLAN_FORMULA_EMPTY)
+                        .map(Finding::sentence)
+                        .toList(),
+                List.of(
+                        "1 record of Mooring gets no value for Length_m by the formula: a field that it names is empty there, or the result would have to be rounded. It is marked incomplete.",
+                        "1 record of Mooring gets no value for Name by the formula: a field that it names is empty there, or the result would have to be rounded. It is marked incomplete."));
+        expect(
+                to,
+                Map.of(
+                        "A", "{length_ft=10.0, county=Vale, length_m=3.05, name=A in Vale}",
+                        "B", "{length_ft=7.5, length_m=2.29}",
+                        "C", "{county=Tarn, name=C in Tarn}"),
+                fill("flength_m", "round({length_ft} * 0.3048, 2)"),
+                fill("fname", "{title} in {county}"));
+        // 10 ft are 3.048 m, which two decimals do not hold
+        assertEquals(
+                plan(to, fill("flength_m", "{length_ft} * 0.3048"), fill("fname", "x")).findings().stream()
+                        .filter(each -> each.code() == Code.PLAN_FORMULA_EMPTY)
+                        .map(each -> each.arguments().get(1))
+                        .toList(),
+                List.of("3"));
+    }
+
+    @Test
+    public void formulasThatCannotBeAreRefused() {
+        start(text("county"));
+        save("A", Map.of("county", "Vale"));
+        var metres = field("length_m", new Kind.Numeric(2, null, null, "m")).withRequired(true);
+        var to = Moorings.model(text("county"), metres);
+        var problems = Map.of(
+                "{nowhere} * 2", "There is no field \"nowhere\" with a single value in these records.",
+                "{county} * 2", "County is no number.",
+                "{county} times 2", "It is no calculation. Write one such as round({length_ft} * 0.3048, 2).");
+        problems.forEach((formula, problem) -> {
+            var plan = plan(to, fill("flength_m", formula));
+            assertFalse(plan.runnable());
+            assertTrue(plan.findings().stream().anyMatch(each -> each.sentence().contains(problem)), plan.toString());
+        });
     }
 
     @Test

@@ -1,0 +1,154 @@
+package org.jontrel.core.plan;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.jontrel.core.code.Decision;
+import org.jontrel.core.finding.Code;
+import org.jontrel.core.finding.Finding;
+import org.jontrel.core.finding.Place;
+import org.jontrel.core.model.Field;
+import org.jontrel.core.model.Kind;
+import org.jontrel.core.model.Model;
+import org.jontrel.core.model.Taxonomy;
+import org.jontrel.core.move.FormulaCheck;
+import org.jontrel.core.move.Move;
+import org.jontrel.core.naming.Ids;
+import org.jontrel.core.recordtype.RecordType;
+
+/** The moves of one record type's plan, as they are found and asked about. */
+final class PlannedMoves {
+    private final RecordType was;
+    private final RecordType is;
+    private final MovePlan plan;
+    private final FieldQuestions questions;
+    private final Set<String> beginning;
+    private final Ids ids;
+    private final List<Finding> findings;
+    private final List<Move> moves = new ArrayList<>();
+    private final List<Plan.PlannedStep> terms = new ArrayList<>();
+
+    /** @param beginning as {@link #beginning(Model, Model)} */
+    PlannedMoves(
+            RecordType was,
+            RecordType is,
+            List<Decision> decisions,
+            FieldQuestions questions,
+            Set<String> beginning,
+            Ids ids,
+            List<Finding> findings) {
+        this.was = was;
+        this.is = is;
+        this.plan = new MovePlan(was, is, decisions);
+        this.questions = questions;
+        this.beginning = beginning;
+        this.ids = ids;
+        this.findings = findings;
+    }
+
+    /** Whether values come to a field that is new in its place, with all questions about them. */
+    boolean take(Field field) {
+        var move = plan.to(field.id());
+        // what is held for it comes back instead, where the architect wants that
+        if (move.isEmpty() || questions.comingBack(field).isPresent()) {
+            return false;
+        }
+        var answer = questions.answer(field.id());
+        moves.add(
+                move.get().how() == Move.How.COMPUTED
+                        ? computed(field, move.get(), answer)
+                        : moved(field, move.get(), answer));
+        return true;
+    }
+
+    private Move moved(Field field, Move move, Answer answer) {
+        questions.ofMoves().moved(field, plan.asked(field), answer);
+        var corrections = questions.unconverted(field, answer.unconverted(), answer.unconvertedExamples());
+        var fill = field.required() && answer.empty() > 0 ? questions.required(field, answer.empty()) : "";
+        boolean all = answer.unconverted() > 0 && plan.makes(field);
+        var made = all || field.kind() instanceof Kind.TermPick term && beginning.contains(term.taxonomy())
+                ? ids.next('h')
+                : "";
+        if (!made.isEmpty()) {
+            terms.add(new Plan.PlannedStep(
+                    new Step.MakeTerms(((Kind.TermPick) field.kind()).taxonomy(), made),
+                    answer.unconverted(),
+                    "Make the terms that " + field.label() + " names"));
+        }
+        return move.filling(fill).correcting(corrections).making(made, all);
+    }
+
+    private Move computed(Field field, Move move, Answer answer) {
+        questions.required(field, answer.records());
+        if (answer.empty() > 0) {
+            findings.add(Finding.of(
+                    Code.PLAN_FORMULA_EMPTY,
+                    Place.field(is.id(), field.id(), ""),
+                    field.label(),
+                    answer.empty(),
+                    is.singular()));
+        }
+        return move;
+    }
+
+    /** Says what is wrong with the formula that is to fill a field, where there is one. */
+    void formula(Field field) {
+        plan.filling(field)
+                .map(formula -> was.field(field.id()).isPresent()
+                        ? "A formula fills new fields only."
+                        : FormulaCheck.problem(was, is, field, formula))
+                .filter(problem -> !problem.isEmpty())
+                .ifPresent(problem -> findings.add(Finding.of(
+                        Code.PLAN_FILL_INVALID, Place.field(is.id(), field.id(), ""), field.label(), problem)));
+    }
+
+    /** Whether some move takes the values of an older field. */
+    boolean takeFrom(Field field) {
+        return moves.stream().anyMatch(move -> move.sources().contains(field.id()));
+    }
+
+    /** What moves the values, those together that share a source, and makes the terms that they name. */
+    List<Plan.PlannedStep> steps() {
+        var steps = new ArrayList<>(terms);
+        for (var together : together(moves)) {
+            var labels = together.stream()
+                    .map(each -> is.field(each.target()).map(Field::label).orElse(each.target()))
+                    .collect(Collectors.joining(", "));
+            steps.add(new Plan.PlannedStep(
+                    new Step.MoveValues(is.id(), together),
+                    questions.answer("").records(),
+                    "Move values to " + labels));
+        }
+        return steps;
+    }
+
+    /** Moves that share a source belong together: what goes one way comes back as one. */
+    private static List<List<Move>> together(List<Move> moves) {
+        var groups = new ArrayList<List<Move>>();
+        for (var move : moves) {
+            var mine = new ArrayList<Move>(List.of(move));
+            groups.removeIf(group -> {
+                boolean shares = group.stream().anyMatch(each -> !Collections.disjoint(each.sources(), move.sources()));
+                if (shares) {
+                    mine.addAll(0, group);
+                }
+                return shares;
+            });
+            groups.add(mine);
+        }
+        return groups;
+    }
+
+    /** Ids of the taxonomies that begin with terms that are not there yet. */
+    static Set<String> beginning(Model from, Model to) {
+        return to.all(Taxonomy.class).stream()
+                .filter(is -> !is.terms().isEmpty()
+                        && from.find(Taxonomy.class, is.id())
+                                .filter(was -> was.terms().equals(is.terms()))
+                                .isEmpty())
+                .map(Taxonomy::id)
+                .collect(Collectors.toSet());
+    }
+}
