@@ -37,7 +37,7 @@ public final class MovePlan {
     public Optional<Move> to(String fieldId) {
         var field = is.field(fieldId)
                 .filter(each -> FieldStorage.of(each.kind()) != FieldStorage.NOT)
-                .filter(each -> !withinNewTable(each))
+                .filter(each -> !withinNewTable(was, is, each))
                 .filter(each -> was.field(each.id()).isEmpty() || !Planner.convertible(was, is, each.id()));
         if (field.isEmpty()) {
             return Optional.empty();
@@ -183,12 +183,13 @@ public final class MovePlan {
         return List.copyOf(sources);
     }
 
-    private boolean withinNewTable(Field field) {
+    /** Whether the table that a field stands in is itself made anew, with everything in it. */
+    static boolean withinNewTable(RecordType was, RecordType is, Field field) {
         var table = is.home(field.id()).table();
         return !table.isEmpty()
                 && (was.field(table).isEmpty()
                         || !Planner.convertible(was, is, table)
-                        || withinNewTable(is.field(table).orElseThrow()));
+                        || withinNewTable(was, is, is.field(table).orElseThrow()));
     }
 
     /** Ids of the fields of records themselves that a move reads: those it comes from, and the rows that it goes to. */

@@ -131,7 +131,7 @@ final class RecordTypePlan {
         }
         var before = was.field(field.id());
         if (before.isEmpty()) {
-            if (!withinNewTable(field)) {
+            if (!MovePlan.withinNewTable(was, is, field)) {
                 questions.ofMoves().sources(was, field);
                 placed(field);
             }
@@ -173,15 +173,6 @@ final class RecordTypePlan {
                 new Kind.Repeater(List.of(), rows.minRows(), rows.maxRows(), rows.rowName(), rows.shown());
             case Kind.Plain _, Kind.Reference _, Kind.Note _ -> kind;
         };
-    }
-
-    /** Whether the table that it stands in is itself made anew, with everything in it. */
-    private boolean withinNewTable(Field field) {
-        var table = is.home(field.id()).table();
-        return !table.isEmpty()
-                && (was.field(table).isEmpty()
-                        || !Planner.convertible(was, is, table)
-                        || withinNewTable(is.field(table).orElseThrow()));
     }
 
     private void added(Field field) {
@@ -245,7 +236,7 @@ final class RecordTypePlan {
                     words(field.kind())));
         }
         hold(before);
-        if (!withinNewTable(field)) {
+        if (!MovePlan.withinNewTable(was, is, field)) {
             placed(field);
         }
     }
