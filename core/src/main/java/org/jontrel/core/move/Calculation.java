@@ -14,7 +14,7 @@ final class Calculation {
     private static final MathContext WITHIN = MathContext.DECIMAL128;
 
     private static final String ROUND = "round";
-    private static final int MOST_DECIMALS = 6;
+    private static final BigDecimal MOST_DECIMALS = BigDecimal.valueOf(6);
     private final String text;
     private final Function<String, BigDecimal> numbers;
     private int at;
@@ -115,12 +115,12 @@ final class Calculation {
         rounding++;
         var value = sum();
         rounding--;
-        int decimals = takes(',') ? number().intValueExact() : 0;
+        var decimals = takes(',') ? number() : BigDecimal.ZERO;
         want(')');
-        if (decimals < 0 || decimals > MOST_DECIMALS) {
+        if (decimals.stripTrailingZeros().scale() > 0 || decimals.compareTo(MOST_DECIMALS) > 0) {
             throw new IllegalArgumentException("not decimals: " + decimals);
         }
-        return value.setScale(decimals, RoundingMode.HALF_UP);
+        return value.setScale(decimals.intValue(), RoundingMode.HALF_UP);
     }
 
     private BigDecimal number() {

@@ -1,5 +1,6 @@
 package org.jontrel.core.move;
 
+import java.util.Comparator;
 import java.util.List;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
@@ -8,6 +9,8 @@ import org.jontrel.core.recordtype.RecordType;
 
 /** What a formula is about, and what is wrong with it. */
 public final class FormulaCheck {
+    private static final int LONGEST = 500;
+
     private FormulaCheck() {}
 
     /** Ids of the older fields that it names: single values of the record, or of the row that the new field stands in. */
@@ -17,7 +20,10 @@ public final class FormulaCheck {
                         .flatMap(key -> was.byId().values().stream()
                                 .filter(each -> each.key().equals(key) && single(each))
                                 .filter(each -> near(was, is, field, each))
-                                .limit(1))
+                                // the row's own before the record's
+                                .max(Comparator.comparing(
+                                        each -> was.home(each.id()).table().length()))
+                                .stream())
                         .map(Field::id)
                         .toList();
     }
@@ -33,6 +39,9 @@ public final class FormulaCheck {
 
     /** In a sentence; empty where nothing is wrong. */
     public static String problem(RecordType was, RecordType is, Field field, String formula) {
+        if (formula.length() > LONGEST) {
+            return "It has more than " + LONGEST + " characters.";
+        }
         var known = sources(was, is, field, formula).stream()
                 .flatMap(id -> was.field(id).stream())
                 .toList();

@@ -21,7 +21,7 @@ record MoveQuestions(
         List<Decision> decisions,
         List<PlanQuestion> asks,
         List<Finding> findings) {
-    /** Asks which of several values is taken, and says what has no row to stand in. */
+    /** Asks which of several values is taken, and says what is too much, or has no row to stand in. */
     void moved(Field field, Field asked, Answer answer) {
         long several = answer.breaches().getOrDefault(Breach.SEVERAL, 0L);
         boolean known = asks.stream()
@@ -52,6 +52,11 @@ record MoveQuestions(
                     PlanQuestion.decided(decisions, field.id(), Decision.Topic.SPLIT_TEXTS, MovePlan.SPLIT_OR_NOT),
                     List.of(),
                     answer.separator()));
+        }
+        long tooMany = answer.breaches().getOrDefault(Breach.TOO_MANY, 0L);
+        if (tooMany > 0) {
+            findings.add(Finding.of(
+                    Code.PLAN_TOO_MANY, Place.field(recordType.id(), field.id(), ""), field.label(), tooMany));
         }
         long rowless = answer.breaches().getOrDefault(Breach.ROWLESS, 0L);
         if (rowless > 0) {

@@ -65,6 +65,7 @@ final class PlannedMoves {
 
     private Move moved(Field field, Move move, Answer answer) {
         questions.ofMoves().moved(field, plan.asked(field), answer);
+        questions.outside(field, answer);
         var corrections = questions.unconverted(field, answer.unconverted(), answer.unconvertedExamples());
         var fill = field.required() && answer.empty() > 0 ? questions.required(field, answer.empty()) : "";
         boolean all = answer.unconverted() > 0 && plan.makes(field);

@@ -8,13 +8,12 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.stream.Collectors;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.recordtype.RecordType;
+import org.jontrel.site.table.ColumnUpdate;
 import org.jontrel.site.table.ColumnValues;
 import org.jontrel.site.table.Jdbc;
 import org.jontrel.site.table.PhysicalNames;
-import org.jontrel.site.table.RowsOfValues;
 import org.jontrel.site.table.Schema;
 import org.jontrel.site.table.SureValues;
 
@@ -110,53 +109,9 @@ final class ChunkRows {
         return last.get(after);
     }
 
-    /** Values on their way into a column: all in one statement, or a place each where they cannot stand in a table. */
-    Update update(String column, Kind kind) {
-        return new Update(column, !(kind instanceof Kind.Coordinates));
-    }
-
-    final class Update {
-        private final String column;
-        private final boolean together;
-        private final List<List<Object>> values = new ArrayList<>();
-
-        Update(String column, boolean together) {
-            this.column = column;
-            this.together = together;
-        }
-
-        void set(Object value, ChunkRow row) {
-            var all = new ArrayList<Object>(row.key());
-            all.add(value);
-            values.add(all);
-        }
-
-        void execute() throws SQLException {
-            if (values.isEmpty()) {
-                return;
-            }
-            if (together) {
-                join();
-                return;
-            }
-            var sql = "UPDATE " + PhysicalNames.quoted(name) + " SET " + PhysicalNames.quoted(column) + " = ? WHERE "
-                    + String.join(" = ? AND ", key) + " = ?";
-            values.forEach(row -> row.addFirst(row.removeLast()));
-            Jdbc.batch(connection, sql, values);
-        }
-
-        private void join() throws SQLException {
-            var columns = new ArrayList<>(key);
-            columns.add("value");
-            var rows = new RowsOfValues(columns);
-            values.forEach(rows::add);
-            var on = key.stream().map(each -> "t." + each + " = v." + each).collect(Collectors.joining(" AND "));
-            Jdbc.update(
-                    connection,
-                    "UPDATE " + PhysicalNames.quoted(name) + " AS t JOIN " + rows.table("v") + " ON " + on + " SET t."
-                            + PhysicalNames.quoted(column) + " = v.value",
-                    rows.parameters());
-        }
+    /** Values on their way into a column of these rows. */
+    ColumnUpdate update(String column, Kind kind) {
+        return new ColumnUpdate(name, column, key, kind);
     }
 
     /** @param sure values that were converted beside these rows */

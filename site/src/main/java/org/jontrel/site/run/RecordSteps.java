@@ -98,7 +98,7 @@ final class RecordSteps {
                 binding.table(move.recordTypeId()).orElseThrow(),
                 SiteFacts.recordType(to, move.recordTypeId()),
                 move.moves(),
-                new SiteNameLookup(connection, binding, to),
+                new SiteNameLookup(connection, binding, to, true),
                 rowIds);
         var records =
                 switch (which) {
@@ -128,7 +128,7 @@ final class RecordSteps {
                 present.get(),
                 SiteFacts.recordType(to, carry.recordTypeId()),
                 carry,
-                new SiteNameLookup(connection, binding, to));
+                new SiteNameLookup(connection, binding, to, carry.forth()));
         var records =
                 switch (which) {
                     case Which.After(long id) -> back.after(connection, id, size);
@@ -174,9 +174,9 @@ final class RecordSteps {
             note(session.getMapper(JournalMapper.class), copy, rows, conversion);
         }
         for (var row : rows) {
-            update.set(ColumnValues.toColumn(conversion.apply(row.first())), row);
+            update.set(row.key(), ColumnValues.toColumn(conversion.apply(row.first())));
         }
-        update.execute();
+        update.execute(connection);
         return table.progress(which, rows, sure);
     }
 
@@ -230,10 +230,10 @@ final class RecordSteps {
         for (var row : rows) {
             boolean known = row.first() == null || saved.contains(row.record());
             if (known && carry.carries(row.first(), row.second())) {
-                update.set(ColumnValues.toColumn(carry.carried(row.second())), row);
+                update.set(row.key(), ColumnValues.toColumn(carry.carried(row.second())));
             }
         }
-        update.execute();
+        update.execute(connection);
         return table.progress(which, rows, 0);
     }
 

@@ -127,7 +127,7 @@ final class SiteFacts {
         return move.isEmpty()
                 ? Optional.empty()
                 : Optional.of(MoveCounts.of(
-                        connection, table, is.get(), move.get(), new SiteNameLookup(connection, binding, to)));
+                        connection, table, is.get(), move.get(), new SiteNameLookup(connection, binding, to, false)));
     }
 
     /** The values of a field that the target cannot take as they are, the most frequent first; those that are corrected too. */
@@ -305,7 +305,7 @@ final class SiteFacts {
                 table,
                 recordType(to, carry.recordTypeId()),
                 carry,
-                new SiteNameLookup(connection, binding, to));
+                new SiteNameLookup(connection, binding, to, false));
         var counts = new EnumMap<MovedReturn.Outcome, Long>(MovedReturn.Outcome.class);
         for (long after = 0; ; ) {
             var some = back.after(connection, after, MOVED);

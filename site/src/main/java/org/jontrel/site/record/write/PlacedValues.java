@@ -2,23 +2,20 @@ package org.jontrel.site.record.write;
 
 import java.sql.Connection;
 import java.sql.SQLException;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.stream.Collectors;
 import org.jontrel.core.recordtype.FieldStorage;
 import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.site.table.Binding;
+import org.jontrel.site.table.ColumnUpdate;
 import org.jontrel.site.table.Jdbc;
 import org.jontrel.site.table.PhysicalNames;
-import org.jontrel.site.table.RowsOfValues;
 import org.jontrel.site.table.Statements;
 
 /** Writes values of some fields into columns and tables that are not in use: made beside, or held. */
 public final class PlacedValues {
-    private static final int TOGETHER = 500;
     private final Binding.BoundTables places;
     private final RecordType recordType;
     private final Map<String, Binding.ValueTable> whole = new LinkedHashMap<>();
@@ -73,45 +70,19 @@ public final class PlacedValues {
             if (column == null || FieldStorage.of(field.kind()) != FieldStorage.COLUMN) {
                 continue;
             }
-            var cells = new ArrayList<List<Object>>();
+            var update = new ColumnUpdate(
+                    place.name(), column, tableId.isEmpty() ? List.of("id") : List.of("record_id", "id"), field.kind());
             rows.forEach((record, each) -> {
                 if (tableId.isEmpty()) {
-                    cells.add(cell(each.columns().get(field.id()), record));
+                    update.set(List.of(record), each.columns().get(field.id()));
                 } else {
                     each.entries()
                             .getOrDefault(tableId, List.of())
-                            .forEach(row -> cells.add(cell(row.columns().get(field.id()), record, row.id())));
+                            .forEach(row -> update.set(
+                                    List.of(record, row.id()), row.columns().get(field.id())));
                 }
             });
-            update(
-                    connection,
-                    place.name(),
-                    column,
-                    tableId.isEmpty() ? List.of("id") : List.of("record_id", "id"),
-                    cells);
-        }
-    }
-
-    private static List<Object> cell(Object value, Object... key) {
-        var cell = new ArrayList<Object>(List.of(key));
-        cell.add(value);
-        return cell;
-    }
-
-    private static void update(
-            Connection connection, String table, String column, List<String> key, List<List<Object>> cells)
-            throws SQLException {
-        var columns = new ArrayList<>(key);
-        columns.add("value");
-        var on = key.stream().map(each -> "t." + each + " = v." + each).collect(Collectors.joining(" AND "));
-        for (int from = 0; from < cells.size(); from += TOGETHER) {
-            var some = new RowsOfValues(columns);
-            cells.subList(from, Math.min(from + TOGETHER, cells.size())).forEach(some::add);
-            Jdbc.update(
-                    connection,
-                    "UPDATE " + PhysicalNames.quoted(table) + " AS t JOIN " + some.table("v") + " ON " + on + " SET t."
-                            + PhysicalNames.quoted(column) + " = v.value",
-                    some.parameters());
+            update.execute(connection);
         }
     }
 }

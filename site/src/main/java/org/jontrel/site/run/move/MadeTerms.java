@@ -35,10 +35,10 @@ public record MadeTerms(Connection connection) {
     /** The number of the term with this label, whether its letters are capital or small; empty where no term can be called so. */
     Optional<Object> note(String made, String taxonomyId, String label) throws SQLException {
         var shown = label.strip();
-        if (shown.isEmpty() || shown.codePointCount(0, shown.length()) > LONGEST || shown.contains("\n")) {
+        var folded = folded(label);
+        if (shown.isEmpty() || Math.max(length(shown), length(folded)) > LONGEST || shown.contains("\n")) {
             return Optional.empty();
         }
-        var folded = shown.toLowerCase(Locale.ROOT);
         Jdbc.update(
                 connection,
                 "INSERT IGNORE INTO jontrel_made (name, taxonomy_id, label, shown, term_id) VALUES (?, ?, ?, ?, ?)",
@@ -47,9 +47,22 @@ public record MadeTerms(Connection connection) {
                 folded,
                 shown,
                 IDS.next());
+        return noted(made, taxonomyId, label);
+    }
+
+    /** The number that was noted for a label; empty where there is none. */
+    Optional<Object> noted(String made, String taxonomyId, String label) throws SQLException {
         var sql = "SELECT term_id FROM jontrel_made WHERE name = ? AND taxonomy_id = ? AND label = ?";
-        return Jdbc.first(connection, sql, row -> row.getLong(1), made, taxonomyId, folded)
+        return Jdbc.first(connection, sql, row -> row.getLong(1), made, taxonomyId, folded(label))
                 .map(Object.class::cast);
+    }
+
+    private static String folded(String label) {
+        return label.strip().toLowerCase(Locale.ROOT);
+    }
+
+    private static int length(String text) {
+        return text.codePointCount(0, text.length());
     }
 
     /**
@@ -60,7 +73,7 @@ public record MadeTerms(Connection connection) {
         var seeds = new TermSeeds(connection, taxonomy);
         var there = labels(taxonomy);
         for (var term : noted(taxonomy.recordType(), made)) {
-            var other = there.get(term.label().toLowerCase(Locale.ROOT));
+            var other = there.get(folded(term.label()));
             if (other == null || other == term.id()) {
                 seeds.make(term.id(), term.label());
             } else {
@@ -77,7 +90,7 @@ public record MadeTerms(Connection connection) {
                 connection,
                 "SELECT " + label + ", id FROM " + PhysicalNames.quoted(taxonomy.name()) + " WHERE state <> '"
                         + RecordLoader.DELETED + "'",
-                row -> labels.put(row.getString(1).strip().toLowerCase(Locale.ROOT), row.getLong(2)));
+                row -> labels.put(folded(row.getString(1)), row.getLong(2)));
         return labels;
     }
 

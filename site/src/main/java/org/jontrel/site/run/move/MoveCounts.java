@@ -2,11 +2,15 @@ package org.jontrel.site.run.move;
 
 import java.sql.Connection;
 import java.sql.SQLException;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import org.jontrel.core.model.Field;
+import org.jontrel.core.model.Kind;
 import org.jontrel.core.move.Move;
 import org.jontrel.core.move.MoveLosses;
 import org.jontrel.core.move.MovedValues;
@@ -14,6 +18,7 @@ import org.jontrel.core.move.NameLookup;
 import org.jontrel.core.plan.Answer;
 import org.jontrel.core.plan.Breach;
 import org.jontrel.core.plan.MovePlan;
+import org.jontrel.core.record.Values;
 import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.site.record.read.RecordLoader;
 import org.jontrel.site.record.read.UnconvertedValues.CountedValue;
@@ -34,6 +39,9 @@ public final class MoveCounts implements MoveLosses {
     private long values;
     private boolean more;
     private long splittable;
+    private long tooMany;
+    private long outside;
+    private final List<String> outsideExamples = new ArrayList<>();
     private final Map<String, Long> separators = new LinkedHashMap<>();
 
     private MoveCounts() {}
@@ -45,6 +53,7 @@ public final class MoveCounts implements MoveLosses {
         var counts = new MoveCounts();
         var was = table.recordType();
         var moved = new MovedValues(was, is, List.of(move), references, counts);
+        var target = is.field(move.target()).orElseThrow();
         var loader = new RecordLoader(table, MovePlan.read(was, is, List.of(move)));
         boolean own = is.home(move.target()).table().isEmpty();
         for (long after = 0; ; ) {
@@ -54,11 +63,37 @@ public final class MoveCounts implements MoveLosses {
             }
             for (var record : some) {
                 counts.records++;
-                if (moved.apply(record.values()).isEmpty() && own) {
+                var value = find(moved.apply(record.values()), move.target());
+                if (own && value.isEmpty()) {
                     counts.empty++;
                 }
+                value.ifPresent(each -> counts.limits(target, each));
             }
             after = some.getLast().id();
+        }
+    }
+
+    /** The value of a field of the record itself, in whatever group it stands. */
+    private static Optional<Object> find(Map<?, ?> values, String fieldId) {
+        return values.containsKey(fieldId)
+                ? Optional.of(values.get(fieldId))
+                : values.values().stream()
+                        .filter(Map.class::isInstance)
+                        .flatMap(group -> find((Map<?, ?>) group, fieldId).stream())
+                        .findFirst();
+    }
+
+    private void limits(Field target, Object value) {
+        var most = target.kind() instanceof Kind.Repeater rows
+                ? rows.maxRows()
+                : target.kind().amount().max();
+        if (value instanceof List<?> list) {
+            tooMany += most != null && list.size() > most ? 1 : 0;
+        } else if (!Values.fits(target, value)) {
+            outside++;
+            if (outsideExamples.size() < EXAMPLES) {
+                outsideExamples.add(Values.show(target.kind(), value));
+            }
         }
     }
 
@@ -111,6 +146,9 @@ public final class MoveCounts implements MoveLosses {
         if (rowless > 0) {
             breaches.put(Breach.ROWLESS, rowless);
         }
+        if (tooMany > 0) {
+            breaches.put(Breach.TOO_MANY, tooMany);
+        }
         if (splittable > 0) {
             breaches.put(Breach.SPLITTABLE, splittable);
         }
@@ -118,9 +156,9 @@ public final class MoveCounts implements MoveLosses {
                         records,
                         empty,
                         values,
-                        0,
+                        outside,
                         unconverted.keySet().stream().limit(EXAMPLES).toList(),
-                        List.of())
+                        List.copyOf(outsideExamples))
                 .breaking(breaches)
                 .splitting(separator());
     }

@@ -3,13 +3,11 @@ package org.jontrel.site.run.move;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.ArrayList;
-import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
@@ -29,12 +27,17 @@ public final class SiteNameLookup implements NameLookup {
     private final Connection connection;
     private final Binding binding;
     private final Model to;
+    private final boolean notes;
     private final Map<List<Object>, Optional<Object>> found = new HashMap<>();
     private final Map<Object, Optional<String>> names = new HashMap<>();
 
-    /** @param to the model that a run leads to: its taxonomies may begin with terms that are not there yet */
-    public SiteNameLookup(Connection connection, Binding binding, Model to) {
+    /**
+     * @param to the model that a run leads to: its taxonomies may begin with terms that are not there yet
+     * @param notes whether terms that are to be made are noted; plans only count
+     */
+    public SiteNameLookup(Connection connection, Binding binding, Model to, boolean notes) {
         this.to = to;
+        this.notes = notes;
         this.connection = connection;
         this.binding = binding;
     }
@@ -67,16 +70,10 @@ public final class SiteNameLookup implements NameLookup {
         switch (kind) {
             case Kind.TermPick term -> all.addAll(ids(term.taxonomy(), name));
             case Kind.Relation relation ->
-                types(relation).forEach(type -> ids(type, name).forEach(id -> all.add(new Link(type, id))));
+                relation.to().forEach(type -> ids(type, name).forEach(id -> all.add(new Link(type, id))));
             default -> {}
         }
         return all.size() == 1 ? Optional.of(all.getFirst()) : Optional.empty();
-    }
-
-    private Collection<String> types(Kind.Relation relation) {
-        return relation.to().isEmpty()
-                ? to.types().stream().map(ContentType::id).toList()
-                : relation.to();
     }
 
     private List<Long> ids(String recordTypeId, String name) {
@@ -110,9 +107,13 @@ public final class SiteNameLookup implements NameLookup {
     @Override
     public Optional<Object> make(Field field, String label, String makes) {
         try {
-            return field.kind() instanceof Kind.TermPick term
-                    ? new MadeTerms(connection).note(makes, term.taxonomy(), label)
-                    : Optional.empty();
+            if (!(field.kind() instanceof Kind.TermPick term)) {
+                return Optional.empty();
+            }
+            var made = new MadeTerms(connection);
+            return notes
+                    ? made.note(makes, term.taxonomy(), label)
+                    : made.noted(makes, term.taxonomy(), label).or(() -> Optional.of(counted(label)));
         } catch (SQLException e) {
             throw new DatabaseException(e);
         }

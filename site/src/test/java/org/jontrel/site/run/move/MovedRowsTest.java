@@ -144,6 +144,43 @@ public class MovedRowsTest extends MovesCase {
                 decide("fsize", Decision.Topic.SEVERAL_VALUES, Decision.Action.LAST, ""));
     }
 
+    /** Positions cannot be given to the database as a table to join with. */
+    @Test
+    public void positionsGoIntoRowsAndOutOfThem() throws SQLException {
+        var spot = field("spot", Kind.Coordinates.PLAIN);
+        start(rows("berths", text("name"), spot));
+        var at = Map.of("latitude", "52.1", "longitude", "-1.2");
+        save("A", Map.of("berths", List.of(Map.of("name", "x", "spot", at))));
+        save("B", Map.of("berths", List.of(Map.of("name", "y"))));
+        var outside = Moorings.model(rows("berths", text("name")), spot);
+        var said = String.valueOf(values().get("A"));
+        expect(
+                outside,
+                Map.of(
+                        "A", "{berths=[{name=x}], spot={latitude=52.1, longitude=-1.2}}",
+                        "B", "{berths=[{name=y}]}"));
+        test.install("2.0.0", outside);
+        expect(Moorings.model(rows("berths", text("name"), spot)), Map.of("A", said, "B", "{berths=[{name=y}]}"));
+    }
+
+    /** What does not fit in its new place goes there whole, and the plan says so. */
+    @Test
+    public void rowsAboveTheLimitAreTold() {
+        start(text("photo_1"), text("photo_2"), text("photo_3"));
+        save("A", Map.of("photo_1", "a", "photo_2", "b", "photo_3", "c"));
+        save("B", Map.of("photo_1", "a"));
+        var few = Moorings.model(
+                field("photos", new Kind.Repeater(List.of(text("name")), null, 2, "", Kind.Repeater.RowStyle.CARDS)));
+        var plan = plan(
+                few, decide("fphotos", Decision.Topic.SOURCES, Decision.Action.GATHER, "photo_1, photo_2, photo_3"));
+        assertEquals(
+                plan.findings().stream()
+                        .map(each -> each.code() + " " + each.arguments().get(1))
+                        .toList(),
+                List.of("PLAN_TOO_MANY 1"));
+        assertTrue(plan.runnable());
+    }
+
     @Test
     public void fieldsGoIntoRowsAndOutOfThem() throws SQLException {
         start(text("price"), field("woods", MANY_WOODS), rows("berths", text("name")));

@@ -54,7 +54,7 @@ public class MovesTest extends MovesCase {
         long b = save("B", Map.of("next", "Nowhere"));
         save("C", Map.of("next", "The old one"));
         var relation = Moorings.model(
-                field("next", new Kind.Relation(java.util.Set.of(), Kind.Amount.ONE, false, false, null)));
+                field("next", new Kind.Relation(java.util.Set.of("tmooring"), Kind.Amount.ONE, false, false, null)));
         var ask = plan(relation).asks().getFirst();
         assertEquals(ask.finding().code(), Code.PLAN_VALUES_UNCONVERTED);
         assertEquals(ask.rows(), 2);
@@ -100,8 +100,8 @@ public class MovesTest extends MovesCase {
                         .map(Finding::sentence)
                         .toList(),
                 List.of(
-                        "1 record of Mooring gets no value for Length_m by the formula: a field that it names is empty there, or the result would have to be rounded. It is marked incomplete.",
-                        "1 record of Mooring gets no value for Name by the formula: a field that it names is empty there, or the result would have to be rounded. It is marked incomplete."));
+                        "1 record of Mooring gets no value for Length_m by the formula: a field that it names is empty there, or the field cannot take the result. It is marked incomplete.",
+                        "1 record of Mooring gets no value for Name by the formula: a field that it names is empty there, or the field cannot take the result. It is marked incomplete."));
         expect(
                 to,
                 Map.of(
@@ -126,9 +126,16 @@ public class MovesTest extends MovesCase {
         var metres = field("length_m", new Kind.Numeric(2, null, null, "m")).withRequired(true);
         var to = Moorings.model(text("county"), metres);
         var problems = Map.of(
-                "{nowhere} * 2", "There is no field \"nowhere\" with a single value in these records.",
-                "{county} * 2", "County is no number.",
-                "{county} times 2", "It is no calculation. Write one such as round({length_ft} * 0.3048, 2).");
+                "{nowhere} * 2",
+                "There is no field \"nowhere\" with a single value in these records.",
+                "{county} * 2",
+                "County is no number.",
+                "{county} times 2",
+                "It is no calculation. Write one such as round({length_ft} * 0.3048, 2).",
+                "round({county}, 2.5)",
+                "It is no calculation. Write one such as round({length_ft} * 0.3048, 2).",
+                "(".repeat(20_000) + "{county}",
+                "It has more than 500 characters.");
         problems.forEach((formula, problem) -> {
             var plan = plan(to, fill("flength_m", formula));
             assertFalse(plan.runnable());
