@@ -1,4 +1,4 @@
-import { shallowRef, watch, type ShallowRef } from 'vue';
+import { computed, shallowRef, watch, type ComputedRef } from 'vue';
 import { useDraft } from '@/model/draft';
 import { queryClient } from '@/shared/api/queries';
 import { holds, waysInRows, within, type Block, type Way } from './blocks';
@@ -11,10 +11,15 @@ export type WaysByBlock = Map<string, Way[]>;
 /** What names the inside of a block that holds others, also where it holds none yet. */
 export const insideOf = (blockId: string): string => `inside ${blockId}`;
 
-/** Asks what can be shown at every place of a layout: within related records it is theirs, within rows also the row's. */
-export function useWays(type: () => string, blocks: () => Block[]): ShallowRef<WaysByBlock> {
+const unknown: WaysByBlock = new Map();
+
+/**
+ * Asks what can be shown at every place of a layout: within related records it is theirs, within rows also the row's. The last
+ * answer stays while the next is awaited, but never that for another type.
+ */
+export function useWays(type: () => string, blocks: () => Block[]): ComputedRef<WaysByBlock> {
   const draft = useDraft();
-  const found = shallowRef<WaysByBlock>(new Map());
+  const found = shallowRef({ type: '', ways: unknown });
   let latest = 0;
 
   const ask = (of: string): Promise<Way[]> =>
@@ -38,12 +43,13 @@ export function useWays(type: () => string, blocks: () => Block[]): ShallowRef<W
     [type, blocks, () => draft.revision],
     async () => {
       const mine = ++latest;
+      const of = type();
       try {
-        const ways = await ask(type());
+        const ways = await ask(of);
         const all: WaysByBlock = new Map([['', ways]]);
-        await add(type(), ways, blocks(), all);
+        await add(of, ways, blocks(), all);
         if (mine === latest) {
-          found.value = all;
+          found.value = { type: of, ways: all };
         }
       } catch {
         // what cannot be asked now is asked with the next edit
@@ -51,5 +57,5 @@ export function useWays(type: () => string, blocks: () => Block[]): ShallowRef<W
     },
     { immediate: true },
   );
-  return found;
+  return computed(() => (found.value.type === type() ? found.value.ways : unknown));
 }
