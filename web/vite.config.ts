@@ -54,6 +54,8 @@ export default defineConfig(({ mode }) => ({
   },
   test: {
     environment: 'happy-dom',
+    // one world for all files: to make one for each takes longer than the tests themselves
+    isolate: false,
     // how fast a machine is says nothing of what is tested
     testTimeout: 30_000,
     setupFiles: ['src/shared/testing/setup.ts'],

@@ -2,15 +2,28 @@ import { createPinia, setActivePinia } from 'pinia';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { ContentType, Field } from '@/shared/kinds';
 import { useDraft } from './draft';
-import { keyFor } from './names';
 import { useDerivedKeys } from './useNames';
-
-vi.mock('./names', () => ({ keyFor: vi.fn() }));
 
 const made = (label: string, taken: string[]) => {
   const key = label.toLowerCase().replaceAll(' ', '_');
   return taken.includes(key) ? `${key}_2` : key;
 };
+
+/** What the server answers with to a label, and the keys that are taken. */
+const keyFor = vi.fn<(label: string, taken: string[]) => Promise<string>>();
+
+/** A server that is away for all but names. */
+async function server(request: Request): Promise<Response> {
+  if (!request.url.endsWith('/api/proof/names')) {
+    throw new TypeError('network');
+  }
+  const { labels, taken } = (await request.json()) as { labels: string[]; taken: string[] };
+  try {
+    return Response.json({ keys: [await keyFor(labels[0] ?? '', taken)] });
+  } catch {
+    return Response.json({}, { status: 503 });
+  }
+}
 
 const relation: Field = {
   id: 'f3',
@@ -41,8 +54,8 @@ const mooring: ContentType = {
 
 beforeEach(() => {
   vi.useFakeTimers();
-  vi.stubGlobal('fetch', () => Promise.reject(new TypeError('network')));
-  vi.mocked(keyFor).mockImplementation((label, taken) => Promise.resolve(made(label, taken)));
+  vi.stubGlobal('fetch', server);
+  keyFor.mockImplementation((label, taken) => Promise.resolve(made(label, taken)));
   localStorage.clear();
   setActivePinia(createPinia());
   useDraft().edit({ sort: 'type', definition: mooring });
@@ -83,7 +96,7 @@ describe('keys that are made from labels', () => {
 
   it('are those of the last label, whichever answer comes last', async () => {
     let answer: (key: string) => void = () => undefined;
-    vi.mocked(keyFor).mockImplementationOnce(() => new Promise((resolve) => (answer = resolve)));
+    keyFor.mockImplementationOnce(() => new Promise((resolve) => (answer = resolve)));
     const keys = useDerivedKeys();
     keys.label('f1', 'Dep', '', () => []);
     await vi.advanceTimersByTimeAsync(300);
@@ -95,7 +108,7 @@ describe('keys that are made from labels', () => {
   });
 
   it('come later where the server could not be asked', async () => {
-    vi.mocked(keyFor).mockRejectedValueOnce(new Error('away'));
+    keyFor.mockRejectedValueOnce(new Error('away'));
     useDerivedKeys().label('f1', 'Depth', '', () => []);
     await vi.advanceTimersByTimeAsync(500);
     expect(keyOf('f1')).toBe('');
