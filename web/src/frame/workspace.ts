@@ -15,7 +15,11 @@ export const useWorkspace = defineStore('workspace', () => {
     queryClient,
   );
   const all = computed(() => workspaces.data.value ?? []);
-  const sites = computed(() => (path.value ? (found.data.value ?? []) : []));
+  const everySite = computed(() => (path.value ? (found.data.value ?? []) : []));
+  /** Without the copies that plans are rehearsed on. */
+  const sites = computed(() => everySite.value.filter((site) => !site.copyOf));
+  /** A site by its path, copies too. */
+  const site = (wanted: string) => everySite.value.find((each) => each.path === wanted);
   /** Whether the sites have been asked for and answered: before that none does not mean that there is none. */
   const known = computed(() => path.value !== '' && found.data.value !== undefined);
   const current = computed(() => all.value.find((workspace) => workspace.path === path.value));
@@ -49,5 +53,5 @@ export const useWorkspace = defineStore('workspace', () => {
     queryClient.setQueryData<Schemas['SiteView'][]>(queryKey, said);
   }
 
-  return { all, path, sites, known, current, loadAll, open, loadSites, tell };
+  return { all, path, sites, site, known, current, loadAll, open, loadSites, tell };
 });

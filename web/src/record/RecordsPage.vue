@@ -18,7 +18,7 @@ const recordTypes = useRecordTypes();
 const FILES = 'media-files';
 const SORTS = ['types', 'taxonomies', 'values'] as const;
 
-const site = computed(() => workspace.sites.find((each) => each.path === route.params.site));
+const site = computed(() => workspace.site(String(route.params.site ?? '')));
 const recordType = computed(() => recordTypes.at(String(route.params.type ?? '')));
 const ofSort = (sort: string) => recordTypes.all?.filter((each) => each.sort === sort) ?? [];
 

@@ -23,7 +23,7 @@ const route = useRoute();
 const workspace = useWorkspace();
 const session = useSession();
 const site = computed(() => String(route.params.site));
-const name = computed(() => workspace.sites.find((each) => each.path === site.value)?.name ?? site.value);
+const name = computed(() => workspace.site(site.value)?.name ?? site.value);
 const listed = useResource(() => heldList(site.value));
 const all = listed.data;
 const run = ref(typeof route.query.run === 'string' ? route.query.run : '');

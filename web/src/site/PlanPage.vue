@@ -22,7 +22,7 @@ const router = useRouter();
 const workspace = useWorkspace();
 const session = useSession();
 const site = computed(() => String(route.params.site));
-const tile = computed(() => workspace.sites.find((each) => each.path === site.value));
+const tile = computed(() => workspace.site(site.value));
 /** The release that somebody picked; the newest until then. */
 const picked = ref('');
 const released = useResource(() => versionList(String(route.params.workspace)));

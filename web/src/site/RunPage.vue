@@ -23,7 +23,7 @@ const workspace = useWorkspace();
 const session = useSession();
 const site = computed(() => String(route.params.site));
 const id = computed(() => String(route.params.run));
-const name = computed(() => workspace.sites.find((each) => each.path === site.value)?.name ?? site.value);
+const name = computed(() => workspace.site(site.value)?.name ?? site.value);
 const undoing = ref<Schemas['PlanView']>();
 const acting = ref(false);
 const failed = ref('');

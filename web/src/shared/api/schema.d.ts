@@ -299,7 +299,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all_6"];
+        get: operations["all_7"];
         put?: never;
         post?: never;
         delete: operations["purge"];
@@ -379,7 +379,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all_5"];
+        get: operations["all_6"];
         put?: never;
         post?: never;
         delete?: never;
@@ -443,10 +443,58 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all_4"];
+        get: operations["all_5"];
         put?: never;
         post?: never;
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{site}/rehearsals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all_4"];
+        put?: never;
+        post: operations["start_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{site}/rehearsals/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["one_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{site}/rehearsals/{id}/copy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["remove_3"];
         options?: never;
         head?: never;
         patch?: never;
@@ -516,6 +564,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sites/{site}/runs/{id}/give-up": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["giveUp"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sites/{site}/runs/{id}/new-types": {
         parameters: {
             query?: never;
@@ -526,6 +590,22 @@ export interface paths {
         get: operations["newTypes"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{site}/runs/{id}/pause": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["pause"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2615,10 +2695,11 @@ export interface components {
             to: string;
         };
         CountView: {
-            /** @description Whether there are just so many, or more */
-            exact: boolean;
             /** Format: int64 */
-            records: number;
+            after: number;
+            /** Format: int64 */
+            before: number;
+            name: string;
         };
         CreatedDefinition: {
             draft: components["schemas"]["DraftView"];
@@ -4520,6 +4601,9 @@ export interface components {
             old: string;
             password: string;
         };
+        NewRehearsal: {
+            version: string;
+        };
         NewRelease: {
             notes: string;
             version: string;
@@ -4702,6 +4786,11 @@ export interface components {
             phase: string;
             /** Format: int64 */
             rows: number;
+            /**
+             * Format: double
+             * @description About how long it takes, as the runs of the site went so far
+             */
+            seconds: number;
             sentence: string;
         };
         PlanView: {
@@ -4893,6 +4982,39 @@ export interface components {
         RegroupRequest: {
             group: string;
         };
+        RehearsalReport: {
+            /** Format: int64 */
+            copyMillis: number;
+            counts: components["schemas"]["CountView"][];
+            run: components["schemas"]["RunView"];
+            samples: components["schemas"]["SampleView"][];
+        };
+        RehearsalView: {
+            by: string;
+            /** @description Path of the copy, while it is there */
+            copy?: string;
+            /** @description What the plan would say now and did not say when it was rehearsed */
+            differences: string[];
+            /** Format: date-time */
+            finishedAt?: string;
+            /** Format: int64 */
+            id: number;
+            /** @description Why it failed */
+            message?: string;
+            report?: components["schemas"]["RehearsalReport"];
+            /** Format: int64 */
+            rowsCopied: number;
+            /**
+             * Format: int64
+             * @description About how many rows there are to copy
+             */
+            rowsExpected: number;
+            /** Format: date-time */
+            startedAt: string;
+            /** @description copying, running, done, failed or given_up */
+            state: string;
+            version: string;
+        };
         ReleaseView: {
             /** Format: date-time */
             at: string;
@@ -4942,14 +5064,27 @@ export interface components {
             /** @enum {string} */
             kind: "forward" | "undo" | "redo" | "back";
             message?: string;
+            open: boolean;
+            pausedBy: string;
             /** Format: date-time */
             startedAt: string;
             /** @enum {string} */
-            state: "running" | "interrupted" | "done" | "undone";
+            state: "running" | "interrupted" | "paused" | "done" | "undone";
             steps: components["schemas"]["StepView"][];
             toVersion: string;
             /** Format: int64 */
             undoes?: number;
+        };
+        SampleView: {
+            /** Format: int64 */
+            id: number;
+            page: string;
+            pageDiffers: boolean;
+            title: string;
+            type: string;
+            typeKey: string;
+            typeName: string;
+            values: components["schemas"]["ValueView"][];
         };
         SaveView: {
             content: string;
@@ -5067,6 +5202,8 @@ export interface components {
              * @description Changes between what is installed and the draft
              */
             behind: number;
+            /** @description Path of the site that it is a copy of; nothing for other sites */
+            copyOf?: string;
             name: string;
             path: string;
             /**
@@ -5076,7 +5213,7 @@ export interface components {
             records?: number;
             /** Format: int64 */
             runId?: number;
-            /** @description ready, running or interrupted */
+            /** @description ready, running, interrupted or paused */
             state: string;
             /** @description Installed release, empty where there is none */
             version: string;
@@ -5277,7 +5414,7 @@ export interface components {
         TrailView: {
             about: string;
             /** @enum {string} */
-            act: "signed_in" | "sign_in_refused" | "signed_out" | "account_added" | "account_changed" | "account_deleted" | "password_changed" | "reset_link_made" | "sessions_ended" | "token_made" | "token_revoked" | "released" | "run_started" | "run_undone" | "site_set" | "values_brought_back" | "values_purged";
+            act: "signed_in" | "sign_in_refused" | "signed_out" | "account_added" | "account_changed" | "account_deleted" | "password_changed" | "reset_link_made" | "sessions_ended" | "token_made" | "token_revoked" | "released" | "run_started" | "rehearsed" | "run_undone" | "site_set" | "values_brought_back" | "values_purged";
             address: string;
             /** Format: date-time */
             at: string;
@@ -5319,9 +5456,9 @@ export interface components {
             title: string;
         };
         ValueView: {
-            /** Format: int64 */
-            records: number;
-            text: string;
+            after: string;
+            before: string;
+            label: string;
         };
         ValuesView: {
             /** Format: int32 */
@@ -5924,7 +6061,7 @@ export interface operations {
             };
         };
     };
-    all_6: {
+    all_7: {
         parameters: {
             query?: never;
             header?: never;
@@ -6073,7 +6210,7 @@ export interface operations {
             };
         };
     };
-    all_5: {
+    all_6: {
         parameters: {
             query?: {
                 search?: string;
@@ -6219,7 +6356,7 @@ export interface operations {
             };
         };
     };
-    all_4: {
+    all_5: {
         parameters: {
             query?: never;
             header?: never;
@@ -6238,6 +6375,98 @@ export interface operations {
                 content: {
                     "*/*": components["schemas"]["RecordTypeView"][];
                 };
+            };
+        };
+    };
+    all_4: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["RehearsalView"][];
+                };
+            };
+        };
+    };
+    start_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewRehearsal"];
+            };
+        };
+        responses: {
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["RehearsalView"];
+                };
+            };
+        };
+    };
+    one_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["RehearsalView"];
+                };
+            };
+        };
+    };
+    remove_3: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -6358,6 +6587,29 @@ export interface operations {
             };
         };
     };
+    giveUp: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["RunView"];
+                };
+            };
+        };
+    };
     newTypes: {
         parameters: {
             query?: never;
@@ -6377,6 +6629,29 @@ export interface operations {
                 };
                 content: {
                     "*/*": string[];
+                };
+            };
+        };
+    };
+    pause: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["RunView"];
                 };
             };
         };

@@ -35,8 +35,9 @@ public final class OrchardServer implements AutoCloseable {
     }
 
     /** With other definitions: texts of their files replaced. */
-    public static OrchardServer edited(Map<String, String> replacements) throws InterruptedException {
-        return start(replacements);
+    public static OrchardServer edited(Map<String, String> replacements, String... settings)
+            throws InterruptedException {
+        return start(replacements, settings);
     }
 
     /** @param settings more of them, such as {@code --jontrel.proxies=127.0.0.1} */
@@ -127,8 +128,13 @@ public final class OrchardServer implements AutoCloseable {
     }
 
     /** Connections to the database of the site. */
-    HikariDataSource site() {
+    public HikariDataSource site() {
         return TestDatabase.shared().source(database + "_site_field");
+    }
+
+    /** The name of the server's own database. */
+    public String database() {
+        return database;
     }
 
     String address() {

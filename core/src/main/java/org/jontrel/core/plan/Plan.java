@@ -2,6 +2,7 @@ package org.jontrel.core.plan;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Stream;
 import org.jontrel.core.finding.Finding;
 
 /**
@@ -27,6 +28,14 @@ public record Plan(List<PlannedStep> steps, List<PlanQuestion> asks, List<Findin
         all.addAll(more);
         all.sort(Finding.WORST_FIRST);
         return new Plan(steps, asks, all);
+    }
+
+    /** What there is to say of it, for a report: questions with their answers, then findings. */
+    public List<String> notes() {
+        return Stream.concat(
+                        asks.stream().map(PlanQuestion::answered),
+                        findings.stream().map(Finding::sentence))
+                .toList();
     }
 
     public boolean runnable() {

@@ -50,6 +50,17 @@ public record PlanQuestion(
         this(finding, recordTypeId, fieldId, about, rows, choices, decision, List.of(), "");
     }
 
+    /** The question with its answer, for a report. */
+    String answered() {
+        var answer = decision.map(given -> given.answer().code().replace('_', ' ')
+                        + (given.value().isEmpty() ? "" : " with " + given.value())
+                        + (given.corrections().isEmpty()
+                                ? ""
+                                : ", " + given.corrections().size() + " values corrected"))
+                .orElse("none");
+        return finding.sentence() + " Answer: " + answer + ".";
+    }
+
     /** The corrections of each field, by its id: those of its last answer. */
     public static Map<String, Map<String, String>> corrections(List<Decision> decisions) {
         var all = new HashMap<String, Map<String, String>>();

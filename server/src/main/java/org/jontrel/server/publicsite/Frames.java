@@ -66,7 +66,7 @@ public class Frames {
         var chosen = SiteLooks.of(model.model(), look);
         var data = new SampleData(model, name, model.needs(chosen));
         return frame(
-                new Sites.Registered(0, "proof", name, Sites.SiteSettings.USUAL),
+                new Sites.Registered(0, "proof", name, Sites.SiteSettings.USUAL, null),
                 model.model(),
                 chosen,
                 _ -> true,

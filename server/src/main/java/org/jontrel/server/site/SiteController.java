@@ -47,10 +47,18 @@ class SiteController {
     private final Releases releases;
     private final Sites sites;
     private final SiteStates states;
+    private final RunTargets targets;
     private final Trail trail;
 
     SiteController(
-            Workspaces workspaces, Drafts drafts, Releases releases, Sites sites, SiteStates states, Trail trail) {
+            Workspaces workspaces,
+            Drafts drafts,
+            Releases releases,
+            Sites sites,
+            SiteStates states,
+            RunTargets targets,
+            Trail trail) {
+        this.targets = targets;
         this.states = states;
         this.trail = trail;
         this.workspaces = workspaces;
@@ -82,7 +90,7 @@ class SiteController {
     @GetMapping("/api/sites/{site}/plan")
     SiteViews.PlanView plan(@PathVariable String site, @RequestParam String version) {
         var found = sites.get(site);
-        var target = target(found, version);
+        var target = targets.to(found, version);
         var engine = sites.engine(site);
         return view(found, target, engine.runs().plan(target), engine.installed());
     }
@@ -90,7 +98,7 @@ class SiteController {
     /** The values of a field that a release cannot take as they are, the most frequent first; those that are corrected too. */
     @GetMapping("/api/sites/{site}/plan/values")
     SiteViews.ValuesView values(@PathVariable String site, @RequestParam String version, @RequestParam String field) {
-        var target = target(sites.get(site), version);
+        var target = targets.to(sites.get(site), version);
         return SiteViews.values(sites.engine(site).runs().unconverted(target, field, MOST_VALUES));
     }
 
@@ -127,15 +135,10 @@ class SiteController {
                 target.version(),
                 installed.version().equals(target.version()),
                 ChangeView.of(Comparison.of(installed.model(), target.model())),
-                SiteViews.steps(plan),
+                SiteViews.steps(plan, sites.engine(site.path()).runs()),
                 asks,
                 FindingView.of(plan.findings()),
                 plan.runnable());
-    }
-
-    private Runs.RunTarget target(Sites.Registered site, String version) {
-        var release = releases.get(site.workspaceId(), version);
-        return new Runs.RunTarget(version, release.model(), releases.decisions(site.workspaceId(), version));
     }
 
     /** What undoing a run, or an undo, would do. */
@@ -154,7 +157,7 @@ class SiteController {
                 run.fromVersion(),
                 false,
                 List.of(),
-                SiteViews.steps(plan),
+                SiteViews.steps(plan, engine.runs()),
                 List.of(),
                 FindingView.of(plan.findings()),
                 true);
@@ -192,7 +195,7 @@ class SiteController {
     @ResponseStatus(HttpStatus.ACCEPTED)
     RunView start(@PathVariable String site, @Valid @RequestBody NewRun body, Principal principal) {
         var found = sites.get(site);
-        var target = target(found, body.version());
+        var target = targets.to(found, body.version());
         var started = begin(sites.engine(site).runs().start(target, principal.getName(), _ -> {}));
         trail.add(TrailAction.RUN_STARTED, "site " + site + " to " + body.version());
         return started;
@@ -203,6 +206,25 @@ class SiteController {
     @ResponseStatus(HttpStatus.ACCEPTED)
     RunView resume(@PathVariable String site, @PathVariable long id) {
         return begin(sites.engine(site).runs().resume(id, _ -> {}));
+    }
+
+    /** Stops a run for now, where it can go on or back; nothing more happens to it by itself. */
+    @PostMapping("/api/sites/{site}/runs/{id}/pause")
+    @ResponseStatus(HttpStatus.ACCEPTED)
+    RunView pause(@PathVariable String site, @PathVariable long id, Principal principal) {
+        if (!sites.engine(site).runs().pause(id, principal.getName())) {
+            throw Refusal.conflict("This run has ended already.", null);
+        }
+        return run(site, id);
+    }
+
+    /** Stops a run and rolls it back. */
+    @PostMapping("/api/sites/{site}/runs/{id}/give-up")
+    @ResponseStatus(HttpStatus.ACCEPTED)
+    RunView giveUp(@PathVariable String site, @PathVariable long id, Principal principal) {
+        var begun = begin(sites.engine(site).runs().giveUp(id, principal.getName(), _ -> {}));
+        trail.add(TrailAction.RUN_UNDONE, "site " + site + ", run " + id + ", given up");
+        return begun;
     }
 
     /** Undoes a run or an undo that nothing later stands on, or rolls back a run that was interrupted. */

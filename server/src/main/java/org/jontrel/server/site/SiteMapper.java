@@ -1,6 +1,7 @@
 package org.jontrel.server.site;
 
 import java.util.List;
+import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
@@ -18,9 +19,11 @@ interface SiteMapper {
             int position,
             String look,
             String address,
-            boolean unlisted) {}
+            boolean unlisted,
+            String copyOf) {}
 
-    String SITE = "SELECT id, workspace_id, path, name, database_name, position, look, address, unlisted FROM site";
+    String SITE =
+            "SELECT id, workspace_id, path, name, database_name, position, look, address, unlisted, copy_of FROM site";
 
     @Select(SITE + " WHERE workspace_id = #{workspaceId} ORDER BY position, id")
     List<SiteRow> of(long workspaceId);
@@ -35,8 +38,9 @@ interface SiteMapper {
     @Select(SITE + " WHERE path = #{path}")
     SiteRow find(String path);
 
-    @Insert("INSERT INTO site (id, workspace_id, path, name, database_name, position, created_at) VALUES"
-            + " (#{id}, #{workspaceId}, #{path}, #{name}, #{databaseName}, #{position}, UTC_TIMESTAMP(3))")
+    @Insert("INSERT INTO site (id, workspace_id, path, name, database_name, position, look, address, unlisted, copy_of,"
+            + " created_at) VALUES (#{id}, #{workspaceId}, #{path}, #{name}, #{databaseName}, #{position}, #{look},"
+            + " #{address}, #{unlisted}, #{copyOf}, UTC_TIMESTAMP(3))")
     void insert(SiteRow site);
 
     @Update("UPDATE site SET look = #{settings.look}, address = #{settings.address}, unlisted = #{settings.unlisted}"
@@ -45,6 +49,19 @@ interface SiteMapper {
 
     @Select("SELECT DATABASE()")
     String database();
+
+    /** Of copies only. */
+    @Delete("DELETE FROM site WHERE path = #{path} AND copy_of IS NOT NULL")
+    int removeCopy(String path);
+
+    @Delete("DELETE FROM api_token WHERE site_path = #{path}")
+    void removeTokens(String path);
+
+    @Delete("DELETE FROM list_view WHERE site_path = #{path}")
+    void removeViews(String path);
+
+    @Update("DROP DATABASE IF EXISTS `${name}`")
+    void dropDatabase(@Param("name") String name);
 
     @Update("CREATE DATABASE IF NOT EXISTS `${name}` CHARACTER SET utf8mb4 COLLATE utf8mb4_uca1400_ai_ci")
     void createDatabase(@Param("name") String name);

@@ -34,9 +34,7 @@ public class SiteStates {
     private SiteView view(Sites.Registered site, Model draft, boolean counts) {
         var engine = sites.engine(site.path());
         var installed = engine.installed();
-        var last = engine.runs()
-                .last()
-                .filter(run -> run.state() == RunView.RunState.RUNNING || run.state() == RunView.RunState.INTERRUPTED);
+        var last = engine.runs().last().filter(RunView::isOpen);
         Long records = counts
                 ? installed.model().types().stream()
                         .mapToLong(type -> engine.count(type.id()))
@@ -45,6 +43,7 @@ public class SiteStates {
         return new SiteView(
                 site.path(),
                 site.name(),
+                site.copyOf(),
                 installed.version(),
                 Comparison.of(installed.model(), draft).changes().size(),
                 last.map(run -> run.state().name().toLowerCase(Locale.ROOT)).orElse("ready"),

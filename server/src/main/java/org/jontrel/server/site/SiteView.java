@@ -8,13 +8,16 @@ public record SiteView(
         String path,
         String name,
 
+        @Schema(description = "Path of the site that it is a copy of; nothing for other sites")
+        String copyOf,
+
         @Schema(description = "Installed release, empty where there is none")
         String version,
 
         @Schema(description = "Changes between what is installed and the draft")
         int behind,
 
-        @Schema(description = "ready, running or interrupted")
+        @Schema(description = "ready, running, interrupted or paused")
         String state,
 
         Long runId,

@@ -3,12 +3,14 @@ package org.jontrel.server.site;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import java.util.Locale;
+import java.util.stream.IntStream;
 import org.jontrel.core.plan.Plan;
 import org.jontrel.core.plan.PlanQuestion;
 import org.jontrel.server.release.ChangeView;
 import org.jontrel.server.release.CorrectionView;
 import org.jontrel.server.web.FindingView;
 import org.jontrel.site.record.read.UnconvertedValues;
+import org.jontrel.site.run.Runs;
 
 /** What sites, plans and runs look like over HTTP. */
 final class SiteViews {
@@ -28,8 +30,15 @@ final class SiteViews {
             List<FindingView> findings,
             boolean runnable) {}
 
-    @Schema(requiredProperties = {"sentence", "phase", "instant", "rows"})
-    record PlanStepView(String sentence, String phase, boolean instant, long rows) {}
+    @Schema(requiredProperties = {"sentence", "phase", "instant", "rows", "seconds"})
+    record PlanStepView(
+            String sentence,
+            String phase,
+            boolean instant,
+            long rows,
+
+            @Schema(description = "About how long it takes, as the runs of the site went so far")
+            double seconds) {}
 
     @Schema(
             requiredProperties = {
@@ -70,13 +79,19 @@ final class SiteViews {
         return new ValuesView(values, found.distinct(), found.more());
     }
 
-    static List<PlanStepView> steps(Plan plan) {
-        return plan.steps().stream()
-                .map(planned -> new PlanStepView(
-                        planned.sentence(),
-                        lower(planned.step().phase()),
-                        planned.step().instant(),
-                        planned.rows()))
+    /** @param runs of the site, which know how long steps take there */
+    static List<PlanStepView> steps(Plan plan, Runs runs) {
+        var seconds = runs.seconds(plan.steps());
+        return IntStream.range(0, seconds.size())
+                .mapToObj(i -> {
+                    var planned = plan.steps().get(i);
+                    return new PlanStepView(
+                            planned.sentence(),
+                            lower(planned.step().phase()),
+                            planned.step().instant(),
+                            planned.rows(),
+                            Math.ceil(seconds.get(i) * 10) / 10);
+                })
                 .toList();
     }
 

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.regex.Pattern;
+import javax.sql.DataSource;
 import org.jontrel.core.naming.Keys;
 import org.jontrel.server.database.DatabaseProbe;
 import org.jontrel.server.web.Refusal;
@@ -44,8 +45,13 @@ public class Sites {
         this.connections = new SiteConnections(server, probe);
     }
 
-    /** A site as it is registered; {@code path} is its address. */
-    public record Registered(long workspaceId, String path, String name, SiteSettings settings) {}
+    /**
+     * A site as it is registered.
+     *
+     * @param path its address
+     * @param copyOf the path of the site that it is a copy of, or {@code null}
+     */
+    public record Registered(long workspaceId, String path, String name, SiteSettings settings, String copyOf) {}
 
     /**
      * What somebody has set for a site.
@@ -84,7 +90,11 @@ public class Sites {
 
     private static Registered registered(SiteMapper.SiteRow row) {
         return new Registered(
-                row.workspaceId(), row.path(), row.name(), new SiteSettings(row.look(), row.address(), row.unlisted()));
+                row.workspaceId(),
+                row.path(),
+                row.name(),
+                new SiteSettings(row.look(), row.address(), row.unlisted()),
+                row.copyOf());
     }
 
     /** Settings hold at once here, and within a minute in other processes. */
@@ -117,13 +127,39 @@ public class Sites {
                     mapper.of(workspaceId).size() + 1,
                     SiteSettings.USUAL.look(),
                     SiteSettings.USUAL.address(),
-                    SiteSettings.USUAL.unlisted()));
+                    SiteSettings.USUAL.unlisted(),
+                    null));
         } catch (DuplicateKeyException _) {
             throw Refusal.conflict("There is already a site at the address " + path + ". Choose another name.", null);
         }
         mapper.createDatabase(database);
         engine(path);
         return get(path);
+    }
+
+    /** Connections to the database of a site. */
+    public DataSource source(String path) {
+        return connections.to(row(path)
+                .orElseThrow(() -> Refusal.missing("There is no site " + path + "."))
+                .databaseName());
+    }
+
+    /** Connections to a database that need not be a site's yet. */
+    DataSource database(String name) {
+        return connections.to(name);
+    }
+
+    /** After a site is gone. */
+    void forget(String path) {
+        rows.invalidate(path);
+        opened.remove(path);
+    }
+
+    /** Where a site keeps pictures and files; empty where they are in its database. */
+    public Optional<Path> mediaFolder(String path) {
+        return Optional.ofNullable(settings.mediaFolder())
+                .filter(each -> !each.isBlank())
+                .map(each -> Path.of(each).resolve(path));
     }
 
     /** The engine of a site; opened at its first use. */
@@ -143,11 +179,11 @@ public class Sites {
 
     private Site open(SiteMapper.SiteRow row) {
         var owner = ManagementFactory.getRuntimeMXBean().getName();
-        var folder = Optional.ofNullable(settings.mediaFolder())
-                .filter(each -> !each.isBlank())
-                .map(each -> Path.of(each).resolve(row.path()));
         return Site.open(
-                connections.to(row.databaseName()), owner, Duration.ofSeconds(settings.runStaleSeconds()), folder);
+                connections.to(row.databaseName()),
+                owner,
+                Duration.ofSeconds(settings.runStaleSeconds()),
+                mediaFolder(row.path()));
     }
 
     @PreDestroy

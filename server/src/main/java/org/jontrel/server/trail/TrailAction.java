@@ -30,6 +30,8 @@ public enum TrailAction {
     RELEASED,
     @JsonProperty("run_started")
     RUN_STARTED,
+    @JsonProperty("rehearsed")
+    REHEARSED,
     @JsonProperty("run_undone")
     RUN_UNDONE,
     @JsonProperty("site_set")

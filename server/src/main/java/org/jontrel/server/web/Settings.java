@@ -17,6 +17,7 @@ import org.springframework.boot.context.properties.bind.DefaultValue;
  * @param proxies addresses of proxies in front, whose word on the client's address is believed
  * @param sessionLifetime after which a session ends, however much it is used
  * @param longestWork on a model, after which it is given up
+ * @param rehearsalLifetime after which the copy that was made for a rehearsal is removed
  */
 @ConfigurationProperties("jontrel")
 public record Settings(
@@ -28,4 +29,5 @@ public record Settings(
         @DefaultValue("600") int requestsAMinute,
         @DefaultValue List<String> proxies,
         @DefaultValue("P7D") Duration sessionLifetime,
-        @DefaultValue("PT30S") Duration longestWork) {}
+        @DefaultValue("PT30S") Duration longestWork,
+        @DefaultValue("PT24H") Duration rehearsalLifetime) {}

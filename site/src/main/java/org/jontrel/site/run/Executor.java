@@ -239,9 +239,30 @@ final class Executor {
                 .toList();
     }
 
+    /** Somebody wants the run to stop for now, and it stopped where it can be continued or go back. */
+    static final class Paused extends RuntimeException {
+        private static final long serialVersionUID = 1;
+
+        Paused() {
+            super("Paused", null, false, false);
+        }
+    }
+
+    /** Never within a switch, which others wait for. */
+    private void heedPause() {
+        boolean paused = database.transaction(
+                session -> session.getMapper(JournalMapper.class).isPaused(run.id()));
+        if (paused) {
+            throw new Paused();
+        }
+    }
+
     private void perform(JournalMapper.StepRow row) {
         if (row.state() == RunView.StepState.DONE) {
             return;
+        }
+        if (Journal.step(row.step()).phase() != Step.Phase.SWITCH) {
+            heedPause();
         }
         var step = Journal.step(row.step());
         journal(journal -> journal.act(run.id(), row.seq()));
@@ -298,6 +319,7 @@ final class Executor {
             }
             reached = progress.reached();
             progressed.run();
+            heedPause();
         }
     }
 

@@ -81,13 +81,17 @@ final class Journal {
 
     private Journal() {}
 
+    static String code(Step step) {
+        return CODES.get(step.getClass());
+    }
+
     static String text(Step step) {
         var parts = (ObjectNode) JSON.valueToTree(step);
         if (parts.path(CORRECTIONS).isEmpty()) {
             // as earlier versions wrote it, which can still read it
             parts.remove(CORRECTIONS);
         }
-        var node = JSON.createObjectNode().put(CODE, CODES.get(step.getClass()));
+        var node = JSON.createObjectNode().put(CODE, code(step));
         return JSON.writeValueAsString(node.setAll(parts));
     }
 
@@ -111,7 +115,8 @@ final class Journal {
     }
 
     static RunView view(JournalMapper.RunRow run, List<JournalMapper.StepRow> steps, boolean held, boolean canUndo) {
-        var state = run.state() == RunView.RunState.RUNNING && !held ? RunView.RunState.INTERRUPTED : run.state();
+        var left = run.pausedBy() == null ? RunView.RunState.INTERRUPTED : RunView.RunState.PAUSED;
+        var state = run.state() == RunView.RunState.RUNNING && !held ? left : run.state();
         return new RunView(
                 run.id(),
                 run.kind(),
@@ -121,6 +126,7 @@ final class Journal {
                 run.byWhom(),
                 run.undoes(),
                 run.message(),
+                run.pausedBy(),
                 texts(run.findings()),
                 instant(run.startedAt()),
                 instant(run.finishedAt()),

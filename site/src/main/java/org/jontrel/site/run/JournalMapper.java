@@ -23,7 +23,8 @@ interface JournalMapper {
             String message,
             String findings,
             LocalDateTime startedAt,
-            LocalDateTime finishedAt) {}
+            LocalDateTime finishedAt,
+            String pausedBy) {}
 
     /** A step's row. */
     record StepRow(
@@ -40,7 +41,7 @@ interface JournalMapper {
 
     String RUN =
             "SELECT id, kind, state, from_version, to_version, from_model, to_model, by_whom, undoes, message, findings,"
-                    + " started_at, finished_at FROM jontrel_run";
+                    + " started_at, finished_at, paused_by FROM jontrel_run";
 
     @Insert(
             "INSERT INTO jontrel_run (id, kind, state, from_version, to_version, from_model, to_model, by_whom, undoes, findings, started_at)"
@@ -57,7 +58,7 @@ interface JournalMapper {
     /** Without the two models, which are long and not for lists. */
     String BRIEF =
             "SELECT id, kind, state, from_version, to_version, '' AS from_model, '' AS to_model, by_whom, undoes,"
-                    + " message, findings, started_at, finished_at FROM jontrel_run";
+                    + " message, findings, started_at, finished_at, paused_by FROM jontrel_run";
 
     @Select(BRIEF + " WHERE id = #{id}")
     RunRow brief(long id);
@@ -116,10 +117,28 @@ interface JournalMapper {
             "UPDATE jontrel_run SET generation = (SELECT generation + 1 FROM jontrel_gate WHERE slot = 0) WHERE id = #{id}")
     void keepGeneration(long id);
 
+    /** @return 0 where it has ended */
+    @Update("UPDATE jontrel_run SET paused_by = #{by} WHERE id = #{id} AND state = 'running'")
+    int pause(@Param("id") long id, @Param("by") String by);
+
+    @Select("SELECT paused_by IS NOT NULL FROM jontrel_run WHERE id = #{id}")
+    boolean isPaused(long id);
+
+    /** What steps of a kind have done in a second, by the code of the kind. */
+    record PaceRow(String code, double rows) {}
+
+    /** Of steps that were long enough to say something of it, in runs that have ended. */
+    @Select("SELECT JSON_VALUE(s.step, '$.do') AS code,"
+            + " SUM(s.rows_done) * 1e6 / SUM(TIMESTAMPDIFF(MICROSECOND, s.started_at, s.finished_at)) AS `rows`"
+            + " FROM jontrel_step s JOIN jontrel_run r ON r.id = s.run_id WHERE s.state = 'done' AND s.rows_done >= 500"
+            + " AND s.finished_at > s.started_at AND r.state IN ('done', 'undone') GROUP BY code")
+    List<PaceRow> paces();
+
     @Select("SELECT generation FROM jontrel_run WHERE id = #{id}")
     Long generation(long id);
 
-    @Update("UPDATE jontrel_run SET state = 'running', message = NULL, finished_at = NULL WHERE id = #{id}")
+    @Update(
+            "UPDATE jontrel_run SET state = 'running', message = NULL, finished_at = NULL, paused_by = NULL WHERE id = #{id}")
     void reopen(long id);
 
     @Update(

@@ -7,10 +7,14 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.apache.ibatis.session.SqlSession;
+import org.jontrel.core.plan.Plan;
 import org.jontrel.site.table.Database;
 
 /** The runs of one site as its journal has them. */
 final class RunHistory {
+    /** Rows in a second, for steps that this site has not seen yet. */
+    private static final double USUAL_PACE = 8_000;
+
     private final Database database;
     private final Duration stale;
 
@@ -48,6 +52,19 @@ final class RunHistory {
         return database.transaction(session -> Optional.ofNullable(
                         session.getMapper(JournalMapper.class).lastBrief()))
                 .flatMap(run -> find(run.id()));
+    }
+
+    /** About how many seconds each of some steps takes: by the pace of such steps so far, or else by a cautious guess. */
+    List<Double> seconds(List<Plan.PlannedStep> steps) {
+        var paces = database
+                .transaction(session -> session.getMapper(JournalMapper.class).paces())
+                .stream()
+                .collect(Collectors.toMap(JournalMapper.PaceRow::code, JournalMapper.PaceRow::rows));
+        return steps.stream()
+                .map(step -> step.step().instant()
+                        ? 0
+                        : step.rows() / paces.getOrDefault(Journal.code(step.step()), USUAL_PACE))
+                .toList();
     }
 
     /**

@@ -9,6 +9,7 @@ import java.util.List;
  *
  * @param undoes the run that this one turns around, or {@code null}
  * @param message why it stopped, or {@code null}
+ * @param pausedBy who has paused it, or is about to; {@code null} for nobody
  * @param findings what there was to say before it began, and what came of it that nobody was asked about
  * @param canUndo whether it has finished and nothing that came later stands on it
  */
@@ -21,11 +22,17 @@ public record RunView(
         String by,
         Long undoes,
         String message,
+        String pausedBy,
         List<String> findings,
         Instant startedAt,
         Instant finishedAt,
         boolean canUndo,
         List<StepView> steps) {
+    /** Whether it has begun and not ended, whoever is at it. */
+    public boolean isOpen() {
+        return state == RunState.RUNNING || state == RunState.INTERRUPTED || state == RunState.PAUSED;
+    }
+
     /** What a run does. */
     public enum RunKind {
         /** Brings the site to a release. */
@@ -49,6 +56,9 @@ public record RunView(
         /** Begun, and nobody is at it; no row says so, it is seen from the lease. */
         @JsonProperty("interrupted")
         INTERRUPTED,
+        /** Begun, and somebody has paused it; no row says so either. */
+        @JsonProperty("paused")
+        PAUSED,
         @JsonProperty("done")
         DONE,
         @JsonProperty("undone")

@@ -19,7 +19,6 @@ import org.jontrel.core.model.Model;
 import org.jontrel.core.naming.Ids;
 import org.jontrel.core.plan.Answer;
 import org.jontrel.core.plan.Plan;
-import org.jontrel.core.plan.PlanQuestion;
 import org.jontrel.core.plan.Planner;
 import org.jontrel.core.plan.Question;
 import org.jontrel.core.plan.Step;
@@ -36,6 +35,10 @@ import org.jontrel.site.table.RecordIds;
 
 /** Plans, runs, continues and undoes on one site. */
 public final class Runs {
+    /** A chunk, or the tables of a switch, may take this long. */
+    private static final Duration STOPS_WITHIN = Duration.ofSeconds(60);
+
+    private static final long LOOKED_EVERY = 50;
     private final Database database;
     private final Bindings bindings;
     private final RecordIds ids;
@@ -183,9 +186,6 @@ public final class Runs {
             if (!plan.runnable()) {
                 return new RunOutcome.NotRunnable(plan);
             }
-            var findings =
-                    new ArrayList<>(plan.asks().stream().map(Runs::answered).toList());
-            plan.findings().stream().map(Finding::sentence).forEach(findings::add);
             var row = row(
                     RunView.RunKind.FORWARD,
                     binding.version(),
@@ -194,22 +194,10 @@ public final class Runs {
                     target.model(),
                     by,
                     null,
-                    findings);
+                    plan.notes());
             insert(row, plan.steps());
             return started(lease, row, progress);
         });
-    }
-
-    /** A question with its answer, for the report. */
-    private static String answered(PlanQuestion ask) {
-        var answer = ask.decision()
-                .map(decision -> decision.answer().code().replace('_', ' ')
-                        + (decision.value().isEmpty() ? "" : " with " + decision.value())
-                        + (decision.corrections().isEmpty()
-                                ? ""
-                                : ", " + decision.corrections().size() + " values corrected"))
-                .orElse("none");
-        return ask.finding().sentence() + " Answer: " + answer + ".";
     }
 
     /** What undoing a finished run, or an undo, would do; empty where something stands on it. */
@@ -310,9 +298,37 @@ public final class Runs {
         });
     }
 
+    /** Stops a run for now, at the next place from where it can go on or back; whether it had not ended yet. */
+    public boolean pause(long runId, String by) {
+        return database.transaction(
+                        session -> session.getMapper(JournalMapper.class).pause(runId, by))
+                > 0;
+    }
+
+    /** Pauses a run that is under way, waits until it has stopped, and rolls it back. */
+    public RunOutcome giveUp(long runId, String by, Consumer<RunView> progress) {
+        pause(runId, by);
+        long deadline = System.nanoTime() + STOPS_WITHIN.toNanos();
+        while (find(runId)
+                .filter(run -> run.state() == RunView.RunState.RUNNING)
+                .isPresent()) {
+            if (System.nanoTime() > deadline) {
+                return new RunOutcome.Busy();
+            }
+            Database.pause(LOOKED_EVERY);
+        }
+        return find(runId).filter(RunView::isOpen).isPresent()
+                ? undo(runId, by, progress)
+                : new RunOutcome.NothingToDo();
+    }
+
+    /** About how many seconds each of some steps takes, as the runs of this site went so far. */
+    public List<Double> seconds(List<Plan.PlannedStep> steps) {
+        return past.seconds(steps);
+    }
+
     private Optional<RunView> interrupted() {
-        return last().filter(
-                        run -> run.state() == RunView.RunState.RUNNING || run.state() == RunView.RunState.INTERRUPTED);
+        return last().filter(RunView::isOpen);
     }
 
     private interface Leased {
@@ -343,6 +359,8 @@ public final class Runs {
                 new Executor(database, bindings, lease, row, ids::next, progressed).execute();
             } catch (Lease.Lost e) {
                 throw e;
+            } catch (Executor.Paused _) {
+                // it goes on when somebody says so
             } catch (RuntimeException e) {
                 note(row.id(), e);
                 throw e;
@@ -382,6 +400,7 @@ public final class Runs {
                 undoes,
                 null,
                 Journal.texts(findings),
+                null,
                 null,
                 null);
     }

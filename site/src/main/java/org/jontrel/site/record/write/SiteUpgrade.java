@@ -31,6 +31,7 @@ public final class SiteUpgrade {
     public static void run(Database database, Bindings bindings) {
         database.direct(connection -> {
             add(connection, "jontrel_run", "generation", "BIGINT NULL");
+            add(connection, "jontrel_run", "paused_by", "VARCHAR(100) NULL");
             add(connection, "jontrel_gate", "logging", "TINYINT(1) NOT NULL DEFAULT 0");
             longSteps(connection);
         });

@@ -1,0 +1,217 @@
+package org.jontrel.server.rehearsal;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.CancellationException;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicBoolean;
+import org.jontrel.server.publicsite.SiteAddresses;
+import org.jontrel.server.rehearsal.RehearsalMapper.RehearsalRow;
+import org.jontrel.server.site.RunTargets;
+import org.jontrel.server.site.SiteCopies;
+import org.jontrel.server.site.Sites;
+import org.jontrel.server.web.Refusal;
+import org.jontrel.server.web.Settings;
+import org.jontrel.site.copy.SiteCopy;
+import org.jontrel.site.run.RunView;
+import org.jontrel.site.run.Runs;
+import org.jontrel.site.table.RecordIds;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.scheduling.annotation.Scheduled;
+import org.springframework.stereotype.Service;
+
+/**
+ * Plans tried on copies: the site is copied while everybody works on it, the run is carried out on the copy, and what came of it
+ * is written down. Of each site there is one copy at a time; it is removed by hand, by the next rehearsal, or by time.
+ */
+@Service
+class Rehearsals {
+    private static final Logger LOG = LoggerFactory.getLogger(Rehearsals.class);
+    /** Silence after which the application that rehearsed counts as gone, in seconds. */
+    private static final int SILENT = 60;
+
+    private static final int TOLD = 20;
+    /** How often it is written down how far a copy is, in nanoseconds. */
+    private static final long WRITTEN_EVERY = TimeUnit.MILLISECONDS.toNanos(300);
+
+    private final RehearsalMapper mapper;
+    private final Sites sites;
+    private final SiteCopies copies;
+    private final RunTargets targets;
+    private final SiteAddresses pages;
+    private final RecordIds ids;
+    private final Settings settings;
+    /** Those under way here, and whether somebody has given them up. */
+    private final Map<Long, AtomicBoolean> underWay = new ConcurrentHashMap<>();
+
+    Rehearsals(
+            RehearsalMapper mapper,
+            Sites sites,
+            SiteCopies copies,
+            RunTargets targets,
+            SiteAddresses pages,
+            RecordIds ids,
+            Settings settings) {
+        this.mapper = mapper;
+        this.sites = sites;
+        this.copies = copies;
+        this.targets = targets;
+        this.pages = pages;
+        this.ids = ids;
+        this.settings = settings;
+    }
+
+    List<RehearsalRow> of(String site) {
+        return mapper.of(sites.get(site).path(), TOLD);
+    }
+
+    RehearsalRow get(String site, long id) {
+        return Optional.ofNullable(mapper.find(sites.get(site).path(), id))
+                .orElseThrow(() -> Refusal.missing("There is no such rehearsal."));
+    }
+
+    /** Begins; the rest happens in the background. */
+    RehearsalRow start(String path, String version, String by) {
+        var site = sites.get(path);
+        var target = targets.to(site, version);
+        var engine = sites.engine(path);
+        refuseIfPointless(site, engine.runs(), target);
+        for (var earlier : mapper.of(site.path(), TOLD)) {
+            remove(earlier);
+        }
+        long id = ids.next();
+        var copy = copies.begin(site.path());
+        mapper.insert(id, site.path(), version, by, copy, SiteCopy.rows(sites.source(site.path())));
+        underWay.put(id, new AtomicBoolean());
+        Thread.ofVirtual().name("rehearsal-" + id).start(() -> rehearse(id, site.path(), copy, target, by));
+        return get(path, id);
+    }
+
+    private void refuseIfPointless(Sites.Registered site, Runs runs, Runs.RunTarget target) {
+        if (site.copyOf() != null) {
+            throw Refusal.conflict("This is a copy. Rehearse on the site itself.", null);
+        }
+        if (mapper.underWay(site.path()) > 0) {
+            throw Refusal.conflict(
+                    "A rehearsal of this site is under way. Wait until it has ended, or give it up.", null);
+        }
+        if (runs.last().filter(RunView::isOpen).isPresent()) {
+            throw Refusal.conflict("A run is under way on this site. Rehearse when it has ended.", null);
+        }
+        if (!runs.plan(target).runnable()) {
+            throw Refusal.conflict(
+                    "The plan has questions that are not answered. Open the plan and answer them.", null);
+        }
+    }
+
+    private void rehearse(long id, String site, String copy, Runs.RunTarget target, String by) {
+        try {
+            long begun = System.nanoTime();
+            copy(id, site, copy);
+            long copied = TimeUnit.NANOSECONDS.toMillis(System.nanoTime() - begun);
+            mapper.running(id);
+            var engine = sites.engine(copy);
+            var looked = new BeforeAndAfter(copy, engine, pages);
+            heed(id);
+            var outcome = engine.runs().start(target, by, _ -> heed(id));
+            if (!(outcome instanceof Runs.RunOutcome.Started started)) {
+                throw new IllegalStateException("The plan cannot be run on the copy: " + outcome);
+            }
+            started.work().run();
+            var run = engine.runs().find(started.run().id()).orElseThrow();
+            var report = new RehearsalReport(copied, run, looked.counts(), looked.samples());
+            mapper.end(id, "done", null, RehearsalView.JSON.writeValueAsString(report));
+        } catch (CancellationException _) {
+            giveUp(id, copy);
+        } catch (SiteCopy.CopyBroken e) {
+            fail(id, copy, e.getMessage());
+        } catch (RuntimeException e) {
+            if (isGivenUp(id)) {
+                giveUp(id, copy);
+            } else {
+                LOG.error("The rehearsal {} on a copy of {} stopped", id, site, e);
+                fail(id, copy, "It stopped: " + e.getMessage());
+            }
+        } finally {
+            underWay.remove(id);
+        }
+    }
+
+    private void copy(long id, String site, String copy) {
+        long[] written = {System.nanoTime()};
+        copies.fill(site, copy, rows -> {
+            heed(id);
+            if (System.nanoTime() - written[0] > WRITTEN_EVERY) {
+                written[0] = System.nanoTime();
+                mapper.copied(id, rows);
+            }
+        });
+    }
+
+    private boolean isGivenUp(long id) {
+        var asked = underWay.get(id);
+        return asked == null || asked.get();
+    }
+
+    private void heed(long id) {
+        if (isGivenUp(id)) {
+            throw new CancellationException();
+        }
+    }
+
+    private void giveUp(long id, String copy) {
+        mapper.end(id, "given_up", null, null);
+        forget(id, copy);
+    }
+
+    private void fail(long id, String copy, String why) {
+        mapper.end(id, "failed", why, null);
+        forget(id, copy);
+    }
+
+    private void forget(long id, String copy) {
+        if (copy != null) {
+            copies.remove(copy);
+        }
+        mapper.copyIsGone(id);
+    }
+
+    /** Removes the copy; the report stays. What is under way is given up. */
+    void remove(RehearsalRow row) {
+        var asked = underWay.get(row.id());
+        if (asked != null) {
+            asked.set(true);
+        } else if (row.copyPath() != null && row.finishedAt() != null) {
+            forget(row.id(), row.copyPath());
+        }
+    }
+
+    /** What the plan says now and did not say when it was rehearsed; nothing where the site has gone on to it since. */
+    List<String> differences(RehearsalRow row) {
+        var report = RehearsalView.report(row);
+        var site = sites.get(row.sitePath());
+        var engine = sites.engine(row.sitePath());
+        if (report.isEmpty() || engine.installed().version().equals(row.version())) {
+            return List.of();
+        }
+        var then = report.get().run().findings();
+        return engine.runs().plan(targets.to(site, row.version())).notes().stream()
+                .filter(note -> !then.contains(note))
+                .toList();
+    }
+
+    @Scheduled(fixedDelayString = "${jontrel.rehearsals-every:PT10S}")
+    void tidy() {
+        underWay.keySet().forEach(mapper::beat);
+        for (var row : mapper.silent(SILENT)) {
+            fail(row.id(), row.copyPath(), "The application ended while it rehearsed. Rehearse again.");
+        }
+        for (var row : mapper.old(settings.rehearsalLifetime().toHours())) {
+            LOG.info("The copy {} is removed: its time is over", row.copyPath());
+            forget(row.id(), row.copyPath());
+        }
+    }
+}

@@ -1,0 +1,4 @@
+/**
+ * Copies of whole sites, on which something can be tried. Uses table.
+ */
+package org.jontrel.site.copy;
