@@ -18,10 +18,14 @@ useIntervalFn(() => {
 }, 10_000);
 
 function tone(site: Schemas['SiteView']): 'bad' | 'draft' | 'safe' | 'plain' {
-  if (site.state === 'interrupted') {
+  if (site.state === 'interrupted' || site.drift > 0) {
     return 'bad';
   }
-  return site.version === '' ? 'plain' : site.state === 'running' || site.behind > 0 ? 'draft' : 'safe';
+  return site.version === ''
+    ? 'plain'
+    : ['running', 'paused'].includes(site.state) || site.behind > 0
+      ? 'draft'
+      : 'safe';
 }
 </script>
 
@@ -37,6 +41,8 @@ function tone(site: Schemas['SiteView']): 'bad' | 'draft' | 'safe' | 'plain' {
       <span class="mono muted">{{ site.version || $t('frame.nothing') }}</span>
       <Tag :tone="tone(site)">
         <template v-if="site.state === 'interrupted'">{{ $t('frame.interrupted') }}</template>
+        <template v-else-if="site.drift > 0">{{ $t('plan.drift.tile', { n: site.drift }, site.drift) }}</template>
+        <template v-else-if="site.state === 'paused'">{{ $t('site.states.paused') }}</template>
         <template v-else-if="site.state === 'running'">{{ $t('frame.running') }}</template>
         <template v-else-if="site.behind === 0">{{ $t('frame.upToDate') }}</template>
         <template v-else>{{ $t('frame.behind', { n: site.behind }, site.behind) }}</template>

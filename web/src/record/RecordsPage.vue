@@ -51,6 +51,14 @@ watch(
   { immediate: true },
 );
 
+/** A copy is among the sites only while it is looked at. */
+const choices = computed(() =>
+  [...workspace.sites, ...(site.value?.copyOf ? [site.value] : [])].map((each) => ({
+    value: each.path,
+    label: each.name,
+  })),
+);
+
 function choose(path: string): void {
   void router.push({ name: 'record-list', params: { workspace: route.params.workspace, site: path } });
 }
@@ -66,12 +74,7 @@ function to(each: RecordType) {
   <div class="panes">
     <nav class="types" :aria-label="$t('record.type')">
       <label class="label" for="site">{{ $t('record.site') }}</label>
-      <Choice
-        id="site"
-        :value="site?.path"
-        :options="workspace.sites.map((each) => ({ value: each.path, label: each.name }))"
-        @update:value="choose"
-      />
+      <Choice id="site" :value="site?.path" :options="choices" @update:value="choose" />
       <template v-for="sort in SORTS" :key="sort">
         <h2 v-if="ofSort(sort).length">{{ $t(`record.sorts.${sort}`) }}</h2>
         <ul>

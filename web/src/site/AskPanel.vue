@@ -8,15 +8,14 @@ import type { Schemas } from '@/shared/api/client';
 import TextInput from '@/shared/controls/TextInput.vue';
 import ControlSet from '@/shared/controls/ControlSet.vue';
 import Radios from '@/shared/controls/Radios.vue';
+import { about, decision, type Ask } from './answers';
 
-/** A question of a plan with its choices; the answer is kept with the release. */
-const props = defineProps<{ site: string; ask: Schemas['AskView']; version: string; locked: boolean }>();
+/** A question of a plan with its choices and its values; the answer is kept with the release. */
+const props = defineProps<{ site: string; ask: Ask; version: string; locked: boolean }>();
 const emit = defineEmits<{ decide: [Schemas['DecisionBody']] }>();
 
 const { t } = useI18n();
-type Answer = Schemas['DecisionBody']['answer'];
 const isOfValues = computed(() => props.ask.about === 'unconverted');
-const looking = ref(false);
 const corrections = ref<Record<string, string>>(
   Object.fromEntries(props.ask.corrections.map((each) => [each.from, each.to])),
 );
@@ -57,70 +56,73 @@ function labelOf(choice: string): string {
 }
 
 function keep(): void {
-  emit('decide', {
-    field: props.ask.fieldId,
-    about: props.ask.about.toUpperCase() as Schemas['DecisionBody']['about'],
-    answer: answer.value.toUpperCase() as Answer,
-    value: answer.value === valued.value ? value.value : '',
-    corrections: Object.entries(corrections.value).map(([from, to]) => ({ from, to })),
-  });
+  const given = answer.value === valued.value ? value.value : '';
+  const corrected = Object.entries(corrections.value).map(([from, to]) => ({ from, to }));
+  emit('decide', decision(props.ask, answer.value, given, corrected));
 }
 </script>
 
 <template>
   <form class="panel ask" @submit.prevent="keep">
     <div class="row spread top">
-      <p :id="`ask-${ask.fieldId}-${ask.about}`" class="flat">{{ ask.finding.sentence }}</p>
+      <h2 :id="`ask-${ask.fieldId}-${ask.about}`" class="flat">{{ about(ask) }}</h2>
       <Tag :tone="ask.answer ? 'safe' : 'bad'">{{ $t(ask.answer ? 'site.answered' : 'site.open1') }}</Tag>
     </div>
+    <p class="sentence">{{ ask.finding.sentence }}</p>
     <ControlSet :disabled="locked">
-      <div class="row choices">
-        <Radios v-model:value="answer" :aria-labelledby="`ask-${ask.fieldId}-${ask.about}`" :options="choices" />
-        <TextInput
-          v-if="valued"
-          v-model:value="value"
-          :class="valued === 'gather' ? 'keys' : 'fill'"
-          :required="answer === valued"
-          :aria-label="$t(VALUED[valued], { label: ask.label })"
-          @focus="answer = valued"
-        />
-        <NButton attr-type="submit" size="small" :disabled="locked">{{ $t('site.keep') }}</NButton>
-        <NButton v-if="isOfValues" quaternary size="small" :aria-expanded="looking" @click="looking = !looking">{{
-          $t(looking ? 'site.hideValues' : 'site.showValues')
-        }}</NButton>
-      </div>
+      <Radios v-model:value="answer" :aria-labelledby="`ask-${ask.fieldId}-${ask.about}`" :options="choices" />
+      <TextInput
+        v-if="valued"
+        v-model:value="value"
+        class="given"
+        :required="answer === valued"
+        :aria-label="$t(VALUED[valued], { label: ask.label })"
+        @focus="answer = valued"
+      />
       <AskValues
-        v-if="looking"
+        v-if="isOfValues"
         v-model="corrections"
+        class="values"
         :site="site"
         :version="version"
         :field="ask.fieldId"
         :label="ask.label"
         :locked="locked"
       />
+      <div class="row spread foot">
+        <span class="hint">{{ ask.answer ? $t('site.kept', { version }) : '' }}</span>
+        <NButton attr-type="submit" type="primary" :disabled="locked">{{ $t('site.keep') }}</NButton>
+      </div>
     </ControlSet>
-    <p v-if="ask.answer" class="hint">{{ $t('site.kept', { version }) }}</p>
   </form>
 </template>
 
 <style scoped>
+.ask {
+  display: flex;
+  flex-direction: column;
+  min-width: 0;
+}
 .flat {
   margin: 0;
+}
+.sentence {
+  margin: 4px 0 8px;
   overflow-wrap: anywhere;
 }
 .top {
   align-items: flex-start;
-  gap: 24px;
-}
-.choices {
-  margin-top: 8px;
   gap: 16px;
-  flex-wrap: wrap;
 }
-.fill {
-  width: 220px;
+.given {
+  margin-top: 8px;
 }
-.keys {
-  width: 320px;
+.values {
+  min-height: 0;
+  margin-top: 12px;
+}
+.foot {
+  gap: 16px;
+  margin-top: 12px;
 }
 </style>

@@ -1,22 +1,29 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui';
 import { computed, ref, watch } from 'vue';
+import { useI18n } from 'vue-i18n';
 import { useRoute, useRouter } from 'vue-router';
 import { useWorkspace } from '@/frame/workspace';
 import { useSession } from '@/session/session';
 import Problems from '@/shared/Problems.vue';
+import Tabs from '@/shared/controls/Tabs.vue';
 import { versionList } from '@/release/queries';
 import { api, ask, sentenceOf, type Schemas } from '@/shared/api/client';
 import { renew, useResource } from '@/shared/api/queries';
-import AskPanel from './AskPanel.vue';
+import PlanHead from './PlanHead.vue';
 import PlanSteps from './PlanSteps.vue';
+import Rehearsal from './Rehearsal.vue';
 import RunList from './RunList.vue';
 import SaveStatic from './SaveStatic.vue';
+import SiteDrift from './SiteDrift.vue';
 import SiteSettings from './SiteSettings.vue';
 import SiteTokens from './SiteTokens.vue';
+import Worksheet from './Worksheet.vue';
 import { ofSite, planTo, runList } from './queries';
+import { useRehearsal } from './useRehearsal';
 import Choice from '@/shared/controls/Choice.vue';
 
+const { t } = useI18n();
 const route = useRoute();
 const router = useRouter();
 const workspace = useWorkspace();
@@ -34,27 +41,86 @@ const version = computed({
 });
 const asked = useResource(() => planTo(site.value, version.value), { enabled: () => version.value !== '' });
 const plan = asked.data;
+const isPending = computed(() => version.value !== '' && asked.isPending.value && !asked.problem.value);
 const runs = computed(() => found.data.value ?? []);
 const failed = ref('');
-const problem = computed(() => failed.value || released.problem.value || found.problem.value || asked.problem.value);
+const { rehearsal, isUnderWay, problem: notRehearsed, ...rehearsals } = useRehearsal(site);
+const problem = computed(
+  () => failed.value || notRehearsed.value || released.problem.value || found.problem.value || asked.problem.value,
+);
 const busy = ref(false);
 const halted = computed(() =>
-  runs.value[0] && ['interrupted', 'running'].includes(runs.value[0].state) ? runs.value[0] : undefined,
+  runs.value[0] && ['interrupted', 'running', 'paused'].includes(runs.value[0].state) ? runs.value[0] : undefined,
 );
+
+/** What was picked among the parts of the plan; the first that there is until then. */
+const part = ref('');
+const parts = computed(() => {
+  const now = plan.value && !plan.value.installed ? plan.value : undefined;
+  const ofPlan = now
+    ? [
+        { name: 'questions', label: t('plan.tabs.questions', { n: now.asks.length }) },
+        { name: 'steps', label: t('plan.tabs.steps', { n: now.steps.length }) },
+        { name: 'rehearsal', label: t('plan.tabs.rehearsal') },
+        { name: 'changes', label: t('plan.tabs.changes', { n: now.changes.length }) },
+      ]
+    : [];
+  return [
+    ...ofPlan,
+    { name: 'runs', label: t('plan.tabs.runs', { n: runs.value.length }) },
+    { name: 'site', label: t('plan.tabs.site') },
+  ];
+});
+const shown = computed(() => {
+  const first = plan.value?.asks.length || plan.value?.findings.length ? 'questions' : 'changes';
+  // what comes first is known with the plan
+  const wanted = isPending.value ? [part.value] : [part.value, first, 'runs'];
+  return wanted.find((name) => parts.value.some((each) => each.name === name)) ?? '';
+});
+const open = computed(() => plan.value?.asks.filter((each) => !each.answer).length ?? 0);
+const isReady = computed(() => plan.value?.runnable === true && !halted.value);
+const why = computed(() => {
+  if (halted.value) {
+    return t('plan.bar.halted');
+  }
+  if (plan.value?.runnable) {
+    return plan.value.asks.length ? t('plan.bar.ready') : '';
+  }
+  return open.value ? t('plan.bar.open', { n: open.value }, open.value) : t('plan.bar.blocked');
+});
 
 watch(site, () => {
   picked.value = '';
   failed.value = '';
+  part.value = '';
 });
 
-async function decide(answer: Schemas['DecisionBody']): Promise<void> {
+/** Says why where it did not come about. */
+async function attempt(work: () => Promise<unknown>): Promise<void> {
   failed.value = '';
   try {
-    const path = { workspace: String(route.params.workspace), version: version.value };
-    await ask(api.PUT('/api/workspaces/{workspace}/releases/{version}/decisions', { params: { path }, body: answer }));
-    await renew(planTo(site.value, version.value).queryKey);
+    await work();
   } catch (thrown) {
     failed.value = sentenceOf(thrown);
+  }
+}
+
+const decide = (answers: Schemas['DecisionBody'][]): Promise<void> =>
+  attempt(async () => {
+    const path = { workspace: String(route.params.workspace), version: version.value };
+    for (const body of answers) {
+      await ask(api.PUT('/api/workspaces/{workspace}/releases/{version}/decisions', { params: { path }, body }));
+    }
+    await renew(planTo(site.value, version.value).queryKey);
+  });
+
+async function rehearse(): Promise<void> {
+  const { to } = plan.value ?? {};
+  if (to !== undefined && !busy.value) {
+    busy.value = true;
+    part.value = 'rehearsal';
+    await attempt(() => rehearsals.start(to));
+    busy.value = false;
   }
 }
 
@@ -81,83 +147,104 @@ const ofPages = computed(() => (plan.value?.changes ?? []).filter((change) => ch
 </script>
 
 <template>
-  <div class="page stack">
-    <div class="row spread">
-      <h1>{{ $t('site.plan', { site: tile?.name ?? site }) }}</h1>
-      <div v-if="versions?.length" class="row">
-        <span class="muted">{{ $t('site.from') }}</span>
-        <span class="mono">{{ tile?.version || $t('site.nothingInstalled') }}</span>
-        <label class="muted" for="target">{{ $t('site.to') }}</label>
-        <Choice
-          id="target"
-          v-model:value="version"
-          class="target"
-          :options="versions.map((each) => ({ value: each, label: each }))"
-        />
+  <div class="whole">
+    <div class="page wide stack">
+      <div class="row spread">
+        <h1>{{ $t('site.plan', { site: tile?.name ?? site }) }}</h1>
+        <div v-if="versions?.length" class="row">
+          <span class="muted">{{ $t('site.from') }}</span>
+          <span class="mono">{{ tile?.version || $t('site.nothingInstalled') }}</span>
+          <label class="muted" for="target">{{ $t('site.to') }}</label>
+          <Choice
+            id="target"
+            v-model:value="version"
+            class="target"
+            :options="versions.map((each) => ({ value: each, label: each }))"
+          />
+        </div>
       </div>
-    </div>
-    <Problems v-if="problem" :of="[{ sentence: problem, severity: 'blocker' }]" />
-    <div v-if="halted" class="panel">
-      <RouterLink :to="{ name: 'run', params: { ...route.params, run: halted.id } }"
-        >{{ $t(`site.states.${halted.state}`) }}:
-        {{
-          $t('site.versions', {
-            from: halted.fromVersion || $t('site.nothingInstalled'),
-            to: halted.toVersion || $t('site.nothingInstalled'),
-          })
-        }}</RouterLink
-      >
-    </div>
-    <p v-if="versions?.length === 0" class="panel empty flat">{{ $t('site.noReleases') }}</p>
-    <template v-if="plan">
-      <p v-if="plan.installed" class="panel flat">
+      <Problems v-if="problem" :of="[{ sentence: problem, severity: 'blocker' }]" />
+      <div v-if="halted" class="panel">
+        <RouterLink :to="{ name: 'run', params: { ...route.params, run: halted.id } }"
+          >{{ $t(`site.states.${halted.state}`) }}:
+          {{
+            $t('site.versions', {
+              from: halted.fromVersion || $t('site.nothingInstalled'),
+              to: halted.toVersion || $t('site.nothingInstalled'),
+            })
+          }}</RouterLink
+        >
+      </div>
+      <p v-if="versions?.length === 0" class="panel empty flat">{{ $t('site.noReleases') }}</p>
+      <p v-if="plan?.installed" class="panel flat">
         {{ $t('site.isInstalled', { site: plan.site, version: plan.to }) }}
       </p>
-      <template v-else>
-        <section v-if="plan.asks.length" class="stack">
-          <h2>{{ $t('site.asks') }}</h2>
-          <AskPanel
-            v-for="each in plan.asks"
-            :key="each.fieldId + each.about"
-            :site="site"
-            :ask="each"
-            :version="plan.to"
+      <p v-else-if="isPending" class="muted flat" role="status">
+        {{ $t('plan.counting', { site: tile?.name ?? site }) }}
+      </p>
+      <PlanHead v-else-if="plan" :plan="plan" :rehearsal="rehearsal" />
+      <Tabs :label="$t('plan.tabs.title')" :value="shown" :tabs="parts" @update:value="part = $event">
+        <template #questions>
+          <div v-if="plan" class="stack">
+            <Worksheet
+              v-if="plan.asks.length"
+              :site="site"
+              :version="plan.to"
+              :asks="plan.asks"
+              :locked="!session.isArchitect"
+              @decide="decide"
+            />
+            <p v-else class="panel flat">{{ $t('plan.table.none') }}</p>
+            <section v-if="plan.findings.length" class="panel">
+              <h2>{{ $t('site.notes') }}</h2>
+              <Problems :of="plan.findings" />
+            </section>
+          </div>
+        </template>
+        <template #steps><PlanSteps v-if="plan" :steps="plan.steps" /></template>
+        <template #rehearsal>
+          <Rehearsal
+            :of="rehearsal"
+            :version="plan?.to ?? ''"
             :locked="!session.isArchitect"
-            @decide="decide"
+            @remove="attempt(rehearsals.remove)"
           />
-        </section>
-        <section v-if="plan.findings.length" class="panel">
-          <h2>{{ $t('site.notes') }}</h2>
-          <Problems :of="plan.findings" />
-        </section>
-        <div class="row">
-          <NButton
-            v-if="session.isArchitect"
-            type="primary"
-            :disabled="!plan.runnable || !!halted"
-            :loading="busy"
-            @click="run"
-            >{{ $t('site.run', { site: plan.site }) }}</NButton
-          >
-          <span v-if="!session.isArchitect" class="muted">{{ $t('site.architectOnly') }}</span>
-          <span v-else-if="!plan.runnable" class="muted">{{ $t('site.notRunnable') }}</span>
-        </div>
-        <PlanSteps :steps="plan.steps" />
-        <section class="panel">
-          <h2>{{ $t('site.changes') }}</h2>
-          <p v-if="ofPages" class="hint">
-            {{ $t(ofPages === plan.changes.length ? 'site.allOfPages' : 'site.someOfPages', { n: ofPages }, ofPages) }}
-          </p>
-          <ul class="changes">
-            <li v-for="change in plan.changes" :key="change.sentence">{{ change.sentence }}</li>
-          </ul>
-        </section>
-      </template>
-    </template>
-    <RunList :runs="runs" />
-    <SiteSettings :site="site" :locked="!session.isArchitect" />
-    <SaveStatic :site="site" />
-    <SiteTokens v-if="session.isArchitect" :site="site" />
+        </template>
+        <template #changes>
+          <section v-if="plan" class="panel">
+            <h2>{{ $t('site.changes') }}</h2>
+            <p v-if="ofPages" class="hint">
+              {{
+                $t(ofPages === plan.changes.length ? 'site.allOfPages' : 'site.someOfPages', { n: ofPages }, ofPages)
+              }}
+            </p>
+            <ul class="changes">
+              <li v-for="change in plan.changes" :key="change.sentence">{{ change.sentence }}</li>
+            </ul>
+          </section>
+        </template>
+        <template #runs><RunList :runs="runs" /></template>
+        <template #site>
+          <div class="stack">
+            <SiteSettings :site="site" :locked="!session.isArchitect" />
+            <SiteDrift :site="site" :locked="!session.isArchitect" />
+            <SaveStatic :site="site" />
+            <SiteTokens v-if="session.isArchitect" :site="site" />
+          </div>
+        </template>
+      </Tabs>
+    </div>
+    <section v-if="plan && !plan.installed" class="bar row spread" :aria-label="$t('plan.bar.title')">
+      <span class="muted">{{ session.isArchitect ? why : $t('site.architectOnly') }}</span>
+      <div v-if="session.isArchitect" class="row">
+        <NButton v-if="!tile?.copyOf" :disabled="!isReady || busy || isUnderWay" @click="rehearse">{{
+          $t('plan.bar.rehearse')
+        }}</NButton>
+        <NButton type="primary" :disabled="!isReady" :loading="busy" @click="run">{{
+          $t('site.run', { site: plan.site })
+        }}</NButton>
+      </div>
+    </section>
   </div>
 </template>
 
@@ -167,6 +254,24 @@ const ofPages = computed(() => (plan.value?.changes ?? []).filter((change) => ch
 }
 .flat {
   margin: 0;
+}
+.whole {
+  display: flex;
+  flex-direction: column;
+  min-height: 100%;
+}
+.wide {
+  flex: 1;
+  width: 100%;
+  max-width: 1400px;
+}
+.bar {
+  position: sticky;
+  bottom: 0;
+  z-index: 2;
+  padding: 10px 24px;
+  border-top: 1px solid var(--line);
+  background: var(--surface);
 }
 .changes {
   margin: 4px 0 0;

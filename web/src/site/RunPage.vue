@@ -13,7 +13,9 @@ import { longTime, secondsBetween } from '@/shared/time';
 import PlanSteps from './PlanSteps.vue';
 import RunSteps from './RunSteps.vue';
 import { newTypes, ofSite, undoPlan } from './queries';
+import { duration } from './duration';
 import { toneOf } from './tone';
+import { usePace } from './usePace';
 import { useRun } from './useRun';
 
 const { t } = useI18n();
@@ -63,7 +65,15 @@ watch(
 
 /** Undoing an undo brings the release back. */
 const again = computed(() => run.value?.kind === 'undo');
+const pace = usePace(run);
 const doneSteps = computed(() => run.value?.steps.filter((step) => step.state === 'done').length ?? 0);
+/** By records, where there are any to walk through. */
+const percentage = computed(() => {
+  const [done, all] = pace.value.all
+    ? [pace.value.done, pace.value.all]
+    : [doneSteps.value, run.value?.steps.length ?? 0];
+  return Math.min(100, Math.round((100 * done) / Math.max(1, all)));
+});
 
 async function preview(): Promise<void> {
   failed.value = '';
@@ -74,17 +84,27 @@ async function preview(): Promise<void> {
   }
 }
 
-async function act(what: 'undo' | 'continue'): Promise<void> {
+type Act = 'undo' | 'continue' | 'pause' | 'give-up';
+
+async function act(what: Act): Promise<void> {
   failed.value = '';
   acting.value = true;
   const params = { path: { site: site.value, id: Number(id.value) } };
   try {
-    if (what === 'undo') {
-      const started = await ask(api.POST('/api/sites/{site}/runs/{id}/undo', { params }));
+    if (what === 'undo' || what === 'give-up') {
+      const started = await ask(
+        what === 'undo'
+          ? api.POST('/api/sites/{site}/runs/{id}/undo', { params })
+          : api.POST('/api/sites/{site}/runs/{id}/give-up', { params }),
+      );
       undoing.value = undefined;
       await router.push({ params: { ...route.params, run: started.id }, state: { started: started.id } });
     } else {
-      await ask(api.POST('/api/sites/{site}/runs/{id}/continue', { params }));
+      await ask(
+        what === 'continue'
+          ? api.POST('/api/sites/{site}/runs/{id}/continue', { params })
+          : api.POST('/api/sites/{site}/runs/{id}/pause', { params }),
+      );
       await load();
     }
   } catch (thrown) {
@@ -117,12 +137,36 @@ async function act(what: 'undo' | 'continue'): Promise<void> {
         >
       </div>
       <p class="muted flat">{{ summary }}</p>
-      <NProgress
-        v-if="run.state === 'running'"
-        type="line"
-        :percentage="Math.round((100 * doneSteps) / Math.max(1, run.steps.length))"
-        :aria-label="$t('site.steps')"
-      />
+      <section v-if="run.state === 'running'" class="panel stack">
+        <NProgress type="line" :percentage="percentage" :aria-label="$t('site.steps')" />
+        <div class="row spread">
+          <span class="muted">
+            <template v-if="pace.all">{{
+              $t('plan.run.doneOf', { done: pace.done.toLocaleString('en'), all: pace.all.toLocaleString('en') })
+            }}</template>
+            <template v-if="pace.rate">
+              · {{ $t('plan.run.rate', { n: Math.round(pace.rate).toLocaleString('en') }) }} ·
+              {{ $t('plan.run.left', { time: duration(pace.left) }) }}</template
+            >
+            <template v-if="run.pausedBy"> {{ $t('plan.run.pausing') }}</template>
+          </span>
+          <div v-if="session.isArchitect" class="row">
+            <NButton :disabled="acting || !!run.pausedBy" @click="act('pause')">{{ $t('plan.run.pause') }}</NButton>
+            <NButton v-if="run.kind === 'forward'" :disabled="acting" @click="act('give-up')">{{
+              $t('plan.run.giveUp')
+            }}</NButton>
+          </div>
+        </div>
+      </section>
+      <section v-if="run.state === 'paused'" class="panel stack">
+        <p class="flat">{{ $t('plan.run.paused', { by: run.pausedBy ?? '' }) }}</p>
+        <div v-if="session.isArchitect" class="row">
+          <NButton type="primary" :loading="acting" @click="act('continue')">{{ $t('site.continue') }}</NButton>
+          <NButton v-if="run.kind === 'forward'" :disabled="acting" @click="act('give-up')">{{
+            $t('plan.run.giveUp')
+          }}</NButton>
+        </div>
+      </section>
       <section v-if="run.state === 'interrupted'" class="panel stack">
         <p class="flat">{{ $t('site.interrupted') }}</p>
         <Problems v-if="run.message" :of="[{ sentence: run.message, severity: 'blocker' }]" />

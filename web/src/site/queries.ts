@@ -46,6 +46,24 @@ export const newTypes = (site: string, id: number): Resource<string[]> => ({
     ask(api.GET('/api/sites/{site}/runs/{id}/new-types', { params: { path: { site, id } }, signal })),
 });
 
+/** What was found in a site's tables when somebody looked last. */
+export const siteDrift = (site: string): Resource<Schemas['DriftView']> => ({
+  queryKey: [...ofSite(site), 'drift'],
+  queryFn: ({ signal }) => ask(api.GET('/api/sites/{site}/drift', { params: { path: { site } }, signal })),
+});
+
+export const rehearsalList = (site: string): Resource<Schemas['RehearsalView'][]> => ({
+  queryKey: [...ofSite(site), 'rehearsals'],
+  queryFn: ({ signal }) => ask(api.GET('/api/sites/{site}/rehearsals', { params: { path: { site } }, signal })),
+});
+
+/** A rehearsal with its report. */
+export const oneRehearsal = (site: string, id: number): Resource<Schemas['RehearsalView']> => ({
+  queryKey: [...ofSite(site), 'rehearsal', id],
+  queryFn: ({ signal }) =>
+    ask(api.GET('/api/sites/{site}/rehearsals/{id}', { params: { path: { site, id } }, signal })),
+});
+
 export const tokenList = (site: string): Resource<Schemas['TokenView'][]> => ({
   queryKey: [...ofSite(site), 'tokens'],
   queryFn: ({ signal }) => ask(api.GET('/api/sites/{site}/tokens', { params: { path: { site } }, signal })),

@@ -205,7 +205,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["look_1"];
+        post: operations["look_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -221,7 +221,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["look"];
+        post: operations["look_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -292,6 +292,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sites/{site}/drift": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["last"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{site}/drift/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["look"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{site}/drift/mend": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["mend"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sites/{site}/held": {
         parameters: {
             query?: never;
@@ -315,7 +363,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["look_2"];
+        get: operations["look_3"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1515,8 +1563,12 @@ export interface components {
             answer?: string;
             choices: string[];
             corrections: components["schemas"]["CorrectionView"][];
+            /** @description A value that it is about; empty where it is not about single values */
+            example: string;
             fieldId: string;
             finding: components["schemas"]["FindingView"];
+            /** @description What one calls the records that it is about */
+            holder: string;
             kind: string;
             label: string;
             proposed: string;
@@ -2341,6 +2393,17 @@ export interface components {
             sentence: string;
             typeId: string;
         };
+        ChangedRecord: {
+            /** Format: int64 */
+            id: number;
+            page: string;
+            pageDiffers: boolean;
+            title: string;
+            type: string;
+            typeKey: string;
+            typeName: string;
+            values: components["schemas"]["ValueChange"][];
+        };
         ChangedView: {
             changes: components["schemas"]["ChangeView"][];
             id: string;
@@ -2694,12 +2757,18 @@ export interface components {
             from: string;
             to: string;
         };
-        CountView: {
+        CountChange: {
             /** Format: int64 */
             after: number;
             /** Format: int64 */
             before: number;
             name: string;
+        };
+        CountView: {
+            /** @description Whether there are just so many, or more */
+            exact: boolean;
+            /** Format: int64 */
+            records: number;
         };
         CreatedDefinition: {
             draft: components["schemas"]["DraftView"];
@@ -2758,6 +2827,19 @@ export interface components {
             uses: {
                 [key: string]: string[];
             };
+        };
+        DriftView: {
+            differences: components["schemas"]["DriftedPart"][];
+            /**
+             * Format: date-time
+             * @description When the tables were looked at; nothing where nobody has looked since the start
+             */
+            lookedAt?: string;
+        };
+        DriftedPart: {
+            finding: components["schemas"]["FindingView"];
+            /** @description Whether it can be put back here */
+            mendable: boolean;
         };
         EditRequest: {
             /**
@@ -4549,6 +4631,11 @@ export interface components {
              */
             width: number;
         };
+        Mending: {
+            code: string;
+            definition: string;
+            field: string;
+        };
         MergeTerms: {
             /** Format: int64 */
             from: number;
@@ -4985,9 +5072,9 @@ export interface components {
         RehearsalReport: {
             /** Format: int64 */
             copyMillis: number;
-            counts: components["schemas"]["CountView"][];
+            counts: components["schemas"]["CountChange"][];
             run: components["schemas"]["RunView"];
-            samples: components["schemas"]["SampleView"][];
+            samples: components["schemas"]["ChangedRecord"][];
         };
         RehearsalView: {
             by: string;
@@ -5074,17 +5161,6 @@ export interface components {
             toVersion: string;
             /** Format: int64 */
             undoes?: number;
-        };
-        SampleView: {
-            /** Format: int64 */
-            id: number;
-            page: string;
-            pageDiffers: boolean;
-            title: string;
-            type: string;
-            typeKey: string;
-            typeName: string;
-            values: components["schemas"]["ValueView"][];
         };
         SaveView: {
             content: string;
@@ -5204,6 +5280,11 @@ export interface components {
             behind: number;
             /** @description Path of the site that it is a copy of; nothing for other sites */
             copyOf?: string;
+            /**
+             * Format: int32
+             * @description How many differences from its release were found in its tables last
+             */
+            drift: number;
             name: string;
             path: string;
             /**
@@ -5414,7 +5495,7 @@ export interface components {
         TrailView: {
             about: string;
             /** @enum {string} */
-            act: "signed_in" | "sign_in_refused" | "signed_out" | "account_added" | "account_changed" | "account_deleted" | "password_changed" | "reset_link_made" | "sessions_ended" | "token_made" | "token_revoked" | "released" | "run_started" | "rehearsed" | "run_undone" | "site_set" | "values_brought_back" | "values_purged";
+            act: "signed_in" | "sign_in_refused" | "signed_out" | "account_added" | "account_changed" | "account_deleted" | "password_changed" | "reset_link_made" | "sessions_ended" | "token_made" | "token_revoked" | "released" | "run_started" | "rehearsed" | "run_undone" | "drift_mended" | "site_set" | "values_brought_back" | "values_purged";
             address: string;
             /** Format: date-time */
             at: string;
@@ -5455,10 +5536,15 @@ export interface components {
             sort: string;
             title: string;
         };
-        ValueView: {
+        ValueChange: {
             after: string;
             before: string;
             label: string;
+        };
+        ValueView: {
+            /** Format: int64 */
+            records: number;
+            text: string;
         };
         ValuesView: {
             /** Format: int32 */
@@ -5883,7 +5969,7 @@ export interface operations {
             };
         };
     };
-    look_1: {
+    look_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -5909,7 +5995,7 @@ export interface operations {
             };
         };
     };
-    look: {
+    look_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -6061,6 +6147,76 @@ export interface operations {
             };
         };
     };
+    last: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DriftView"];
+                };
+            };
+        };
+    };
+    look: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DriftView"];
+                };
+            };
+        };
+    };
+    mend: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Mending"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DriftView"];
+                };
+            };
+        };
+    };
     all_7: {
         parameters: {
             query?: never;
@@ -6109,7 +6265,7 @@ export interface operations {
             };
         };
     };
-    look_2: {
+    look_3: {
         parameters: {
             query?: {
                 after?: number;

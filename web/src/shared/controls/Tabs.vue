@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NTabPane, NTabs } from 'naive-ui';
-import { nextTick, onMounted, onUpdated, useId, useTemplateRef } from 'vue';
+import { nextTick, onMounted, onUpdated, useId, useTemplateRef, watch } from 'vue';
 
 /**
  * Tabs with a pane each, in a slot of its name; a pane is drawn while it is shown. The library's tabs take a click and do not say
@@ -46,6 +46,15 @@ async function onKey(event: KeyboardEvent): Promise<void> {
   }
 }
 
+/** The library draws the line below a tab where that was when it was chosen. */
+const list = useTemplateRef<InstanceType<typeof NTabs>>('list');
+watch(
+  () => props.tabs.map((tab) => tab.label).join(),
+  () => {
+    list.value?.syncBarPosition();
+  },
+  { flush: 'post' },
+);
 onMounted(tell);
 onUpdated(tell);
 </script>
@@ -53,6 +62,7 @@ onUpdated(tell);
 <template>
   <div ref="frame" class="tabs" @keydown="onKey">
     <NTabs
+      ref="list"
       type="line"
       size="small"
       :value="value"
@@ -64,7 +74,7 @@ onUpdated(tell);
       </NTabPane>
     </NTabs>
     <div :id="`${id}-pane`" role="tabpanel" :aria-labelledby="`${id}-${value}`" class="tab-pane">
-      <slot :name="value" />
+      <slot v-if="value" :name="value" />
     </div>
   </div>
 </template>

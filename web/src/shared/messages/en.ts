@@ -1,5 +1,6 @@
 import { layout } from './layout';
 import { model } from './model';
+import { plan } from './plan';
 import { form, record } from './record';
 
 /** Every text of the interface, by feature. */
@@ -86,6 +87,8 @@ export const en = {
       token_revoked: 'Revoked a token',
       released: 'Released',
       run_started: 'Started a run:',
+      rehearsed: 'Rehearsed:',
+      drift_mended: 'Put back in the database of',
       run_undone: 'Undid a run:',
       site_set: 'Changed the settings of',
       values_brought_back: 'Brought held values back:',
@@ -139,6 +142,7 @@ export const en = {
     noRight: 'There is no workspace yet. An architect creates the first one.',
   },
   layout,
+  plan,
   model,
   proof: {
     title: 'Proof',
@@ -341,7 +345,7 @@ export const en = {
     runs: 'Runs',
     noRuns: 'Nothing has run on this site yet.',
     kinds: { forward: 'Run', undo: 'Undo', redo: 'Redo', back: 'Rolled back' },
-    states: { running: 'Running', interrupted: 'Interrupted', done: 'Done', undone: 'Undone' },
+    states: { running: 'Running', interrupted: 'Interrupted', paused: 'Paused', done: 'Done', undone: 'Undone' },
     seconds: '{n} s',
     stepStates: { pending: 'waiting', acting: 'under way', done: 'done' },
     progress: '{done} of {all}',

@@ -220,15 +220,19 @@ export const helpPages = {
     sections: {
       plan: {
         title: 'Read the plan',
-        text: 'The plan counts real records: how many get a new field, how many values convert, which do not. What needs a decision is asked, with examples. A plan changes nothing.\nTexts become numbers, dates and times as people write them: “2,75”, “1 234.50”, “2½”, “12 May 2026”, “5 pm”; also “2.59 m” or “8 ft 6 in” where the field has a unit that fits, and “€12.50” where it is in EUR. What could be read in two ways, such as “1,234” or “3/4/2026”, a number with zeros before it, and whatever would have to be rounded is asked about.\n“Look at the values” shows what cannot be taken over, with how many records have it: type what each value becomes. The rest is asked again, or set aside and held. Corrections are kept with the release like all answers.',
+        text: 'The plan counts real records: how many get a new field, how many values convert, which do not. What needs a decision is asked, with examples. A plan changes nothing.\nTexts become numbers, dates and times as people write them: “2,75”, “1 234.50”, “2½”, “12 May 2026”, “5 pm”; also “2.59 m” or “8 ft 6 in” where the field has a unit that fits, and “€12.50” where it is in EUR. What could be read in two ways, such as “1,234” or “3/4/2026”, a number with zeros before it, and whatever would have to be rounded is asked about.\nThe questions stand in a table; the one you choose opens beside it. For values that cannot be taken over it shows each with how many records have it, spellings of the same value together: type what each becomes, or paste two columns from a spreadsheet into the search. The rest is asked again, or set aside and held. Corrections are kept with the release like all answers.',
       },
       moves: {
         title: 'Values that change their place',
         text: 'A field that takes several keeps its one value as the first of them; where several become one, you say whether the first or the last stays, or join texts.\nTexts become terms: those that name a term find it, and “Make terms of them” makes the others; where a field takes several, texts can be split at commas, semicolons or lines.\nNumbered fields that go, such as “Photo 1” and “Photo 2”, are proposed for a new field with rows. Groups become rows, rows become a group, and fields go into rows and out of them. Whatever does not go along is held.\nA new field that is required can be filled with one value, or from others of the same record: “{title}, {county}”, and for a number “round({length_ft} * 0.3048, 2)”. Nothing is rounded that the formula does not say; records that get no value are counted.',
       },
+      rehearsal: {
+        title: 'Rehearse it',
+        text: '“Rehearse on a copy” copies the site while everybody works on, and runs the plan on the copy. “Before and after” then shows records side by side, how many there are of each type, and what took how long. Open the copy to look at its records and pages; nobody finds its address by chance, and search engines are kept out.\nThe site itself stays as it is. Where records have changed since in a way that the plan asks or tells something new, the report says so. The copy is removed when you say so, when you rehearse again, or after a day; the report stays.',
+      },
       run: {
         title: 'Run it',
-        text: 'Editors and visitors go on while a run works beside the tables in use; at its end the definitions are switched in less than a second. A run that was interrupted, as by a restart, goes on by itself.',
+        text: 'Editors and visitors go on while a run works beside the tables in use; at its end the definitions are switched in less than a second. A run that was interrupted, as by a restart, goes on by itself.\nWhile it works, the run shows how many records it has done, how fast, and about how long the rest takes. “Pause” stops it at the next safe place until somebody continues it; “Give up and go back” brings every value back.',
       },
       undo: {
         title: 'Undo it',
@@ -237,6 +241,10 @@ export const helpPages = {
       held: {
         title: 'Held values',
         text: 'What a run takes out of use is held, not deleted. Under Held values you can look at it, export it, bring it back where its field exists again, or delete it for good. When a later release has the field again, its plan asks whether the values come back.',
+      },
+      drift: {
+        title: 'When somebody changed the database',
+        text: 'Jontrel looks every hour, and before each plan, whether the tables of a site are what its release says. What is different is told at the tile of the site, and under “Site” with what to do: a backup is the best way to get values back; “Put back” makes a missing table, column or index again, and removes rows and links that lead nowhere.',
       },
       tokens: {
         title: 'Tokens for programs',

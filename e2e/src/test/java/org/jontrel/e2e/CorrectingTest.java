@@ -3,11 +3,14 @@ package org.jontrel.e2e;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.testng.Assert.assertEquals;
 
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.assertions.LocatorAssertions.IsVisibleOptions;
 import com.microsoft.playwright.options.AriaRole;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.regex.Pattern;
 import org.awaitility.Awaitility;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
@@ -45,7 +48,6 @@ public class CorrectingTest {
         desk.anna.open(Desk.WORKSPACE + "sites/bench");
         assertThat(page.getByText("2 values of Gates cannot be read as number (for example about 3)"))
                 .isVisible();
-        desk.anna.button("Look at the values").click();
         var becomes = page.getByLabel("What “about 3” becomes");
         becomes.fill("three");
         desk.anna.button("Save answer").click();
@@ -91,6 +93,7 @@ public class CorrectingTest {
         desk.anna.checkAccessibility();
         Desk.pick(page.locator("form.ask"), "Take the last");
         desk.anna.button("Save answer").click();
+        rehearse();
         desk.anna.button("Run on Bench").click();
         assertThat(page.getByRole(AriaRole.STATUS).getByText("Done")).isVisible();
         assertEquals(condition(), "\"poor\"");
@@ -98,6 +101,29 @@ public class CorrectingTest {
         desk.anna.button("Undo now").click();
         Awaitility.await().until(() -> condition().startsWith("["));
         assertEquals(condition(), "[\"good\",\"poor\"]");
+    }
+
+    /** On a copy, which is looked at and removed; the site has not changed meanwhile. */
+    private void rehearse() {
+        desk.anna.button("Rehearse on a copy").click();
+        assertThat(page.getByText("The copy took")).isVisible(new IsVisibleOptions().setTimeout(60_000));
+        var change = page.getByRole(AriaRole.ROW)
+                .filter(new Locator.FilterOptions().setHasText("State of repair"))
+                .first();
+        assertThat(change).containsText("Good, Poor");
+        desk.anna.checkAccessibility();
+        assertEquals(condition(), "[\"good\",\"poor\"]");
+        desk.anna.link("Records").last().click();
+        assertThat(page.getByText("Copy of Bench").first()).isVisible();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("^Structures")))
+                .click();
+        desk.anna.link("Both").click();
+        assertThat(page.locator("[data-field=condition]")).containsText("Poor");
+        desk.anna.open(Desk.WORKSPACE + "sites/bench");
+        assertThat(page.getByText("Copy of Bench")).hasCount(0);
+        desk.anna.part("Before and after");
+        desk.anna.button("Remove the copy").click();
+        assertThat(page.getByText("The copy is removed; this report stays.")).isVisible();
     }
 
     private String condition() {

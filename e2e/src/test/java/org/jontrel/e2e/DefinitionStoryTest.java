@@ -230,6 +230,7 @@ abstract class DefinitionStoryTest {
 
     void install(String path, String name) {
         anna.open("/w/tessel-waters/sites/" + path);
+        anna.part("Steps");
         assertThat(page.getByText("Make a table for Moorings")).isVisible();
         anna.checkAccessibility();
         anna.button("Run on " + name).click();

@@ -145,6 +145,7 @@ public class StoryTest extends DefinitionStoryTest {
             assertTrue(values.contains("\"depth\":\"2\""), values);
         });
         anna.open("/w/tessel-waters/sites/bench");
+        anna.part("Changes");
         assertThat(page.getByText("Depth added")).isVisible();
         assertThat(anna.button("Run on Bench")).isEnabled();
     }
@@ -167,6 +168,7 @@ public class StoryTest extends DefinitionStoryTest {
     @Test(dependsOnMethods = "s8c_undoGivesEveryValueBack")
     public void s8d_whatTheUndoHoldsIsLookedAtAndPurged() {
         anna.open("/w/tessel-waters/sites/trial");
+        anna.part("Runs");
         anna.link("Held values").click();
         assertThat(anna.heading("Held values on Trial")).isVisible();
         assertThat(page.getByText("Depth of Moorings")).isVisible();

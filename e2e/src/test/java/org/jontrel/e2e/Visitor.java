@@ -18,6 +18,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.regex.Pattern;
 
 /** Somebody at a browser of 1280 by 800 pixels. */
 public final class Visitor implements AutoCloseable {
@@ -110,6 +111,12 @@ public final class Visitor implements AutoCloseable {
         page.locator("#site-name").fill(name);
         button("Add site").click();
         assertThat(heading("Plan for " + name)).isVisible();
+    }
+
+    /** Opens a part of the page of a site, by the beginning of what its tab says. */
+    public void part(String name) {
+        page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName(Pattern.compile("^" + name)))
+                .click();
     }
 
     public Locator button(String name) {

@@ -8,6 +8,7 @@ import java.util.function.Supplier;
 import javax.sql.DataSource;
 import org.jontrel.core.naming.Ids;
 import org.jontrel.core.recordtype.RecordType;
+import org.jontrel.site.drift.SiteDrift;
 import org.jontrel.site.media.MediaStore;
 import org.jontrel.site.record.RecordStore;
 import org.jontrel.site.record.write.SiteUpgrade;
@@ -29,6 +30,7 @@ public final class Site {
     private final MediaStore media;
     private final Runs runs;
     private final HeldValues held;
+    private final SiteDrift drift;
 
     private Site(DataSource source, String owner, Duration stale, Optional<Path> mediaFolder) {
         database = new Database(source);
@@ -37,6 +39,7 @@ public final class Site {
         records = new RecordStore(database, bindings, media, ids);
         runs = new Runs(database, bindings, ids, Ids.secure(), owner, stale);
         held = new HeldValues(database, bindings, records, runs);
+        drift = new SiteDrift(database, bindings);
     }
 
     /**
@@ -80,6 +83,11 @@ public final class Site {
     /** What runs took out of use and keep. */
     public HeldValues held() {
         return held;
+    }
+
+    /** What is not as the installed definitions say. */
+    public SiteDrift drift() {
+        return drift;
     }
 
     /** The installed definitions; version empty and no types where nothing was installed yet. */

@@ -89,6 +89,7 @@ final class UndoCase {
         busily(site.runs().start(target, "anna", _ -> {}));
         assertEquals(site.installed().model(), after);
         drawn.read();
+        hasNotDrifted();
         edit();
         var newer = Dump.of(source);
         busily(site.runs().undo(last().id(), "anna", _ -> {}));
@@ -96,14 +97,22 @@ final class UndoCase {
         assertSame(Dump.of(source), bytes, "after the undo");
         entered();
         drawn.read();
+        hasNotDrifted();
         undo(last());
         assertEquals(site.installed().model(), after);
         assertSame(Dump.of(source), newer, "after the undo of the undo");
         drawn.read();
         undo(forward());
         assertSame(Dump.of(source), bytes, "after another undo");
+        hasNotDrifted();
         broughtBack(after, bytes);
+        hasNotDrifted();
         return true;
+    }
+
+    /** Nobody but runs and writers has been at the tables. */
+    private void hasNotDrifted() {
+        assertEquals(site.drift().look().stream().map(Object::toString).toList(), List.of(), "drift");
     }
 
     /** Once more forward, with all that is held brought back, and undone. */

@@ -151,6 +151,7 @@ public class LayoutsTest {
         assertThat(page.getByText("Layout Page of person added").first()).isVisible();
         desk.api.post("/api/workspaces/tessel-waters/releases", Map.of("version", "1.1.0", "notes", ""));
         desk.anna.open(Desk.WORKSPACE + "sites/bench");
+        desk.anna.part("Changes");
         assertThat(page.getByText(Pattern.compile("of pages alone"))).isVisible();
     }
 
@@ -221,6 +222,7 @@ public class LayoutsTest {
     @Test(dependsOnMethods = "visitorsFilterAndSearchWithoutScript")
     public void aSiteIsSavedAsFiles() throws IOException {
         desk.anna.open(Desk.WORKSPACE + "sites/bench");
+        desk.anna.part("Site");
         page.getByLabel("Address where it will stand").fill("bench");
         desk.anna.button("Save files").click();
         assertThat(page.getByText("“bench” is no address of a site")).isVisible();

@@ -119,6 +119,7 @@ public class LooksTest {
     @Test
     public void aSiteChoosesALook() {
         desk.anna.open(Desk.WORKSPACE + "sites/bench");
+        desk.anna.part("Site");
         Desk.choose(page.locator("#site-look"), "Broadsheet");
         page.getByLabel("Address that visitors know").fill("towpath");
         desk.anna.button("Save settings").click();

@@ -10,7 +10,6 @@ import java.util.Objects;
 import org.jontrel.core.compare.Comparison;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Model;
-import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.server.release.ChangeView;
 import org.jontrel.server.release.Releases;
 import org.jontrel.server.trail.Trail;
@@ -120,14 +119,7 @@ class SiteController {
             org.jontrel.core.plan.Plan plan,
             org.jontrel.site.table.Binding installed) {
         var asks = plan.asks().stream()
-                .map(ask -> SiteViews.ask(
-                        ask,
-                        target.model()
-                                .definition(ask.recordTypeId())
-                                .flatMap(each -> RecordType.of(target.model(), each))
-                                .flatMap(recordType -> recordType.field(ask.fieldId()))
-                                .map(field -> field.kind().code())
-                                .orElse("")))
+                .map(ask -> SiteViews.ask(ask, target.model()))
                 .toList();
         return new SiteViews.PlanView(
                 site.name(),

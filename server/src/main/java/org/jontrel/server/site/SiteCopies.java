@@ -112,6 +112,6 @@ public class SiteCopies {
         if (!COPY.matcher(copy).matches()) {
             throw new IllegalArgumentException("Not a copy: " + copy);
         }
-        return mapper.database() + "_copy_" + copy.substring(copy.lastIndexOf('-') + 1);
+        return mapper.database() + "_site__copy_" + copy.substring(copy.lastIndexOf('-') + 1);
     }
 }

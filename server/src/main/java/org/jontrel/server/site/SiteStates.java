@@ -13,8 +13,10 @@ import org.springframework.stereotype.Component;
 public class SiteStates {
     private final Sites sites;
     private final Drafts drafts;
+    private final DriftWatch watch;
 
-    SiteStates(Sites sites, Drafts drafts) {
+    SiteStates(Sites sites, Drafts drafts, DriftWatch watch) {
+        this.watch = watch;
         this.sites = sites;
         this.drafts = drafts;
     }
@@ -48,6 +50,7 @@ public class SiteStates {
                 Comparison.of(installed.model(), draft).changes().size(),
                 last.map(run -> run.state().name().toLowerCase(Locale.ROOT)).orElse("ready"),
                 last.map(RunView::id).orElse(null),
+                watch.last(site.path()).map(look -> look.found().size()).orElse(0),
                 records);
     }
 }

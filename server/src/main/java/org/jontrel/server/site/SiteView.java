@@ -3,7 +3,7 @@ package org.jontrel.server.site;
 import io.swagger.v3.oas.annotations.media.Schema;
 
 /** A tile of the site strip. */
-@Schema(requiredProperties = {"path", "name", "version", "behind", "state"})
+@Schema(requiredProperties = {"path", "name", "version", "behind", "state", "drift"})
 public record SiteView(
         String path,
         String name,
@@ -21,6 +21,9 @@ public record SiteView(
         String state,
 
         Long runId,
+
+        @Schema(description = "How many differences from its release were found in its tables last")
+        int drift,
 
         @Schema(description = "How many there are, where that was asked for")
         Long records) {}

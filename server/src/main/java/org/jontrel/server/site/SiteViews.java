@@ -4,8 +4,11 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import java.util.Locale;
 import java.util.stream.IntStream;
+import org.jontrel.core.finding.Code;
+import org.jontrel.core.model.Model;
 import org.jontrel.core.plan.Plan;
 import org.jontrel.core.plan.PlanQuestion;
+import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.server.release.ChangeView;
 import org.jontrel.server.release.CorrectionView;
 import org.jontrel.server.web.FindingView;
@@ -14,6 +17,9 @@ import org.jontrel.site.run.Runs;
 
 /** What sites, plans and runs look like over HTTP. */
 final class SiteViews {
+    /** Which argument of the sentence about values that cannot be read is one of them. */
+    private static final int EXAMPLE = 3;
+
     private SiteViews() {}
 
     @Schema(
@@ -43,8 +49,10 @@ final class SiteViews {
     @Schema(
             requiredProperties = {
                 "finding",
+                "holder",
                 "fieldId",
                 "label",
+                "example",
                 "kind",
                 "about",
                 "rows",
@@ -55,8 +63,16 @@ final class SiteViews {
             })
     record AskView(
             FindingView finding,
+
+            @Schema(description = "What one calls the records that it is about")
+            String holder,
+
             String fieldId,
             String label,
+
+            @Schema(description = "A value that it is about; empty where it is not about single values")
+            String example,
+
             String kind,
             String about,
             long rows,
@@ -95,12 +111,20 @@ final class SiteViews {
                 .toList();
     }
 
-    static AskView ask(PlanQuestion ask, String kind) {
+    /** @param model that the plan leads to */
+    static AskView ask(PlanQuestion ask, Model model) {
+        var recordType = model.definition(ask.recordTypeId()).flatMap(each -> RecordType.of(model, each));
+        boolean ofValues = ask.finding().code() == Code.PLAN_VALUES_UNCONVERTED;
         return new AskView(
                 FindingView.of(ask.finding()),
+                recordType.map(RecordType::plural).orElse(""),
                 ask.fieldId(),
                 ask.finding().arguments().getFirst(),
-                kind,
+                ofValues ? ask.finding().arguments().get(EXAMPLE) : "",
+                recordType
+                        .flatMap(each -> each.field(ask.fieldId()))
+                        .map(field -> field.kind().code())
+                        .orElse(""),
                 ask.about().code(),
                 ask.rows(),
                 ask.choices().stream().map(choice -> choice.code()).toList(),

@@ -34,6 +34,8 @@ public enum TrailAction {
     REHEARSED,
     @JsonProperty("run_undone")
     RUN_UNDONE,
+    @JsonProperty("drift_mended")
+    DRIFT_MENDED,
     @JsonProperty("site_set")
     SITE_SET,
     @JsonProperty("values_brought_back")

@@ -149,7 +149,7 @@ public class RehearsalTest {
     @Test(dependsOnMethods = "oneThatIsGivenUpLeavesNothing")
     public void oneThatNobodyIsAtFailsAndLeavesNothing() throws InterruptedException {
         var own = server.database();
-        execute("CREATE DATABASE " + own + "_copy_c00000000");
+        execute("CREATE DATABASE " + own + "_site__copy_c00000000");
         execute("INSERT INTO " + own
                 + ".rehearsal (id, site_path, version, state, by_whom, copy_path, started_at, beat_at)"
                 + " VALUES (7, 'field', '2.0.0', 'copying', 'anna', 'field-copy-c00000000', UTC_TIMESTAMP(3),"
@@ -175,7 +175,8 @@ public class RehearsalTest {
         try (var source = server.site();
                 var connection = source.getConnection();
                 var statement = connection.createStatement();
-                var found = statement.executeQuery("SHOW DATABASES LIKE '" + server.database() + "\\_copy%'")) {
+                var found =
+                        statement.executeQuery("SHOW DATABASES LIKE '" + server.database() + "\\_site\\_\\_copy%'")) {
             int count = 0;
             while (found.next()) {
                 count++;

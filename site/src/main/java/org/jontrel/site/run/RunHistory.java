@@ -15,6 +15,9 @@ final class RunHistory {
     /** Rows in a second, for steps that this site has not seen yet. */
     private static final double USUAL_PACE = 8_000;
 
+    /** What any step takes, in seconds. */
+    private static final double INSTANT = 0.06;
+
     private final Database database;
     private final Duration stale;
 
@@ -61,9 +64,10 @@ final class RunHistory {
                 .stream()
                 .collect(Collectors.toMap(JournalMapper.PaceRow::code, JournalMapper.PaceRow::rows));
         return steps.stream()
-                .map(step -> step.step().instant()
-                        ? 0
-                        : step.rows() / paces.getOrDefault(Journal.code(step.step()), USUAL_PACE))
+                .map(step -> INSTANT
+                        + (step.step().instant()
+                                ? 0
+                                : step.rows() / paces.getOrDefault(Journal.code(step.step()), USUAL_PACE)))
                 .toList();
     }
 

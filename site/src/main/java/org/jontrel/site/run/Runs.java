@@ -23,6 +23,7 @@ import org.jontrel.core.plan.Planner;
 import org.jontrel.core.plan.Question;
 import org.jontrel.core.plan.Step;
 import org.jontrel.core.plan.UndoPlanner;
+import org.jontrel.site.drift.TableDrift;
 import org.jontrel.site.record.read.TextLossReader;
 import org.jontrel.site.record.read.UnconvertedValues;
 import org.jontrel.site.table.Binding;
@@ -111,7 +112,7 @@ public final class Runs {
 
     private Plan plan(SqlSession session, Binding binding, RunTarget target) throws SQLException {
         // found anew: somebody may have changed tables since
-        var drift = Drift.of(session.getConnection(), bindings.fresh(session));
+        var drift = TableDrift.of(session.getConnection(), bindings.fresh(session));
         if (!drift.isEmpty()) {
             return new Plan(List.of(), List.of(), drift);
         }

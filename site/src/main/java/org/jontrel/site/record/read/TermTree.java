@@ -8,12 +8,39 @@ import org.jontrel.site.table.PhysicalNames;
 
 /** The terms above each term of a taxonomy, itself among them, so that what is under one is found at once. */
 public final class TermTree {
+    /** A tree that goes round is cut here. */
+    private static final int DEEPEST = 200;
+
     private final Connection connection;
     private final String name;
 
     public TermTree(Connection connection, Binding.BoundTables table) {
         this.connection = connection;
-        this.name = PhysicalNames.quoted(table.fields().get(PhysicalNames.ABOVE).name());
+        this.name = name(table);
+    }
+
+    /** All pairs as they are stored: term, one above it, and how far. */
+    public static String stored(Binding.BoundTables table) {
+        return "SELECT term_id, above_id, depth FROM " + name(table);
+    }
+
+    /** All pairs as they follow from what each term stands under. */
+    public static String derived(Binding.BoundTables table) {
+        var terms = PhysicalNames.quoted(table.name());
+        return "WITH RECURSIVE up (term_id, above_id, depth) AS (SELECT id, id, 0 FROM " + terms
+                + " UNION ALL SELECT up.term_id, t.parent_id, up.depth + 1 FROM up JOIN " + terms
+                + " t ON t.id = up.above_id WHERE t.parent_id <> 0 AND up.depth < " + DEEPEST
+                + ") SELECT term_id, above_id, depth FROM up";
+    }
+
+    /** Makes all of it anew. */
+    public static void renew(Connection connection, Binding.BoundTables table) throws SQLException {
+        Jdbc.update(connection, "DELETE FROM " + name(table));
+        Jdbc.update(connection, "INSERT IGNORE INTO " + name(table) + " (term_id, above_id, depth) " + derived(table));
+    }
+
+    private static String name(Binding.BoundTables table) {
+        return PhysicalNames.quoted(table.fields().get(PhysicalNames.ABOVE).name());
     }
 
     /** A term stands now under another, with all that is under it; 0 for under none. */

@@ -1,4 +1,4 @@
-package org.jontrel.site.run;
+package org.jontrel.site.drift;
 
 import java.sql.Connection;
 import java.sql.SQLException;
@@ -17,19 +17,19 @@ import org.jontrel.site.table.Ddl;
 import org.jontrel.site.table.PhysicalNames;
 import org.jontrel.site.table.Schema;
 
-/** What somebody did to a site's tables past the definitions: nothing can be planned on tables that are not what they were. */
-final class Drift {
+/** Tables and columns that are not what the installed definitions say: nothing can be planned on them. */
+public final class TableDrift {
     private final Connection connection;
     private final Binding binding;
     private final List<Finding> findings = new ArrayList<>();
 
-    private Drift(Connection connection, Binding binding) {
+    private TableDrift(Connection connection, Binding binding) {
         this.connection = connection;
         this.binding = binding;
     }
 
-    static List<Finding> of(Connection connection, Binding binding) throws SQLException {
-        var drift = new Drift(connection, binding);
+    public static List<Finding> of(Connection connection, Binding binding) throws SQLException {
+        var drift = new TableDrift(connection, binding);
         for (var recordType : RecordType.all(binding.model())) {
             drift.look(recordType);
         }

@@ -1,0 +1,166 @@
+<script setup lang="ts">
+import { NButton, NProgress } from 'naive-ui';
+import { computed } from 'vue';
+import { useRoute } from 'vue-router';
+import Problems from '@/shared/Problems.vue';
+import Tag from '@/shared/Tag.vue';
+import type { Schemas } from '@/shared/api/client';
+import { longTime } from '@/shared/time';
+import { duration } from './duration';
+
+/** A rehearsal as it goes on, and its report: what became of records on the copy. */
+const props = defineProps<{ of: Schemas['RehearsalView'] | undefined; version: string; locked: boolean }>();
+defineEmits<{ remove: [] }>();
+const route = useRoute();
+const isUnderWay = computed(() => ['copying', 'running'].includes(props.of?.state ?? ''));
+const tones = { done: 'safe', failed: 'bad', copying: 'draft', running: 'draft', given_up: 'plain' } as const;
+const tone = computed(() => tones[props.of?.state as keyof typeof tones]);
+const report = computed(() => props.of?.report);
+const took = computed(() => {
+  const run = report.value?.run;
+  return run?.finishedAt ? (Date.parse(run.finishedAt) - Date.parse(run.startedAt)) / 1000 : 0;
+});
+const copied = computed(() =>
+  Math.min(99, Math.round((100 * (props.of?.rowsCopied ?? 0)) / Math.max(1, props.of?.rowsExpected ?? 1))),
+);
+const copy = computed(() => ({ workspace: route.params.workspace, site: props.of?.copy ?? '' }));
+</script>
+
+<template>
+  <p v-if="!of" class="panel flat">{{ $t('plan.rehearsal.none') }}</p>
+  <div v-else class="stack">
+    <section class="panel stack">
+      <div class="row spread">
+        <div class="row">
+          <Tag :tone="tone">{{ $t(`plan.rehearsal.states.${of.state}`) }}</Tag>
+          <span class="muted">{{ $t('plan.rehearsal.by', { by: of.by, time: longTime(of.startedAt) }) }}</span>
+          <span v-if="of.version !== version" class="muted">{{
+            $t('plan.rehearsal.other', { version: of.version })
+          }}</span>
+        </div>
+        <NButton v-if="isUnderWay && !locked" size="small" @click="$emit('remove')">{{
+          $t('plan.rehearsal.giveUp')
+        }}</NButton>
+        <NButton v-else-if="of.copy && !locked" size="small" @click="$emit('remove')">{{
+          $t('plan.rehearsal.remove')
+        }}</NButton>
+      </div>
+      <template v-if="isUnderWay">
+        <NProgress
+          type="line"
+          :processing="true"
+          :percentage="of.state === 'copying' ? copied : 100"
+          :show-indicator="of.state === 'copying'"
+          :aria-label="$t(`plan.rehearsal.states.${of.state}`)"
+        />
+        <p v-if="of.state === 'copying'" class="hint flat">
+          {{
+            $t('plan.rehearsal.copied', {
+              n: of.rowsCopied.toLocaleString('en'),
+              all: of.rowsExpected.toLocaleString('en'),
+            })
+          }}
+        </p>
+      </template>
+      <Problems v-if="of.message" :of="[{ sentence: of.message, severity: 'blocker' }]" />
+      <template v-if="report">
+        <p class="flat">
+          {{ $t('plan.rehearsal.took', { copy: duration(report.copyMillis / 1000), run: duration(took) }) }}
+        </p>
+        <p v-if="of.copy" class="flat row">
+          <span>{{ $t('plan.rehearsal.open') }}</span>
+          <RouterLink :to="{ name: 'record-list', params: { ...copy, type: '' } }">{{
+            $t('plan.rehearsal.records')
+          }}</RouterLink>
+          <a :href="`/at/${of.copy}/`" target="_blank">{{ $t('plan.rehearsal.pages') }}</a>
+          <RouterLink :to="{ name: 'run', params: { ...copy, run: report.run.id } }">{{
+            $t('plan.rehearsal.run')
+          }}</RouterLink>
+          <span class="hint">{{ $t('plan.rehearsal.kept') }}</span>
+        </p>
+        <p v-else class="hint flat">{{ $t('plan.rehearsal.gone') }}</p>
+      </template>
+    </section>
+    <section v-if="of.differences.length" class="panel" aria-labelledby="differs">
+      <h2 id="differs">{{ $t('plan.rehearsal.differs') }}</h2>
+      <p class="hint flat">{{ $t('plan.rehearsal.differsHint') }}</p>
+      <Problems :of="of.differences.map((sentence) => ({ sentence, severity: 'warning' }))" />
+    </section>
+    <template v-if="report">
+      <section v-if="report.counts.length" class="panel">
+        <h2>{{ $t('plan.rehearsal.counts') }}</h2>
+        <ul class="row counts">
+          <li v-for="count in report.counts" :key="count.name">{{ $t('plan.rehearsal.now', count) }}</li>
+        </ul>
+      </section>
+      <section class="panel samples" aria-labelledby="samples">
+        <h2 id="samples">{{ $t('plan.rehearsal.samples') }}</h2>
+        <p v-if="!report.samples.length" class="muted flat">{{ $t('plan.rehearsal.nothing') }}</p>
+        <table v-else class="table">
+          <thead>
+            <tr>
+              <th>{{ $t('plan.rehearsal.field') }}</th>
+              <th>{{ $t('plan.rehearsal.before') }}</th>
+              <th>{{ $t('plan.rehearsal.after') }}</th>
+            </tr>
+          </thead>
+          <tbody v-for="sample in report.samples" :key="`${sample.type} ${String(sample.id)}`">
+            <tr class="record">
+              <th colspan="3" scope="rowgroup">
+                <div class="row spread">
+                  <span
+                    ><bdi>{{ sample.title }}</bdi> <span class="muted">{{ sample.typeName }}</span></span
+                  >
+                  <a v-if="of.copy && sample.page" :href="`/at/${of.copy}/${sample.page}`" target="_blank">{{
+                    $t(sample.pageDiffers ? 'plan.rehearsal.pageDiffers' : 'plan.rehearsal.page')
+                  }}</a>
+                </div>
+              </th>
+            </tr>
+            <tr v-for="value in sample.values" :key="value.label">
+              <td class="label-cell">{{ value.label }}</td>
+              <td class="text" dir="auto">
+                <template v-if="value.before">{{ value.before }}</template><span v-else class="muted">{{
+                  $t('plan.rehearsal.noValue')
+                }}</span>
+              </td>
+              <td class="text" dir="auto">
+                <template v-if="value.after">{{ value.after }}</template><span v-else class="muted">{{
+                  $t('plan.rehearsal.noValue')
+                }}</span>
+              </td>
+            </tr>
+          </tbody>
+        </table>
+      </section>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.flat {
+  margin: 0;
+}
+.counts {
+  flex-wrap: wrap;
+  gap: 4px 28px;
+  margin: 4px 0 0;
+  padding: 0;
+  list-style: none;
+}
+.record th {
+  background: var(--ground);
+  color: var(--ink);
+}
+.record th .muted {
+  font-weight: 400;
+}
+.label-cell {
+  width: 200px;
+}
+.text {
+  width: 40%;
+  overflow-wrap: anywhere;
+  white-space: pre-wrap;
+}
+</style>
