@@ -2,7 +2,7 @@
 import { computed } from 'vue';
 import type { Schemas } from '@/shared/api/client';
 import { longTime } from '@/shared/time';
-import { duration } from './duration';
+import { duration, secondsOf } from './duration';
 
 /** What will happen, in numbers. */
 const props = defineProps<{ plan: Schemas['PlanView']; rehearsal: Schemas['RehearsalView'] | undefined }>();
@@ -12,8 +12,8 @@ const open = computed(() => props.plan.asks.filter((ask) => !ask.answer).length)
 const last = computed(() => (props.rehearsal?.version === props.plan.to ? props.rehearsal : undefined));
 /** How long it took on the copy, which is the better estimate. */
 const took = computed(() => {
-  const run = last.value?.report?.run;
-  return run?.finishedAt ? (Date.parse(run.finishedAt) - Date.parse(run.startedAt)) / 1000 : undefined;
+  const { report } = last.value ?? {};
+  return report ? secondsOf(report.runs) : undefined;
 });
 </script>
 

@@ -16,6 +16,7 @@ function planTo(to: string) {
     site: `Trial of ${to}`,
     from: '1.0.0',
     to,
+    stages: [to],
     installed: false,
     runnable: true,
     asks: [],

@@ -53,6 +53,10 @@ const halted = computed(() =>
   runs.value[0] && ['interrupted', 'running', 'paused'].includes(runs.value[0].state) ? runs.value[0] : undefined,
 );
 
+/** The release that this plan is of: the first where the site is taken through several. */
+const stage = computed(() => plan.value?.stages[0] ?? version.value);
+const through = computed(() => plan.value?.stages.slice(0, -1) ?? []);
+
 /** What was picked among the parts of the plan; the first that there is until then. */
 const part = ref('');
 const parts = computed(() => {
@@ -107,7 +111,7 @@ async function attempt(work: () => Promise<unknown>): Promise<void> {
 
 const decide = (answers: Schemas['DecisionBody'][]): Promise<void> =>
   attempt(async () => {
-    const path = { workspace: String(route.params.workspace), version: version.value };
+    const path = { workspace: String(route.params.workspace), version: stage.value };
     for (const body of answers) {
       await ask(api.PUT('/api/workspaces/{workspace}/releases/{version}/decisions', { params: { path }, body }));
     }
@@ -154,6 +158,10 @@ const ofPages = computed(() => (plan.value?.changes ?? []).filter((change) => ch
         <div v-if="versions?.length" class="row">
           <span class="muted">{{ $t('site.from') }}</span>
           <span class="mono">{{ tile?.version || $t('site.nothingInstalled') }}</span>
+          <template v-for="each in through" :key="each">
+            <span class="muted">{{ $t('plan.head.by') }}</span>
+            <span class="mono">{{ each }}</span>
+          </template>
           <label class="muted" for="target">{{ $t('site.to') }}</label>
           <Choice
             id="target"
@@ -183,6 +191,9 @@ const ofPages = computed(() => (plan.value?.changes ?? []).filter((change) => ch
         {{ $t('plan.counting', { site: tile?.name ?? site }) }}
       </p>
       <PlanHead v-else-if="plan" :plan="plan" :rehearsal="rehearsal" />
+      <p v-if="through.length" class="hint flat">
+        {{ $t('plan.head.through', { first: stage, last: plan?.to ?? '' }) }}
+      </p>
       <Tabs :label="$t('plan.tabs.title')" :value="shown" :tabs="parts" @update:value="part = $event">
         <template #questions>
           <div v-if="plan" class="stack">

@@ -6,7 +6,7 @@ import Problems from '@/shared/Problems.vue';
 import Tag from '@/shared/Tag.vue';
 import type { Schemas } from '@/shared/api/client';
 import { longTime } from '@/shared/time';
-import { duration } from './duration';
+import { duration, secondsOf } from './duration';
 
 /** A rehearsal as it goes on, and its report: what became of records on the copy. */
 const props = defineProps<{ of: Schemas['RehearsalView'] | undefined; version: string; locked: boolean }>();
@@ -16,10 +16,7 @@ const isUnderWay = computed(() => ['copying', 'running'].includes(props.of?.stat
 const tones = { done: 'safe', failed: 'bad', copying: 'draft', running: 'draft', given_up: 'plain' } as const;
 const tone = computed(() => tones[props.of?.state as keyof typeof tones]);
 const report = computed(() => props.of?.report);
-const took = computed(() => {
-  const run = report.value?.run;
-  return run?.finishedAt ? (Date.parse(run.finishedAt) - Date.parse(run.startedAt)) / 1000 : 0;
-});
+const took = computed(() => secondsOf(report.value?.runs ?? []));
 const copied = computed(() =>
   Math.min(99, Math.round((100 * (props.of?.rowsCopied ?? 0)) / Math.max(1, props.of?.rowsExpected ?? 1))),
 );
@@ -62,7 +59,7 @@ const copy = computed(() => ({ workspace: route.params.workspace, site: props.of
           }}
         </p>
       </template>
-      <Problems v-if="of.message" :of="[{ sentence: of.message, severity: 'blocker' }]" />
+      <Problems v-if="of.message" :of="[{ sentence: of.message, severity: report ? 'warning' : 'blocker' }]" />
       <template v-if="report">
         <p class="flat">
           {{ $t('plan.rehearsal.took', { copy: duration(report.copyMillis / 1000), run: duration(took) }) }}
@@ -73,8 +70,14 @@ const copy = computed(() => ({ workspace: route.params.workspace, site: props.of
             $t('plan.rehearsal.records')
           }}</RouterLink>
           <a :href="`/at/${of.copy}/`" target="_blank">{{ $t('plan.rehearsal.pages') }}</a>
-          <RouterLink :to="{ name: 'run', params: { ...copy, run: report.run.id } }">{{
-            $t('plan.rehearsal.run')
+          <RouterLink
+            v-for="each in report.runs"
+            :key="each.id"
+            :to="{ name: 'run', params: { ...copy, run: each.id } }"
+            >{{ $t('plan.rehearsal.run', { version: each.toVersion }) }}</RouterLink
+          >
+          <RouterLink v-if="of.message" :to="{ name: 'plan', params: copy }">{{
+            $t('plan.rehearsal.plan')
           }}</RouterLink>
           <span class="hint">{{ $t('plan.rehearsal.kept') }}</span>
         </p>

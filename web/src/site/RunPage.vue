@@ -137,6 +137,7 @@ async function act(what: Act): Promise<void> {
         >
       </div>
       <p class="muted flat">{{ summary }}</p>
+      <p v-if="run.journey" class="hint flat">{{ $t('plan.run.journey') }}</p>
       <section v-if="run.state === 'running'" class="panel stack">
         <NProgress type="line" :percentage="percentage" :aria-label="$t('site.steps')" />
         <div class="row spread">

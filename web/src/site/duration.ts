@@ -1,3 +1,4 @@
+import type { Schemas } from '@/shared/api/client';
 import { i18n } from '@/shared/i18n';
 
 const MINUTE = 60;
@@ -15,3 +16,10 @@ export function duration(seconds: number): string {
     ? t('plan.minutes', { n: Math.round(seconds / MINUTE) })
     : t('plan.hours', { n: Math.round((seconds / HOUR) * 10) / 10 });
 }
+
+/** How long runs took in all, in seconds. */
+export const secondsOf = (runs: readonly Schemas['RunView'][]): number =>
+  runs.reduce(
+    (sum, run) => sum + (run.finishedAt ? (Date.parse(run.finishedAt) - Date.parse(run.startedAt)) / 1000 : 0),
+    0,
+  );

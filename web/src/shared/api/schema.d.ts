@@ -4888,6 +4888,8 @@ export interface components {
             installed: boolean;
             runnable: boolean;
             site: string;
+            /** @description Versions that are reached by a run each, the last of which is the one that is gone to; this plan is of the first */
+            stages: string[];
             steps: components["schemas"]["PlanStepView"][];
             to: string;
         };
@@ -5073,7 +5075,7 @@ export interface components {
             /** Format: int64 */
             copyMillis: number;
             counts: components["schemas"]["CountChange"][];
-            run: components["schemas"]["RunView"];
+            runs: components["schemas"]["RunView"][];
             samples: components["schemas"]["ChangedRecord"][];
         };
         RehearsalView: {
@@ -5148,10 +5150,11 @@ export interface components {
             fromVersion: string;
             /** Format: int64 */
             id: number;
+            /** Format: int64 */
+            journey: number;
             /** @enum {string} */
             kind: "forward" | "undo" | "redo" | "back";
             message?: string;
-            open: boolean;
             pausedBy: string;
             /** Format: date-time */
             startedAt: string;

@@ -16,6 +16,9 @@ export const plan = {
     tookOnCopy: 'on the copy, nobody waits',
     open: 'of {all} question open | of {all} questions open',
     noQuestions: 'no questions',
+    by: 'by',
+    through:
+      'Releases on the way change the same things more than once, so the site is taken through them in turn, and undo goes all the way back. This is the plan to {first}; what the next ones ask up to {last}, a rehearsal shows.',
     neverRehearsed: 'Never rehearsed to {version}',
     rehearsed: 'Rehearsed {time}',
     rehearsing: 'A rehearsal is under way',
@@ -97,7 +100,8 @@ export const plan = {
     open: 'Look at the copy:',
     records: 'Records',
     pages: 'Pages',
-    run: 'Report of its run',
+    run: 'Report of the run to {version}',
+    plan: 'Plan of the copy',
     remove: 'Remove the copy',
     kept: 'The copy is removed by itself after a day, and when you rehearse again.',
     gone: 'The copy is removed; this report stays.',
@@ -123,6 +127,7 @@ export const plan = {
       '{by} has paused this run. The site is as it was, and everybody can work on. Continue it, or give it up: every value goes back to what it was.',
     rate: '{n} records a second',
     left: 'about {time} left',
+    journey: 'This run is one of several that lead over releases in turn. Undoing the last of them undoes them all.',
     doneOf: '{done} of {all} records',
   },
   drift: {

@@ -8,10 +8,10 @@ import org.jontrel.site.run.RunView;
  * What came of a rehearsal.
  *
  * @param copyMillis how long the copy took
- * @param run as its journal on the copy has it
+ * @param runs as their journal on the copy has them, in their order
  */
-@Schema(requiredProperties = {"copyMillis", "run", "counts", "samples"})
-record RehearsalReport(long copyMillis, RunView run, List<CountChange> counts, List<ChangedRecord> samples) {
+@Schema(requiredProperties = {"copyMillis", "runs", "counts", "samples"})
+record RehearsalReport(long copyMillis, List<RunView> runs, List<CountChange> counts, List<ChangedRecord> samples) {
     /** How many records there were, and are, where that differs. */
     @Schema(requiredProperties = {"name", "before", "after"})
     record CountChange(String name, long before, long after) {}

@@ -5,9 +5,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicBoolean;
-import org.jontrel.server.publicsite.SiteAddresses;
 import org.jontrel.server.rehearsal.RehearsalMapper.RehearsalRow;
 import org.jontrel.server.site.RunTargets;
 import org.jontrel.server.site.SiteCopies;
@@ -34,14 +32,11 @@ class Rehearsals {
     private static final int SILENT = 60;
 
     private static final int TOLD = 20;
-    /** How often it is written down how far a copy is, in nanoseconds. */
-    private static final long WRITTEN_EVERY = TimeUnit.MILLISECONDS.toNanos(300);
-
     private final RehearsalMapper mapper;
     private final Sites sites;
     private final SiteCopies copies;
     private final RunTargets targets;
-    private final SiteAddresses pages;
+    private final Trial trial;
     private final RecordIds ids;
     private final Settings settings;
     /** Those under way here, and whether somebody has given them up. */
@@ -52,14 +47,14 @@ class Rehearsals {
             Sites sites,
             SiteCopies copies,
             RunTargets targets,
-            SiteAddresses pages,
+            Trial trial,
             RecordIds ids,
             Settings settings) {
         this.mapper = mapper;
         this.sites = sites;
         this.copies = copies;
         this.targets = targets;
-        this.pages = pages;
+        this.trial = trial;
         this.ids = ids;
         this.settings = settings;
     }
@@ -76,9 +71,9 @@ class Rehearsals {
     /** Begins; the rest happens in the background. */
     RehearsalRow start(String path, String version, String by) {
         var site = sites.get(path);
-        var target = targets.to(site, version);
+        var stages = targets.stages(site, version);
         var engine = sites.engine(path);
-        refuseIfPointless(site, engine.runs(), target);
+        refuseIfPointless(site, engine.runs(), stages.getFirst());
         for (var earlier : mapper.of(site.path(), TOLD)) {
             remove(earlier);
         }
@@ -86,7 +81,7 @@ class Rehearsals {
         var copy = copies.begin(site.path());
         mapper.insert(id, site.path(), version, by, copy, SiteCopy.rows(sites.source(site.path())));
         underWay.put(id, new AtomicBoolean());
-        Thread.ofVirtual().name("rehearsal-" + id).start(() -> rehearse(id, site.path(), copy, target, by));
+        Thread.ofVirtual().name("rehearsal-" + id).start(() -> rehearse(id, site.path(), copy, stages, by));
         return get(path, id);
     }
 
@@ -107,23 +102,14 @@ class Rehearsals {
         }
     }
 
-    private void rehearse(long id, String site, String copy, Runs.RunTarget target, String by) {
+    private void rehearse(long id, String site, String copy, List<Runs.RunTarget> stages, String by) {
+        Runnable heed = () -> heed(id);
         try {
-            long begun = System.nanoTime();
-            copy(id, site, copy);
-            long copied = TimeUnit.NANOSECONDS.toMillis(System.nanoTime() - begun);
+            long copied = trial.copy(id, site, copy, heed);
             mapper.running(id);
-            var engine = sites.engine(copy);
-            var looked = new BeforeAndAfter(copy, engine, pages);
-            heed(id);
-            var outcome = engine.runs().start(target, by, _ -> heed(id));
-            if (!(outcome instanceof Runs.RunOutcome.Started started)) {
-                throw new IllegalStateException("The plan cannot be run on the copy: " + outcome);
-            }
-            started.work().run();
-            var run = engine.runs().find(started.run().id()).orElseThrow();
-            var report = new RehearsalReport(copied, run, looked.counts(), looked.samples());
-            mapper.end(id, "done", null, RehearsalView.JSON.writeValueAsString(report));
+            var report = trial.run(copy, copied, stages, by, heed);
+            var missed = trial.missed(copy, stages).orElse(null);
+            mapper.end(id, "done", missed, RehearsalView.JSON.writeValueAsString(report));
         } catch (CancellationException _) {
             giveUp(id, copy);
         } catch (SiteCopy.CopyBroken e) {
@@ -138,17 +124,6 @@ class Rehearsals {
         } finally {
             underWay.remove(id);
         }
-    }
-
-    private void copy(long id, String site, String copy) {
-        long[] written = {System.nanoTime()};
-        copies.fill(site, copy, rows -> {
-            heed(id);
-            if (System.nanoTime() - written[0] > WRITTEN_EVERY) {
-                written[0] = System.nanoTime();
-                mapper.copied(id, rows);
-            }
-        });
     }
 
     private boolean isGivenUp(long id) {
@@ -197,8 +172,8 @@ class Rehearsals {
         if (report.isEmpty() || engine.installed().version().equals(row.version())) {
             return List.of();
         }
-        var then = report.get().run().findings();
-        return engine.runs().plan(targets.to(site, row.version())).notes().stream()
+        var then = report.get().runs().getFirst().findings();
+        return engine.runs().plan(targets.stages(site, row.version()).getFirst()).notes().stream()
                 .filter(note -> !then.contains(note))
                 .toList();
     }

@@ -11,6 +11,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 import org.jontrel.core.check.ModelCheck;
 import org.jontrel.core.code.Decision;
 import org.jontrel.core.code.Formatting;
@@ -22,6 +23,7 @@ import org.jontrel.core.code.PackageWriter;
 import org.jontrel.core.compare.Comparison;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.model.Model;
+import org.jontrel.core.stage.Stages;
 import org.jontrel.core.yaml.Comments;
 import org.jontrel.server.web.Refusal;
 import org.jontrel.site.table.ModelText;
@@ -186,6 +188,18 @@ public class Releases {
                 decision.value(),
                 JSON.writeValueAsString(decision.corrections()),
                 by));
+    }
+
+    /** The releases behind a version up to another one, oldest first, each with the decisions that are kept with it. */
+    public List<Stages.ReleaseOnWay> way(long workspaceId, String from, String to) {
+        var decisions =
+                migrations(workspaceId).stream().collect(Collectors.toMap(Migration::version, Migration::decisions));
+        return versions(workspaceId).reversed().stream()
+                .map(Version::version)
+                .filter(version -> new Semver(version).isGreaterThan(from) && !new Semver(version).isGreaterThan(to))
+                .map(version -> new Stages.ReleaseOnWay(
+                        version, get(workspaceId, version).model(), decisions.getOrDefault(version, List.of())))
+                .toList();
     }
 
     /** The decisions of all releases up to a version, oldest first, so that a later answer stands over an earlier. */

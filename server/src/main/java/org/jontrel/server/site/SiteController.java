@@ -47,6 +47,7 @@ class SiteController {
     private final Sites sites;
     private final SiteStates states;
     private final RunTargets targets;
+    private final Journeys journeys;
     private final Trail trail;
 
     SiteController(
@@ -56,7 +57,9 @@ class SiteController {
             Sites sites,
             SiteStates states,
             RunTargets targets,
+            Journeys journeys,
             Trail trail) {
+        this.journeys = journeys;
         this.targets = targets;
         this.states = states;
         this.trail = trail;
@@ -89,15 +92,15 @@ class SiteController {
     @GetMapping("/api/sites/{site}/plan")
     SiteViews.PlanView plan(@PathVariable String site, @RequestParam String version) {
         var found = sites.get(site);
-        var target = targets.to(found, version);
+        var stages = targets.stages(found, version);
         var engine = sites.engine(site);
-        return view(found, target, engine.runs().plan(target), engine.installed());
+        return view(found, stages, engine.runs().plan(stages.getFirst()), engine.installed());
     }
 
     /** The values of a field that a release cannot take as they are, the most frequent first; those that are corrected too. */
     @GetMapping("/api/sites/{site}/plan/values")
     SiteViews.ValuesView values(@PathVariable String site, @RequestParam String version, @RequestParam String field) {
-        var target = targets.to(sites.get(site), version);
+        var target = targets.stages(sites.get(site), version).getFirst();
         return SiteViews.values(sites.engine(site).runs().unconverted(target, field, MOST_VALUES));
     }
 
@@ -110,23 +113,24 @@ class SiteController {
                 .map(latest -> releases.decisions(found.workspaceId(), latest.version()))
                 .orElse(List.of());
         var target = new Runs.RunTarget("draft", drafts.get(found.workspaceId()).model(), decisions);
-        return view(found, target, engine.runs().plan(target), engine.installed());
+        return view(found, List.of(target), engine.runs().plan(target), engine.installed());
     }
 
     private SiteViews.PlanView view(
             Sites.Registered site,
-            Runs.RunTarget target,
+            List<Runs.RunTarget> stages,
             org.jontrel.core.plan.Plan plan,
             org.jontrel.site.table.Binding installed) {
         var asks = plan.asks().stream()
-                .map(ask -> SiteViews.ask(ask, target.model()))
+                .map(ask -> SiteViews.ask(ask, stages.getFirst().model()))
                 .toList();
         return new SiteViews.PlanView(
                 site.name(),
                 installed.version(),
-                target.version(),
-                installed.version().equals(target.version()),
-                ChangeView.of(Comparison.of(installed.model(), target.model())),
+                stages.getLast().version(),
+                stages.stream().map(Runs.RunTarget::version).toList(),
+                installed.version().equals(stages.getLast().version()),
+                ChangeView.of(Comparison.of(installed.model(), stages.getLast().model())),
                 SiteViews.steps(plan, sites.engine(site.path()).runs()),
                 asks,
                 FindingView.of(plan.findings()),
@@ -147,6 +151,7 @@ class SiteController {
                 found.name(),
                 run.toVersion(),
                 run.fromVersion(),
+                List.of(run.fromVersion()),
                 false,
                 List.of(),
                 SiteViews.steps(plan, engine.runs()),
@@ -187,8 +192,8 @@ class SiteController {
     @ResponseStatus(HttpStatus.ACCEPTED)
     RunView start(@PathVariable String site, @Valid @RequestBody NewRun body, Principal principal) {
         var found = sites.get(site);
-        var target = targets.to(found, body.version());
-        var started = begin(sites.engine(site).runs().start(target, principal.getName(), _ -> {}));
+        var stages = targets.stages(found, body.version());
+        var started = begin(journeys.start(sites.engine(site).runs(), stages, principal.getName(), _ -> {}));
         trail.add(TrailAction.RUN_STARTED, "site " + site + " to " + body.version());
         return started;
     }
@@ -223,7 +228,7 @@ class SiteController {
     @PostMapping("/api/sites/{site}/runs/{id}/undo")
     @ResponseStatus(HttpStatus.ACCEPTED)
     RunView undo(@PathVariable String site, @PathVariable long id, Principal principal) {
-        var started = begin(sites.engine(site).runs().undo(id, principal.getName(), _ -> {}));
+        var started = begin(journeys.undo(sites.engine(site).runs(), id, principal.getName()));
         trail.add(TrailAction.RUN_UNDONE, "site " + site + ", run " + id);
         return started;
     }

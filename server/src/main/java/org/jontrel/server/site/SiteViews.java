@@ -23,12 +23,29 @@ final class SiteViews {
     private SiteViews() {}
 
     @Schema(
-            requiredProperties = {"site", "from", "to", "installed", "changes", "steps", "asks", "findings", "runnable"
+            requiredProperties = {
+                "site",
+                "from",
+                "to",
+                "stages",
+                "installed",
+                "changes",
+                "steps",
+                "asks",
+                "findings",
+                "runnable"
             })
     record PlanView(
             String site,
             String from,
             String to,
+
+            @Schema(
+                    description =
+                            "Versions that are reached by a run each, the last of which is the one that is gone to; this plan is"
+                                    + " of the first")
+            List<String> stages,
+
             boolean installed,
             List<ChangeView> changes,
             List<PlanStepView> steps,

@@ -83,8 +83,8 @@ public class RehearsalTest {
         rehearsal = ended(begin());
         assertEquals(rehearsal.get("state").asString(), "done", rehearsal.toString());
         var report = rehearsal.get("report");
-        assertEquals(report.at("/run/state").asString(), "done");
-        assertTrue(report.at("/run/steps").size() > 0);
+        assertEquals(report.at("/runs/0/state").asString(), "done");
+        assertTrue(report.at("/runs/0/steps").size() > 0);
         assertTrue(report.get("samples").toString().contains("\"before\":\"as high as a house\",\"after\":\"\""));
         assertTrue(report.get("samples").toString().contains("\"before\":\"4,50 m\",\"after\":\"4.50"));
         assertEquals(rehearsal.get("differences").size(), 0);

@@ -127,6 +127,7 @@ final class Journal {
                 run.undoes(),
                 run.message(),
                 run.pausedBy(),
+                run.journey(),
                 texts(run.findings()),
                 instant(run.startedAt()),
                 instant(run.finishedAt()),

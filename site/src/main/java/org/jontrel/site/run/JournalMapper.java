@@ -24,7 +24,8 @@ interface JournalMapper {
             String findings,
             LocalDateTime startedAt,
             LocalDateTime finishedAt,
-            String pausedBy) {}
+            String pausedBy,
+            Long journey) {}
 
     /** A step's row. */
     record StepRow(
@@ -41,11 +42,11 @@ interface JournalMapper {
 
     String RUN =
             "SELECT id, kind, state, from_version, to_version, from_model, to_model, by_whom, undoes, message, findings,"
-                    + " started_at, finished_at, paused_by FROM jontrel_run";
+                    + " started_at, finished_at, paused_by, journey FROM jontrel_run";
 
     @Insert(
-            "INSERT INTO jontrel_run (id, kind, state, from_version, to_version, from_model, to_model, by_whom, undoes, findings, started_at)"
-                    + " VALUES (#{id}, #{kind}, #{state}, #{fromVersion}, #{toVersion}, #{fromModel}, #{toModel}, #{byWhom}, #{undoes}, #{findings}, UTC_TIMESTAMP(3))")
+            "INSERT INTO jontrel_run (id, kind, state, from_version, to_version, from_model, to_model, by_whom, undoes, findings, journey, started_at)"
+                    + " VALUES (#{id}, #{kind}, #{state}, #{fromVersion}, #{toVersion}, #{fromModel}, #{toModel}, #{byWhom}, #{undoes}, #{findings}, #{journey}, UTC_TIMESTAMP(3))")
     void insertRun(RunRow run);
 
     @Insert("INSERT INTO jontrel_step (run_id, seq, step, sentence, state, rows_expected, rows_done, reached)"
@@ -58,7 +59,7 @@ interface JournalMapper {
     /** Without the two models, which are long and not for lists. */
     String BRIEF =
             "SELECT id, kind, state, from_version, to_version, '' AS from_model, '' AS to_model, by_whom, undoes,"
-                    + " message, findings, started_at, finished_at, paused_by FROM jontrel_run";
+                    + " message, findings, started_at, finished_at, paused_by, journey FROM jontrel_run";
 
     @Select(BRIEF + " WHERE id = #{id}")
     RunRow brief(long id);

@@ -1,5 +1,6 @@
 package org.jontrel.site.run;
 
+import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonProperty;
 import java.time.Instant;
 import java.util.List;
@@ -10,6 +11,7 @@ import java.util.List;
  * @param undoes the run that this one turns around, or {@code null}
  * @param message why it stopped, or {@code null}
  * @param pausedBy who has paused it, or is about to; {@code null} for nobody
+ * @param journey what it has in common with other runs that lead a site over several releases; {@code null} for none
  * @param findings what there was to say before it began, and what came of it that nobody was asked about
  * @param canUndo whether it has finished and nothing that came later stands on it
  */
@@ -23,12 +25,14 @@ public record RunView(
         Long undoes,
         String message,
         String pausedBy,
+        Long journey,
         List<String> findings,
         Instant startedAt,
         Instant finishedAt,
         boolean canUndo,
         List<StepView> steps) {
     /** Whether it has begun and not ended, whoever is at it. */
+    @JsonIgnore
     public boolean isOpen() {
         return state == RunState.RUNNING || state == RunState.INTERRUPTED || state == RunState.PAUSED;
     }

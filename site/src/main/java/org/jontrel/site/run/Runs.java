@@ -3,33 +3,20 @@ package org.jontrel.site.run;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.time.Duration;
-import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
-import org.apache.ibatis.session.SqlSession;
 import org.jontrel.core.code.Decision;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.naming.Ids;
-import org.jontrel.core.plan.Answer;
 import org.jontrel.core.plan.Plan;
-import org.jontrel.core.plan.Planner;
-import org.jontrel.core.plan.Question;
-import org.jontrel.core.plan.Step;
-import org.jontrel.core.plan.UndoPlanner;
-import org.jontrel.site.drift.TableDrift;
-import org.jontrel.site.record.read.TextLossReader;
 import org.jontrel.site.record.read.UnconvertedValues;
-import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.Bindings;
 import org.jontrel.site.table.Database;
-import org.jontrel.site.table.Gate;
 import org.jontrel.site.table.Jdbc;
 import org.jontrel.site.table.ModelText;
 import org.jontrel.site.table.RecordIds;
@@ -43,11 +30,10 @@ public final class Runs {
     private final Database database;
     private final Bindings bindings;
     private final RecordIds ids;
-    private final Ids shortNames;
+    private final RunPlans plans;
     private final String owner;
     private final Duration stale;
     private final RunHistory past;
-    private final AtomicReference<Answered> answered = new AtomicReference<>();
 
     /**
      * @param owner who runs, shown to others that must wait
@@ -57,7 +43,7 @@ public final class Runs {
         this.database = database;
         this.bindings = bindings;
         this.ids = ids;
-        this.shortNames = shortNames;
+        this.plans = new RunPlans(bindings, shortNames);
         this.owner = owner;
         this.stale = stale;
         this.past = new RunHistory(database, stale);
@@ -99,7 +85,7 @@ public final class Runs {
 
     /** The plan to a target, computed on the site's present records. */
     public Plan plan(RunTarget target) {
-        return bindings.reading(database, (session, binding) -> plan(session, binding, target));
+        return bindings.reading(database, (session, binding) -> plans.plan(session, binding, target));
     }
 
     /** The values of a field that the target cannot take as they are, the most frequent first; those that are corrected too. */
@@ -108,43 +94,6 @@ public final class Runs {
                 database,
                 (session, binding) ->
                         new SiteFacts(session.getConnection(), binding).unconverted(target.model(), fieldId, most));
-    }
-
-    private Plan plan(SqlSession session, Binding binding, RunTarget target) throws SQLException {
-        // found anew: somebody may have changed tables since
-        var drift = TableDrift.of(session.getConnection(), bindings.fresh(session));
-        if (!drift.isEmpty()) {
-            return new Plan(List.of(), List.of(), drift);
-        }
-        var planner = new Planner(shortNames);
-        var answers = answers(session, binding, target, planner);
-        var plan = planner.plan(binding.model(), target.model(), answers, target.decisions());
-        var more = new ArrayList<>(new TableRoom(session.getConnection(), target.model()).lacking(plan.steps()));
-        more.addAll(new TextLossReader(session.getConnection(), binding).findings(target.model()));
-        return more.isEmpty() ? plan : plan.with(more);
-    }
-
-    /** What a site answered, and the state it was in then: nothing was saved since where it is the same. */
-    private record Answered(
-            Gate.GateState state, Model model, List<Decision> decisions, Map<Question, Answer> answers) {}
-
-    /** Looking through a million records takes its time: a plan that is run is not asked for again. */
-    private Map<Question, Answer> answers(SqlSession session, Binding binding, RunTarget target, Planner planner)
-            throws SQLException {
-        var to = target.model();
-        var state = Gate.state(session.getConnection());
-        var before = answered.get();
-        if (before != null
-                && !state.closed()
-                && before.state().equals(state)
-                && before.model().equals(to)
-                && before.decisions().equals(target.decisions())) {
-            return before.answers();
-        }
-        var answers = new SiteFacts(session.getConnection(), binding, target.decisions())
-                .answers(planner.questions(binding.model(), to), to);
-        answered.set(new Answered(state, to, target.decisions(), answers));
-        return answers;
     }
 
     /** All runs, newest first, with their steps. */
@@ -174,6 +123,11 @@ public final class Runs {
 
     /** Starts a run to the target. {@code progress} is called after each journalled move. */
     public RunOutcome start(RunTarget target, String by, Consumer<RunView> progress) {
+        return start(target, by, null, progress);
+    }
+
+    /** @param journey that the run is part of, or {@code null} */
+    public RunOutcome start(RunTarget target, String by, Long journey, Consumer<RunView> progress) {
         return withLease(lease -> {
             var interrupted = interrupted();
             if (interrupted.isPresent()) {
@@ -195,7 +149,8 @@ public final class Runs {
                     target.model(),
                     by,
                     null,
-                    plan.notes());
+                    plan.notes(),
+                    journey);
             insert(row, plan.steps());
             return started(lease, row, progress);
         });
@@ -204,9 +159,9 @@ public final class Runs {
     /** What undoing a finished run, or an undo, would do; empty where something stands on it. */
     public Optional<Plan> undoPlan(long runId) {
         return database.transaction(session -> RunHistory.undoable(session).contains(runId)
-                ? Optional.of(
-                        undo(session, session.getMapper(JournalMapper.class).run(runId))
-                                .plan())
+                ? Optional.of(plans.undo(
+                                session, session.getMapper(JournalMapper.class).run(runId))
+                        .plan())
                 : Optional.empty());
     }
 
@@ -219,35 +174,6 @@ public final class Runs {
         try (var _ = lease.get()) {
             return interrupted().isPresent() ? new HeldValues.Purged.RunUnderWay() : work.get();
         }
-    }
-
-    private record Undo(Model older, Plan plan) {}
-
-    private Undo undo(SqlSession session, JournalMapper.RunRow run) throws SQLException {
-        var newer = ModelText.read(run.toModel());
-        var older = ModelText.read(run.fromModel());
-        var done = done(session, run, new TableSteps(older, newer));
-        var planner = new UndoPlanner(shortNames);
-        var steps = planner.steps(newer, older, done);
-        var binding = bindings.current(session);
-        var since = run.state() == RunView.RunState.DONE
-                ? new SiteFacts(session.getConnection(), binding).since(steps, done, older)
-                : Map.<Question, UndoPlanner.Since>of();
-        return new Undo(older, planner.plan(newer, older, steps, since));
-    }
-
-    /** Steps that happened: journalled as done, or begun and found to be done in the database. */
-    private static List<Step> done(SqlSession session, JournalMapper.RunRow run, TableSteps columns)
-            throws SQLException {
-        var done = new ArrayList<Step>();
-        for (var row : session.getMapper(JournalMapper.class).steps(run.id())) {
-            var step = Journal.step(row.step());
-            boolean begun = row.state() == RunView.StepState.ACTING;
-            if (row.state() == RunView.StepState.DONE || begun && columns.happened(session.getConnection(), step)) {
-                done.add(step);
-            }
-        }
-        return done;
     }
 
     /** Undoes a finished run or an undo that nothing stands on, or rolls back a run that was interrupted. */
@@ -266,7 +192,7 @@ public final class Runs {
                             || database.transaction(RunHistory::undoable).contains(runId))) {
                 return new RunOutcome.NothingToDo();
             }
-            var undo = database.transaction(session -> undo(session, run));
+            var undo = database.transaction(session -> plans.undo(session, run));
             var row = row(
                     interrupted
                             ? RunView.RunKind.BACK
@@ -277,7 +203,8 @@ public final class Runs {
                     undo.older(),
                     by,
                     runId,
-                    undo.plan().findings().stream().map(Finding::sentence).toList());
+                    undo.plan().findings().stream().map(Finding::sentence).toList(),
+                    run.journey());
             insert(row, undo.plan().steps());
             return started(lease, row, progress);
         });
@@ -388,7 +315,8 @@ public final class Runs {
             Model to,
             String by,
             Long undoes,
-            List<String> findings) {
+            List<String> findings,
+            Long journey) {
         return new JournalMapper.RunRow(
                 ids.next(),
                 kind,
@@ -403,7 +331,8 @@ public final class Runs {
                 Journal.texts(findings),
                 null,
                 null,
-                null);
+                null,
+                journey);
     }
 
     private void insert(JournalMapper.RunRow row, List<Plan.PlannedStep> steps) {

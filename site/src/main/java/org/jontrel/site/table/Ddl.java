@@ -44,7 +44,7 @@ public final class Ddl {
                   to_version VARCHAR(64) NOT NULL, from_model LONGTEXT NOT NULL, to_model LONGTEXT NOT NULL,
                   by_whom VARCHAR(100) NOT NULL, undoes BIGINT NULL, message TEXT NULL, findings MEDIUMTEXT NOT NULL,
                   started_at DATETIME(3) NOT NULL, finished_at DATETIME(3) NULL, generation BIGINT NULL,
-                  paused_by VARCHAR(100) NULL)""",
+                  paused_by VARCHAR(100) NULL, journey BIGINT NULL)""",
                 """
                 CREATE TABLE IF NOT EXISTS jontrel_step (
                   run_id BIGINT NOT NULL, seq INT NOT NULL, step MEDIUMTEXT NOT NULL, sentence TEXT NOT NULL, state VARCHAR(16) NOT NULL,

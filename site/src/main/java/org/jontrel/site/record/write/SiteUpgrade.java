@@ -32,6 +32,7 @@ public final class SiteUpgrade {
         database.direct(connection -> {
             add(connection, "jontrel_run", "generation", "BIGINT NULL");
             add(connection, "jontrel_run", "paused_by", "VARCHAR(100) NULL");
+            add(connection, "jontrel_run", "journey", "BIGINT NULL");
             add(connection, "jontrel_gate", "logging", "TINYINT(1) NOT NULL DEFAULT 0");
             longSteps(connection);
         });

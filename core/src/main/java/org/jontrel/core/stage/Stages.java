@@ -1,0 +1,106 @@
+package org.jontrel.core.stage;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.jontrel.core.code.Decision;
+import org.jontrel.core.model.Model;
+
+/**
+ * The way of a site that is several releases behind. Each release brings answers for what it changes, so a site is taken through
+ * all of them in turn; releases behind one another that touch different things are reached in one run, which gives the same.
+ */
+public final class Stages {
+    private Stages() {}
+
+    /** A release on the way, with the answers that are kept with it and with none before it. */
+    public record ReleaseOnWay(String version, Model model, List<Decision> decisions) {}
+
+    /** What is run at once: to a release, with the answers in force. */
+    public record Stage(String version, Model model, List<Decision> decisions) {}
+
+    /**
+     * The runs that lead over some releases, in their order.
+     *
+     * @param installed what the site has
+     * @param way releases behind it, oldest first, up to the one wanted
+     */
+    public static List<Stage> of(Model installed, List<ReleaseOnWay> way) {
+        var stages = new ArrayList<Stage>();
+        var open = new ArrayList<Hop>();
+        var before = installed;
+        for (var release : way) {
+            var hop = new Hop(release, Touched.between(before, release.model()));
+            if (!open.isEmpty() && !joins(open, hop)) {
+                stages.add(stage(open));
+                open.clear();
+            }
+            open.add(hop);
+            before = release.model();
+        }
+        if (!open.isEmpty()) {
+            stages.add(stage(open));
+        }
+        return stages;
+    }
+
+    private record Hop(ReleaseOnWay release, Touched touched) {}
+
+    private static boolean joins(List<Hop> open, Hop hop) {
+        // an answer may read other fields as they are before its release
+        return hop.release().decisions().stream().noneMatch(Stages::readsOthers)
+                && open.stream()
+                        .map(Hop::touched)
+                        .reduce(Touched::with)
+                        .orElseThrow()
+                        .isApartFrom(hop.touched());
+    }
+
+    private static boolean readsOthers(Decision decision) {
+        return decision.answer() == Decision.Action.GATHER
+                || decision.answer() == Decision.Action.FILL && decision.value().matches("(?s).*[{(].*");
+    }
+
+    /**
+     * Of what a release touches, the answers up to it stand; later ones count only where there is no other. Answers of releases
+     * that the site has already were to other questions, however much alike.
+     */
+    private static Stage stage(List<Hop> hops) {
+        var all = new ArrayList<Decision>();
+        for (int i = 0; i < hops.size(); i++) {
+            for (var decision : hops.get(i).release().decisions()) {
+                var question = new AskedOf(decision.fieldId(), decision.about());
+                int touches = touching(hops, decision.fieldId());
+                boolean late = touches >= 0 && i > touches;
+                if (!late || !isAnswered(all, question)) {
+                    all.add(decision);
+                }
+            }
+        }
+        var last = hops.getLast().release();
+        return new Stage(last.version(), last.model(), all);
+    }
+
+    private record AskedOf(String fieldId, Decision.Topic about) {}
+
+    private static boolean isAnswered(List<Decision> all, AskedOf question) {
+        return all.stream().anyMatch(each -> question.equals(new AskedOf(each.fieldId(), each.about())));
+    }
+
+    /** Which of the releases touches it; -1 for none of them. */
+    private static int touching(List<Hop> hops, String id) {
+        for (int i = 0; i < hops.size(); i++) {
+            if (hops.get(i).touched().has(id)) {
+                return i;
+            }
+        }
+        return -1;
+    }
+
+    /** Versions that are stopped at on the way, without the last. */
+    public static List<String> between(List<Stage> stages) {
+        return stages.stream()
+                .limit(Math.max(0, stages.size() - 1L))
+                .map(Stage::version)
+                .toList();
+    }
+}
