@@ -16,7 +16,7 @@ export const plan = {
     tookOnCopy: 'on the copy, nobody waits',
     open: 'of {all} question open | of {all} questions open',
     noQuestions: 'no questions',
-    by: 'by',
+    by: '→',
     through:
       'Releases on the way change the same things more than once, so the site is taken through them in turn, and undo goes all the way back. This is the plan to {first}; what the next ones ask up to {last}, a rehearsal shows.',
     neverRehearsed: 'Never rehearsed to {version}',

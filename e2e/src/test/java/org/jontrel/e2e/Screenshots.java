@@ -83,23 +83,26 @@ public class Screenshots {
         visitor.heading("Next release").waitFor();
         visitor.picture(folder, "releases");
         visitor.open("/w/tessel-waters/sites/trial");
-        visitor.heading("Needs your answer").waitFor();
+        page.getByText("questions open").waitFor();
+        page.getByText("Gates: values that cannot be read").click();
+        page.getByText("Type what each value becomes").waitFor();
         visitor.picture(folder, "plan");
+        page.reload();
         Desk.choose(page.getByLabel("to", new Page.GetByLabelOptions().setExact(true)), "2.0.0");
-        page.getByText("Value for Depth of water")
-                .or(page.getByText("becomes required"))
-                .first()
-                .waitFor();
-        visitor.button("Look at the values").click();
-        page.getByLabel("What “about 9ft” becomes").fill("2.74");
-        page.getByLabel("What “8 ft 6 in” becomes").fill("2.59");
-        Desk.pick(page.locator("form.ask").last(), "Set aside and hold what is not corrected");
+        page.getByText("of 2 questions open").waitFor();
         page.getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("Value for Depth of water"))
                 .fill("1.2");
-        visitor.button("Save answer").first().click();
+        visitor.button("Save answer").click();
         page.getByText("Answered").first().waitFor();
-        visitor.button("Save answer").last().click();
-        page.getByText("Answered").nth(1).waitFor();
+        page.getByText("Rise of the lock: values that cannot be read").click();
+        page.getByLabel("What “about 9ft” becomes").fill("2.74");
+        page.getByLabel("What “8 ft 6 in” becomes").fill("2.59");
+        Desk.pick(page.locator("form.ask"), "Set aside and hold what is not corrected");
+        visitor.button("Save answer").click();
+        page.getByText("Every question is answered.").waitFor();
+        visitor.button("Rehearse on a copy").click();
+        page.getByText("The copy took").waitFor();
+        visitor.picture(folder, "rehearsal");
         visitor.button("Run on Trial").click();
         page.getByText("Done", new Page.GetByTextOptions().setExact(true)).waitFor();
         visitor.button("Undo this run").waitFor();
@@ -112,10 +115,6 @@ public class Screenshots {
                 .waitFor();
         page.getByRole(AriaRole.ROW).nth(3).waitFor();
         visitor.picture(folder, "records");
-        visitor.open("/w/tessel-waters/records/bench/taxonomies-waterway")
-                .link("Orrin Cut")
-                .waitFor();
-        visitor.picture(folder, "terms");
         visitor.open("/w/tessel-waters/records/bench/media-files")
                 .page
                 .locator(".thumb img")

@@ -2,23 +2,46 @@ package org.jontrel.core.plan;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 import org.jontrel.core.code.Decision;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
+import org.jontrel.core.model.Model;
 import org.jontrel.core.move.MoveRules;
 import org.jontrel.core.move.NumberedFields;
 import org.jontrel.core.recordtype.FieldStorage;
 import org.jontrel.core.recordtype.RecordType;
 
 /** Which fields that go a new one may take its values from: numbered ones, or one of the same key. */
-final class SourceProposal {
+public final class SourceProposal {
     static final List<Decision.Action> TAKE_OR_NOT = List.of(Decision.Action.GATHER, Decision.Action.LEAVE);
 
     private SourceProposal() {}
+
+    /** For each new field, the fields that go whose values it may take over, as is proposed; without those that have none. */
+    public static Map<String, Set<String>> all(Model from, Model to) {
+        var proposed = new HashMap<String, Set<String>>();
+        var before = RecordType.all(from).stream().collect(Collectors.toMap(RecordType::id, each -> each));
+        for (var is : RecordType.all(to)) {
+            var was = before.get(is.id());
+            if (was == null || was.equals(is)) {
+                continue;
+            }
+            for (var field : is.byId().values()) {
+                var sources = of(was, is, field);
+                if (!sources.isEmpty()) {
+                    proposed.put(field.id(), sources.stream().map(Field::id).collect(Collectors.toSet()));
+                }
+            }
+        }
+        return proposed;
+    }
 
     /** The fields that the architect named, as far as they can be taken over; empty where there is no such answer. */
     static List<String> given(RecordType was, RecordType is, Field field, List<Decision> decisions) {

@@ -1,15 +1,26 @@
 package org.jontrel.core.stage;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.regex.MatchResult;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jontrel.core.code.Decision;
 import org.jontrel.core.model.Model;
+import org.jontrel.core.plan.SourceProposal;
+import org.jontrel.core.recordtype.RecordType;
 
 /**
  * The way of a site that is several releases behind. Each release brings answers for what it changes, so a site is taken through
  * all of them in turn; releases behind one another that touch different things are reached in one run, which gives the same.
  */
 public final class Stages {
+    private static final Pattern KEY = Pattern.compile("[a-z][a-z0-9_]*");
+
     private Stages() {}
 
     /** A release on the way, with the answers that are kept with it and with none before it. */
@@ -29,7 +40,7 @@ public final class Stages {
         var open = new ArrayList<Hop>();
         var before = installed;
         for (var release : way) {
-            var hop = new Hop(release, Touched.between(before, release.model()));
+            var hop = new Hop(before, release, Touched.between(before, release.model()));
             if (!open.isEmpty() && !joins(open, hop)) {
                 stages.add(stage(open));
                 open.clear();
@@ -43,21 +54,43 @@ public final class Stages {
         return stages;
     }
 
-    private record Hop(ReleaseOnWay release, Touched touched) {}
+    private record Hop(Model from, ReleaseOnWay release, Touched touched) {}
 
     private static boolean joins(List<Hop> open, Hop hop) {
-        // an answer may read other fields as they are before its release
-        return hop.release().decisions().stream().noneMatch(Stages::readsOthers)
-                && open.stream()
-                        .map(Hop::touched)
-                        .reduce(Touched::with)
-                        .orElseThrow()
-                        .isApartFrom(hop.touched());
+        return open.stream().allMatch(each -> each.touched().isApartFrom(hop.touched()))
+                && hop.release().decisions().stream().allMatch(decision -> readsTheSame(decision, open, hop))
+                && proposesTheSame(open, hop);
     }
 
-    private static boolean readsOthers(Decision decision) {
-        return decision.answer() == Decision.Action.GATHER
-                || decision.answer() == Decision.Action.FILL && decision.value().matches("(?s).*[{(].*");
+    /** An answer may name other fields, which are read as they are before its release: there they must be as before all of them. */
+    private static boolean readsTheSame(Decision decision, List<Hop> open, Hop hop) {
+        if (decision.answer() != Decision.Action.GATHER && decision.answer() != Decision.Action.FILL) {
+            return true;
+        }
+        var named =
+                KEY.matcher(decision.value()).results().map(MatchResult::group).collect(Collectors.toSet());
+        var first = keys(open.getFirst().from());
+        return keys(hop.from()).entrySet().stream()
+                .filter(field -> named.contains(field.getValue()))
+                .allMatch(field -> field.getValue().equals(first.get(field.getKey()))
+                        && open.stream().noneMatch(each -> each.touched().has(field.getKey())));
+    }
+
+    private static Map<String, String> keys(Model model) {
+        var keys = new HashMap<String, String>();
+        RecordType.all(model)
+                .forEach(recordType -> recordType.byId().values().forEach(field -> keys.put(field.id(), field.key())));
+        return keys;
+    }
+
+    /** What goes in one release may be proposed for what comes in another, which nobody would ask who goes step by step. */
+    private static boolean proposesTheSame(List<Hop> open, Hop hop) {
+        var each = new HashMap<String, Set<String>>();
+        Stream.concat(open.stream(), Stream.of(hop))
+                .forEach(one ->
+                        each.putAll(SourceProposal.all(one.from(), one.release().model())));
+        return each.equals(
+                SourceProposal.all(open.getFirst().from(), hop.release().model()));
     }
 
     /**

@@ -3,6 +3,7 @@ package org.jontrel.core.stage;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
@@ -18,34 +19,20 @@ import org.jontrel.core.recordtype.RecordType;
  * wordings touch nothing.
  *
  * @param ids of what is touched
- * @param grown record types that get fields, among them new ones
- * @param shrunk record types that lose fields
  */
-record Touched(Set<String> ids, Set<String> grown, Set<String> shrunk) {
+record Touched(Set<String> ids) {
     static Touched between(Model before, Model after) {
-        var touched = new Touched(new HashSet<>(), new HashSet<>(), new HashSet<>());
+        var touched = new Touched(new HashSet<>());
         var was = kept(before);
         var is = kept(after);
         var all = new HashSet<>(was.keySet());
         all.addAll(is.keySet());
-        all.forEach(id -> touched.compare(id, was.get(id), is.get(id)));
+        all.stream().filter(id -> !Objects.equals(was.get(id), is.get(id))).forEach(touched.ids::add);
         return touched;
     }
 
     /** How something is kept: of which record type it is, and everything that what is stored, or asked, depends on. */
     private record Kept(String recordTypeId, Object how) {}
-
-    private void compare(String id, Kept was, Kept is) {
-        if (was == null || is == null || !was.equals(is)) {
-            ids.add(id);
-        }
-        if (is != null && (was == null || !was.recordTypeId().equals(is.recordTypeId()))) {
-            grown.add(is.recordTypeId());
-        }
-        if (was != null && (is == null || !was.recordTypeId().equals(is.recordTypeId()))) {
-            shrunk.add(was.recordTypeId());
-        }
-    }
 
     private static Map<String, Kept> kept(Model model) {
         var kept = new HashMap<String, Kept>();
@@ -87,24 +74,14 @@ record Touched(Set<String> ids, Set<String> grown, Set<String> shrunk) {
     private static Kept field(RecordType recordType, Field field) {
         // what is within stands for itself
         Object kind = field.kind() instanceof Kind.Nested ? field.kind().code() : field.kind();
-        var how =
-                new KeptField(recordType.home(field.id()), field.required(), kind, field.showWhen(), field.fallback());
+        // when it is shown says only whether a value is missing
+        var asked = field.required() ? field.showWhen() : Condition.ALWAYS;
+        var how = new KeptField(recordType.home(field.id()), field.required(), kind, asked, field.fallback());
         return new Kept(recordType.id(), how);
     }
 
-    /** Whether what both do can be done at once: nothing is touched twice, and nothing goes in one that could come in the other. */
     boolean isApartFrom(Touched other) {
-        return ids.stream().noneMatch(other.ids::contains)
-                && grown.stream().noneMatch(other.shrunk::contains)
-                && shrunk.stream().noneMatch(other.grown::contains);
-    }
-
-    Touched with(Touched other) {
-        var both = new Touched(new HashSet<>(ids), new HashSet<>(grown), new HashSet<>(shrunk));
-        both.ids.addAll(other.ids);
-        both.grown.addAll(other.grown);
-        both.shrunk.addAll(other.shrunk);
-        return both;
+        return ids.stream().noneMatch(other.ids::contains);
     }
 
     boolean has(String id) {

@@ -56,24 +56,32 @@ public class StagesTest {
         assertEquals(stops(model(RISE), way), List.of("2.0.0", "3.0.0"));
     }
 
-    /** What goes in one release is not offered to what comes in another. */
+    /** What goes in one release is not offered to what comes in another under the same key. */
     @Test
     public void fieldsThatGoAndOthersThatComeLaterStayApart() {
         var way =
                 new ReleaseOnWay[] {release("2.0.0", model(RISE)), release("3.0.0", model(RISE, DEPTH.withId("fnew1")))
                 };
         assertEquals(stops(model(RISE, DEPTH), way), List.of("2.0.0", "3.0.0"));
+        way[1] = release("3.0.0", model(RISE, DEPTH.withId("fnew1").withKey("width")));
+        assertEquals(stops(model(RISE, DEPTH), way), List.of("3.0.0"));
     }
 
     /** A formula reads the values as they are before its own release. */
     @Test
-    public void anAnswerThatReadsOtherFieldsBeginsARun() {
+    public void anAnswerThatReadsWhatChangedBeforeBeginsARun() {
         var formula = new Decision("fdepth", Decision.Topic.REQUIRED_EMPTY, Decision.Action.FILL, "{rise}");
-        var way = new ReleaseOnWay[] {
-            release("2.0.0", model(RISE.withKind(NUMBER))),
-            release("3.0.0", model(RISE.withKind(NUMBER), DEPTH.withRequired(true)), formula)
-        };
+        var after = model(RISE.withKind(NUMBER), DEPTH.withRequired(true));
+        var way = new ReleaseOnWay[] {release("2.0.0", model(RISE.withKind(NUMBER))), release("3.0.0", after, formula)};
         assertEquals(stops(model(RISE), way), List.of("2.0.0", "3.0.0"));
+        way[1] = release("3.0.0", after, new Decision("fdepth", formula.about(), formula.answer(), "{title}"));
+        assertEquals(stops(model(RISE), way), List.of("3.0.0"));
+        way[0] = release("2.0.0", model(RISE.withKey("old_rise")));
+        way[1] = release(
+                "3.0.0",
+                model(RISE.withKey("old_rise"), DEPTH.withRequired(true)),
+                new Decision("fdepth", formula.about(), formula.answer(), "{old_rise}"));
+        assertEquals(stops(model(RISE), way), List.of("2.0.0", "3.0.0"), "it has another name there");
     }
 
     @Test
