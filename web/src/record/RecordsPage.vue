@@ -29,7 +29,7 @@ watch(
       return;
     }
     const counted = await askAgain(siteCounts(workspace.path)).catch(() => workspace.sites);
-    const largest = [...counted].sort((a, b) => (b.records ?? 0) - (a.records ?? 0))[0];
+    const largest = counted.filter((each) => !each.copyOf).sort((a, b) => (b.records ?? 0) - (a.records ?? 0))[0];
     if (largest && !route.params.site && route.name === 'records') {
       void router.replace({ name: 'record-list', params: { workspace: route.params.workspace, site: largest.path } });
     }

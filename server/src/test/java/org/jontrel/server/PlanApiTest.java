@@ -118,4 +118,12 @@ public class PlanApiTest {
         assertEquals(height(oak), "as high as a house");
         assertEquals(height(ash), "6");
     }
+
+    @Test(dependsOnMethods = "anUndoIsUndoneToo")
+    public void whatHasEndedIsNeitherPausedNorGivenUp() {
+        for (var act : List.of("pause", "give-up")) {
+            var refused = server.anna.send("POST", SITE + "runs/" + run + "/" + act, Map.of());
+            assertEquals(refused.statusCode(), 409, act + ": " + refused.body());
+        }
+    }
 }

@@ -3,6 +3,7 @@ package org.jontrel.server.rehearsal;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicBoolean;
@@ -32,6 +33,9 @@ class Rehearsals {
     private static final int SILENT = 60;
 
     private static final int TOLD = 20;
+    private static final String UNDER_WAY =
+            "A rehearsal of this site is under way. Wait until it has ended, or give it up.";
+
     private final RehearsalMapper mapper;
     private final Sites sites;
     private final SiteCopies copies;
@@ -41,6 +45,8 @@ class Rehearsals {
     private final Settings settings;
     /** Those under way here, and whether somebody has given them up. */
     private final Map<Long, AtomicBoolean> underWay = new ConcurrentHashMap<>();
+    /** Sites whose rehearsal somebody is about to begin. */
+    private final Set<String> beginning = ConcurrentHashMap.newKeySet();
 
     Rehearsals(
             RehearsalMapper mapper,
@@ -71,6 +77,18 @@ class Rehearsals {
     /** Begins; the rest happens in the background. */
     RehearsalRow start(String path, String version, String by) {
         var site = sites.get(path);
+        if (!beginning.add(site.path())) {
+            throw Refusal.conflict(UNDER_WAY, null);
+        }
+        try {
+            return begin(site, version, by);
+        } finally {
+            beginning.remove(site.path());
+        }
+    }
+
+    private RehearsalRow begin(Sites.Registered site, String version, String by) {
+        var path = site.path();
         var stages = targets.stages(site, version);
         var engine = sites.engine(path);
         refuseIfPointless(site, engine.runs(), stages.getFirst());
@@ -90,8 +108,7 @@ class Rehearsals {
             throw Refusal.conflict("This is a copy. Rehearse on the site itself.", null);
         }
         if (mapper.underWay(site.path()) > 0) {
-            throw Refusal.conflict(
-                    "A rehearsal of this site is under way. Wait until it has ended, or give it up.", null);
+            throw Refusal.conflict(UNDER_WAY, null);
         }
         if (runs.last().filter(RunView::isOpen).isPresent()) {
             throw Refusal.conflict("A run is under way on this site. Rehearse when it has ended.", null);
@@ -181,12 +198,15 @@ class Rehearsals {
     @Scheduled(fixedDelayString = "${jontrel.rehearsals-every:PT10S}")
     void tidy() {
         underWay.keySet().forEach(mapper::beat);
+        // databases are dropped in a thread of their own: what else happens by schedule need not wait for it
         for (var row : mapper.silent(SILENT)) {
-            fail(row.id(), row.copyPath(), "The application ended while it rehearsed. Rehearse again.");
+            Thread.ofVirtual()
+                    .start(() -> fail(
+                            row.id(), row.copyPath(), "The application ended while it rehearsed. Rehearse again."));
         }
         for (var row : mapper.old(settings.rehearsalLifetime().toHours())) {
             LOG.info("The copy {} is removed: its time is over", row.copyPath());
-            forget(row.id(), row.copyPath());
+            Thread.ofVirtual().start(() -> forget(row.id(), row.copyPath()));
         }
     }
 }

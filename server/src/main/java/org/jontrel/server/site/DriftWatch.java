@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.AtomicBoolean;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.site.run.RunView;
 import org.slf4j.Logger;
@@ -19,6 +20,7 @@ class DriftWatch {
     private final Sites sites;
     private final SiteMapper mapper;
     private final Map<String, DriftLook> looks = new ConcurrentHashMap<>();
+    private final AtomicBoolean looking = new AtomicBoolean();
 
     DriftWatch(Sites sites, SiteMapper mapper) {
         this.sites = sites;
@@ -42,8 +44,21 @@ class DriftWatch {
         return last(path);
     }
 
+    /** In a thread of its own: what else happens by schedule need not wait for it. */
     @Scheduled(initialDelayString = "${jontrel.drift-first:PT1M}", fixedDelayString = "${jontrel.drift-every:PT1H}")
-    void lookAtAll() {
+    void begin() {
+        if (looking.compareAndSet(false, true)) {
+            Thread.ofVirtual().name("drift").start(() -> {
+                try {
+                    lookAtAll();
+                } finally {
+                    looking.set(false);
+                }
+            });
+        }
+    }
+
+    private void lookAtAll() {
         for (var site : mapper.all()) {
             if (site.copyOf() == null) {
                 try {

@@ -4,9 +4,7 @@ import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import java.util.stream.Collectors;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
@@ -56,7 +54,7 @@ final class RowDrift {
                 look(table, place.getKey(), place.getValue());
             }
         }
-        if (recordType.definition() instanceof Taxonomy && treeIsWrong(table)) {
+        if (recordType.definition() instanceof Taxonomy && TermTree.isWrong(connection, table)) {
             findings.add(Finding.of(Code.DRIFT_TREE_WRONG, Place.definition(recordType.id(), ""), recordType.plural()));
         }
     }
@@ -121,15 +119,5 @@ final class RowDrift {
                                         PhysicalNames.quoted(target.getValue().name()),
                                         target.getKey()))
                 .toList();
-    }
-
-    private boolean treeIsWrong(BoundTables table) throws SQLException {
-        return !pairs(TermTree.stored(table)).equals(pairs(TermTree.derived(table)));
-    }
-
-    private Map<String, Integer> pairs(String sql) throws SQLException {
-        return Jdbc.query(connection, sql, row -> Map.entry(row.getLong(1) + " " + row.getLong(2), row.getInt(3)))
-                .stream()
-                .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
     }
 }

@@ -19,18 +19,21 @@ public final class TermTree {
         this.name = name(table);
     }
 
-    /** All pairs as they are stored: term, one above it, and how far. */
-    public static String stored(Binding.BoundTables table) {
-        return "SELECT term_id, above_id, depth FROM " + name(table);
-    }
-
-    /** All pairs as they follow from what each term stands under. */
-    public static String derived(Binding.BoundTables table) {
+    /** All pairs as they follow from what each term stands under, named {@code up}. */
+    private static String derived(Binding.BoundTables table) {
         var terms = PhysicalNames.quoted(table.name());
         return "WITH RECURSIVE up (term_id, above_id, depth) AS (SELECT id, id, 0 FROM " + terms
                 + " UNION ALL SELECT up.term_id, t.parent_id, up.depth + 1 FROM up JOIN " + terms
-                + " t ON t.id = up.above_id WHERE t.parent_id <> 0 AND up.depth < " + DEEPEST
-                + ") SELECT term_id, above_id, depth FROM up";
+                + " t ON t.id = up.above_id WHERE t.parent_id <> 0 AND up.depth < " + DEEPEST + ")";
+    }
+
+    /** Whether the pairs that are stored are others than those that follow from what each term stands under. */
+    public static boolean isWrong(Connection connection, Binding.BoundTables table) throws SQLException {
+        long stored = Jdbc.number(connection, "SELECT COUNT(*) FROM " + name(table));
+        var sql = derived(table) + " SELECT COUNT(*), COALESCE(SUM(a.term_id IS NULL), 0) FROM up LEFT JOIN "
+                + name(table) + " a ON a.term_id = up.term_id AND a.above_id = up.above_id AND a.depth = up.depth";
+        return Jdbc.first(connection, sql, row -> row.getLong(1) != stored || row.getLong(2) > 0)
+                .orElse(false);
     }
 
     /** Makes all of it anew. */
