@@ -18,6 +18,7 @@ import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
 import org.jontrel.demo.Client;
 import org.jontrel.server.Application;
+import org.jontrel.site.table.Database;
 import org.jontrel.site.testing.Moorings;
 import org.jontrel.site.testing.TestDatabase;
 import org.jontrel.site.testing.Waiting;
@@ -26,7 +27,9 @@ import org.testng.annotations.Test;
 
 /** The application is killed (SIGKILL) in the middle of a run; the next start reads, and one button goes on or back. */
 public class KillTest {
-    private static final int RECORDS = 16_000;
+    private static final int RECORDS = 6_000;
+    /** In milliseconds: the gate is held before the run could end. */
+    private static final long LOOKED_EVERY = 5;
     /** The application continues the run by itself. */
     private static final String NOBODY = "nobody";
 
@@ -54,7 +57,7 @@ public class KillTest {
                             .at("/steps/1/rowsDone")
                             .asLong()
                     == 0) {
-                Thread.onSpinWait();
+                Database.pause(LOOKED_EVERY);
             }
             killed.process().destroyForcibly().waitFor();
             gate.rollback();
@@ -85,7 +88,7 @@ public class KillTest {
 
     private static void await(Client client, long run, String what, String wanted) {
         while (!client.get("/api/sites/trial/runs/" + run).at(what).asString().equals(wanted)) {
-            Thread.onSpinWait();
+            Database.pause(LOOKED_EVERY);
         }
     }
 

@@ -38,7 +38,7 @@ import org.testng.annotations.Test;
 /** Whatever is read while definitions switch is all from before, or all from behind. */
 public class SwitchReadersTest {
     private static final int RECORDS = 30;
-    private static final int SWITCHES = Integer.getInteger("switches", 40);
+    private static final int SWITCHES = Integer.getInteger("switches", 28);
     /** Each switch holds values, and a table has room for so many. */
     private static final int PURGED = 100;
 

@@ -15,7 +15,7 @@ import org.testng.annotations.Test;
  * and somebody's old transaction is in the way now and then.
  */
 public class UndoLawTest {
-    private static final int CASES = Integer.getInteger("undo.cases", 25);
+    private static final int CASES = Integer.getInteger("undo.cases", 20);
     private static final int FROM = Integer.getInteger("undo.from", 1);
     private static final List<String> ZONES = List.of("UTC", "America/St_Johns", "Asia/Kathmandu");
 

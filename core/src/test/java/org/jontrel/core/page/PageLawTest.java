@@ -31,7 +31,7 @@ import org.testng.annotations.Test;
 
 /** Laws of pages that hold for every model; each case's seed is in its message. */
 public class PageLawTest {
-    private static final int CASES = Integer.getInteger("laws", 300);
+    private static final int CASES = Integer.getInteger("laws", 200);
     private static final LocalDate TODAY = LocalDate.of(2026, 5, 12);
 
     private interface PageLaw {

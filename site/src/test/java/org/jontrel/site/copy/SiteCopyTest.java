@@ -28,7 +28,7 @@ import org.testng.annotations.Test;
 
 /** A copy has what the site had at one moment, to the last byte, and lives a life of its own. */
 public class SiteCopyTest {
-    private static final int CASES = Integer.getInteger("copy.cases", 8);
+    private static final int CASES = Integer.getInteger("copy.cases", 6);
     private static final List<String> ZONES = List.of("UTC", "America/St_Johns", "Asia/Kathmandu");
     private static final int RECORDS = 3_000;
 

@@ -39,7 +39,10 @@ public final class TermTree {
     /** Makes all of it anew. */
     public static void renew(Connection connection, Binding.BoundTables table) throws SQLException {
         Jdbc.update(connection, "DELETE FROM " + name(table));
-        Jdbc.update(connection, "INSERT IGNORE INTO " + name(table) + " (term_id, above_id, depth) " + derived(table));
+        Jdbc.update(
+                connection,
+                "INSERT IGNORE INTO " + name(table) + " (term_id, above_id, depth) " + derived(table)
+                        + " SELECT term_id, above_id, depth FROM up");
     }
 
     private static String name(Binding.BoundTables table) {
