@@ -8,7 +8,7 @@ import type { Schemas } from '@/shared/api/client';
 import TextInput from '@/shared/controls/TextInput.vue';
 import ControlSet from '@/shared/controls/ControlSet.vue';
 import Radios from '@/shared/controls/Radios.vue';
-import { about, decision, type Ask } from './answers';
+import { about, decision, LEAVES, type Ask } from './answers';
 
 /** A question of a plan with its choices and its values; the answer is kept with the release. */
 const props = defineProps<{ site: string; ask: Ask; version: string; locked: boolean }>();
@@ -28,8 +28,6 @@ const VALUED = {
   gather: 'site.gatherValue',
   split: 'site.splitValue',
 } as const;
-/** What to leave something is called where it is not to mark records incomplete. */
-const LEAVES = { held_values: 'site.leaveHeld', sources: 'site.leaveSources', split_texts: 'site.leaveWhole' } as const;
 type Valued = keyof typeof VALUED;
 const valued = computed(() => (Object.keys(VALUED) as Valued[]).find((each) => props.ask.choices.includes(each)));
 const value = ref(props.ask.value || props.ask.proposed || (valued.value === 'join' ? ', ' : ''));
@@ -48,8 +46,9 @@ const choices = computed(() =>
 );
 
 function labelOf(choice: string): string {
-  if (choice === 'leave' && props.ask.about in LEAVES) {
-    return t(LEAVES[props.ask.about as keyof typeof LEAVES]);
+  const left = LEAVES[props.ask.about];
+  if (choice === 'leave' && left !== undefined) {
+    return t(left);
   }
   const some = Object.keys(corrections.value).length > 0;
   return choice === 'set_aside' && some ? t('site.rest') : t(`site.answers.${choice}`);

@@ -65,12 +65,15 @@ const parts = computed(() => {
     ? [
         { name: 'questions', label: t('plan.tabs.questions', { n: now.asks.length }) },
         { name: 'steps', label: t('plan.tabs.steps', { n: now.steps.length }) },
-        { name: 'rehearsal', label: t('plan.tabs.rehearsal') },
         { name: 'changes', label: t('plan.tabs.changes', { n: now.changes.length }) },
       ]
     : [];
+  // its copy may be there behind the run too
+  const tried = now !== undefined || rehearsal.value ? [{ name: 'rehearsal', label: t('plan.tabs.rehearsal') }] : [];
   return [
-    ...ofPlan,
+    ...ofPlan.slice(0, 2),
+    ...tried,
+    ...ofPlan.slice(2),
     { name: 'runs', label: t('plan.tabs.runs', { n: runs.value.length }) },
     { name: 'site', label: t('plan.tabs.site') },
   ];
@@ -112,10 +115,14 @@ async function attempt(work: () => Promise<unknown>): Promise<void> {
 const decide = (answers: Schemas['DecisionBody'][]): Promise<void> =>
   attempt(async () => {
     const path = { workspace: String(route.params.workspace), version: stage.value };
-    for (const body of answers) {
-      await ask(api.PUT('/api/workspaces/{workspace}/releases/{version}/decisions', { params: { path }, body }));
+    try {
+      for (const body of answers) {
+        await ask(api.PUT('/api/workspaces/{workspace}/releases/{version}/decisions', { params: { path }, body }));
+      }
+    } finally {
+      // those before one that was refused are kept
+      await renew(planTo(site.value, version.value).queryKey);
     }
-    await renew(planTo(site.value, version.value).queryKey);
   });
 
 async function rehearse(): Promise<void> {

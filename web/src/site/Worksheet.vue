@@ -77,14 +77,14 @@ function choose(ask: Ask, on: boolean): void {
         <thead>
           <tr>
             <th v-if="!locked" class="pick">
-              <span class="sr">{{ $t('plan.several.answer') }}</span>
+              <span class="hidden">{{ $t('plan.several.answer') }}</span>
             </th>
             <th>{{ $t('plan.table.what') }}</th>
             <th class="num">{{ $t('plan.table.records') }}</th>
             <th>{{ $t('plan.table.example') }}</th>
             <th>{{ $t('plan.table.answer') }}</th>
             <th class="state">
-              <span class="sr">{{ $t('plan.table.state') }}</span>
+              <span class="hidden">{{ $t('plan.table.state') }}</span>
             </th>
           </tr>
         </thead>
@@ -119,7 +119,7 @@ function choose(ask: Ask, on: boolean): void {
             <td class="state">
               <strong v-if="!ask.answer" class="open">{{ $t('plan.table.open') }}</strong>
               <span v-else class="done"
-                ><span class="sr">{{ $t('plan.table.done') }}</span></span
+                ><span class="hidden">{{ $t('plan.table.done') }}</span></span
               >
             </td>
           </tr>
@@ -214,12 +214,5 @@ function choose(ask: Ask, on: boolean): void {
   height: 8px;
   border-radius: 50%;
   background: var(--moss);
-}
-.sr {
-  position: absolute;
-  width: 1px;
-  height: 1px;
-  overflow: hidden;
-  clip-path: inset(50%);
 }
 </style>

@@ -12,10 +12,10 @@ export function about(ask: Ask): string {
 }
 
 /** What to leave something is called where it is not to mark records incomplete. */
-const LEAVES: Partial<Record<string, string>> = {
-  held_values: 'plan.said.leave_held',
-  sources: 'plan.said.leave_sources',
-  split_texts: 'plan.said.leave_whole',
+export const LEAVES: Partial<Record<string, string>> = {
+  held_values: 'site.leaveHeld',
+  sources: 'site.leaveSources',
+  split_texts: 'site.leaveWhole',
 };
 
 /** An answer in a few words. */

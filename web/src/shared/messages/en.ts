@@ -298,8 +298,6 @@ export const en = {
     takes: 'Takes',
     instant: 'an instant',
     rows: 'Records',
-    byRecords: 'grows with the number of records',
-    asks: 'Needs your answer',
     answered: 'Answered',
     open1: 'Open',
     answers: {
@@ -321,8 +319,6 @@ export const en = {
     joinValue: 'What stands between joined values of {label}',
     gatherValue: 'Keys of the fields that {label} takes its values from',
     rest: 'Set aside and hold what is not corrected',
-    showValues: 'Look at the values',
-    hideValues: 'Close the values',
     values: {
       title: 'Values of {label}',
       value: 'Value',
@@ -340,7 +336,6 @@ export const en = {
     kept: 'Saved with release {version}: the next site gets the same answer.',
     notes: 'Worth knowing',
     run: 'Run on {site}',
-    notRunnable: 'The plan can run once every question is answered.',
     architectOnly: 'An architect runs plans.',
     runs: 'Runs',
     noRuns: 'Nothing has run on this site yet.',

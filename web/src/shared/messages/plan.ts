@@ -59,9 +59,6 @@ export const plan = {
     gather: 'From {value}',
     make: 'Make terms',
     split: 'Split at “{value}”',
-    leave_held: 'Leave held',
-    leave_sources: 'Begin empty',
-    leave_whole: 'Keep whole',
   },
   several: {
     chosen: '{n} question chosen | {n} questions chosen',
@@ -124,7 +121,7 @@ export const plan = {
     giveUp: 'Give up and go back',
     pausing: 'It stops at the next safe place.',
     paused:
-      '{by} has paused this run. The site is as it was, and everybody can work on. Continue it, or give it up: every value goes back to what it was.',
+      '{by} has paused this run. Visitors see a whole site, and everybody can work on. Continue it, or give it up: every value goes back to what it was.',
     rate: '{n} records a second',
     left: 'about {time} left',
     journey: 'This run is one of several that lead over releases in turn. Undoing the last of them undoes them all.',
@@ -132,7 +129,7 @@ export const plan = {
   },
   drift: {
     title: 'Database',
-    hint: 'Whether the tables of this site are what its release says. They are looked at every hour and before each plan.',
+    hint: 'Whether the tables of this site are what its release says. They are looked at every hour; each plan looks at tables and columns again.',
     look: 'Look now',
     never: 'Nobody has looked since Jontrel was started.',
     none: 'Everything is as it should be ({time}).',

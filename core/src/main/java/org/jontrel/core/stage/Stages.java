@@ -94,7 +94,7 @@ public final class Stages {
     }
 
     /**
-     * Of what a release touches, the answers up to it stand; later ones count only where there is no other. Answers of releases
+     * Of what a release touches, its own answers stand; later ones count only where there is no other, and earlier ones not at all. Answers of releases
      * that the site has already were to other questions, however much alike.
      */
     private static Stage stage(List<Hop> hops) {
@@ -103,8 +103,9 @@ public final class Stages {
             for (var decision : hops.get(i).release().decisions()) {
                 var question = new AskedOf(decision.fieldId(), decision.about());
                 int touches = touching(hops, decision.fieldId());
+                boolean early = i < touches;
                 boolean late = touches >= 0 && i > touches;
-                if (!late || !isAnswered(all, question)) {
+                if (!early && !(late && isAnswered(all, question))) {
                     all.add(decision);
                 }
             }

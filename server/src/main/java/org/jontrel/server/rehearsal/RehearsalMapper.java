@@ -74,10 +74,10 @@ interface RehearsalMapper {
     @Select(WITHOUT_REPORT + " WHERE " + UNDER_WAY + " AND beat_at < UTC_TIMESTAMP(3) - INTERVAL #{seconds} SECOND")
     List<RehearsalRow> silent(int seconds);
 
-    /** Those that ended so many hours ago and whose copies are still there. */
+    /** Those that ended so many seconds ago and whose copies are still there. */
     @Select(WITHOUT_REPORT + " WHERE copy_path IS NOT NULL AND NOT " + UNDER_WAY
-            + " AND finished_at < UTC_TIMESTAMP(3) - INTERVAL #{hours} HOUR")
-    List<RehearsalRow> old(long hours);
+            + " AND finished_at < UTC_TIMESTAMP(3) - INTERVAL #{seconds} SECOND")
+    List<RehearsalRow> old(long seconds);
 
     @Update("UPDATE rehearsal SET copy_path = NULL WHERE id = #{id}")
     void copyIsGone(long id);

@@ -96,7 +96,7 @@ class Rehearsals {
             remove(earlier);
         }
         long id = ids.next();
-        var copy = copies.begin(site.path());
+        var copy = copies.name(site.path());
         mapper.insert(id, site.path(), version, by, copy, SiteCopy.rows(sites.source(site.path())));
         underWay.put(id, new AtomicBoolean());
         Thread.ofVirtual().name("rehearsal-" + id).start(() -> rehearse(id, site.path(), copy, stages, by));
@@ -139,7 +139,10 @@ class Rehearsals {
                 fail(id, copy, "It stopped: " + e.getMessage());
             }
         } finally {
-            underWay.remove(id);
+            if (underWay.remove(id).get()) {
+                // somebody may have asked for that at the very end
+                forget(id, copy);
+            }
         }
     }
 
@@ -204,7 +207,7 @@ class Rehearsals {
                     .start(() -> fail(
                             row.id(), row.copyPath(), "The application ended while it rehearsed. Rehearse again."));
         }
-        for (var row : mapper.old(settings.rehearsalLifetime().toHours())) {
+        for (var row : mapper.old(settings.rehearsalLifetime().toSeconds())) {
             LOG.info("The copy {} is removed: its time is over", row.copyPath());
             Thread.ofVirtual().start(() -> forget(row.id(), row.copyPath()));
         }

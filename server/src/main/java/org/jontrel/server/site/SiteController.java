@@ -205,7 +205,7 @@ class SiteController {
         return begin(sites.engine(site).runs().resume(id, _ -> {}));
     }
 
-    /** Stops a run for now, where it can go on or back; nothing more happens to it by itself. */
+    /** Stops a run where it can go on or back, until somebody continues it or gives it up. */
     @PostMapping("/api/sites/{site}/runs/{id}/pause")
     @ResponseStatus(HttpStatus.ACCEPTED)
     RunView pause(@PathVariable String site, @PathVariable long id, Principal principal) {

@@ -16,6 +16,7 @@ import org.springframework.stereotype.Service;
 @Service
 public class SiteCopies {
     private static final Pattern COPY = Pattern.compile(".+-copy-c[a-z0-9]{8}");
+    private static final int LONGEST_NAME = 100;
     /** Of a path, which is to have room for more. */
     private static final int MOST = 24;
 
@@ -30,15 +31,9 @@ public class SiteCopies {
         this.ids = ids;
     }
 
-    /**
-     * Makes an empty database for a copy.
-     *
-     * @return the path that the copy is to have, which nobody guesses
-     */
-    public String begin(String path) {
-        var copy = path.substring(0, Math.min(path.length(), MOST)) + "-copy-" + unguessed.next('c');
-        mapper.createDatabase(database(copy));
-        return copy;
+    /** A path for a copy, which nobody guesses. */
+    public String name(String path) {
+        return path.substring(0, Math.min(path.length(), MOST)) + "-copy-" + unguessed.next('c');
     }
 
     /**
@@ -47,6 +42,7 @@ public class SiteCopies {
      * @param copied told from time to time how many rows are copied; what it throws ends the copy
      */
     public void fill(String path, String copy, LongConsumer copied) {
+        mapper.createDatabase(database(copy));
         SiteCopy.make(sites.source(path), sites.database(database(copy)), copied);
         var folder = sites.mediaFolder(path);
         if (folder.isPresent() && Files.isDirectory(folder.get())) {
@@ -57,7 +53,7 @@ public class SiteCopies {
                 ids.next(),
                 site.workspaceId(),
                 copy,
-                "Copy of " + site.name(),
+                shortened("Copy of " + site.name()),
                 database(copy),
                 mapper.of(site.workspaceId()).size() + 1,
                 site.settings().look(),
@@ -88,6 +84,10 @@ public class SiteCopies {
         } catch (IOException | UnsupportedOperationException _) {
             Files.copy(from, to);
         }
+    }
+
+    private static String shortened(String name) {
+        return name.substring(0, Math.min(name.length(), LONGEST_NAME));
     }
 
     /** Removes a copy with all that it has, also where it never became a site. */

@@ -239,7 +239,7 @@ final class Executor {
                 .toList();
     }
 
-    /** Somebody wants the run to stop for now, and it stopped where it can be continued or go back. */
+    /** Somebody has paused the run, and it stopped where it can be continued or go back. */
     static final class Paused extends RuntimeException {
         private static final long serialVersionUID = 1;
 

@@ -226,16 +226,20 @@ public final class Runs {
         });
     }
 
-    /** Stops a run for now, at the next place from where it can go on or back; whether it had not ended yet. */
+    /** Stops a run at the next place from where it can go on or back, until it is continued; whether it had not ended yet. */
     public boolean pause(long runId, String by) {
         return database.transaction(
                         session -> session.getMapper(JournalMapper.class).pause(runId, by))
                 > 0;
     }
 
-    /** Pauses a run that is under way, waits until it has stopped, and rolls it back. */
+    /** Pauses a run that is under way, waits until it has stopped, and rolls it back; an undo is not given up. */
     public RunOutcome giveUp(long runId, String by, Consumer<RunView> progress) {
-        pause(runId, by);
+        boolean forward =
+                find(runId).filter(run -> run.kind() == RunView.RunKind.FORWARD).isPresent();
+        if (!forward || !pause(runId, by)) {
+            return new RunOutcome.NothingToDo();
+        }
         long deadline = System.nanoTime() + STOPS_WITHIN.toNanos();
         while (find(runId)
                 .filter(run -> run.state() == RunView.RunState.RUNNING)

@@ -128,6 +128,21 @@ public class PausedRunsTest {
         assertEquals(site.last().state(), RunState.DONE);
     }
 
+    /** There is no way back from a way back: it is left to end, and not left paused. */
+    @Test
+    public void anUndoIsNotGivenUp() {
+        TestSite.run(runs().start(target(), "anna", _ -> {}));
+        var refused = new AtomicInteger();
+        TestSite.run(runs().undo(site.last().id(), "anna", run -> {
+            if (runs().giveUp(run.id(), "ben", _ -> {}) instanceof Runs.RunOutcome.NothingToDo) {
+                refused.incrementAndGet();
+            }
+        }));
+        assertTrue(refused.get() > 0);
+        assertEquals(site.last().state(), RunState.DONE);
+        assertEquals(site.site().installed().version(), "1.0.0");
+    }
+
     /** What is about to take as long as last time is said to. */
     @Test
     public void stepsAreEstimatedFromRunsSoFar() throws SQLException {

@@ -1,4 +1,4 @@
-package org.jontrel.server.rehearsal;
+package org.jontrel.server.site;
 
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
