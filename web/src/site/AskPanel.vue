@@ -28,6 +28,11 @@ const VALUED = {
   gather: 'site.gatherValue',
   split: 'site.splitValue',
 } as const;
+const isOfRecords = computed(() => props.ask.about === 'records');
+const valueLabel = computed(() => {
+  const key = isOfRecords.value ? 'site.recordsValue' : valued.value && VALUED[valued.value];
+  return key ? t(key, { label: props.ask.label }) : '';
+});
 type Valued = keyof typeof VALUED;
 const valued = computed(() => (Object.keys(VALUED) as Valued[]).find((each) => props.ask.choices.includes(each)));
 const value = ref(props.ask.value || props.ask.proposed || (valued.value === 'join' ? ', ' : ''));
@@ -49,6 +54,9 @@ function labelOf(choice: string): string {
   const left = LEAVES[props.ask.about];
   if (choice === 'leave' && left !== undefined) {
     return t(left);
+  }
+  if (choice === 'gather' && isOfRecords.value) {
+    return t('site.answers.gather_records');
   }
   const some = Object.keys(corrections.value).length > 0;
   return choice === 'set_aside' && some ? t('site.rest') : t(`site.answers.${choice}`);
@@ -75,9 +83,10 @@ function keep(): void {
         v-model:value="value"
         class="given"
         :required="answer === valued"
-        :aria-label="$t(VALUED[valued], { label: ask.label })"
+        :aria-label="valueLabel"
         @focus="answer = valued"
       />
+      <p v-if="isOfRecords" class="hint given">{{ $t('site.recordsHint', { brace: '{name}' }) }}</p>
       <AskValues
         v-if="isOfValues"
         v-model="corrections"

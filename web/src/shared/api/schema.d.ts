@@ -2776,7 +2776,7 @@ export interface components {
         };
         DecisionBody: {
             /** @enum {string} */
-            about: "REQUIRED_EMPTY" | "UNCONVERTED" | "OUTSIDE_LIMITS" | "HELD_VALUES" | "SEVERAL_VALUES" | "SOURCES" | "SPLIT_TEXTS";
+            about: "REQUIRED_EMPTY" | "UNCONVERTED" | "OUTSIDE_LIMITS" | "HELD_VALUES" | "SEVERAL_VALUES" | "SOURCES" | "SPLIT_TEXTS" | "RECORDS";
             /** @enum {string} */
             answer: "FILL" | "LEAVE" | "SET_ASIDE" | "CORRECT" | "BRING_BACK" | "FIRST" | "LAST" | "JOIN" | "GATHER" | "MAKE" | "SPLIT";
             corrections?: components["schemas"]["CorrectionView"][];

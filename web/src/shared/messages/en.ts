@@ -310,6 +310,7 @@ export const en = {
       last: 'Take the last',
       join: 'Join them with',
       gather: 'Take the values of',
+      gather_records: 'Make them of',
       make: 'Make terms of them',
       split: 'Split them at',
     },
@@ -318,6 +319,8 @@ export const en = {
     splitValue: 'What stands between the values of {label}',
     joinValue: 'What stands between joined values of {label}',
     gatherValue: 'Keys of the fields that {label} takes its values from',
+    recordsValue: 'What {label} comes from',
+    recordsHint: 'A key such as mooring.contacts. For titles that no field has, add “titled” and a template: mooring.contacts titled {brace}.',
     rest: 'Set aside and hold what is not corrected',
     values: {
       title: 'Values of {label}',

@@ -19,11 +19,12 @@ import java.util.Set;
 import java.util.function.Consumer;
 import org.jontrel.core.code.Decision;
 import org.jontrel.core.generated.Models;
-import org.jontrel.core.model.Model;
 import org.jontrel.site.run.RunView;
 import org.jontrel.site.run.Runs;
 import org.jontrel.site.testing.Drawn;
+import org.jontrel.site.testing.DrawnChange;
 import org.jontrel.site.testing.Dump;
+import org.jontrel.site.testing.SameBytes;
 import org.jontrel.site.testing.TestDatabase;
 import org.testng.annotations.Test;
 
@@ -57,31 +58,20 @@ public class CrashLawTest {
                 };
                 var outcome = arguments[1].equals("undo")
                         ? site.runs().undo(site.runs().last().orElseThrow().id(), "anna", said)
-                        : site.runs().start(new Drawing(Integer.parseInt(arguments[2])).target(site), "anna", said);
+                        : site.runs().start(target(site, drawn(Integer.parseInt(arguments[2]))), "anna", said);
                 ((Runs.RunOutcome.Started) outcome).work().run();
             }
         }
     }
 
-    /** A model and another that it becomes, always the same for one number. */
-    private static final class Drawing {
-        private final Model before;
-        private final Model after;
+    /** Sorts of edits by turns. */
+    private static DrawnChange drawn(int seed) {
+        var sorts = DrawnChange.EditSort.values();
+        return DrawnChange.of(new Models(seed), sorts[seed % sorts.length]);
+    }
 
-        Drawing(int seed) {
-            var models = new Models(seed);
-            before = models.model();
-            var edited = before;
-            for (int edits = 1 + models.pick(4); edits > 0; edits--) {
-                // every other time values go to other places
-                edited = seed % 2 == 0 ? models.reshape(edited) : models.edit(edited);
-            }
-            after = edited;
-        }
-
-        Runs.RunTarget target(Site site) {
-            return new Drawn(site).answered(after, Decision.Action.LEAVE);
-        }
+    private static Runs.RunTarget target(Site site, DrawnChange drawing) {
+        return new Drawn(site).answered(drawing.after(), Decision.Action.LEAVE);
     }
 
     private int byApplication;
@@ -107,7 +97,7 @@ public class CrashLawTest {
 
     /** Whether somebody was killed; some edits no plan carries. */
     private boolean holds(int seed) throws Exception {
-        var drawing = new Drawing(seed);
+        var drawing = drawn(seed);
         var chance = new Random(seed);
         var name = database.create();
         Map<String, List<Map<String, String>>> bytes;
@@ -115,12 +105,12 @@ public class CrashLawTest {
         boolean undo = chance.nextInt(3) == 0;
         try (var source = database.source(name)) {
             var site = Site.open(source, "law", STALE);
-            run(site.runs().start(new Runs.RunTarget("1", drawing.before, List.of()), "anna", _ -> {}));
+            run(site.runs().start(new Runs.RunTarget("1", drawing.before(), List.of()), "anna", _ -> {}));
             for (int i = 0; i < FILLS; i++) {
-                new Drawn(site).fill(drawing.before);
+                new Drawn(site).fill(drawing.before());
             }
             bytes = Dump.of(source);
-            var target = drawing.target(site);
+            var target = target(site, drawing);
             if (!site.runs().plan(target).runnable()) {
                 return false;
             }
@@ -132,7 +122,7 @@ public class CrashLawTest {
         kill(name, undo ? "undo" : "run", seed, chance);
         try (var source = database.source(name)) {
             var site = Site.open(source, "after", STALE);
-            new Drawn(site).read();
+            new Drawn(site).read(false);
             var last = site.runs().last().orElseThrow();
             boolean interrupted = last.state() != RunView.RunState.DONE && last.state() != RunView.RunState.UNDONE;
             inside += interrupted ? 1 : 0;
@@ -152,18 +142,18 @@ public class CrashLawTest {
     private static void settled(
             Site site,
             HikariDataSource source,
-            Drawing drawing,
+            DrawnChange drawing,
             Map<String, List<Map<String, String>>> bytes,
             Map<String, List<Map<String, String>>> newer)
             throws SQLException {
-        if (site.installed().model().equals(drawing.after) && !drawing.after.equals(drawing.before)) {
+        if (site.installed().model().equals(drawing.after()) && !drawing.after().equals(drawing.before())) {
             if (newer != null) {
-                Drawn.assertSame(Dump.of(source), newer, "as the run had left it", Set.of());
+                SameBytes.assertSame(Dump.of(source), newer, "as the run had left it", Set.of());
             }
             run(site.runs().undo(undoable(site), "anna", _ -> {}));
         }
-        assertEquals(site.installed().model(), drawing.before);
-        Drawn.assertSame(Dump.of(source), bytes, "after the undo", Set.of());
+        assertEquals(site.installed().model(), drawing.before());
+        SameBytes.assertSame(Dump.of(source), bytes, "after the undo", Set.of());
     }
 
     private static long undoable(Site site) {

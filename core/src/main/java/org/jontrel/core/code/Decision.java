@@ -23,6 +23,11 @@ public record Decision(String fieldId, Topic about, Action answer, String value,
         this(fieldId, about, answer, value, List.of());
     }
 
+    /** The same answer about another field. */
+    public Decision about(String id) {
+        return new Decision(id, about, answer, value, corrections);
+    }
+
     /**
      * One value corrected, wherever it stands.
      *
@@ -43,7 +48,9 @@ public record Decision(String fieldId, Topic about, Action answer, String value,
         /** Which fields that go a new one takes its values from. */
         SOURCES,
         /** Whether texts become several values. */
-        SPLIT_TEXTS;
+        SPLIT_TEXTS,
+        /** Whether rows that go become records of a new content type, or records that go new rows. */
+        RECORDS;
 
         public String code() {
             return name().toLowerCase(Locale.ROOT);

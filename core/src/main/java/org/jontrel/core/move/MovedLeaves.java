@@ -33,7 +33,7 @@ final class MovedLeaves {
         if (values.isEmpty()) {
             return move == null || move.fill().isEmpty() || !move.target().equals(field.id())
                     ? null
-                    : Values.typed(field, move.fill()).value().orElse(null);
+                    : filled(field, scope, move.fill()).orElse(null);
         }
         if (field.kind().amount().many()) {
             // a picture may be there twice; what is picked is picked once
@@ -53,12 +53,24 @@ final class MovedLeaves {
         return values.getFirst();
     }
 
+    /** A value for a place without one: the same everywhere, or by a formula. */
+    private Optional<Object> filled(Field field, MovedScope scope, String fill) {
+        return Formula.is(fill)
+                ? by(field, scope, fill, List.copyOf(was.byId().values()))
+                : Values.typed(field, fill).value();
+    }
+
     private Optional<Object> computed(Field field, MovedScope scope, Move move) {
-        return new Formula(move.between())
+        var sources =
+                move.sources().stream().flatMap(id -> was.field(id).stream()).toList();
+        return by(field, scope, move.between(), sources);
+    }
+
+    private Optional<Object> by(Field field, MovedScope scope, String formula, List<Field> sources) {
+        return new Formula(formula)
                 .value(
                         field,
-                        key -> move.sources().stream()
-                                .flatMap(id -> was.field(id).stream())
+                        key -> sources.stream()
                                 .filter(from -> from.key().equals(key))
                                 .findFirst()
                                 .flatMap(from -> scope.values(from).stream()

@@ -11,6 +11,9 @@ import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.move.Formula;
 import org.jontrel.core.move.MoveRules;
+import org.jontrel.core.plan.fact.Answer;
+import org.jontrel.core.plan.fact.Offer;
+import org.jontrel.core.plan.fact.Question;
 import org.jontrel.core.record.Values;
 import org.jontrel.core.recordtype.FieldStorage;
 import org.jontrel.core.recordtype.RecordType;
@@ -24,7 +27,6 @@ final class FieldQuestions {
     private final List<Finding> findings;
 
     /**
-     * @param answers what the site says of its records
      * @param decisions what the architect has answered so far
      * @param asks takes up what is asked
      * @param findings takes up what is said
@@ -151,7 +153,7 @@ final class FieldQuestions {
                         case TOO_MANY -> Finding.of(Code.PLAN_TOO_MANY, place, field.label(), count);
                         case FORMATTING -> Finding.of(Code.PLAN_FORMATTING_LEFT, place, field.label(), count);
                         case TARGET -> Finding.of(Code.PLAN_LINKS_OUTSIDE, place, field.label(), count);
-                        case SEVERAL, SPLITTABLE, ROWLESS, PARENT ->
+                        case SEVERAL, SPLITTABLE, ROWLESS, PARENT, HIDDEN ->
                             throw new IllegalStateException("Not about values that stay: " + breach);
                     });
         });

@@ -26,19 +26,37 @@ public final class MovePlan {
     private final RecordType was;
     private final RecordType is;
     private final List<Decision> decisions;
+    private final boolean elsewhere;
 
     public MovePlan(RecordType was, RecordType is, List<Decision> decisions) {
+        this(was, is, decisions, false);
+    }
+
+    private MovePlan(RecordType was, RecordType is, List<Decision> decisions, boolean elsewhere) {
         this.was = was;
         this.is = is;
         this.decisions = decisions;
+        this.elsewhere = elsewhere;
+    }
+
+    /** Where all values go to other records. */
+    public static MovePlan ofRecords(RecordType was, RecordType is, List<Decision> decisions) {
+        return new MovePlan(was, is, decisions, true);
+    }
+
+    /** Whether a field has its values beside, as those of another place or another kind. */
+    private boolean moves(Field field) {
+        return elsewhere
+                ? is.home(field.id()).table().isEmpty()
+                : !withinNewTable(was, is, field)
+                        && (was.field(field.id()).isEmpty() || !Planner.convertible(was, is, field.id()));
     }
 
     /** How values come to a field that is new in its place; empty where none do, or where it stands in a table that does. */
     public Optional<Move> to(String fieldId) {
         var field = is.field(fieldId)
                 .filter(each -> FieldStorage.of(each.kind()) != FieldStorage.NOT)
-                .filter(each -> !withinNewTable(was, is, each))
-                .filter(each -> was.field(each.id()).isEmpty() || !Planner.convertible(was, is, each.id()));
+                .filter(this::moves);
         if (field.isEmpty()) {
             return Optional.empty();
         }
@@ -90,6 +108,15 @@ public final class MovePlan {
         return was.field(field.id()).isPresent() || FieldStorage.of(field.kind()) != FieldStorage.COLUMN
                 ? Optional.empty()
                 : filling(field);
+    }
+
+    /** The formula for what has no value in another place; empty where the architect gave none that can be used. */
+    Optional<String> fallback(Field field) {
+        return elsewhere
+                ? filling(field)
+                        .filter(each ->
+                                FormulaCheck.problem(was, is, field, each).isEmpty())
+                : Optional.empty();
     }
 
     /** The formula by which the architect wants a field filled; empty where it is a value, or nothing. */

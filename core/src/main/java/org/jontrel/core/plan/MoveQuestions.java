@@ -7,6 +7,8 @@ import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
 import org.jontrel.core.model.Field;
+import org.jontrel.core.plan.fact.Answer;
+import org.jontrel.core.plan.fact.Breach;
 import org.jontrel.core.recordtype.RecordType;
 
 /**

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.jontrel.core.move.Move;
+import org.jontrel.core.move.RecordMove;
 
 /** The steps that carry over what was entered since values changed their place, when that is undone. */
 final class MovedBack {
@@ -34,6 +35,19 @@ final class MovedBack {
         return carry.forth()
                 ? carry(carry.recordTypeId(), carry.moves(), sources(carry.moves()), false)
                 : carry(carry.recordTypeId(), carry.moves(), targets(carry.moves()), true);
+    }
+
+    /** For rows that became records, or records that became rows: what is held of those that come back. */
+    Optional<Step> of(String recordTypeId, RecordMove rule, boolean toRows) {
+        var held = held(recordTypeId);
+        held.keySet().removeIf(each -> !rule.has(each) && !each.equals(rule.link()));
+        held(rule.records()).forEach((field, name) -> {
+            if (field.isEmpty()) {
+                held.put(rule.records(), name);
+            }
+        });
+        boolean all = toRows ? held.keySet().stream().anyMatch(rule::has) : held.containsKey(rule.records());
+        return all ? Optional.of(new Step.CarryRecords(recordTypeId, rule, held, toRows)) : Optional.empty();
     }
 
     /** What was computed is not what it was computed from: there is nothing to carry back. */
@@ -66,6 +80,7 @@ final class MovedBack {
             if (step.recordTypeId().equals(recordTypeId)) {
                 switch (step) {
                     case Step.HoldOwn hold -> held.put(hold.fieldId(), hold.held());
+                    case Step.HoldTable hold -> held.put("", hold.held());
                     case Step.SwitchColumns columns ->
                         columns.turns().stream()
                                 .filter(turn -> turn.act() == Step.ColumnAction.HOLD)
@@ -77,12 +92,28 @@ final class MovedBack {
         return held;
     }
 
+    /** Whether records came of rows, or go to them, by what the steps undo. */
+    static boolean records(List<Step> undo, String recordTypeId) {
+        return undo.stream()
+                .anyMatch(step -> step instanceof Step.CarryRecords carry
+                        && carry.rule().records().equals(recordTypeId));
+    }
+
+    private static boolean links(List<Step> undo, String recordTypeId, String fieldId) {
+        return undo.stream()
+                .anyMatch(step -> step instanceof Step.CarryRecords carry
+                        && carry.recordTypeId().equals(recordTypeId)
+                        && (carry.rule().has(fieldId) || carry.rule().link().equals(fieldId)));
+    }
+
     /** Whether what a field holds came to it by a move that the steps undo: it is said there what was entered since. */
     static boolean copies(List<Step> undo, String recordTypeId, String fieldId) {
-        return undo.stream()
-                .filter(Step.CarryMoved.class::isInstance)
-                .map(Step.CarryMoved.class::cast)
-                .filter(carry -> carry.recordTypeId().equals(recordTypeId))
-                .anyMatch(carry -> (carry.forth() ? sources(carry.moves()) : targets(carry.moves())).contains(fieldId));
+        return links(undo, recordTypeId, fieldId)
+                || undo.stream()
+                        .filter(Step.CarryMoved.class::isInstance)
+                        .map(Step.CarryMoved.class::cast)
+                        .filter(carry -> carry.recordTypeId().equals(recordTypeId))
+                        .anyMatch(carry ->
+                                (carry.forth() ? sources(carry.moves()) : targets(carry.moves())).contains(fieldId));
     }
 }

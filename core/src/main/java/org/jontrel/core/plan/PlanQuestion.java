@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.jontrel.core.code.Decision;
 import org.jontrel.core.finding.Finding;
+import org.jontrel.core.finding.Place;
 
 /**
  * A finding that needs a person's answer.
@@ -48,6 +49,20 @@ public record PlanQuestion(
             List<Decision.Action> choices,
             Optional<Decision> decision) {
         this(finding, recordTypeId, fieldId, about, rows, choices, decision, List.of(), "");
+    }
+
+    /** The same question about another field. */
+    PlanQuestion about(String id) {
+        return new PlanQuestion(
+                finding.at(Place.field(recordTypeId, id, "")),
+                recordTypeId,
+                id,
+                about,
+                rows,
+                choices,
+                decision,
+                corrections,
+                proposed);
     }
 
     /** The question with its answer, for a report. */

@@ -5,7 +5,6 @@ import java.util.Collections;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
-import org.jontrel.core.code.Decision;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
@@ -16,6 +15,7 @@ import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.move.FormulaCheck;
 import org.jontrel.core.move.Move;
 import org.jontrel.core.naming.Ids;
+import org.jontrel.core.plan.fact.Answer;
 import org.jontrel.core.recordtype.RecordType;
 
 /** The moves of one record type's plan, as they are found and asked about. */
@@ -34,14 +34,14 @@ final class PlannedMoves {
     PlannedMoves(
             RecordType was,
             RecordType is,
-            List<Decision> decisions,
+            MovePlan plan,
             FieldQuestions questions,
             Set<String> beginning,
             Ids ids,
             List<Finding> findings) {
         this.was = was;
         this.is = is;
-        this.plan = new MovePlan(was, is, decisions);
+        this.plan = plan;
         this.questions = questions;
         this.beginning = beginning;
         this.ids = ids;
@@ -67,7 +67,7 @@ final class PlannedMoves {
         questions.ofMoves().moved(field, plan.asked(field), answer);
         questions.outside(field, answer);
         var corrections = questions.unconverted(field, answer.unconverted(), answer.unconvertedExamples());
-        var fill = field.required() && answer.empty() > 0 ? questions.required(field, answer.empty()) : "";
+        var fill = field.required() && answer.empty() > 0 ? filled(field, answer.empty()) : "";
         boolean all = answer.unconverted() > 0 && plan.makes(field);
         var made = all || field.kind() instanceof Kind.TermPick term && beginning.contains(term.taxonomy())
                 ? ids.next('h')
@@ -79,6 +79,22 @@ final class PlannedMoves {
                     "Make the terms that " + field.label() + " names"));
         }
         return move.filling(fill).correcting(corrections).making(made, all);
+    }
+
+    /** What a field is filled with where it has no value: a value or a formula; empty for nothing. */
+    String filled(Field field, long lacking) {
+        var value = questions.required(field, lacking);
+        plan.filling(field).ifPresent(formula -> check(field, formula));
+        return plan.fallback(field).orElse(value);
+    }
+
+    /** Says what is wrong with a formula that is to fill a field, where something is. */
+    void check(Field field, String formula) {
+        var problem = FormulaCheck.problem(was, is, field, formula);
+        if (!problem.isEmpty()) {
+            findings.add(
+                    Finding.of(Code.PLAN_FILL_INVALID, Place.field(is.id(), field.id(), ""), field.label(), problem));
+        }
     }
 
     private Move computed(Field field, Move move, Answer answer) {
@@ -108,6 +124,15 @@ final class PlannedMoves {
     /** Whether some move takes the values of an older field. */
     boolean takeFrom(Field field) {
         return moves.stream().anyMatch(move -> move.sources().contains(field.id()));
+    }
+
+    List<Move> moves() {
+        return List.copyOf(moves);
+    }
+
+    /** The steps that make the terms which values name. */
+    List<Plan.PlannedStep> terms() {
+        return List.copyOf(terms);
     }
 
     /** What moves the values, those together that share a source, and makes the terms that they name. */

@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.SequencedMap;
 import org.jontrel.core.code.Decision;
 import org.jontrel.core.finding.Code;
@@ -14,6 +15,9 @@ import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.naming.Ids;
+import org.jontrel.core.plan.fact.Answer;
+import org.jontrel.core.plan.fact.Offer;
+import org.jontrel.core.plan.fact.Question;
 import org.jontrel.core.recordtype.FieldStorage;
 import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.core.work.Deadline;
@@ -60,6 +64,13 @@ public final class Planner {
             }
         }
         after.keySet().forEach(added -> questions.add(new Question(added, "")));
+        for (var id : new RecordMoves(from, to, List.of()).ids()) {
+            Optional.ofNullable(after.get(id))
+                    .ifPresent(is -> is.byId().values().stream()
+                            .filter(field -> is.home(field.id()).table().isEmpty()
+                                    && field.kind().holdsValue())
+                            .forEach(field -> questions.add(new Question(id, field.id()))));
+        }
         return questions;
     }
 
@@ -80,22 +91,34 @@ public final class Planner {
         var before = recordTypes(from);
         var after = recordTypes(to);
         var beginning = PlannedMoves.beginning(from, to);
+        var recordMoves = new RecordMoves(from, to, decisions);
+        // what is held for it comes back instead, where the architect wants that
+        answers.forEach((question, answer) -> {
+            var id = question.fieldId().isEmpty() ? question.recordTypeId() : question.fieldId();
+            if (answer.held().filter(Offer::fits).isPresent()
+                    && PlanQuestion.isBack(
+                            PlanQuestion.decided(decisions, id, Decision.Topic.HELD_VALUES, BACK_OR_NOT))) {
+                recordMoves.leave(id);
+            }
+        });
+        var ofRecords = new PlannedRecords(recordMoves, answers, decisions, beginning, ids, asks, findings);
         for (var is : after.values()) {
             Deadline.check();
             var was = before.get(is.id());
             if (was == null) {
-                add(is, answers, decisions, steps, asks, findings);
+                add(is, answers, decisions, steps, asks, findings, ofRecords);
             } else {
                 var questions = new FieldQuestions(is, answers, decisions, asks, findings);
-                var moves = new PlannedMoves(was, is, decisions, questions, beginning, ids, findings);
-                new RecordTypePlan(was, is, ids, questions, moves, steps, findings).change();
+                var moves = new PlannedMoves(
+                        was, is, new MovePlan(was, is, decisions), questions, beginning, ids, findings);
+                new RecordTypePlan(was, is, ids, questions, moves, ofRecords, steps, findings).change();
             }
             starters(was, is, steps);
         }
         taken(before, after, findings);
         before.values().stream()
                 .filter(was -> !after.containsKey(was.id()))
-                .forEach(was -> remove(was, answers, steps, findings));
+                .forEach(was -> remove(was, answers, recordMoves, steps, findings));
         for (var step : SearchSteps.of(
                 from, to, steps.stream().map(Plan.PlannedStep::step).toList())) {
             long records = answers.getOrDefault(new Question(step.recordTypeId(), ""), Answer.NONE)
@@ -119,6 +142,7 @@ public final class Planner {
         return switch (step) {
             case Step.HoldTable _, Step.HoldOwn _ -> 0;
             case Step.MakeTerms _, Step.WithdrawTerms _ -> 3;
+            case Step.MakeRecords _, Step.MakeRows _ -> 2;
             case Step.CreateTable _,
                     Step.AddTable _,
                     Step.TakeTable _,
@@ -156,12 +180,13 @@ public final class Planner {
             List<Decision> decisions,
             List<Plan.PlannedStep> steps,
             List<PlanQuestion> asks,
-            List<Finding> findings) {
+            List<Finding> findings,
+            PlannedRecords records) {
         var offer = answers.getOrDefault(new Question(is.id(), ""), Answer.NONE).held();
         if (offer.filter(Offer::fits).isEmpty()) {
             offer.ifPresent(other -> findings.add(
                     Finding.of(Code.PLAN_HELD_DIFFERS, Place.definition(is.id(), ""), is.plural(), other.values())));
-            steps.add(new Plan.PlannedStep(new Step.CreateTable(is.id()), 0, "Make a table for " + is.plural()));
+            steps.addAll(begun(is, records.made(is)));
             return;
         }
         var held = offer.get();
@@ -183,8 +208,15 @@ public final class Planner {
                     held.values(),
                     "Find which " + is.plural() + " satisfy the definition"));
         } else {
-            steps.add(new Plan.PlannedStep(new Step.CreateTable(is.id()), 0, "Make a table for " + is.plural()));
+            steps.addAll(begun(is, records.made(is)));
         }
+    }
+
+    /** Without records, or with those that are made of others. */
+    private static List<Plan.PlannedStep> begun(RecordType is, List<Plan.PlannedStep> made) {
+        return made.isEmpty()
+                ? List.of(new Plan.PlannedStep(new Step.CreateTable(is.id()), 0, "Make a table for " + is.plural()))
+                : made;
     }
 
     private static void starters(RecordType was, RecordType is, List<Plan.PlannedStep> steps) {
@@ -201,10 +233,14 @@ public final class Planner {
     }
 
     private void remove(
-            RecordType was, Map<Question, Answer> answers, List<Plan.PlannedStep> steps, List<Finding> findings) {
+            RecordType was,
+            Map<Question, Answer> answers,
+            RecordMoves moves,
+            List<Plan.PlannedStep> steps,
+            List<Finding> findings) {
         long records =
                 answers.getOrDefault(new Question(was.id(), ""), Answer.NONE).records();
-        if (records > 0) {
+        if (records > 0 && !moves.takes(was.id())) {
             findings.add(Finding.of(Code.PLAN_RECORDS_HELD, Place.definition(was.id(), ""), was.singular(), records));
         }
         steps.add(new Plan.PlannedStep(

@@ -15,6 +15,9 @@ import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.condition.Condition;
 import org.jontrel.core.move.MoveRules;
 import org.jontrel.core.naming.Ids;
+import org.jontrel.core.plan.fact.Answer;
+import org.jontrel.core.plan.fact.Breach;
+import org.jontrel.core.plan.fact.Offer;
 import org.jontrel.core.record.Conversion;
 import org.jontrel.core.recordtype.FieldStorage;
 import org.jontrel.core.recordtype.RecordType;
@@ -31,6 +34,7 @@ final class RecordTypePlan {
     private final SequencedMap<String, List<Step.ColumnSwitch>> turns = new LinkedHashMap<>();
 
     private final PlannedMoves moves;
+    private final PlannedRecords records;
     private boolean renames;
     /** Whether some complete record may no longer be complete. */
     private boolean checks;
@@ -43,6 +47,7 @@ final class RecordTypePlan {
             Ids ids,
             FieldQuestions questions,
             PlannedMoves moves,
+            PlannedRecords records,
             List<Plan.PlannedStep> steps,
             List<Finding> findings) {
         this.was = was;
@@ -50,6 +55,7 @@ final class RecordTypePlan {
         this.ids = ids;
         this.questions = questions;
         this.moves = moves;
+        this.records = records;
         this.steps = steps;
         this.findings = findings;
     }
@@ -131,8 +137,11 @@ final class RecordTypePlan {
         }
         var before = was.field(field.id());
         if (before.isEmpty()) {
+            steps.addAll(records.rows(is, field));
             if (!MovePlan.withinNewTable(was, is, field)) {
-                questions.ofMoves().sources(was, field);
+                if (!comesOfRecords(field)) {
+                    questions.ofMoves().sources(was, field);
+                }
                 placed(field);
             }
             checks |= field.required();
@@ -243,7 +252,8 @@ final class RecordTypePlan {
 
     /** A field that is new in its place: with the values that come to it from elsewhere, or empty. */
     private void placed(Field field) {
-        if (!moves.take(field)) {
+        boolean nowhere = FieldStorage.of(field.kind()) == FieldStorage.NOT;
+        if (nowhere || !comesOfRecords(field) && !moves.take(field)) {
             added(field);
             return;
         }
@@ -255,6 +265,12 @@ final class RecordTypePlan {
             add(new Step.AddColumn(is.id(), field.id()), 0, "Add a column for " + field.label());
             turn(is, field, Step.ColumnAction.TAKE, "");
         }
+    }
+
+    /** Whether the step that makes rows of records, or records of rows, writes its values. */
+    private boolean comesOfRecords(Field field) {
+        return records.records().links(is.id(), field.id())
+                || records.records().filling(is.id(), field.id()).isPresent();
     }
 
     private static String words(Kind kind) {
@@ -312,7 +328,7 @@ final class RecordTypePlan {
         }
         checks = true;
         long filled = questions.answer(field.id()).filled();
-        if (filled > 0 && !moves.takeFrom(field)) {
+        if (filled > 0 && !moves.takeFrom(field) && !records.records().takes(was.id(), field.id())) {
             findings.add(
                     Finding.of(Code.PLAN_VALUES_HELD, Place.field(is.id(), field.id(), ""), field.label(), filled));
         }

@@ -3,6 +3,7 @@ package org.jontrel.core.plan;
 import java.util.List;
 import java.util.Map;
 import org.jontrel.core.move.Move;
+import org.jontrel.core.move.RecordMove;
 
 /** One thing a run does, in the terms of definitions; the site engine knows the tables and columns. */
 public sealed interface Step {
@@ -26,6 +27,9 @@ public sealed interface Step {
                     AddTableBeside _,
                     MoveValues _,
                     CarryMoved _,
+                    MakeRecords _,
+                    MakeRows _,
+                    CarryRecords _,
                     DropTableBeside _ -> Phase.BESIDE;
             case CreateTable _,
                     AddTable _,
@@ -39,7 +43,7 @@ public sealed interface Step {
                     HoldOwn _,
                     RestoreOwn _,
                     Redirect _ -> Phase.SWITCH;
-            case StarterTerms _, Indexes _, RenewWords _, CheckRecords _ -> Phase.AFTER;
+            case StarterTerms _, Indexes _, RenewWords _, NoteFiles _, CheckRecords _ -> Phase.AFTER;
         };
     }
 
@@ -65,8 +69,17 @@ public sealed interface Step {
                     IndexColumn _,
                     Indexes _,
                     Redirect _ -> true;
-            case CopyColumn _, CarryBack _, CarryForth _, MoveValues _, CarryMoved _, RenewWords _, CheckRecords _ ->
-                false;
+            case CopyColumn _,
+                    CarryBack _,
+                    CarryForth _,
+                    MoveValues _,
+                    CarryMoved _,
+                    MakeRecords _,
+                    MakeRows _,
+                    CarryRecords _,
+                    RenewWords _,
+                    NoteFiles _,
+                    CheckRecords _ -> false;
         };
     }
 
@@ -104,7 +117,11 @@ public sealed interface Step {
     /** Makes the table of a field that has one of its own, and those of the fields within it. */
     record AddTable(String recordTypeId, String fieldId) implements Step {}
 
-    /** Makes the tables of a field, and those of the fields within it, beside those in use. */
+    /**
+     * Makes the tables of a field, and those of the fields within it, beside those in use.
+     *
+     * @param fieldId empty for all tables of the record type
+     */
     record AddTableBeside(String recordTypeId, String fieldId) implements Step {}
 
     /** Writes the values that change their place into the columns and tables made beside. */
@@ -113,6 +130,36 @@ public sealed interface Step {
             moves = List.copyOf(moves);
         }
     }
+
+    /**
+     * Makes records of rows, a group or fields, in the tables made beside, with what leads from one to the other.
+     *
+     * @param recordTypeId of what the rows are in
+     */
+    record MakeRecords(String recordTypeId, RecordMove rule) implements Step {}
+
+    /**
+     * Makes rows, or the values of a group, of records that go.
+     *
+     * @param recordTypeId of what the rows are in
+     */
+    record MakeRows(String recordTypeId, RecordMove rule) implements Step {}
+
+    /**
+     * Before such a run is undone, or its undo: writes what was entered since into what is held.
+     *
+     * @param held the short names under which the values are held that come back, by their fields; those of records by their type
+     * @param toRows whether rows come back, rather than records
+     */
+    record CarryRecords(String recordTypeId, RecordMove rule, Map<String, String> held, boolean toRows)
+            implements Step {
+        public CarryRecords {
+            held = Map.copyOf(held);
+        }
+    }
+
+    /** Notes which files the records use, so that none is removed which they need. */
+    record NoteFiles(String recordTypeId) implements Step {}
 
     /** Takes the tables made beside for a field into use. */
     record TakeTable(String recordTypeId, String fieldId) implements Step {}

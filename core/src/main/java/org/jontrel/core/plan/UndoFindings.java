@@ -8,6 +8,8 @@ import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
 import org.jontrel.core.model.Field;
+import org.jontrel.core.model.Model;
+import org.jontrel.core.plan.fact.Question;
 import org.jontrel.core.recordtype.RecordType;
 
 /** What an undo finds of what was entered since. */
@@ -18,6 +20,29 @@ final class UndoFindings {
     static List<Finding> moved(
             Step.CarryMoved carry, Optional<RecordType> was, Map<Question, UndoPlanner.Since> since) {
         return carried(carry.recordTypeId(), carry.moves().getFirst().target(), was, since);
+    }
+
+    /** Of rows that became records, or records that became rows, told of the rows. */
+    static List<Finding> records(
+            Step.CarryRecords carry, Model from, Model to, Map<Question, UndoPlanner.Since> since) {
+        var counts = since.getOrDefault(
+                new Question(carry.recordTypeId(), carry.rule().link()), UndoPlanner.Since.NOTHING);
+        var records = name(from, carry).or(() -> name(to, carry)).orElse("");
+        var place = Place.definition(carry.rule().records(), "");
+        var findings = new ArrayList<Finding>();
+        if (counts.carried() > 0) {
+            findings.add(Finding.of(Code.UNDO_ROWS_CARRIED, place, records, counts.carried()));
+        }
+        if (counts.lost() > 0) {
+            findings.add(Finding.of(Code.UNDO_ROWS_NOT_CARRIED, place, records, counts.lost()));
+        }
+        return findings;
+    }
+
+    private static Optional<String> name(Model model, Step.CarryRecords carry) {
+        return model.definition(carry.rule().records())
+                .flatMap(each -> RecordType.of(model, each))
+                .map(RecordType::plural);
     }
 
     static List<Finding> carried(

@@ -11,6 +11,7 @@ import org.jontrel.core.finding.Place;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.naming.Ids;
+import org.jontrel.core.plan.fact.Question;
 import org.jontrel.core.recordtype.RecordType;
 
 /** Turns what a run did around: every held value comes back, and what was entered since goes along where it fits. */
@@ -36,7 +37,9 @@ public final class UndoPlanner {
         var moved = new MovedBack(done);
         var fills = FilledValues.of(done);
         var made = done.stream()
-                .filter(step -> step instanceof Step.CreateTable || step instanceof Step.RestoreTable)
+                .filter(step -> step instanceof Step.CreateTable
+                        || step instanceof Step.RestoreTable
+                        || step instanceof Step.TakeTable(String _, String fieldId) && fieldId.isEmpty())
                 .map(Step::recordTypeId)
                 .collect(Collectors.toSet());
         var undo = new ArrayList<Step>();
@@ -59,7 +62,10 @@ public final class UndoPlanner {
                 case Step.Redirect(String recordTypeId, String before, String after) ->
                     undo.add(new Step.Redirect(recordTypeId, after, before));
                 case Step.TakeTable(String recordTypeId, String fieldId) ->
-                    undo.add(new Step.HoldOwn(recordTypeId, fieldId, ids.next('h')));
+                    undo.add(
+                            fieldId.isEmpty()
+                                    ? new Step.HoldTable(recordTypeId, ids.next('h'))
+                                    : new Step.HoldOwn(recordTypeId, fieldId, ids.next('h')));
                 case Step.AddTableBeside(String recordTypeId, String fieldId) -> {
                     if (!done.contains(new Step.TakeTable(recordTypeId, fieldId))) {
                         undo.add(new Step.DropTableBeside(recordTypeId, fieldId));
@@ -72,6 +78,13 @@ public final class UndoPlanner {
                 }
                 case Step.WithdrawTerms(String recordTypeId, String name) ->
                     undo.add(new Step.MakeTerms(recordTypeId, name));
+                case Step.MakeRecords make ->
+                    moved.of(make.recordTypeId(), make.rule(), true).ifPresent(undo::add);
+                case Step.MakeRows make ->
+                    moved.of(make.recordTypeId(), make.rule(), false).ifPresent(undo::add);
+                case Step.CarryRecords carry ->
+                    moved.of(carry.recordTypeId(), carry.rule(), !carry.toRows())
+                            .ifPresent(undo::add);
                 case Step.MoveValues move -> moved.of(move).ifPresent(undo::add);
                 case Step.CarryMoved carry -> moved.of(carry).ifPresent(undo::add);
                 case Step.AddTable(String recordTypeId, String fieldId) ->
@@ -96,6 +109,7 @@ public final class UndoPlanner {
                         Step.CarryForth _,
                         Step.IndexColumn _,
                         Step.RenewWords _,
+                        Step.NoteFiles _,
                         Step.DropTableBeside _,
                         Step.DropBeside _ -> {}
             }
@@ -168,8 +182,9 @@ public final class UndoPlanner {
                     findings.addAll(UndoFindings.carried(carry.recordTypeId(), carry.fieldId(), is, since));
                 case Step.CarryMoved carry ->
                     findings.addAll(UndoFindings.moved(carry, carry.forth() ? is : was, since));
+                case Step.CarryRecords carry -> findings.addAll(UndoFindings.records(carry, from, to, since));
                 case Step.HoldTable hold
-                when whole.records() > 0 ->
+                when whole.records() > 0 && !MovedBack.records(steps, hold.recordTypeId()) ->
                     findings.add(Finding.of(
                             Code.UNDO_RECORDS_HELD, Place.definition(hold.recordTypeId(), ""), name, whole.records()));
                 case Step.HoldOwn(String recordTypeId, String fieldId, String _) -> {

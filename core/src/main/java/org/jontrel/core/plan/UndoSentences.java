@@ -19,14 +19,21 @@ final class UndoSentences {
             case Step.CopyColumn copy -> "Copy " + label(field, copy.fieldId());
             case Step.CarryBack carry -> "Carry over what changed in " + label(field, carry.fieldId()) + " since";
             case Step.CarryForth carry -> "Carry over what changed in " + label(field, carry.fieldId()) + " since";
-            case Step.AddTableBeside add -> "Make a table beside for " + label(field, add.fieldId());
-            case Step.TakeTable take -> "Take the table of " + label(field, take.fieldId()) + " into use";
-            case Step.DropTableBeside drop -> "Remove the unused copy of " + label(field, drop.fieldId());
+            case Step.AddTableBeside add -> "Make a table beside for " + label(field, add.fieldId(), name);
+            case Step.TakeTable take -> "Take the table of " + label(field, take.fieldId(), name) + " into use";
+            case Step.DropTableBeside drop -> "Remove the unused copy of " + label(field, drop.fieldId(), name);
             case Step.MakeTerms _ -> "Bring back the terms of " + name + " that the run made";
             case Step.WithdrawTerms _ -> "Take away the terms of " + name + " that the run made";
             case Step.MoveValues move -> "Move values to " + labels(field, move.moves());
             case Step.CarryMoved carry ->
                 "Carry over what changed in " + labels(was.or(() -> is), carry.moves()) + " since";
+            case Step.MakeRecords make ->
+                "Make records of " + label(field, make.rule().place());
+            case Step.MakeRows make -> "Make " + label(field, make.rule().place()) + " of records";
+            case Step.CarryRecords carry ->
+                "Carry over what changed in "
+                        + label(was.or(() -> is), carry.rule().place()) + " since";
+            case Step.NoteFiles _ -> "Note which files records of " + name + " use";
             case Step.DropBeside drop -> "Remove the unused copy of " + label(field, drop.fieldId());
             case Step.SwitchColumns columns ->
                 was.isPresent() && is.isPresent()
@@ -49,6 +56,10 @@ final class UndoSentences {
 
     private static String labels(Optional<RecordType> type, List<Move> moves) {
         return moves.stream().map(each -> label(type, each.target())).collect(Collectors.joining(", "));
+    }
+
+    private static String label(Optional<RecordType> type, String fieldId, String name) {
+        return fieldId.isEmpty() ? name : label(type, fieldId);
     }
 
     static String label(Optional<RecordType> type, String fieldId) {

@@ -100,6 +100,11 @@ public final class RecordType {
         };
     }
 
+    /** One that has these fields, whatever its definition says. */
+    public static RecordType of(Definition definition, List<Field> fields) {
+        return new RecordType(definition, List.of(), List.of(new Group("fields", "Fields", "", fields)));
+    }
+
     /** All record types of a model: content types, then taxonomies, then site values, by key. */
     public static List<RecordType> all(Model model) {
         return model.definitions().stream()

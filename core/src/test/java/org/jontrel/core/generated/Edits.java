@@ -44,6 +44,16 @@ final class Edits {
         return tried(model, this::attemptReshape);
     }
 
+    /** One that makes a type of rows, a group or some fields. */
+    Model part(Model model) {
+        return tried(model, new Parting(draw)::part);
+    }
+
+    /** With rows or a group more. */
+    Model nest(Model model) {
+        return tried(model, each -> new Parting(draw).nest(each, kinds(each)));
+    }
+
     private Model tried(Model model, Function<Model, Optional<Model>> way) {
         for (int i = 0; i < MOST_ATTEMPTS; i++) {
             var edited = way.apply(model);

@@ -24,10 +24,10 @@ import org.jontrel.core.finding.Finding;
 import org.jontrel.core.merge.Merge;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.naming.Ids;
-import org.jontrel.core.plan.Answer;
 import org.jontrel.core.plan.Planner;
-import org.jontrel.core.plan.Question;
 import org.jontrel.core.plan.UndoPlanner;
+import org.jontrel.core.plan.fact.Answer;
+import org.jontrel.core.plan.fact.Question;
 import org.testng.annotations.Test;
 
 /** Laws that hold for every model; each case's seed is in its message. */

@@ -191,6 +191,16 @@ public final class Models {
         return new Edits(draw).reshape(model);
     }
 
+    /** Another valid model, with rows or a group more. */
+    public Model nest(Model model) {
+        return new Edits(draw).nest(model);
+    }
+
+    /** Another valid model, in which some rows, a group or some fields are a type of their own. */
+    public Model part(Model model) {
+        return new Edits(draw).part(model);
+    }
+
     /** The text with a few bytes changed, doubled or cut. */
     public byte[] mangle(byte[] bytes) {
         var mangled = bytes.clone();

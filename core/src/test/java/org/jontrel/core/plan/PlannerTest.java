@@ -21,6 +21,9 @@ import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.condition.Condition;
 import org.jontrel.core.naming.Ids;
+import org.jontrel.core.plan.fact.Answer;
+import org.jontrel.core.plan.fact.Offer;
+import org.jontrel.core.plan.fact.Question;
 import org.testng.annotations.Test;
 
 public class PlannerTest {

@@ -9,6 +9,7 @@ import java.util.Random;
 import org.jontrel.core.Samples;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.move.Move;
+import org.jontrel.core.move.RecordMove;
 import org.jontrel.core.naming.Ids;
 import org.testng.annotations.Test;
 
@@ -19,6 +20,9 @@ public class StepTest {
     private final UndoPlanner planner = new UndoPlanner(new Ids(new Random(7)));
 
     /** One of each. */
+    private static final RecordMove RULE =
+            new RecordMove("tnote", NOTE, "flink", false, Map.of(), "", false, List.of());
+
     private static final List<Step> ALL = List.of(
             new Step.CreateTable(TYPE),
             new Step.AddColumn(TYPE, NOTE),
@@ -30,6 +34,10 @@ public class StepTest {
             new Step.DropTableBeside(TYPE, NOTE),
             new Step.MoveValues(TYPE, List.of(Move.own(NOTE, List.of(NOTE)))),
             new Step.CarryMoved(TYPE, List.of(Move.own(NOTE, List.of(NOTE))), Map.of(NOTE, "h"), false),
+            new Step.MakeRecords(TYPE, RULE),
+            new Step.MakeRows(TYPE, RULE),
+            new Step.CarryRecords(TYPE, RULE, Map.of(), true),
+            new Step.NoteFiles(TYPE),
             new Step.TakeTable(TYPE, NOTE),
             new Step.MakeTerms(TYPE, "h"),
             new Step.WithdrawTerms(TYPE, "h"),
@@ -60,7 +68,15 @@ public class StepTest {
                         "BESIDE at once",
                                 List.of("AddColumn", "IndexColumn", "DropBeside", "AddTableBeside", "DropTableBeside"),
                         "BESIDE for each record",
-                                List.of("CopyColumn", "MoveValues", "CarryMoved", "CarryBack", "CarryForth"),
+                                List.of(
+                                        "CopyColumn",
+                                        "MoveValues",
+                                        "CarryMoved",
+                                        "MakeRecords",
+                                        "MakeRows",
+                                        "CarryRecords",
+                                        "CarryBack",
+                                        "CarryForth"),
                         "SWITCH at once",
                                 List.of(
                                         "CreateTable",
@@ -76,7 +92,7 @@ public class StepTest {
                                         "RestoreOwn",
                                         "Redirect"),
                         "AFTER at once", List.of("StarterTerms", "Indexes"),
-                        "AFTER for each record", List.of("RenewWords", "CheckRecords")));
+                        "AFTER for each record", List.of("NoteFiles", "RenewWords", "CheckRecords")));
     }
 
     @Test
@@ -95,6 +111,10 @@ public class StepTest {
                         "Remove the unused copy of Note",
                         "Move values to Note",
                         "Carry over what changed in Note since",
+                        "Make records of Note",
+                        "Make Note of records",
+                        "Carry over what changed in Note since",
+                        "Note which files records of Mooring use",
                         "Take the table of Note into use",
                         "Bring back the terms of Mooring that the run made",
                         "Take away the terms of Mooring that the run made",

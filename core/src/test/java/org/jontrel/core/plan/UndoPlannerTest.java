@@ -13,6 +13,7 @@ import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.naming.Ids;
+import org.jontrel.core.plan.fact.Question;
 import org.testng.annotations.Test;
 
 /** A run turned around. */

@@ -126,8 +126,8 @@ final class Executor {
                             JournalMapper.ChangeRow::recordTypeId,
                             Collectors.mapping(JournalMapper.ChangeRow::recordId, Collectors.toSet())));
             for (var step : beside) {
-                var some = records.get(step.recordTypeId());
-                if (some != null) {
+                var some = chunks.concerned(session, step, records);
+                if (!some.isEmpty()) {
                     chunks.work(session, step, new RecordSteps.Which.Those(List.copyOf(some)));
                 }
             }

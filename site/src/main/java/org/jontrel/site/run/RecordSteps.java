@@ -24,7 +24,13 @@ import org.jontrel.site.record.read.RecordLoader;
 import org.jontrel.site.record.read.SearchWords;
 import org.jontrel.site.record.read.SiteSurroundings;
 import org.jontrel.site.record.read.StoredRecord;
+import org.jontrel.site.record.write.WholeRecords;
 import org.jontrel.site.run.move.MovedReturn;
+import org.jontrel.site.run.move.RecordCarries;
+import org.jontrel.site.run.move.RecordMaker;
+import org.jontrel.site.run.move.RecordWork;
+import org.jontrel.site.run.move.RowMaker;
+import org.jontrel.site.run.move.SavedSince;
 import org.jontrel.site.run.move.SiteNameLookup;
 import org.jontrel.site.run.move.ValueMover;
 import org.jontrel.site.table.Bindings;
@@ -84,6 +90,10 @@ final class RecordSteps {
             case Step.CarryForth carry -> carry(session.getConnection(), ReturnCarry.forth(from, to, carry), which);
             case Step.MoveValues move -> move(session, move, which);
             case Step.CarryMoved carry -> carry(session, carry, which);
+            case Step.MakeRecords make -> work(session.getConnection(), maker(session, make), which);
+            case Step.MakeRows make -> work(session.getConnection(), maker(session, make), which);
+            case Step.CarryRecords carry -> carry(session, carry, which);
+            case Step.NoteFiles files when which instanceof Which.After(long id) -> files(session, files, id);
             case Step.RenewWords words when which instanceof Which.After(long id) -> renew(session, words, id);
             case Step.CheckRecords check when which instanceof Which.After(long id) -> check(session, check, id);
             default -> new Progress(0, 0);
@@ -107,6 +117,68 @@ final class RecordSteps {
                 };
         mover.move(connection, records, which instanceof Which.Those(List<Long> ids) ? ids : List.of());
         return reached(which, records);
+    }
+
+    /** The records that a step has to do with, of those that were saved meanwhile, by their type. */
+    Set<Long> concerned(SqlSession session, Step step, Map<String, Set<Long>> saved) throws SQLException {
+        var own = saved.getOrDefault(step.recordTypeId(), Set.of());
+        var rule = RecordCarries.followed(step);
+        if (rule.isEmpty() || !saved.containsKey(rule.get().records())) {
+            return own;
+        }
+        var all = new HashSet<>(own);
+        var others = saved.get(rule.get().records());
+        all.addAll(RecordCarries.around(
+                session.getConnection(), bindings.current(session), step.recordTypeId(), rule.get(), others));
+        return all;
+    }
+
+    private RecordWork maker(SqlSession session, Step.MakeRecords make) throws SQLException {
+        var connection = session.getConnection();
+        var binding = bindings.current(session);
+        var around = binding.table(make.recordTypeId()).orElseThrow();
+        return new RecordMaker(
+                connection, around, to, make.rule(), new SiteNameLookup(connection, binding, to, true), rowIds);
+    }
+
+    private RecordWork maker(SqlSession session, Step.MakeRows make) throws SQLException {
+        var connection = session.getConnection();
+        var binding = bindings.current(session);
+        var references = new SiteNameLookup(connection, binding, to, true);
+        return new RowMaker(connection, binding, make.recordTypeId(), to, make.rule(), references, rowIds);
+    }
+
+    private Progress work(Connection connection, RecordWork work, Which which) throws SQLException {
+        var records =
+                switch (which) {
+                    case Which.After(long id) -> work.after(connection, id, size);
+                    case Which.Those(List<Long> ids) -> work.byIds(connection, ids);
+                };
+        work.work(connection, records, which instanceof Which.Those(List<Long> ids) ? ids : List.of());
+        return reached(which, records);
+    }
+
+    private Progress carry(SqlSession session, Step.CarryRecords carry, Which which) throws SQLException {
+        var connection = session.getConnection();
+        var binding = bindings.current(session);
+        // a switch that never came to its end left nobody time to enter anything
+        return binding.model().equals(from)
+                ? work(connection, RecordCarries.of(connection, binding, to, carry, since(connection), rowIds), which)
+                : new Progress(0, 0);
+    }
+
+    private SavedSince since(Connection connection) {
+        return (recordTypeId, ids) -> savedSince(connection, recordTypeId, ids);
+    }
+
+    private Progress files(SqlSession session, Step.NoteFiles files, long after) throws SQLException {
+        var table = bindings.current(session).table(files.recordTypeId());
+        if (table.isEmpty()) {
+            return new Progress(after, 0);
+        }
+        var records = new RecordLoader(table.get()).after(session.getConnection(), after, size);
+        WholeRecords.noteFiles(session.getConnection(), table.get(), records);
+        return reached(new Which.After(after), records);
     }
 
     private static Progress reached(Which which, List<StoredRecord> records) {

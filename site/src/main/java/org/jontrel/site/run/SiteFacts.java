@@ -12,20 +12,21 @@ import org.jontrel.core.code.Decision;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
-import org.jontrel.core.plan.Answer;
-import org.jontrel.core.plan.Breach;
 import org.jontrel.core.plan.MovePlan;
 import org.jontrel.core.plan.PlanQuestion;
-import org.jontrel.core.plan.Question;
 import org.jontrel.core.plan.Step;
-import org.jontrel.core.plan.Tally;
 import org.jontrel.core.plan.UndoPlanner.Since;
+import org.jontrel.core.plan.fact.Answer;
+import org.jontrel.core.plan.fact.Breach;
+import org.jontrel.core.plan.fact.Question;
+import org.jontrel.core.plan.fact.Tally;
 import org.jontrel.core.record.Values;
 import org.jontrel.core.recordtype.FieldStorage;
 import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.site.record.read.UnconvertedValues;
 import org.jontrel.site.run.move.MoveCounts;
 import org.jontrel.site.run.move.MovedReturn;
+import org.jontrel.site.run.move.RecordFacts;
 import org.jontrel.site.run.move.SiteNameLookup;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.ColumnValues;
@@ -57,10 +58,14 @@ final class SiteFacts {
     Map<Question, Answer> answers(List<Question> questions, Model to) throws SQLException {
         var answers = new HashMap<Question, Answer>();
         var offers = new HeldOffers(connection, binding, to, corrections);
+        var records = new RecordFacts(connection, binding, decisions).answers(to);
         for (var question : questions) {
+            var counted = records.get(question);
             answers.put(
                     question,
-                    answer(question, to).breaking(breaches(question, to)).offering(offers.to(question)));
+                    (counted != null ? counted : answer(question, to))
+                            .breaking(breaches(question, to))
+                            .offering(offers.to(question)));
         }
         return answers;
     }
@@ -132,6 +137,10 @@ final class SiteFacts {
 
     /** The values of a field that the target cannot take as they are, the most frequent first; those that are corrected too. */
     UnconvertedValues.CountedValues unconverted(Model to, String fieldId, int most) throws SQLException {
+        var records = new RecordFacts(connection, binding, decisions).unconverted(to, fieldId, most);
+        if (records.isPresent()) {
+            return records.get();
+        }
         for (var table : binding.tables().values()) {
             var moved = new SiteFacts(connection, binding).moved(table, fieldId, to);
             if (moved.isPresent()) {
@@ -220,6 +229,10 @@ final class SiteFacts {
                     since.put(
                             new Question(carry.recordTypeId(), carry.fieldId()),
                             changed(ReturnCarry.forth(binding.model(), to, carry), table.get()));
+                case Step.CarryRecords carry ->
+                    since.put(
+                            new Question(carry.recordTypeId(), carry.rule().link()),
+                            RecordFacts.since(connection, binding, carry, to));
                 case Step.CarryMoved carry ->
                     since.put(
                             new Question(

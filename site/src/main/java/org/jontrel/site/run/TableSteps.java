@@ -66,6 +66,10 @@ final class TableSteps {
                 indexColumn(connection, recordTypeId, fieldId);
             case Step.CopyColumn _,
                     Step.MoveValues _,
+                    Step.MakeRecords _,
+                    Step.MakeRows _,
+                    Step.CarryRecords _,
+                    Step.NoteFiles _,
                     Step.CarryMoved _,
                     Step.MakeTerms _,
                     Step.WithdrawTerms _,
@@ -142,7 +146,9 @@ final class TableSteps {
         var renames = new LinkedHashMap<String, String>();
         var names = PhysicalNames.tables(recordType);
         for (var each : BesideTables.within(recordType, fieldId)) {
-            BesideTables.find(connection, recordType, each).ifPresent(beside -> renames.put(beside, names.get(each)));
+            BesideTables.find(connection, recordType, each)
+                    .ifPresent(beside ->
+                            renames.put(beside, each.isEmpty() ? PhysicalNames.table(recordType) : names.get(each)));
         }
         return renames.isEmpty() ? List.of() : List.of(Ddl.renameTables(renames));
     }

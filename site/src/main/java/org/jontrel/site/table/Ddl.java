@@ -119,7 +119,7 @@ public final class Ddl {
     /** The table of what a record type holds, then those of its fields, by what their comments say. */
     public static SequencedMap<String, String> createTables(RecordType recordType) {
         var statements = new LinkedHashMap<String, String>();
-        statements.put(recordType.id(), TableDdl.createTable(recordType));
+        statements.put(recordType.id(), TableDdl.createTable(recordType, PhysicalNames.table(recordType)));
         PhysicalNames.tables(recordType)
                 .forEach((fieldId, name) -> statements.put(
                         PhysicalNames.mark(recordType.id(), fieldId), TableDdl.createOwn(recordType, fieldId, name)));

@@ -9,7 +9,7 @@ import org.jontrel.core.recordtype.RecordType;
 public final class TableDdl {
     private TableDdl() {}
 
-    static String createTable(RecordType recordType) {
+    static String createTable(RecordType recordType, String name) {
         var lines = new ArrayList<String>(List.of(
                 "id BIGINT PRIMARY KEY",
                 "slug VARCHAR(190) CHARACTER SET ascii COLLATE ascii_bin NOT NULL",
@@ -28,7 +28,7 @@ public final class TableDdl {
         lines.add("KEY state (state, updated_at)");
         lines.add("KEY " + Ddl.RETIRES + " (state, retire_at)");
         IndexDdl.wantedIndexes(recordType).forEach(columns -> lines.add("KEY (" + IndexDdl.indexed(columns) + ")"));
-        return table(PhysicalNames.table(recordType), recordType.id(), lines);
+        return table(name, recordType.id(), lines);
     }
 
     /** The table of a field: rows, links, terms or several values; or of the terms above each term. */

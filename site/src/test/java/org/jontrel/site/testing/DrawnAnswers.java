@@ -23,7 +23,7 @@ final class DrawnAnswers {
                     : ask.choices().contains(Decision.Action.LEAVE)
                             ? Decision.Action.LEAVE
                             : ask.choices().getLast();
-            var taken = ask.about() == Decision.Topic.SOURCES ? Decision.Action.GATHER : answer;
+            var taken = ask.choices().contains(Decision.Action.GATHER) ? Decision.Action.GATHER : answer;
             var value =
                     switch (taken) {
                         case GATHER -> ask.proposed();

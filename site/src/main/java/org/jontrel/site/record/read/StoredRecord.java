@@ -53,6 +53,33 @@ public record StoredRecord(
                 createdAt, updatedAt, createdBy, updatedBy, newValues);
     }
 
+    public StoredRecord withSlug(String newSlug) {
+        return new StoredRecord(
+                id, newSlug, parent, position, state, deleted, publishAt, retireAt, origin, version, complete,
+                createdAt, updatedAt, createdBy, updatedBy, values);
+    }
+
+    /** As if somebody had saved it with other values. */
+    public StoredRecord rewritten(Map<String, Object> newValues) {
+        return new StoredRecord(
+                id,
+                slug,
+                parent,
+                position,
+                state,
+                deleted,
+                publishAt,
+                retireAt,
+                origin,
+                version + 1,
+                complete,
+                createdAt,
+                updatedAt,
+                createdBy,
+                updatedBy,
+                newValues);
+    }
+
     public long parentId() {
         return parent.map(Link::id).orElse(0L);
     }

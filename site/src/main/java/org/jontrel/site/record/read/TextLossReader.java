@@ -10,7 +10,7 @@ import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
 import org.jontrel.core.model.Model;
-import org.jontrel.core.plan.TextLosses;
+import org.jontrel.core.plan.fact.TextLosses;
 import org.jontrel.core.value.kind.Insertions;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.Jdbc;

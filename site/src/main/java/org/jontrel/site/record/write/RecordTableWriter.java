@@ -65,6 +65,12 @@ final class RecordTableWriter {
 
     /** A new record, with its words and its place. */
     void insert(StoredRecord record, RecordRows flat) {
+        insertBare(record, flat);
+        SearchWords.store(statements, recordType, record.id(), record.values());
+    }
+
+    /** A new record that nobody is to find. */
+    void insertBare(StoredRecord record, RecordRows flat) {
         var cells = cells(record, flat);
         cells.add(record.id());
         statements.add(
@@ -72,7 +78,6 @@ final class RecordTableWriter {
                         + Jdbc.marks(names.size() + 1) + ")",
                 cells);
         entries(record.id(), RecordRows.EMPTY, flat);
-        SearchWords.store(statements, recordType, record.id(), record.values());
     }
 
     /** A changed record; nothing changes and {@code false} is returned where its version is another by now. */

@@ -223,20 +223,26 @@ final class References {
     }
 
     private List<Use> uses(RecordRows flat) {
+        return uses(table.recordType(), flat);
+    }
+
+    private static List<Use> uses(RecordType recordType, RecordRows flat) {
         var uses = new ArrayList<Use>();
-        flat.columns().forEach((id, value) -> use(id, value).forEach(uses::add));
+        flat.columns().forEach((id, value) -> use(recordType, id, value).forEach(uses::add));
         flat.entries()
                 .forEach((id, entries) -> entries.forEach(entry -> {
                     if (entry.payload() != null) {
-                        use(id, entry.payload()).forEach(uses::add);
+                        use(recordType, id, entry.payload()).forEach(uses::add);
                     }
-                    entry.columns().forEach((inner, value) -> use(inner, value).forEach(uses::add));
+                    entry.columns()
+                            .forEach((inner, value) ->
+                                    use(recordType, inner, value).forEach(uses::add));
                 }));
         return uses;
     }
 
-    private Stream<Use> use(String fieldId, Object value) {
-        return table.recordType().field(fieldId).stream().flatMap(field -> switch (field.kind()) {
+    private static Stream<Use> use(RecordType recordType, String fieldId, Object value) {
+        return recordType.field(fieldId).stream().flatMap(field -> switch (field.kind()) {
             case Kind.Relation _, Kind.TermPick _, Kind.Image _, Kind.File _ -> Stream.of(new Use(field, value));
             case Kind.RichText _ -> inText(value).map(held -> new Use(field, held));
             case Kind.Plain _, Kind.Nested _, Kind.Note _ -> Stream.empty();
@@ -252,7 +258,11 @@ final class References {
 
     /** Ids of the pictures and files that values use. */
     Set<Long> files(RecordRows flat) {
-        return uses(flat).stream()
+        return files(table.recordType(), flat);
+    }
+
+    static Set<Long> files(RecordType recordType, RecordRows flat) {
+        return uses(recordType, flat).stream()
                 .filter(use ->
                         use.field().kind() instanceof Kind.Image || use.field().kind() instanceof Kind.File)
                 .map(use -> (Long) use.value())

@@ -15,9 +15,9 @@ import org.jontrel.core.move.Move;
 import org.jontrel.core.move.MoveLosses;
 import org.jontrel.core.move.MovedValues;
 import org.jontrel.core.move.NameLookup;
-import org.jontrel.core.plan.Answer;
-import org.jontrel.core.plan.Breach;
 import org.jontrel.core.plan.MovePlan;
+import org.jontrel.core.plan.fact.Answer;
+import org.jontrel.core.plan.fact.Breach;
 import org.jontrel.core.record.Values;
 import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.site.record.read.RecordLoader;
@@ -44,31 +44,40 @@ public final class MoveCounts implements MoveLosses {
     private final List<String> outsideExamples = new ArrayList<>();
     private final Map<String, Long> separators = new LinkedHashMap<>();
 
-    private MoveCounts() {}
+    private final MovedValues moved;
+    private final Field target;
+    private final boolean own;
+
+    /** One that is told values by {@link #add}. */
+    MoveCounts(RecordType was, RecordType is, Move move, NameLookup references) {
+        moved = new MovedValues(was, is, List.of(move), references, this);
+        target = is.field(move.target()).orElseThrow();
+        own = is.home(move.target()).table().isEmpty();
+    }
+
+    /** The values of one more record. */
+    void add(Map<String, Object> values) {
+        records++;
+        var value = find(moved.apply(values), target.id());
+        if (own && value.isEmpty()) {
+            empty++;
+        }
+        value.ifPresent(this::limits);
+    }
 
     /** Looks through all records. */
     public static MoveCounts of(
             Connection connection, Binding.BoundTables table, RecordType is, Move move, NameLookup references)
             throws SQLException {
-        var counts = new MoveCounts();
         var was = table.recordType();
-        var moved = new MovedValues(was, is, List.of(move), references, counts);
-        var target = is.field(move.target()).orElseThrow();
+        var counts = new MoveCounts(was, is, move, references);
         var loader = new RecordLoader(table, MovePlan.read(was, is, List.of(move)));
-        boolean own = is.home(move.target()).table().isEmpty();
         for (long after = 0; ; ) {
             var some = loader.after(connection, after, CHUNK);
             if (some.isEmpty()) {
                 return counts;
             }
-            for (var record : some) {
-                counts.records++;
-                var value = find(moved.apply(record.values()), move.target());
-                if (own && value.isEmpty()) {
-                    counts.empty++;
-                }
-                value.ifPresent(each -> counts.limits(target, each));
-            }
+            some.forEach(record -> counts.add(record.values()));
             after = some.getLast().id();
         }
     }
@@ -83,7 +92,7 @@ public final class MoveCounts implements MoveLosses {
                         .findFirst();
     }
 
-    private void limits(Field target, Object value) {
+    private void limits(Object value) {
         var most = target.kind() instanceof Kind.Repeater rows
                 ? rows.maxRows()
                 : target.kind().amount().max();

@@ -120,7 +120,7 @@ public final class MovedReturn {
     }
 
     /** Where the values are that come back; of the rows that they stand in only which there are. */
-    private static Binding.BoundTables held(Binding.BoundTables view, Set<String> goals) {
+    static Binding.BoundTables held(Binding.BoundTables view, Set<String> goals) {
         var goal = view.recordType();
         var own = new HashMap<String, String>();
         var columns = new LinkedHashMap<String, Map<String, String>>();
@@ -147,7 +147,7 @@ public final class MovedReturn {
     }
 
     /** The tables that hold nothing but what comes back. */
-    private static Set<String> whole(RecordType goal, Set<String> goals) {
+    static Set<String> whole(RecordType goal, Set<String> goals) {
         return goals.stream()
                 .filter(each -> FieldStorage.of(goal.field(each).orElseThrow().kind()) == FieldStorage.TABLE)
                 .flatMap(each -> BesideTables.within(goal, each).stream())

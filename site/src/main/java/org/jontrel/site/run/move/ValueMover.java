@@ -52,8 +52,8 @@ public final class ValueMover {
     }
 
     /** The columns and tables beside that the values of these fields go to. */
-    private static PlacedValues places(
-            Connection connection, Binding.BoundTables before, RecordType is, Set<String> targets) throws SQLException {
+    static PlacedValues places(Connection connection, Binding.BoundTables before, RecordType is, Set<String> targets)
+            throws SQLException {
         var own = new HashMap<String, String>();
         var columns = new HashMap<String, Map<String, String>>();
         var fields = new LinkedHashMap<String, Binding.ValueTable>();

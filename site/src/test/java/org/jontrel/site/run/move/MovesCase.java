@@ -12,6 +12,7 @@ import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.plan.Plan;
 import org.jontrel.core.record.Values;
+import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.site.run.Runs;
 import org.jontrel.site.testing.Dump;
 import org.jontrel.site.testing.Moorings;
@@ -76,7 +77,11 @@ abstract class MovesCase {
     Map<String, Object> values() {
         var all = new LinkedHashMap<String, Object>();
         var model = test.site().installed().model();
-        var fields = model.types().getFirst().fields().toList();
+        var fields = RecordType.of(model, model.definition("tmooring").orElseThrow())
+                .orElseThrow()
+                .fields()
+                .skip(1)
+                .toList();
         test.site()
                 .records()
                 .all("tmooring", 100)

@@ -1,4 +1,4 @@
-package org.jontrel.core.plan;
+package org.jontrel.core.plan.fact;
 
 import java.util.List;
 import java.util.Optional;

@@ -1,4 +1,4 @@
-package org.jontrel.core.plan;
+package org.jontrel.core.plan.fact;
 
 /** What stored values may be that the definitions no longer allow, beside a single value that breaks its limits. */
 public enum Breach {
@@ -17,5 +17,7 @@ public enum Breach {
     /** Links to what a relation no longer leads to. */
     TARGET,
     /** Records that stand under what they no longer may stand under. */
-    PARENT
+    PARENT,
+    /** Records that visitors do not see, where they become something that has no state of its own. */
+    HIDDEN
 }

@@ -1,4 +1,4 @@
-package org.jontrel.core.plan;
+package org.jontrel.core.plan.fact;
 
 /**
  * What a plan wants to know of a site's records of one type, or of one field of them.

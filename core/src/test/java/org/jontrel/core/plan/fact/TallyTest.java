@@ -1,4 +1,4 @@
-package org.jontrel.core.plan;
+package org.jontrel.core.plan.fact;
 
 import static org.testng.Assert.assertEquals;
 

@@ -1,4 +1,4 @@
-package org.jontrel.core.plan;
+package org.jontrel.core.plan.fact;
 
 import java.util.EnumMap;
 import java.util.List;
@@ -94,7 +94,7 @@ public record Answer(
     }
 
     /** With the values that lose something on the way. */
-    Answer altering(long values, List<String> examples) {
+    public Answer altering(long values, List<String> examples) {
         return new Answer(
                 records,
                 empty,

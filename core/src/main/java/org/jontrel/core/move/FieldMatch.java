@@ -1,0 +1,81 @@
+package org.jontrel.core.move;
+
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.BiPredicate;
+import org.jontrel.core.model.Field;
+import org.jontrel.core.model.Kind;
+
+/** Which fields of rows and of records say the same: by their keys, and for titles by what names a row. */
+final class FieldMatch {
+    private static final String TITLE = "part_title";
+    private static final List<String> NAMES = List.of("name", "title", "label", "heading");
+    private final Map<String, String> matched = new LinkedHashMap<>();
+    private final Set<String> taken = new HashSet<>();
+    private final boolean toRows;
+
+    private FieldMatch(boolean toRows) {
+        this.toRows = toRows;
+    }
+
+    /**
+     * By the ids of the first fields, those of the others.
+     *
+     * @param rowName id of the field that names a row; empty where none does
+     */
+    static Map<String, String> of(List<Field> rows, String rowName, List<Field> records, boolean toRows) {
+        var match = new FieldMatch(toRows);
+        match.pairs(rows, records);
+        match.title(rows, rowName, records);
+        return match.matched;
+    }
+
+    private void pairs(List<Field> rows, List<Field> records) {
+        for (var row : rows) {
+            records.stream()
+                    .filter(each -> each.key().equals(row.key()) && !taken.contains(each.id()) && fits(row, each))
+                    .findFirst()
+                    .ifPresent(each -> {
+                        pair(row, each);
+                        pairs(row.inner(), each.inner());
+                    });
+        }
+    }
+
+    private void pair(Field row, Field record) {
+        matched.put(row.id(), record.id());
+        taken.add(record.id());
+    }
+
+    private boolean fits(Field row, Field record) {
+        return row.inner().isEmpty() == record.inner().isEmpty()
+                && row.kind().holdsValue() == record.kind().holdsValue()
+                && (toRows ? MoveRules.carries(record, row) : MoveRules.carries(row, record));
+    }
+
+    private void title(List<Field> rows, String rowName, List<Field> records) {
+        var title = records.stream().filter(each -> each.id().equals(TITLE)).findFirst();
+        if (title.isEmpty() || taken.contains(TITLE)) {
+            return;
+        }
+        List<BiPredicate<Field, String>> ways = List.of(
+                (row, _) -> row.id().equals(rowName),
+                (row, _) -> NAMES.contains(row.key()),
+                (row, _) -> row.kind() instanceof Kind.Text);
+        for (var way : ways) {
+            var named = rows.stream()
+                    .filter(row -> row.kind() instanceof Kind.Text
+                            && !matched.containsKey(row.id())
+                            && fits(row, title.get())
+                            && way.test(row, TITLE))
+                    .findFirst();
+            if (named.isPresent()) {
+                pair(named.get(), title.get());
+                return;
+            }
+        }
+    }
+}

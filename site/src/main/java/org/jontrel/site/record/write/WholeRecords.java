@@ -1,0 +1,83 @@
+package org.jontrel.site.record.write;
+
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.util.Collection;
+import java.util.List;
+import org.jontrel.site.record.address.Slugs;
+import org.jontrel.site.record.address.TakenSlugs;
+import org.jontrel.site.record.read.RecordLoader;
+import org.jontrel.site.record.read.StoredRecord;
+import org.jontrel.site.table.Binding;
+import org.jontrel.site.table.Jdbc;
+import org.jontrel.site.table.PhysicalNames;
+import org.jontrel.site.table.Statements;
+
+/** Writes whole records into tables that nobody reads: made beside, or held. */
+public final class WholeRecords {
+    private final Connection connection;
+    private final Binding.BoundTables tables;
+
+    public WholeRecords(Connection connection, Binding.BoundTables tables) {
+        this.connection = connection;
+        this.tables = tables;
+    }
+
+    /** New records; those without a slug get one of their title. */
+    public void add(List<StoredRecord> records) throws SQLException {
+        var addresses = new TakenSlugs(connection, tables);
+        addresses.look(records.stream()
+                .filter(each -> each.slug().isEmpty())
+                .map(each -> Slugs.base(each.title()))
+                .toList());
+        var statements = new Statements();
+        var writer = new RecordTableWriter(tables, statements);
+        for (var each : records) {
+            var slug = each.slug().isEmpty() ? addresses.free(each.parentId(), each.title(), each.id()) : each.slug();
+            addresses.take(each.parentId(), slug);
+            writer.insertBare(each.withSlug(slug), RecordRows.of(tables.recordType(), each.values()));
+        }
+        statements.run(connection);
+        retract(records.stream()
+                .filter(StoredRecord::deleted)
+                .map(StoredRecord::id)
+                .toList());
+    }
+
+    /** Notes which files these records use. */
+    public static void noteFiles(Connection connection, Binding.BoundTables tables, List<StoredRecord> records)
+            throws SQLException {
+        var statements = new Statements();
+        for (var record : records) {
+            References.files(tables.recordType(), RecordRows.of(tables.recordType(), record.values()))
+                    .forEach(file -> References.used(
+                            statements, file, tables.recordType().id(), record.id()));
+        }
+        statements.run(connection);
+    }
+
+    /** As if somebody had removed them. */
+    public void retract(Collection<Long> ids) throws SQLException {
+        for (long id : ids) {
+            Jdbc.update(
+                    connection,
+                    "UPDATE " + PhysicalNames.quoted(tables.name()) + " SET state = '" + RecordLoader.DELETED
+                            + "' WHERE id = ?",
+                    id);
+        }
+    }
+
+    /** As if they had never been there. */
+    public void remove(Collection<Long> ids) throws SQLException {
+        if (ids.isEmpty()) {
+            return;
+        }
+        var padded = Jdbc.padded(ids).toArray();
+        var in = " IN (" + Jdbc.marks(padded.length) + ")";
+        Jdbc.update(connection, "DELETE FROM " + PhysicalNames.quoted(tables.name()) + " WHERE id" + in, padded);
+        for (var place : tables.fields().values()) {
+            Jdbc.update(
+                    connection, "DELETE FROM " + PhysicalNames.quoted(place.name()) + " WHERE record_id" + in, padded);
+        }
+    }
+}

@@ -1,0 +1,124 @@
+package org.jontrel.site.run.move;
+
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Consumer;
+import org.jontrel.core.code.Decision;
+import org.jontrel.core.model.condition.RecordState;
+import org.jontrel.core.move.Move;
+import org.jontrel.core.move.NameLookup;
+import org.jontrel.core.move.RecordMove;
+import org.jontrel.core.move.RecordProposal;
+import org.jontrel.core.move.RowView;
+import org.jontrel.core.plan.MovePlan;
+import org.jontrel.core.plan.fact.Answer;
+import org.jontrel.core.plan.fact.Breach;
+import org.jontrel.core.recordtype.RecordType;
+import org.jontrel.site.record.read.RecordLoader;
+import org.jontrel.site.table.Binding;
+
+/** What would become of rows that become records, or of records that become rows: counted, without writing anything. */
+public final class RecordCounts {
+    private static final int CHUNK = 2_000;
+    private final Map<String, MoveCounts> fields = new LinkedHashMap<>();
+    private long records;
+    private long hidden;
+
+    private RecordCounts() {}
+
+    /**
+     * Looks through all of them.
+     *
+     * @param is the content type that is made; where rows are made it does not matter
+     * @param decisions some are about what is counted
+     */
+    public static RecordCounts of(
+            Connection connection,
+            Binding binding,
+            RecordProposal proposal,
+            RecordType is,
+            List<Decision> decisions,
+            NameLookup references)
+            throws SQLException {
+        var rule = proposal.rule();
+        var counts = new RecordCounts();
+        var view = new RowView(proposal.around(), rule);
+        var table = binding.table(proposal.was().id()).orElseThrow();
+        if (rule.toRows()) {
+            counts.watch(proposal.was(), view.type(), rule, named(rule, decisions), references);
+            each(connection, new RecordLoader(table), record -> {
+                if (!record.deleted()) {
+                    counts.add(record.values());
+                    counts.hidden += record.state() == RecordState.PUBLISHED ? 0 : 1;
+                }
+            });
+        } else {
+            counts.watch(view.type(), is, rule, decisions, references);
+            each(
+                    connection,
+                    new RecordLoader(table, RecordMaker.read(table.recordType(), rule)),
+                    record -> view.rows(record.id(), record.values()).forEach(row -> counts.add(row.values())));
+        }
+        return counts;
+    }
+
+    /** Answers about rows, said of the records that they come from. */
+    private static List<Decision> named(RecordMove rule, List<Decision> decisions) {
+        return decisions.stream()
+                .map(each -> each.about(rule.matched().getOrDefault(each.fieldId(), each.fieldId())))
+                .toList();
+    }
+
+    private void watch(
+            RecordType was, RecordType is, RecordMove rule, List<Decision> decisions, NameLookup references) {
+        var plan = MovePlan.ofRecords(was, is, decisions);
+        for (var field : is.byId().values()) {
+            title(was, is, rule, field.id())
+                    .or(() -> plan.to(field.id()))
+                    .ifPresent(move -> fields.put(field.id(), new MoveCounts(was, is, move, references)));
+        }
+    }
+
+    private static Optional<Move> title(RecordType was, RecordType is, RecordMove rule, String fieldId) {
+        return rule.toRows() || !fieldId.equals("part_title") ? Optional.empty() : RowView.titles(rule, was);
+    }
+
+    private interface Records extends Consumer<org.jontrel.site.record.read.StoredRecord> {}
+
+    private static void each(Connection connection, RecordLoader loader, Records work) throws SQLException {
+        for (long after = 0; ; ) {
+            var some = loader.after(connection, after, CHUNK);
+            if (some.isEmpty()) {
+                return;
+            }
+            some.forEach(work);
+            after = some.getLast().id();
+        }
+    }
+
+    private void add(Map<String, Object> values) {
+        records++;
+        fields.values().forEach(each -> each.add(values));
+    }
+
+    /** How many there are; by field, what becomes of its values. An empty id is for the records themselves. */
+    public Map<String, Answer> answers() {
+        var answers = new HashMap<String, Answer>();
+        answers.put(
+                "",
+                new Answer(records, 0, 0, 0, List.of(), List.of())
+                        .breaking(hidden > 0 ? Map.of(Breach.HIDDEN, hidden) : Map.of()));
+        fields.forEach((field, counts) -> answers.put(field, counts.answer()));
+        return answers;
+    }
+
+    /** The counts of one field. */
+    public Optional<MoveCounts> field(String fieldId) {
+        return Optional.ofNullable(fields.get(fieldId));
+    }
+}

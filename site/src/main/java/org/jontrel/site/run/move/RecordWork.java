@@ -1,0 +1,22 @@
+package org.jontrel.site.run.move;
+
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.util.List;
+import org.jontrel.site.record.read.StoredRecord;
+
+/** Something that is done to the records of one record type, some at a time, and once more for those that are saved meanwhile. */
+public interface RecordWork {
+    /** The next records behind an id, at most so many; those that were deleted too. */
+    List<StoredRecord> after(Connection connection, long id, int most) throws SQLException;
+
+    List<StoredRecord> byIds(Connection connection, List<Long> ids) throws SQLException;
+
+    /**
+     * Does it.
+     *
+     * @param again ids of those that it may have been done for before, also of such that are gone by now; empty where it is done
+     *     for the first time
+     */
+    void work(Connection connection, List<StoredRecord> records, List<Long> again) throws SQLException;
+}

@@ -1,0 +1,53 @@
+package org.jontrel.site.testing;
+
+import static org.testng.Assert.assertEquals;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+
+/** Compares two states of a database. */
+public final class SameBytes {
+    private SameBytes() {}
+
+    /**
+     * Two states of a database by their bytes.
+     *
+     * @param titled ids of records that people gave other titles meanwhile: all else of them is compared
+     */
+    public static void assertSame(
+            Map<String, List<Map<String, String>>> actual,
+            Map<String, List<Map<String, String>>> expected,
+            String when,
+            Set<Long> titled) {
+        assertEquals(actual.keySet(), expected.keySet(), when);
+        expected.forEach((table, rows) -> {
+            var was = comparable(table, rows, titled);
+            var is = comparable(table, actual.get(table), titled);
+            assertEquals(is.size(), was.size(), when + ", rows of " + table);
+            for (int i = 0; i < was.size(); i++) {
+                assertEquals(is.get(i), was.get(i), when + ", table " + table);
+            }
+        });
+    }
+
+    /** Terms that definitions begin with are made anew where they come and go: their numbers and times are others. */
+    private static List<String> comparable(String table, List<Map<String, String>> rows, Set<Long> titled) {
+        var made =
+                List.of("id", "parent_id", "term_id", "above_id", "version", "created_at", "updated_at", "updated_by");
+        return rows.stream()
+                .map(row -> {
+                    var left = new TreeMap<>(row);
+                    if (titled.contains(Long.valueOf(row.getOrDefault("id", "0")))) {
+                        left.keySet().removeAll(List.of("title", "version", "updated_at", "updated_by"));
+                    }
+                    if (table.startsWith("terms__")) {
+                        left.keySet().removeAll(made);
+                    }
+                    return left.toString();
+                })
+                .sorted()
+                .toList();
+    }
+}
