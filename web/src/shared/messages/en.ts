@@ -320,7 +320,8 @@ export const en = {
     joinValue: 'What stands between joined values of {label}',
     gatherValue: 'Keys of the fields that {label} takes its values from',
     recordsValue: 'What {label} comes from',
-    recordsHint: 'A key such as mooring.contacts. For titles that no field has, add “titled” and a template: mooring.contacts titled {brace}.',
+    recordsHint:
+      'A key such as mooring.contacts. For titles that no field has, add “titled” and a template: mooring.contacts titled {brace}.',
     rest: 'Set aside and hold what is not corrected',
     values: {
       title: 'Values of {label}',

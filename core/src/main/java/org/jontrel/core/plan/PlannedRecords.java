@@ -11,6 +11,8 @@ import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
 import org.jontrel.core.model.Field;
+import org.jontrel.core.model.Kind;
+import org.jontrel.core.model.condition.Condition;
 import org.jontrel.core.move.Move;
 import org.jontrel.core.move.RecordProposal;
 import org.jontrel.core.move.RowView;
@@ -55,11 +57,29 @@ record PlannedRecords(
                 answers.getOrDefault(new Question(was.id(), ""), Answer.NONE).records(),
                 "Make " + is.plural() + " of " + proposal.get().label()));
         steps.add(planned(new Step.TakeTable(is.id(), ""), 0, "Take the table of " + is.plural() + " into use"));
-        steps.add(
-                planned(new Step.CheckRecords(is.id()), rows, "Find which " + is.plural() + " satisfy the definition"));
+        // without conditions it is known of each when it is made
+        var among = isPlain(is) ? Step.Among.INCOMPLETE : Step.Among.ALL;
+        steps.add(planned(
+                new Step.CheckRecords(is.id(), among), rows, "Find which " + is.plural() + " satisfy the definition"));
         steps.add(planned(new Step.RenewWords(is.id()), rows, SearchSteps.sentence(is)));
-        steps.add(planned(new Step.NoteFiles(is.id()), rows, "Note which files " + is.plural() + " use"));
+        if (is.byId().values().stream().anyMatch(PlannedRecords::holdsFiles)) {
+            steps.add(planned(new Step.NoteFiles(is.id()), rows, "Note which files " + is.plural() + " use"));
+        }
         return steps;
+    }
+
+    /** Whether what a record needs depends on nothing. */
+    private static boolean isPlain(RecordType recordType) {
+        return recordType.groups().stream().allMatch(each -> each.showWhen().equals(Condition.ALWAYS))
+                && recordType.byId().values().stream()
+                        .allMatch(each -> each.showWhen().equals(Condition.ALWAYS));
+    }
+
+    private static boolean holdsFiles(Field field) {
+        return switch (field.kind()) {
+            case Kind.Image _, Kind.File _, Kind.RichText _ -> true;
+            case Kind.Plain _, Kind.Reference _, Kind.Nested _, Kind.Note _ -> false;
+        };
     }
 
     /** The steps that make new rows or a new group of records that go, their tables apart; none where they come from nowhere. */

@@ -57,7 +57,7 @@ public record MadeTerms(Connection connection) {
                 .map(Object.class::cast);
     }
 
-    private static String folded(String label) {
+    static String folded(String label) {
         return label.strip().toLowerCase(Locale.ROOT);
     }
 

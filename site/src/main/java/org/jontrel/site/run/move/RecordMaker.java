@@ -18,6 +18,8 @@ import org.jontrel.core.move.MovedValues;
 import org.jontrel.core.move.NameLookup;
 import org.jontrel.core.move.RecordMove;
 import org.jontrel.core.move.RowView;
+import org.jontrel.core.record.RecordCheck;
+import org.jontrel.core.record.Surroundings;
 import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.core.value.Link;
 import org.jontrel.site.record.read.RecordLoader;
@@ -174,7 +176,7 @@ public final class RecordMaker implements RecordWork {
                 around.retireAt(),
                 "",
                 1,
-                false,
+                RecordCheck.check(records, values, Surroundings.NONE).complete(),
                 around.createdAt(),
                 around.updatedAt(),
                 around.createdBy(),

@@ -30,6 +30,7 @@ public final class SiteNameLookup implements NameLookup {
     private final boolean notes;
     private final Map<List<Object>, Optional<Object>> found = new HashMap<>();
     private final Map<Object, Optional<String>> names = new HashMap<>();
+    private final Map<List<Object>, Optional<Object>> noted = new HashMap<>();
 
     /**
      * @param to the model that a run leads to: its taxonomies may begin with terms that are not there yet
@@ -111,9 +112,14 @@ public final class SiteNameLookup implements NameLookup {
                 return Optional.empty();
             }
             var made = new MadeTerms(connection);
-            return notes
-                    ? made.note(makes, term.taxonomy(), label)
-                    : made.noted(makes, term.taxonomy(), label).or(() -> Optional.of(counted(label)));
+            if (notes) {
+                var known = List.<Object>of(makes, term.taxonomy(), MadeTerms.folded(label));
+                if (!noted.containsKey(known)) {
+                    noted.put(known, made.note(makes, term.taxonomy(), label));
+                }
+                return noted.get(known);
+            }
+            return made.noted(makes, term.taxonomy(), label).or(() -> Optional.of(counted(label)));
         } catch (SQLException e) {
             throw new DatabaseException(e);
         }
