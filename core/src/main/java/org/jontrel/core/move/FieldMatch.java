@@ -29,8 +29,25 @@ final class FieldMatch {
     static Map<String, String> of(List<Field> rows, String rowName, List<Field> records, boolean toRows) {
         var match = new FieldMatch(toRows);
         match.pairs(rows, records);
+        // a text alone makes nothing the same
+        if (match.matched.isEmpty()) {
+            return Map.of();
+        }
         match.title(rows, rowName, records);
         return match.matched;
+    }
+
+    /** Of fields that stand among others, only those of the same key; empty where they are less than half of what the others have. */
+    static Map<String, String> among(List<Field> fields, List<Field> records) {
+        var match = new FieldMatch(false);
+        match.pairs(fields, records);
+        long all =
+                records.stream().filter(each -> !each.id().startsWith("part_")).count();
+        long own = match.matched.values().stream()
+                .filter(id -> records.stream().anyMatch(each -> each.id().equals(id)))
+                .filter(id -> !id.startsWith("part_"))
+                .count();
+        return own == 0 || own * 2 < all ? Map.of() : match.matched;
     }
 
     private void pairs(List<Field> rows, List<Field> records) {

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Field;
@@ -76,7 +77,9 @@ public final class RecordProposals {
                 .filter(each -> !several || each.kind().amount().many())
                 .findFirst();
         var link = mine.or(() -> theirs);
-        var matched = FieldMatch.of(fields, rowName(place), others(records, theirs), false);
+        var matched = place.isEmpty()
+                ? FieldMatch.among(fields, others(records, theirs))
+                : FieldMatch.of(fields, rowName(place), others(records, theirs), false);
         if (link.isEmpty() || matched.isEmpty()) {
             return Optional.empty();
         }
@@ -93,10 +96,17 @@ public final class RecordProposals {
                 List.of());
         return Optional.of(new RecordProposal(
                 was.key() + place.map(each -> "." + each.key()).orElse(""),
-                place.map(each -> each.label() + " of " + was.plural()).orElse(was.plural()),
+                label(was, place.stream().toList(), fields, matched),
                 was,
                 was,
                 rule));
+    }
+
+    private static String label(RecordType was, List<Field> place, List<Field> fields, Map<String, String> matched) {
+        var named = place.isEmpty()
+                ? fields.stream().filter(each -> matched.containsKey(each.id())).toList()
+                : place;
+        return named.stream().map(Field::label).collect(Collectors.joining(", ")) + " of " + was.plural();
     }
 
     /** New rows, or a new group, of a record type that stays, from the records of types that go. */

@@ -29,7 +29,7 @@ import org.testng.annotations.Test;
 
 /** For any chain of releases: a site that goes from one to the next is in the end as one that is taken over all of them at once. */
 public class StagesLawTest {
-    private static final int CASES = Integer.getInteger("stages.cases", 6);
+    private static final int CASES = Integer.getInteger("stages.cases", 4);
     private static final int FROM = Integer.getInteger("stages.from", 1);
     private static final int RELEASES = 3;
     private static final int EDITS = 6;

@@ -5,6 +5,7 @@ import java.sql.SQLException;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
@@ -70,24 +71,49 @@ public final class TermSeeds {
             return there.getFirst();
         }
         long id = ids.next();
-        insert(id, origin, key, label, parent, position, values);
+        var statements = new Statements();
+        var addresses = new TakenSlugs(connection, table);
+        insert(statements, addresses, id, origin, key, label, new SeedPlace(parent, position), values);
+        statements.run(connection);
+        new TermTree(connection, table).placed(id, parent);
         return id;
     }
 
-    /** Makes a term under a number that was given to it before, or brings it back where it was taken away. */
-    public void make(long id, String label) throws SQLException {
-        var name = PhysicalNames.quoted(table.name());
-        if (Jdbc.number(connection, "SELECT COUNT(*) FROM " + name + " WHERE id = ?", id) > 0) {
-            Jdbc.update(
-                    connection,
-                    "UPDATE " + name + " SET state = 'published' WHERE id = ? AND state = '" + RecordLoader.DELETED
-                            + "'",
-                    id);
+    /** Makes terms under numbers that were given to them before, by their labels, or brings back those that were taken away. */
+    public void make(Map<Long, String> labels) throws SQLException {
+        if (labels.isEmpty()) {
             return;
         }
+        var name = PhysicalNames.quoted(table.name());
+        var padded = Jdbc.padded(labels.keySet()).toArray();
+        var in = " WHERE id IN (" + Jdbc.marks(padded.length) + ")";
+        var there = new HashSet<>(Jdbc.query(connection, "SELECT id FROM " + name + in, row -> row.getLong(1), padded));
+        Jdbc.update(
+                connection,
+                "UPDATE " + name + " SET state = 'published'" + in + " AND state = '" + RecordLoader.DELETED + "'",
+                padded);
         long last = Jdbc.number(connection, "SELECT COALESCE(MAX(position), -1) FROM " + name + " WHERE parent_id = 0");
-        insert(id, "", Slugs.base(label), label, 0, (int) last + 1, Map.of());
+        var addresses = new TakenSlugs(connection, table);
+        addresses.look(labels.values().stream().map(Slugs::base).toList());
+        var statements = new Statements();
+        for (var each : labels.entrySet()) {
+            if (!there.contains(each.getKey())) {
+                var label = each.getValue();
+                var place = new SeedPlace(0, (int) ++last);
+                insert(statements, addresses, each.getKey(), "", Slugs.base(label), label, place, Map.of());
+            }
+        }
+        statements.run(connection);
+        var tree = new TermTree(connection, table);
+        for (long id : labels.keySet()) {
+            if (!there.contains(id)) {
+                tree.placed(id, 0);
+            }
+        }
     }
+
+    /** @param parent 0 for none */
+    private record SeedPlace(long parent, int position) {}
 
     /** Takes a term away that nobody has changed since it was made; values that lead to it are held by then. */
     public void withdraw(long id) throws SQLException {
@@ -99,22 +125,29 @@ public final class TermSeeds {
     }
 
     private void insert(
-            long id, String origin, String key, String label, long parent, int position, Map<String, Object> values)
+            Statements statements,
+            TakenSlugs addresses,
+            long id,
+            String origin,
+            String key,
+            String label,
+            SeedPlace place,
+            Map<String, Object> values)
             throws SQLException {
         var all = new LinkedHashMap<String, Object>();
         all.put("part_title", label);
         all.putAll(values);
         var wanted = key.replace('_', '-');
-        var addresses = new TakenSlugs(connection, table);
-        var slug = addresses.taken(parent, wanted, id) ? Slugs.certain(key, id) : wanted;
+        var slug = addresses.taken(place.parent(), wanted, id) ? Slugs.certain(key, id) : wanted;
+        addresses.take(place.parent(), slug);
         var now = Instant.now().truncatedTo(ChronoUnit.MICROS);
         var record = new StoredRecord(
                 id,
                 slug,
-                parent == 0
+                place.parent() == 0
                         ? Optional.empty()
-                        : Optional.of(new Link(table.recordType().id(), parent)),
-                position,
+                        : Optional.of(new Link(table.recordType().id(), place.parent())),
+                place.position(),
                 RecordState.PUBLISHED,
                 false,
                 Optional.empty(),
@@ -127,10 +160,7 @@ public final class TermSeeds {
                 "definitions",
                 "definitions",
                 all);
-        var statements = new Statements();
         new RecordTableWriter(table, statements).insert(record, RecordRows.of(table.recordType(), all));
-        statements.run(connection);
-        new TermTree(connection, table).placed(id, parent);
     }
 
     /** Removes the term of this origin, unless somebody has changed it, put something under it or uses it, also in held values. */

@@ -4,6 +4,7 @@ import java.sql.Connection;
 import java.sql.SQLException;
 import java.time.Clock;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -72,15 +73,17 @@ public record MadeTerms(Connection connection) {
     public void make(Binding.BoundTables taxonomy, String made) throws SQLException {
         var seeds = new TermSeeds(connection, taxonomy);
         var there = labels(taxonomy);
+        var mine = new LinkedHashMap<Long, String>();
         for (var term : noted(taxonomy.recordType(), made)) {
             var other = there.get(folded(term.label()));
             if (other == null || other == term.id()) {
-                seeds.make(term.id(), term.label());
+                mine.put(term.id(), term.label());
             } else {
                 lead(term.id(), other);
                 Jdbc.update(connection, "DELETE FROM jontrel_made WHERE name = ? AND term_id = ?", made, term.id());
             }
         }
+        seeds.make(mine);
     }
 
     private Map<String, Long> labels(Binding.BoundTables taxonomy) throws SQLException {
