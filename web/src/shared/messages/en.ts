@@ -316,6 +316,7 @@ export const en = {
     },
     leaveSources: 'Begin empty',
     leaveWhole: 'Keep them whole',
+    leaveRecords: 'Begin empty and hold what goes',
     splitValue: 'What stands between the values of {label}',
     joinValue: 'What stands between joined values of {label}',
     gatherValue: 'Keys of the fields that {label} takes its values from',

@@ -45,7 +45,7 @@ export const plan = {
     several_values: '{label} takes one of several values',
     sources: '{label} takes values of fields that go',
     split_texts: '{label}: texts that may be several values',
-    records: '{label}: made of what goes',
+    records: '{label}: made from what goes',
   },
   said: {
     fill: 'Fill with {value}',

@@ -4,23 +4,14 @@ import com.zaxxer.hikari.HikariDataSource;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.time.Duration;
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Set;
 import java.util.concurrent.atomic.AtomicBoolean;
 import org.jontrel.bench.record.Databases;
 import org.jontrel.core.code.Decision;
-import org.jontrel.core.model.ContentType;
-import org.jontrel.core.model.Definition;
-import org.jontrel.core.model.Field;
-import org.jontrel.core.model.Group;
-import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
-import org.jontrel.core.model.Part;
-import org.jontrel.core.model.Taxonomy;
 import org.jontrel.site.Site;
 import org.jontrel.site.record.read.ListQuery;
 import org.jontrel.site.record.write.Write;
@@ -33,10 +24,6 @@ import org.jontrel.site.run.Runs;
  */
 public final class MovesBench {
     private static final int FEW = 1_000;
-    private static final int ROWS = 4;
-    private static final int LABELS = 211;
-    private static final Kind.Amount MANY = new Kind.Amount(true, null, null);
-    private static final Field NOTE = text("note");
 
     private MovesBench() {}
 
@@ -47,7 +34,7 @@ public final class MovesBench {
                 .map(Integer::valueOf)
                 .toList();
         var amounts = given.isEmpty() ? List.of(100_000, 1_000_000) : given;
-        for (var move : List.of(rows(), records(), terms())) {
+        for (var move : BenchedMove.ALL) {
             if (some && !move.name().contains(arguments[0])) {
                 continue;
             }
@@ -59,12 +46,12 @@ public final class MovesBench {
     }
 
     /** What runs first is slow. */
-    private static void quietly(ValueMove move) throws SQLException {
+    private static void quietly(BenchedMove move) throws SQLException {
         byEngine(move, FEW, false);
         byHand(move, FEW);
     }
 
-    private static void compare(ValueMove move, int records) throws SQLException {
+    private static void compare(BenchedMove move, int records) throws SQLException {
         var run = byEngine(move, records, true);
         double hand = byHand(move, records);
         System.out.printf(
@@ -81,149 +68,6 @@ public final class MovesBench {
                 run.save());
     }
 
-    /**
-     * A move.
-     *
-     * @param filling statements that fill a new site, with {@code %d} for the number of records
-     * @param hand statements that do the same by hand
-     */
-    private record ValueMove(
-            String name,
-            Model before,
-            Model after,
-            List<Decision> decisions,
-            List<String> filling,
-            List<String> hand) {}
-
-    private static Field field(String key, Kind kind) {
-        return new Field("f" + key, key, key, "", false, kind);
-    }
-
-    private static Field text(String key) {
-        return field(key, Kind.Text.PLAIN);
-    }
-
-    private static Field repeated(String key, Field... fields) {
-        return field(key, new Kind.Repeater(List.of(fields), null, null, "", Kind.Repeater.RowStyle.CARDS));
-    }
-
-    private static ContentType type(String key, Field... fields) {
-        return new ContentType(
-                "t" + key,
-                key,
-                key,
-                key + "s",
-                "",
-                "",
-                key + "s",
-                Map.of(),
-                List.of(Part.TITLE),
-                List.of(new Group("g" + key, key, "", List.of(fields))));
-    }
-
-    private static Model model(Definition... definitions) {
-        return new Model(List.of(definitions));
-    }
-
-    private static String moorings(String columns, String values) {
-        return "INSERT INTO mooring (id, slug, state, version, complete, created_at, updated_at, created_by, updated_by, title"
-                + columns
-                + ") SELECT seq, CONCAT('m-', seq), 'published', 1, 1, UTC_TIMESTAMP(6), UTC_TIMESTAMP(6), 'x',"
-                + " 'x', CONCAT('Mooring ', seq)" + values + " FROM seq_1_to_%d";
-    }
-
-    private static final String WORDS =
-            "INSERT INTO jontrel_text (holder_id, record_id, words)" + " SELECT 'tmooring', id, title FROM mooring";
-
-    private static ValueMove rows() {
-        var numbered = new ArrayList<Field>(List.of(NOTE));
-        var columns = new StringBuilder();
-        var values = new StringBuilder();
-        var hand = new ArrayList<String>();
-        hand.add("CREATE TABLE mooring__remarks (record_id BIGINT NOT NULL, id BIGINT NOT NULL, row_id BIGINT NOT NULL,"
-                + " position INT NOT NULL, remark VARCHAR(255), PRIMARY KEY (record_id, id))");
-        for (int i = 1; i <= ROWS; i++) {
-            numbered.add(text("remark_" + i));
-            columns.append(", remark_").append(i);
-            values.append(", CONCAT('Remark ', seq % 97, ' of ', ").append(i).append(')');
-            hand.add("INSERT INTO mooring__remarks SELECT id, id * 4 + " + i + ", 0, " + (i - 1) + ", remark_" + i
-                    + " FROM mooring WHERE remark_" + i + " IS NOT NULL");
-        }
-        hand.add("ALTER TABLE mooring RENAME COLUMN remark_1 TO held_1, RENAME COLUMN remark_2 TO held_2,"
-                + " RENAME COLUMN remark_3 TO held_3, RENAME COLUMN remark_4 TO held_4");
-        hand.add("UPDATE jontrel_text t JOIN (SELECT record_id, GROUP_CONCAT(remark SEPARATOR '\\n') words FROM"
-                + " mooring__remarks GROUP BY record_id) r ON r.record_id = t.record_id SET t.words ="
-                + " CONCAT_WS('\\n', t.words, r.words)");
-        return new ValueMove(
-                "numbered fields to rows",
-                model(type("mooring", numbered.toArray(Field[]::new))),
-                model(type("mooring", NOTE, repeated("remarks", text("remark")))),
-                List.of(new Decision(
-                        "fremarks",
-                        Decision.Topic.SOURCES,
-                        Decision.Action.GATHER,
-                        "remark_1, remark_2, remark_3, remark_4")),
-                List.of(moorings(columns.toString(), values.toString()), WORDS),
-                hand);
-    }
-
-    private static ValueMove records() {
-        var link = field("contact_list", new Kind.Relation(Set.of("tcontact"), MANY, true, false, null));
-        var after = model(
-                type("mooring", NOTE, link),
-                type("contact", field("role", Kind.Text.PLAIN).withId("frole_of")));
-        return new ValueMove(
-                "rows to records with a relation",
-                model(type("mooring", NOTE, repeated("contacts", text("name"), text("role")))),
-                after,
-                List.of(new Decision("tcontact", Decision.Topic.RECORDS, Decision.Action.GATHER, "mooring.contacts")),
-                List.of(
-                        moorings("", ""),
-                        "INSERT INTO mooring__contacts (record_id, id, row_id, position, name, role) SELECT m.seq,"
-                                + " m.seq * 4 + r.seq, 0, r.seq, CONCAT('Person ', m.seq, ' ', r.seq), 'Warden' FROM"
-                                + " seq_1_to_%d m JOIN seq_0_to_3 r",
-                        WORDS),
-                List.of(
-                        "CREATE TABLE contact LIKE mooring",
-                        "ALTER TABLE contact ADD COLUMN role VARCHAR(255)",
-                        "INSERT INTO contact (id, slug, state, version, complete, created_at, updated_at, created_by,"
-                                + " updated_by, title, role) SELECT c.id, CONCAT(LOWER(REPLACE(c.name, ' ', '-'))), m.state,"
-                                + " 1, 1, m.created_at, m.updated_at, m.created_by, m.updated_by, c.name, c.role FROM"
-                                + " mooring__contacts c JOIN mooring m ON m.id = c.record_id",
-                        "CREATE TABLE mooring__contact_list (record_id BIGINT NOT NULL, row_id BIGINT NOT NULL, position INT"
-                                + " NOT NULL, target_type VARCHAR(40) NOT NULL, target_id BIGINT NOT NULL, PRIMARY KEY"
-                                + " (record_id, row_id, target_id), KEY target (target_id, record_id))",
-                        "INSERT INTO mooring__contact_list SELECT record_id, 0, position, 'tcontact', id FROM"
-                                + " mooring__contacts",
-                        "RENAME TABLE mooring__contacts TO held_contacts",
-                        "INSERT INTO jontrel_text (holder_id, record_id, words) SELECT 'tcontact', id,"
-                                + " CONCAT_WS('\\n', title, role) FROM contact"));
-    }
-
-    private static ValueMove terms() {
-        var region = new Taxonomy(
-                "xregion", "region", "Region", "Regions", "", "regions", false, false, List.of(), List.of(), List.of());
-        return new ValueMove(
-                "text to terms",
-                model(type("mooring", NOTE, text("region"))),
-                model(type("mooring", NOTE, field("region", new Kind.TermPick("xregion", Kind.Amount.ONE))), region),
-                List.of(new Decision("fregion", Decision.Topic.UNCONVERTED, Decision.Action.MAKE, "")),
-                List.of(moorings(", region", ", CONCAT('Region ', seq % " + LABELS + ")"), WORDS),
-                List.of(
-                        "CREATE TABLE terms__region LIKE mooring",
-                        "INSERT INTO terms__region (id, slug, state, version, complete, created_at, updated_at, created_by,"
-                                + " updated_by, title) SELECT MIN(id), LOWER(REPLACE(region, ' ', '-')), 'published', 1, 1,"
-                                + " UTC_TIMESTAMP(6), UTC_TIMESTAMP(6), 'x', 'x', region FROM mooring GROUP BY region",
-                        "CREATE TABLE mooring__region (record_id BIGINT NOT NULL, row_id BIGINT NOT NULL, position INT NOT"
-                                + " NULL, term_id BIGINT NOT NULL, PRIMARY KEY (record_id, row_id, term_id), KEY term"
-                                + " (term_id, record_id))",
-                        "INSERT INTO mooring__region SELECT m.id, 0, 0, t.id FROM mooring m JOIN terms__region t ON t.title ="
-                                + " m.region",
-                        "ALTER TABLE mooring RENAME COLUMN region TO held_region",
-                        "UPDATE jontrel_text t JOIN mooring m ON m.id = t.record_id SET t.words = CONCAT_WS('\\n', m.title,"
-                                + " m.held_region)"));
-    }
-
     private static Site site(HikariDataSource source) {
         return Site.open(source, "bench", Duration.ofSeconds(30));
     }
@@ -236,7 +80,7 @@ public final class MovesBench {
         started.work().run();
     }
 
-    private static HikariDataSource filled(ValueMove move, int records) throws SQLException {
+    private static HikariDataSource filled(BenchedMove move, int records) throws SQLException {
         var source = Databases.fresh("jontrel_bench_moves");
         run(site(source), "1.0.0", move.before(), List.of());
         try (var connection = source.getConnection()) {
@@ -257,7 +101,7 @@ public final class MovesBench {
 
     private record Measured(double planning, double running, double read, double save) {}
 
-    private static Measured byEngine(ValueMove move, int records, boolean told) throws SQLException {
+    private static Measured byEngine(BenchedMove move, int records, boolean told) throws SQLException {
         try (var source = filled(move, records)) {
             var site = site(source);
             long began = System.nanoTime();
@@ -324,7 +168,7 @@ public final class MovesBench {
                         step.sentence()));
     }
 
-    private static double byHand(ValueMove move, int records) throws SQLException {
+    private static double byHand(BenchedMove move, int records) throws SQLException {
         try (var source = filled(move, records);
                 var connection = source.getConnection()) {
             connection.setAutoCommit(true);

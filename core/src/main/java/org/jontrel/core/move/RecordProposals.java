@@ -84,7 +84,7 @@ public final class RecordProposals {
             return Optional.empty();
         }
         boolean titled = records.title().isEmpty() || matched.containsValue("part_title");
-        var title = titled ? "" : was.title().isEmpty() ? "" : "{" + was.key() + "}";
+        var title = titled ? "" : title(was, place);
         var rule = new RecordMove(
                 records.id(),
                 place.map(Field::id).orElse(""),
@@ -100,6 +100,17 @@ public final class RecordProposals {
                 was,
                 was,
                 rule));
+    }
+
+    /** What the rows stand in, and what names the row. */
+    private static String title(RecordType was, Optional<Field> place) {
+        var name = place.stream()
+                .flatMap(each -> each.inner().stream())
+                .filter(each -> each.id().equals(rowName(place)))
+                .findFirst()
+                .map(each -> "{" + each.key() + "}");
+        var around = was.title().map(_ -> "{" + was.key() + "}");
+        return Stream.of(around, name).flatMap(Optional::stream).collect(Collectors.joining(", "));
     }
 
     private static String label(RecordType was, List<Field> place, List<Field> fields, Map<String, String> matched) {

@@ -99,6 +99,12 @@ final class PlannedMoves {
 
     private Move computed(Field field, Move move, Answer answer) {
         questions.required(field, answer.records());
+        empty(field, answer);
+        return move;
+    }
+
+    /** Says where a formula has no value. */
+    void empty(Field field, Answer answer) {
         if (answer.empty() > 0) {
             findings.add(Finding.of(
                     Code.PLAN_FORMULA_EMPTY,
@@ -107,7 +113,6 @@ final class PlannedMoves {
                     answer.empty(),
                     is.singular()));
         }
-        return move;
     }
 
     /** Says what is wrong with the formula that is to fill a field, where there is one. */

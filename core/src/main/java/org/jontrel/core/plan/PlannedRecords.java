@@ -181,7 +181,10 @@ record PlannedRecords(
         var planned = new PlannedMoves(was, is, MovePlan.ofRecords(was, is, given), questions, beginning, ids, found);
         var moves = new ArrayList<Move>();
         var title = proposal.rule().title();
-        is.title().filter(_ -> !title.isEmpty()).ifPresent(field -> planned.check(field, title));
+        is.title().filter(_ -> !title.isEmpty()).ifPresent(field -> {
+            planned.check(field, title);
+            planned.empty(field, questions.answer(field.id()));
+        });
         for (var field : is.byId().values()) {
             boolean mine = FieldStorage.of(field.kind()) != FieldStorage.NOT
                     && is.home(field.id()).table().isEmpty();

@@ -11,6 +11,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jontrel.core.code.Decision;
 import org.jontrel.core.model.Model;
+import org.jontrel.core.move.RecordProposals;
 import org.jontrel.core.plan.SourceProposal;
 import org.jontrel.core.recordtype.RecordType;
 
@@ -78,8 +79,10 @@ public final class Stages {
 
     private static Map<String, String> keys(Model model) {
         var keys = new HashMap<String, String>();
-        RecordType.all(model)
-                .forEach(recordType -> recordType.byId().values().forEach(field -> keys.put(field.id(), field.key())));
+        RecordType.all(model).forEach(recordType -> {
+            keys.put(recordType.id(), recordType.key());
+            recordType.byId().values().forEach(field -> keys.put(field.id(), field.key()));
+        });
         return keys;
     }
 
@@ -87,10 +90,23 @@ public final class Stages {
     private static boolean proposesTheSame(List<Hop> open, Hop hop) {
         var each = new HashMap<String, Set<String>>();
         Stream.concat(open.stream(), Stream.of(hop))
-                .forEach(one ->
-                        each.putAll(SourceProposal.all(one.from(), one.release().model())));
-        return each.equals(
-                SourceProposal.all(open.getFirst().from(), hop.release().model()));
+                .forEach(one -> each.putAll(proposals(one.from(), one.release().model())));
+        return each.equals(proposals(open.getFirst().from(), hop.release().model()));
+    }
+
+    /** By what is new, ids of what could come to it. */
+    private static Map<String, Set<String>> proposals(Model from, Model to) {
+        var all = new HashMap<>(SourceProposal.all(from, to));
+        new RecordProposals(from, to)
+                .all()
+                .forEach((id, some) -> all.merge(
+                        id,
+                        some.stream()
+                                .flatMap(each -> each.rule().matched().keySet().stream())
+                                .collect(Collectors.toSet()),
+                        (one, other) ->
+                                Stream.concat(one.stream(), other.stream()).collect(Collectors.toSet())));
+        return all;
     }
 
     /**

@@ -5,6 +5,7 @@ import static org.testng.Assert.assertEquals;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.jontrel.core.code.Decision;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Field;
@@ -12,6 +13,7 @@ import org.jontrel.core.model.Group;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.Part;
+import org.jontrel.core.move.RecordProposals;
 import org.jontrel.core.stage.Stages.ReleaseOnWay;
 import org.testng.annotations.Test;
 
@@ -65,6 +67,35 @@ public class StagesTest {
         assertEquals(stops(model(RISE, DEPTH), way), List.of("2.0.0", "3.0.0"));
         way[1] = release("3.0.0", model(RISE, DEPTH.withId("fnew1").withKey("width")));
         assertEquals(stops(model(RISE, DEPTH), way), List.of("3.0.0"));
+    }
+
+    /** Rows that go later are no records of a type that came before. */
+    @Test
+    public void aTypeAndRowsThatGoLaterStayApart() {
+        var rows = new Kind.Repeater(List.of(RISE, DEPTH), null, null, "", Kind.Repeater.RowStyle.CARDS);
+        var gates = new Field("fgates", "gates", "Gates", "", false, rows);
+        var link = new Field(
+                "flink",
+                "gate_list",
+                "Gates",
+                "",
+                false,
+                new Kind.Relation(Set.of("tgate"), new Kind.Amount(true, null, null), true, false, null));
+        var gate = new ContentType(
+                "tgate",
+                "gate",
+                "Gate",
+                "Gates",
+                "",
+                "",
+                "gates",
+                Map.of(),
+                List.of(Part.TITLE),
+                List.of(new Group("g2", "Facts", "", List.of(RISE.withId("fr2"), DEPTH.withId("fd2")))));
+        var both = model(gates, link).with(gate);
+        var gone = model(link).with(gate);
+        assertEquals(stops(model(gates), release("2.0.0", both), release("3.0.0", gone)), List.of("2.0.0", "3.0.0"));
+        assertEquals(new RecordProposals(model(gates), gone).to("tgate").size(), 1);
     }
 
     /** A formula reads the values as they are before its own release. */
