@@ -109,13 +109,8 @@ public final class RecordMaker implements RecordWork {
     }
 
     @Override
-    public List<StoredRecord> after(Connection connection, long id, int most) throws SQLException {
-        return loader.after(connection, id, most);
-    }
-
-    @Override
-    public List<StoredRecord> byIds(Connection connection, List<Long> some) throws SQLException {
-        return loader.byIds(connection, some);
+    public RecordLoader loader() {
+        return loader;
     }
 
     @Override

@@ -86,13 +86,8 @@ public final class RecordReturn implements RecordCarry {
     }
 
     @Override
-    public List<StoredRecord> after(Connection connection, long id, int most) throws SQLException {
-        return around.after(connection, id, most);
-    }
-
-    @Override
-    public List<StoredRecord> byIds(Connection connection, List<Long> some) throws SQLException {
-        return around.byIds(connection, some);
+    public RecordLoader loader() {
+        return around;
     }
 
     @Override

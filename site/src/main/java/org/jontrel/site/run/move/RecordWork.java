@@ -3,14 +3,22 @@ package org.jontrel.site.run.move;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.List;
+import org.jontrel.site.record.read.RecordLoader;
 import org.jontrel.site.record.read.StoredRecord;
 
 /** Something that is done to the records of one record type, some at a time, and once more for those that are saved meanwhile. */
 public interface RecordWork {
-    /** The next records behind an id, at most so many; those that were deleted too. */
-    List<StoredRecord> after(Connection connection, long id, int most) throws SQLException;
+    /** Loads the records that it is done to. */
+    RecordLoader loader();
 
-    List<StoredRecord> byIds(Connection connection, List<Long> ids) throws SQLException;
+    /** The next records behind an id, at most so many; those that were deleted too. */
+    default List<StoredRecord> after(Connection connection, long id, int most) throws SQLException {
+        return loader().after(connection, id, most);
+    }
+
+    default List<StoredRecord> byIds(Connection connection, List<Long> ids) throws SQLException {
+        return loader().byIds(connection, ids);
+    }
 
     /**
      * Does it.

@@ -74,13 +74,8 @@ public final class RowReturn implements RecordCarry {
     }
 
     @Override
-    public List<StoredRecord> after(Connection connection, long id, int most) throws SQLException {
-        return around.after(connection, id, most);
-    }
-
-    @Override
-    public List<StoredRecord> byIds(Connection connection, List<Long> some) throws SQLException {
-        return around.byIds(connection, some);
+    public RecordLoader loader() {
+        return around;
     }
 
     @Override
