@@ -112,7 +112,7 @@ final class PackageShapes {
                     Decision::value,
                     "",
                     Sense.RULE,
-                    "What the answer needs besides: the value to fill with, or a formula over other fields such as `{title}, {county}` or `round({length_ft} * 0.3048, 2)`, what stands between texts that are joined or split (`\\n` for the end of a line), or the keys of fields.")
+                    "What the answer needs besides: the value to fill with, or a formula over other fields such as `{title}, {county}` or `round({length_ft} * 0.3048, 2)`, what stands between texts that are joined or split (`\\n` for the end of a line), the keys of fields, or what records are made of, such as `mooring.contacts titled {name}`.")
             .optional(
                     "corrections",
                     Files.list(CORRECTION),

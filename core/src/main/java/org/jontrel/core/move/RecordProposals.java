@@ -17,43 +17,61 @@ import org.jontrel.core.recordtype.RecordType;
 
 /** Where the records of a new content type may come from, and rows or groups that come where a content type goes. */
 public final class RecordProposals {
-    private final Model from;
-    private final Model to;
+    private final Map<String, RecordType> before;
+    private final Map<String, RecordType> after;
+    private final Map<String, List<RecordProposal>> all = new LinkedHashMap<>();
 
     public RecordProposals(Model from, Model to) {
-        this.from = from;
-        this.to = to;
+        before = contentTypes(from);
+        after = contentTypes(to);
+        for (var is : after.values()) {
+            var was = before.get(is.id());
+            if (was == null) {
+                keep(is.id(), records(is).stream());
+            } else if (!was.equals(is)) {
+                is.byId().values().stream()
+                        .filter(each -> each.kind() instanceof Kind.Nested)
+                        .filter(each -> was.field(each.id()).isEmpty())
+                        .filter(each -> is.home(each.id()).table().isEmpty())
+                        .forEach(each -> keep(each.id(), rows(was, is, each)));
+            }
+        }
     }
 
-    /** Of a new content type, or of new rows or a new group, those that match most fields first. */
-    public List<RecordProposal> to(String id) {
-        var type = to.definition(id)
-                .filter(each ->
-                        each instanceof ContentType && from.definition(id).isEmpty());
-        var all = type.isPresent()
-                ? records(recordType(to, id))
-                : contentTypes(to).flatMap(is -> rows(is, id)).toList();
-        return all.stream()
-                .sorted(Comparator.comparing(
+    private static Map<String, RecordType> contentTypes(Model model) {
+        var types = new LinkedHashMap<String, RecordType>();
+        RecordType.all(model).stream()
+                .filter(each -> each.definition() instanceof ContentType)
+                .forEach(each -> types.put(each.id(), each));
+        return types;
+    }
+
+    private void keep(String id, Stream<RecordProposal> found) {
+        var sorted = found.sorted(Comparator.comparing(
                                 (RecordProposal each) -> each.rule().matched().size())
                         .reversed()
                         .thenComparing(each -> each.rule().place().isEmpty())
                         .thenComparing(RecordProposal::path))
                 .toList();
+        if (!sorted.isEmpty()) {
+            all.put(id, sorted);
+        }
     }
 
-    private static RecordType recordType(Model model, String id) {
-        return model.definition(id).flatMap(each -> RecordType.of(model, each)).orElseThrow();
+    /** Of a new content type, or of new rows or a new group, those that match most fields first. */
+    public List<RecordProposal> to(String id) {
+        return all.getOrDefault(id, List.of());
     }
 
-    private static Stream<RecordType> contentTypes(Model model) {
-        return RecordType.all(model).stream().filter(each -> each.definition() instanceof ContentType);
+    /** By the ids of what they come to, those that can come; empty for most models. */
+    public Map<String, List<RecordProposal>> all() {
+        return new LinkedHashMap<>(all);
     }
 
     private List<RecordProposal> records(RecordType records) {
         var all = new ArrayList<RecordProposal>();
-        contentTypes(from).filter(was -> to.definition(was.id()).isPresent()).forEach(was -> {
-            var is = recordType(to, was.id());
+        before.values().stream().filter(was -> after.containsKey(was.id())).forEach(was -> {
+            var is = after.get(was.id());
             var gone = was.byId().values().stream()
                     .filter(each -> is.field(each.id()).isEmpty())
                     .filter(each -> was.home(each.id()).table().isEmpty())
@@ -121,26 +139,20 @@ public final class RecordProposals {
     }
 
     /** New rows, or a new group, of a record type that stays, from the records of types that go. */
-    private Stream<RecordProposal> rows(RecordType is, String fieldId) {
-        var was = from.definition(is.id()).flatMap(each -> RecordType.of(from, each));
-        var place = is.field(fieldId)
-                .filter(each -> each.kind() instanceof Kind.Nested)
-                .filter(each -> is.home(fieldId).table().isEmpty());
-        if (was.isEmpty() || place.isEmpty() || was.get().field(fieldId).isPresent()) {
-            return Stream.empty();
-        }
-        boolean several = MovedScope.isRows(place.get());
-        return contentTypes(from)
-                .filter(each -> to.definition(each.id()).isEmpty())
+    private Stream<RecordProposal> rows(RecordType was, RecordType is, Field place) {
+        boolean several = MovedScope.isRows(place);
+        return before.values().stream()
+                .filter(each -> !after.containsKey(each.id()))
                 .flatMap(records -> {
                     var theirs = links(records, Set.of(is.id()))
                             .filter(each -> several || isSingle(each))
                             .findFirst();
-                    var mine = links(was.get(), Set.of(records.id()))
+                    var mine = links(was, Set.of(records.id()))
                             .filter(each -> several || !each.kind().amount().many())
                             .findFirst();
                     var link = mine.or(() -> theirs);
-                    var matched = FieldMatch.of(place.get().inner(), rowName(place), others(records, theirs), true);
+                    var matched =
+                            FieldMatch.of(place.inner(), rowName(Optional.of(place)), others(records, theirs), true);
                     return link.isEmpty() || matched.isEmpty()
                             ? Stream.empty()
                             : Stream.of(new RecordProposal(
@@ -150,7 +162,7 @@ public final class RecordProposals {
                                     is,
                                     new RecordMove(
                                             records.id(),
-                                            fieldId,
+                                            place.id(),
                                             link.get().id(),
                                             mine.isEmpty(),
                                             matched,
@@ -196,23 +208,5 @@ public final class RecordProposals {
                 .filter(each -> each.path().equals(parts[0].strip()))
                 .findFirst()
                 .map(each -> parts.length == 1 || each.rule().toRows() ? each : each.titled(parts[1].strip()));
-    }
-
-    /** By the ids of what they come to, those that can come; empty for most models. */
-    public Map<String, List<RecordProposal>> all() {
-        var all = new LinkedHashMap<String, List<RecordProposal>>();
-        Stream.concat(
-                        contentTypes(to).map(RecordType::id),
-                        contentTypes(to)
-                                .flatMap(is -> is.byId().values().stream()
-                                        .filter(each -> each.kind() instanceof Kind.Nested)
-                                        .map(Field::id)))
-                .forEach(id -> {
-                    var found = to(id);
-                    if (!found.isEmpty()) {
-                        all.put(id, found);
-                    }
-                });
-        return all;
     }
 }

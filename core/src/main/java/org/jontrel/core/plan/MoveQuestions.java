@@ -60,6 +60,11 @@ record MoveQuestions(
             findings.add(Finding.of(
                     Code.PLAN_TOO_MANY, Place.field(recordType.id(), field.id(), ""), field.label(), tooMany));
         }
+        long twice = answer.breaches().getOrDefault(Breach.TWICE, 0L);
+        if (twice > 0) {
+            findings.add(Finding.of(
+                    Code.PLAN_VALUES_TWICE, Place.field(recordType.id(), field.id(), ""), field.label(), twice));
+        }
         long rowless = answer.breaches().getOrDefault(Breach.ROWLESS, 0L);
         if (rowless > 0) {
             findings.add(Finding.of(

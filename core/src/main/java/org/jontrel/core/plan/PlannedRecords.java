@@ -48,6 +48,7 @@ record PlannedRecords(
         }
         var was = proposal.get().was();
         var rule = proposal.get().rule();
+        tooMany(was, rule.link(), is);
         var steps = new ArrayList<Plan.PlannedStep>();
         var view = new RowView(was, rule).type();
         var moves = moves(proposal.get(), view, is, answers, decisions, asks, findings, rows, steps);
@@ -121,6 +122,15 @@ record PlannedRecords(
                 answers.getOrDefault(new Question(is.id(), ""), Answer.NONE).records(),
                 "Make " + place.label() + " of " + proposal.get().label()));
         return steps;
+    }
+
+    private void tooMany(RecordType was, String link, RecordType is) {
+        long many = answers.getOrDefault(new Question(was.id(), link), Answer.NONE)
+                .breaches()
+                .getOrDefault(Breach.TOO_MANY, 0L);
+        if (many > 0) {
+            findings.add(Finding.of(Code.PLAN_TOO_MANY, Place.field(was.id(), link, ""), is.plural(), many));
+        }
     }
 
     /** Rows have no state of their own: what nobody was to see yet may be seen. */

@@ -8,6 +8,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import org.jontrel.core.move.Move;
+import org.jontrel.core.move.RecordMove;
 import org.jontrel.core.plan.Step;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -28,6 +29,9 @@ public class JournalTest {
                 .toArray(Object[][]::new);
     }
 
+    private static final RecordMove RULE = new RecordMove(
+            "tnote", "frows", "flink", true, Map.of("fa", "fb"), "{a}", true, List.of(Move.own("fb", List.of("fa"))));
+
     /** A step of each kind, made of what its record wants. */
     private static Step made(Class<?> kind) throws ReflectiveOperationException {
         var parts = kind.getRecordComponents();
@@ -40,7 +44,7 @@ public class JournalTest {
                                         ? List.of()
                                         : part.getType() == Map.class
                                                 ? Map.of("about 12", "12")
-                                                : (Object) part.getName())
+                                                : part.getType() == RecordMove.class ? RULE : (Object) part.getName())
                 .toArray();
         var types = Arrays.stream(parts).map(part -> part.getType()).toArray(Class[]::new);
         var constructor = kind.getDeclaredConstructor(types);

@@ -5,10 +5,12 @@ import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.move.Move;
@@ -41,6 +43,8 @@ public final class MoveCounts implements MoveLosses {
     private long splittable;
     private long tooMany;
     private long outside;
+    private long twice;
+    private final Set<Object> seen = new HashSet<>();
     private final List<String> outsideExamples = new ArrayList<>();
     private final Map<String, Long> separators = new LinkedHashMap<>();
 
@@ -63,6 +67,7 @@ public final class MoveCounts implements MoveLosses {
             empty++;
         }
         value.ifPresent(this::limits);
+        value.filter(_ -> isUnique()).ifPresent(this::once);
     }
 
     /** Looks through all records. */
@@ -90,6 +95,19 @@ public final class MoveCounts implements MoveLosses {
                         .filter(Map.class::isInstance)
                         .flatMap(group -> find((Map<?, ?>) group, fieldId).stream())
                         .findFirst();
+    }
+
+    private boolean isUnique() {
+        return target.kind() instanceof Kind.Text text && text.unique();
+    }
+
+    /** Of very many values only the first ones are remembered. */
+    private void once(Object value) {
+        if (seen.contains(value)) {
+            twice++;
+        } else if (seen.size() < REMEMBERED) {
+            seen.add(value);
+        }
     }
 
     private void limits(Object value) {
@@ -157,6 +175,9 @@ public final class MoveCounts implements MoveLosses {
         }
         if (tooMany > 0) {
             breaches.put(Breach.TOO_MANY, tooMany);
+        }
+        if (twice > 0) {
+            breaches.put(Breach.TWICE, twice);
         }
         if (splittable > 0) {
             breaches.put(Breach.SPLITTABLE, splittable);

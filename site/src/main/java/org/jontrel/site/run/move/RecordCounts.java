@@ -28,6 +28,7 @@ public final class RecordCounts {
     private final Map<String, MoveCounts> fields = new LinkedHashMap<>();
     private long records;
     private long hidden;
+    private long tooMany;
 
     private RecordCounts() {}
 
@@ -35,6 +36,7 @@ public final class RecordCounts {
      * Looks through all of them.
      *
      * @param is the content type that is made; where rows are made it does not matter
+     * @param most how many of them one may lead to; {@code null} for any number
      * @param decisions some are about what is counted
      */
     public static RecordCounts of(
@@ -42,6 +44,7 @@ public final class RecordCounts {
             Binding binding,
             RecordProposal proposal,
             RecordType is,
+            Integer most,
             List<Decision> decisions,
             NameLookup references)
             throws SQLException {
@@ -62,7 +65,7 @@ public final class RecordCounts {
             each(
                     connection,
                     new RecordLoader(table, RecordMaker.read(table.recordType(), rule)),
-                    record -> view.rows(record.id(), record.values()).forEach(row -> counts.add(row.values())));
+                    record -> counts.rows(view.rows(record.id(), record.values()), most));
         }
         return counts;
     }
@@ -101,6 +104,12 @@ public final class RecordCounts {
         }
     }
 
+    /** @param most of them that one may lead to; {@code null} for any number */
+    private void rows(List<RowView.SeenRow> rows, Integer most) {
+        rows.forEach(row -> add(row.values()));
+        tooMany += most != null && rows.size() > most ? 1 : 0;
+    }
+
     private void add(Map<String, Object> values) {
         records++;
         fields.values().forEach(each -> each.add(values));
@@ -115,6 +124,11 @@ public final class RecordCounts {
                         .breaking(hidden > 0 ? Map.of(Breach.HIDDEN, hidden) : Map.of()));
         fields.forEach((field, counts) -> answers.put(field, counts.answer()));
         return answers;
+    }
+
+    /** What there is to say of the relation that leads to records. */
+    public Answer ofLink() {
+        return Answer.NONE.breaking(tooMany > 0 ? Map.of(Breach.TOO_MANY, tooMany) : Map.of());
     }
 
     /** The counts of one field. */

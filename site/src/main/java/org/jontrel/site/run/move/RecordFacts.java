@@ -35,7 +35,8 @@ public record RecordFacts(Connection connection, Binding binding, List<Decision>
         for (var id : moves.ids()) {
             var proposal = moves.proposed(id).orElseThrow();
             var rule = proposal.rule();
-            var counted = counts(proposal, to).answers();
+            var counts = counts(proposal, to);
+            var counted = counts.answers();
             if (rule.toRows()) {
                 answers.put(new Question(proposal.around().id(), rule.place()), counted.get(""));
                 rule.matched()
@@ -44,6 +45,7 @@ public record RecordFacts(Connection connection, Binding binding, List<Decision>
                                         new Question(proposal.around().id(), row), answer)));
             } else {
                 counted.forEach((field, answer) -> answers.put(new Question(id, field), answer));
+                answers.put(new Question(proposal.was().id(), rule.link()), counts.ofLink());
             }
         }
         return answers;
@@ -53,7 +55,13 @@ public record RecordFacts(Connection connection, Binding binding, List<Decision>
         var rule = proposal.rule();
         var is = rule.toRows() ? proposal.around() : RecordMaker.type(to, rule.records());
         var references = new SiteNameLookup(connection, binding, to, false);
-        return RecordCounts.of(connection, binding, proposal, is, decisions, references);
+        var most = rule.toRows() || rule.linkThere()
+                ? null
+                : RecordMaker.type(to, proposal.was().id())
+                        .field(rule.link())
+                        .map(each -> each.kind().amount().max())
+                        .orElse(null);
+        return RecordCounts.of(connection, binding, proposal, is, most, decisions, references);
     }
 
     /** The values of a field that cannot be taken over; empty where it comes of none of these. */

@@ -194,4 +194,21 @@ public class MovedRecordsTest extends RecordsCase {
         var back = test.site().runs().plan(new Runs.RunTarget("3.0.0", Moorings.model(ROWS, text("note")), List.of()));
         assertTrue(back.findings().stream().map(Finding::code).toList().contains(Code.PLAN_ROWS_HIDDEN));
     }
+
+    /** What the new definitions allow but once, or not so often, is told before. */
+    @Test
+    public void limitsAreTold() {
+        start(ROWS, text("note"));
+        save("A", Map.of("contacts", List.of(row("Ida", "Warden"), row("Bo", "Warden"), row("Cy", "Cook"))));
+        var once = new Kind.Text(null, null, "", "", "", "", true);
+        var two = relation("contacts_of", CONTACT, new Kind.Amount(true, null, 2));
+        var model = with(Moorings.model(two, text("note")), other("role", once));
+        assertEquals(
+                plan(model, GATHER).findings().stream()
+                        .filter(each -> each.code() == Code.PLAN_VALUES_TWICE || each.code() == Code.PLAN_TOO_MANY)
+                        .map(each -> each.code() + " " + each.arguments())
+                        .sorted()
+                        .toList(),
+                List.of("PLAN_TOO_MANY [Contacts, 1]", "PLAN_VALUES_TWICE [Role, 1]"));
+    }
 }
