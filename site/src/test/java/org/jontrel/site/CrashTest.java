@@ -82,9 +82,9 @@ public class CrashTest {
 
     @DataProvider
     public Object[][] moments() {
-        var moments = new Object[8][];
+        var moments = new Object[5][];
         for (int i = 0; i < moments.length; i++) {
-            moments[i] = new Object[] {1 + i * 5, i % 2 == 0};
+            moments[i] = new Object[] {1 + i * 8, i % 2 == 0};
         }
         return moments;
     }
@@ -127,7 +127,7 @@ public class CrashTest {
 
     @DataProvider
     public Object[][] momentsOfUndo() {
-        return new Object[][] {{1}, {6}, {11}, {18}};
+        return new Object[][] {{1}, {8}, {18}};
     }
 
     @Test(dataProvider = "momentsOfUndo")
