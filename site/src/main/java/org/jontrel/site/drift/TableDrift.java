@@ -67,7 +67,8 @@ public final class TableDrift {
             var field = recordType.field(wanted.getKey()).orElseThrow();
             var column = place.columns().get(wanted.getKey());
             var at = Place.field(recordType.id(), field.id(), "");
-            if (column == null) {
+            // what a switch renames in this moment is gone from here: readers look again then
+            if (column == null || !types.containsKey(column)) {
                 findings.add(Finding.of(
                         Code.DRIFT_COLUMN_GONE,
                         at,
