@@ -42,8 +42,10 @@ public final class RecordType {
         this.groups = List.copyOf(groups);
         fields = Stream.concat(first.stream(), groups.stream().flatMap(group -> group.fields().stream()))
                 .toList();
-        fields().flatMap(Field::withInner).forEach(field -> byId.putIfAbsent(field.id(), field));
-        fields().forEach(field -> settle(field, new FieldLocation("", List.of())));
+        for (var field : fields) {
+            field.withInner().forEach(each -> byId.putIfAbsent(each.id(), each));
+            settle(field, new FieldLocation("", List.of()));
+        }
         byId.values()
                 .forEach(field -> stored.computeIfAbsent(
                                 new Storage(homes.get(field.id()).table(), FieldStorage.of(field.kind())),
@@ -64,20 +66,18 @@ public final class RecordType {
         public FieldLocation {
             groups = List.copyOf(groups);
         }
+
+        FieldLocation within(String group) {
+            return new FieldLocation(
+                    table, Stream.concat(groups.stream(), Stream.of(group)).toList());
+        }
     }
 
     private void settle(Field field, FieldLocation home) {
         homes.putIfAbsent(field.id(), home);
-        var inner =
-                switch (field.kind()) {
-                    case Kind.FieldGroup _ -> {
-                        var groups = new ArrayList<>(home.groups());
-                        groups.add(field.key());
-                        yield new FieldLocation(home.table(), groups);
-                    }
-                    case Kind.Plain _, Kind.Reference _, Kind.Repeater _, Kind.Note _ ->
-                        new FieldLocation(field.id(), List.of());
-                };
+        var inner = field.kind() instanceof Kind.FieldGroup
+                ? home.within(field.key())
+                : new FieldLocation(field.id(), List.of());
         field.inner().forEach(each -> settle(each, inner));
     }
 
@@ -222,10 +222,5 @@ public final class RecordType {
     @Override
     public int hashCode() {
         return definition.hashCode();
-    }
-
-    @Override
-    public String toString() {
-        return "RecordType " + definition.key();
     }
 }
