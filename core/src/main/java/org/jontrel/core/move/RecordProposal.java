@@ -1,5 +1,6 @@
 package org.jontrel.core.move;
 
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import org.jontrel.core.recordtype.RecordType;
@@ -32,6 +33,9 @@ public record RecordProposal(String path, String label, RecordType was, RecordTy
     /** Whether both take what goes away from the other. */
     public boolean contends(RecordProposal other) {
         return was.id().equals(other.was().id())
-                && (rule.toRows() || rule.place().equals(other.rule().place()));
+                && (rule.toRows()
+                        || rule.place().equals(other.rule().place())
+                        || !Collections.disjoint(
+                                rule.matched().keySet(), other.rule().matched().keySet()));
     }
 }

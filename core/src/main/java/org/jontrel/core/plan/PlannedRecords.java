@@ -98,6 +98,7 @@ record PlannedRecords(
         if (proposal.isEmpty()) {
             return List.of();
         }
+        alone(is, place, proposal.get().was());
         var rule = proposal.get().rule();
         // the moves speak of fields by the ids of the records that go
         var known = new HashMap<>(answers);
@@ -145,6 +146,17 @@ record PlannedRecords(
                     proposal.label(),
                     hidden,
                     place.label()));
+        }
+    }
+
+    /** Those that belong to nothing become no rows. */
+    private void alone(RecordType is, Field place, RecordType records) {
+        long alone = answers.getOrDefault(new Question(is.id(), place.id()), Answer.NONE)
+                .breaches()
+                .getOrDefault(Breach.ROWLESS, 0L);
+        if (alone > 0) {
+            findings.add(
+                    Finding.of(Code.PLAN_RECORDS_HELD, Place.definition(records.id(), ""), records.singular(), alone));
         }
     }
 

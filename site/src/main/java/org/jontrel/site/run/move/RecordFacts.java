@@ -14,6 +14,7 @@ import org.jontrel.core.plan.RecordMoves;
 import org.jontrel.core.plan.Step;
 import org.jontrel.core.plan.UndoPlanner;
 import org.jontrel.core.plan.fact.Answer;
+import org.jontrel.core.plan.fact.Breach;
 import org.jontrel.core.plan.fact.Question;
 import org.jontrel.site.record.read.UnconvertedValues;
 import org.jontrel.site.table.Binding;
@@ -25,8 +26,6 @@ import org.jontrel.site.table.Binding;
  */
 public record RecordFacts(Connection connection, Binding binding, List<Decision> decisions) {
     private static final int CHUNK = 2_000;
-    private static final UnconvertedValues.CountedValues NOTHING =
-            new UnconvertedValues.CountedValues(List.of(), 0, false);
 
     /** Answers to the questions about new content types, and about the fields of new rows. */
     public Map<Question, Answer> answers(Model to) throws SQLException {
@@ -38,7 +37,11 @@ public record RecordFacts(Connection connection, Binding binding, List<Decision>
             var counts = counts(proposal, to);
             var counted = counts.answers();
             if (rule.toRows()) {
-                answers.put(new Question(proposal.around().id(), rule.place()), counted.get(""));
+                var alone = RecordCarries.alone(
+                        connection, binding, proposal.around().id(), rule);
+                answers.put(
+                        new Question(proposal.around().id(), rule.place()),
+                        alone > 0 ? counted.get("").breaking(Map.of(Breach.ROWLESS, alone)) : counted.get(""));
                 rule.matched()
                         .forEach((row, record) -> Optional.ofNullable(counted.get(record))
                                 .ifPresent(answer -> answers.put(
@@ -72,14 +75,13 @@ public record RecordFacts(Connection connection, Binding binding, List<Decision>
             var proposal = moves.proposed(id).orElseThrow();
             var rule = proposal.rule();
             var field = rule.toRows() ? rule.matched().get(fieldId) : fieldId;
-            boolean mine = rule.toRows()
-                    ? field != null
-                    : RecordMaker.type(to, rule.records()).field(fieldId).isPresent();
+            // the parts of types and the taxonomies that they use have one id in all of them
+            boolean mine = rule.toRows() ? field != null : rule.matched().containsValue(fieldId);
             if (mine) {
-                return Optional.of(counts(proposal, to)
-                        .field(field)
-                        .map(each -> each.values(most))
-                        .orElse(NOTHING));
+                var counted = counts(proposal, to).field(field).map(each -> each.values(most));
+                if (counted.isPresent()) {
+                    return counted;
+                }
             }
         }
         return Optional.empty();

@@ -13,6 +13,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.LongSupplier;
 import org.jontrel.core.model.Model;
+import org.jontrel.core.move.EnteredValues;
 import org.jontrel.core.move.MoveLosses;
 import org.jontrel.core.move.MovedValues;
 import org.jontrel.core.move.NameLookup;
@@ -43,6 +44,7 @@ public final class RecordReturn implements RecordCarry {
     private final MovedValues own;
     private final SavedSince saved;
     private final LongSupplier ids;
+    private final Set<Long> given = new HashSet<>();
 
     /**
      * @param binding the tables in use
@@ -185,14 +187,16 @@ public final class RecordReturn implements RecordCarry {
             var own = was.filter(each -> !shared.contains(each.id()));
             long id = own.isPresent() ? own.get().id() : free(connection, row.id());
             now.add(id);
-            var values =
-                    new HashMap<String, Object>(was.map(StoredRecord::values).orElse(Map.of()));
-            values.keySet().removeAll(rule.matched().values());
-            values.putAll(ValueMover.settled(toRecords.apply(row.values()), ids));
+            var before = was.map(StoredRecord::values).orElse(Map.of());
+            var entered = new EnteredValues(
+                            before, toRecords.apply(toRows.apply(before)), toRecords.apply(row.values()))
+                    .merged(Set.copyOf(rule.matched().values()));
+            var values = new HashMap<>(
+                    ValueMover.settled(was.isPresent() ? entered.orElse(before) : toRecords.apply(row.values()), ids));
             if (rule.linkThere() && was.isEmpty()) {
                 values.put(rule.link(), RecordMaker.back(kept.recordType(), rule, aroundId, record.id()));
             }
-            lost |= !says(values, row);
+            lost |= entered.isEmpty() || !says(values, row);
             written.add(
                     own.isPresent()
                             ? own.get().rewritten(values)
@@ -215,7 +219,7 @@ public final class RecordReturn implements RecordCarry {
 
     /** The row's own id, or another where some record has it. */
     private long free(Connection connection, long id) throws SQLException {
-        return held.byIds(connection, List.of(id)).isEmpty() ? id : ids.getAsLong();
+        return given.add(id) && held.byIds(connection, List.of(id)).isEmpty() ? id : ids.getAsLong();
     }
 
     /** Whether the record would become just what the row is. */

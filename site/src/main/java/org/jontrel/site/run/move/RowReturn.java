@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.LongSupplier;
 import org.jontrel.core.model.Model;
+import org.jontrel.core.move.EnteredValues;
 import org.jontrel.core.move.MoveLosses;
 import org.jontrel.core.move.MovedValues;
 import org.jontrel.core.move.NameLookup;
@@ -154,12 +155,12 @@ public final class RowReturn implements RecordCarry {
                 rows.add(was.get());
                 continue;
             }
-            var values =
-                    new HashMap<String, Object>(was.map(RowView.SeenRow::values).orElse(Map.of()));
-            values.keySet().removeAll(rule.matched().values());
-            values.putAll(toRows.apply(record.values()));
-            var row = new RowView.SeenRow(was.map(RowView.SeenRow::id).orElse(record.id()), values);
-            lost |= !says(row, record);
+            var kept = was.map(RowView.SeenRow::values).orElse(Map.of());
+            var came = toRows.apply(toRecords.apply(kept));
+            var values = new EnteredValues(kept, came, toRows.apply(record.values()))
+                    .merged(Set.copyOf(rule.matched().values()));
+            var row = new RowView.SeenRow(was.map(RowView.SeenRow::id).orElse(record.id()), values.orElse(kept));
+            lost |= values.isEmpty() || !says(row, record);
             rows.add(row);
         }
         if (rows.equals(before)) {
