@@ -19,6 +19,7 @@ import org.jontrel.site.table.Gate;
 import org.jontrel.site.table.IndexDdl;
 import org.jontrel.site.table.Jdbc;
 import org.jontrel.site.table.PhysicalNames;
+import org.jontrel.site.table.Schema;
 
 /** Looks for drift in a site's tables, and puts back what can be put back. */
 public final class SiteDrift {
@@ -43,6 +44,7 @@ public final class SiteDrift {
     public List<Finding> look() {
         return database.transaction(session -> {
             var connection = session.getConnection();
+            Schema.await(connection);
             var binding = bindings.fresh(session);
             var findings = new ArrayList<>(TableDrift.of(connection, binding));
             if (findings.isEmpty()) {

@@ -62,7 +62,7 @@ public final class TableDrift {
     }
 
     private void look(RecordType recordType, String tableId, ValueTable place) throws SQLException {
-        Map<String, String> types = Schema.types(connection, place.name());
+        var types = types(place);
         for (var wanted : PhysicalNames.columns(recordType, tableId).entrySet()) {
             var field = recordType.field(wanted.getKey()).orElseThrow();
             var column = place.columns().get(wanted.getKey());
@@ -88,6 +88,15 @@ public final class TableDrift {
                         type(field)));
             }
         }
+    }
+
+    private Map<String, String> types(ValueTable place) throws SQLException {
+        var types = Schema.types(connection, place.name());
+        if (types.keySet().containsAll(place.columns().values())) {
+            return types;
+        }
+        Schema.await(connection, place.name());
+        return Schema.types(connection, place.name());
     }
 
     /** As the database names it, but for the width it shows numbers with. */

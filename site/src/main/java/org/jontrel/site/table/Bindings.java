@@ -175,8 +175,8 @@ public final class Bindings {
     }
 
     /**
-     * A binding that lacks something the definitions have, because somebody took it away; or because the database did not tell
-     * of it while an index was made, so it is looked for again before long.
+     * A binding that lacks something the definitions have, because somebody took it away. They may put it back, so it is looked
+     * for again before long.
      */
     private record Lacking(Binding binding, long since) {
         boolean holds(Gate.GateState state) {

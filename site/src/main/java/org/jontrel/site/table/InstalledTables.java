@@ -15,8 +15,6 @@ final class InstalledTables {
     private static final int TRIES = 40;
 
     private static final long LONGEST_PAUSE = 100;
-    /** Together about a second. */
-    private static final int LOOKS = 20;
 
     private InstalledTables() {}
 
@@ -97,14 +95,13 @@ final class InstalledTables {
         return new Binding.BoundTables(recordType, place(connection, name, held), fields);
     }
 
-    /** While a table is being changed, the database may not tell what it has: asked again, some times. */
+    /** While a table is being changed, the database may not tell what it has: asked again when that is over. */
     static Binding whole(Connection connection, long generation) throws SQLException {
-        for (int attempt = 1; ; attempt++) {
-            var found = read(connection, Set.of(), generation, false);
-            if (attempt >= LOOKS || isWhole(found)) {
-                return found;
-            }
-            Database.pause(5L * attempt);
+        var found = read(connection, Set.of(), generation, false);
+        if (isWhole(found)) {
+            return found;
         }
+        Schema.await(connection);
+        return read(connection, Set.of(), generation, false);
     }
 }

@@ -11,7 +11,35 @@ import java.util.TreeMap;
 
 /** Which tables and columns there are, straight from the database. */
 public final class Schema {
+    private static final int NO_SUCH_TABLE = 1146;
+
     private Schema() {}
+
+    /**
+     * Waits for what changes a table in this moment, and holds off what would. Without it, a transaction that holds locks is
+     * answered as though the table had no columns and no indexes, for the database will not let it wait there.
+     */
+    public static void await(Connection connection, String table) throws SQLException {
+        try {
+            Jdbc.execute(connection, "SELECT 1 FROM " + PhysicalNames.quoted(table) + " LIMIT 0");
+        } catch (SQLException e) {
+            if (e.getErrorCode() != NO_SUCH_TABLE) {
+                throw e;
+            }
+        }
+    }
+
+    /** As {@link #await(Connection, String)}, for all tables of records, in use or held. */
+    public static void await(Connection connection) throws SQLException {
+        var names = Jdbc.query(
+                connection,
+                "SELECT table_name FROM information_schema.tables"
+                        + " WHERE table_schema = DATABASE() AND table_name NOT LIKE 'jontrel\\_%'",
+                row -> row.getString(1));
+        for (var name : names) {
+            await(connection, name);
+        }
+    }
 
     /** Comments of all columns of a table by their names; empty where there is no such table. */
     public static Map<String, String> columns(Connection connection, String table) throws SQLException {

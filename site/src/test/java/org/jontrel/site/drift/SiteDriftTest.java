@@ -7,13 +7,20 @@ import static org.testng.Assert.assertTrue;
 import java.sql.SQLException;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.concurrent.atomic.AtomicReference;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
+import org.jontrel.site.record.read.ListQuery;
 import org.jontrel.site.record.read.StoredRecord;
+import org.jontrel.site.run.Runs;
 import org.jontrel.site.table.Jdbc;
 import org.jontrel.site.testing.Dump;
 import org.jontrel.site.testing.Orchard;
 import org.jontrel.site.testing.TestSite;
+import org.jontrel.site.testing.Waiting;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.DataProvider;
@@ -96,6 +103,39 @@ public class SiteDriftTest {
         site.edit(type("tree"), oak.id(), Map.of("title", "Oak, still"));
         assertEquals(
                 site.site().records().byId(type("tree"), oak.id()).orElseThrow().title(), "Oak, still");
+    }
+
+    /** Who holds locks is not told of tables that wait for them: they are not gone, though. */
+    @Test
+    public void whatIsChangedInThisMomentIsThere() throws Exception {
+        String renamed = "RENAME TABLE terms__sort TO away, away TO terms__sort, tree TO away, away TO tree";
+        var target = new Runs.RunTarget("1.0.0", Orchard.model(), List.of());
+        var attempts = new AtomicInteger();
+        try (var others = Executors.newVirtualThreadPerTaskExecutor()) {
+            var changed = new AtomicReference<Future<?>>();
+            var plan = site.site().together(() -> {
+                site.site().records().count(type("tree"), ListQuery.ALL);
+                if (attempts.getAndIncrement() == 0) {
+                    changed.set(others.submit(() -> say(renamed)));
+                    Waiting.until("a rename that waits for us", this::isAwaited);
+                }
+                return site.site().runs().plan(target);
+            });
+            assertEquals(plan.findings(), List.of());
+            changed.get().get();
+        }
+        assertEquals(attempts.get(), 2, "it was in the way once");
+    }
+
+    private boolean isAwaited() throws SQLException {
+        try (var connection = site.source().getConnection()) {
+            return !Jdbc.query(
+                            connection,
+                            "SELECT id FROM information_schema.processlist"
+                                    + " WHERE info LIKE 'RENAME%' AND state LIKE 'Waiting for table metadata lock%'",
+                            row -> row.getLong(1))
+                    .isEmpty();
+        }
     }
 
     @Test
