@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { NButton } from 'naive-ui';
+import { NButton, NProgress } from 'naive-ui';
 import { computed, ref, watch } from 'vue';
 import { useI18n } from 'vue-i18n';
-import { useRoute, useRouter } from 'vue-router';
+import { useRoute } from 'vue-router';
 import { useWorkspace } from '@/frame/workspace';
 import { useSession } from '@/session/session';
 import Problems from '@/shared/Problems.vue';
@@ -14,6 +14,7 @@ import PlanHead from './PlanHead.vue';
 import PlanSteps from './PlanSteps.vue';
 import Rehearsal from './Rehearsal.vue';
 import RunList from './RunList.vue';
+import RunPanel from './RunPanel.vue';
 import SaveStatic from './SaveStatic.vue';
 import SiteDrift from './SiteDrift.vue';
 import SiteSettings from './SiteSettings.vue';
@@ -25,7 +26,6 @@ import Choice from '@/shared/controls/Choice.vue';
 
 const { t } = useI18n();
 const route = useRoute();
-const router = useRouter();
 const workspace = useWorkspace();
 const session = useSession();
 const site = computed(() => String(route.params.site));
@@ -39,26 +39,43 @@ const version = computed({
   get: () => picked.value || (versions.value?.[0] ?? ''),
   set: (next) => (picked.value = next),
 });
-const asked = useResource(() => planTo(site.value, version.value), { enabled: () => version.value !== '' });
-const plan = asked.data;
-const isPending = computed(() => version.value !== '' && asked.isPending.value && !asked.problem.value);
 const runs = computed(() => found.data.value ?? []);
+const halted = computed(() =>
+  runs.value[0] && ['interrupted', 'running', 'paused'].includes(runs.value[0].state) ? runs.value[0] : undefined,
+);
+// what a run is changing is planned on when it has ended
+const isAsked = computed(() => version.value !== '' && found.data.value !== undefined && !halted.value);
+const asked = useResource(() => planTo(site.value, version.value), { enabled: isAsked });
+const plan = computed(() => (halted.value ? undefined : asked.data.value));
+const isPending = computed(() => isAsked.value && asked.isPending.value && !asked.problem.value);
+/** What was picked among the parts of the plan; the first that there is until then. */
+const part = ref('');
 const failed = ref('');
 const { rehearsal, isUnderWay, problem: notRehearsed, ...rehearsals } = useRehearsal(site);
 const problem = computed(
   () => failed.value || notRehearsed.value || released.problem.value || found.problem.value || asked.problem.value,
 );
 const busy = ref(false);
-const halted = computed(() =>
-  runs.value[0] && ['interrupted', 'running', 'paused'].includes(runs.value[0].state) ? runs.value[0] : undefined,
+
+/** The run that is followed here: until another release is picked, even when it has ended. */
+const followed = ref<number>();
+/** The one that was started here. */
+const startedHere = ref<number>();
+watch(
+  () => halted.value?.id,
+  (id) => {
+    if (id !== undefined) {
+      followed.value = id;
+      part.value = 'run';
+    }
+  },
+  { immediate: true },
 );
 
 /** The release that this plan is of: the first where the site is taken through several. */
 const stage = computed(() => plan.value?.stages[0] ?? version.value);
 const through = computed(() => plan.value?.stages.slice(0, -1) ?? []);
 
-/** What was picked among the parts of the plan; the first that there is until then. */
-const part = ref('');
 const parts = computed(() => {
   const now = plan.value && !plan.value.installed ? plan.value : undefined;
   const ofPlan = now
@@ -71,6 +88,7 @@ const parts = computed(() => {
   // its copy may be there behind the run too
   const tried = now !== undefined || rehearsal.value ? [{ name: 'rehearsal', label: t('plan.tabs.rehearsal') }] : [];
   return [
+    ...(followed.value === undefined ? [] : [{ name: 'run', label: t('plan.tabs.run') }]),
     ...ofPlan.slice(0, 2),
     ...tried,
     ...ofPlan.slice(2),
@@ -79,16 +97,18 @@ const parts = computed(() => {
   ];
 });
 const shown = computed(() => {
-  const first = plan.value?.asks.length || plan.value?.findings.length ? 'questions' : 'changes';
+  const first = isCounting.value || plan.value?.asks.length || plan.value?.findings.length ? 'questions' : 'changes';
   // what comes first is known with the plan
-  const wanted = isPending.value ? [part.value] : [part.value, first, 'runs'];
+  const wanted = isPending.value ? [part.value] : [part.value, halted.value ? 'run' : first, 'runs'];
   return wanted.find((name) => parts.value.some((each) => each.name === name)) ?? '';
 });
+/** Records are still looked through: more questions may come. */
+const isCounting = computed(() => plan.value !== undefined && plan.value.counted < plan.value.questions);
 const open = computed(() => plan.value?.asks.filter((each) => !each.answer).length ?? 0);
-const isReady = computed(() => plan.value?.runnable === true && !halted.value);
+const isReady = computed(() => plan.value?.runnable === true);
 const why = computed(() => {
-  if (halted.value) {
-    return t('plan.bar.halted');
+  if (isCounting.value) {
+    return t('plan.bar.counting');
   }
   if (plan.value?.runnable) {
     return plan.value.asks.length ? t('plan.bar.ready') : '';
@@ -99,7 +119,10 @@ const why = computed(() => {
 watch(site, () => {
   picked.value = '';
   failed.value = '';
+});
+watch([site, picked], () => {
   part.value = '';
+  followed.value = halted.value?.id;
 });
 
 /** Says why where it did not come about. */
@@ -135,6 +158,13 @@ async function rehearse(): Promise<void> {
   }
 }
 
+/** Goes on with a run on this screen. */
+function follow(id: number): void {
+  startedHere.value = id;
+  followed.value = id;
+  part.value = 'run';
+}
+
 async function run(): Promise<void> {
   if (!plan.value || busy.value) {
     return;
@@ -144,8 +174,8 @@ async function run(): Promise<void> {
   try {
     const params = { path: { site: site.value } };
     const started = await ask(api.POST('/api/sites/{site}/runs', { params, body: { version: plan.value.to } }));
+    follow(started.id);
     await renew(ofSite(site.value));
-    await router.push({ name: 'run', params: { ...route.params, run: started.id }, state: { started: started.id } });
   } catch (thrown) {
     failed.value = sentenceOf(thrown);
   } finally {
@@ -179,17 +209,6 @@ const ofPages = computed(() => (plan.value?.changes ?? []).filter((change) => ch
         </div>
       </div>
       <Problems v-if="problem" :of="[{ sentence: problem, severity: 'blocker' }]" />
-      <div v-if="halted" class="panel">
-        <RouterLink :to="{ name: 'run', params: { ...route.params, run: halted.id } }"
-          >{{ $t(`site.states.${halted.state}`) }}:
-          {{
-            $t('site.versions', {
-              from: halted.fromVersion || $t('site.nothingInstalled'),
-              to: halted.toVersion || $t('site.nothingInstalled'),
-            })
-          }}</RouterLink
-        >
-      </div>
       <p v-if="versions?.length === 0" class="panel empty flat">{{ $t('site.noReleases') }}</p>
       <p v-if="plan?.installed" class="panel flat">
         {{ $t('site.isInstalled', { site: plan.site, version: plan.to }) }}
@@ -198,10 +217,30 @@ const ofPages = computed(() => (plan.value?.changes ?? []).filter((change) => ch
         {{ $t('plan.counting', { site: tile?.name ?? site }) }}
       </p>
       <PlanHead v-else-if="plan" :plan="plan" :rehearsal="rehearsal" />
+      <div v-if="plan && isCounting" class="row counting" role="status">
+        <NProgress
+          type="line"
+          class="line"
+          :percentage="Math.round((100 * plan.counted) / plan.questions)"
+          :show-indicator="false"
+          :aria-label="$t('plan.head.counting')"
+        />
+        <span class="muted">{{ $t('plan.head.counted', { n: plan.counted, all: plan.questions }) }}</span>
+      </div>
       <p v-if="through.length" class="hint flat">
         {{ $t('plan.head.through', { first: stage, last: plan?.to ?? '' }) }}
       </p>
       <Tabs :label="$t('plan.tabs.title')" :value="shown" :tabs="parts" @update:value="part = $event">
+        <template #run>
+          <RunPanel
+            v-if="followed !== undefined"
+            :id="String(followed)"
+            :site="site"
+            :fresh="followed === startedHere"
+            heading="h2"
+            @started="follow"
+          />
+        </template>
         <template #questions>
           <div v-if="plan" class="stack">
             <Worksheet
@@ -212,7 +251,7 @@ const ofPages = computed(() => (plan.value?.changes ?? []).filter((change) => ch
               :locked="!session.isArchitect"
               @decide="decide"
             />
-            <p v-else class="panel flat">{{ $t('plan.table.none') }}</p>
+            <p v-else-if="!isCounting" class="panel flat">{{ $t('plan.table.none') }}</p>
             <section v-if="plan.findings.length" class="panel">
               <h2>{{ $t('site.notes') }}</h2>
               <Problems :of="plan.findings" />
@@ -272,6 +311,12 @@ const ofPages = computed(() => (plan.value?.changes ?? []).filter((change) => ch
 }
 .flat {
   margin: 0;
+}
+.counting {
+  gap: 16px;
+}
+.line {
+  max-width: 320px;
 }
 .whole {
   display: flex;

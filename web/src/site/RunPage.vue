@@ -1,118 +1,15 @@
 <script setup lang="ts">
-import { NButton, NProgress } from 'naive-ui';
-import { computed, nextTick, ref, useTemplateRef, watch, type ComponentPublicInstance } from 'vue';
-import { useI18n } from 'vue-i18n';
+import { computed } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useWorkspace } from '@/frame/workspace';
-import { useSession } from '@/session/session';
-import Problems from '@/shared/Problems.vue';
-import Tag from '@/shared/Tag.vue';
-import { api, ask, sentenceOf, type Schemas } from '@/shared/api/client';
-import { askAgain, renew, useResource } from '@/shared/api/queries';
-import { longTime, secondsBetween } from '@/shared/time';
-import PlanSteps from './PlanSteps.vue';
-import RunSteps from './RunSteps.vue';
-import { newTypes, ofSite, undoPlan } from './queries';
-import { duration } from './duration';
-import { toneOf } from './tone';
-import { usePace } from './usePace';
-import { useRun } from './useRun';
+import RunPanel from './RunPanel.vue';
 
-const { t } = useI18n();
 const route = useRoute();
 const router = useRouter();
 const workspace = useWorkspace();
-const session = useSession();
 const site = computed(() => String(route.params.site));
 const id = computed(() => String(route.params.run));
 const name = computed(() => workspace.site(site.value)?.name ?? site.value);
-const undoing = ref<Schemas['PlanView']>();
-const acting = ref(false);
-const failed = ref('');
-const { run, problem, load } = useRun(site, id, () => {
-  void renew(ofSite(site.value));
-  void workspace.loadSites().catch(() => undefined);
-});
-const summary = computed(() => {
-  const now = run.value;
-  if (!now) {
-    return '';
-  }
-  const began = `${t('site.who')} ${now.by}, ${longTime(now.startedAt)}`;
-  return now.finishedAt
-    ? `${began}, ${t('site.took', { seconds: secondsBetween(now.startedAt, now.finishedAt) })}`
-    : began;
-});
-const records = useTemplateRef<ComponentPublicInstance>('records');
-const made = useResource(() => newTypes(site.value, Number(id.value)), {
-  enabled: () => run.value?.state === 'done',
-});
-/** Where work goes on: the records of the type that this run has made, or of any. */
-const type = computed(() => made.data.value?.[0] ?? '');
-
-/** Whoever has just started it goes on where it leads. */
-watch(
-  () => run.value?.state === 'done' && made.data.value !== undefined && history.state.started === run.value.id,
-  async (isDone) => {
-    if (isDone) {
-      history.replaceState({ ...history.state, started: undefined }, '');
-      await nextTick();
-      (records.value?.$el as HTMLElement | undefined)?.focus();
-    }
-  },
-  { immediate: true },
-);
-
-/** Undoing an undo brings the release back. */
-const again = computed(() => run.value?.kind === 'undo');
-const pace = usePace(run);
-const doneSteps = computed(() => run.value?.steps.filter((step) => step.state === 'done').length ?? 0);
-/** By records, where there are any to walk through. */
-const percentage = computed(() => {
-  const [done, all] = pace.value.all
-    ? [pace.value.done, pace.value.all]
-    : [doneSteps.value, run.value?.steps.length ?? 0];
-  return Math.min(100, Math.round((100 * done) / Math.max(1, all)));
-});
-
-async function preview(): Promise<void> {
-  failed.value = '';
-  try {
-    undoing.value = await askAgain(undoPlan(site.value, Number(id.value)));
-  } catch (thrown) {
-    failed.value = sentenceOf(thrown);
-  }
-}
-
-type Act = 'undo' | 'continue' | 'pause' | 'give-up';
-
-async function act(what: Act): Promise<void> {
-  failed.value = '';
-  acting.value = true;
-  const params = { path: { site: site.value, id: Number(id.value) } };
-  try {
-    if (what === 'undo' || what === 'give-up') {
-      const started = await ask(
-        what === 'undo'
-          ? api.POST('/api/sites/{site}/runs/{id}/undo', { params })
-          : api.POST('/api/sites/{site}/runs/{id}/give-up', { params }),
-      );
-      undoing.value = undefined;
-      await router.push({ params: { ...route.params, run: started.id }, state: { started: started.id } });
-    } else {
-      await ask(
-        what === 'continue'
-          ? api.POST('/api/sites/{site}/runs/{id}/continue', { params })
-          : api.POST('/api/sites/{site}/runs/{id}/pause', { params }),
-      );
-      await load();
-    }
-  } catch (thrown) {
-    failed.value = sentenceOf(thrown);
-  } finally {
-    acting.value = false;
-  }
-}
 </script>
 
 <template>
@@ -120,107 +17,12 @@ async function act(what: Act): Promise<void> {
     <RouterLink :to="{ name: 'plan', params: { workspace: route.params.workspace, site } }">{{
       $t('site.plan', { site: name })
     }}</RouterLink>
-    <Problems v-if="problem || failed" :of="[{ sentence: problem || failed, severity: 'blocker' }]" />
-    <template v-if="run">
-      <div class="row">
-        <h1>
-          {{ $t(`site.kinds.${run.kind}`) }}
-          {{
-            $t('site.versions', {
-              from: run.fromVersion || $t('site.nothingInstalled'),
-              to: run.toVersion || $t('site.nothingInstalled'),
-            })
-          }}
-        </h1>
-        <span role="status"
-          ><Tag :tone="toneOf(run.state)">{{ $t(`site.states.${run.state}`) }}</Tag></span
-        >
-      </div>
-      <p class="muted flat">{{ summary }}</p>
-      <p v-if="run.journey" class="hint flat">{{ $t('plan.run.journey') }}</p>
-      <section v-if="run.state === 'running'" class="panel stack">
-        <NProgress type="line" :percentage="percentage" :aria-label="$t('site.steps')" />
-        <div class="row spread">
-          <span class="muted">
-            <template v-if="pace.all">{{
-              $t('plan.run.doneOf', { done: pace.done.toLocaleString('en'), all: pace.all.toLocaleString('en') })
-            }}</template>
-            <template v-if="pace.rate">
-              · {{ $t('plan.run.rate', { n: Math.round(pace.rate).toLocaleString('en') }) }} ·
-              {{ $t('plan.run.left', { time: duration(pace.left) }) }}</template
-            >
-            <template v-if="run.pausedBy"> {{ $t('plan.run.pausing') }}</template>
-          </span>
-          <div v-if="session.isArchitect" class="row">
-            <NButton :disabled="acting || !!run.pausedBy" @click="act('pause')">{{ $t('plan.run.pause') }}</NButton>
-            <NButton v-if="run.kind === 'forward'" :disabled="acting" @click="act('give-up')">{{
-              $t('plan.run.giveUp')
-            }}</NButton>
-          </div>
-        </div>
-      </section>
-      <section v-if="run.state === 'paused'" class="panel stack">
-        <p class="flat">{{ $t('plan.run.paused', { by: run.pausedBy ?? '' }) }}</p>
-        <div v-if="session.isArchitect" class="row">
-          <NButton type="primary" :loading="acting" @click="act('continue')">{{ $t('site.continue') }}</NButton>
-          <NButton v-if="run.kind === 'forward'" :disabled="acting" @click="act('give-up')">{{
-            $t('plan.run.giveUp')
-          }}</NButton>
-        </div>
-      </section>
-      <section v-if="run.state === 'interrupted'" class="panel stack">
-        <p class="flat">{{ $t('site.interrupted') }}</p>
-        <Problems v-if="run.message" :of="[{ sentence: run.message, severity: 'blocker' }]" />
-        <div v-if="session.isArchitect" class="row">
-          <NButton type="primary" :loading="acting" @click="act('continue')">{{ $t('site.continue') }}</NButton>
-          <NButton v-if="run.kind === 'forward'" :disabled="acting" @click="act('undo')">{{
-            $t('site.goBack')
-          }}</NButton>
-        </div>
-      </section>
-      <RunSteps :run="run" />
-      <section v-if="run.findings.length" class="panel">
-        <h2>{{ $t('site.notes') }}</h2>
-        <ul>
-          <li v-for="finding in run.findings" :key="finding">{{ finding }}</li>
-        </ul>
-      </section>
-      <div class="row">
-        <RouterLink
-          ref="records"
-          :to="{ name: 'record-list', params: { workspace: route.params.workspace, site, type } }"
-          >{{ $t('site.recordsOf', { site: name }) }}</RouterLink
-        >
-        <RouterLink
-          :to="{ name: 'held', params: { workspace: route.params.workspace, site }, query: { run: run.id } }"
-          >{{ $t('held.ofRun') }}</RouterLink
-        >
-        <NButton v-if="session.isArchitect && run.canUndo && !undoing" @click="preview">{{
-          $t(again ? 'site.redo' : 'site.undo')
-        }}</NButton>
-      </div>
-      <section v-if="undoing" class="stack">
-        <h2>{{ $t(again ? 'site.redoTitle' : 'site.undoTitle') }}</h2>
-        <Problems v-if="undoing.findings.length" :of="undoing.findings" />
-        <p v-else class="flat">{{ $t('site.undoNothing') }}</p>
-        <PlanSteps :steps="undoing.steps" />
-        <div class="row">
-          <NButton type="primary" :loading="acting" @click="act('undo')">{{
-            $t(again ? 'site.redoNow' : 'site.undoNow')
-          }}</NButton>
-          <NButton @click="undoing = undefined">{{ $t('common.cancel') }}</NButton>
-        </div>
-      </section>
-    </template>
+    <RunPanel
+      :id="id"
+      :site="site"
+      :fresh="false"
+      heading="h1"
+      @started="router.push({ params: { ...route.params, run: $event } })"
+    />
   </div>
 </template>
-
-<style scoped>
-.flat {
-  margin: 0;
-}
-ul {
-  margin: 4px 0 0;
-  padding-left: 20px;
-}
-</style>

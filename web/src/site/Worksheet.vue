@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui';
-import { computed, ref } from 'vue';
+import { computed, ref, watch } from 'vue';
 import { useI18n } from 'vue-i18n';
 import type { Schemas } from '@/shared/api/client';
 import Check from '@/shared/controls/Check.vue';
@@ -25,6 +25,14 @@ const groups = computed(() => {
 const shown = computed(
   () => props.asks.find((ask) => keyOf(ask) === picked.value) ?? props.asks.find((ask) => !ask.answer) ?? props.asks[0],
 );
+// it stays when other questions come in before it
+watch(
+  shown,
+  (now) => {
+    picked.value = now ? keyOf(now) : '';
+  },
+  { immediate: true },
+);
 const several = computed(() => props.asks.filter((ask) => chosen.value.includes(keyOf(ask))));
 const answers = computed(() =>
   common(several.value).map((value) => ({
@@ -36,9 +44,7 @@ const answer = computed(() =>
   answers.value.some((each) => each.value === together.value) ? together.value : (answers.value[0]?.value ?? ''),
 );
 
-/** What was answered stays in sight, whatever its answer says now. */
 function decide(given: Schemas['DecisionBody']): void {
-  picked.value = shown.value ? keyOf(shown.value) : '';
   emit('decide', [given]);
 }
 

@@ -4,10 +4,15 @@ import type { Resource } from '@/shared/api/queries';
 /** Everything of a site, by its path. */
 export const ofSite = (site: string) => ['site', site];
 
+/** More of a plan is known a second later while records are counted for it. */
+const whileCounting = ({ state }: { state: { data: Schemas['PlanView'] | undefined } }): number | false =>
+  state.data && state.data.counted < state.data.questions ? 1000 : false;
+
 export const planTo = (site: string, version: string): Resource<Schemas['PlanView']> => ({
   queryKey: [...ofSite(site), 'plan', version],
   queryFn: ({ signal }) =>
-    ask(api.GET('/api/sites/{site}/plan', { params: { path: { site }, query: { version } }, signal })),
+    ask(api.GET('/api/sites/{site}/plan', { params: { path: { site }, query: { version, partly: true } }, signal })),
+  refetchInterval: whileCounting,
 });
 
 /** The values of a field that a release cannot take as they are. */
@@ -26,7 +31,9 @@ export const undoPlan = (site: string, id: number): Resource<Schemas['PlanView']
 /** @param revision of the draft, whose changes are counted on the site */
 export const impactOn = (site: string, revision: number): Resource<Schemas['PlanView']> => ({
   queryKey: [...ofSite(site), 'impact', revision],
-  queryFn: ({ signal }) => ask(api.GET('/api/sites/{site}/impact', { params: { path: { site } }, signal })),
+  queryFn: ({ signal }) =>
+    ask(api.GET('/api/sites/{site}/impact', { params: { path: { site }, query: { partly: true } }, signal })),
+  refetchInterval: whileCounting,
 });
 
 export const runList = (site: string): Resource<Schemas['RunView'][]> => ({

@@ -29,6 +29,8 @@ export const queryClient = new QueryClient({
 export interface Resource<T> {
   queryKey: QueryKey;
   queryFn: (context: { signal: AbortSignal }) => Promise<T>;
+  /** After how many milliseconds it is asked for again by itself, told by what was answered; not at all by default. */
+  refetchInterval?: (query: { state: { data: T | undefined } }) => number | false;
 }
 
 interface Asked<T> {

@@ -1124,6 +1124,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/workspaces/{workspace}/draft/decisions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["decideForDraft"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/workspaces/{workspace}/draft/definitions": {
         parameters: {
             query?: never;
@@ -1563,11 +1579,13 @@ export interface components {
             answer?: string;
             choices: string[];
             corrections: components["schemas"]["CorrectionView"][];
+            /** @description Id of the type or taxonomy whose records it is about */
+            definition: string;
             /** @description A value that it is about; empty where it is not about single values */
             example: string;
             fieldId: string;
             finding: components["schemas"]["FindingView"];
-            /** @description What one calls the records that it is about */
+            /** @description What one calls these records */
             holder: string;
             kind: string;
             label: string;
@@ -4883,9 +4901,16 @@ export interface components {
         PlanView: {
             asks: components["schemas"]["AskView"][];
             changes: components["schemas"]["ChangeView"][];
+            /**
+             * Format: int32
+             * @description How many questions to the site are answered; where some are not, more comes of asking again
+             */
+            counted: number;
             findings: components["schemas"]["FindingView"][];
             from: string;
             installed: boolean;
+            /** Format: int32 */
+            questions: number;
             runnable: boolean;
             site: string;
             /** @description Versions that are reached by a run each, the last of which is the one that is gone to; this plan is of the first */
@@ -6349,7 +6374,10 @@ export interface operations {
     };
     impact: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description Whether to answer after about a second with what has been counted so far; who asks again is told more */
+                partly?: boolean;
+            };
             header?: never;
             path: {
                 site: string;
@@ -6470,6 +6498,8 @@ export interface operations {
         parameters: {
             query: {
                 version: string;
+                /** @description Whether to answer after about a second with what has been counted so far; who asks again is told more */
+                partly?: boolean;
             };
             header?: never;
             path: {
@@ -6493,6 +6523,7 @@ export interface operations {
     values: {
         parameters: {
             query: {
+                /** @description Of a release, or draft for the draft */
                 version: string;
                 field: string;
             };
@@ -7782,6 +7813,30 @@ export interface operations {
                 content: {
                     "*/*": components["schemas"]["CopyView"];
                 };
+            };
+        };
+    };
+    decideForDraft: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                workspace: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DecisionBody"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

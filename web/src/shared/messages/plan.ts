@@ -2,6 +2,7 @@
 export const plan = {
   counting: 'Counting on {site} what the plan does …',
   tabs: {
+    run: 'This run',
     title: 'Parts of the plan',
     questions: 'Questions {n}',
     steps: 'Steps {n}',
@@ -21,6 +22,8 @@ export const plan = {
       'Releases on the way change the same things more than once, so the site is taken through them in turn, and undo goes all the way back. This is the plan to {first}; what the next ones ask up to {last}, a rehearsal shows.',
     neverRehearsed: 'Never rehearsed to {version}',
     rehearsed: 'Rehearsed {time}',
+    counting: 'Counting records',
+    counted: 'Counting records: {n} of {all} questions answered',
     rehearsing: 'A rehearsal is under way',
     rehearsalFailed: 'The last rehearsal failed',
   },
@@ -76,11 +79,11 @@ export const plan = {
   },
   bar: {
     title: 'Rehearse and run',
+    counting: 'The plan can run once all records are counted.',
     rehearse: 'Rehearse on a copy',
     ready: 'Every question is answered.',
     open: '{n} question is open. The plan can run once it is answered. | {n} questions are open. The plan can run once they are answered.',
     blocked: 'Something under “Worth knowing” is in the way of this plan.',
-    halted: 'A run on this site has not ended.',
   },
   rehearsal: {
     none: 'This plan has not been rehearsed. A rehearsal copies the site, runs the plan on the copy and shows what became of records. The site itself stays as it is, and everybody can work on.',

@@ -86,7 +86,7 @@ public final class OrchardServer implements AutoCloseable {
     }
 
     /** Puts the model with texts of its files replaced into the draft. */
-    void draft(Map<String, String> replacements) {
+    public void draft(Map<String, String> replacements) {
         var definitions = Orchard.edited(replacements).definitions().stream()
                 .map(each -> Map.of("sort", PackageWriter.word(each.sort()), "definition", PackageWriter.tree(each)))
                 .toList();

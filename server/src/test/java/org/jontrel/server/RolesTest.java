@@ -54,6 +54,7 @@ public class RolesTest extends TrialServerTest {
             {"POST", draft + "/redo", "architect"},
             {"POST", "/api/workspaces/tessel/releases", "architect"},
             {"PUT", "/api/workspaces/tessel/releases/9.9.9/decisions", "architect"},
+            {"PUT", draft + "/decisions", "architect"},
             {"POST", "/api/workspaces/tessel/sites", "architect"},
             {"POST", "/api/sites/trial/runs", "architect"},
             {"POST", "/api/sites/trial/runs/1/continue", "architect"},

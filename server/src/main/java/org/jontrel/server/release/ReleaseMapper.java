@@ -2,10 +2,12 @@ package org.jontrel.server.release;
 
 import java.time.LocalDateTime;
 import java.util.List;
+import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
 
 @Mapper
 interface ReleaseMapper {
@@ -59,4 +61,12 @@ interface ReleaseMapper {
             "REPLACE INTO decision (workspace_id, version, field_id, about, answer, value, corrections, by_whom, decided_at) VALUES"
                     + " (#{workspaceId}, #{version}, #{fieldId}, #{about}, #{answer}, #{value}, #{corrections}, #{byWhom}, UTC_TIMESTAMP(3))")
     void decide(DecisionRow decision);
+
+    @Delete(
+            "DELETE FROM decision WHERE workspace_id = #{workspaceId} AND version = #{version} AND field_id = #{fieldId}")
+    void forget(
+            @Param("workspaceId") long workspaceId, @Param("version") String version, @Param("fieldId") String fieldId);
+
+    @Update("UPDATE decision SET version = #{to} WHERE workspace_id = #{workspaceId} AND version = #{from}")
+    void move(@Param("workspaceId") long workspaceId, @Param("from") String from, @Param("to") String to);
 }

@@ -22,6 +22,7 @@ import org.jontrel.core.code.PackageFiles;
 import org.jontrel.core.code.PackageWriter;
 import org.jontrel.core.compare.Comparison;
 import org.jontrel.core.finding.Finding;
+import org.jontrel.core.format.Things;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.stage.Stages;
 import org.jontrel.core.yaml.Comments;
@@ -37,6 +38,9 @@ import tools.jackson.databind.json.JsonMapper;
 @Service
 public class Releases {
     private static final JsonMapper JSON = JsonMapper.builder().build();
+
+    /** Under which answers are kept that were given before there was a release. */
+    public static final String DRAFT = "draft";
 
     private static final int LONGEST_NOTES = 10_000;
     private final ReleaseMapper mapper;
@@ -147,7 +151,21 @@ public class Releases {
             throw Refusal.invalid("The draft has no content types yet. Add one, then release.", List.of());
         }
         insert(workspaceId, version, notes, model, comments, by);
+        for (var decision : decisionsOfDraft(workspaceId)) {
+            if (!isKnown(model, decision.fieldId())) {
+                mapper.forget(workspaceId, DRAFT, decision.fieldId());
+            }
+        }
+        mapper.move(workspaceId, DRAFT, version);
         return get(workspaceId, version);
+    }
+
+    /** Whether answers can be about it: a definition, or a field of one, also within other fields. */
+    public static boolean isKnown(Model model, String id) {
+        return model.definition(id).isPresent()
+                || model.definitions().stream()
+                        .flatMap(definition -> Things.fields(definition).stream())
+                        .anyMatch(field -> field.id().equals(id));
     }
 
     private void insert(long workspaceId, String version, String notes, Model model, Comments comments, String by) {
@@ -210,17 +228,36 @@ public class Releases {
                 .toList();
     }
 
+    /** The decisions that a release of the draft would have, those of earlier releases among them. */
+    public List<Decision> decisionsToDraft(long workspaceId) {
+        var all = new ArrayList<Decision>();
+        migrations(workspaceId).forEach(migration -> all.addAll(migration.decisions()));
+        all.addAll(decisionsOfDraft(workspaceId));
+        return all;
+    }
+
+    private List<Decision> decisionsOfDraft(long workspaceId) {
+        return mapper.decisions(workspaceId).stream()
+                .filter(row -> row.version().equals(DRAFT))
+                .map(Releases::decision)
+                .toList();
+    }
+
+    private static Decision decision(ReleaseMapper.DecisionRow row) {
+        return new Decision(
+                row.fieldId(),
+                Decision.Topic.valueOf(row.about().toUpperCase(Locale.ROOT)),
+                Decision.Action.valueOf(row.answer().toUpperCase(Locale.ROOT)),
+                row.value(),
+                List.of(JSON.readValue(row.corrections(), Decision.Correction[].class)));
+    }
+
     private List<Migration> migrations(long workspaceId) {
         var byVersion = new TreeMap<String, List<Decision>>();
         for (var row : mapper.decisions(workspaceId)) {
-            byVersion
-                    .computeIfAbsent(row.version(), _ -> new ArrayList<>())
-                    .add(new Decision(
-                            row.fieldId(),
-                            Decision.Topic.valueOf(row.about().toUpperCase(Locale.ROOT)),
-                            Decision.Action.valueOf(row.answer().toUpperCase(Locale.ROOT)),
-                            row.value(),
-                            List.of(JSON.readValue(row.corrections(), Decision.Correction[].class))));
+            if (!row.version().equals(DRAFT)) {
+                byVersion.computeIfAbsent(row.version(), _ -> new ArrayList<>()).add(decision(row));
+            }
         }
         return byVersion.entrySet().stream()
                 .map(entry -> new Migration(entry.getKey(), entry.getValue()))

@@ -3,6 +3,7 @@ package org.jontrel.server.site;
 import java.util.List;
 import org.jontrel.core.stage.Stages;
 import org.jontrel.server.release.Releases;
+import org.jontrel.server.workspace.Drafts;
 import org.jontrel.site.run.Runs;
 import org.semver4j.Semver;
 import org.springframework.stereotype.Component;
@@ -12,10 +13,18 @@ import org.springframework.stereotype.Component;
 public class RunTargets {
     private final Sites sites;
     private final Releases releases;
+    private final Drafts drafts;
 
-    RunTargets(Sites sites, Releases releases) {
+    RunTargets(Sites sites, Releases releases, Drafts drafts) {
         this.sites = sites;
         this.releases = releases;
+        this.drafts = drafts;
+    }
+
+    /** The draft, as if it were released as it is. */
+    Runs.RunTarget draft(Sites.Registered site) {
+        var workspace = site.workspaceId();
+        return new Runs.RunTarget(Releases.DRAFT, drafts.get(workspace).model(), releases.decisionsToDraft(workspace));
     }
 
     /** A release as such, wherever the site stands. */

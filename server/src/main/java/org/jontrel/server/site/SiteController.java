@@ -5,6 +5,7 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import java.io.IOException;
 import java.security.Principal;
+import java.time.Duration;
 import java.util.List;
 import java.util.Objects;
 import org.jontrel.core.compare.Comparison;
@@ -16,10 +17,10 @@ import org.jontrel.server.trail.Trail;
 import org.jontrel.server.trail.TrailAction;
 import org.jontrel.server.web.FindingView;
 import org.jontrel.server.web.Refusal;
-import org.jontrel.server.workspace.Drafts;
 import org.jontrel.server.workspace.Workspaces;
 import org.jontrel.site.run.RunView;
 import org.jontrel.site.run.Runs;
+import org.jontrel.site.run.count.CountedPlan;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.http.HttpStatus;
@@ -40,9 +41,10 @@ class SiteController {
     private static final long EVENT_PAUSE_MILLIS = 200;
     /** As many as somebody corrects by hand. */
     private static final int MOST_VALUES = 500;
+    /** What is asked of a small site is known by then. */
+    private static final Duration PATIENCE = Duration.ofSeconds(1);
 
     private final Workspaces workspaces;
-    private final Drafts drafts;
     private final Releases releases;
     private final Sites sites;
     private final SiteStates states;
@@ -52,7 +54,6 @@ class SiteController {
 
     SiteController(
             Workspaces workspaces,
-            Drafts drafts,
             Releases releases,
             Sites sites,
             SiteStates states,
@@ -64,7 +65,6 @@ class SiteController {
         this.states = states;
         this.trail = trail;
         this.workspaces = workspaces;
-        this.drafts = drafts;
         this.releases = releases;
         this.sites = sites;
     }
@@ -90,37 +90,53 @@ class SiteController {
     }
 
     @GetMapping("/api/sites/{site}/plan")
-    SiteViews.PlanView plan(@PathVariable String site, @RequestParam String version) {
+    SiteViews.PlanView plan(
+            @PathVariable String site,
+            @RequestParam String version,
+            @Schema(
+                            description =
+                                    "Whether to answer after about a second with what has been counted so far; who asks again"
+                                            + " is told more")
+                    @RequestParam(defaultValue = "false")
+                    boolean partly) {
         var found = sites.get(site);
-        var stages = targets.stages(found, version);
-        var engine = sites.engine(site);
-        return view(found, stages, engine.runs().plan(stages.getFirst()), engine.installed());
+        return view(found, targets.stages(found, version), partly);
     }
 
     /** The values of a field that a release cannot take as they are, the most frequent first; those that are corrected too. */
     @GetMapping("/api/sites/{site}/plan/values")
-    SiteViews.ValuesView values(@PathVariable String site, @RequestParam String version, @RequestParam String field) {
-        var target = targets.stages(sites.get(site), version).getFirst();
+    SiteViews.ValuesView values(
+            @PathVariable String site,
+            @Schema(description = "Of a release, or draft for the draft") @RequestParam String version,
+            @RequestParam String field) {
+        var found = sites.get(site);
+        var target = version.equals(Releases.DRAFT)
+                ? targets.draft(found)
+                : targets.stages(found, version).getFirst();
         return SiteViews.values(sites.engine(site).runs().unconverted(target, field, MOST_VALUES));
     }
 
     /** What the draft would do to a site's records, were it released as it is. */
     @GetMapping("/api/sites/{site}/impact")
-    SiteViews.PlanView impact(@PathVariable String site) {
+    SiteViews.PlanView impact(
+            @PathVariable String site,
+            @Schema(
+                            description =
+                                    "Whether to answer after about a second with what has been counted so far; who asks again"
+                                            + " is told more")
+                    @RequestParam(defaultValue = "false")
+                    boolean partly) {
         var found = sites.get(site);
-        var engine = sites.engine(site);
-        var decisions = releases.latest(found.workspaceId())
-                .map(latest -> releases.decisions(found.workspaceId(), latest.version()))
-                .orElse(List.of());
-        var target = new Runs.RunTarget("draft", drafts.get(found.workspaceId()).model(), decisions);
-        return view(found, List.of(target), engine.runs().plan(target), engine.installed());
+        return view(found, List.of(targets.draft(found)), partly);
     }
 
-    private SiteViews.PlanView view(
-            Sites.Registered site,
-            List<Runs.RunTarget> stages,
-            org.jontrel.core.plan.Plan plan,
-            org.jontrel.site.table.Binding installed) {
+    private SiteViews.PlanView view(Sites.Registered site, List<Runs.RunTarget> stages, boolean partly) {
+        var engine = sites.engine(site.path());
+        var installed = engine.installed();
+        var counted = partly
+                ? engine.runs().planSoon(stages.getFirst(), PATIENCE)
+                : new CountedPlan(engine.runs().plan(stages.getFirst()), 0, 0);
+        var plan = counted.plan();
         var asks = plan.asks().stream()
                 .map(ask -> SiteViews.ask(ask, stages.getFirst().model()))
                 .toList();
@@ -131,10 +147,12 @@ class SiteController {
                 stages.stream().map(Runs.RunTarget::version).toList(),
                 installed.version().equals(stages.getLast().version()),
                 ChangeView.of(Comparison.of(installed.model(), stages.getLast().model())),
-                SiteViews.steps(plan, sites.engine(site.path()).runs()),
+                SiteViews.steps(plan, engine.runs()),
                 asks,
                 FindingView.of(plan.findings()),
-                plan.runnable());
+                plan.runnable() && counted.isWhole(),
+                counted.counted(),
+                counted.questions());
     }
 
     /** What undoing a run, or an undo, would do. */
@@ -157,7 +175,9 @@ class SiteController {
                 SiteViews.steps(plan, engine.runs()),
                 List.of(),
                 FindingView.of(plan.findings()),
-                true);
+                true,
+                0,
+                0);
     }
 
     @GetMapping("/api/sites/{site}/runs")

@@ -33,7 +33,9 @@ final class SiteViews {
                 "steps",
                 "asks",
                 "findings",
-                "runnable"
+                "runnable",
+                "counted",
+                "questions"
             })
     record PlanView(
             String site,
@@ -51,7 +53,14 @@ final class SiteViews {
             List<PlanStepView> steps,
             List<AskView> asks,
             List<FindingView> findings,
-            boolean runnable) {}
+            boolean runnable,
+
+            @Schema(
+                    description =
+                            "How many questions to the site are answered; where some are not, more comes of asking again")
+            int counted,
+
+            int questions) {}
 
     @Schema(requiredProperties = {"sentence", "phase", "instant", "rows", "seconds"})
     record PlanStepView(
@@ -66,6 +75,7 @@ final class SiteViews {
     @Schema(
             requiredProperties = {
                 "finding",
+                "definition",
                 "holder",
                 "fieldId",
                 "label",
@@ -81,7 +91,10 @@ final class SiteViews {
     record AskView(
             FindingView finding,
 
-            @Schema(description = "What one calls the records that it is about")
+            @Schema(description = "Id of the type or taxonomy whose records it is about")
+            String definition,
+
+            @Schema(description = "What one calls these records")
             String holder,
 
             String fieldId,
@@ -134,6 +147,7 @@ final class SiteViews {
         boolean ofValues = ask.finding().code() == Code.PLAN_VALUES_UNCONVERTED;
         return new AskView(
                 FindingView.of(ask.finding()),
+                ask.recordTypeId(),
                 recordType.map(RecordType::plural).orElse(""),
                 ask.fieldId(),
                 ask.finding().arguments().getFirst(),

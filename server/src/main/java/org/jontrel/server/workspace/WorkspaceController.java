@@ -4,24 +4,20 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
-import jakarta.validation.constraints.Size;
 import java.io.IOException;
 import java.security.Principal;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import org.jontrel.core.check.ModelCheck;
-import org.jontrel.core.code.Decision;
 import org.jontrel.core.code.PackageFiles;
 import org.jontrel.core.code.PackageReader;
 import org.jontrel.core.compare.Comparison;
 import org.jontrel.core.finding.Finding;
-import org.jontrel.core.format.Things;
 import org.jontrel.core.identity.Identities;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.naming.Ids;
 import org.jontrel.server.release.ChangeView;
-import org.jontrel.server.release.CorrectionView;
 import org.jontrel.server.release.Releases;
 import org.jontrel.server.trail.Trail;
 import org.jontrel.server.trail.TrailAction;
@@ -36,7 +32,6 @@ import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -90,18 +85,6 @@ class WorkspaceController {
             List<FindingView> findings) {}
 
     record NewRelease(@NotBlank String version, @NotNull String notes) {}
-
-    record DecisionBody(
-            @NotBlank String field,
-            @NotNull Decision.Topic about,
-            @NotNull Decision.Action answer,
-            @NotNull String value,
-
-            @Valid @Size(max = Decision.MOST_CORRECTIONS) List<CorrectionView> corrections) {
-        Decision decision() {
-            return new Decision(field, about, answer, value, CorrectionView.read(corrections));
-        }
-    }
 
     @GetMapping
     List<WorkspaceView> all() {
@@ -215,26 +198,5 @@ class WorkspaceController {
                         HttpHeaders.CONTENT_DISPOSITION,
                         ContentDisposition.attachment().filename(name).build().toString())
                 .body(releases.zip(found.id(), found.path(), found.title(), version));
-    }
-
-    /** Keeps the answer to a plan's question with the release. */
-    @PutMapping("/{workspace}/releases/{version}/decisions")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
-    void decide(
-            @PathVariable String workspace,
-            @PathVariable String version,
-            @Valid @RequestBody DecisionBody body,
-            Principal principal) {
-        var id = workspaces.get(workspace).id();
-        var release = releases.get(id, version);
-        // of types, shared groups, taxonomies and site values, and within other fields; or one of these itself
-        boolean known = release.model().definition(body.field()).isPresent()
-                || release.model().definitions().stream()
-                        .flatMap(definition -> Things.fields(definition).stream())
-                        .anyMatch(field -> field.id().equals(body.field()));
-        if (!known) {
-            throw Refusal.invalid("Release " + version + " has no field " + body.field() + ".", List.of());
-        }
-        releases.decide(id, version, body.decision(), principal.getName());
     }
 }

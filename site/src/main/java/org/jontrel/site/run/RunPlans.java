@@ -1,7 +1,9 @@
 package org.jontrel.site.run;
 
 import java.sql.SQLException;
+import java.time.Duration;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.atomic.AtomicReference;
@@ -17,8 +19,12 @@ import org.jontrel.core.plan.fact.Answer;
 import org.jontrel.core.plan.fact.Question;
 import org.jontrel.site.drift.TableDrift;
 import org.jontrel.site.record.read.TextLossReader;
+import org.jontrel.site.run.count.CountListener;
+import org.jontrel.site.run.count.CountedPlan;
+import org.jontrel.site.run.count.PlanCounts;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.Bindings;
+import org.jontrel.site.table.Database;
 import org.jontrel.site.table.Gate;
 import org.jontrel.site.table.ModelText;
 
@@ -27,6 +33,7 @@ final class RunPlans {
     private final Bindings bindings;
     private final Ids shortNames;
     private final AtomicReference<Answered> answered = new AtomicReference<>();
+    private final PlanCounts counts = new PlanCounts();
 
     RunPlans(Bindings bindings, Ids shortNames) {
         this.bindings = bindings;
@@ -64,10 +71,47 @@ final class RunPlans {
                 && before.decisions().equals(target.decisions())) {
             return before.answers();
         }
+        return counted(session, binding, target, planner, CountListener.NONE);
+    }
+
+    private Map<Question, Answer> counted(
+            SqlSession session, Binding binding, Runs.RunTarget target, Planner planner, CountListener listener)
+            throws SQLException {
+        var to = target.model();
+        var state = Gate.state(session.getConnection());
         var answers = new SiteFacts(session.getConnection(), binding, target.decisions())
-                .answers(planner.questions(binding.model(), to), to);
+                .answers(planner.questions(binding.model(), to), to, listener);
         answered.set(new Answered(state, to, target.decisions(), answers));
         return answers;
+    }
+
+    /** As far as it is counted when patience ends; what is not is counted in the background, while others ask again. */
+    CountedPlan soon(Database database, SqlSession session, Runs.RunTarget target, Duration patience)
+            throws SQLException {
+        var binding = bindings.current(session);
+        var connection = session.getConnection();
+        var drift = TableDrift.of(connection, bindings.fresh(session));
+        if (!drift.isEmpty()) {
+            return new CountedPlan(new Plan(List.of(), List.of(), drift), 0, 0);
+        }
+        var planner = new Planner(shortNames);
+        var key = new PlanCounts.CountKey(binding.model(), target.model(), target.decisions());
+        var progress = counts.look(
+                key,
+                Gate.state(connection),
+                patience,
+                listener -> bindings.reading(database, (own, now) -> {
+                    var all = counted(own, now, target, planner, listener);
+                    var texts = new TextLossReader(own.getConnection(), now).findings(target.model());
+                    return new PlanCounts.CountedFacts(all, texts);
+                }));
+        var answers = new HashMap<Question, Answer>();
+        planner.questions(binding.model(), target.model()).forEach(each -> answers.put(each, Answer.NONE));
+        answers.putAll(progress.answers());
+        var plan = planner.plan(binding.model(), target.model(), answers, target.decisions());
+        var more = new ArrayList<>(new TableRoom(connection, target.model()).lacking(plan.steps()));
+        more.addAll(progress.findings());
+        return new CountedPlan(more.isEmpty() ? plan : plan.with(more), progress.counted(), progress.questions());
     }
 
     record Undo(Model older, Plan plan) {}

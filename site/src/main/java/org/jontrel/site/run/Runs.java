@@ -15,6 +15,7 @@ import org.jontrel.core.model.Model;
 import org.jontrel.core.naming.Ids;
 import org.jontrel.core.plan.Plan;
 import org.jontrel.site.record.read.UnconvertedValues;
+import org.jontrel.site.run.count.CountedPlan;
 import org.jontrel.site.table.Bindings;
 import org.jontrel.site.table.Database;
 import org.jontrel.site.table.Jdbc;
@@ -86,6 +87,14 @@ public final class Runs {
     /** The plan to a target, computed on the site's present records. */
     public Plan plan(RunTarget target) {
         return bindings.reading(database, (session, binding) -> plans.plan(session, binding, target));
+    }
+
+    /**
+     * The plan as far as its questions are counted within the patience; the rest is counted in the background, and known to who
+     * asks again.
+     */
+    public CountedPlan planSoon(RunTarget target, Duration patience) {
+        return bindings.reading(database, (session, _) -> plans.soon(database, session, target, patience));
     }
 
     /** The values of a field that the target cannot take as they are, the most frequent first; those that are corrected too. */

@@ -24,6 +24,7 @@ import org.jontrel.core.record.Values;
 import org.jontrel.core.recordtype.FieldStorage;
 import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.site.record.read.UnconvertedValues;
+import org.jontrel.site.run.count.CountListener;
 import org.jontrel.site.run.move.MoveCounts;
 import org.jontrel.site.run.move.MovedReturn;
 import org.jontrel.site.run.move.RecordFacts;
@@ -55,17 +56,18 @@ final class SiteFacts {
         this(connection, binding, List.of());
     }
 
-    Map<Question, Answer> answers(List<Question> questions, Model to) throws SQLException {
+    Map<Question, Answer> answers(List<Question> questions, Model to, CountListener listener) throws SQLException {
+        listener.begins(questions.size());
         var answers = new HashMap<Question, Answer>();
         var offers = new HeldOffers(connection, binding, to, corrections);
         var records = new RecordFacts(connection, binding, decisions).answers(to);
         for (var question : questions) {
             var counted = records.get(question);
-            answers.put(
-                    question,
-                    (counted != null ? counted : answer(question, to))
-                            .breaking(breaches(question, to))
-                            .offering(offers.to(question)));
+            var answer = (counted != null ? counted : answer(question, to, listener))
+                    .breaking(breaches(question, to))
+                    .offering(offers.to(question));
+            answers.put(question, answer);
+            listener.answered(question, answer);
         }
         return answers;
     }
@@ -85,7 +87,7 @@ final class SiteFacts {
         return was.isEmpty() || is.isEmpty() ? Map.of() : breaches.of(was.get(), is.get());
     }
 
-    private Answer answer(Question question, Model to) throws SQLException {
+    private Answer answer(Question question, Model to, CountListener listener) throws SQLException {
         var table = binding.table(question.recordTypeId());
         if (table.isEmpty()) {
             return Answer.NONE;
@@ -94,9 +96,21 @@ final class SiteFacts {
         if (moved.isPresent()) {
             return moved.get().answer();
         }
-        var before = table.get().recordType().field(question.fieldId());
+        var corrected = corrections.getOrDefault(question.fieldId(), Map.of());
+        var known = listener.known(question, corrected);
+        if (known.isPresent()) {
+            return known.get();
+        }
+        var answer = unmoved(table.get(), question, to);
+        listener.counted(question, corrected, answer);
+        return answer;
+    }
+
+    /** Of a field that keeps its place, or a new one. */
+    private Answer unmoved(Binding.BoundTables table, Question question, Model to) throws SQLException {
+        var before = table.recordType().field(question.fieldId());
         if (before.isEmpty()) {
-            var place = newPlace(table.get(), question, to);
+            var place = newPlace(table, question, to);
             long rows = place.isEmpty()
                     ? 0
                     : Jdbc.number(
@@ -108,13 +122,13 @@ final class SiteFacts {
         var after = to.definition(question.recordTypeId())
                 .flatMap(each -> RecordType.of(to, each))
                 .flatMap(each -> each.field(question.fieldId()));
-        var place = table.get().placeOf(question.fieldId());
+        var place = table.placeOf(question.fieldId());
         var column = place.map(each -> each.columns().get(question.fieldId()));
         if (FieldStorage.of(before.get().kind()) == FieldStorage.NOT) {
             return Answer.NONE;
         }
         if (column.isEmpty()) {
-            return filled(table.get(), place);
+            return filled(table, place);
         }
         boolean comparable = after.isPresent() && FieldStorage.of(after.get().kind()) != FieldStorage.NOT;
         var tally = new Tally(
