@@ -43,6 +43,13 @@ watch(corrections, (_, before) => {
   }
 });
 
+const kept = computed(() => {
+  if (!props.ask.answer) {
+    return '';
+  }
+  return props.version === 'draft' ? t('site.keptInDraft') : t('site.kept', { version: props.version });
+});
+
 const choices = computed(() =>
   props.ask.choices.map((choice) => ({
     value: choice,
@@ -98,7 +105,7 @@ function keep(): void {
         :locked="locked"
       />
       <div class="row spread foot">
-        <span class="hint">{{ ask.answer ? $t('site.kept', { version }) : '' }}</span>
+        <span class="hint">{{ kept }}</span>
         <NButton attr-type="submit" type="primary" :disabled="locked">{{ $t('site.keep') }}</NButton>
       </div>
     </ControlSet>

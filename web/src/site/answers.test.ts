@@ -3,6 +3,7 @@ import { common, folded, grouped, pastedPairs, said, type Ask } from './answers'
 
 const ask: Ask = {
   finding: { code: 'X', severity: 'blocker', sentence: '', place: '', definition: '', field: '', property: '' },
+  definition: 't1',
   holder: 'Structures',
   fieldId: 'frise',
   label: 'Rise',

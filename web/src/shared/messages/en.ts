@@ -183,7 +183,8 @@ export const en = {
     others: 'No other changes | 1 change of another definition | {n} changes of other definitions',
     steps: 'No steps | 1 step | {n} steps',
     rows: 'no records | 1 record | {n} records',
-    asks: 'Nothing is asked | 1 question to answer | {n} questions to answer',
+    asks: 'No questions | 1 question | {n} questions',
+    otherAsks: 'No other questions | 1 question about another definition | {n} questions about other definitions',
   },
   finder: {
     title: 'Find anything',
@@ -339,6 +340,7 @@ export const en = {
     fillValue: 'Value for {label}',
     keep: 'Save answer',
     kept: 'Saved with release {version}: the next site gets the same answer.',
+    keptInDraft: 'Saved with the draft: the next release has this answer.',
     notes: 'Worth knowing',
     run: 'Run on {site}',
     architectOnly: 'An architect runs plans.',
