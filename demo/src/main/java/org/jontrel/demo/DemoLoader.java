@@ -40,15 +40,49 @@ public final class DemoLoader {
         new DemoLoader(client).load();
     }
 
+    /**
+     * Loads the site Trial alone, at the first release, with some of its records, and all releases. Nobody has answered any of
+     * their questions.
+     *
+     * @param records how many structures, moorings and notices each
+     */
+    public static void trial(Client client, int records) {
+        var loader = new DemoLoader(client);
+        var workspace = loader.first(List.of("Trial"), records, records, records);
+        loader.second(workspace);
+        loader.third(workspace);
+        loader.fourth(workspace);
+    }
+
     private void load() {
+        var workspace = first(List.of("Bench", "Trial", "Towpath"), 620, 520, 360);
+        second(workspace);
+        third(workspace);
+        answers(workspace + "/releases/3.0.0/decisions");
+        install("bench", "3.0.0");
+        new FullModelRecords(client, "bench", drawn("bench", 3)).fill();
+        install("towpath", "3.0.0");
+        new TowpathRecords(client, "towpath").fill();
+        client.put("/api/sites/bench/settings", Map.of("look", "", "address", "", "unlisted", true));
+        client.put("/api/sites/trial/settings", Map.of("look", "plain", "address", "", "unlisted", true));
+        fourth(workspace);
+        take(workspace, DemoPackages.next());
+    }
+
+    /** The first release, with sites, of which Trial has it and records; the path of the workspace. */
+    private String first(List<String> sites, int structures, int moorings, int notices) {
         var zip = PackageFiles.toZip(DemoPackages.files("release-1.0.0"));
         var imported = client.upload("/api/workspaces/import", "tessel.zip", zip, Map.of());
         var workspace = "/api/workspaces/" + imported.at("/workspace/path").asString();
-        for (var name : List.of("Bench", "Trial", "Towpath")) {
+        for (var name : sites) {
             client.post(workspace + "/sites", Map.of("name", name));
         }
         install("trial", "1.0.0");
-        fill("trial", 620, 520, 360, 2);
+        fill("trial", structures, moorings, notices, 2);
+        return workspace;
+    }
+
+    private void second(String workspace) {
         draft(workspace, "release-2.0.0");
         client.post(
                 workspace + "/releases",
@@ -57,6 +91,9 @@ public final class DemoLoader {
                         "2.0.0",
                         "notes",
                         "Rises become numbers in metres. Moorings say how deep the water is."));
+    }
+
+    private void third(String workspace) {
         draft(workspace, "pages");
         client.post(
                 workspace + "/releases",
@@ -65,13 +102,9 @@ public final class DemoLoader {
                         "3.0.0",
                         "notes",
                         "The whole model: walks, work parties, people, boats, waterways, what leads to what, and the pages of it all."));
-        answers(workspace + "/releases/3.0.0/decisions");
-        install("bench", "3.0.0");
-        new FullModelRecords(client, "bench", drawn("bench", 3)).fill();
-        install("towpath", "3.0.0");
-        new TowpathRecords(client, "towpath").fill();
-        client.put("/api/sites/bench/settings", Map.of("look", "", "address", "", "unlisted", true));
-        client.put("/api/sites/trial/settings", Map.of("look", "plain", "address", "", "unlisted", true));
+    }
+
+    private void fourth(String workspace) {
         draft(workspace, "moves");
         client.post(
                 workspace + "/releases",
@@ -79,8 +112,7 @@ public final class DemoLoader {
                         "version",
                         "4.0.0",
                         "notes",
-                        "Inspections become rows. Gates are classified. A mooring has several surfaces."));
-        take(workspace, DemoPackages.next());
+                        "Inspections become records, gates are classified, a mooring has several surfaces, and structures say how wide a boat may be."));
     }
 
     /** Some answers are given already; the others are open, so that there is something to see. */

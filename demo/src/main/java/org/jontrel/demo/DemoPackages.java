@@ -53,8 +53,8 @@ final class DemoPackages {
             "parts/front_desk.yaml");
 
     /** What takes values of the whole model to better places. */
-    private static final List<String> OF_MOVES =
-            List.of("taxonomies/gate_state.yaml", "types/mooring.yaml", "types/structure.yaml");
+    private static final List<String> OF_MOVES = List.of(
+            "taxonomies/gate_state.yaml", "types/inspection.yaml", "types/mooring.yaml", "types/structure.yaml");
 
     private DemoPackages() {}
 

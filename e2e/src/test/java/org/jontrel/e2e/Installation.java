@@ -9,12 +9,12 @@ import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.context.ConfigurableApplicationContext;
 
 /** The whole application on a free port with an empty database of its own. */
-final class Installation implements AutoCloseable {
+public final class Installation implements AutoCloseable {
     static final String SETUP_CODE = "only-for-tests";
     private final String database;
     private ConfigurableApplicationContext context;
 
-    Installation() {
+    public Installation() {
         database = TestDatabase.shared().create();
         context = started("0");
     }
@@ -34,12 +34,12 @@ final class Installation implements AutoCloseable {
         return context.getEnvironment().getProperty("local.server.port");
     }
 
-    String address() {
+    public String address() {
         return "http://127.0.0.1:" + port();
     }
 
     /** Makes the first account, of an architect; the client is signed in as this one. */
-    Client firstArchitect(String name, String password) {
+    public Client firstArchitect(String name, String password) {
         var client = new Client(address());
         client.get("/api/session");
         client.post("/api/setup", Map.of("code", SETUP_CODE, "name", name, "password", password));

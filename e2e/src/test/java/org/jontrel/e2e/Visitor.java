@@ -34,9 +34,9 @@ public final class Visitor implements AutoCloseable {
     private final BrowserContext context;
     private final String address;
     private final List<String> errors = new ArrayList<>();
-    final Page page;
+    public final Page page;
 
-    Visitor(String address) {
+    public Visitor(String address) {
         this.address = address;
         playwright = Playwright.create(
                 new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
@@ -76,7 +76,7 @@ public final class Visitor implements AutoCloseable {
         return this;
     }
 
-    Visitor signIn(String name, String password) {
+    public Visitor signIn(String name, String password) {
         open("/sign-in");
         page.getByLabel("Name").fill(name);
         page.getByLabel("Password").fill(password);
@@ -199,7 +199,7 @@ public final class Visitor implements AutoCloseable {
     }
 
     /** Errors that scripts on any page threw. */
-    List<String> errors() {
+    public List<String> errors() {
         return errors;
     }
 

@@ -18,7 +18,7 @@ import org.jontrel.core.move.NumberedFields;
 import org.jontrel.core.recordtype.FieldStorage;
 import org.jontrel.core.recordtype.RecordType;
 
-/** Which fields that go a new one may take its values from: numbered ones, or one of the same key. */
+/** Which fields that go a new one may take its values from: one of the same key or label, or numbered ones. */
 public final class SourceProposal {
     static final List<Decision.Action> TAKE_OR_NOT = List.of(Decision.Action.GATHER, Decision.Action.LEAVE);
 
@@ -101,6 +101,12 @@ public final class SourceProposal {
                 .toList();
         if (!same.isEmpty()) {
             return same;
+        }
+        var called = candidates.stream()
+                .filter(each -> each.label().equalsIgnoreCase(field.label()))
+                .toList();
+        if (called.size() == 1) {
+            return called;
         }
         boolean several =
                 field.kind() instanceof Kind.Repeater || field.kind().amount().many();

@@ -71,10 +71,14 @@ public final class Stages {
         var named =
                 KEY.matcher(decision.value()).results().map(MatchResult::group).collect(Collectors.toSet());
         var first = keys(open.getFirst().from());
+        // where its records stand, or how they are reached, says nothing of the values that come from them
+        var types = RecordType.all(hop.from()).stream().map(RecordType::id).collect(Collectors.toSet());
         return keys(hop.from()).entrySet().stream()
                 .filter(field -> named.contains(field.getValue()))
                 .allMatch(field -> field.getValue().equals(first.get(field.getKey()))
-                        && open.stream().noneMatch(each -> each.touched().has(field.getKey())));
+                        && (types.contains(field.getKey())
+                                || open.stream()
+                                        .noneMatch(each -> each.touched().has(field.getKey()))));
     }
 
     private static Map<String, String> keys(Model model) {

@@ -29,6 +29,11 @@ public class StagesTest {
                 "tlock", "lock", "Lock", "Locks", "", "", "locks", Map.of(), List.of(Part.TITLE), List.of(group))));
     }
 
+    private static Model elsewhere(Model model) {
+        var type = model.types().getFirst();
+        return model.with(type.withNames(type.key(), "elsewhere"));
+    }
+
     private static List<String> stops(Model installed, ReleaseOnWay... way) {
         return Stages.of(installed, List.of(way)).stream()
                 .map(Stages.Stage::version)
@@ -65,7 +70,8 @@ public class StagesTest {
                 new ReleaseOnWay[] {release("2.0.0", model(RISE)), release("3.0.0", model(RISE, DEPTH.withId("fnew1")))
                 };
         assertEquals(stops(model(RISE, DEPTH), way), List.of("2.0.0", "3.0.0"));
-        way[1] = release("3.0.0", model(RISE, DEPTH.withId("fnew1").withKey("width")));
+        way[1] = release(
+                "3.0.0", model(RISE, DEPTH.withId("fnew1").withKey("width").withLabel("Width")));
         assertEquals(stops(model(RISE, DEPTH), way), List.of("3.0.0"));
     }
 
@@ -113,6 +119,16 @@ public class StagesTest {
                 model(RISE.withKey("old_rise"), DEPTH.withRequired(true)),
                 new Decision("fdepth", formula.about(), formula.answer(), "{old_rise}"));
         assertEquals(stops(model(RISE), way), List.of("2.0.0", "3.0.0"), "it has another name there");
+    }
+
+    /** A type whose records are only reached in another way gives the same values. */
+    @Test
+    public void anAnswerThatNamesATypeReadsItsValues() {
+        var moved = elsewhere(model(RISE));
+        var after = elsewhere(model(RISE, DEPTH.withRequired(true)));
+        var answer = new Decision("fdepth", Decision.Topic.REQUIRED_EMPTY, Decision.Action.FILL, "{lock}");
+        var way = new ReleaseOnWay[] {release("2.0.0", moved), release("3.0.0", after, answer)};
+        assertEquals(stops(model(RISE), way), List.of("3.0.0"));
     }
 
     @Test

@@ -101,8 +101,7 @@ public final class Runs {
     public UnconvertedValues.CountedValues unconverted(RunTarget target, String fieldId, int most) {
         return bindings.reading(
                 database,
-                (session, binding) ->
-                        new SiteFacts(session.getConnection(), binding).unconverted(target.model(), fieldId, most));
+                (session, binding) -> SiteFacts.unconverted(session.getConnection(), binding, target, fieldId, most));
     }
 
     /** All runs, newest first, with their steps. */

@@ -149,14 +149,23 @@ final class SiteFacts {
                         connection, table, is.get(), move.get(), new SiteNameLookup(connection, binding, to, false)));
     }
 
-    /** The values of a field that the target cannot take as they are, the most frequent first; those that are corrected too. */
-    UnconvertedValues.CountedValues unconverted(Model to, String fieldId, int most) throws SQLException {
+    /**
+     * The values of a field that the target cannot take as they are, the most frequent first; those that are corrected too. It
+     * depends on the answers where they come from.
+     */
+    static UnconvertedValues.CountedValues unconverted(
+            Connection connection, Binding binding, Runs.RunTarget target, String fieldId, int most)
+            throws SQLException {
+        var to = target.model();
+        var decisions = target.decisions().stream()
+                .map(each -> new Decision(each.fieldId(), each.about(), each.answer(), each.value()))
+                .toList();
         var records = new RecordFacts(connection, binding, decisions).unconverted(to, fieldId, most);
         if (records.isPresent()) {
             return records.get();
         }
         for (var table : binding.tables().values()) {
-            var moved = new SiteFacts(connection, binding).moved(table, fieldId, to);
+            var moved = new SiteFacts(connection, binding, decisions).moved(table, fieldId, to);
             if (moved.isPresent()) {
                 return moved.get().values(most);
             }
