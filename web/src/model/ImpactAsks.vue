@@ -23,7 +23,7 @@ function toggle(ask: Ask): void {
         <NButton text class="what" :aria-expanded="isShown(ask)" @click="toggle(ask)">{{ about(ask) }}</NButton>
         <span class="muted nowrap">{{ $t('proof.rows', { n: ask.rows.toLocaleString('en') }, ask.rows) }}</span>
         <strong v-if="!ask.answer" class="open">{{ $t('plan.table.open') }}</strong>
-        <span v-else class="muted said" dir="auto">{{ said(ask) }}</span>
+        <span v-else-if="!isShown(ask)" class="muted said" dir="auto">{{ said(ask) }}</span>
       </div>
       <AskPanel
         v-if="isShown(ask)"
@@ -46,6 +46,7 @@ function toggle(ask: Ask): void {
 .line {
   gap: 12px;
   min-height: 32px;
+  padding: 4px 0;
   border-bottom: 1px solid var(--line);
 }
 .what {

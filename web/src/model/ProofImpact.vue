@@ -86,9 +86,9 @@ async function decide(body: Schemas['DecisionBody']): Promise<void> {
       <h3>{{ $t('proof.steps', { n: plan.steps.length }, plan.steps.length) }}</h3>
       <ul>
         <li v-for="(step, at) in slow" :key="at">
-          {{ step.sentence
-          }}<strong v-if="step.rows">
-            · {{ $t('proof.rows', { n: step.rows.toLocaleString('en') }, step.rows) }}</strong
+          {{ step.sentence }}
+          <span v-if="step.rows" class="muted nowrap"
+            >· {{ $t('proof.rows', { n: step.rows.toLocaleString('en') }, step.rows) }}</span
           >
         </li>
       </ul>
@@ -102,6 +102,9 @@ async function decide(body: Schemas['DecisionBody']): Promise<void> {
 <style scoped>
 h3 {
   margin-top: 12px;
+}
+.nowrap {
+  white-space: nowrap;
 }
 ul {
   margin: 4px 0;

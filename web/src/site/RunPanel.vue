@@ -184,13 +184,6 @@ async function act(what: Act): Promise<void> {
           }}</NButton>
         </div>
       </section>
-      <RunSteps :run="run" />
-      <section v-if="run.findings.length" class="panel">
-        <h2>{{ $t('site.notes') }}</h2>
-        <ul>
-          <li v-for="finding in run.findings" :key="finding">{{ finding }}</li>
-        </ul>
-      </section>
       <div class="row">
         <RouterLink
           ref="records"
@@ -216,6 +209,13 @@ async function act(what: Act): Promise<void> {
           }}</NButton>
           <NButton @click="undoing = undefined">{{ $t('common.cancel') }}</NButton>
         </div>
+      </section>
+      <RunSteps :run="run" />
+      <section v-if="run.findings.length" class="panel">
+        <h2>{{ $t('site.notes') }}</h2>
+        <ul>
+          <li v-for="finding in run.findings" :key="finding">{{ finding }}</li>
+        </ul>
       </section>
     </template>
   </div>

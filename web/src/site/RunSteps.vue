@@ -28,7 +28,7 @@ function tone(state: string) {
         <tr v-for="step in run.steps" :key="step.seq">
           <td class="num">{{ step.seq + 1 }}</td>
           <td>{{ step.sentence }}</td>
-          <td class="num">
+          <td class="num nowrap">
             {{
               step.rowsExpected || step.rowsDone
                 ? $t('site.progress', { done: step.rowsDone, all: step.rowsExpected })

@@ -149,6 +149,7 @@ export function overrides(isDark: boolean): GlobalThemeOverrides {
       textColorDisabledPrimary: roles.onPetrol,
     },
     Tabs: { tabTextColorLine: roles.muted },
+    Progress: { fillColor: roles.petrol },
   };
 }
 
