@@ -16,7 +16,7 @@ public class CommentsLawTest extends CommentedFiles {
     public void noCommentIsLostWhereverItStands(Path folder) {
         var plain = Examples.files(folder);
         var model = PackageReader.read(plain, List.of()).content().orElseThrow().model();
-        for (int seed = 0; seed < 150; seed++) {
+        for (int seed = 0; seed < 100; seed++) {
             var draw = new Random(seed);
             var files = new TreeMap<String, byte[]>();
             plain.forEach((name, bytes) ->

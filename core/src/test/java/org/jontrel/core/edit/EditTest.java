@@ -74,7 +74,7 @@ public class EditTest {
     public void anyGroupBecomesSharedWithoutABlocker() {
         int whole = 0;
         int split = 0;
-        for (long seed = 0; seed < 300; seed++) {
+        for (long seed = 0; seed < Integer.getInteger("laws", 120); seed++) {
             var model = new Models(seed).model();
             for (var type : model.types()) {
                 for (var group : type.groups()) {

@@ -4,7 +4,7 @@ import org.testng.annotations.Test;
 
 /** The law of merges by the thousand; {@code ./jontrel laws N} goes on from there. */
 public class MergeLawTest {
-    private static final int CASES = Integer.getInteger("laws", 150);
+    private static final int CASES = Integer.getInteger("laws", 110);
 
     @Test
     public void nothingIsLostWithIds() {

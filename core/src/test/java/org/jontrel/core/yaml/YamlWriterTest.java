@@ -126,7 +126,7 @@ public class YamlWriterTest {
     @Test
     public void drawnTextsReadBackAsThemselves() {
         var draw = new Random(3);
-        for (int i = 0; i < 60_000; i++) {
+        for (int i = 0; i < 25_000; i++) {
             var text = new StringBuilder();
             for (int n = 0, length = 1 + draw.nextInt(8); n < length; n++) {
                 text.append(SIGNS.charAt(draw.nextInt(SIGNS.length())));

@@ -85,6 +85,11 @@ final class RunPlans {
         return answers;
     }
 
+    /** Ends what is counted in the background: it would stand in the way of tables that are changed. */
+    void stopCounting() {
+        counts.stop();
+    }
+
     /** As far as it is counted when patience ends; what is not is counted in the background, while others ask again. */
     CountedPlan soon(Database database, SqlSession session, Runs.RunTarget target, Duration patience)
             throws SQLException {

@@ -293,6 +293,7 @@ public final class Runs {
     }
 
     private RunOutcome started(Lease lease, JournalMapper.RunRow row, Consumer<RunView> progress) {
+        plans.stopCounting();
         Runnable progressed = () -> find(row.id()).ifPresent(progress);
         Runnable work = () -> {
             try (lease) {

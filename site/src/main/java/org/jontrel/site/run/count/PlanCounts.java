@@ -52,6 +52,12 @@ public final class PlanCounts {
         return job(key, state, work).progress(patience);
     }
 
+    /** Ends all counting: what is counted is about to change. */
+    public synchronized void stop() {
+        jobs.forEach(CountJob::cancel);
+        jobs.clear();
+    }
+
     private synchronized CountJob job(CountKey key, Gate.GateState state, Function<CountListener, CountedFacts> work) {
         for (var each : jobs) {
             if (each.key().equals(key) && !each.isStale(state)) {

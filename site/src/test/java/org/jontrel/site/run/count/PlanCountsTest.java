@@ -137,6 +137,10 @@ public class PlanCountsTest {
         Waiting.until("the first again", () -> begun.get() == before + 5);
         mayGoOn.countDown();
         Waiting.until("its answers", () -> look(key("4"), SAVED, mayGoOn).counted() == 2);
+        counts.stop();
+        Waiting.until(
+                "answers counted anew", () -> look(key("4"), SAVED, mayGoOn).counted() == 2);
+        assertEquals(begun.get(), before + 6);
     }
 
     /** Without the names under which values are held, which are drawn. */
