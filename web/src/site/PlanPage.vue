@@ -11,6 +11,7 @@ import { versionList } from '@/release/queries';
 import { api, ask, sentenceOf, type Schemas } from '@/shared/api/client';
 import { renew, useResource } from '@/shared/api/queries';
 import PlanHead from './PlanHead.vue';
+import PlanSamples from './PlanSamples.vue';
 import PlanSteps from './PlanSteps.vue';
 import Rehearsal from './Rehearsal.vue';
 import RunList from './RunList.vue';
@@ -260,12 +261,19 @@ const ofPages = computed(() => (plan.value?.changes ?? []).filter((change) => ch
         </template>
         <template #steps><PlanSteps v-if="plan" :steps="plan.steps" /></template>
         <template #rehearsal>
-          <Rehearsal
-            :of="rehearsal"
-            :version="plan?.to ?? ''"
-            :locked="!session.isArchitect"
-            @remove="attempt(rehearsals.remove)"
-          />
+          <div class="stack">
+            <Rehearsal
+              :of="rehearsal"
+              :version="plan?.to ?? ''"
+              :locked="!session.isArchitect"
+              @remove="attempt(rehearsals.remove)"
+            />
+            <PlanSamples
+              v-if="plan && !(rehearsal?.report && rehearsal.version === plan.to)"
+              :site="site"
+              :version="plan.to"
+            />
+          </div>
         </template>
         <template #changes>
           <section v-if="plan" class="panel">

@@ -6,6 +6,7 @@ import Problems from '@/shared/Problems.vue';
 import Tag from '@/shared/Tag.vue';
 import type { Schemas } from '@/shared/api/client';
 import { longTime } from '@/shared/time';
+import SampleTable from './SampleTable.vue';
 import { duration, secondsOf } from './duration';
 
 /** A rehearsal as it goes on, and its report: what became of records on the copy. */
@@ -99,42 +100,7 @@ const copy = computed(() => ({ workspace: route.params.workspace, site: props.of
       <section class="panel samples" aria-labelledby="samples">
         <h2 id="samples">{{ $t('plan.rehearsal.samples') }}</h2>
         <p v-if="!report.samples.length" class="muted flat">{{ $t('plan.rehearsal.nothing') }}</p>
-        <table v-else class="table">
-          <thead>
-            <tr>
-              <th>{{ $t('plan.rehearsal.field') }}</th>
-              <th>{{ $t('plan.rehearsal.before') }}</th>
-              <th>{{ $t('plan.rehearsal.after') }}</th>
-            </tr>
-          </thead>
-          <tbody v-for="sample in report.samples" :key="`${sample.type} ${String(sample.id)}`">
-            <tr class="record">
-              <th colspan="3" scope="rowgroup">
-                <div class="row spread">
-                  <span
-                    ><bdi>{{ sample.title }}</bdi> <span class="muted">{{ sample.typeName }}</span></span
-                  >
-                  <a v-if="of.copy && sample.page" :href="`/at/${of.copy}/${sample.page}`" target="_blank">{{
-                    $t(sample.pageDiffers ? 'plan.rehearsal.pageDiffers' : 'plan.rehearsal.page')
-                  }}</a>
-                </div>
-              </th>
-            </tr>
-            <tr v-for="value in sample.values" :key="value.label">
-              <td class="label-cell">{{ value.label }}</td>
-              <td class="text" dir="auto">
-                <template v-if="value.before">{{ value.before }}</template><span v-else class="muted">{{
-                  $t('plan.rehearsal.noValue')
-                }}</span>
-              </td>
-              <td class="text" dir="auto">
-                <template v-if="value.after">{{ value.after }}</template><span v-else class="muted">{{
-                  $t('plan.rehearsal.noValue')
-                }}</span>
-              </td>
-            </tr>
-          </tbody>
-        </table>
+        <SampleTable v-else :of="report.samples" :copy="of.copy ?? ''" />
       </section>
     </template>
   </div>
@@ -150,20 +116,5 @@ const copy = computed(() => ({ workspace: route.params.workspace, site: props.of
   margin: 4px 0 0;
   padding: 0;
   list-style: none;
-}
-.record th {
-  background: var(--ground);
-  color: var(--ink);
-}
-.record th .muted {
-  font-weight: 400;
-}
-.label-cell {
-  width: 200px;
-}
-.text {
-  width: 40%;
-  overflow-wrap: anywhere;
-  white-space: pre-wrap;
 }
 </style>

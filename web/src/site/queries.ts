@@ -22,6 +22,13 @@ export const unconvertedValues = (site: string, version: string, field: string):
     ask(api.GET('/api/sites/{site}/plan/values', { params: { path: { site }, query: { version, field } }, signal })),
 });
 
+/** Records as a plan would change them. */
+export const planSamples = (site: string, version: string): Resource<Schemas['ChangedRecord'][]> => ({
+  queryKey: [...ofSite(site), 'plan', version, 'samples'],
+  queryFn: ({ signal }) =>
+    ask(api.GET('/api/sites/{site}/plan/samples', { params: { path: { site }, query: { version } }, signal })),
+});
+
 export const undoPlan = (site: string, id: number): Resource<Schemas['PlanView']> => ({
   queryKey: [...ofSite(site), 'undo-plan', id],
   queryFn: ({ signal }) =>

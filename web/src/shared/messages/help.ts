@@ -228,7 +228,7 @@ export const helpPages = {
       },
       rehearsal: {
         title: 'Rehearse it',
-        text: '“Rehearse on a copy” copies the site while everybody works on, and runs the plan on the copy. “Before and after” then shows records side by side, how many there are of each type, and what took how long. Open the copy to look at its records and pages; nobody finds its address by chance, and search engines are kept out.\nThe site itself stays as it is. Where records have changed since in a way that the plan asks or tells something new, the report says so. The copy is removed when you say so, when you rehearse again, or after a day; the report stays.',
+        text: '“Before and after” shows some records as the plan would change them, with the answers given so far.\n“Rehearse on a copy” copies the site while everybody works on, and runs the plan on the copy. “Before and after” then shows what became of records there, how many there are of each type, and what took how long. Open the copy to look at its records and pages; nobody finds its address by chance, and search engines are kept out.\nThe site itself stays as it is. Where records have changed since in a way that the plan asks or tells something new, the report says so. The copy is removed when you say so, when you rehearse again, or after a day; the report stays.',
       },
       run: {
         title: 'Run it',

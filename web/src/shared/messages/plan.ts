@@ -85,6 +85,12 @@ export const plan = {
     open: '{n} question is open. The plan can run once it is answered. | {n} questions are open. The plan can run once they are answered.',
     blocked: 'Something under “Worth knowing” is in the way of this plan.',
   },
+  samples: {
+    title: 'Records as the plan would change them',
+    hint: 'Computed for some records of each type with the answers given so far; a rehearsal carries the plan out on a copy and shows pages too.',
+    reading: 'Reading records',
+    none: 'The records that were looked at would say the same as before.',
+  },
   rehearsal: {
     none: 'This plan has not been rehearsed. A rehearsal copies the site, runs the plan on the copy and shows what became of records. The site itself stays as it is, and everybody can work on.',
     states: {

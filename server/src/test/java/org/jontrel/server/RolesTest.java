@@ -130,6 +130,7 @@ public class RolesTest extends TrialServerTest {
             {"GET", "/api/workspaces/tessel/next", "viewer"},
             {"GET", "/api/sites/trial/plan?version=1.0.0", "viewer"},
             {"GET", "/api/sites/trial/plan/values?version=1.0.0&field=frise", "viewer"},
+            {"GET", "/api/sites/trial/plan/samples?version=1.0.0", "viewer"},
             {"GET", "/api/sites/trial/runs", "viewer"},
             {"GET", "/api/sites/trial/rehearsals", "viewer"},
             {"GET", "/api/sites/trial/drift", "viewer"},

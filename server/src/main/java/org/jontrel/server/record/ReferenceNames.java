@@ -12,7 +12,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
-import org.jontrel.core.record.Values;
+import org.jontrel.core.record.ValueTexts;
 import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.core.value.Leaves;
 import org.jontrel.core.value.Link;
@@ -169,33 +169,19 @@ public final class ReferenceNames {
 
     /** A value as a visitor reads it, records and terms by their names. */
     public String show(Field field, Object value) {
-        return switch (value) {
-            case List<?> list
-            when !(field.kind() instanceof Kind.Repeater) ->
-                list.stream()
-                        .map(each -> show(field, each))
-                        .filter(text -> !text.isEmpty())
-                        .collect(Collectors.joining(", "));
-            case List<?> list -> list.stream().map(each -> show(field, each)).collect(Collectors.joining("\n"));
-            case Row row -> line(field.inner(), row.values());
-            case Map<?, ?> group -> line(field.inner(), group);
+        return ValueTexts.text(field, value, this::name);
+    }
+
+    private String name(Field field, Object reference) {
+        return switch (reference) {
             case Link link -> title(link);
             case Long term when field.kind() instanceof Kind.TermPick pick -> title(new Link(pick.taxonomy(), term));
-            case Long file
-            when field.kind() instanceof Kind.Image || field.kind() instanceof Kind.File ->
-                files.containsKey(file) ? files.get(file).name() : "";
-            default -> Values.show(field.kind(), value);
+            case Long file when files.containsKey(file) -> files.get(file).name();
+            default -> "";
         };
     }
 
     private String title(Link link) {
         return links.containsKey(link) ? links.get(link).title() : "";
-    }
-
-    private String line(List<Field> fields, Map<?, ?> values) {
-        return fields.stream()
-                .filter(field -> Objects.nonNull(values.get(field.id())))
-                .map(field -> field.label() + " " + show(field, values.get(field.id())))
-                .collect(Collectors.joining(", "));
     }
 }

@@ -148,7 +148,8 @@ final class BeforeAndAfter {
         return new ValueChange(Objects.requireNonNullElse(now, was).label(), text.apply(was), text.apply(now));
     }
 
-    private static List<ChangedRecord> picked(List<ChangedRecord> differing) {
+    /** A few, those first that differ in what no other one differs in. */
+    static List<ChangedRecord> picked(List<ChangedRecord> differing) {
         var left = new ArrayList<>(differing);
         var picked = new ArrayList<ChangedRecord>();
         Set<String> seen = new HashSet<>();

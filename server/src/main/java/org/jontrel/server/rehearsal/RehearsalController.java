@@ -12,6 +12,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
@@ -40,6 +41,12 @@ class RehearsalController {
     RehearsalView one(@PathVariable String site, @PathVariable long id) {
         var row = rehearsals.get(site, id);
         return RehearsalView.of(row, rehearsals.differences(row));
+    }
+
+    /** Some records of each type as the plan to a release would change them, as far as its questions are answered. */
+    @GetMapping("/api/sites/{site}/plan/samples")
+    List<RehearsalReport.ChangedRecord> samples(@PathVariable String site, @RequestParam String version) {
+        return rehearsals.samples(site, version);
     }
 
     /** Tries the plan to a release on a copy of the site; the copy of an earlier rehearsal is removed. */

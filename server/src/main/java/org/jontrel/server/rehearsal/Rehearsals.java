@@ -1,5 +1,6 @@
 package org.jontrel.server.rehearsal;
 
+import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -33,6 +34,10 @@ class Rehearsals {
     private static final int SILENT = 60;
 
     private static final int TOLD = 20;
+    /** Records of each type that are looked at where no copy is made, and how long their plan is waited for. */
+    private static final int SAMPLED = 200;
+
+    private static final Duration PATIENCE = Duration.ofSeconds(1);
     private static final String UNDER_WAY =
             "A rehearsal of this site is under way. Wait until it has ended, or give it up.";
 
@@ -72,6 +77,13 @@ class Rehearsals {
     RehearsalRow get(String site, long id) {
         return Optional.ofNullable(mapper.find(sites.get(site).path(), id))
                 .orElseThrow(() -> Refusal.missing("There is no such rehearsal."));
+    }
+
+    /** Records as the plan would change them, without a copy. */
+    List<RehearsalReport.ChangedRecord> samples(String path, String version) {
+        var site = sites.get(path);
+        var target = targets.stages(site, version).getFirst();
+        return PlannedSamples.of(sites.engine(site.path()).runs().samples(target, PATIENCE, SAMPLED));
     }
 
     /** Begins; the rest happens in the background. */

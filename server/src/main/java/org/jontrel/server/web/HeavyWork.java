@@ -45,6 +45,7 @@ class HeavyWork implements WebMvcConfigurer, HandlerInterceptor {
                         "/api/workspaces/*/releases/*/package",
                         "/api/sites/*/plan",
                         "/api/sites/*/plan/values",
+                        "/api/sites/*/plan/samples",
                         "/api/sites/*/runs/*/undo-plan",
                         "/api/sites/*/impact");
     }

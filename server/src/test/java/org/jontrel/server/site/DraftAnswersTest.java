@@ -105,6 +105,21 @@ public class DraftAnswersTest {
         assertEquals(answers(get("impact")), List.of(), "a new draft begins without");
     }
 
+    /** Without a copy, also while questions are open. */
+    @Test(dependsOnMethods = "theReleaseHasTheAnswers")
+    public void recordsAreToldBeforeAndAfter() {
+        var samples = get("plan/samples?version=2.0.0");
+        var told = samples.valueStream()
+                .filter(each -> each.get("title").asString().equals("Tree about 9"))
+                .flatMap(each -> each.get("values").valueStream())
+                .map(Object::toString)
+                .toList();
+        assertTrue(
+                told.contains("{\"label\":\"Height\",\"before\":\"about 9\",\"after\":\"9.00\u00a0m\"}"),
+                samples.toString());
+        assertTrue(get("types/tree/records?most=9").toString().contains("about 9"), "the site itself stays as it is");
+    }
+
     /** Whoever does not wait is told what is known, and all of it before long. */
     @Test(dependsOnMethods = "theReleaseHasTheAnswers")
     public void aPlanIsToldInPartsToWhoAsksSo() {

@@ -16,6 +16,7 @@ import org.jontrel.core.naming.Ids;
 import org.jontrel.core.plan.Plan;
 import org.jontrel.site.record.read.UnconvertedValues;
 import org.jontrel.site.run.count.CountedPlan;
+import org.jontrel.site.run.move.PlanSamples;
 import org.jontrel.site.table.Bindings;
 import org.jontrel.site.table.Database;
 import org.jontrel.site.table.Jdbc;
@@ -95,6 +96,19 @@ public final class Runs {
      */
     public CountedPlan planSoon(RunTarget target, Duration patience) {
         return bindings.reading(database, (session, _) -> plans.soon(database, session, target, patience));
+    }
+
+    /**
+     * What the plan would make of some records of each type that it changes, as far as it is answered.
+     *
+     * @param most how many records of each type
+     */
+    public List<PlanSamples.SampledType> samples(RunTarget target, Duration patience, int most) {
+        return bindings.reading(database, (session, binding) -> {
+            var steps = plans.soon(database, session, target, patience).plan().steps();
+            return new PlanSamples(session.getConnection(), binding, target.model())
+                    .of(steps.stream().map(Plan.PlannedStep::step).toList(), most);
+        });
     }
 
     /** The values of a field that the target cannot take as they are, the most frequent first; those that are corrected too. */
