@@ -84,7 +84,7 @@ public class Screenshots {
         visitor.picture(folder, "releases");
         visitor.open("/w/tessel-waters/sites/trial");
         page.getByText("questions open").waitFor();
-        page.getByText("Gates: values that cannot be read").click();
+        page.getByText("Charges by season: values that cannot be read").click();
         page.getByText("Type what each value becomes").waitFor();
         visitor.picture(folder, "plan");
         page.reload();
