@@ -9,7 +9,6 @@ import java.util.Objects;
 import java.util.Set;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
-import org.jontrel.core.move.Move;
 import org.jontrel.core.move.MoveLosses;
 import org.jontrel.core.move.MovedValues;
 import org.jontrel.core.move.NameLookup;
@@ -41,7 +40,7 @@ public final class PlannedValues {
                 .filter(step -> step.recordTypeId().equals(is.id()))
                 .flatMap(step -> step.moves().stream())
                 .toList();
-        this.moved = new MovedValues(was, is, List.<Move>copyOf(moves), names, MoveLosses.UNTOLD);
+        this.moved = new MovedValues(was, is, moves, names, MoveLosses.UNTOLD);
         for (var step : steps) {
             if (step instanceof Step.CopyColumn copy && copy.recordTypeId().equals(is.id())) {
                 convert(was, copy);

@@ -228,10 +228,17 @@ public class Releases {
                 .toList();
     }
 
-    /** The decisions that a release of the draft would have, those of earlier releases among them. */
-    public List<Decision> decisionsToDraft(long workspaceId) {
+    /**
+     * The decisions that lead a site to a release of the draft. Answers of releases that it has already were to other questions,
+     * however much alike.
+     *
+     * @param installed what the site has; empty for nothing
+     */
+    public List<Decision> decisionsToDraft(long workspaceId, String installed) {
         var all = new ArrayList<Decision>();
-        migrations(workspaceId).forEach(migration -> all.addAll(migration.decisions()));
+        migrations(workspaceId).stream()
+                .filter(migration -> installed.isEmpty() || new Semver(migration.version()).isGreaterThan(installed))
+                .forEach(migration -> all.addAll(migration.decisions()));
         all.addAll(decisionsOfDraft(workspaceId));
         return all;
     }

@@ -24,7 +24,9 @@ public class RunTargets {
     /** The draft, as if it were released as it is. */
     Runs.RunTarget draft(Sites.Registered site) {
         var workspace = site.workspaceId();
-        return new Runs.RunTarget(Releases.DRAFT, drafts.get(workspace).model(), releases.decisionsToDraft(workspace));
+        var installed = sites.engine(site.path()).installed().version();
+        return new Runs.RunTarget(
+                Releases.DRAFT, drafts.get(workspace).model(), releases.decisionsToDraft(workspace, installed));
     }
 
     /** A release as such, wherever the site stands. */

@@ -44,6 +44,9 @@ class SiteController {
     /** What is asked of a small site is known by then. */
     private static final Duration PATIENCE = Duration.ofSeconds(1);
 
+    private static final String PARTLY =
+            "Whether to answer after about a second with what has been counted so far; who asks again is told more";
+
     private final Workspaces workspaces;
     private final Releases releases;
     private final Sites sites;
@@ -93,12 +96,7 @@ class SiteController {
     SiteViews.PlanView plan(
             @PathVariable String site,
             @RequestParam String version,
-            @Schema(
-                            description =
-                                    "Whether to answer after about a second with what has been counted so far; who asks again"
-                                            + " is told more")
-                    @RequestParam(defaultValue = "false")
-                    boolean partly) {
+            @Schema(description = PARTLY) @RequestParam(defaultValue = "false") boolean partly) {
         var found = sites.get(site);
         return view(found, targets.stages(found, version), partly);
     }
@@ -120,12 +118,7 @@ class SiteController {
     @GetMapping("/api/sites/{site}/impact")
     SiteViews.PlanView impact(
             @PathVariable String site,
-            @Schema(
-                            description =
-                                    "Whether to answer after about a second with what has been counted so far; who asks again"
-                                            + " is told more")
-                    @RequestParam(defaultValue = "false")
-                    boolean partly) {
+            @Schema(description = PARTLY) @RequestParam(defaultValue = "false") boolean partly) {
         var found = sites.get(site);
         return view(found, List.of(targets.draft(found)), partly);
     }

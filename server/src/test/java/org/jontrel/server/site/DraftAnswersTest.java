@@ -133,4 +133,12 @@ public class DraftAnswersTest {
         assertEquals(partly.get("findings"), whole.get("findings"));
         assertEquals(partly.get("runnable"), whole.get("runnable"));
     }
+
+    /** What was answered on the way to a release is no answer to what comes behind it. */
+    @Test(dependsOnMethods = {"aPlanIsToldInPartsToWhoAsksSo", "recordsAreToldBeforeAndAfter"})
+    public void answersOfReleasesThatTheSiteHasDoNotCount() throws InterruptedException {
+        server.run("2.0.0");
+        server.draft(Map.of(NUMBER, "key: height, label: Height, kind: yes_no"));
+        assertEquals(answers(get("impact")), List.of(""));
+    }
 }
