@@ -312,7 +312,7 @@ export const en = {
       join: 'Join them with',
       gather: 'Take the values of',
       gather_records: 'Make them of',
-      make: 'Make terms of them',
+      make: 'Make those that are missing',
       split: 'Split them at',
     },
     leaveSources: 'Begin empty',

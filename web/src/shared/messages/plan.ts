@@ -61,7 +61,7 @@ export const plan = {
     last: 'The last',
     join: 'Joined with “{value}”',
     gather: 'From {value}',
-    make: 'Make terms',
+    make: 'Make the missing ones',
     split: 'Split at “{value}”',
   },
   several: {

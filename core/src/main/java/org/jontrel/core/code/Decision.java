@@ -85,7 +85,7 @@ public record Decision(String fieldId, Topic about, Action answer, String value,
         JOIN,
         /** Take the values of the fields that the answer's value names by their keys. */
         GATHER,
-        /** Make terms of the names that no term has. */
+        /** Make terms, or records, for the names that none has. */
         MAKE,
         /** Split texts wherever the answer's value stands in them; {@code \\n} stands for the end of a line. */
         SPLIT;

@@ -15,8 +15,8 @@ import org.jontrel.core.recordtype.RecordType;
  * @param take which of several values becomes the only one
  * @param between what stands between texts that are joined, or at which a text is split; empty for a text that stays whole
  * @param fill value for a place without one, as text in the target's form; empty for none
- * @param makes name under which terms are noted that are not there yet, to be made by the switch; empty for none
- * @param makesAll whether terms are made of all names, not only of those that the definition begins with
+ * @param makes name under which terms and records are noted that are not there yet, to be made by the switch; empty for none
+ * @param makesAll whether they are made for all names, not only of those that the definition begins with
  * @param corrections what values become that could not be taken over, as those of a conversion
  */
 public record Move(
@@ -76,7 +76,7 @@ public record Move(
     }
 
     /**
-     * @param name under which terms are made; empty for none
+     * @param name under which terms or records are made; empty for none
      * @param all whether of all names
      */
     public Move making(String name, boolean all) {

@@ -26,7 +26,8 @@ public interface NameLookup {
     Optional<Object> find(Field field, String name, String makes);
 
     /**
-     * A new term with this label, for a field of kind term; the same each time. Empty where none can be made.
+     * A new term with this label, or a new record with this title, for a field of kind term or relation; the same each time. Empty
+     * where none can be made, as where several are called so.
      *
      * @param makes name under which those of one run are made
      */

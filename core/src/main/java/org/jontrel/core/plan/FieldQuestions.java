@@ -21,23 +21,27 @@ import org.jontrel.core.recordtype.RecordType;
 /** What a plan asks the architect about the fields of one record type, and what it has to say of their values. */
 final class FieldQuestions {
     private final RecordType recordType;
+    private final NameGoals goals;
     private final Map<Question, Answer> answers;
     private final List<Decision> decisions;
     private final List<PlanQuestion> asks;
     private final List<Finding> findings;
 
     /**
+     * @param goals what values that are names can lead to
      * @param decisions what the architect has answered so far
      * @param asks takes up what is asked
      * @param findings takes up what is said
      */
     FieldQuestions(
             RecordType recordType,
+            NameGoals goals,
             Map<Question, Answer> answers,
             List<Decision> decisions,
             List<PlanQuestion> asks,
             List<Finding> findings) {
         this.recordType = recordType;
+        this.goals = goals;
         this.answers = answers;
         this.decisions = decisions;
         this.asks = asks;
@@ -85,8 +89,8 @@ final class FieldQuestions {
      * @return the corrections of others
      */
     Map<String, String> unconverted(Field field, long values, List<String> examples) {
-        var answer =
-                PlanQuestion.decided(decisions, field.id(), Decision.Topic.UNCONVERTED, MovePlan.unconverted(field));
+        var choices = MovePlan.unconverted(goals.of(field).isPresent());
+        var answer = PlanQuestion.decided(decisions, field.id(), Decision.Topic.UNCONVERTED, choices);
         var given = answer.map(Decision::corrections).orElse(List.of());
         // those for an earlier kind of the field are in nobody's way where no value needs them
         var corrections = given.stream()
@@ -112,7 +116,7 @@ final class FieldQuestions {
                 field.id(),
                 Decision.Topic.UNCONVERTED,
                 values,
-                MovePlan.unconverted(field),
+                choices,
                 // corrections answer for the values that they are of
                 answer.filter(each -> values == 0 || each.answer() != Decision.Action.CORRECT),
                 corrections));

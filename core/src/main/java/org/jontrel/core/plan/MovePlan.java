@@ -173,17 +173,21 @@ public final class MovePlan {
         return choices;
     }
 
-    /** What may become of values that the field cannot take. */
-    static List<Decision.Action> unconverted(Field field) {
-        return field.kind() instanceof Kind.TermPick
+    /**
+     * What may become of values that a field cannot take.
+     *
+     * @param makes whether something can be made for names that nothing has
+     */
+    static List<Decision.Action> unconverted(boolean makes) {
+        return makes
                 ? List.of(Decision.Action.MAKE, Decision.Action.CORRECT, Decision.Action.SET_ASIDE)
                 : List.of(Decision.Action.CORRECT, Decision.Action.SET_ASIDE);
     }
 
-    /** Whether terms are made of the names that no term has. */
+    /** Whether the architect wants terms or records made for names that none has. */
     boolean makes(Field field) {
-        return field.kind() instanceof Kind.TermPick
-                && PlanQuestion.decided(decisions, field.id(), Decision.Topic.UNCONVERTED, unconverted(field))
+        return field.kind() instanceof Kind.Reference
+                && PlanQuestion.decided(decisions, field.id(), Decision.Topic.UNCONVERTED, unconverted(true))
                         .filter(each -> each.answer() == Decision.Action.MAKE)
                         .isPresent();
     }

@@ -3,15 +3,12 @@ package org.jontrel.core.plan;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
-import java.util.Set;
 import java.util.stream.Collectors;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
-import org.jontrel.core.model.Model;
-import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.move.FormulaCheck;
 import org.jontrel.core.move.Move;
 import org.jontrel.core.naming.Ids;
@@ -24,26 +21,26 @@ final class PlannedMoves {
     private final RecordType is;
     private final MovePlan plan;
     private final FieldQuestions questions;
-    private final Set<String> beginning;
+    private final NameGoals goals;
     private final Ids ids;
     private final List<Finding> findings;
     private final List<Move> moves = new ArrayList<>();
     private final List<Plan.PlannedStep> terms = new ArrayList<>();
 
-    /** @param beginning as {@link #beginning(Model, Model)} */
+    /** @param goals what values that are names can lead to */
     PlannedMoves(
             RecordType was,
             RecordType is,
             MovePlan plan,
             FieldQuestions questions,
-            Set<String> beginning,
+            NameGoals goals,
             Ids ids,
             List<Finding> findings) {
         this.was = was;
         this.is = is;
         this.plan = plan;
         this.questions = questions;
-        this.beginning = beginning;
+        this.goals = goals;
         this.ids = ids;
         this.findings = findings;
     }
@@ -69,15 +66,16 @@ final class PlannedMoves {
         var corrections = questions.unconverted(field, answer.unconverted(), answer.unconvertedExamples());
         var fill = field.required() && answer.empty() > 0 ? filled(field, answer.empty()) : "";
         boolean all = answer.unconverted() > 0 && plan.makes(field);
-        var made = all || field.kind() instanceof Kind.TermPick term && beginning.contains(term.taxonomy())
-                ? ids.next('h')
-                : "";
-        if (!made.isEmpty()) {
-            terms.add(new Plan.PlannedStep(
-                    new Step.MakeTerms(((Kind.TermPick) field.kind()).taxonomy(), made),
-                    answer.unconverted(),
-                    "Make the terms that " + field.label() + " names"));
+        var goal = goals.of(field).filter(_ -> all || goals.begins(field));
+        if (goal.isEmpty()) {
+            return move.filling(fill).correcting(corrections);
         }
+        var made = ids.next('h');
+        var what = field.kind() instanceof Kind.TermPick ? "terms" : "records";
+        terms.add(new Plan.PlannedStep(
+                new Step.MakeTerms(goal.get(), made),
+                answer.unconverted(),
+                "Make the " + what + " that " + field.label() + " names"));
         return move.filling(fill).correcting(corrections).making(made, all);
     }
 
@@ -170,16 +168,5 @@ final class PlannedMoves {
             groups.add(mine);
         }
         return groups;
-    }
-
-    /** Ids of the taxonomies that begin with terms that are not there yet. */
-    static Set<String> beginning(Model from, Model to) {
-        return to.all(Taxonomy.class).stream()
-                .filter(is -> !is.terms().isEmpty()
-                        && from.find(Taxonomy.class, is.id())
-                                .filter(was -> was.terms().equals(is.terms()))
-                                .isEmpty())
-                .map(Taxonomy::id)
-                .collect(Collectors.toSet());
     }
 }

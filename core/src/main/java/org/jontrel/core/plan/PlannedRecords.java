@@ -5,7 +5,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import org.jontrel.core.code.Decision;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
@@ -26,7 +25,7 @@ import org.jontrel.core.recordtype.RecordType;
 /**
  * The parts of a plan that make records of rows, or rows of records.
  *
- * @param beginning as {@link PlannedMoves#beginning}
+ * @param goals what values that are names can lead to
  * @param asks takes up what is asked
  * @param findings takes up what is said
  */
@@ -34,7 +33,7 @@ record PlannedRecords(
         RecordMoves records,
         Map<Question, Answer> answers,
         List<Decision> decisions,
-        Set<String> beginning,
+        NameGoals goals,
         Ids ids,
         List<PlanQuestion> asks,
         List<Finding> findings) {
@@ -199,8 +198,8 @@ record PlannedRecords(
             List<Finding> found,
             long rows,
             List<Plan.PlannedStep> steps) {
-        var questions = new FieldQuestions(is, known, given, asked, found);
-        var planned = new PlannedMoves(was, is, MovePlan.ofRecords(was, is, given), questions, beginning, ids, found);
+        var questions = new FieldQuestions(is, goals, known, given, asked, found);
+        var planned = new PlannedMoves(was, is, MovePlan.ofRecords(was, is, given), questions, goals, ids, found);
         var moves = new ArrayList<Move>();
         var title = proposal.rule().title();
         is.title().filter(_ -> !title.isEmpty()).ifPresent(field -> {

@@ -90,7 +90,7 @@ public final class Planner {
         var findings = new ArrayList<Finding>();
         var before = recordTypes(from);
         var after = recordTypes(to);
-        var beginning = PlannedMoves.beginning(from, to);
+        var goals = NameGoals.of(from, to);
         var recordMoves = new RecordMoves(from, to, decisions);
         // what is held for it comes back instead, where the architect wants that
         answers.forEach((question, answer) -> {
@@ -101,16 +101,16 @@ public final class Planner {
                 recordMoves.leave(id);
             }
         });
-        var ofRecords = new PlannedRecords(recordMoves, answers, decisions, beginning, ids, asks, findings);
+        var ofRecords = new PlannedRecords(recordMoves, answers, decisions, goals, ids, asks, findings);
         for (var is : after.values()) {
             Deadline.check();
             var was = before.get(is.id());
             if (was == null) {
                 add(is, answers, decisions, steps, asks, findings, ofRecords);
             } else {
-                var questions = new FieldQuestions(is, answers, decisions, asks, findings);
-                var moves = new PlannedMoves(
-                        was, is, new MovePlan(was, is, decisions), questions, beginning, ids, findings);
+                var questions = new FieldQuestions(is, goals, answers, decisions, asks, findings);
+                var moves =
+                        new PlannedMoves(was, is, new MovePlan(was, is, decisions), questions, goals, ids, findings);
                 new RecordTypePlan(was, is, ids, questions, moves, ofRecords, steps, findings).change();
             }
             starters(was, is, steps);

@@ -165,14 +165,14 @@ public sealed interface Step {
     record TakeTable(String recordTypeId, String fieldId) implements Step {}
 
     /**
-     * Makes the terms that moved values name and that are not there, or brings them back.
+     * Makes the terms or records that moved values name and that are not there, or brings them back.
      *
-     * @param recordTypeId of the taxonomy
+     * @param recordTypeId of the taxonomy or content type
      * @param made name under which they were noted while values moved
      */
     record MakeTerms(String recordTypeId, String made) implements Step {}
 
-    /** Takes the terms away again that were made so, where nobody has changed them since. */
+    /** Takes away again that were made so, where nobody has changed them since. */
     record WithdrawTerms(String recordTypeId, String made) implements Step {}
 
     /** Removes tables made beside that never came into use; they hold nothing but copies. */

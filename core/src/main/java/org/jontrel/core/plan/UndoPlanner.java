@@ -114,8 +114,13 @@ public final class UndoPlanner {
                         Step.DropBeside _ -> {}
             }
         }
-        undo.sort(Comparator.comparing(Step::phase));
+        undo.sort(Comparator.comparing(Step::phase).thenComparing(UndoPlanner::concernsNames));
         return undo;
+    }
+
+    /** What was made for names comes and goes when everything that may lead to it is in its place. */
+    private static boolean concernsNames(Step step) {
+        return step instanceof Step.MakeTerms || step instanceof Step.WithdrawTerms;
     }
 
     /** The same with the words of records, which follow the values. */

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.jontrel.core.model.Field;
+import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.move.Move;
 import org.jontrel.core.recordtype.RecordType;
 
@@ -22,8 +23,9 @@ final class UndoSentences {
             case Step.AddTableBeside add -> "Make a table beside for " + label(field, add.fieldId(), name);
             case Step.TakeTable take -> "Take the table of " + label(field, take.fieldId(), name) + " into use";
             case Step.DropTableBeside drop -> "Remove the unused copy of " + label(field, drop.fieldId(), name);
-            case Step.MakeTerms _ -> "Bring back the terms of " + name + " that the run made";
-            case Step.WithdrawTerms _ -> "Take away the terms of " + name + " that the run made";
+            case Step.MakeTerms _ -> "Bring back the " + made(was.or(() -> is)) + " of " + name + " that the run made";
+            case Step.WithdrawTerms _ ->
+                "Take away the " + made(was.or(() -> is)) + " of " + name + " that the run made";
             case Step.MoveValues move -> "Move values to " + labels(field, move.moves());
             case Step.CarryMoved carry ->
                 "Carry over what changed in " + labels(was.or(() -> is), carry.moves()) + " since";
@@ -52,6 +54,10 @@ final class UndoSentences {
                 was.or(() -> is).map(SearchSteps::sentence).orElse(name);
             case Step.CheckRecords _ -> "Find which records of " + name + " satisfy the definition";
         };
+    }
+
+    private static String made(Optional<RecordType> type) {
+        return type.filter(each -> each.definition() instanceof Taxonomy).isPresent() ? "terms" : "records";
     }
 
     private static String labels(Optional<RecordType> type, List<Move> moves) {

@@ -207,6 +207,11 @@ public final class PhysicalNames {
         return fieldId.isEmpty() ? recordTypeId : recordTypeId + "/" + fieldId;
     }
 
+    /** The record type whose records hold what a table with this mark has. */
+    public static String holder(String mark) {
+        return mark.split("/", 2)[0];
+    }
+
     /** Ids and short names stand in comments and names; anything else never reaches a statement. */
     public static String comment(String id) {
         if (!COMMENT.matcher(id).matches()) {

@@ -13,7 +13,7 @@ import org.jontrel.site.table.Jdbc;
 import org.jontrel.site.table.PhysicalNames;
 import org.jontrel.site.table.Statements;
 
-/** Writes whole records into tables that nobody reads: made beside, or held. */
+/** Writes whole records into tables that nobody reads, made beside or held, or that nobody saves to while a run switches. */
 public final class WholeRecords {
     private final Connection connection;
     private final Binding.BoundTables tables;
@@ -25,6 +25,19 @@ public final class WholeRecords {
 
     /** New records; those without a slug get one of their title. */
     public void add(List<StoredRecord> records) throws SQLException {
+        add(records, RecordTableWriter::insertBare);
+    }
+
+    /** The same into tables that are in use: they are found by their words. */
+    public void addFound(List<StoredRecord> records) throws SQLException {
+        add(records, RecordTableWriter::insert);
+    }
+
+    private interface Insertion {
+        void insert(RecordTableWriter writer, StoredRecord record, RecordRows rows);
+    }
+
+    private void add(List<StoredRecord> records, Insertion insertion) throws SQLException {
         var addresses = new TakenSlugs(connection, tables);
         addresses.look(records.stream()
                 .filter(each -> each.slug().isEmpty())
@@ -35,7 +48,7 @@ public final class WholeRecords {
         for (var each : records) {
             var slug = each.slug().isEmpty() ? addresses.free(each.parentId(), each.title(), each.id()) : each.slug();
             addresses.take(each.parentId(), slug);
-            writer.insertBare(each.withSlug(slug), RecordRows.of(tables.recordType(), each.values()));
+            insertion.insert(writer, each.withSlug(slug), RecordRows.of(tables.recordType(), each.values()));
         }
         statements.run(connection);
         retract(records.stream()

@@ -93,7 +93,7 @@ public final class PlanSamples {
         return texts;
     }
 
-    /** Knows the terms that would be made by the names that they would have. */
+    /** Knows the terms and records that would be made by the names that they would have. */
     private record Names(SiteNameLookup site, Map<Object, String> made) implements NameLookup {
         Names(SiteNameLookup site) {
             this(site, new HashMap<>());
@@ -110,7 +110,7 @@ public final class PlanSamples {
         }
 
         private Optional<Object> known(Optional<Object> found, String name) {
-            found.filter(each -> each instanceof Long id && id < 0)
+            found.filter(each -> each instanceof Long id && id < 0 || each instanceof Link link && link.id() < 0)
                     .ifPresent(each -> made.putIfAbsent(each, name.strip()));
             return found;
         }

@@ -8,19 +8,24 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.move.NameLookup;
 import org.jontrel.core.value.Link;
+import org.jontrel.site.record.address.Slugs;
 import org.jontrel.site.record.read.RecordLoader;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.DatabaseException;
 import org.jontrel.site.table.Jdbc;
 import org.jontrel.site.table.PhysicalNames;
 
-/** Finds records and terms by their titles and labels; letters may be capital or small. Each is looked for once. */
+/**
+ * Finds records and terms by their titles and labels, whether letters are capital or small, and where none has the name, by
+ * their slugs. Each is looked for once.
+ */
 public final class SiteNameLookup implements NameLookup {
     private static final String TITLE = "part_title";
     private static final int REMEMBERED = 10_000;
@@ -30,7 +35,7 @@ public final class SiteNameLookup implements NameLookup {
     private final boolean notes;
     private final Map<List<Object>, Optional<Object>> found = new HashMap<>();
     private final Map<Object, Optional<String>> names = new HashMap<>();
-    private final Map<List<Object>, Optional<Object>> noted = new HashMap<>();
+    private final Map<List<Object>, Optional<Long>> noted = new HashMap<>();
 
     /**
      * @param to the model that a run leads to: its taxonomies may begin with terms that are not there yet
@@ -61,23 +66,46 @@ public final class SiteNameLookup implements NameLookup {
     }
 
     /** Where nothing is written, a number that no term has. */
-    private static Object counted(String name) {
+    private static long counted(String name) {
         return -1L
                 - Integer.toUnsignedLong(name.strip().toLowerCase(Locale.ROOT).hashCode());
     }
 
     private Optional<Object> look(Kind kind, String name) {
-        var all = new ArrayList<Object>();
-        switch (kind) {
-            case Kind.TermPick term -> all.addAll(ids(term.taxonomy(), name));
-            case Kind.Relation relation ->
-                relation.to().forEach(type -> ids(type, name).forEach(id -> all.add(new Link(type, id))));
-            default -> {}
+        var all = all(kind, type -> titled(type, name));
+        if (all.isEmpty() && Slugs.valid(name)) {
+            all = all(kind, type -> addressed(type, name));
         }
         return all.size() == 1 ? Optional.of(all.getFirst()) : Optional.empty();
     }
 
-    private List<Long> ids(String recordTypeId, String name) {
+    /** @param ids finds those of one record type */
+    private static List<Object> all(Kind kind, Function<String, List<Long>> ids) {
+        return switch (kind) {
+            case Kind.TermPick term -> List.copyOf(ids.apply(term.taxonomy()));
+            case Kind.Relation relation ->
+                relation.to().stream()
+                        .flatMap(type -> ids.apply(type).stream().map(id -> (Object) new Link(type, id)))
+                        .toList();
+            default -> List.of();
+        };
+    }
+
+    private List<Long> addressed(String recordTypeId, String slug) {
+        var table = binding.table(recordTypeId);
+        if (table.isEmpty()) {
+            return List.of();
+        }
+        var sql = "SELECT id FROM " + PhysicalNames.quoted(table.get().name()) + " WHERE slug = ? AND state <> '"
+                + RecordLoader.DELETED + "'";
+        try {
+            return Jdbc.query(connection, sql, row -> row.getLong(1), slug);
+        } catch (SQLException e) {
+            throw new DatabaseException(e);
+        }
+    }
+
+    private List<Long> titled(String recordTypeId, String name) {
         var table = binding.table(recordTypeId);
         var column = table.map(each -> each.own().columns().get(TITLE));
         if (column.isEmpty()) {
@@ -104,22 +132,38 @@ public final class SiteNameLookup implements NameLookup {
         return ids;
     }
 
-    /** Noted under its name: it is made when the run switches. */
+    /** Noted under its name: it is made when the run switches. What several are called is nobody's name. */
     @Override
     public Optional<Object> make(Field field, String label, String makes) {
+        return switch (field.kind()) {
+            case Kind.TermPick term -> made(makes, term.taxonomy(), label).map(Object.class::cast);
+            case Kind.Relation relation
+            when relation.to().size() == 1 -> {
+                var type = relation.to().iterator().next();
+                yield made(makes, type, label).map(id -> new Link(type, id));
+            }
+            default -> Optional.empty();
+        };
+    }
+
+    private Optional<Long> made(String makes, String recordTypeId, String label) {
+        var known = List.<Object>of(makes, recordTypeId, MadeTerms.folded(label));
+        if (!noted.containsKey(known)) {
+            noted.put(
+                    known,
+                    titled(recordTypeId, label.strip()).isEmpty()
+                            ? note(makes, recordTypeId, label)
+                            : Optional.empty());
+        }
+        return noted.get(known);
+    }
+
+    private Optional<Long> note(String makes, String recordTypeId, String label) {
+        var made = new MadeTerms(connection);
         try {
-            if (!(field.kind() instanceof Kind.TermPick term)) {
-                return Optional.empty();
-            }
-            var made = new MadeTerms(connection);
-            if (notes) {
-                var known = List.<Object>of(makes, term.taxonomy(), MadeTerms.folded(label));
-                if (!noted.containsKey(known)) {
-                    noted.put(known, made.note(makes, term.taxonomy(), label));
-                }
-                return noted.get(known);
-            }
-            return made.noted(makes, term.taxonomy(), label).or(() -> Optional.of(counted(label)));
+            return notes
+                    ? made.note(makes, recordTypeId, label)
+                    : made.noted(makes, recordTypeId, label).or(() -> Optional.of(counted(label)));
         } catch (SQLException e) {
             throw new DatabaseException(e);
         }
