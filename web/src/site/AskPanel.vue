@@ -26,16 +26,25 @@ const VALUED = {
   fill: 'site.fillValue',
   join: 'site.joinValue',
   gather: 'site.gatherValue',
+  unite: 'site.gatherValue',
   split: 'site.splitValue',
 } as const;
 const isOfRecords = computed(() => props.ask.about === 'records');
 const valueLabel = computed(() => {
-  const key = isOfRecords.value ? 'site.recordsValue' : valued.value && VALUED[valued.value];
+  const [first] = valued.value;
+  const key = isOfRecords.value ? 'site.recordsValue' : first && VALUED[first];
   return key ? t(key, { label: props.ask.label }) : '';
 });
 type Valued = keyof typeof VALUED;
-const valued = computed(() => (Object.keys(VALUED) as Valued[]).find((each) => props.ask.choices.includes(each)));
-const value = ref(props.ask.value || props.ask.proposed || (valued.value === 'join' ? ', ' : ''));
+const valued = computed(() => (Object.keys(VALUED) as Valued[]).filter((each) => props.ask.choices.includes(each)));
+const value = ref(props.ask.value || props.ask.proposed || (valued.value.includes('join') ? ', ' : ''));
+const isValued = computed(() => valued.value.includes(answer.value as Valued));
+/** Whoever begins to say what it needs wants an answer that needs it. */
+function needValue(): void {
+  if (!isValued.value) {
+    answer.value = props.ask.choices.find((each) => valued.value.includes(each as Valued)) ?? answer.value;
+  }
+}
 /** Whoever begins to correct wants that to count; what becomes of the rest is asked when something is left. */
 watch(corrections, (_, before) => {
   if (!Object.keys(before).length) {
@@ -63,14 +72,14 @@ function labelOf(choice: string): string {
     return t(left);
   }
   if (choice === 'gather' && isOfRecords.value) {
-    return t('site.answers.gather_records');
+    return t(props.ask.choices.includes('unite') ? 'site.answers.gather_each' : 'site.answers.gather_records');
   }
   const some = Object.keys(corrections.value).length > 0;
   return choice === 'set_aside' && some ? t('site.rest') : t(`site.answers.${choice}`);
 }
 
 function keep(): void {
-  const given = answer.value === valued.value ? value.value : '';
+  const given = isValued.value ? value.value : '';
   const corrected = Object.entries(corrections.value).map(([from, to]) => ({ from, to }));
   emit('decide', decision(props.ask, answer.value, given, corrected));
 }
@@ -86,12 +95,12 @@ function keep(): void {
     <ControlSet :disabled="locked">
       <Radios v-model:value="answer" :aria-labelledby="`ask-${ask.fieldId}-${ask.about}`" :options="choices" />
       <TextInput
-        v-if="valued"
+        v-if="valued.length"
         v-model:value="value"
         class="given"
-        :required="answer === valued"
+        :required="isValued"
         :aria-label="valueLabel"
-        @focus="answer = valued"
+        @focus="needValue"
       />
       <p v-if="isOfRecords" class="hint given">{{ $t('site.recordsHint', { brace: '{name}' }) }}</p>
       <AskValues

@@ -312,6 +312,8 @@ export const en = {
       join: 'Join them with',
       gather: 'Take the values of',
       gather_records: 'Make them of',
+      gather_each: 'Make a record for each',
+      unite: 'Make one record for all that say the same',
       make: 'Make those that are missing',
       split: 'Split them at',
     },

@@ -61,6 +61,7 @@ export const plan = {
     last: 'The last',
     join: 'Joined with “{value}”',
     gather: 'From {value}',
+    unite: 'From {value}, one for all alike',
     make: 'Make the missing ones',
     split: 'Split at “{value}”',
   },

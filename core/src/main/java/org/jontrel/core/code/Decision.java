@@ -85,6 +85,8 @@ public record Decision(String fieldId, Topic about, Action answer, String value,
         JOIN,
         /** Take the values of the fields that the answer's value names by their keys. */
         GATHER,
+        /** Make one record of all of them that say the same. */
+        UNITE,
         /** Make terms, or records, for the names that none has. */
         MAKE,
         /** Split texts wherever the answer's value stands in them; {@code \\n} stands for the end of a line. */

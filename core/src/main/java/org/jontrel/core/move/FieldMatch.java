@@ -4,6 +4,7 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.BiPredicate;
 import org.jontrel.core.model.Field;
@@ -17,17 +18,21 @@ final class FieldMatch {
     private final Set<String> taken = new HashSet<>();
     private final boolean toRows;
 
-    private FieldMatch(boolean toRows) {
+    private FieldMatch(Optional<Field> link, boolean toRows) {
         this.toRows = toRows;
+        // it says which belong together, wherever it stands
+        link.ifPresent(each -> taken.add(each.id()));
     }
 
     /**
      * By the ids of the first fields, those of the others.
      *
      * @param rowName id of the field that names a row; empty where none does
+     * @param link the relation from records to what the rows are in, which comes from no row
      */
-    static Map<String, String> of(List<Field> rows, String rowName, List<Field> records, boolean toRows) {
-        var match = new FieldMatch(toRows);
+    static Map<String, String> of(
+            List<Field> rows, String rowName, List<Field> records, Optional<Field> link, boolean toRows) {
+        var match = new FieldMatch(link, toRows);
         match.pairs(rows, records);
         // a text alone makes nothing the same
         if (match.matched.isEmpty()) {
@@ -37,10 +42,18 @@ final class FieldMatch {
         return match.matched;
     }
 
-    /** Of fields that stand among others, only those of the same key; empty where they are less than half of what the others have. */
-    static Map<String, String> among(List<Field> fields, List<Field> records) {
-        var match = new FieldMatch(false);
+    /**
+     * Of fields that stand among others, only those of the same key, with the key of the type before it or not: {@code phone} and
+     * {@code owner_phone} of an owner, whose title is {@code owner}, or {@code owner_name}. Empty where they are less than half of
+     * what the others have.
+     *
+     * @param link as for {@link #of}
+     * @param key of the type
+     */
+    static Map<String, String> among(List<Field> fields, List<Field> records, Optional<Field> link, String key) {
+        var match = new FieldMatch(link, false);
         match.pairs(fields, records);
+        match.named(fields, records, key);
         long all =
                 records.stream().filter(each -> !each.id().startsWith("part_")).count();
         long own = match.matched.values().stream()
@@ -59,6 +72,21 @@ final class FieldMatch {
                         pair(row, each);
                         pairs(row.inner(), each.inner());
                     });
+        }
+    }
+
+    private void named(List<Field> fields, List<Field> records, String key) {
+        for (var field : fields) {
+            records.stream()
+                    .filter(each -> !matched.containsKey(field.id()) && !taken.contains(each.id()) && fits(field, each))
+                    .filter(each -> field.key().equals(key + "_" + each.key())
+                            || each.id().equals(TITLE)
+                                    && (field.key().equals(key)
+                                            || NAMES.stream()
+                                                    .anyMatch(
+                                                            name -> field.key().equals(key + "_" + name))))
+                    .findFirst()
+                    .ifPresent(each -> pair(field, each));
         }
     }
 

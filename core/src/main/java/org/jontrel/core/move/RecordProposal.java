@@ -26,7 +26,7 @@ public record RecordProposal(String path, String label, RecordType was, RecordTy
         var matched = new LinkedHashMap<>(rule.matched());
         matched.values().removeIf("part_title"::equals);
         var own = new RecordMove(
-                rule.records(), rule.place(), rule.link(), rule.linkThere(), matched, formula, false, List.of());
+                rule.records(), rule.place(), rule.link(), rule.linkThere(), matched, formula, false, "", List.of());
         return new RecordProposal(path, label, was, around, own);
     }
 

@@ -96,8 +96,8 @@ public final class RecordProposals {
                 .findFirst();
         var link = mine.or(() -> theirs);
         var matched = place.isEmpty()
-                ? FieldMatch.among(fields, others(records, theirs))
-                : FieldMatch.of(fields, rowName(place), others(records, theirs), false);
+                ? FieldMatch.among(fields, others(records, theirs), theirs, records.key())
+                : FieldMatch.of(fields, rowName(place), others(records, theirs), theirs, false);
         if (link.isEmpty() || matched.isEmpty()) {
             return Optional.empty();
         }
@@ -111,6 +111,7 @@ public final class RecordProposals {
                 matched,
                 title,
                 false,
+                "",
                 List.of());
         return Optional.of(new RecordProposal(
                 was.key() + place.map(each -> "." + each.key()).orElse(""),
@@ -151,8 +152,8 @@ public final class RecordProposals {
                             .filter(each -> several || !each.kind().amount().many())
                             .findFirst();
                     var link = mine.or(() -> theirs);
-                    var matched =
-                            FieldMatch.of(place.inner(), rowName(Optional.of(place)), others(records, theirs), true);
+                    var matched = FieldMatch.of(
+                            place.inner(), rowName(Optional.of(place)), others(records, theirs), theirs, true);
                     return link.isEmpty() || matched.isEmpty()
                             ? Stream.empty()
                             : Stream.of(new RecordProposal(
@@ -168,6 +169,7 @@ public final class RecordProposals {
                                             matched,
                                             "",
                                             true,
+                                            "",
                                             List.of())));
                 });
     }

@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
@@ -45,6 +47,14 @@ public final class RowView {
     /** The fields of such records, those that are matched under the ids of their matches. */
     public RecordType type() {
         return type;
+    }
+
+    /** Ids of the fields of records themselves in which the rows stand, and of the title around them. */
+    public Set<String> read() {
+        return around.fields()
+                .filter(each -> each.id().equals(TITLE) || each.withInner().anyMatch(inner -> rule.has(inner.id())))
+                .map(Field::id)
+                .collect(Collectors.toSet());
     }
 
     private List<Field> fields() {

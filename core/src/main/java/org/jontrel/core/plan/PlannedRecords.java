@@ -41,12 +41,14 @@ record PlannedRecords(
     List<Plan.PlannedStep> made(RecordType is) {
         long rows = answers.getOrDefault(new Question(is.id(), ""), Answer.NONE).records();
         ask(is.id(), is.id(), is.plural(), rows);
+        alike(is, records.unites(is.id()));
         var proposal = records.decided(is.id());
         if (proposal.isEmpty()) {
             return List.of();
         }
         var was = proposal.get().was();
-        var rule = proposal.get().rule();
+        boolean unites = records.unites(is.id());
+        var rule = proposal.get().rule().uniting(unites ? ids.next('h') : "");
         tooMany(was, rule.link(), is);
         var steps = new ArrayList<Plan.PlannedStep>();
         var view = new RowView(was, rule).type();
@@ -55,7 +57,8 @@ record PlannedRecords(
         steps.add(planned(
                 new Step.MakeRecords(was.id(), rule.moving(moves)),
                 answers.getOrDefault(new Question(was.id(), ""), Answer.NONE).records(),
-                "Make " + is.plural() + " of " + proposal.get().label()));
+                "Make " + is.plural() + " of " + proposal.get().label()
+                        + (unites ? ", one for all that say the same" : "")));
         steps.add(planned(new Step.TakeTable(is.id(), ""), 0, "Take the table of " + is.plural() + " into use"));
         // without conditions it is known of each when it is made
         var among = isPlain(is) ? Step.Among.INCOMPLETE : Step.Among.ALL;
@@ -66,6 +69,25 @@ record PlannedRecords(
             steps.add(planned(new Step.NoteFiles(is.id()), rows, "Note which files " + is.plural() + " use"));
         }
         return steps;
+    }
+
+    private long breach(RecordType is, Breach breach) {
+        return answers.getOrDefault(new Question(is.id(), ""), Answer.NONE)
+                .breaches()
+                .getOrDefault(breach, 0L);
+    }
+
+    /** Says that one record could stand for several rows, and where records that are made so have one title. */
+    private void alike(RecordType is, boolean unites) {
+        long alike = breach(is, Breach.ALIKE);
+        long twice = breach(is, Breach.TWICE);
+        var place = Place.definition(is.id(), "");
+        if (alike > 0 && !unites) {
+            findings.add(Finding.of(Code.PLAN_RECORDS_ALIKE, place, is.plural(), alike));
+        }
+        if (twice > 0 && unites) {
+            findings.add(Finding.of(Code.PLAN_TITLES_ALIKE, place, is.plural(), twice));
+        }
     }
 
     /** Whether what a record needs depends on nothing. */
@@ -178,7 +200,13 @@ record PlannedRecords(
                 id,
                 Decision.Topic.RECORDS,
                 rows,
-                RecordMoves.TAKE_OR_NOT,
+                records.choices(
+                        id,
+                        isType
+                                ? answers.getOrDefault(new Question(id, ""), Answer.NONE)
+                                        .breaches()
+                                        .getOrDefault(Breach.ALIKE, 0L)
+                                : 0),
                 answer,
                 List.of(),
                 best.answer()));

@@ -12,7 +12,7 @@ import org.jontrel.core.move.RecordProposals;
 
 /** Rows that become records of a new content type, and records that become rows, as the architect has decided. */
 public final class RecordMoves {
-    static final List<Decision.Action> TAKE_OR_NOT = List.of(Decision.Action.GATHER, Decision.Action.LEAVE);
+    private static final List<Decision.Action> TAKES = List.of(Decision.Action.GATHER, Decision.Action.UNITE);
     private final Map<String, List<RecordProposal>> possible;
     private final Map<String, RecordProposal> decided = new LinkedHashMap<>();
     private final RecordProposals proposals;
@@ -24,8 +24,11 @@ public final class RecordMoves {
         this.decisions = decisions;
         for (var id : List.copyOf(possible.keySet())) {
             answer(id)
-                    .filter(each -> each.answer() == Decision.Action.GATHER)
-                    .flatMap(each -> proposals.named(id, each.value()))
+                    .filter(each -> TAKES.contains(each.answer()))
+                    .flatMap(each -> proposals
+                            .named(id, each.value())
+                            .filter(one -> each.answer() != Decision.Action.UNITE
+                                    || one.rule().canUnite()))
                     // what goes becomes one thing, not two
                     .filter(each -> decided.values().stream().noneMatch(each::contends))
                     .ifPresent(each -> decided.put(id, each));
@@ -40,7 +43,27 @@ public final class RecordMoves {
 
     /** The answer for a new content type, new rows or a new group. */
     Optional<Decision> answer(String id) {
-        return PlanQuestion.decided(decisions, id, Decision.Topic.RECORDS, TAKE_OR_NOT);
+        return PlanQuestion.decided(decisions, id, Decision.Topic.RECORDS, choices(id, 0));
+    }
+
+    /**
+     * What can be answered.
+     *
+     * @param alike how many say the same as another
+     */
+    List<Decision.Action> choices(String id, long alike) {
+        if (possible(id).stream().noneMatch(each -> each.rule().canUnite())) {
+            return List.of(Decision.Action.GATHER, Decision.Action.LEAVE);
+        }
+        return alike > 0
+                ? List.of(Decision.Action.UNITE, Decision.Action.GATHER, Decision.Action.LEAVE)
+                : List.of(Decision.Action.GATHER, Decision.Action.UNITE, Decision.Action.LEAVE);
+    }
+
+    /** Whether one record is made of all rows that say the same. */
+    public boolean unites(String id) {
+        return answer(id).filter(each -> each.answer() == Decision.Action.UNITE).isPresent()
+                && decided(id).isPresent();
     }
 
     /** What could come to something new; empty where nothing goes that fits. */
@@ -99,9 +122,7 @@ public final class RecordMoves {
 
     /** Whether an answer names something that cannot come. */
     boolean isUnknown(String id) {
-        return answer(id)
-                        .filter(each -> each.answer() == Decision.Action.GATHER)
-                        .isPresent()
+        return answer(id).filter(each -> TAKES.contains(each.answer())).isPresent()
                 && decided(id).isEmpty();
     }
 

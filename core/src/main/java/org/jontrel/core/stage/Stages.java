@@ -20,6 +20,8 @@ import org.jontrel.core.recordtype.RecordType;
  * all of them in turn; releases behind one another that touch different things are reached in one run, which gives the same.
  */
 public final class Stages {
+    private static final Set<Decision.Action> NAMING =
+            Set.of(Decision.Action.GATHER, Decision.Action.UNITE, Decision.Action.FILL);
     private static final Pattern KEY = Pattern.compile("[a-z][a-z0-9_]*");
 
     private Stages() {}
@@ -65,7 +67,7 @@ public final class Stages {
 
     /** An answer may name other fields, which are read as they are before its release: there they must be as before all of them. */
     private static boolean readsTheSame(Decision decision, List<Hop> open, Hop hop) {
-        if (decision.answer() != Decision.Action.GATHER && decision.answer() != Decision.Action.FILL) {
+        if (!NAMING.contains(decision.answer())) {
             return true;
         }
         var named =

@@ -21,7 +21,7 @@ public class StepTest {
 
     /** One of each. */
     private static final RecordMove RULE =
-            new RecordMove("tnote", NOTE, "flink", false, Map.of(), "", false, List.of());
+            new RecordMove("tnote", NOTE, "flink", false, Map.of(), "", false, "", List.of());
 
     private static final List<Step> ALL = List.of(
             new Step.CreateTable(TYPE),

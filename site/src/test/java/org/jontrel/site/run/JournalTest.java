@@ -30,7 +30,15 @@ public class JournalTest {
     }
 
     private static final RecordMove RULE = new RecordMove(
-            "tnote", "frows", "flink", true, Map.of("fa", "fb"), "{a}", true, List.of(Move.own("fb", List.of("fa"))));
+            "tnote",
+            "frows",
+            "flink",
+            true,
+            Map.of("fa", "fb"),
+            "{a}",
+            true,
+            "h1",
+            List.of(Move.own("fb", List.of("fa"))));
 
     /** A step of each kind, made of what its record wants. */
     private static Step made(Class<?> kind) throws ReflectiveOperationException {

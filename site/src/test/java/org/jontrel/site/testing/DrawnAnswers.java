@@ -23,10 +23,10 @@ final class DrawnAnswers {
                     : ask.choices().contains(Decision.Action.LEAVE)
                             ? Decision.Action.LEAVE
                             : ask.choices().getLast();
-            var taken = ask.choices().contains(Decision.Action.GATHER) ? Decision.Action.GATHER : answer;
+            var taken = ask.choices().contains(Decision.Action.GATHER) ? gathered(ask.choices()) : answer;
             var value =
                     switch (taken) {
-                        case GATHER -> ask.proposed();
+                        case GATHER, UNITE -> ask.proposed();
                         case JOIN -> " / ";
                         default -> "";
                     };
@@ -38,6 +38,11 @@ final class DrawnAnswers {
                 .forEach(ask -> decisions.add(
                         new Decision(ask.fieldId(), ask.about(), ask.choices().getLast(), "")));
         return new Runs.RunTarget("2", to, decisions);
+    }
+
+    /** One record for all rows that say the same, where such a thing can be and there are some. */
+    private static Decision.Action gathered(List<Decision.Action> choices) {
+        return choices.getFirst() == Decision.Action.UNITE ? Decision.Action.UNITE : Decision.Action.GATHER;
     }
 
     /** Where a field takes several values, those of both. */

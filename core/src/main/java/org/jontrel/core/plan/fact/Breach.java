@@ -19,5 +19,7 @@ public enum Breach {
     /** Records that stand under what they no longer may stand under. */
     PARENT,
     /** Records that visitors do not see, where they become something that has no state of its own. */
-    HIDDEN
+    HIDDEN,
+    /** Rows that say the same as another, where one record could stand for both. */
+    ALIKE
 }

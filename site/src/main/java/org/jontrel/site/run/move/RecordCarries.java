@@ -12,6 +12,7 @@ import java.util.stream.Stream;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.move.RecordMove;
 import org.jontrel.core.plan.Step;
+import org.jontrel.core.record.GroupedValues;
 import org.jontrel.core.value.Link;
 import org.jontrel.site.record.write.Histories;
 import org.jontrel.site.table.Binding;
@@ -65,7 +66,9 @@ public final class RecordCarries {
         if (rule.linkThere()) {
             for (long id : records) {
                 Histories.of(connection, binding, rule.records(), id)
-                        .forEach(past -> linked(past.values().get(rule.link())).forEach(all::add));
+                        .forEach(past -> linked(GroupedValues.get(theirs.get().recordType(), past.values(), rule.link())
+                                        .orElse(null))
+                                .forEach(all::add));
             }
         }
         return all;

@@ -2,15 +2,21 @@ package org.jontrel.site.run.move;
 
 import java.sql.Connection;
 import java.sql.SQLException;
+import java.util.EnumMap;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Consumer;
 import org.jontrel.core.code.Decision;
 import org.jontrel.core.model.condition.RecordState;
+import org.jontrel.core.move.AlikeRows;
 import org.jontrel.core.move.Move;
+import org.jontrel.core.move.MoveLosses;
+import org.jontrel.core.move.MovedValues;
 import org.jontrel.core.move.NameLookup;
 import org.jontrel.core.move.RecordMove;
 import org.jontrel.core.move.RecordProposal;
@@ -26,6 +32,8 @@ import org.jontrel.site.table.Binding;
 public final class RecordCounts {
     private static final int CHUNK = 2_000;
     private final Map<String, MoveCounts> fields = new LinkedHashMap<>();
+    private final Set<Long> said = new HashSet<>();
+    private final Set<Long> titles = new HashSet<>();
     private long records;
     private long hidden;
     private long tooMany;
@@ -62,12 +70,34 @@ public final class RecordCounts {
             });
         } else {
             counts.watch(view.type(), is, rule, decisions, references);
-            each(
-                    connection,
-                    new RecordLoader(table, RecordMaker.read(table.recordType(), rule)),
-                    record -> counts.rows(view.rows(record.id(), record.values()), most));
+            var moved = rule.canUnite()
+                    ? Optional.of(moved(view, is, rule, decisions, references))
+                    : Optional.<MovedValues>empty();
+            each(connection, new RecordLoader(table, view.read()), record -> {
+                var rows = view.rows(record.id(), record.values());
+                counts.rows(rows, most);
+                moved.ifPresent(each -> rows.forEach(row -> counts.alike(rule, each.apply(row.values()))));
+            });
         }
         return counts;
+    }
+
+    private static MovedValues moved(
+            RowView view, RecordType is, RecordMove rule, List<Decision> decisions, NameLookup references) {
+        var plan = MovePlan.ofRecords(view.type(), is, decisions);
+        var moves =
+                is.byId().keySet().stream().flatMap(id -> plan.to(id).stream()).toList();
+        return RecordMaker.made(view, is, rule.moving(moves), references, MoveLosses.UNTOLD);
+    }
+
+    /** Half of a mark is enough to tell rows apart, and a million fit. */
+    private void alike(RecordMove rule, Map<String, Object> values) {
+        said.add(half(AlikeRows.mark(rule, values)));
+        titles.add(half(AlikeRows.mark(rule, Map.of("", String.valueOf(values.get("part_title"))))));
+    }
+
+    private static long half(String mark) {
+        return Long.parseUnsignedLong(mark.substring(0, 16), 16);
     }
 
     /** Answers about rows, said of the records that they come from. */
@@ -118,12 +148,23 @@ public final class RecordCounts {
     /** How many there are; by field, what becomes of its values. An empty id is for the records themselves. */
     public Map<String, Answer> answers() {
         var answers = new HashMap<String, Answer>();
-        answers.put(
-                "",
-                new Answer(records, 0, 0, 0, List.of(), List.of())
-                        .breaking(hidden > 0 ? Map.of(Breach.HIDDEN, hidden) : Map.of()));
+        answers.put("", new Answer(records, 0, 0, 0, List.of(), List.of()).breaking(breaches()));
         fields.forEach((field, counts) -> answers.put(field, counts.answer()));
         return answers;
+    }
+
+    private Map<Breach, Long> breaches() {
+        var breaches = new EnumMap<Breach, Long>(Breach.class);
+        if (hidden > 0) {
+            breaches.put(Breach.HIDDEN, hidden);
+        }
+        if (!said.isEmpty() && records > said.size()) {
+            breaches.put(Breach.ALIKE, records - said.size());
+        }
+        if (said.size() > titles.size()) {
+            breaches.put(Breach.TWICE, (long) said.size() - titles.size());
+        }
+        return breaches;
     }
 
     /** What there is to say of the relation that leads to records. */

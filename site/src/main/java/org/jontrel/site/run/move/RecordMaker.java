@@ -18,6 +18,7 @@ import org.jontrel.core.move.MovedValues;
 import org.jontrel.core.move.NameLookup;
 import org.jontrel.core.move.RecordMove;
 import org.jontrel.core.move.RowView;
+import org.jontrel.core.record.GroupedValues;
 import org.jontrel.core.record.RecordCheck;
 import org.jontrel.core.record.Surroundings;
 import org.jontrel.core.recordtype.RecordType;
@@ -36,6 +37,7 @@ public final class RecordMaker implements RecordWork {
     private final RecordMove rule;
     private final RowView view;
     private final Binding.BoundTables around;
+    private final RecordType goal;
     private final Binding.BoundTables beside;
     private final MovedValues moved;
     private final RecordLoader loader;
@@ -62,16 +64,16 @@ public final class RecordMaker implements RecordWork {
         var records = type(to, rule.records());
         beside = BesideTables.all(connection, records);
         moved = made(view, records, rule, references, MoveLosses.UNTOLD);
-        loader = new RecordLoader(around, read(around.recordType(), rule));
+        loader = new RecordLoader(around, view.read());
+        goal = type(to, around.recordType().id());
         if (rule.linkThere()) {
             links = new RecordLinks(connection, beside.fields().get(rule.link()).name(), true);
             link = Optional.empty();
         } else {
-            var is = type(to, around.recordType().id());
-            var table = BesideTables.find(connection, is, rule.link())
+            var table = BesideTables.find(connection, goal, rule.link())
                     .orElseThrow(() -> new IllegalStateException("No table beside for " + rule.link()));
             links = new RecordLinks(connection, table, false);
-            link = Optional.of(link(is, around.name(), rule, table));
+            link = Optional.of(link(goal, around.name(), rule, table));
         }
     }
 
@@ -98,16 +100,6 @@ public final class RecordMaker implements RecordWork {
         return new MovedValues(view.type(), records, moves, references, losses);
     }
 
-    /** Ids of the fields of records themselves in which the rows stand, and of the title around them. */
-    static Set<String> read(RecordType around, RecordMove rule) {
-        var wanted = new HashSet<String>();
-        around.fields()
-                .filter(each ->
-                        each.id().equals("part_title") || each.withInner().anyMatch(inner -> rule.has(inner.id())))
-                .forEach(each -> wanted.add(each.id()));
-        return wanted;
-    }
-
     @Override
     public RecordLoader loader() {
         return loader;
@@ -115,6 +107,17 @@ public final class RecordMaker implements RecordWork {
 
     @Override
     public void work(Connection connection, List<StoredRecord> records, List<Long> some) throws SQLException {
+        if (rule.unites()) {
+            var rows = new ArrayList<UnitedRecords.UnitedRow>();
+            for (var record : records) {
+                for (var row : view.rows(record.id(), record.values())) {
+                    rows.add(new UnitedRecords.UnitedRow(record, values(row, record)));
+                }
+            }
+            new UnitedRecords(connection, rule, goal, around.name(), beside, links)
+                    .write(rows, some, link.orElseThrow());
+            return;
+        }
         var writer = new WholeRecords(connection, beside);
         if (!some.isEmpty()) {
             var before = new LinkedHashSet<Long>();
@@ -133,7 +136,7 @@ public final class RecordMaker implements RecordWork {
                 mine.add(new Link(rule.records(), id));
                 made.add(made(beside.recordType(), record, id, values(row, record), rule));
             }
-            linked.put(record.id(), mine.isEmpty() ? Map.of() : Map.of(rule.link(), mine));
+            linked.put(record.id(), mine.isEmpty() ? Map.of() : GroupedValues.with(goal, Map.of(), rule.link(), mine));
         }
         writer.add(made);
         if (link.isPresent()) {
@@ -144,17 +147,18 @@ public final class RecordMaker implements RecordWork {
     private Map<String, Object> values(RowView.SeenRow row, StoredRecord record) {
         var values = new HashMap<>(ValueMover.settled(moved.apply(row.values()), ids));
         if (rule.linkThere()) {
-            values.put(
-                    rule.link(),
-                    back(beside.recordType(), rule, around.recordType().id(), record.id()));
+            values.putAll(
+                    back(beside.recordType(), values, rule, around.recordType().id(), record.id()));
         }
         return values;
     }
 
-    /** What the relation of such a record says. */
-    static Object back(RecordType records, RecordMove rule, String type, long id) {
+    /** The values of such a record, with the relation to what it belongs to. */
+    static Map<String, Object> back(
+            RecordType records, Map<String, Object> values, RecordMove rule, String type, long id) {
         var link = new Link(type, id);
-        return records.field(rule.link()).orElseThrow().kind().amount().many() ? List.of(link) : link;
+        boolean many = records.field(rule.link()).orElseThrow().kind().amount().many();
+        return GroupedValues.with(records, values, rule.link(), many ? List.of(link) : link);
     }
 
     /** A record as new as its row, with the state of what the row stood in. */

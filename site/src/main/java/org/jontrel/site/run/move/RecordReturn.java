@@ -3,6 +3,7 @@ package org.jontrel.site.run.move;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -12,7 +13,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.LongSupplier;
+import java.util.stream.Stream;
 import org.jontrel.core.model.Model;
+import org.jontrel.core.move.AlikeRows;
 import org.jontrel.core.move.EnteredValues;
 import org.jontrel.core.move.MoveLosses;
 import org.jontrel.core.move.MovedValues;
@@ -21,6 +24,8 @@ import org.jontrel.core.move.RecordMove;
 import org.jontrel.core.move.RowView;
 import org.jontrel.core.move.ValueShapes;
 import org.jontrel.core.plan.Step;
+import org.jontrel.core.record.GroupedValues;
+import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.core.value.Link;
 import org.jontrel.site.record.read.RecordLoader;
 import org.jontrel.site.record.read.StoredRecord;
@@ -35,6 +40,7 @@ public final class RecordReturn implements RecordCarry {
     private final RowView view;
     private final String aroundId;
     private final RecordLoader around;
+    private final RecordType goal;
     private final Binding.BoundTables kept;
     private final RecordLoader held;
     private final RecordLinks links;
@@ -69,15 +75,15 @@ public final class RecordReturn implements RecordCarry {
         kept = HeldTables.all(connection, RecordMaker.type(to, rule.records()), names)
                 .orElseThrow(() -> new IllegalStateException("No records are held as " + names));
         held = new RecordLoader(kept);
-        around = new RecordLoader(present, RecordMaker.read(present.recordType(), rule));
+        around = new RecordLoader(present, view.read());
         toRows = RowMaker.rows(view, kept.recordType(), rule, references, MoveLosses.UNTOLD);
         toRecords = RecordMaker.made(view, kept.recordType(), rule, references, MoveLosses.UNTOLD);
         own = new MovedValues(view.type(), view.type(), view.same(view.type()), references, MoveLosses.UNTOLD);
+        goal = RecordMaker.type(to, aroundId);
         if (rule.linkThere()) {
             links = new RecordLinks(connection, kept.fields().get(rule.link()).name(), true);
             link = Optional.empty();
         } else {
-            var goal = RecordMaker.type(to, aroundId);
             var table = HeldTables.with(connection, goal, present.name(), names)
                     .fields()
                     .get(rule.link())
@@ -99,10 +105,15 @@ public final class RecordReturn implements RecordCarry {
         var writer = new WholeRecords(connection, kept);
         var linked = new LinkedHashMap<Long, Map<String, Object>>();
         var gone = new HashSet<Long>();
-        for (var result : results(connection, some, known)) {
+        var made = new HashSet<Long>();
+        for (var result : results(connection, some, known, true)) {
             if (result.outcome() == MovedReturn.Outcome.CARRIED) {
-                writer.remove(result.written().stream().map(StoredRecord::id).toList());
-                writer.add(result.written());
+                // one that stands for rows of several is as the first of them says
+                var written = result.written().stream()
+                        .filter(each -> made.add(each.id()))
+                        .toList();
+                writer.remove(written.stream().map(StoredRecord::id).toList());
+                writer.add(written);
                 gone.addAll(result.gone());
                 linked.put(result.around(), result.links());
             }
@@ -118,7 +129,7 @@ public final class RecordReturn implements RecordCarry {
     @Override
     public List<MovedReturn.Outcome> outcomes(Connection connection, List<StoredRecord> some) throws SQLException {
         var all = some.stream().map(StoredRecord::id).toList();
-        return results(connection, some, Set.copyOf(all)).stream()
+        return results(connection, some, Set.copyOf(all), false).stream()
                 .map(CarriedRecords::outcome)
                 .toList();
     }
@@ -136,7 +147,8 @@ public final class RecordReturn implements RecordCarry {
             Set<Long> gone,
             Map<String, Object> links) {}
 
-    private List<CarriedRecords> results(Connection connection, List<StoredRecord> some, Set<Long> known)
+    /** @param gives whether records that are new get their numbers */
+    private List<CarriedRecords> results(Connection connection, List<StoredRecord> some, Set<Long> known, boolean gives)
             throws SQLException {
         var linked = links.of(some.stream().map(StoredRecord::id).toList());
         var found = RowMaker.living(connection, held, linked);
@@ -149,7 +161,10 @@ public final class RecordReturn implements RecordCarry {
                     .filter(found::containsKey)
                     .forEach(id -> mine.put(id, found.get(id)));
             if (known.contains(record.id()) || mine.isEmpty() && !rows.isEmpty()) {
-                results.add(result(connection, record, rows, mine, shared));
+                results.add(
+                        rule.unites()
+                                ? united(connection, record, rows, mine, shared, gives)
+                                : result(connection, record, rows, mine, shared));
             }
         }
         return results;
@@ -194,7 +209,7 @@ public final class RecordReturn implements RecordCarry {
             var values = new HashMap<>(
                     ValueMover.settled(was.isPresent() ? entered.orElse(before) : toRecords.apply(row.values()), ids));
             if (rule.linkThere() && was.isEmpty()) {
-                values.put(rule.link(), RecordMaker.back(kept.recordType(), rule, aroundId, record.id()));
+                values.putAll(RecordMaker.back(kept.recordType(), values, rule, aroundId, record.id()));
             }
             lost |= entered.isEmpty() || !says(values, row);
             written.add(
@@ -202,19 +217,98 @@ public final class RecordReturn implements RecordCarry {
                             ? own.get().rewritten(values)
                             : RecordMaker.made(kept.recordType(), record, id, values, rule));
         }
+        return carried(record, mine, silent, now, written, left.keySet(), lost);
+    }
+
+    private CarriedRecords carried(
+            StoredRecord record,
+            Map<Long, StoredRecord> mine,
+            List<Long> silent,
+            List<Long> now,
+            List<StoredRecord> written,
+            Set<Long> gone,
+            boolean lost) {
         boolean same = written.isEmpty()
                 && now.equals(mine.keySet().stream()
                         .filter(each -> !silent.contains(each))
                         .toList());
-        now.addAll(silent);
+        var all = new ArrayList<>(now);
+        all.addAll(silent);
         var outcome =
                 same ? MovedReturn.Outcome.UNTOUCHED : lost ? MovedReturn.Outcome.LOST : MovedReturn.Outcome.CARRIED;
-        return new CarriedRecords(record.id(), outcome, written, new LinkedHashSet<>(left.keySet()), links(now));
+        return new CarriedRecords(record.id(), outcome, written, new LinkedHashSet<>(gone), links(all));
+    }
+
+    /** Where one record stands for all rows that say the same: what says it already is found first, also among those of others. */
+    private CarriedRecords united(
+            Connection connection,
+            StoredRecord record,
+            List<RowView.SeenRow> rows,
+            Map<Long, StoredRecord> mine,
+            Set<Long> shared,
+            boolean gives)
+            throws SQLException {
+        var silent = mine.values().stream()
+                .filter(each -> toRows.apply(each.values()).isEmpty())
+                .map(StoredRecord::id)
+                .toList();
+        var became = rows.stream().map(row -> toRecords.apply(row.values())).toList();
+        var standing = new AlikeNotes(connection, rule).known(became);
+        var others = new LinkedHashMap<Long, StoredRecord>();
+        held.byIds(connection, standing).stream()
+                .filter(each -> !each.deleted())
+                .forEach(each -> others.put(each.id(), each));
+        var ids = new long[rows.size()];
+        var left = new LinkedHashMap<>(mine);
+        silent.forEach(left::remove);
+        for (int at = 0; at < ids.length; at++) {
+            var row = rows.get(at);
+            var said = Stream.concat(mine.values().stream(), Stream.ofNullable(others.get(standing.get(at))))
+                    .filter(each -> says(each.values(), row))
+                    .findFirst();
+            ids[at] = said.map(StoredRecord::id).orElse(0L);
+            said.ifPresent(each -> left.remove(each.id()));
+        }
+        var written = new ArrayList<StoredRecord>();
+        var fresh = new LinkedHashMap<String, Long>();
+        boolean lost = false;
+        for (int at = 0; at < ids.length; at++) {
+            if (ids[at] != 0) {
+                continue;
+            }
+            var mark = AlikeRows.mark(rule, became.get(at));
+            if (fresh.containsKey(mark)) {
+                ids[at] = fresh.get(mark);
+                continue;
+            }
+            var was = left.values().stream()
+                    .filter(each -> !shared.contains(each.id()))
+                    .findFirst();
+            was.ifPresent(each -> left.remove(each.id()));
+            var before = was.map(StoredRecord::values).orElse(Map.of());
+            var entered = new EnteredValues(before, toRecords.apply(toRows.apply(before)), became.get(at))
+                    .merged(Set.copyOf(rule.matched().values()));
+            var values = ValueMover.settled(was.isPresent() ? entered.orElse(before) : became.get(at), this.ids);
+            lost |= was.isPresent() && entered.isEmpty() || !says(values, rows.get(at));
+            ids[at] = was.map(StoredRecord::id).orElse(0L);
+            if (was.isEmpty() && gives) {
+                ids[at] = new AlikeNotes(connection, rule)
+                        .numbers(List.of(became.get(at)))
+                        .getFirst();
+            }
+            fresh.put(mark, ids[at]);
+            written.add(
+                    was.isPresent()
+                            ? was.get().rewritten(values)
+                            : RecordMaker.made(kept.recordType(), record, ids[at], values, rule));
+        }
+        var now = Arrays.stream(ids).distinct().boxed().toList();
+        return carried(record, mine, silent, now, written, left.keySet(), lost);
     }
 
     private Map<String, Object> links(List<Long> now) {
         var all = now.stream().map(id -> new Link(rule.records(), id)).toList();
-        return all.isEmpty() ? Map.of() : Map.of(rule.link(), all);
+        return all.isEmpty() ? Map.of() : GroupedValues.with(goal, Map.of(), rule.link(), all);
     }
 
     /** The row's own id, or another where some record has it. */
@@ -224,6 +318,9 @@ public final class RecordReturn implements RecordCarry {
 
     /** Whether the record would become just what the row is. */
     private boolean says(Map<String, Object> record, RowView.SeenRow row) {
+        if (rule.unites()) {
+            return AlikeRows.mark(rule, toRows.apply(record)).equals(AlikeRows.mark(rule, own.apply(row.values())));
+        }
         return ValueShapes.same(toRows.apply(record), own.apply(row.values()));
     }
 }

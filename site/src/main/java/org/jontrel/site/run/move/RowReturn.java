@@ -11,13 +11,11 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.LongSupplier;
 import org.jontrel.core.model.Model;
-import org.jontrel.core.move.EnteredValues;
 import org.jontrel.core.move.MoveLosses;
 import org.jontrel.core.move.MovedValues;
 import org.jontrel.core.move.NameLookup;
 import org.jontrel.core.move.RecordMove;
 import org.jontrel.core.move.RowView;
-import org.jontrel.core.move.ValueShapes;
 import org.jontrel.core.plan.Step;
 import org.jontrel.site.record.read.RecordLoader;
 import org.jontrel.site.record.read.StoredRecord;
@@ -33,8 +31,8 @@ public final class RowReturn implements RecordCarry {
     private final RecordLoader records;
     private final RecordLoader held;
     private final RecordLinks links;
-    private final MovedValues toRows;
     private final MovedValues toRecords;
+    private final RowEntries entries;
     private final PlacedValues places;
     private final SavedSince saved;
     private final LongSupplier ids;
@@ -59,8 +57,9 @@ public final class RowReturn implements RecordCarry {
         var theirs = binding.table(rule.records()).orElseThrow();
         var goal = RecordMaker.type(to, step.recordTypeId());
         view = new RowView(goal, rule);
-        toRows = RowMaker.rows(view, theirs.recordType(), rule, references, MoveLosses.UNTOLD);
+        var toRows = RowMaker.rows(view, theirs.recordType(), rule, references, MoveLosses.UNTOLD);
         toRecords = RecordMaker.made(view, theirs.recordType(), rule, references, MoveLosses.UNTOLD);
+        entries = new RowEntries(theirs.recordType(), rule, toRows, toRecords);
         around = new RecordLoader(present, Set.of("part_title"));
         records = new RecordLoader(theirs);
         links = RowMaker.links(connection, present, theirs, rule);
@@ -125,61 +124,37 @@ public final class RowReturn implements RecordCarry {
                     before.containsKey(record.id()) ? before.get(record.id()).values() : Map.of());
             values.putAll(record.values());
             var rows = view.rows(record.id(), values);
+            var now = ids(connection, rows);
             boolean touched = all
                     || known.contains(record.id())
                     || mine.stream().anyMatch(each -> changed.contains(each.id()))
-                    || !ids(rows).equals(mine.stream().map(StoredRecord::id).toList());
-            results.put(record.id(), touched ? result(mine, rows, view.silent(values)) : CarriedRows.UNTOUCHED);
+                    || !now.stream()
+                            .distinct()
+                            .toList()
+                            .equals(mine.stream().map(StoredRecord::id).toList());
+            results.put(record.id(), touched ? result(mine, rows, now, view.silent(values)) : CarriedRows.UNTOUCHED);
         }
         return results;
     }
 
-    private static List<Long> ids(List<RowView.SeenRow> rows) {
-        return rows.stream().map(RowView.SeenRow::id).toList();
+    /** The ids of the records that these rows became. */
+    private List<Long> ids(Connection connection, List<RowView.SeenRow> rows) throws SQLException {
+        if (!rule.unites()) {
+            return rows.stream().map(RowView.SeenRow::id).toList();
+        }
+        var became = rows.stream().map(row -> toRecords.apply(row.values())).toList();
+        return new AlikeNotes(connection, rule).known(became);
     }
 
-    private CarriedRows result(List<StoredRecord> mine, List<RowView.SeenRow> before, List<RowView.SeenRow> silent) {
-        var left = new ArrayList<>(before);
-        var rows = new ArrayList<RowView.SeenRow>();
-        boolean lost = !view.several() && mine.size() > 1;
-        for (var record : mine) {
-            var was = left.stream()
-                    .filter(row -> row.id() == record.id())
-                    .findFirst()
-                    .or(() -> left.stream()
-                            .filter(row -> mine.stream().noneMatch(each -> each.id() == row.id()))
-                            .filter(row -> says(row, record))
-                            .findFirst());
-            was.ifPresent(left::remove);
-            if (was.isPresent() && says(was.get(), record)) {
-                rows.add(was.get());
-                continue;
-            }
-            var kept = was.map(RowView.SeenRow::values).orElse(Map.of());
-            var came = toRows.apply(toRecords.apply(kept));
-            var values = new EnteredValues(kept, came, toRows.apply(record.values()))
-                    .merged(Set.copyOf(rule.matched().values()));
-            var row = new RowView.SeenRow(was.map(RowView.SeenRow::id).orElse(record.id()), values.orElse(kept));
-            lost |= values.isEmpty() || !says(row, record);
-            rows.add(row);
-        }
+    private CarriedRows result(
+            List<StoredRecord> mine, List<RowView.SeenRow> before, List<Long> became, List<RowView.SeenRow> silent) {
+        var said = rule.unites() ? entries.united(mine, before, became) : entries.single(mine, before);
+        var rows = new ArrayList<>(said.stream().map(RowEntries.Entry::row).toList());
         if (rows.equals(before)) {
             return CarriedRows.UNTOUCHED;
         }
+        boolean lost = !view.several() && mine.size() > 1 || said.stream().anyMatch(RowEntries.Entry::lost);
         rows.addAll(silent);
         return new CarriedRows(lost ? MovedReturn.Outcome.LOST : MovedReturn.Outcome.CARRIED, rows);
-    }
-
-    /** Whether the row would become just what the record is. */
-    private boolean says(RowView.SeenRow row, StoredRecord record) {
-        var made = new HashMap<>(toRecords.apply(row.values()));
-        var is = new HashMap<>(record.values());
-        is.remove(rule.link());
-        if (record.version() == 1 && !rule.title().isEmpty()) {
-            // what it is called after may have changed since
-            made.remove("part_title");
-            is.remove("part_title");
-        }
-        return ValueShapes.same(made, is);
     }
 }

@@ -211,4 +211,28 @@ public class MovedRecordsTest extends RecordsCase {
                         .toList(),
                 List.of("PLAN_TOO_MANY [Contacts, 1]", "PLAN_VALUES_TWICE [Role, 1]"));
     }
+
+    @Test
+    public void aRelationWithinAGroupThatLeadsBackComesFromNoField() throws SQLException {
+        var mine = relation("of", "tmooring", Kind.Amount.ONE);
+        start(text("role"), text("phone"), group("place", mine, text("street")), text("note"));
+        long b = save("B", Map.of("note", "n"));
+        save(
+                "A",
+                Map.of(
+                        "role",
+                        "Warden",
+                        "phone",
+                        "0123456",
+                        "place",
+                        Map.of("of", Map.of("type", "tmooring", "id", b), "street", "Quay")));
+        var model = with(
+                Moorings.model(text("note")),
+                other("role", Kind.Text.PLAIN),
+                other("phone", Kind.Text.PLAIN),
+                group("place", mine.withId("cof"), text("street").withId("cstreet"))
+                        .withId("cplace"));
+        var gather = decide(CONTACT, Decision.Topic.RECORDS, Decision.Action.GATHER, "mooring titled {mooring}");
+        expect(model, Map.of("B", "{note=n}", "A", "{}"), gather);
+    }
 }

@@ -1,5 +1,7 @@
 package org.jontrel.site.run.move;
 
+import static org.testng.Assert.assertTrue;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -15,11 +17,14 @@ import org.jontrel.core.model.Part;
 import org.jontrel.core.value.Link;
 import org.jontrel.core.value.Row;
 import org.jontrel.site.record.read.StoredRecord;
+import org.jontrel.site.run.Runs;
 import org.jontrel.site.testing.Moorings;
+import org.jontrel.site.testing.TestSite;
 
 /** A site with moorings whose contacts are rows, a group or records. */
 abstract class RecordsCase extends MovesCase {
     static final String CONTACT = "tcontact";
+    private static final int MOST = 12;
     static final Field LINKS = relation("contacts_of", CONTACT, MANY);
     static final Field ROWS = rows("contacts", text("name"), text("role"), text("phone"));
 
@@ -101,5 +106,23 @@ abstract class RecordsCase extends MovesCase {
                                         .orElseThrow()
                                         .title())
                                 .toList();
+    }
+
+    /** What is typed while a run is under way goes along: at every step of it somebody saves. */
+    void meanwhile(Model model, Runnable saving, Decision... decisions) {
+        var target = new Runs.RunTarget("2.0.0", model, List.of(decisions));
+        int[] times = {0};
+        TestSite.run(test.site().runs().start(target, "anna", _ -> {
+            // while records are still what they were
+            if (test.site().installed().version().equals("1.0.0") && times[0]++ < MOST) {
+                try {
+                    saving.run();
+                } catch (AssertionError e) {
+                    assertTrue(e.getMessage().startsWith("Closed"), e.getMessage());
+                    times[0] = MOST;
+                }
+            }
+        }));
+        assertTrue(times[0] > 4, "saved so often: " + times[0]);
     }
 }

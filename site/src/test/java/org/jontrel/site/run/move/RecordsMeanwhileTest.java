@@ -1,7 +1,6 @@
 package org.jontrel.site.run.move;
 
 import static org.testng.Assert.assertEquals;
-import static org.testng.Assert.assertTrue;
 
 import java.sql.SQLException;
 import java.util.ArrayList;
@@ -9,35 +8,12 @@ import java.util.List;
 import java.util.Map;
 import org.jontrel.core.code.Decision;
 import org.jontrel.core.model.Kind;
-import org.jontrel.core.model.Model;
-import org.jontrel.site.run.Runs;
 import org.jontrel.site.testing.Dump;
 import org.jontrel.site.testing.Moorings;
-import org.jontrel.site.testing.TestSite;
 import org.testng.annotations.Test;
 
 /** Rows become records, and records rows, while people save them. */
 public class RecordsMeanwhileTest extends RecordsCase {
-    private static final int MOST = 12;
-
-    /** What is typed while a run is under way goes along: at every step of it somebody saves. */
-    private void meanwhile(Model model, Runnable saving, Decision... decisions) {
-        var target = new Runs.RunTarget("2.0.0", model, List.of(decisions));
-        int[] times = {0};
-        TestSite.run(test.site().runs().start(target, "anna", _ -> {
-            // while records are still what they were
-            if (test.site().installed().version().equals("1.0.0") && times[0]++ < MOST) {
-                try {
-                    saving.run();
-                } catch (AssertionError e) {
-                    assertTrue(e.getMessage().startsWith("Closed"), e.getMessage());
-                    times[0] = MOST;
-                }
-            }
-        }));
-        assertTrue(times[0] > 4, "saved so often: " + times[0]);
-    }
-
     @Test
     public void rowsThatAreSavedMeanwhileBecomeRecords() throws SQLException {
         start(ROWS, text("note"));
