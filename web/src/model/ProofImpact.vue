@@ -8,6 +8,7 @@ import { api, ask, sentenceOf, type Schemas } from '@/shared/api/client';
 import { renew, useResource } from '@/shared/api/queries';
 import type { Defined } from '@/shared/definitions';
 import { impactOn } from '@/site/queries';
+import { valueByValue } from '@/site/setAside';
 import ImpactAsks from './ImpactAsks.vue';
 import { useDraft } from './draft';
 import Choice from '@/shared/controls/Choice.vue';
@@ -39,10 +40,11 @@ const slow = computed(() => plan.value?.steps.filter((step) => !step.instant) ??
 const isCounting = computed(() => plan.value !== undefined && plan.value.counted < plan.value.questions);
 
 /** Kept with the draft until it is released. */
-async function decide(body: Schemas['DecisionBody']): Promise<void> {
+async function decide(given: Schemas['DecisionBody']): Promise<void> {
   failed.value = '';
   try {
     const params = { path: { workspace: String(route.params.workspace) } };
+    const body = await valueByValue(site.value, 'draft', given);
     await ask(api.PUT('/api/workspaces/{workspace}/draft/decisions', { params, body }));
     await renew(impactOn(site.value, draft.revision).queryKey);
   } catch (thrown) {

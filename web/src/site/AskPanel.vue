@@ -17,10 +17,14 @@ const emit = defineEmits<{ decide: [Schemas['DecisionBody']] }>();
 const { t } = useI18n();
 const isOfValues = computed(() => props.ask.about === 'unconverted');
 const corrections = ref<Record<string, string>>(
-  Object.fromEntries(props.ask.corrections.map((each) => [each.from, each.to])),
+  Object.fromEntries(props.ask.corrections.filter(({ to }) => to).map((each) => [each.from, each.to])),
 );
+/** Values that were set aside one by one. */
+const aside = computed(() => props.ask.corrections.filter(({ to }) => !to).map(({ from }) => from));
 const first = isOfValues.value && !props.ask.corrections.length ? 'set_aside' : props.ask.choices[0];
-const answer = ref<string>(props.ask.answer ?? first ?? '');
+const answer = ref<string>(
+  props.ask.answer === 'correct' && aside.value.length ? 'set_aside' : (props.ask.answer ?? first ?? ''),
+);
 /** What an answer needs besides itself; each has its own. */
 const VALUED = {
   fill: 'site.fillValue',
@@ -81,7 +85,8 @@ function labelOf(choice: string): string {
 function keep(): void {
   const given = isValued.value ? value.value : '';
   const corrected = Object.entries(corrections.value).map(([from, to]) => ({ from, to }));
-  emit('decide', decision(props.ask, answer.value, given, corrected));
+  const still = aside.value.filter((from) => corrections.value[from] === undefined);
+  emit('decide', decision(props.ask, answer.value, given, [...corrected, ...still.map((from) => ({ from, to: '' }))]));
 }
 </script>
 
@@ -111,6 +116,7 @@ function keep(): void {
         :version="version"
         :field="ask.fieldId"
         :label="ask.label"
+        :aside="aside"
         :locked="locked"
       />
       <div class="row spread foot">

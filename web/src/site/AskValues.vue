@@ -9,7 +9,15 @@ import { folded, grouped, pastedPairs } from './answers';
 import { unconvertedValues } from './queries';
 
 /** The values that a field cannot take, each with what it becomes; spellings of the same value stand together. */
-const props = defineProps<{ site: string; version: string; field: string; label: string; locked: boolean }>();
+const props = defineProps<{
+  site: string;
+  version: string;
+  field: string;
+  label: string;
+  /** Values that are set aside already. */
+  aside: string[];
+  locked: boolean;
+}>();
 /** Corrections by the value as it stands. */
 const corrections = defineModel<Record<string, string>>({ required: true });
 const { data: found, problem } = useResource(() => unconvertedValues(props.site, props.version, props.field));
@@ -21,7 +29,7 @@ const told = ref('');
 const rows = computed(() => {
   const here = found.value?.values ?? [];
   const known = new Set(here.map((each) => each.text));
-  const elsewhere = Object.keys(corrections.value).filter((text) => !known.has(text));
+  const elsewhere = [...Object.keys(corrections.value), ...props.aside].filter((text) => !known.has(text));
   return grouped([...here, ...elsewhere.map((text) => ({ text, records: 0 }))]);
 });
 const shown = computed(() => {
@@ -97,6 +105,7 @@ function paste(event: ClipboardEvent): void {
                   <TextInput
                     :value="corrections[row.text] ?? ''"
                     :disabled="locked"
+                    :placeholder="aside.includes(row.text) ? $t('site.values.aside') : ''"
                     dir="auto"
                     :aria-label="$t('site.values.becomesOf', { value: row.text })"
                     @update:value="set(row.text, $event)"

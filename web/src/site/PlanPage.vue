@@ -22,6 +22,7 @@ import SiteSettings from './SiteSettings.vue';
 import SiteTokens from './SiteTokens.vue';
 import Worksheet from './Worksheet.vue';
 import { ofSite, planTo, runList } from './queries';
+import { valueByValue } from './setAside';
 import { useRehearsal } from './useRehearsal';
 import Choice from '@/shared/controls/Choice.vue';
 
@@ -140,7 +141,8 @@ const decide = (answers: Schemas['DecisionBody'][]): Promise<void> =>
   attempt(async () => {
     const path = { workspace: String(route.params.workspace), version: stage.value };
     try {
-      for (const body of answers) {
+      for (const given of answers) {
+        const body = await valueByValue(site.value, stage.value, given);
         await ask(api.PUT('/api/workspaces/{workspace}/releases/{version}/decisions', { params: { path }, body }));
       }
     } finally {

@@ -31,6 +31,11 @@ describe('answers', () => {
     expect(said({ ...ask, answer: 'set_aside', corrections: [{ from: 'a', to: '1' }] })).toBe(
       '1 corrected, the rest set aside',
     );
+    const aside = { from: 'a', to: '' };
+    expect(said({ ...ask, answer: 'correct', corrections: [aside] })).toBe('Set aside');
+    expect(said({ ...ask, answer: 'correct', corrections: [aside, { from: 'b', to: '1' }] })).toBe(
+      '1 corrected, the rest set aside',
+    );
     expect(said({ ...ask, about: 'sources', answer: 'leave' })).toBe('Begin empty');
     expect(said({ ...ask, about: 'required_empty', answer: 'fill', value: '2' })).toBe('Fill with 2');
   });

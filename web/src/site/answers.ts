@@ -22,15 +22,16 @@ export const LEAVES: Partial<Record<string, string>> = {
 /** An answer in a few words. */
 export function said(ask: Ask): string {
   const { t } = i18n.global;
-  const n = ask.corrections.length;
+  const n = ask.corrections.filter(({ to }) => to).length;
   if (!ask.answer) {
     return '';
   }
   if (ask.answer === 'leave' && LEAVES[ask.about]) {
     return t(LEAVES[ask.about] ?? '');
   }
-  if (ask.answer === 'set_aside' && n) {
-    return t('plan.said.set_aside_some', { n });
+  const aside = ask.answer === 'set_aside' || (ask.answer === 'correct' && ask.corrections.length > n);
+  if (aside) {
+    return n ? t('plan.said.set_aside_some', { n }) : t('plan.said.set_aside');
   }
   return t(`plan.said.${ask.answer}`, { n, value: ask.value }, n);
 }

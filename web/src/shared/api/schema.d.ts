@@ -2812,7 +2812,7 @@ export interface components {
             /** @enum {string} */
             about: "REQUIRED_EMPTY" | "UNCONVERTED" | "OUTSIDE_LIMITS" | "HELD_VALUES" | "SEVERAL_VALUES" | "SOURCES" | "SPLIT_TEXTS" | "RECORDS";
             /** @enum {string} */
-            answer: "FILL" | "LEAVE" | "SET_ASIDE" | "CORRECT" | "BRING_BACK" | "FIRST" | "LAST" | "JOIN" | "GATHER" | "MAKE" | "SPLIT";
+            answer: "FILL" | "LEAVE" | "SET_ASIDE" | "CORRECT" | "BRING_BACK" | "FIRST" | "LAST" | "JOIN" | "GATHER" | "UNITE" | "MAKE" | "SPLIT";
             corrections?: components["schemas"]["CorrectionView"][];
             field: string;
             value: string;

@@ -334,8 +334,10 @@ export const en = {
       becomes: 'Becomes',
       becomesOf: 'What “{value}” becomes',
       hint: 'Type what each value becomes, such as 2.75, 12 May 2026 or the label of an option. What is left empty is not corrected.',
-      most: 'The {n} most frequent of {distinct} values.',
-      mostOfMore: 'The {n} most frequent of more than {distinct} values.',
+      aside: 'Set aside',
+      most: 'The {n} most frequent of {distinct} values. With so many, setting aside holds for all of them, and for any others.',
+      mostOfMore:
+        'The {n} most frequent of more than {distinct} values. With so many, setting aside holds for all of them, and for any others.',
       none: 'No value of records needs correction here; held values are corrected in Records once they are back.',
     },
     leaveHeld: 'Leave them held',

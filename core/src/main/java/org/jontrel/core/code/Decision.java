@@ -32,9 +32,14 @@ public record Decision(String fieldId, Topic about, Action answer, String value,
      * One value corrected, wherever it stands.
      *
      * @param from the value as people read it
-     * @param to the value it becomes, as text in the form of the field as it will be or as people write such values
+     * @param to the value it becomes, as text in the form of the field as it will be or as people write such values; empty for a
+     *     value that is set aside and held
      */
-    public record Correction(String from, String to) {}
+    public record Correction(String from, String to) {
+        public boolean isAside() {
+            return to.isEmpty();
+        }
+    }
 
     /** What was asked. */
     public enum Topic {

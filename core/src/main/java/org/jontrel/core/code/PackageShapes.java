@@ -84,7 +84,7 @@ final class PackageShapes {
                     Files.text(),
                     Decision.Correction::to,
                     Sense.RULE,
-                    "The value it becomes, in the form of the field as it will be or as people write such values.")
+                    "The value it becomes, in the form of the field as it will be or as people write such values. Empty for a value that is set aside and held: a site with other values that cannot be taken over asks about those.")
             .build(v -> new Decision.Correction(v.get("from"), v.get("to")));
 
     private static final ObjectShape<Decision> DECISION = ObjectShape.<Decision>of("decision")

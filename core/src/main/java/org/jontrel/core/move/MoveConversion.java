@@ -60,6 +60,9 @@ final class MoveConversion {
         if (leads) {
             var name = written(from, value);
             var meant = move == null ? name : move.corrections().getOrDefault(name, name);
+            if (meant.isEmpty()) {
+                return Optional.empty();
+            }
             return references
                     .find(to, meant, move == null ? "" : move.makes())
                     .or(() -> move == null || !move.makesAll()

@@ -86,25 +86,29 @@ final class FieldQuestions {
      * Asks what becomes of values that the field cannot take, where there are some or were some before they were corrected.
      *
      * @param values those that are not corrected
+     * @param aside those that are set aside one by one
      * @return the corrections of others
      */
-    Map<String, String> unconverted(Field field, long values, List<String> examples) {
+    Map<String, String> unconverted(Field field, long values, long aside, List<String> examples) {
         var choices = MovePlan.unconverted(goals.of(field).isPresent());
         var answer = PlanQuestion.decided(decisions, field.id(), Decision.Topic.UNCONVERTED, choices);
         var given = answer.map(Decision::corrections).orElse(List.of());
         // those for an earlier kind of the field are in nobody's way where no value needs them
         var corrections = given.stream()
-                .filter(each -> values > 0 || parsed(field, each).value().isPresent())
+                .filter(each -> values > 0
+                        || (each.isAside()
+                                ? aside > 0
+                                : parsed(field, each).value().isPresent()))
                 .toList();
         if (values == 0 && corrections.isEmpty()) {
             return Map.of();
         }
-        corrections.forEach(each -> check(field, each));
+        corrections.stream().filter(each -> !each.isAside()).forEach(each -> check(field, each));
         var place = Place.field(recordType.id(), field.id(), "");
         var kind = MoveRules.heir(field).orElse(field).kind().code().replace('_', ' ');
         asks.add(new PlanQuestion(
                 values == 0
-                        ? Finding.of(Code.PLAN_VALUES_CORRECTED, place, field.label(), corrections.size(), kind)
+                        ? answered(place, field, kind, corrections, aside)
                         : Finding.of(
                                 Code.PLAN_VALUES_UNCONVERTED,
                                 place,
@@ -121,6 +125,14 @@ final class FieldQuestions {
                 answer.filter(each -> values == 0 || each.answer() != Decision.Action.CORRECT),
                 corrections));
         return PlanQuestion.byValue(corrections);
+    }
+
+    private static Finding answered(
+            Place place, Field field, String kind, List<Decision.Correction> corrections, long aside) {
+        if (aside > 0) {
+            return Finding.of(Code.PLAN_VALUES_SET_ASIDE, place, field.label(), aside, kind);
+        }
+        return Finding.of(Code.PLAN_VALUES_CORRECTED, place, field.label(), corrections.size(), kind);
     }
 
     private void check(Field field, Decision.Correction correction) {

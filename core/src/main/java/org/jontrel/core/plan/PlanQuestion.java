@@ -69,11 +69,16 @@ public record PlanQuestion(
     String answered() {
         var answer = decision.map(given -> given.answer().code().replace('_', ' ')
                         + (given.value().isEmpty() ? "" : " with " + given.value())
-                        + (given.corrections().isEmpty()
-                                ? ""
-                                : ", " + given.corrections().size() + " values corrected"))
+                        + told(given.corrections()))
                 .orElse("none");
         return finding.sentence() + " Answer: " + answer + ".";
+    }
+
+    private static String told(List<Decision.Correction> corrections) {
+        long aside = corrections.stream().filter(Decision.Correction::isAside).count();
+        long corrected = corrections.size() - aside;
+        return (corrected == 0 ? "" : ", " + corrected + " values corrected")
+                + (aside == 0 ? "" : ", " + aside + " values set aside");
     }
 
     /** The corrections of each field, by its id: those of its last answer. */

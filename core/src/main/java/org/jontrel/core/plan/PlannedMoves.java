@@ -63,7 +63,8 @@ final class PlannedMoves {
     private Move moved(Field field, Move move, Answer answer) {
         questions.ofMoves().moved(field, plan.asked(field), answer);
         questions.outside(field, answer);
-        var corrections = questions.unconverted(field, answer.unconverted(), answer.unconvertedExamples());
+        var corrections =
+                questions.unconverted(field, answer.unconverted(), answer.aside(), answer.unconvertedExamples());
         var fill = field.required() && answer.empty() > 0 ? filled(field, answer.empty()) : "";
         boolean all = answer.unconverted() > 0 && plan.makes(field);
         var goal = goals.of(field).filter(_ -> all || goals.begins(field));

@@ -168,7 +168,7 @@ final class RecordTypePlan {
         var answer = questions.answer(field.id());
         return FieldStorage.of(before.kind()) != FieldStorage.COLUMN
                 || FieldStorage.of(field.kind()) != FieldStorage.COLUMN
-                || answer.unconverted() + answer.outside() > 0
+                || answer.unconverted() + answer.aside() + answer.outside() > 0
                 || !answer.breaches().isEmpty()
                 // they may look at the value
                 || conditions(is).stream().anyMatch(each -> !each.equals(Condition.ALWAYS));
@@ -212,8 +212,10 @@ final class RecordTypePlan {
     private void addedColumn(Field field) {
         add(new Step.AddColumn(is.id(), field.id()), 0, "Add a column for " + field.label());
         var back = questions.comingBack(field);
-        long unconverted = back.map(Offer::unconverted).orElse(0L);
-        var corrections = back.map(offer -> questions.unconverted(field, offer.unconverted(), offer.examples()))
+        long unconverted =
+                back.map(offer -> offer.unconverted() + offer.aside()).orElse(0L);
+        var corrections = back.map(
+                        offer -> questions.unconverted(field, offer.unconverted(), offer.aside(), offer.examples()))
                 .orElse(Map.of());
         long records = questions.answer(field.id()).records();
         long lacking = records - back.map(Offer::values).orElse(0L) + unconverted;
@@ -279,9 +281,9 @@ final class RecordTypePlan {
 
     private void changed(Field before, Field field) {
         var answer = questions.answer(field.id());
-        var rewriting = new Conversion(before, field, null).changes() || answer.unconverted() > 0;
+        var rewriting = new Conversion(before, field, null).changes() || answer.unconverted() + answer.aside() > 0;
         var corrections = rewriting
-                ? questions.unconverted(field, answer.unconverted(), answer.unconvertedExamples())
+                ? questions.unconverted(field, answer.unconverted(), answer.aside(), answer.unconvertedExamples())
                 : Map.<String, String>of();
         if (answer.altered() > 0) {
             findings.add(Finding.of(
@@ -299,7 +301,7 @@ final class RecordTypePlan {
                     new Step.CopyColumn(is.id(), field.id(), fill, "", corrections),
                     answer.records(),
                     "Copy " + field.label() + (rewriting ? ", converted" : "")
-                            + (corrections.isEmpty() ? "" : ", " + corrections.size() + " corrected")
+                            + corrected(corrections)
                             + (fill.isEmpty() ? "" : ", empty ones filled with " + fill));
             turn(is, field, Step.ColumnAction.HOLD, ids.next('h'));
             turn(is, field, Step.ColumnAction.TAKE, "");
@@ -310,12 +312,17 @@ final class RecordTypePlan {
         }
     }
 
+    private static String corrected(Map<String, String> corrections) {
+        long values = corrections.values().stream().filter(to -> !to.isEmpty()).count();
+        return values == 0 ? "" : ", " + values + " corrected";
+    }
+
     /** Asks what becomes of values that are now outside the limits, or missing; the value to fill with, or empty. */
     private String tightened(Field before, Field field, Answer answer) {
         questions.breaches(field, answer);
         questions.outside(field, answer);
-        long lacking = answer.empty() + answer.unconverted();
-        if (!field.required() || lacking == 0 || before.required() && answer.unconverted() == 0) {
+        long lacking = answer.lacking();
+        if (!field.required() || lacking == 0 || before.required() && lacking == answer.empty()) {
             return "";
         }
         moves.formula(field);

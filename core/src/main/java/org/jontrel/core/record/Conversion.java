@@ -16,7 +16,7 @@ import org.jontrel.core.value.kind.RichTextValues;
  *
  * @param fill what records without a value get, also where theirs cannot be taken over; or {@code null}
  * @param corrections what values become that could not be taken over: texts in the form of the newer field, by values as people
- *     read them
+ *     read them; an empty text for those that are set aside
  */
 public record Conversion(Field from, Field to, Object fill, Map<String, String> corrections) {
     public Conversion {
@@ -38,6 +38,11 @@ public record Conversion(Field from, Field to, Object fill, Map<String, String> 
     /** Whether this value (not {@code null}) can be taken over. */
     public boolean takes(Object value) {
         return converted(value).isPresent();
+    }
+
+    /** Whether this value (not {@code null}) cannot be taken over and the architect has said that it is set aside. */
+    public boolean setsAside(Object value) {
+        return !corrections.isEmpty() && "".equals(corrections.get(written(value))) && !takes(value);
     }
 
     /**
@@ -126,7 +131,7 @@ public record Conversion(Field from, Field to, Object fill, Map<String, String> 
             return Optional.empty();
         }
         var correction = corrections.get(written(value));
-        return correction == null
+        return correction == null || correction.isEmpty()
                 ? Optional.empty()
                 : Values.typed(to, correction).value().filter(read -> Storable.exactly(to.kind(), read));
     }

@@ -182,7 +182,7 @@ public class PlannerTest {
 
     @Test
     public void heldValuesComeBackWhereTheyAreWanted() {
-        var offer = new Offer("hdepth", 4, 1, List.of("deep"), true);
+        var offer = new Offer("hdepth", 4, 0, 1, List.of("deep"), true);
         var back = withHeld(offer, Decision.Action.BRING_BACK);
         assertTrue(back.runnable());
         assertEquals(back.steps().get(1).step(), new Step.CopyColumn(TYPE, "fdepth", "", "hdepth"));
@@ -193,7 +193,7 @@ public class PlannerTest {
         var left = withHeld(offer, Decision.Action.LEAVE);
         assertEquals(kinds(left), List.of("AddColumn", "SwitchColumns", "CheckRecords"));
         assertEquals(left.asks().getLast().rows(), 10);
-        var other = withHeld(new Offer("hdepth", 4, 0, List.of(), false), Decision.Action.BRING_BACK);
+        var other = withHeld(new Offer("hdepth", 4, 0, 0, List.of(), false), Decision.Action.BRING_BACK);
         assertEquals(other.findings().getFirst().code(), Code.PLAN_HELD_DIFFERS);
         assertEquals(kinds(other), List.of("AddColumn", "SwitchColumns", "CheckRecords"));
     }
@@ -209,10 +209,10 @@ public class PlannerTest {
 
     @Test
     public void heldRecordsComeBackWhereTheDefinitionDoes() {
-        var offer = new Offer("hmooring", 12, 0, List.of(), true);
+        var offer = new Offer("hmooring", 12, 0, 0, List.of(), true);
         assertEquals(kinds(addedType(offer, Decision.Action.BRING_BACK)).getFirst(), "RestoreTable");
         assertEquals(kinds(addedType(offer, Decision.Action.LEAVE)).getFirst(), "CreateTable");
-        var other = addedType(new Offer("hmooring", 12, 0, List.of(), false), Decision.Action.BRING_BACK);
+        var other = addedType(new Offer("hmooring", 12, 0, 0, List.of(), false), Decision.Action.BRING_BACK);
         assertEquals(kinds(other).getFirst(), "CreateTable");
         assertEquals(other.findings().getFirst().code(), Code.PLAN_HELD_DIFFERS);
     }

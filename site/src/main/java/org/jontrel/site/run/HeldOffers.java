@@ -97,12 +97,17 @@ final class HeldOffers {
         return answer.records() == 0
                 ? Optional.empty()
                 : Optional.of(new Offer(
-                        place.name(), answer.records(), answer.unconverted(), answer.unconvertedExamples(), true));
+                        place.name(),
+                        answer.records(),
+                        answer.aside(),
+                        answer.unconverted(),
+                        answer.unconvertedExamples(),
+                        true));
     }
 
     private Optional<Offer> elsewhere(HeldPlace place) throws SQLException {
         long values = new HeldSizes(connection, List.of(place)).of(place).values();
-        return values == 0 ? Optional.empty() : Optional.of(new Offer(place.name(), values, 0, List.of(), false));
+        return values == 0 ? Optional.empty() : Optional.of(new Offer(place.name(), values, 0, 0, List.of(), false));
     }
 
     /** Whole tables come back as they are, where the fields in them are what they were. */
@@ -115,7 +120,7 @@ final class HeldOffers {
         boolean fits = kept(then, place.fieldId()).equals(kept(after, place.fieldId()))
                 && then.definition().sort() == after.definition().sort()
                 && place.tables().keySet().containsAll(marks(after, place.fieldId()));
-        return values == 0 ? Optional.empty() : Optional.of(new Offer(place.name(), values, 0, List.of(), fits));
+        return values == 0 ? Optional.empty() : Optional.of(new Offer(place.name(), values, 0, 0, List.of(), fits));
     }
 
     private long records(String table, boolean own) throws SQLException {

@@ -16,6 +16,7 @@ import java.util.Optional;
  * @param alteredExamples up to five of them with what they become
  * @param breaches how many there are of each sort; none are left out
  * @param separator what stands between the parts of texts that may become several values; empty where nothing does
+ * @param aside values that the conversion cannot take and of which the architect has said that they are set aside
  * @param held values that a run took out of use, where the field or definition comes back
  */
 public record Answer(
@@ -29,6 +30,7 @@ public record Answer(
         List<String> alteredExamples,
         Map<Breach, Long> breaches,
         String separator,
+        long aside,
         Optional<Offer> held) {
     public Answer {
         breaches = Map.copyOf(breaches);
@@ -55,6 +57,7 @@ public record Answer(
                 List.of(),
                 Map.of(),
                 "",
+                0,
                 Optional.empty());
     }
 
@@ -71,6 +74,7 @@ public record Answer(
                 alteredExamples,
                 breaches,
                 separator,
+                aside,
                 offer);
     }
 
@@ -90,6 +94,7 @@ public record Answer(
                 alteredExamples,
                 all,
                 separator,
+                aside,
                 held);
     }
 
@@ -106,6 +111,7 @@ public record Answer(
                 examples,
                 breaches,
                 separator,
+                aside,
                 held);
     }
 
@@ -122,7 +128,30 @@ public record Answer(
                 alteredExamples,
                 breaches,
                 found,
+                aside,
                 held);
+    }
+
+    /** With the values that are set aside one by one. */
+    public Answer settingAside(long values) {
+        return new Answer(
+                records,
+                empty,
+                unconverted,
+                outside,
+                unconvertedExamples,
+                outsideExamples,
+                altered,
+                alteredExamples,
+                breaches,
+                separator,
+                values,
+                held);
+    }
+
+    /** Records without a value of the field as it will be. */
+    public long lacking() {
+        return empty + unconverted + aside;
     }
 
     public long filled() {

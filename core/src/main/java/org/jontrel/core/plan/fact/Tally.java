@@ -19,6 +19,7 @@ public final class Tally {
     private long records;
     private long empty;
     private long unconverted;
+    private long aside;
     private long outside;
     private long altered;
     private long unformatted;
@@ -50,6 +51,8 @@ public final class Tally {
         records += times;
         if (value == null) {
             empty += times;
+        } else if (conversion.setsAside(value)) {
+            aside += times;
         } else if (!conversion.takes(value)) {
             unconverted += times;
             example(unconvertedExamples, value);
@@ -93,6 +96,7 @@ public final class Tally {
                         List.copyOf(unconvertedExamples),
                         List.copyOf(outsideExamples))
                 .altering(altered, List.copyOf(alteredExamples))
+                .settingAside(aside)
                 .breaking(unformatted > 0 ? Map.of(Breach.FORMATTING, unformatted) : Map.of());
     }
 }

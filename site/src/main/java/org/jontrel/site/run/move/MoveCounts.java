@@ -39,6 +39,7 @@ public final class MoveCounts implements MoveLosses {
     private long several;
     private long rowless;
     private long values;
+    private long aside;
     private boolean more;
     private long splittable;
     private long tooMany;
@@ -50,12 +51,14 @@ public final class MoveCounts implements MoveLosses {
 
     private final MovedValues moved;
     private final Field target;
+    private final Map<String, String> corrections;
     private final boolean own;
 
     /** One that is told values by {@link #add}. */
     MoveCounts(RecordType was, RecordType is, Move move, NameLookup references) {
         moved = new MovedValues(was, is, List.of(move), references, this);
         target = is.field(move.target()).orElseThrow();
+        corrections = move.corrections();
         own = is.home(move.target()).table().isEmpty();
     }
 
@@ -136,6 +139,10 @@ public final class MoveCounts implements MoveLosses {
 
     @Override
     public void unconverted(String value) {
+        if ("".equals(corrections.get(value))) {
+            aside++;
+            return;
+        }
         values++;
         if (unconverted.size() < REMEMBERED || unconverted.containsKey(value)) {
             unconverted.merge(value, 1L, Long::sum);
@@ -190,7 +197,8 @@ public final class MoveCounts implements MoveLosses {
                         unconverted.keySet().stream().limit(EXAMPLES).toList(),
                         List.copyOf(outsideExamples))
                 .breaking(breaches)
-                .splitting(separator());
+                .splitting(separator())
+                .settingAside(aside);
     }
 
     /** The values that cannot be taken over, the most frequent first. */

@@ -14,6 +14,7 @@ import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.condition.RecordState;
+import org.jontrel.core.plan.PlanQuestion;
 import org.jontrel.core.value.Link;
 import org.jontrel.site.record.write.Write;
 import org.jontrel.site.testing.Moorings;
@@ -139,6 +140,37 @@ public class MovedNamesTest extends RecordsCase {
         assertEquals(
                 test.site().records().byId("tmooring", a).orElseThrow().values().get("ffriend"),
                 new Link(CONTACT, tom));
+    }
+
+    private PlanQuestion namesAsked(Decision... decisions) {
+        return plan(owned(Kind.Amount.ONE), decisions).asks().stream()
+                .filter(each -> each.about() == Decision.Topic.UNCONVERTED)
+                .findFirst()
+                .orElseThrow();
+    }
+
+    /** Whoever makes records of names need not make one of each. */
+    @Test
+    public void namesThatAreSetAsideBecomeNothing() {
+        start(text("owner"));
+        save("A", Map.of("owner", "Ada Byrne"));
+        save("B", Map.of("owner", "unknown"));
+        var names = List.of(new Decision.Correction("unknown", ""));
+        var make = new Decision("fowner", Decision.Topic.UNCONVERTED, Decision.Action.MAKE, "", names);
+        test.install("2.0.0", owned(Kind.Amount.ONE), make);
+        assertEquals(titles(), List.of("Ada Byrne"));
+        assertEquals(owners("B"), List.of());
+        test.undo(test.last());
+        assertEquals(values(), Map.of("A", "{owner=Ada Byrne}", "B", "{owner=unknown}"));
+        var seen = new Decision(
+                "fowner",
+                Decision.Topic.UNCONVERTED,
+                Decision.Action.CORRECT,
+                "",
+                List.of(names.getFirst(), new Decision.Correction("Ada Byrne", "")));
+        assertTrue(namesAsked(seen).decision().isPresent());
+        save("C", Map.of("owner", "Tom Crane"));
+        assertTrue(namesAsked(seen).decision().isEmpty(), "nobody has seen him");
     }
 
     @Test
