@@ -64,7 +64,6 @@ record PlannedRecords(
         var among = isPlain(is) ? Step.Among.INCOMPLETE : Step.Among.ALL;
         steps.add(planned(
                 new Step.CheckRecords(is.id(), among), rows, "Find which " + is.plural() + " satisfy the definition"));
-        steps.add(planned(new Step.RenewWords(is.id()), rows, SearchSteps.sentence(is)));
         if (is.byId().values().stream().anyMatch(PlannedRecords::holdsFiles)) {
             steps.add(planned(new Step.NoteFiles(is.id()), rows, "Note which files " + is.plural() + " use"));
         }

@@ -2,6 +2,7 @@ package org.jontrel.site.record.read;
 
 import java.sql.Connection;
 import java.sql.SQLException;
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
@@ -99,20 +100,20 @@ public final class SearchWords {
     public static Renewed renew(Connection connection, Binding.BoundTables table, long after) throws SQLException {
         var records =
                 new RecordLoader(table, SearchedFields.of(table.recordType()).keySet()).after(connection, after, CHUNK);
-        renewed(connection, table, records);
+        renew(connection, table, records);
         return new Renewed(records.isEmpty() ? after : records.getLast().id(), records.size());
     }
 
     /** Brings the words of these records up to date. */
     public static void renew(Connection connection, Binding.BoundTables table, Collection<Long> ids)
             throws SQLException {
-        renewed(
+        renew(
                 connection,
                 table,
                 new RecordLoader(table, SearchedFields.of(table.recordType()).keySet()).byIds(connection, ids));
     }
 
-    private static void renewed(Connection connection, Binding.BoundTables table, List<StoredRecord> records)
+    private static void renew(Connection connection, Binding.BoundTables table, List<StoredRecord> records)
             throws SQLException {
         var present = records.stream().filter(record -> !record.deleted()).toList();
         renew(connection, table, present, Audience.PEOPLE);
@@ -189,6 +190,49 @@ public final class SearchWords {
                 .allMatch(each -> of(recordType, before.values(), each).equals(of(recordType, after.values(), each)));
         if (!same) {
             store(statements, recordType, after.id(), after.values());
+        }
+    }
+
+    /**
+     * Writes the words of records that nobody else saves, in place of any that are left of earlier ones: a plain insertion of many
+     * takes a third of the time.
+     */
+    public static void write(Connection connection, RecordType recordType, List<StoredRecord> records)
+            throws SQLException {
+        remove(
+                connection,
+                recordType.id(),
+                records.stream().map(StoredRecord::id).toList());
+        insert(connection, recordType, records, Audience.PEOPLE);
+        if (keepsOut(recordType)) {
+            insert(connection, recordType, records, Audience.PUBLIC_API);
+        }
+    }
+
+    private static void insert(
+            Connection connection, RecordType recordType, List<StoredRecord> records, Audience audience)
+            throws SQLException {
+        Jdbc.batch(
+                connection,
+                "INSERT INTO " + table(recordType, audience) + " (holder_id, record_id, words) VALUES (?, ?, ?)",
+                records.stream()
+                        .map(each -> List.of(recordType.id(), each.id(), of(recordType, each.values(), audience)))
+                        .toList());
+    }
+
+    public static void remove(Connection connection, String recordTypeId, Collection<Long> records)
+            throws SQLException {
+        if (records.isEmpty()) {
+            return;
+        }
+        var parameters = new ArrayList<Object>(List.of(recordTypeId));
+        var padded = Jdbc.padded(records);
+        parameters.addAll(padded);
+        for (var each : List.of(ALL, API)) {
+            Jdbc.update(
+                    connection,
+                    "DELETE FROM " + each + " WHERE holder_id = ? AND record_id IN (" + Jdbc.marks(padded.size()) + ")",
+                    parameters);
         }
     }
 

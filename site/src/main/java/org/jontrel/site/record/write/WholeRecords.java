@@ -7,6 +7,7 @@ import java.util.List;
 import org.jontrel.site.record.address.Slugs;
 import org.jontrel.site.record.address.TakenSlugs;
 import org.jontrel.site.record.read.RecordLoader;
+import org.jontrel.site.record.read.SearchWords;
 import org.jontrel.site.record.read.StoredRecord;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.Jdbc;
@@ -25,19 +26,6 @@ public final class WholeRecords {
 
     /** New records; those without a slug get one of their title. */
     public void add(List<StoredRecord> records) throws SQLException {
-        add(records, RecordTableWriter::insertBare);
-    }
-
-    /** The same into tables that are in use: they are found by their words. */
-    public void addFound(List<StoredRecord> records) throws SQLException {
-        add(records, RecordTableWriter::insert);
-    }
-
-    private interface Insertion {
-        void insert(RecordTableWriter writer, StoredRecord record, RecordRows rows);
-    }
-
-    private void add(List<StoredRecord> records, Insertion insertion) throws SQLException {
         var addresses = new TakenSlugs(connection, tables);
         addresses.look(records.stream()
                 .filter(each -> each.slug().isEmpty())
@@ -48,7 +36,7 @@ public final class WholeRecords {
         for (var each : records) {
             var slug = each.slug().isEmpty() ? addresses.free(each.parentId(), each.title(), each.id()) : each.slug();
             addresses.take(each.parentId(), slug);
-            insertion.insert(writer, each.withSlug(slug), RecordRows.of(tables.recordType(), each.values()));
+            writer.insertBare(each.withSlug(slug), RecordRows.of(tables.recordType(), each.values()));
         }
         statements.run(connection);
         retract(records.stream()
@@ -78,6 +66,18 @@ public final class WholeRecords {
                             + "' WHERE id = ?",
                     id);
         }
+    }
+
+    /** As {@link #remove}, with their words. */
+    public void removeFound(Collection<Long> ids) throws SQLException {
+        remove(ids);
+        SearchWords.remove(connection, tables.recordType().id(), ids);
+    }
+
+    /** The same with their words, for tables that are in use or are about to be: searching finds them. */
+    public void addFound(List<StoredRecord> records) throws SQLException {
+        add(records);
+        SearchWords.write(connection, tables.recordType(), records);
     }
 
     /** As if they had never been there. */

@@ -70,9 +70,10 @@ public final class RecordCounts {
             });
         } else {
             counts.watch(view.type(), is, rule, decisions, references);
-            var moved = rule.canUnite()
-                    ? Optional.of(moved(view, is, rule, decisions, references))
-                    : Optional.<MovedValues>empty();
+            // somebody who has decided otherwise need not know
+            boolean asks = rule.canUnite() && !gathers(is.id(), decisions);
+            var moved =
+                    asks ? Optional.of(moved(view, is, rule, decisions, references)) : Optional.<MovedValues>empty();
             each(connection, new RecordLoader(table, view.read()), record -> {
                 var rows = view.rows(record.id(), record.values());
                 counts.rows(rows, most);
@@ -80,6 +81,13 @@ public final class RecordCounts {
             });
         }
         return counts;
+    }
+
+    private static boolean gathers(String recordTypeId, List<Decision> decisions) {
+        return decisions.stream()
+                .anyMatch(each -> each.fieldId().equals(recordTypeId)
+                        && each.about() == Decision.Topic.RECORDS
+                        && each.answer() == Decision.Action.GATHER);
     }
 
     private static MovedValues moved(

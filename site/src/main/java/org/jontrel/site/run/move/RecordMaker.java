@@ -122,7 +122,7 @@ public final class RecordMaker implements RecordWork {
         if (!some.isEmpty()) {
             var before = new LinkedHashSet<Long>();
             links.of(some).values().forEach(before::addAll);
-            writer.remove(before);
+            writer.removeFound(before);
         }
         var made = new ArrayList<StoredRecord>();
         var linked = new LinkedHashMap<Long, Map<String, Object>>();
@@ -138,7 +138,7 @@ public final class RecordMaker implements RecordWork {
             }
             linked.put(record.id(), mine.isEmpty() ? Map.of() : GroupedValues.with(goal, Map.of(), rule.link(), mine));
         }
-        writer.add(made);
+        writer.addFound(made);
         if (link.isPresent()) {
             link.get().write(connection, linked);
         }

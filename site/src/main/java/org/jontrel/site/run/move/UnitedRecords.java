@@ -77,7 +77,7 @@ record UnitedRecords(
             }
         }
         var writer = new WholeRecords(connection, beside);
-        writer.add(List.copyOf(made.values()));
+        writer.addFound(List.copyOf(made.values()));
         link.write(connection, values(linked));
         for (var each : better.entrySet()) {
             show(each.getKey(), each.getValue().id());
@@ -86,7 +86,7 @@ record UnitedRecords(
             var led = links.shared(before, 1);
             var gone = new HashSet<>(before);
             gone.removeAll(led);
-            writer.remove(gone);
+            writer.removeFound(gone);
             led.addAll(ids);
             for (long id : led) {
                 show(id);
