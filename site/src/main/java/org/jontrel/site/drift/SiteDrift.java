@@ -6,8 +6,11 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import org.apache.ibatis.session.SqlSession;
+import org.jontrel.core.code.PackageWriter;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
+import org.jontrel.core.finding.Place;
+import org.jontrel.core.finding.Severity;
 import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.site.record.read.TermTree;
 import org.jontrel.site.table.Binding;
@@ -27,10 +30,14 @@ public final class SiteDrift {
     public static final Set<Code> MENDABLE = Set.of(
             Code.DRIFT_TABLE_GONE,
             Code.DRIFT_COLUMN_GONE,
+            Code.DRIFT_COMMENT_GONE,
             Code.DRIFT_INDEX_GONE,
             Code.DRIFT_ROWS_ORPHANED,
             Code.DRIFT_LINKS_ASTRAY,
             Code.DRIFT_TREE_WRONG);
+
+    private static final Set<Code> CHANGE_TABLES =
+            Set.of(Code.DRIFT_TABLE_GONE, Code.DRIFT_COLUMN_GONE, Code.DRIFT_COMMENT_GONE, Code.DRIFT_INDEX_GONE);
 
     private final Database database;
     private final Bindings bindings;
@@ -47,13 +54,39 @@ public final class SiteDrift {
             Schema.await(connection);
             var binding = bindings.fresh(session);
             var findings = new ArrayList<>(TableDrift.of(connection, binding));
-            if (findings.isEmpty()) {
+            findings.addAll(installed(connection, binding));
+            if (findings.stream().noneMatch(each -> each.severity() == Severity.BLOCKER)) {
                 findings.addAll(RowDrift.of(connection, binding));
             }
             findings.sort(Finding.WORST_FIRST);
             return findings;
         });
     }
+
+    /** Whether the definitions that a site keeps are those that its last run left, and whether its journal has that run. */
+    private static List<Finding> installed(Connection connection, Binding binding) throws SQLException {
+        var findings = new ArrayList<Finding>();
+        var said = Jdbc.first(
+                        connection,
+                        "SELECT i.checksum, i.run_id, r.to_version FROM jontrel_installed i LEFT JOIN jontrel_run r ON r.id ="
+                                + " i.run_id WHERE i.id = 1",
+                        row -> new Said(row.getString(1), row.getLong(2), row.getString(3)))
+                .orElseThrow();
+        // a site that has nothing yet
+        if (said.run() == 0) {
+            return findings;
+        }
+        if (!said.checksum().equals(PackageWriter.checksum(binding.model()))) {
+            findings.add(Finding.of(Code.DRIFT_DEFINITIONS_CHANGED, Place.NOWHERE, binding.version()));
+        }
+        if (!binding.version().equals(said.version())) {
+            findings.add(Finding.of(Code.DRIFT_JOURNAL_GONE, Place.NOWHERE, binding.version()));
+        }
+        return findings;
+    }
+
+    /** @param version that the run leads to; {@code null} where it is gone */
+    private record Said(String checksum, long run, String version) {}
 
     /** Puts one difference back; whether it was there and could be. Nothing may run on the site meanwhile. */
     public boolean mend(Code code, String recordTypeId, String fieldId) {
@@ -64,7 +97,7 @@ public final class SiteDrift {
                                 && found.place().field().equals(fieldId));
         if (known) {
             var binding = database.transaction(bindings::fresh);
-            if (code == Code.DRIFT_TABLE_GONE || code == Code.DRIFT_COLUMN_GONE || code == Code.DRIFT_INDEX_GONE) {
+            if (CHANGE_TABLES.contains(code)) {
                 say(binding, code, recordTypeId, fieldId);
                 if (code == Code.DRIFT_COLUMN_GONE) {
                     // what was made of the column has gone with it
@@ -101,7 +134,15 @@ public final class SiteDrift {
             return List.of(Ddl.createTables(recordType)
                     .get(fieldId.isEmpty() ? recordTypeId : PhysicalNames.mark(recordTypeId, fieldId)));
         }
-        var table = binding.table(recordTypeId).orElseThrow();
+        var bound = binding.table(recordTypeId);
+        boolean ofTable = bound.isEmpty()
+                || PhysicalNames.tables(recordType).containsKey(fieldId)
+                        && !bound.get().fields().containsKey(fieldId);
+        if (code == Code.DRIFT_COMMENT_GONE && ofTable) {
+            return List.of(
+                    Ddl.comment(TableDrift.table(recordType, fieldId), PhysicalNames.mark(recordTypeId, fieldId)));
+        }
+        var table = bound.orElseThrow();
         if (code == Code.DRIFT_INDEX_GONE) {
             return RowDrift.missing(connection, table).stream()
                     .map(columns -> IndexDdl.addIndex(table.name(), columns))
@@ -109,10 +150,11 @@ public final class SiteDrift {
         }
         var home = recordType.home(fieldId).table();
         var place = PhysicalNames.tables(recordType).containsKey(fieldId) ? fieldId : home;
-        return List.of(Ddl.putBack(
-                place.isEmpty() ? table.name() : table.fields().get(place).name(),
-                PhysicalNames.columns(recordType, place).get(fieldId),
-                recordType.field(fieldId).orElseThrow()));
+        var name = place.isEmpty() ? table.name() : table.fields().get(place).name();
+        var column = PhysicalNames.columns(recordType, place).get(fieldId);
+        var field = recordType.field(fieldId).orElseThrow();
+        return List.of(
+                code == Code.DRIFT_COMMENT_GONE ? Ddl.comment(name, column, field) : Ddl.putBack(name, column, field));
     }
 
     private static Void rows(SqlSession session, Binding binding, Code code, String recordTypeId, String fieldId)

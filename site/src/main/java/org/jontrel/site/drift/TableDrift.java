@@ -6,10 +6,13 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
+import org.jontrel.core.finding.Severity;
 import org.jontrel.core.model.Field;
+import org.jontrel.core.model.Model;
 import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.Binding.ValueTable;
@@ -36,6 +39,29 @@ public final class TableDrift {
         return drift.findings;
     }
 
+    /** What nothing can be planned on; also columns that somebody gave a name that a release wants. */
+    public static List<Finding> blocking(Connection connection, Binding binding, Model to) throws SQLException {
+        return of(connection, binding).stream()
+                .map(each -> each.code() == Code.DRIFT_COLUMN_UNKNOWN ? inWay(each, to) : each)
+                .filter(each -> each.severity() == Severity.BLOCKER)
+                .toList();
+    }
+
+    private static Finding inWay(Finding unknown, Model to) {
+        var column = unknown.arguments().get(2);
+        boolean wanted = to.definition(unknown.place().definition())
+                .flatMap(each -> RecordType.of(to, each))
+                .filter(is -> Stream.concat(Stream.of(""), PhysicalNames.tables(is).keySet().stream())
+                        .anyMatch(table -> PhysicalNames.columns(is, table).containsValue(column)))
+                .isPresent();
+        return wanted
+                ? Finding.of(
+                        Code.DRIFT_COLUMN_IN_WAY,
+                        unknown.place(),
+                        unknown.arguments().toArray())
+                : unknown;
+    }
+
     private void look(RecordType recordType) throws SQLException {
         var table = binding.table(recordType.id());
         if (table.isEmpty()) {
@@ -56,19 +82,53 @@ public final class TableDrift {
         }
     }
 
-    private void gone(RecordType recordType, String fieldId, String name) {
+    private void gone(RecordType recordType, String fieldId, String name) throws SQLException {
+        var at = Place.field(recordType.id(), fieldId, "");
+        var table = table(recordType, fieldId);
         findings.add(
-                Finding.of(Code.DRIFT_TABLE_GONE, Place.field(recordType.id(), fieldId, ""), name, binding.version()));
+                Schema.tables(connection).getOrDefault(table, "-").isEmpty()
+                        ? Finding.of(Code.DRIFT_COMMENT_GONE, at, name, table)
+                        : Finding.of(Code.DRIFT_TABLE_GONE, at, name, binding.version()));
+    }
+
+    /** The name that a table has, or should have. */
+    static String table(RecordType recordType, String fieldId) {
+        return fieldId.isEmpty()
+                ? PhysicalNames.table(recordType)
+                : PhysicalNames.tables(recordType).get(fieldId);
+    }
+
+    /** Columns that somebody added. */
+    private void unknown(RecordType recordType, String tableId, ValueTable place, Map<String, String> types) {
+        var names = PhysicalNames.columns(recordType, tableId);
+        types.forEach((column, type) -> {
+            boolean known = PhysicalNames.isOwn(column)
+                    || names.containsValue(column)
+                    || place.columns().containsValue(column);
+            if (PhysicalNames.inUse(column) && !known) {
+                findings.add(Finding.of(
+                        Code.DRIFT_COLUMN_UNKNOWN,
+                        Place.definition(recordType.id(), ""),
+                        recordType.plural(),
+                        place.name(),
+                        column,
+                        type));
+            }
+        });
     }
 
     private void look(RecordType recordType, String tableId, ValueTable place) throws SQLException {
         var types = types(place);
+        unknown(recordType, tableId, place, types);
         for (var wanted : PhysicalNames.columns(recordType, tableId).entrySet()) {
             var field = recordType.field(wanted.getKey()).orElseThrow();
             var column = place.columns().get(wanted.getKey());
             var at = Place.field(recordType.id(), field.id(), "");
             // what a switch renames in this moment is gone from here: readers look again then
-            if (column == null || !types.containsKey(column)) {
+            if (column == null && types.getOrDefault(wanted.getValue(), "").startsWith(type(field))) {
+                findings.add(
+                        Finding.of(Code.DRIFT_COMMENT_GONE, at, field.label(), place.name() + "." + wanted.getValue()));
+            } else if (column == null || !types.containsKey(column)) {
                 findings.add(Finding.of(
                         Code.DRIFT_COLUMN_GONE,
                         at,

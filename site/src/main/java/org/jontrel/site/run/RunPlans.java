@@ -42,7 +42,7 @@ final class RunPlans {
 
     Plan plan(SqlSession session, Binding binding, Runs.RunTarget target) throws SQLException {
         // found anew: somebody may have changed tables since
-        var drift = TableDrift.of(session.getConnection(), bindings.fresh(session));
+        var drift = TableDrift.blocking(session.getConnection(), bindings.fresh(session), target.model());
         if (!drift.isEmpty()) {
             return new Plan(List.of(), List.of(), drift);
         }
@@ -95,7 +95,7 @@ final class RunPlans {
             throws SQLException {
         var binding = bindings.current(session);
         var connection = session.getConnection();
-        var drift = TableDrift.of(connection, bindings.fresh(session));
+        var drift = TableDrift.blocking(connection, bindings.fresh(session), target.model());
         if (!drift.isEmpty()) {
             return new CountedPlan(new Plan(List.of(), List.of(), drift), 0, 0);
         }

@@ -41,6 +41,10 @@ public final class PhysicalNames {
             "record_id",
             "row_id",
             "fts_doc_id");
+    /** In the tables of fields. */
+    private static final Set<String> OF_FIELDS =
+            Set.of("term_id", "above_id", "depth", "target_type", "target_id", "value");
+
     /** Stands for the terms above each term, where a field's id would stand. */
     public static final String ABOVE = "above";
 
@@ -53,6 +57,11 @@ public final class PhysicalNames {
     private static final String HELD = "held" + BETWEEN;
 
     private PhysicalNames() {}
+
+    /** Whether a column is one that tables have whatever their definitions say. */
+    public static boolean isOwn(String column) {
+        return OWN.contains(column) || OF_FIELDS.contains(column);
+    }
 
     /** The table of what a definition holds. */
     public static String table(RecordType recordType) {
@@ -186,7 +195,7 @@ public final class PhysicalNames {
         return shortNames.stream().anyMatch(each -> name.equals(held(each)) || name.startsWith(held(each) + BETWEEN));
     }
 
-    static boolean inUse(String name) {
+    public static boolean inUse(String name) {
         return !name.startsWith(NEXT) && !name.startsWith(HELD);
     }
 

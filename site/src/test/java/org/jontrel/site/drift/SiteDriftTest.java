@@ -13,11 +13,13 @@ import java.util.concurrent.atomic.AtomicInteger;
 import java.util.concurrent.atomic.AtomicReference;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
+import org.jontrel.core.model.Model;
 import org.jontrel.site.record.read.ListQuery;
 import org.jontrel.site.record.read.StoredRecord;
 import org.jontrel.site.run.Runs;
 import org.jontrel.site.table.Jdbc;
 import org.jontrel.site.testing.Dump;
+import org.jontrel.site.testing.Moorings;
 import org.jontrel.site.testing.Orchard;
 import org.jontrel.site.testing.TestSite;
 import org.jontrel.site.testing.Waiting;
@@ -83,6 +85,9 @@ public class SiteDriftTest {
                 Code.DRIFT_ROWS_ORPHANED
             },
             {"UPDATE terms__sort__above SET depth = depth + 1", Code.DRIFT_TREE_WRONG},
+            {"ALTER TABLE tree MODIFY height DECIMAL(20,6)", Code.DRIFT_COMMENT_GONE},
+            {"ALTER TABLE tree__prunings COMMENT = ''", Code.DRIFT_COMMENT_GONE},
+            {"ALTER TABLE tree COMMENT = ''", Code.DRIFT_COMMENT_GONE},
         };
     }
 
@@ -97,12 +102,52 @@ public class SiteDriftTest {
         assertFalse(site.site().drift().mend(code, place.definition(), "fother"), "only what was found is put back");
         assertTrue(site.site().drift().mend(code, place.definition(), place.field()), found.toString());
         assertEquals(look(), List.of());
-        if (code == Code.DRIFT_ROWS_ORPHANED || code == Code.DRIFT_TREE_WRONG) {
+        if (code != Code.DRIFT_COLUMN_GONE && code != Code.DRIFT_TABLE_GONE) {
             assertEquals(Dump.of(site.source()), before, "to the last byte");
         }
         site.edit(type("tree"), oak.id(), Map.of("title", "Oak, still"));
         assertEquals(
                 site.site().records().byId(type("tree"), oak.id()).orElseThrow().title(), "Oak, still");
+    }
+
+    @Test
+    public void aColumnThatSomebodyAddedIsTold() throws SQLException {
+        try (var other = TestSite.open()) {
+            other.install("1.0.0", Moorings.model(Moorings.LENGTH));
+            try (var connection = other.source().getConnection()) {
+                Jdbc.execute(connection, "ALTER TABLE mooring ADD COLUMN note TEXT");
+            }
+            assertEquals(
+                    other.site().drift().look().stream().map(Finding::sentence).toList(),
+                    List.of(
+                            "The table mooring of Moorings has a column note (text) that no definition knows: somebody added"
+                                    + " it. Nobody sees it. To use its values, add a field with another key in the draft and"
+                                    + " copy them once it is released; otherwise drop the column."));
+            assertEquals(
+                    codes(other, Moorings.model(Moorings.LENGTH, Moorings.RISE)), List.of(), "it is in nobody's way");
+            var wanted = Moorings.model(Moorings.LENGTH, Moorings.NOTE);
+            assertEquals(codes(other, wanted), List.of(Code.DRIFT_COLUMN_IN_WAY));
+            try (var connection = other.source().getConnection()) {
+                Jdbc.execute(connection, "ALTER TABLE mooring DROP COLUMN note");
+            }
+            other.install("2.0.0", wanted);
+        }
+    }
+
+    private static List<Code> codes(TestSite of, Model to) {
+        return of.site().runs().plan(new Runs.RunTarget("2.0.0", to, List.of())).findings().stream()
+                .map(Finding::code)
+                .toList();
+    }
+
+    @Test
+    public void definitionsThatSomebodyChangedAreTold() {
+        say("UPDATE jontrel_installed SET model = REPLACE(model, 'Height', 'Tallness')");
+        assertEquals(look().stream().map(Finding::code).toList(), List.of(Code.DRIFT_DEFINITIONS_CHANGED));
+        site.install("1.0.1", Orchard.model());
+        assertEquals(look(), List.of(), "a run leaves what it should");
+        say("DELETE FROM jontrel_run WHERE to_version = '1.0.1'");
+        assertEquals(look().stream().map(Finding::code).toList(), List.of(Code.DRIFT_JOURNAL_GONE));
     }
 
     /** Who holds locks is not told of tables that wait for them: they are not gone, though. */
