@@ -30,7 +30,7 @@ const rows = computed(() => {
   const here = found.value?.values ?? [];
   const known = new Set(here.map((each) => each.text));
   const elsewhere = [...Object.keys(corrections.value), ...props.aside].filter((text) => !known.has(text));
-  return grouped([...here, ...elsewhere.map((text) => ({ text, records: 0 }))]);
+  return grouped([...here, ...elsewhere.map((text) => ({ text, records: 0, readings: [] }))]);
 });
 const shown = computed(() => {
   const wanted = folded(words.value);
@@ -54,6 +54,21 @@ function alike(text: string): string[] {
 function spread(text: string): void {
   const to = corrections.value[text] ?? '';
   corrections.value = { ...corrections.value, ...Object.fromEntries(alike(text).map((each) => [each, to])) };
+}
+
+/** Ways to read values that could be either of two, with the values that are still open. */
+const readings = computed(() => {
+  const ways = new Map<string, [string, string][]>();
+  for (const { text, readings: all } of found.value?.values ?? []) {
+    for (const { as, becomes } of corrections.value[text] === undefined ? all : []) {
+      ways.set(as, [...(ways.get(as) ?? []), [text, becomes]]);
+    }
+  }
+  return [...ways];
+});
+
+function read(as: [string, string][]): void {
+  corrections.value = { ...corrections.value, ...Object.fromEntries(as) };
 }
 
 /** Two columns are a mapping; everything else is words to search for. */
@@ -88,6 +103,12 @@ function paste(event: ClipboardEvent): void {
           @paste="paste"
         />
         <p class="hint flat" role="status">{{ told || $t('site.values.hint') }}</p>
+        <p v-if="readings.length" class="row flat readings">
+          <span>{{ $t('plan.values.either') }}</span>
+          <NButton v-for="[as, values] in readings" :key="as" size="tiny" :disabled="locked" @click="read(values)">{{
+            $t(`plan.values.readings.${as}`, { n: values.length })
+          }}</NButton>
+        </p>
         <div class="scroll" tabindex="0">
           <table class="table">
             <thead>
@@ -139,6 +160,10 @@ function paste(event: ClipboardEvent): void {
 }
 .flat {
   margin: 4px 0;
+}
+.readings {
+  flex-wrap: wrap;
+  gap: 8px;
 }
 .scroll {
   max-height: 340px;

@@ -5023,6 +5023,10 @@ export interface components {
             /** Format: int64 */
             values: number;
         };
+        ReadingView: {
+            as: string;
+            becomes: string;
+        };
         RecordProblem: {
             code: string;
             path: string;
@@ -5586,6 +5590,7 @@ export interface components {
             label: string;
         };
         ValueView: {
+            readings: components["schemas"]["ReadingView"][];
             /** Format: int64 */
             records: number;
             text: string;

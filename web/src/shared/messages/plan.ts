@@ -72,6 +72,13 @@ export const plan = {
     nothing: 'The chosen questions have no answer in common. Answer them one by one.',
   },
   values: {
+    either: 'Some could be read in two ways. Read them:',
+    readings: {
+      day_first: 'day first ({n})',
+      month_first: 'month first ({n})',
+      decimal_comma: 'comma before decimals ({n})',
+      thousands_comma: 'comma between thousands ({n})',
+    },
     search: 'Search the values, or paste two columns: value and what it becomes',
     pasted: '{n} value corrected by what was pasted. | {n} values corrected by what was pasted.',
     unknown: '{n} line names no value here, and was left out. | {n} lines name no value here, and were left out.',

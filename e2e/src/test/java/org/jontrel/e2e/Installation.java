@@ -1,5 +1,7 @@
 package org.jontrel.e2e;
 
+import java.sql.DriverManager;
+import java.sql.SQLException;
 import java.util.Map;
 import org.jontrel.demo.Client;
 import org.jontrel.server.Application;
@@ -45,6 +47,19 @@ public final class Installation implements AutoCloseable {
         client.post("/api/setup", Map.of("code", SETUP_CODE, "name", name, "password", password));
         client.signIn(name, password);
         return client;
+    }
+
+    /** Says something to the database of a site, past the application. */
+    void say(String site, String sql) {
+        try (var connection = DriverManager.getConnection(
+                        TestDatabase.shared().url(database + "_site_" + site),
+                        TestDatabase.USER,
+                        TestDatabase.PASSWORD);
+                var statement = connection.createStatement()) {
+            statement.execute(sql);
+        } catch (SQLException e) {
+            throw new AssertionError(sql, e);
+        }
     }
 
     /** Installs a release on a site, and waits until it is; the number of the run. */

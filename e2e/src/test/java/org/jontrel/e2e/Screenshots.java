@@ -18,8 +18,24 @@ public class Screenshots {
             DemoLoader.load(installation.address(), Installation.SETUP_CODE);
             try (var visitor = new Visitor(installation.address())) {
                 take(visitor);
+                drift(visitor, installation);
             }
         }
+    }
+
+    /** What a site looks like whose tables somebody has changed. */
+    private void drift(Visitor visitor, Installation installation) {
+        installation.say(
+                "bench",
+                "ALTER TABLE structure MODIFY width_m DECIMAL(20,6), MODIFY built VARCHAR(20) COMMENT 'fk5y8h2j4',"
+                        + " ADD COLUMN surveyor_ref VARCHAR(40)");
+        visitor.open("/w/tessel-waters/sites/bench");
+        visitor.page
+                .getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Site"))
+                .click();
+        visitor.button("Look now").click();
+        visitor.page.getByText("differences were found").waitFor();
+        visitor.picture(folder, "drift");
     }
 
     /** The rest of the Model area. */
@@ -130,10 +146,6 @@ public class Screenshots {
         visitor.picture(folder, "entry-form");
         visitor.open("/at/towpath/").heading("Locks, walks and quiet moorings").waitFor();
         visitor.picture(folder, "home-page");
-        visitor.open("/at/towpath/walks/up-the-tarn-flight")
-                .heading("Up the Tarn Flight")
-                .waitFor();
-        visitor.picture(folder, "public-page");
         visitor.open("/at/towpath/structures/?sort=lock&rise_m.from=2")
                 .heading("Structures")
                 .waitFor();

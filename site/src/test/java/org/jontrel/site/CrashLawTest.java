@@ -148,12 +148,12 @@ public class CrashLawTest {
             throws SQLException {
         if (site.installed().model().equals(drawing.after()) && !drawing.after().equals(drawing.before())) {
             if (newer != null) {
-                SameBytes.assertSame(Dump.of(source), newer, "as the run had left it", Set.of());
+                SameBytes.assertSame(Dump.of(source), newer, "as the run had left it", Set.of(), Set.of());
             }
             run(site.runs().undo(undoable(site), "anna", _ -> {}));
         }
         assertEquals(site.installed().model(), drawing.before());
-        SameBytes.assertSame(Dump.of(source), bytes, "after the undo", Set.of());
+        SameBytes.assertSame(Dump.of(source), bytes, "after the undo", Set.of(), Set.of());
     }
 
     private static long undoable(Site site) {

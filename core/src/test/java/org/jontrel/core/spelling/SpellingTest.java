@@ -254,4 +254,27 @@ public class SpellingTest {
             }
         }
     }
+
+    private static String readings(Kind kind, String text) {
+        return Reading.of(kind, text).toString();
+    }
+
+    @Test
+    public void whatCouldBeEitherOfTwoIsReadAsItIsSaid() {
+        var metres = new Kind.Numeric(3, null, null, "m");
+        assertEquals(readings(Kind.Date.PLAIN, "3/4/2026"), "{DAY_FIRST=2026-04-03, MONTH_FIRST=2026-03-04}");
+        assertEquals(readings(Kind.Date.PLAIN, "03-04-2026"), "{DAY_FIRST=2026-04-03, MONTH_FIRST=2026-03-04}");
+        assertEquals(
+                readings(Kind.DateTime.PLAIN, "3/4/2026 9.30"),
+                "{DAY_FIRST=2026-04-03T09:30, MONTH_FIRST=2026-03-04T09:30}");
+        assertEquals(readings(metres, "1,234"), "{DECIMAL_COMMA=1.234, THOUSANDS_COMMA=1234}");
+        assertEquals(readings(metres, "-1,234 m"), "{DECIMAL_COMMA=-1.234, THOUSANDS_COMMA=-1234}");
+        // read in one way, or in none
+        assertEquals(readings(Kind.Date.PLAIN, "13/4/2026"), "{}");
+        assertEquals(readings(Kind.Date.PLAIN, "4/4/2026"), "{}");
+        assertEquals(readings(Kind.Date.PLAIN, "31/31/2026"), "{}");
+        assertEquals(readings(metres, "1,234.5"), "{}");
+        assertEquals(readings(metres, "about 1,234"), "{}");
+        assertEquals(readings(Kind.Text.PLAIN, "3/4/2026"), "{}");
+    }
 }

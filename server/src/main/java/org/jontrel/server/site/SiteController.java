@@ -11,6 +11,8 @@ import java.util.Objects;
 import org.jontrel.core.compare.Comparison;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Model;
+import org.jontrel.core.move.MoveRules;
+import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.server.release.ChangeView;
 import org.jontrel.server.release.Releases;
 import org.jontrel.server.trail.Trail;
@@ -111,7 +113,11 @@ class SiteController {
         var target = version.equals(Releases.DRAFT)
                 ? targets.draft(found)
                 : targets.stages(found, version).getFirst();
-        return SiteViews.values(sites.engine(site).runs().unconverted(target, field, MOST_VALUES));
+        var goal = RecordType.all(target.model()).stream()
+                .flatMap(each -> each.field(field).stream())
+                .map(each -> MoveRules.heir(each).orElse(each))
+                .findFirst();
+        return SiteViews.values(sites.engine(site).runs().unconverted(target, field, MOST_VALUES), goal);
     }
 
     /** What the draft would do to a site's records, were it released as it is. */

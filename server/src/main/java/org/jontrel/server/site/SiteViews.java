@@ -1,14 +1,20 @@
 package org.jontrel.server.site;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import java.math.BigDecimal;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.jontrel.core.finding.Code;
+import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.plan.Plan;
 import org.jontrel.core.plan.PlanQuestion;
+import org.jontrel.core.record.Values;
 import org.jontrel.core.recordtype.RecordType;
+import org.jontrel.core.spelling.Reading;
 import org.jontrel.server.release.ChangeView;
 import org.jontrel.server.release.CorrectionView;
 import org.jontrel.server.web.FindingView;
@@ -112,17 +118,35 @@ final class SiteViews {
             String proposed,
             List<CorrectionView> corrections) {}
 
-    @Schema(requiredProperties = {"text", "records"})
-    record ValueView(String text, long records) {}
+    @Schema(requiredProperties = {"text", "records", "readings"})
+    record ValueView(String text, long records, List<ReadingView> readings) {}
+
+    /** A way to read a text that could be either of two values, with the text of what it becomes then. */
+    @Schema(requiredProperties = {"as", "becomes"})
+    record ReadingView(String as, String becomes) {}
 
     @Schema(requiredProperties = {"values", "distinct", "more"})
     record ValuesView(List<ValueView> values, int distinct, boolean more) {}
 
-    static ValuesView values(UnconvertedValues.CountedValues found) {
+    /** @param field that takes the values; empty where nobody knows */
+    static ValuesView values(UnconvertedValues.CountedValues found, Optional<Field> field) {
         var values = found.values().stream()
-                .map(each -> new ValueView(each.text(), each.records()))
+                .map(each -> new ValueView(
+                        each.text(),
+                        each.records(),
+                        field.stream().flatMap(of -> readings(of, each.text())).toList()))
                 .toList();
         return new ValuesView(values, found.distinct(), found.more());
+    }
+
+    private static Stream<ReadingView> readings(Field field, String text) {
+        return Reading.of(field.kind(), text).entrySet().stream()
+                .map(each -> new ReadingView(each.getKey().code(), said(each.getValue())))
+                .filter(each -> Values.typed(field, each.becomes()).value().isPresent());
+    }
+
+    private static String said(Object value) {
+        return value instanceof BigDecimal number ? number.toPlainString() : String.valueOf(value);
     }
 
     /** @param runs of the site, which know how long steps take there */
