@@ -8,25 +8,18 @@ import java.sql.SQLException;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicBoolean;
-import java.util.stream.Stream;
 import org.jontrel.core.code.Decision;
 import org.jontrel.core.generated.Models;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Model;
-import org.jontrel.core.move.RecordMove;
-import org.jontrel.core.plan.Plan;
 import org.jontrel.core.plan.Step;
-import org.jontrel.core.record.GroupedValues;
 import org.jontrel.core.recordtype.RecordType;
-import org.jontrel.core.value.Link;
-import org.jontrel.site.record.read.StoredRecord;
 import org.jontrel.site.record.write.SaveResult;
 import org.jontrel.site.record.write.Write;
 import org.jontrel.site.run.RunView;
@@ -35,11 +28,11 @@ import org.jontrel.site.table.Database;
 import org.jontrel.site.testing.Drawn;
 import org.jontrel.site.testing.DrawnChange;
 import org.jontrel.site.testing.Dump;
+import org.jontrel.site.testing.MadeEdits;
 import org.jontrel.site.testing.OldTransaction;
 import org.jontrel.site.testing.SameBytes;
 
 final class UndoCase {
-    private static final int MOST = 1_000;
     private static final String EDITED = "Edited by hand";
     /** Waiting for somebody else's transaction takes a second or more. */
     private static final int OFTEN = 8;
@@ -106,7 +99,7 @@ final class UndoCase {
         drawn.read();
         hasNotDrifted();
         edit();
-        editMade(plan);
+        edited.addAll(new MadeEdits(site).edit(plan));
         var newer = Dump.of(source);
         busily(site.runs().undo(last().id(), "anna", _ -> {}));
         assertEquals(site.installed().model(), before);
@@ -187,44 +180,6 @@ final class UndoCase {
     /** One record of each type, by a person; all else of what a run and its undo leave must be what it was. */
     private void edit() {
         write(0, EDITED);
-    }
-
-    /** One record of each type whose records were made, by a person: what it was may have other values when it comes back. */
-    private void editMade(Plan plan) {
-        for (var planned : plan.steps()) {
-            if (planned.step() instanceof Step.MakeRecords make) {
-                var rule = make.rule();
-                site.records().all(rule.records(), MOST).stream()
-                        .filter(each -> !each.title().isEmpty())
-                        .findFirst()
-                        .filter(each -> site.records()
-                                        .save(Write.change(
-                                                rule.records(), each, Map.of("title", EDITED + " too"), false, "ben"))
-                                instanceof SaveResult.Stored)
-                        .ifPresent(each -> belongsTo(make.recordTypeId(), rule, each));
-            }
-        }
-    }
-
-    private void belongsTo(String aroundId, RecordMove rule, StoredRecord made) {
-        edited.add(made.id());
-        var holder = rule.linkThere() ? rule.records() : aroundId;
-        var recordType = site.installed().table(holder).orElseThrow().recordType();
-        site.records().all(holder, MOST).forEach(each -> {
-            var links = links(GroupedValues.get(recordType, each.values(), rule.link()));
-            if (!rule.linkThere() && links.contains(made.id())) {
-                edited.add(each.id());
-            } else if (rule.linkThere() && each.id() == made.id()) {
-                edited.addAll(links);
-            }
-        });
-    }
-
-    private static List<Long> links(Optional<Object> value) {
-        return value.stream()
-                .flatMap(each -> each instanceof List<?> several ? several.stream() : Stream.of(each))
-                .map(each -> ((Link) each).id())
-                .toList();
     }
 
     /** Gives one record of each type another title. */

@@ -1,8 +1,10 @@
 package org.jontrel.core.move;
 
+import java.util.Arrays;
 import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.stream.Collectors;
 import org.jontrel.core.recordtype.RecordType;
 
 /**
@@ -19,6 +21,23 @@ public record RecordProposal(String path, String label, RecordType was, RecordTy
     /** The answer that takes it, with the formula for titles where one is needed: {@code mooring.contacts titled {name}}. */
     public String answer() {
         return path + (rule.title().isEmpty() ? "" : TITLED + rule.title());
+    }
+
+    /** The answer where one record stands for rows of several: its title says nothing of what they are in. */
+    public String unitedAnswer() {
+        var title = Arrays.stream(rule.title().split(", "))
+                .filter(part -> !part.equals(aroundName()))
+                .collect(Collectors.joining(", "));
+        return path + (title.isEmpty() ? "" : TITLED + title);
+    }
+
+    /** Whether titles name what the rows are in. */
+    public boolean namesAround() {
+        return rule.title().contains(aroundName());
+    }
+
+    private String aroundName() {
+        return "{" + around.key() + "}";
     }
 
     /** The same with titles by a formula; what it says comes from no single field. */

@@ -95,20 +95,17 @@ final class FieldQuestions {
         var given = answer.map(Decision::corrections).orElse(List.of());
         // those for an earlier kind of the field are in nobody's way where no value needs them
         var corrections = given.stream()
-                .filter(each -> values > 0
-                        || (each.isAside()
-                                ? aside > 0
-                                : parsed(field, each).value().isPresent()))
+                .filter(each -> values > 0 || (each.isAside() ? aside > 0 : new Corrections(field).fits(each)))
                 .toList();
         if (values == 0 && corrections.isEmpty()) {
             return Map.of();
         }
-        corrections.stream().filter(each -> !each.isAside()).forEach(each -> check(field, each));
+        new Corrections(field).check(recordType, corrections, findings);
         var place = Place.field(recordType.id(), field.id(), "");
         var kind = MoveRules.heir(field).orElse(field).kind().code().replace('_', ' ');
         asks.add(new PlanQuestion(
                 values == 0
-                        ? answered(place, field, kind, corrections, aside)
+                        ? Corrections.answered(place, field, kind, corrections, aside)
                         : Finding.of(
                                 Code.PLAN_VALUES_UNCONVERTED,
                                 place,
@@ -119,44 +116,12 @@ final class FieldQuestions {
                 recordType.id(),
                 field.id(),
                 Decision.Topic.UNCONVERTED,
-                values,
+                values == 0 ? aside : values,
                 choices,
                 // corrections answer for the values that they are of
                 answer.filter(each -> values == 0 || each.answer() != Decision.Action.CORRECT),
                 corrections));
         return PlanQuestion.byValue(corrections);
-    }
-
-    private static Finding answered(
-            Place place, Field field, String kind, List<Decision.Correction> corrections, long aside) {
-        if (aside > 0) {
-            return Finding.of(Code.PLAN_VALUES_SET_ASIDE, place, field.label(), aside, kind);
-        }
-        return Finding.of(Code.PLAN_VALUES_CORRECTED, place, field.label(), corrections.size(), kind);
-    }
-
-    private void check(Field field, Decision.Correction correction) {
-        var parsed = parsed(field, correction);
-        if (parsed.value().isEmpty()) {
-            findings.add(Finding.of(
-                    Code.PLAN_CORRECTION_INVALID,
-                    Place.field(recordType.id(), field.id(), ""),
-                    field.label(),
-                    correction.from(),
-                    correction.to(),
-                    why(parsed)));
-        }
-    }
-
-    private static Values.Parsed parsed(Field field, Decision.Correction correction) {
-        var goal = MoveRules.heir(field).orElse(field);
-        return goal.kind() instanceof Kind.Reference
-                ? new Values.Parsed(Optional.of(correction.to()), List.of())
-                : Values.typed(goal, correction.to());
-    }
-
-    private static String why(Values.Parsed parsed) {
-        return parsed.findings().stream().map(Finding::sentence).findFirst().orElse("It is empty.");
     }
 
     /** Says what is stored that the definitions no longer allow; it stays until somebody changes it. */
@@ -199,7 +164,10 @@ final class FieldQuestions {
         var parsed = Values.typed(field, value);
         if (parsed.value().isEmpty()) {
             findings.add(Finding.of(
-                    Code.PLAN_FILL_INVALID, Place.field(recordType.id(), field.id(), ""), field.label(), why(parsed)));
+                    Code.PLAN_FILL_INVALID,
+                    Place.field(recordType.id(), field.id(), ""),
+                    field.label(),
+                    Corrections.why(parsed)));
         }
         return value;
     }

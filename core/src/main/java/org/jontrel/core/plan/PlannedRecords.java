@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.jontrel.core.code.Decision;
-import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
 import org.jontrel.core.model.Field;
@@ -17,7 +16,6 @@ import org.jontrel.core.move.RecordProposal;
 import org.jontrel.core.move.RowView;
 import org.jontrel.core.naming.Ids;
 import org.jontrel.core.plan.fact.Answer;
-import org.jontrel.core.plan.fact.Breach;
 import org.jontrel.core.plan.fact.Question;
 import org.jontrel.core.recordtype.FieldStorage;
 import org.jontrel.core.recordtype.RecordType;
@@ -37,11 +35,15 @@ record PlannedRecords(
         Ids ids,
         List<PlanQuestion> asks,
         List<Finding> findings) {
+    private RecordQuestions said() {
+        return new RecordQuestions(records, answers, asks, findings);
+    }
+
     /** The steps that make the records of a new content type; none where they come from nowhere. */
     List<Plan.PlannedStep> made(RecordType is) {
         long rows = answers.getOrDefault(new Question(is.id(), ""), Answer.NONE).records();
-        ask(is.id(), is.id(), is.plural(), rows);
-        alike(is, records.unites(is.id()));
+        said().ask(is.id(), is.id(), is.plural(), rows);
+        said().alike(is, records.unites(is.id()));
         var proposal = records.decided(is.id());
         if (proposal.isEmpty()) {
             return List.of();
@@ -49,7 +51,7 @@ record PlannedRecords(
         var was = proposal.get().was();
         boolean unites = records.unites(is.id());
         var rule = proposal.get().rule().uniting(unites ? ids.next('h') : "");
-        tooMany(was, rule.link(), is);
+        said().tooMany(was, rule.link(), is);
         var steps = new ArrayList<Plan.PlannedStep>();
         var view = new RowView(was, rule).type();
         var moves = moves(proposal.get(), view, is, answers, decisions, asks, findings, rows, steps);
@@ -68,25 +70,6 @@ record PlannedRecords(
             steps.add(planned(new Step.NoteFiles(is.id()), rows, "Note which files " + is.plural() + " use"));
         }
         return steps;
-    }
-
-    private long breach(RecordType is, Breach breach) {
-        return answers.getOrDefault(new Question(is.id(), ""), Answer.NONE)
-                .breaches()
-                .getOrDefault(breach, 0L);
-    }
-
-    /** Says that one record could stand for several rows, and where records that are made so have one title. */
-    private void alike(RecordType is, boolean unites) {
-        long alike = breach(is, Breach.ALIKE);
-        long twice = breach(is, Breach.TWICE);
-        var place = Place.definition(is.id(), "");
-        if (alike > 0 && !unites) {
-            findings.add(Finding.of(Code.PLAN_RECORDS_ALIKE, place, is.plural(), alike));
-        }
-        if (twice > 0 && unites) {
-            findings.add(Finding.of(Code.PLAN_TITLES_ALIKE, place, is.plural(), twice));
-        }
     }
 
     /** Whether what a record needs depends on nothing. */
@@ -112,13 +95,13 @@ record PlannedRecords(
         var best = records.proposed(place.id()).orElseThrow();
         long rows = answers.getOrDefault(new Question(best.was().id(), ""), Answer.NONE)
                 .records();
-        ask(is.id(), place.id(), place.label(), rows);
-        hidden(is, place, best);
+        said().ask(is.id(), place.id(), place.label(), rows);
+        said().hidden(is, place, best);
         var proposal = records.decided(place.id());
         if (proposal.isEmpty()) {
             return List.of();
         }
-        alone(is, place, proposal.get().was());
+        said().alone(is, place, proposal.get().was());
         var rule = proposal.get().rule();
         // the moves speak of fields by the ids of the records that go
         var known = new HashMap<>(answers);
@@ -145,74 +128,8 @@ record PlannedRecords(
         return steps;
     }
 
-    private void tooMany(RecordType was, String link, RecordType is) {
-        long many = answers.getOrDefault(new Question(was.id(), link), Answer.NONE)
-                .breaches()
-                .getOrDefault(Breach.TOO_MANY, 0L);
-        if (many > 0) {
-            findings.add(Finding.of(Code.PLAN_TOO_MANY, Place.field(was.id(), link, ""), is.plural(), many));
-        }
-    }
-
-    /** Rows have no state of their own: what nobody was to see yet may be seen. */
-    private void hidden(RecordType is, Field place, RecordProposal proposal) {
-        long hidden = answers.getOrDefault(new Question(is.id(), place.id()), Answer.NONE)
-                .breaches()
-                .getOrDefault(Breach.HIDDEN, 0L);
-        if (hidden > 0) {
-            findings.add(Finding.of(
-                    Code.PLAN_ROWS_HIDDEN,
-                    Place.field(is.id(), place.id(), ""),
-                    proposal.label(),
-                    hidden,
-                    place.label()));
-        }
-    }
-
-    /** Those that belong to nothing become no rows. */
-    private void alone(RecordType is, Field place, RecordType records) {
-        long alone = answers.getOrDefault(new Question(is.id(), place.id()), Answer.NONE)
-                .breaches()
-                .getOrDefault(Breach.ROWLESS, 0L);
-        if (alone > 0) {
-            findings.add(
-                    Finding.of(Code.PLAN_RECORDS_HELD, Place.definition(records.id(), ""), records.singular(), alone));
-        }
-    }
-
     private static Plan.PlannedStep planned(Step step, long rows, String sentence) {
         return new Plan.PlannedStep(step, rows, sentence);
-    }
-
-    private void ask(String recordTypeId, String id, String label, long rows) {
-        var possible = records.possible(id);
-        var answer = records.answer(id);
-        if (possible.isEmpty() || rows == 0 && answer.isEmpty()) {
-            return;
-        }
-        boolean isType = recordTypeId.equals(id);
-        var place = isType ? Place.definition(id, "") : Place.field(recordTypeId, id, "");
-        var best = records.proposed(id).orElseThrow();
-        asks.add(new PlanQuestion(
-                Finding.of(isType ? Code.PLAN_RECORDS_MADE : Code.PLAN_ROWS_MADE, place, label, best.label(), rows),
-                recordTypeId,
-                id,
-                Decision.Topic.RECORDS,
-                rows,
-                records.choices(
-                        id,
-                        isType
-                                ? answers.getOrDefault(new Question(id, ""), Answer.NONE)
-                                        .breaches()
-                                        .getOrDefault(Breach.ALIKE, 0L)
-                                : 0),
-                answer,
-                List.of(),
-                best.answer()));
-        if (records.isUnknown(id)) {
-            findings.add(Finding.of(
-                    Code.PLAN_RECORDS_UNKNOWN, place, label, answer.get().value(), records.paths(id)));
-        }
     }
 
     private List<Move> moves(

@@ -125,7 +125,7 @@ public class MovesStoryTest {
         correct("Charges by season: values that cannot be read", Map.of("July and August", "Summer"));
         correct("Rise of the lock: values that cannot be read", Map.of("8 ft 6 in", "2.59"));
         ask("Gates: values that cannot be read");
-        Desk.pick(form(), "Make terms of them");
+        Desk.pick(form(), "Make those that are missing");
         save();
     }
 

@@ -21,6 +21,7 @@ import org.jontrel.site.table.Ddl;
 import org.jontrel.site.table.Gate;
 import org.jontrel.site.table.IndexDdl;
 import org.jontrel.site.table.Jdbc;
+import org.jontrel.site.table.MendDdl;
 import org.jontrel.site.table.PhysicalNames;
 import org.jontrel.site.table.Schema;
 
@@ -70,7 +71,7 @@ public final class SiteDrift {
                         connection,
                         "SELECT i.checksum, i.run_id, r.to_version FROM jontrel_installed i LEFT JOIN jontrel_run r ON r.id ="
                                 + " i.run_id WHERE i.id = 1",
-                        row -> new Said(row.getString(1), row.getLong(2), row.getString(3)))
+                        row -> new LastRun(row.getString(1), row.getLong(2), row.getString(3)))
                 .orElseThrow();
         // a site that has nothing yet
         if (said.run() == 0) {
@@ -86,7 +87,7 @@ public final class SiteDrift {
     }
 
     /** @param version that the run leads to; {@code null} where it is gone */
-    private record Said(String checksum, long run, String version) {}
+    private record LastRun(String checksum, long run, String version) {}
 
     /** Puts one difference back; whether it was there and could be. Nothing may run on the site meanwhile. */
     public boolean mend(Code code, String recordTypeId, String fieldId) {
@@ -140,7 +141,7 @@ public final class SiteDrift {
                         && !bound.get().fields().containsKey(fieldId);
         if (code == Code.DRIFT_COMMENT_GONE && ofTable) {
             return List.of(
-                    Ddl.comment(TableDrift.table(recordType, fieldId), PhysicalNames.mark(recordTypeId, fieldId)));
+                    MendDdl.comment(TableDrift.table(recordType, fieldId), PhysicalNames.mark(recordTypeId, fieldId)));
         }
         var table = bound.orElseThrow();
         if (code == Code.DRIFT_INDEX_GONE) {
@@ -154,7 +155,9 @@ public final class SiteDrift {
         var column = PhysicalNames.columns(recordType, place).get(fieldId);
         var field = recordType.field(fieldId).orElseThrow();
         return List.of(
-                code == Code.DRIFT_COMMENT_GONE ? Ddl.comment(name, column, field) : Ddl.putBack(name, column, field));
+                code == Code.DRIFT_COMMENT_GONE
+                        ? MendDdl.comment(name, column, field)
+                        : MendDdl.putBack(name, column, field));
     }
 
     private static Void rows(SqlSession session, Binding binding, Code code, String recordTypeId, String fieldId)

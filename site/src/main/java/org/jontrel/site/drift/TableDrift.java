@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.Stream;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
@@ -17,11 +18,16 @@ import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.Binding.ValueTable;
 import org.jontrel.site.table.Ddl;
+import org.jontrel.site.table.MendDdl;
 import org.jontrel.site.table.PhysicalNames;
 import org.jontrel.site.table.Schema;
 
 /** Tables and columns that are not what the installed definitions say: nothing can be planned on them. */
 public final class TableDrift {
+    /** What the tables of fields have whatever their definitions say. */
+    private static final Set<String> OF_FIELDS =
+            Set.of("term_id", "above_id", "depth", "target_type", "target_id", "value");
+
     private final Connection connection;
     private final Binding binding;
     private final List<Finding> findings = new ArrayList<>();
@@ -102,7 +108,8 @@ public final class TableDrift {
     private void unknown(RecordType recordType, String tableId, ValueTable place, Map<String, String> types) {
         var names = PhysicalNames.columns(recordType, tableId);
         types.forEach((column, type) -> {
-            boolean known = PhysicalNames.isOwn(column)
+            boolean known = PhysicalNames.OWN.contains(column)
+                    || OF_FIELDS.contains(column)
                     || names.containsValue(column)
                     || place.columns().containsValue(column);
             if (PhysicalNames.inUse(column) && !known) {
@@ -135,7 +142,7 @@ public final class TableDrift {
                         field.label(),
                         place.name(),
                         binding.version(),
-                        Ddl.putBack(place.name(), wanted.getValue(), field)));
+                        MendDdl.putBack(place.name(), wanted.getValue(), field)));
             } else if (!types.get(column).startsWith(type(field))) {
                 findings.add(Finding.of(
                         Code.DRIFT_COLUMN_CHANGED,

@@ -146,21 +146,6 @@ public final class Ddl {
         return "ALTER TABLE %s FORCE, LOCK=NONE".formatted(table);
     }
 
-    /** Gives a field its column again, empty. */
-    public static String putBack(String table, String name, Field field) {
-        return "ALTER TABLE %s ADD COLUMN %s".formatted(PhysicalNames.quoted(table), column(name, field));
-    }
-
-    /** Says again which field a column is of. */
-    public static String comment(String table, String name, Field field) {
-        return "ALTER TABLE %s MODIFY COLUMN %s".formatted(PhysicalNames.quoted(table), column(name, field));
-    }
-
-    /** Says again what a table is of. */
-    public static String comment(String table, String mark) {
-        return "ALTER TABLE %s COMMENT = %s".formatted(PhysicalNames.quoted(table), PhysicalNames.comment(mark));
-    }
-
     public static String dropColumn(String table, String column) {
         return "ALTER TABLE %s DROP COLUMN %s, ALGORITHM=INSTANT"
                 .formatted(PhysicalNames.quoted(table), PhysicalNames.quoted(column));

@@ -22,7 +22,7 @@ import org.jontrel.core.recordtype.RecordType;
  */
 public final class PhysicalNames {
     /** Columns that every record has; a field with such a key gets a name of its own. */
-    static final Set<String> OWN = Set.of(
+    public static final Set<String> OWN = Set.of(
             "id",
             "slug",
             "state",
@@ -41,10 +41,6 @@ public final class PhysicalNames {
             "record_id",
             "row_id",
             "fts_doc_id");
-    /** In the tables of fields. */
-    private static final Set<String> OF_FIELDS =
-            Set.of("term_id", "above_id", "depth", "target_type", "target_id", "value");
-
     /** Stands for the terms above each term, where a field's id would stand. */
     public static final String ABOVE = "above";
 
@@ -57,11 +53,6 @@ public final class PhysicalNames {
     private static final String HELD = "held" + BETWEEN;
 
     private PhysicalNames() {}
-
-    /** Whether a column is one that tables have whatever their definitions say. */
-    public static boolean isOwn(String column) {
-        return OWN.contains(column) || OF_FIELDS.contains(column);
-    }
 
     /** The table of what a definition holds. */
     public static String table(RecordType recordType) {

@@ -13,13 +13,11 @@ import java.util.concurrent.atomic.AtomicInteger;
 import java.util.concurrent.atomic.AtomicReference;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
-import org.jontrel.core.model.Model;
 import org.jontrel.site.record.read.ListQuery;
 import org.jontrel.site.record.read.StoredRecord;
 import org.jontrel.site.run.Runs;
 import org.jontrel.site.table.Jdbc;
 import org.jontrel.site.testing.Dump;
-import org.jontrel.site.testing.Moorings;
 import org.jontrel.site.testing.Orchard;
 import org.jontrel.site.testing.TestSite;
 import org.jontrel.site.testing.Waiting;
@@ -108,46 +106,6 @@ public class SiteDriftTest {
         site.edit(type("tree"), oak.id(), Map.of("title", "Oak, still"));
         assertEquals(
                 site.site().records().byId(type("tree"), oak.id()).orElseThrow().title(), "Oak, still");
-    }
-
-    @Test
-    public void aColumnThatSomebodyAddedIsTold() throws SQLException {
-        try (var other = TestSite.open()) {
-            other.install("1.0.0", Moorings.model(Moorings.LENGTH));
-            try (var connection = other.source().getConnection()) {
-                Jdbc.execute(connection, "ALTER TABLE mooring ADD COLUMN note TEXT");
-            }
-            assertEquals(
-                    other.site().drift().look().stream().map(Finding::sentence).toList(),
-                    List.of(
-                            "The table mooring of Moorings has a column note (text) that no definition knows: somebody added"
-                                    + " it. Nobody sees it. To use its values, add a field with another key in the draft and"
-                                    + " copy them once it is released; otherwise drop the column."));
-            assertEquals(
-                    codes(other, Moorings.model(Moorings.LENGTH, Moorings.RISE)), List.of(), "it is in nobody's way");
-            var wanted = Moorings.model(Moorings.LENGTH, Moorings.NOTE);
-            assertEquals(codes(other, wanted), List.of(Code.DRIFT_COLUMN_IN_WAY));
-            try (var connection = other.source().getConnection()) {
-                Jdbc.execute(connection, "ALTER TABLE mooring DROP COLUMN note");
-            }
-            other.install("2.0.0", wanted);
-        }
-    }
-
-    private static List<Code> codes(TestSite of, Model to) {
-        return of.site().runs().plan(new Runs.RunTarget("2.0.0", to, List.of())).findings().stream()
-                .map(Finding::code)
-                .toList();
-    }
-
-    @Test
-    public void definitionsThatSomebodyChangedAreTold() {
-        say("UPDATE jontrel_installed SET model = REPLACE(model, 'Height', 'Tallness')");
-        assertEquals(look().stream().map(Finding::code).toList(), List.of(Code.DRIFT_DEFINITIONS_CHANGED));
-        site.install("1.0.1", Orchard.model());
-        assertEquals(look(), List.of(), "a run leaves what it should");
-        say("DELETE FROM jontrel_run WHERE to_version = '1.0.1'");
-        assertEquals(look().stream().map(Finding::code).toList(), List.of(Code.DRIFT_JOURNAL_GONE));
     }
 
     /** Who holds locks is not told of tables that wait for them: they are not gone, though. */

@@ -22,53 +22,10 @@ import org.jontrel.site.record.read.UnconvertedValues.CountedValue;
 import org.jontrel.site.testing.Moorings;
 import org.jontrel.site.testing.Orchard;
 import org.jontrel.site.testing.TestSite;
-import org.testng.annotations.AfterMethod;
-import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 
 /** Values that a new kind cannot take, corrected in the plan. */
-public class CorrectionsTest {
-    private static final Model NUMBERS =
-            Moorings.with(Moorings.RISE, field -> field.withKind(new Kind.Numeric(1, null, null, "")));
-    private TestSite test;
-
-    @BeforeMethod
-    public void open() {
-        test = TestSite.open();
-        test.install("1.0.0", Moorings.standard());
-        for (var rise : List.of("about 12", "3", "about 12", "perhaps")) {
-            test.save("tmooring", Map.of("title", rise, "rise", rise));
-        }
-    }
-
-    @AfterMethod
-    public void close() {
-        test.close();
-    }
-
-    private static Decision correct(Decision.Action rest, String... pairs) {
-        var corrections = new ArrayList<Decision.Correction>();
-        for (int i = 0; i < pairs.length; i += 2) {
-            corrections.add(new Decision.Correction(pairs[i], pairs[i + 1]));
-        }
-        return new Decision("frise", Decision.Topic.UNCONVERTED, rest, "", corrections);
-    }
-
-    private Plan plan(Decision... decisions) {
-        return test.site().runs().plan(new Runs.RunTarget("2.0.0", NUMBERS, List.of(decisions)));
-    }
-
-    /** By title and id, so that equal ones are told apart. */
-    private Map<String, String> rises() {
-        var all = new TreeMap<String, String>();
-        test.site()
-                .records()
-                .all("tmooring", 10)
-                .forEach(record ->
-                        all.put(record.slug(), String.valueOf(record.values().get("frise"))));
-        return all;
-    }
-
+public class CorrectionsTest extends CorrectionsCase {
     @Test
     public void theValuesAreTold() {
         var found = test.site().runs().unconverted(new Runs.RunTarget("2.0.0", NUMBERS, List.of()), "frise", 10);
@@ -97,46 +54,6 @@ public class CorrectionsTest {
         var whole = plan(correct(Decision.Action.CORRECT, "about 12", "12", "perhaps", "7.5", "nowhere", "1"));
         assertEquals(whole.asks().getFirst().finding().code(), Code.PLAN_VALUES_CORRECTED);
         assertTrue(whole.runnable());
-    }
-
-    /** What is set aside value by value holds for these values only: where there are others, somebody is asked. */
-    @Test
-    public void setAsideOneByOneHoldsForTheseValuesOnly() {
-        var aside = correct(Decision.Action.CORRECT, "about 12", "", "perhaps", "");
-        var plan = plan(aside);
-        assertTrue(plan.runnable());
-        assertEquals(
-                plan.asks().getFirst().finding().sentence(),
-                "3 values of Rise cannot be read as number and are set aside: they stay held."
-                        + " Other values of this sort are asked about.");
-        test.save("tmooring", Map.of("title", "new", "rise", "n/a"));
-        var ask = plan(aside).asks().getFirst();
-        assertTrue(ask.decision().isEmpty(), "nobody has seen n/a");
-        assertEquals(ask.rows(), 1);
-        assertFalse(plan(aside).runnable());
-        assertTrue(plan(correct(Decision.Action.SET_ASIDE, "about 12", "")).runnable(), "whatever else there is");
-        var before = rises();
-        test.install("2.0.0", NUMBERS, correct(Decision.Action.CORRECT, "about 12", "", "perhaps", "7", "n/a", ""));
-        assertEquals(
-                rises(), Map.of("about-12", "null", "about-12-2", "null", "perhaps", "7", "3", "3", "new", "null"));
-        test.undo(test.last());
-        assertEquals(rises(), before);
-    }
-
-    @Test
-    public void aRequiredFieldLacksWhatIsSetAside() {
-        var required = Moorings.with(
-                Moorings.RISE,
-                field -> field.withKind(new Kind.Numeric(1, null, null, "")).withRequired(true));
-        var plan = test.site()
-                .runs()
-                .plan(new Runs.RunTarget(
-                        "2.0.0", required, List.of(correct(Decision.Action.CORRECT, "about 12", "", "perhaps", "7"))));
-        var lacking = plan.asks().stream()
-                .filter(each -> each.about() == Decision.Topic.REQUIRED_EMPTY)
-                .findFirst()
-                .orElseThrow();
-        assertEquals(lacking.rows(), 2);
     }
 
     @Test
@@ -217,22 +134,6 @@ public class CorrectionsTest {
 
     private Plan plan(String version, Model to, Decision... decisions) {
         return test.site().runs().plan(new Runs.RunTarget(version, to, List.of(decisions)));
-    }
-
-    /** The next site is asked about nothing that is corrected already. */
-    @Test
-    public void theNextSiteIsAskedOnlyWhatIsNewThere() {
-        var answer = correct(Decision.Action.CORRECT, "about 12", "12", "perhaps", "7.5");
-        try (var next = TestSite.open()) {
-            next.install("1.0.0", Moorings.standard());
-            next.save("tmooring", Map.of("title", "A", "rise", "perhaps"));
-            var target = new Runs.RunTarget("2.0.0", NUMBERS, List.of(answer));
-            assertTrue(next.site().runs().plan(target).runnable());
-            next.save("tmooring", Map.of("title", "B", "rise", "who knows"));
-            var plan = next.site().runs().plan(target);
-            assertFalse(plan.runnable());
-            assertTrue(plan.asks().getFirst().finding().sentence().contains("who knows"));
-        }
     }
 
     @Test

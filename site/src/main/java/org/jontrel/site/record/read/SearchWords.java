@@ -2,7 +2,6 @@ package org.jontrel.site.record.read;
 
 import java.sql.Connection;
 import java.sql.SQLException;
-import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
@@ -25,13 +24,13 @@ import org.jontrel.site.table.Statements;
 public final class SearchWords {
     private static final int LONGEST = 200_000;
     private static final int CHUNK = 2_000;
-    private static final String ALL = "jontrel_text";
+    static final String ALL = "jontrel_text";
     /** Words of what the API gives, of record types that keep something out of it. */
-    private static final String API = "jontrel_api_text";
+    static final String API = "jontrel_api_text";
 
     private SearchWords() {}
 
-    private static String of(RecordType recordType, Map<String, Object> values, Audience audience) {
+    static String of(RecordType recordType, Map<String, Object> values, Audience audience) {
         var words = new StringJoiner("\n");
         add(recordType.fields().toList(), values, audience, words);
         var all = words.toString();
@@ -79,7 +78,7 @@ public final class SearchWords {
     }
 
     /** Whether something that has words is kept out of the API, so that the words of the rest are a text of their own. */
-    private static boolean keepsOut(RecordType recordType) {
+    static boolean keepsOut(RecordType recordType) {
         return SearchedFields.of(recordType).values().stream().anyMatch(source -> !source.api());
     }
 
@@ -190,49 +189,6 @@ public final class SearchWords {
                 .allMatch(each -> of(recordType, before.values(), each).equals(of(recordType, after.values(), each)));
         if (!same) {
             store(statements, recordType, after.id(), after.values());
-        }
-    }
-
-    /**
-     * Writes the words of records that nobody else saves, in place of any that are left of earlier ones: a plain insertion of many
-     * takes a third of the time.
-     */
-    public static void write(Connection connection, RecordType recordType, List<StoredRecord> records)
-            throws SQLException {
-        remove(
-                connection,
-                recordType.id(),
-                records.stream().map(StoredRecord::id).toList());
-        insert(connection, recordType, records, Audience.PEOPLE);
-        if (keepsOut(recordType)) {
-            insert(connection, recordType, records, Audience.PUBLIC_API);
-        }
-    }
-
-    private static void insert(
-            Connection connection, RecordType recordType, List<StoredRecord> records, Audience audience)
-            throws SQLException {
-        Jdbc.batch(
-                connection,
-                "INSERT INTO " + table(recordType, audience) + " (holder_id, record_id, words) VALUES (?, ?, ?)",
-                records.stream()
-                        .map(each -> List.of(recordType.id(), each.id(), of(recordType, each.values(), audience)))
-                        .toList());
-    }
-
-    public static void remove(Connection connection, String recordTypeId, Collection<Long> records)
-            throws SQLException {
-        if (records.isEmpty()) {
-            return;
-        }
-        var parameters = new ArrayList<Object>(List.of(recordTypeId));
-        var padded = Jdbc.padded(records);
-        parameters.addAll(padded);
-        for (var each : List.of(ALL, API)) {
-            Jdbc.update(
-                    connection,
-                    "DELETE FROM " + each + " WHERE holder_id = ? AND record_id IN (" + Jdbc.marks(padded.size()) + ")",
-                    parameters);
         }
     }
 

@@ -7,8 +7,8 @@ import java.util.List;
 import org.jontrel.site.record.address.Slugs;
 import org.jontrel.site.record.address.TakenSlugs;
 import org.jontrel.site.record.read.RecordLoader;
-import org.jontrel.site.record.read.SearchWords;
 import org.jontrel.site.record.read.StoredRecord;
+import org.jontrel.site.record.read.WholeWords;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.Jdbc;
 import org.jontrel.site.table.PhysicalNames;
@@ -71,13 +71,13 @@ public final class WholeRecords {
     /** As {@link #remove}, with their words. */
     public void removeFound(Collection<Long> ids) throws SQLException {
         remove(ids);
-        SearchWords.remove(connection, tables.recordType().id(), ids);
+        WholeWords.remove(connection, tables.recordType().id(), ids);
     }
 
     /** The same with their words, for tables that are in use or are about to be: searching finds them. */
     public void addFound(List<StoredRecord> records) throws SQLException {
         add(records);
-        SearchWords.write(connection, tables.recordType(), records);
+        WholeWords.write(connection, tables.recordType(), records);
     }
 
     /** As if they had never been there. */

@@ -109,11 +109,8 @@ public final class RecordMaker implements RecordWork {
     public void work(Connection connection, List<StoredRecord> records, List<Long> some) throws SQLException {
         if (rule.unites()) {
             var rows = new ArrayList<UnitedRecords.UnitedRow>();
-            for (var record : records) {
-                for (var row : view.rows(record.id(), record.values())) {
-                    rows.add(new UnitedRecords.UnitedRow(record, values(row, record)));
-                }
-            }
+            records.forEach(record -> view.rows(record.id(), record.values())
+                    .forEach(row -> rows.add(new UnitedRecords.UnitedRow(record, values(row, record)))));
             new UnitedRecords(connection, rule, goal, around.name(), beside, links)
                     .write(rows, some, link.orElseThrow());
             return;

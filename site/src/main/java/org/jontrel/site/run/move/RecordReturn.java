@@ -3,7 +3,6 @@ package org.jontrel.site.run.move;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -13,7 +12,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.LongSupplier;
-import java.util.stream.Stream;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.move.AlikeRows;
 import org.jontrel.core.move.EnteredValues;
@@ -239,7 +237,6 @@ public final class RecordReturn implements RecordCarry {
         return new CarriedRecords(record.id(), outcome, written, new LinkedHashSet<>(gone), links(all));
     }
 
-    /** Where one record stands for all rows that say the same: what says it already is found first, also among those of others. */
     private CarriedRecords united(
             Connection connection,
             StoredRecord record,
@@ -252,58 +249,11 @@ public final class RecordReturn implements RecordCarry {
                 .filter(each -> toRows.apply(each.values()).isEmpty())
                 .map(StoredRecord::id)
                 .toList();
-        var became = rows.stream().map(row -> toRecords.apply(row.values())).toList();
-        var standing = new AlikeNotes(connection, rule).known(became);
-        var others = new LinkedHashMap<Long, StoredRecord>();
-        held.byIds(connection, standing).stream()
-                .filter(each -> !each.deleted())
-                .forEach(each -> others.put(each.id(), each));
-        var ids = new long[rows.size()];
-        var left = new LinkedHashMap<>(mine);
-        silent.forEach(left::remove);
-        for (int at = 0; at < ids.length; at++) {
-            var row = rows.get(at);
-            var said = Stream.concat(mine.values().stream(), Stream.ofNullable(others.get(standing.get(at))))
-                    .filter(each -> says(each.values(), row))
-                    .findFirst();
-            ids[at] = said.map(StoredRecord::id).orElse(0L);
-            said.ifPresent(each -> left.remove(each.id()));
-        }
-        var written = new ArrayList<StoredRecord>();
-        var fresh = new LinkedHashMap<String, Long>();
-        boolean lost = false;
-        for (int at = 0; at < ids.length; at++) {
-            if (ids[at] != 0) {
-                continue;
-            }
-            var mark = AlikeRows.mark(rule, became.get(at));
-            if (fresh.containsKey(mark)) {
-                ids[at] = fresh.get(mark);
-                continue;
-            }
-            var was = left.values().stream()
-                    .filter(each -> !shared.contains(each.id()))
-                    .findFirst();
-            was.ifPresent(each -> left.remove(each.id()));
-            var before = was.map(StoredRecord::values).orElse(Map.of());
-            var entered = new EnteredValues(before, toRecords.apply(toRows.apply(before)), became.get(at))
-                    .merged(Set.copyOf(rule.matched().values()));
-            var values = ValueMover.settled(was.isPresent() ? entered.orElse(before) : became.get(at), this.ids);
-            lost |= was.isPresent() && entered.isEmpty() || !says(values, rows.get(at));
-            ids[at] = was.map(StoredRecord::id).orElse(0L);
-            if (was.isEmpty() && gives) {
-                ids[at] = new AlikeNotes(connection, rule)
-                        .numbers(List.of(became.get(at)))
-                        .getFirst();
-            }
-            fresh.put(mark, ids[at]);
-            written.add(
-                    was.isPresent()
-                            ? was.get().rewritten(values)
-                            : RecordMaker.made(kept.recordType(), record, ids[at], values, rule));
-        }
-        var now = Arrays.stream(ids).distinct().boxed().toList();
-        return carried(record, mine, silent, now, written, left.keySet(), lost);
+        var open = new LinkedHashMap<>(mine);
+        silent.forEach(open::remove);
+        var work = new UnitedReturn(connection, rule, kept.recordType(), held, toRows, toRecords, this::says, ids);
+        var united = work.of(record, rows, open, shared, gives);
+        return carried(record, mine, silent, united.now(), united.written(), united.gone(), united.lost());
     }
 
     private Map<String, Object> links(List<Long> now) {

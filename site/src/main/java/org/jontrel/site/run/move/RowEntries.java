@@ -27,12 +27,12 @@ record RowEntries(RecordType records, RecordMove rule, MovedValues toRows, Moved
     private static final String TITLE = "part_title";
 
     /** @param lost whether the row cannot say all of it */
-    record Entry(RowView.SeenRow row, boolean lost) {}
+    record EnteredRow(RowView.SeenRow row, boolean lost) {}
 
     /** @param was the row that the record was; empty for a record that is new */
-    Entry of(Optional<RowView.SeenRow> was, StoredRecord record) {
+    EnteredRow of(Optional<RowView.SeenRow> was, StoredRecord record) {
         if (was.isPresent() && says(was.get(), record)) {
-            return new Entry(was.get(), false);
+            return new EnteredRow(was.get(), false);
         }
         var kept = was.map(RowView.SeenRow::values).orElse(Map.of());
         var came = toRows.apply(toRecords.apply(kept));
@@ -40,7 +40,7 @@ record RowEntries(RecordType records, RecordMove rule, MovedValues toRows, Moved
         var entered = new EnteredValues(kept, came, rule.unites() ? AlikeRows.spelledAs(now, came) : now)
                 .merged(Set.copyOf(rule.matched().values()));
         var row = new RowView.SeenRow(was.map(RowView.SeenRow::id).orElse(record.id()), entered.orElse(kept));
-        return new Entry(row, entered.isEmpty() || !says(row, record));
+        return new EnteredRow(row, entered.isEmpty() || !says(row, record));
     }
 
     /** Whether the row would become just what the record is. */
@@ -60,34 +60,34 @@ record RowEntries(RecordType records, RecordMove rule, MovedValues toRows, Moved
         return ValueShapes.same(made, is);
     }
 
-    private record PlacedEntry(int place, Entry entry) {}
+    private record PlacedRow(int place, EnteredRow entry) {}
 
     /** Each row as the record says that stands for it, in the order of the records where that is another by now. */
-    List<Entry> united(List<StoredRecord> mine, List<RowView.SeenRow> before, List<Long> became) {
+    List<EnteredRow> united(List<StoredRecord> mine, List<RowView.SeenRow> before, List<Long> became) {
         var order = mine.stream().map(StoredRecord::id).toList();
-        var all = new ArrayList<PlacedEntry>();
+        var all = new ArrayList<PlacedRow>();
         for (int at = 0; at < before.size(); at++) {
             int place = order.indexOf(became.get(at));
             if (place >= 0) {
-                all.add(new PlacedEntry(place, of(Optional.of(before.get(at)), mine.get(place))));
+                all.add(new PlacedRow(place, of(Optional.of(before.get(at)), mine.get(place))));
             }
         }
         for (int place = 0; place < order.size(); place++) {
             if (!became.contains(order.get(place))) {
-                all.add(new PlacedEntry(place, of(Optional.empty(), mine.get(place))));
+                all.add(new PlacedRow(place, of(Optional.empty(), mine.get(place))));
             }
         }
-        var places = all.stream().map(PlacedEntry::place).distinct().toList();
+        var places = all.stream().map(PlacedRow::place).distinct().toList();
         if (!places.equals(places.stream().sorted().toList())) {
-            all.sort(Comparator.comparingInt(PlacedEntry::place));
+            all.sort(Comparator.comparingInt(PlacedRow::place));
         }
-        return all.stream().map(PlacedEntry::entry).toList();
+        return all.stream().map(PlacedRow::entry).toList();
     }
 
     /** Each record as the row that it was, by its id or by what it says. */
-    List<Entry> single(List<StoredRecord> mine, List<RowView.SeenRow> before) {
+    List<EnteredRow> single(List<StoredRecord> mine, List<RowView.SeenRow> before) {
         var left = new ArrayList<>(before);
-        var all = new ArrayList<Entry>();
+        var all = new ArrayList<EnteredRow>();
         for (var record : mine) {
             var was = left.stream()
                     .filter(row -> row.id() == record.id())

@@ -149,11 +149,11 @@ public final class RowReturn implements RecordCarry {
     private CarriedRows result(
             List<StoredRecord> mine, List<RowView.SeenRow> before, List<Long> became, List<RowView.SeenRow> silent) {
         var said = rule.unites() ? entries.united(mine, before, became) : entries.single(mine, before);
-        var rows = new ArrayList<>(said.stream().map(RowEntries.Entry::row).toList());
+        var rows = new ArrayList<>(said.stream().map(RowEntries.EnteredRow::row).toList());
         if (rows.equals(before)) {
             return CarriedRows.UNTOUCHED;
         }
-        boolean lost = !view.several() && mine.size() > 1 || said.stream().anyMatch(RowEntries.Entry::lost);
+        boolean lost = !view.several() && mine.size() > 1 || said.stream().anyMatch(RowEntries.EnteredRow::lost);
         rows.addAll(silent);
         return new CarriedRows(lost ? MovedReturn.Outcome.LOST : MovedReturn.Outcome.CARRIED, rows);
     }

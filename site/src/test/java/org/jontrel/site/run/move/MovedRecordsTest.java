@@ -11,7 +11,6 @@ import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.condition.RecordState;
-import org.jontrel.core.value.Link;
 import org.jontrel.site.record.read.StoredRecord;
 import org.jontrel.site.record.write.Write;
 import org.jontrel.site.run.RunView;
@@ -105,27 +104,6 @@ public class MovedRecordsTest extends RecordsCase {
     }
 
     @Test
-    public void aGroupBecomesRecordsThatLeadBack() throws SQLException {
-        start(group("skipper", text("role"), text("phone")), text("note"));
-        save("A", Map.of("skipper", Map.of("role", "One", "phone", "1234567")));
-        save("B", Map.of("note", "none"));
-        var model = with(
-                Moorings.model(text("note")),
-                other("role", Kind.Text.PLAIN),
-                other("phone", Kind.Text.PLAIN),
-                relation("of", "tmooring", Kind.Amount.ONE));
-        var gather = decide(CONTACT, Decision.Topic.RECORDS, Decision.Action.GATHER, "");
-        var proposed = plan(model).asks().getFirst().proposed();
-        assertEquals(proposed, "mooring.skipper titled {mooring}");
-        gather = decide(CONTACT, Decision.Topic.RECORDS, Decision.Action.GATHER, proposed);
-        expect(model, Map.of("A", "{}", "B", "{note=none}"), gather);
-        var again = decide(CONTACT, Decision.Topic.HELD_VALUES, Decision.Action.LEAVE, "");
-        test.install("2.0.0", model, gather, again);
-        assertEquals(contact("A").values().get("cphone"), "1234567");
-        assertEquals(((Link) contact("A").values().get("fof")).type(), "tmooring");
-    }
-
-    @Test
     public void recordsBecomeRows() throws SQLException {
         test.install("1.0.0", linked());
         var ida = test.save(CONTACT, Map.of("title", "Ida", "role", "Warden", "phone", "0123 456789"));
@@ -210,29 +188,5 @@ public class MovedRecordsTest extends RecordsCase {
                         .sorted()
                         .toList(),
                 List.of("PLAN_TOO_MANY [Contacts, 1]", "PLAN_VALUES_TWICE [Role, 1]"));
-    }
-
-    @Test
-    public void aRelationWithinAGroupThatLeadsBackComesFromNoField() throws SQLException {
-        var mine = relation("of", "tmooring", Kind.Amount.ONE);
-        start(text("role"), text("phone"), group("place", mine, text("street")), text("note"));
-        long b = save("B", Map.of("note", "n"));
-        save(
-                "A",
-                Map.of(
-                        "role",
-                        "Warden",
-                        "phone",
-                        "0123456",
-                        "place",
-                        Map.of("of", Map.of("type", "tmooring", "id", b), "street", "Quay")));
-        var model = with(
-                Moorings.model(text("note")),
-                other("role", Kind.Text.PLAIN),
-                other("phone", Kind.Text.PLAIN),
-                group("place", mine.withId("cof"), text("street").withId("cstreet"))
-                        .withId("cplace"));
-        var gather = decide(CONTACT, Decision.Topic.RECORDS, Decision.Action.GATHER, "mooring titled {mooring}");
-        expect(model, Map.of("B", "{note=n}", "A", "{}"), gather);
     }
 }

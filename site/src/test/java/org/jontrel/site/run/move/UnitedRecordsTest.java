@@ -1,6 +1,7 @@
 package org.jontrel.site.run.move;
 
 import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
 import java.sql.SQLException;
@@ -171,5 +172,24 @@ public class UnitedRecordsTest extends RecordsCase {
                 "as visible as what leads to it by now");
         assertEquals(linksOf(a), List.of("Ida"));
         assertEquals(linksOf(b), elsewhere ? List.of("Cy") : List.of("Ida"));
+    }
+
+    /** A title that named one mooring would be wrong for the others. */
+    @Test
+    public void titlesSayNothingOfWhatTheRowsAreIn() {
+        start(rows("contacts", text("role"), text("phone")), text("note"));
+        save("A", Map.of("contacts", List.of(Map.of("role", "Warden", "phone", "0123"))));
+        save("B", Map.of("contacts", List.of(Map.of("role", "warden", "phone", "0123"))));
+        var to = with(
+                Moorings.model(LINKS, text("note")), other("role", Kind.Text.PLAIN), other("phone", Kind.Text.PLAIN));
+        assertEquals(plan(to).asks().getFirst().proposed(), "mooring.contacts");
+        var wrong = decide(CONTACT, Decision.Topic.RECORDS, Decision.Action.UNITE, "mooring.contacts titled {mooring}");
+        assertTrue(sentences(plan(to, wrong).findings())
+                .contains("One Contact stands for rows of several Moorings, and its title would name one of them."
+                        + " Leave {mooring} out of the template for titles, and name fields of the row instead."));
+        assertFalse(plan(to, wrong).runnable());
+        var right = decide(CONTACT, Decision.Topic.RECORDS, Decision.Action.UNITE, "mooring.contacts titled {role}");
+        test.install("2.0.0", to, right);
+        assertEquals(contacts().stream().map(StoredRecord::title).toList(), List.of("Warden"));
     }
 }
