@@ -35,6 +35,11 @@ public interface NameLookup {
         return Optional.empty();
     }
 
+    /** Whether {@link #make} could make something for a name that was not found. */
+    default boolean canMake(Field field, String name) {
+        return true;
+    }
+
     /** The title or label of what a value of a field of kind relation or term leads to; empty where it is gone. */
     Optional<String> name(Field field, Object reference);
 }

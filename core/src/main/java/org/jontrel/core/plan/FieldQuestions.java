@@ -134,7 +134,7 @@ final class FieldQuestions {
                         case TOO_MANY -> Finding.of(Code.PLAN_TOO_MANY, place, field.label(), count);
                         case FORMATTING -> Finding.of(Code.PLAN_FORMATTING_LEFT, place, field.label(), count);
                         case TARGET -> Finding.of(Code.PLAN_LINKS_OUTSIDE, place, field.label(), count);
-                        case SEVERAL, SPLITTABLE, ROWLESS, PARENT, HIDDEN, ALIKE ->
+                        case SEVERAL, SPLITTABLE, ROWLESS, PARENT, HIDDEN, ALIKE, UNMADE ->
                             throw new IllegalStateException("Not about values that stay: " + breach);
                     });
         });

@@ -13,6 +13,7 @@ import org.jontrel.core.move.FormulaCheck;
 import org.jontrel.core.move.Move;
 import org.jontrel.core.naming.Ids;
 import org.jontrel.core.plan.fact.Answer;
+import org.jontrel.core.plan.fact.Breach;
 import org.jontrel.core.recordtype.RecordType;
 
 /** The moves of one record type's plan, as they are found and asked about. */
@@ -67,6 +68,11 @@ final class PlannedMoves {
                 questions.unconverted(field, answer.unconverted(), answer.aside(), answer.unconvertedExamples());
         var fill = field.required() && answer.empty() > 0 ? filled(field, answer.empty()) : "";
         boolean all = answer.unconverted() > 0 && plan.makes(field);
+        long unmade = answer.breaches().getOrDefault(Breach.UNMADE, 0L);
+        if (all && unmade > 0) {
+            findings.add(
+                    Finding.of(Code.PLAN_NAMES_UNMADE, Place.field(is.id(), field.id(), ""), field.label(), unmade));
+        }
         var goal = goals.of(field).filter(_ -> all || goals.begins(field));
         if (goal.isEmpty()) {
             return move.filling(fill).correcting(corrections);

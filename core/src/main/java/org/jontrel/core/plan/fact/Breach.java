@@ -21,5 +21,7 @@ public enum Breach {
     /** Records that visitors do not see, where they become something that has no state of its own. */
     HIDDEN,
     /** Rows that say the same as another, where one record could stand for both. */
-    ALIKE
+    ALIKE,
+    /** Values whose name nothing can be made for: several have it already, or nothing can be called so. */
+    UNMADE
 }

@@ -40,7 +40,7 @@ public record MadeTerms(Connection connection) {
     Optional<Long> note(String made, String taxonomyId, String label) throws SQLException {
         var shown = label.strip();
         var folded = folded(label);
-        if (shown.isEmpty() || Math.max(length(shown), length(folded)) > LONGEST || shown.contains("\n")) {
+        if (!isName(label)) {
             return Optional.empty();
         }
         Jdbc.update(
@@ -58,6 +58,12 @@ public record MadeTerms(Connection connection) {
     Optional<Long> noted(String made, String taxonomyId, String label) throws SQLException {
         var sql = "SELECT term_id FROM jontrel_made WHERE name = ? AND taxonomy_id = ? AND label = ?";
         return Jdbc.first(connection, sql, row -> row.getLong(1), made, taxonomyId, folded(label));
+    }
+
+    /** Whether something can be called so. */
+    static boolean isName(String label) {
+        var shown = label.strip();
+        return !shown.isEmpty() && Math.max(length(shown), length(folded(label))) <= LONGEST && !shown.contains("\n");
     }
 
     static String folded(String label) {

@@ -40,6 +40,7 @@ public final class MoveCounts implements MoveLosses {
     private long rowless;
     private long values;
     private long aside;
+    private long unmade;
     private boolean more;
     private long splittable;
     private long tooMany;
@@ -53,12 +54,16 @@ public final class MoveCounts implements MoveLosses {
     private final Field target;
     private final Map<String, String> corrections;
     private final boolean own;
+    private final boolean isReference;
+    private final NameLookup references;
 
     /** One that is told values by {@link #add}. */
     MoveCounts(RecordType was, RecordType is, Move move, NameLookup references) {
         moved = new MovedValues(was, is, List.of(move), references, this);
         target = is.field(move.target()).orElseThrow();
         corrections = move.corrections();
+        isReference = target.kind() instanceof Kind.Reference;
+        this.references = references;
         own = is.home(move.target()).table().isEmpty();
     }
 
@@ -144,6 +149,7 @@ public final class MoveCounts implements MoveLosses {
             return;
         }
         values++;
+        unmade += isReference && !references.canMake(target, value) ? 1 : 0;
         if (unconverted.size() < REMEMBERED || unconverted.containsKey(value)) {
             unconverted.merge(value, 1L, Long::sum);
         } else {
@@ -185,6 +191,9 @@ public final class MoveCounts implements MoveLosses {
         }
         if (twice > 0) {
             breaches.put(Breach.TWICE, twice);
+        }
+        if (unmade > 0) {
+            breaches.put(Breach.UNMADE, unmade);
         }
         if (splittable > 0) {
             breaches.put(Breach.SPLITTABLE, splittable);

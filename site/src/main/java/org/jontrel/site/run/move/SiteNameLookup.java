@@ -4,10 +4,12 @@ import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
@@ -34,6 +36,7 @@ public final class SiteNameLookup implements NameLookup {
     private final Model to;
     private final boolean notes;
     private final Map<List<Object>, Optional<Object>> found = new HashMap<>();
+    private final Set<String> ambiguous = new HashSet<>();
     private final Map<Object, Optional<String>> names = new HashMap<>();
     private final Map<List<Object>, Optional<Long>> noted = new HashMap<>();
 
@@ -76,7 +79,15 @@ public final class SiteNameLookup implements NameLookup {
         if (all.isEmpty() && Slugs.valid(name)) {
             all = all(kind, type -> addressed(type, name));
         }
+        if (all.size() > 1) {
+            ambiguous.add(name);
+        }
         return all.size() == 1 ? Optional.of(all.getFirst()) : Optional.empty();
+    }
+
+    @Override
+    public boolean canMake(Field field, String name) {
+        return MadeTerms.isName(name) && !ambiguous.contains(name.strip());
     }
 
     /** @param ids finds those of one record type */

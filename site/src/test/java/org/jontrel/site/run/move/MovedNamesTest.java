@@ -2,63 +2,21 @@ package org.jontrel.site.run.move;
 
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
-import static org.testng.Assert.assertTrue;
 
 import java.sql.SQLException;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
-import java.util.Set;
 import org.jontrel.core.code.Decision;
-import org.jontrel.core.model.Field;
+import org.jontrel.core.finding.Code;
+import org.jontrel.core.finding.Finding;
 import org.jontrel.core.model.Kind;
-import org.jontrel.core.model.Model;
 import org.jontrel.core.model.condition.RecordState;
-import org.jontrel.core.plan.PlanQuestion;
 import org.jontrel.core.value.Link;
-import org.jontrel.site.record.write.Write;
 import org.jontrel.site.testing.Moorings;
-import org.jontrel.site.testing.TestSite;
 import org.testng.annotations.Test;
 
 /** Texts that become relations in a run, with records made for names that none has. */
-public class MovedNamesTest extends RecordsCase {
-    private static final Decision MAKE = decide("fowner", Decision.Topic.UNCONVERTED, Decision.Action.MAKE, "");
-
-    private static Model owned(Kind.Amount amount) {
-        return with(Moorings.model(relation("owner", CONTACT, amount)));
-    }
-
-    /** The titles that a mooring's owner leads to. */
-    private List<String> owners(String title) {
-        var value = test.site().records().all("tmooring", 100).stream()
-                .filter(each -> each.title().equals(title))
-                .findFirst()
-                .orElseThrow()
-                .values()
-                .get("fowner");
-        var links = Optional.ofNullable(value)
-                .map(each -> each instanceof List<?> several ? several : List.of(each))
-                .orElse(List.of());
-        return links.stream()
-                .map(each -> test.site()
-                        .records()
-                        .byId(CONTACT, ((Link) each).id())
-                        .orElseThrow()
-                        .title())
-                .toList();
-    }
-
-    private List<String> titles() {
-        return contacts().stream().map(each -> each.title()).sorted().toList();
-    }
-
-    private void draft(String title, String owner) {
-        TestSite.stored(test.site()
-                .records()
-                .save(Write.fresh("tmooring", RecordState.DRAFT, Map.of("title", title, "owner", owner), "ben")));
-    }
-
+public class MovedNamesTest extends NamesCase {
     @Test
     public void eachNameBecomesOneRecordOfANewType() throws SQLException {
         start(text("owner"));
@@ -91,6 +49,14 @@ public class MovedNamesTest extends RecordsCase {
         save("D", Map.of("owner", "twins"));
         var split = decide("fowner", Decision.Topic.SPLIT_TEXTS, Decision.Action.SPLIT, ";");
         var before = values();
+        assertEquals(
+                plan(owned(MANY), MAKE, split).findings().stream()
+                        .filter(each -> each.code() == Code.PLAN_NAMES_UNMADE)
+                        .map(Finding::sentence)
+                        .toList(),
+                List.of(
+                        "1 value of Owner is a name that several have already, or that is too long for one: nothing is made"
+                                + " for it, and it stays held. Correct it to say what is meant; an address says it too."));
         test.install("2.0.0", owned(MANY), MAKE, split);
         var run = test.last();
         test.undo(run);
@@ -140,50 +106,5 @@ public class MovedNamesTest extends RecordsCase {
         assertEquals(
                 test.site().records().byId("tmooring", a).orElseThrow().values().get("ffriend"),
                 new Link(CONTACT, tom));
-    }
-
-    private PlanQuestion namesAsked(Decision... decisions) {
-        return plan(owned(Kind.Amount.ONE), decisions).asks().stream()
-                .filter(each -> each.about() == Decision.Topic.UNCONVERTED)
-                .findFirst()
-                .orElseThrow();
-    }
-
-    /** Whoever makes records of names need not make one of each. */
-    @Test
-    public void namesThatAreSetAsideBecomeNothing() {
-        start(text("owner"));
-        save("A", Map.of("owner", "Ada Byrne"));
-        save("B", Map.of("owner", "unknown"));
-        var names = List.of(new Decision.Correction("unknown", ""));
-        var make = new Decision("fowner", Decision.Topic.UNCONVERTED, Decision.Action.MAKE, "", names);
-        test.install("2.0.0", owned(Kind.Amount.ONE), make);
-        assertEquals(titles(), List.of("Ada Byrne"));
-        assertEquals(owners("B"), List.of());
-        test.undo(test.last());
-        assertEquals(values(), Map.of("A", "{owner=Ada Byrne}", "B", "{owner=unknown}"));
-        var seen = new Decision(
-                "fowner",
-                Decision.Topic.UNCONVERTED,
-                Decision.Action.CORRECT,
-                "",
-                List.of(names.getFirst(), new Decision.Correction("Ada Byrne", "")));
-        assertTrue(namesAsked(seen).decision().isPresent());
-        save("C", Map.of("owner", "Tom Crane"));
-        assertTrue(namesAsked(seen).decision().isEmpty(), "nobody has seen him");
-    }
-
-    @Test
-    public void nothingIsMadeWhereRecordsCouldBeOfSeveralTypes() {
-        test.install("1.0.0", with(Moorings.model(text("owner"))));
-        save("A", Map.of("owner", "Ada Byrne"));
-        var both = new Kind.Relation(Set.of(CONTACT, "tmooring"), Kind.Amount.ONE, true, false, null);
-        var to = with(Moorings.model(field("owner", both)));
-        var ask = plan(to, MAKE).asks().getFirst();
-        assertEquals(ask.choices(), List.of(Decision.Action.CORRECT, Decision.Action.SET_ASIDE));
-        assertTrue(ask.decision().isEmpty());
-        Field of = relation("owner", CONTACT, Kind.Amount.ONE);
-        assertEquals(
-                plan(with(Moorings.model(of)), MAKE).asks().getFirst().choices().getFirst(), Decision.Action.MAKE);
     }
 }

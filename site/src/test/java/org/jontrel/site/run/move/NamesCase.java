@@ -1,0 +1,52 @@
+package org.jontrel.site.run.move;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jontrel.core.code.Decision;
+import org.jontrel.core.model.Kind;
+import org.jontrel.core.model.Model;
+import org.jontrel.core.model.condition.RecordState;
+import org.jontrel.core.value.Link;
+import org.jontrel.site.record.write.Write;
+import org.jontrel.site.testing.Moorings;
+import org.jontrel.site.testing.TestSite;
+
+/** A site with moorings whose owners are names, and are to be contacts. */
+abstract class NamesCase extends RecordsCase {
+    static final Decision MAKE = decide("fowner", Decision.Topic.UNCONVERTED, Decision.Action.MAKE, "");
+
+    static Model owned(Kind.Amount amount) {
+        return with(Moorings.model(relation("owner", CONTACT, amount)));
+    }
+
+    /** The titles that a mooring's owner leads to. */
+    List<String> owners(String title) {
+        var value = test.site().records().all("tmooring", 100).stream()
+                .filter(each -> each.title().equals(title))
+                .findFirst()
+                .orElseThrow()
+                .values()
+                .get("fowner");
+        var links = Optional.ofNullable(value)
+                .map(each -> each instanceof List<?> several ? several : List.of(each))
+                .orElse(List.of());
+        return links.stream()
+                .map(each -> test.site()
+                        .records()
+                        .byId(CONTACT, ((Link) each).id())
+                        .orElseThrow()
+                        .title())
+                .toList();
+    }
+
+    List<String> titles() {
+        return contacts().stream().map(each -> each.title()).sorted().toList();
+    }
+
+    void draft(String title, String owner) {
+        TestSite.stored(test.site()
+                .records()
+                .save(Write.fresh("tmooring", RecordState.DRAFT, Map.of("title", title, "owner", owner), "ben")));
+    }
+}
