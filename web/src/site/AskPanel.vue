@@ -85,7 +85,8 @@ function labelOf(choice: string): string {
 function keep(): void {
   const given = isValued.value ? value.value : '';
   const corrected = Object.entries(corrections.value).map(([from, to]) => ({ from, to }));
-  const still = aside.value.filter((from) => corrections.value[from] === undefined);
+  // whoever wants the rest asked again takes back what was set aside
+  const still = answer.value === 'correct' ? [] : aside.value.filter((from) => corrections.value[from] === undefined);
   emit('decide', decision(props.ask, answer.value, given, [...corrected, ...still.map((from) => ({ from, to: '' }))]));
 }
 </script>

@@ -1,5 +1,5 @@
 import type { Schemas } from '@/shared/api/client';
-import { askAgain } from '@/shared/api/queries';
+import { askOnce } from '@/shared/api/queries';
 import { unconvertedValues } from './queries';
 
 type Given = Schemas['DecisionBody'];
@@ -15,7 +15,8 @@ export async function valueByValue(site: string, version: string, given: Given):
   if (given.about !== 'UNCONVERTED' || given.answer !== 'SET_ASIDE') {
     return given;
   }
-  const found = await askAgain(unconvertedValues(site, version, given.field));
+  // those that the list shows: what turned up since then, nobody has seen
+  const found = await askOnce(unconvertedValues(site, version, given.field));
   const corrected = (given.corrections ?? []).filter(({ to }) => to !== '');
   const known = new Set(corrected.map(({ from }) => from));
   const aside = found.values.filter(({ text }) => !known.has(text)).map(({ text }) => ({ from: text, to: '' }));

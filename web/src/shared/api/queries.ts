@@ -123,6 +123,11 @@ export function askAgain<T>(resource: Resource<T>): Promise<T> {
   return queryClient.query({ ...resource, staleTime: 0 });
 }
 
+/** What is known already, or else the answer. */
+export async function askOnce<T>(resource: Resource<T>): Promise<T> {
+  return queryClient.getQueryData<T>(resource.queryKey) ?? (await askAgain(resource));
+}
+
 /** Everything under a key is asked for again where it is shown, and forgotten where it is not. */
 export function renew(queryKey: QueryKey): Promise<void> {
   return queryClient.invalidateQueries({ queryKey });

@@ -1,5 +1,7 @@
 package org.jontrel.core.record;
 
+import java.time.LocalDate;
+import java.time.LocalDateTime;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
@@ -160,7 +162,7 @@ public record Conversion(Field from, Field to, Object fill, Map<String, String> 
                                 .stripTrailingZeros()
                                 .toPlainString());
             case Kind.Date _, Kind.Time _, Kind.DateTime _ ->
-                KindValues.of(to.kind()).fromText(value.toString());
+                KindValues.of(to.kind()).fromText(moment(value).toString());
             case Kind.Text _, Kind.LongText _, Kind.Email _, Kind.Phone _, Kind.Colour _, Kind.Url _, Kind.Icon _ ->
                 spelled(((String) value).strip());
             case Kind.RichText _ -> spelled(RichTextValues.lines((String) value));
@@ -174,6 +176,14 @@ public record Conversion(Field from, Field to, Object fill, Map<String, String> 
         return to.kind() instanceof Kind.Numeric && Spelling.isCode(text)
                 ? Optional.empty()
                 : KindValues.of(to.kind()).fromText(text).or(() -> Spelling.read(to.kind(), text));
+    }
+
+    /** A day begins with its first minute, and a moment is of its day, both by the clock that people read. */
+    private Object moment(Object value) {
+        if (value instanceof LocalDate day && to.kind() instanceof Kind.DateTime) {
+            return day.atStartOfDay();
+        }
+        return value instanceof LocalDateTime moment && to.kind() instanceof Kind.Date ? moment.toLocalDate() : value;
     }
 
     private boolean renamesOptions() {

@@ -6,6 +6,7 @@ import static org.testng.Assert.assertTrue;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.time.LocalDateTime;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
@@ -44,6 +45,12 @@ public class ConversionTest {
             {Kind.Text.PLAIN, Kind.Date.PLAIN, "12 May 2026", LocalDate.of(2026, 5, 12), false},
             {Kind.Text.PLAIN, Kind.Date.PLAIN, "12.5.2026", LocalDate.of(2026, 5, 12), true},
             {Kind.Text.PLAIN, Kind.YesNo.PLAIN, "y", true, true},
+            {Kind.Date.PLAIN, Kind.DateTime.PLAIN, LocalDate.of(2026, 5, 12), LocalDateTime.of(2026, 5, 12, 0, 0), false
+            },
+            {Kind.DateTime.PLAIN, Kind.Date.PLAIN, LocalDateTime.of(2026, 5, 12, 9, 30), LocalDate.of(2026, 5, 12), true
+            },
+            {Kind.DateTime.PLAIN, Kind.Date.PLAIN, LocalDateTime.of(2026, 5, 12, 0, 0), LocalDate.of(2026, 5, 12), false
+            },
             {NUMBER, Kind.Text.PLAIN, new BigDecimal("2.500000"), "2.5", false},
             {
                 Kind.LongText.PLAIN,

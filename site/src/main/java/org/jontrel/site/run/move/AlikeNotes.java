@@ -22,19 +22,18 @@ record AlikeNotes(Connection connection, RecordMove rule) {
     List<Long> numbers(List<Map<String, Object>> rows) throws SQLException {
         var marks = marks(rows);
         var numbers = noted(new LinkedHashSet<>(marks));
+        var fresh = new ArrayList<List<Object>>();
         for (var mark : marks) {
             if (!numbers.containsKey(mark)) {
                 long id = IDS.next();
-                Jdbc.update(
-                        connection,
-                        "INSERT INTO jontrel_made (name, taxonomy_id, label, shown, term_id) VALUES (?, ?, ?, '', ?)",
-                        rule.united(),
-                        rule.records(),
-                        mark,
-                        id);
                 numbers.put(mark, id);
+                fresh.add(List.of(rule.united(), rule.records(), mark, id));
             }
         }
+        Jdbc.batch(
+                connection,
+                "INSERT INTO jontrel_made (name, taxonomy_id, label, shown, term_id) VALUES (?, ?, ?, '', ?)",
+                fresh);
         return marks.stream().map(numbers::get).toList();
     }
 

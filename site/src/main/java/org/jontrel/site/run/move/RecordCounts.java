@@ -31,9 +31,12 @@ import org.jontrel.site.table.Binding;
 /** What would become of rows that become records, or of records that become rows: counted, without writing anything. */
 public final class RecordCounts {
     private static final int CHUNK = 2_000;
+    private static final int REMEMBERED = 200_000;
     private final Map<String, MoveCounts> fields = new LinkedHashMap<>();
     private final Set<Long> said = new HashSet<>();
     private final Set<Long> titles = new HashSet<>();
+    private long alike;
+    private long twice;
     private long records;
     private long hidden;
     private long tooMany;
@@ -98,10 +101,22 @@ public final class RecordCounts {
         return RecordMaker.made(view, is, rule.moving(moves), references, MoveLosses.UNTOLD);
     }
 
-    /** Half of a mark is enough to tell rows apart, and a million fit. */
+    /** Half of a mark is enough to tell rows apart. Of very many only the first ones are remembered. */
     private void alike(RecordMove rule, Map<String, Object> values) {
-        said.add(half(AlikeRows.mark(rule, values)));
-        titles.add(half(AlikeRows.mark(rule, Map.of("", String.valueOf(values.get("part_title"))))));
+        if (isAgain(said, AlikeRows.mark(rule, values))) {
+            alike++;
+        } else if (isAgain(titles, AlikeRows.mark(rule, Map.of("", String.valueOf(values.get("part_title")))))) {
+            twice++;
+        }
+    }
+
+    private static boolean isAgain(Set<Long> before, String mark) {
+        var half = half(mark);
+        boolean again = before.contains(half);
+        if (!again && before.size() < REMEMBERED) {
+            before.add(half);
+        }
+        return again;
     }
 
     private static long half(String mark) {
@@ -166,11 +181,11 @@ public final class RecordCounts {
         if (hidden > 0) {
             breaches.put(Breach.HIDDEN, hidden);
         }
-        if (!said.isEmpty() && records > said.size()) {
-            breaches.put(Breach.ALIKE, records - said.size());
+        if (alike > 0) {
+            breaches.put(Breach.ALIKE, alike);
         }
-        if (said.size() > titles.size()) {
-            breaches.put(Breach.TWICE, (long) said.size() - titles.size());
+        if (twice > 0) {
+            breaches.put(Breach.TWICE, twice);
         }
         return breaches;
     }
