@@ -32,7 +32,7 @@ record RecordQuestions(
         long alike = breach(is, Breach.ALIKE);
         long twice = breach(is, Breach.TWICE);
         var place = Place.definition(is.id(), "");
-        if (alike > 0 && !unites) {
+        if (alike > 0 && records.answer(is.id()).isEmpty()) {
             findings.add(Finding.of(Code.PLAN_RECORDS_ALIKE, place, is.plural(), alike));
         }
         records.decided(is.id())

@@ -10,12 +10,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.jontrel.core.move.AlikeRows;
-import org.jontrel.core.move.RecordMove;
 import org.jontrel.site.table.Jdbc;
 import org.jontrel.site.table.RecordIds;
 
 /** Notes which record stands for all rows that say the same. */
-record AlikeNotes(Connection connection, RecordMove rule) {
+record AlikeNotes(Connection connection, AlikeRows alike) {
     private static final RecordIds IDS = new RecordIds(Clock.systemUTC());
 
     /** The numbers of the records that stand for these values, each at its place; those that are new get one. */
@@ -27,7 +26,7 @@ record AlikeNotes(Connection connection, RecordMove rule) {
             if (!numbers.containsKey(mark)) {
                 long id = IDS.next();
                 numbers.put(mark, id);
-                fresh.add(List.of(rule.united(), rule.records(), mark, id));
+                fresh.add(List.of(alike.rule().united(), alike.rule().records(), mark, id));
             }
         }
         Jdbc.batch(
@@ -45,14 +44,15 @@ record AlikeNotes(Connection connection, RecordMove rule) {
     }
 
     private List<String> marks(List<Map<String, Object>> rows) {
-        return rows.stream().map(values -> AlikeRows.mark(rule, values)).toList();
+        return rows.stream().map(alike::mark).toList();
     }
 
     private Map<String, Long> noted(Set<String> marks) throws SQLException {
         var numbers = new HashMap<String, Long>();
         if (!marks.isEmpty()) {
             var padded = Jdbc.padded(marks);
-            var parameters = new ArrayList<Object>(List.of(rule.united(), rule.records()));
+            var parameters = new ArrayList<Object>(
+                    List.of(alike.rule().united(), alike.rule().records()));
             parameters.addAll(padded);
             Jdbc.each(
                     connection,

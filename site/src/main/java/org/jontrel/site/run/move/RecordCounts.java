@@ -74,23 +74,25 @@ public final class RecordCounts {
         } else {
             counts.watch(view.type(), is, rule, decisions, references);
             // somebody who has decided otherwise need not know
-            boolean asks = rule.canUnite() && !gathers(is.id(), decisions);
+            boolean asks = rule.canUnite() && !declines(is.id(), decisions);
             var moved =
                     asks ? Optional.of(moved(view, is, rule, decisions, references)) : Optional.<MovedValues>empty();
+            var marks = new AlikeRows(is, rule);
+            var titles = new AlikeRows(is, rule.titled(""));
             each(connection, new RecordLoader(table, view.read()), record -> {
                 var rows = view.rows(record.id(), record.values());
                 counts.rows(rows, most);
-                moved.ifPresent(each -> rows.forEach(row -> counts.alike(rule, each.apply(row.values()))));
+                moved.ifPresent(each -> rows.forEach(row -> counts.alike(marks, titles, each.apply(row.values()))));
             });
         }
         return counts;
     }
 
-    private static boolean gathers(String recordTypeId, List<Decision> decisions) {
+    private static boolean declines(String recordTypeId, List<Decision> decisions) {
         return decisions.stream()
                 .anyMatch(each -> each.fieldId().equals(recordTypeId)
                         && each.about() == Decision.Topic.RECORDS
-                        && each.answer() == Decision.Action.GATHER);
+                        && each.answer() != Decision.Action.UNITE);
     }
 
     private static MovedValues moved(
@@ -102,10 +104,10 @@ public final class RecordCounts {
     }
 
     /** Half of a mark is enough to tell rows apart. Of very many only the first ones are remembered. */
-    private void alike(RecordMove rule, Map<String, Object> values) {
-        if (isAgain(said, AlikeRows.mark(rule, values))) {
+    private void alike(AlikeRows marks, AlikeRows titled, Map<String, Object> values) {
+        if (isAgain(said, marks.mark(values))) {
             alike++;
-        } else if (isAgain(titles, AlikeRows.mark(rule, Map.of("", String.valueOf(values.get("part_title")))))) {
+        } else if (isAgain(titles, titled.mark(Map.of("part_title", String.valueOf(values.get("part_title")))))) {
             twice++;
         }
     }

@@ -269,7 +269,8 @@ public final class RecordReturn implements RecordCarry {
     /** Whether the record would become just what the row is. */
     private boolean says(Map<String, Object> record, RowView.SeenRow row) {
         if (rule.unites()) {
-            return AlikeRows.mark(rule, toRows.apply(record)).equals(AlikeRows.mark(rule, own.apply(row.values())));
+            var alike = new AlikeRows(view.type(), rule);
+            return alike.mark(toRows.apply(record)).equals(alike.mark(own.apply(row.values())));
         }
         return ValueShapes.same(toRows.apply(record), own.apply(row.values()));
     }

@@ -26,6 +26,10 @@ import org.jontrel.site.record.read.StoredRecord;
 record RowEntries(RecordType records, RecordMove rule, MovedValues toRows, MovedValues toRecords) {
     private static final String TITLE = "part_title";
 
+    AlikeRows alike() {
+        return new AlikeRows(records, rule);
+    }
+
     /** @param lost whether the row cannot say all of it */
     record EnteredRow(RowView.SeenRow row, boolean lost) {}
 
@@ -37,7 +41,7 @@ record RowEntries(RecordType records, RecordMove rule, MovedValues toRows, Moved
         var kept = was.map(RowView.SeenRow::values).orElse(Map.of());
         var came = toRows.apply(toRecords.apply(kept));
         var now = toRows.apply(record.values());
-        var entered = new EnteredValues(kept, came, rule.unites() ? AlikeRows.spelledAs(now, came) : now)
+        var entered = new EnteredValues(kept, came, rule.unites() ? alike().spelledAs(now, came) : now)
                 .merged(Set.copyOf(rule.matched().values()));
         var row = new RowView.SeenRow(was.map(RowView.SeenRow::id).orElse(record.id()), entered.orElse(kept));
         return new EnteredRow(row, entered.isEmpty() || !says(row, record));
@@ -50,7 +54,7 @@ record RowEntries(RecordType records, RecordMove rule, MovedValues toRows, Moved
         if (rule.unites()) {
             boolean titled =
                     record.version() == 1 || rule.title().isEmpty() || Objects.equals(made.get(TITLE), is.get(TITLE));
-            return titled && AlikeRows.mark(rule, made).equals(AlikeRows.mark(rule, is));
+            return titled && alike().mark(made).equals(alike().mark(is));
         }
         if (record.version() == 1 && !rule.title().isEmpty()) {
             // what it is called after may have changed since

@@ -143,7 +143,7 @@ public final class RowReturn implements RecordCarry {
             return rows.stream().map(RowView.SeenRow::id).toList();
         }
         var became = rows.stream().map(row -> toRecords.apply(row.values())).toList();
-        return new AlikeNotes(connection, rule).known(became);
+        return new AlikeNotes(connection, entries.alike()).known(became);
     }
 
     private CarriedRows result(

@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.jontrel.core.move.AlikeRows;
 import org.jontrel.core.move.RecordMove;
 import org.jontrel.core.record.GroupedValues;
 import org.jontrel.core.recordtype.RecordType;
@@ -56,7 +57,7 @@ record UnitedRecords(
     void write(List<UnitedRow> rows, List<Long> again, PlacedValues link) throws SQLException {
         var before = new HashSet<Long>();
         links.of(again).values().forEach(before::addAll);
-        var ids = new AlikeNotes(connection, rule)
+        var ids = new AlikeNotes(connection, new AlikeRows(beside.recordType(), rule))
                 .numbers(rows.stream().map(UnitedRow::values).toList());
         var there = states(ids);
         var made = new LinkedHashMap<Long, StoredRecord>();

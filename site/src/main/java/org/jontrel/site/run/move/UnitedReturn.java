@@ -47,6 +47,10 @@ record UnitedReturn(
     /** A record with what its row says; nothing is known of it yet where it has the number 0. */
     private record WrittenRecord(StoredRecord record, boolean lost) {}
 
+    private AlikeRows alike() {
+        return new AlikeRows(records, rule);
+    }
+
     /**
      * What says it already is found first, also among the records of others; what is left becomes what a row says.
      *
@@ -69,7 +73,7 @@ record UnitedReturn(
         var fresh = new HashMap<String, Long>();
         boolean lost = false;
         for (int at = 0; at < now.length; at++) {
-            var mark = AlikeRows.mark(rule, became.get(at));
+            var mark = alike().mark(became.get(at));
             if (now[at] == 0 && fresh.containsKey(mark)) {
                 now[at] = fresh.get(mark);
             } else if (now[at] == 0) {
@@ -90,7 +94,7 @@ record UnitedReturn(
     /** The records that say already what rows say, each at the place of its row; 0 where none does. */
     private long[] said(List<RowView.SeenRow> rows, List<Map<String, Object>> became, Map<Long, StoredRecord> mine)
             throws SQLException {
-        var standing = new AlikeNotes(connection, rule).known(became);
+        var standing = new AlikeNotes(connection, alike()).known(became);
         var others = new HashMap<Long, StoredRecord>();
         held.byIds(connection, standing).stream()
                 .filter(each -> !each.deleted())
@@ -117,7 +121,9 @@ record UnitedReturn(
         if (was.isEmpty()) {
             var values = ValueMover.settled(became, ids);
             long id = gives
-                    ? new AlikeNotes(connection, rule).numbers(List.of(became)).getFirst()
+                    ? new AlikeNotes(connection, alike())
+                            .numbers(List.of(became))
+                            .getFirst()
                     : 0;
             return new WrittenRecord(RecordMaker.made(records, around, id, values, rule), !says.test(values, row));
         }
