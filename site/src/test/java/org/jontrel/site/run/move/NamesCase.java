@@ -2,12 +2,10 @@ package org.jontrel.site.run.move;
 
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import org.jontrel.core.code.Decision;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.condition.RecordState;
-import org.jontrel.core.value.Link;
 import org.jontrel.site.record.write.Write;
 import org.jontrel.site.testing.Moorings;
 import org.jontrel.site.testing.TestSite;
@@ -22,22 +20,10 @@ abstract class NamesCase extends RecordsCase {
 
     /** The titles that a mooring's owner leads to. */
     List<String> owners(String title) {
-        var value = test.site().records().all("tmooring", 100).stream()
+        var mooring = test.site().records().all("tmooring", 100).stream()
                 .filter(each -> each.title().equals(title))
-                .findFirst()
-                .orElseThrow()
-                .values()
-                .get("fowner");
-        var links = Optional.ofNullable(value)
-                .map(each -> each instanceof List<?> several ? several : List.of(each))
-                .orElse(List.of());
-        return links.stream()
-                .map(each -> test.site()
-                        .records()
-                        .byId(CONTACT, ((Link) each).id())
-                        .orElseThrow()
-                        .title())
-                .toList();
+                .findFirst();
+        return contacts(mooring.orElseThrow().values().get("fowner"));
     }
 
     List<String> titles() {

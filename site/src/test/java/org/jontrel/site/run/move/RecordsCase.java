@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.jontrel.core.code.Decision;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
@@ -96,16 +97,21 @@ abstract class RecordsCase extends MovesCase {
                 .orElseThrow()
                 .values()
                 .get(LINKS.id());
-        return links == null
-                ? List.of()
-                : ((List<?>) links)
-                        .stream()
-                                .map(each -> test.site()
-                                        .records()
-                                        .byId(CONTACT, ((Link) each).id())
-                                        .orElseThrow()
-                                        .title())
-                                .toList();
+        return contacts(links);
+    }
+
+    /** The titles of the contacts that a value leads to; none for {@code null}. */
+    List<String> contacts(Object value) {
+        var links = value instanceof List<?> several
+                ? several
+                : Stream.ofNullable(value).toList();
+        return links.stream()
+                .map(each -> test.site()
+                        .records()
+                        .byId(CONTACT, ((Link) each).id())
+                        .orElseThrow()
+                        .title())
+                .toList();
     }
 
     /** What is typed while a run is under way goes along: at every step of it somebody saves. */
