@@ -32,12 +32,22 @@ const VALUED = {
   gather: 'site.gatherValue',
   unite: 'site.gatherValue',
   split: 'site.splitValue',
+  move: 'site.moveValue',
 } as const;
+/** A new type takes records of another; one that goes gives them. */
+const takesPart = computed(() => props.ask.finding.code === 'PLAN_TYPE_PART');
 const isOfRecords = computed(() => props.ask.about === 'records');
 const valueLabel = computed(() => {
   const [first] = valued.value;
-  const key = isOfRecords.value ? 'site.recordsValue' : first && VALUED[first];
+  const key = isOfRecords.value ? 'site.recordsValue' : takesPart.value ? 'site.moveFromValue' : first && VALUED[first];
   return key ? t(key, { label: props.ask.label }) : '';
+});
+const hint = computed(() => {
+  if (isOfRecords.value) {
+    return t('site.recordsHint', { brace: '{name}' });
+  }
+  const isOfTypes = props.ask.about === 'record_type';
+  return isOfTypes ? t(takesPart.value ? 'site.moveFromHint' : 'site.moveHint') : '';
 });
 type Valued = keyof typeof VALUED;
 const valued = computed(() => (Object.keys(VALUED) as Valued[]).filter((each) => props.ask.choices.includes(each)));
@@ -71,6 +81,9 @@ const choices = computed(() =>
 );
 
 function labelOf(choice: string): string {
+  if (takesPart.value) {
+    return t(choice === 'leave' ? 'site.leavePart' : 'site.answers.move_from');
+  }
   const left = LEAVES[props.ask.about];
   if (choice === 'leave' && left !== undefined) {
     return t(left);
@@ -108,7 +121,7 @@ function keep(): void {
         :aria-label="valueLabel"
         @focus="needValue"
       />
-      <p v-if="isOfRecords" class="hint given">{{ $t('site.recordsHint', { brace: '{name}' }) }}</p>
+      <p v-if="hint" class="hint given">{{ hint }}</p>
       <AskValues
         v-if="isOfValues"
         v-model="corrections"

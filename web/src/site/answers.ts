@@ -17,6 +17,7 @@ export const LEAVES: Partial<Record<string, string>> = {
   sources: 'site.leaveSources',
   split_texts: 'site.leaveWhole',
   records: 'site.leaveRecords',
+  record_type: 'site.leaveType',
 };
 
 /** An answer in a few words. */

@@ -49,6 +49,7 @@ export const plan = {
     sources: '{label} takes values of fields that go',
     split_texts: '{label}: texts that may be several values',
     records: '{label}: made from what goes',
+    record_type: '{label}: records that may change their type',
   },
   said: {
     fill: 'Fill with {value}',
@@ -61,6 +62,7 @@ export const plan = {
     last: 'The last',
     join: 'Joined with “{value}”',
     gather: 'From {value}',
+    move: 'Records of {value}',
     unite: 'From {value}, one for all alike',
     make: 'Make the missing ones',
     split: 'Split at “{value}”',

@@ -3,6 +3,7 @@ package org.jontrel.site;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Duration;
+import java.util.ArrayList;
 import java.util.Optional;
 import java.util.function.Supplier;
 import javax.sql.DataSource;
@@ -11,6 +12,7 @@ import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.site.drift.SiteDrift;
 import org.jontrel.site.media.MediaStore;
 import org.jontrel.site.record.RecordStore;
+import org.jontrel.site.record.address.MovedPage;
 import org.jontrel.site.record.write.SiteUpgrade;
 import org.jontrel.site.run.HeldValues;
 import org.jontrel.site.run.Runs;
@@ -98,6 +100,28 @@ public final class Site {
     /** Reads all of a page in one transaction, under one binding; nothing may be written within. */
     public <T> T together(Supplier<T> work) {
         return bindings.together(database, work);
+    }
+
+    /**
+     * Where the page is that was once at an address, when its type has gone or it has become a record of another.
+     *
+     * @param path the first part of the address
+     * @param below what follows it
+     */
+    public Optional<MovedPage> moved(String path, String below) {
+        return bindings.reading(database, (session, binding) -> {
+            var connection = session.getConnection();
+            var types = new ArrayList<>(Jdbc.query(
+                    connection,
+                    "SELECT from_id FROM jontrel_redirect WHERE path = ? AND from_id <> ''",
+                    row -> row.getString(1),
+                    path));
+            binding.tables().values().stream()
+                    .map(Binding.BoundTables::recordType)
+                    .filter(each -> each.path().equals(path))
+                    .forEach(each -> types.add(each.id()));
+            return MovedPage.find(connection, binding, types, below);
+        });
     }
 
     /** A word for the state of everything that pages and answers are made of: another after each change. */

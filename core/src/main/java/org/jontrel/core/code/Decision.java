@@ -55,7 +55,9 @@ public record Decision(String fieldId, Topic about, Action answer, String value,
         /** Whether texts become several values. */
         SPLIT_TEXTS,
         /** Whether rows that go become records of a new content type, or records that go new rows. */
-        RECORDS;
+        RECORDS,
+        /** What records of a content type that goes become, or which records those of a new one are. */
+        RECORD_TYPE;
 
         public String code() {
             return name().toLowerCase(Locale.ROOT);
@@ -92,6 +94,8 @@ public record Decision(String fieldId, Topic about, Action answer, String value,
         GATHER,
         /** Make one record of all of them that say the same. */
         UNITE,
+        /** Make them records of the type that the answer's value names, or take those that it names. */
+        MOVE,
         /** Make terms, or records, for the names that none has. */
         MAKE,
         /** Split texts wherever the answer's value stands in them; {@code \\n} stands for the end of a line. */

@@ -63,8 +63,24 @@ final class FieldMatch {
         return own == 0 || own * 2 < all ? Map.of() : match.matched;
     }
 
+    /**
+     * Of all fields of one content type and those of another, by the ids of the first.
+     *
+     * @param given ids that a person matched
+     */
+    static Map<String, String> ofTypes(List<Field> from, List<Field> to, Map<String, String> given) {
+        var match = new FieldMatch(Optional.empty(), false);
+        match.matched.putAll(given);
+        match.taken.addAll(given.values());
+        match.pairs(from, to);
+        return match.matched;
+    }
+
     private void pairs(List<Field> rows, List<Field> records) {
         for (var row : rows) {
+            if (matched.containsKey(row.id())) {
+                continue;
+            }
             records.stream()
                     .filter(each -> each.key().equals(row.key()) && !taken.contains(each.id()) && fits(row, each))
                     .findFirst()

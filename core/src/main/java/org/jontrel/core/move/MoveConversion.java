@@ -55,7 +55,7 @@ final class MoveConversion {
     private Optional<Object> taken(Field from, Field to, Object value, Move move) {
         boolean leads = to.kind() instanceof Kind.Relation || to.kind() instanceof Kind.TermPick;
         if (from.kind() instanceof Kind.Reference && Kind.same(from.kind(), to.kind()) && !elsewhere(from, to)) {
-            return Optional.of(value);
+            return references.led(to, value);
         }
         if (leads) {
             var name = written(from, value);

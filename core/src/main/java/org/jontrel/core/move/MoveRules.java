@@ -19,7 +19,8 @@ public final class MoveRules {
                             && heir(from).filter(each -> carries(each, to)).isPresent();
         }
         if (bothWays(from.kind()) || bothWays(to.kind())) {
-            return false;
+            // such a link is kept once for both records: it stays with its field
+            return bothWays(from.kind()) && bothWays(to.kind()) && from.id().equals(to.id());
         }
         if (Kind.same(from.kind(), to.kind())) {
             return from.kind().holdsValue();
@@ -28,7 +29,6 @@ public final class MoveRules {
                 || leads(from.kind()) && (leads(to.kind()) || joins(to.kind()) || to.kind() instanceof Kind.Choice);
     }
 
-    /** Such a link is kept once for both records: taken from each it would be there twice. */
     private static boolean bothWays(Kind kind) {
         return kind instanceof Kind.Relation relation && relation.symmetric();
     }

@@ -40,6 +40,11 @@ public interface NameLookup {
         return true;
     }
 
+    /** What a value that leads to a record leads to from now on; empty where the field cannot lead there. */
+    default Optional<Object> led(Field field, Object reference) {
+        return Optional.of(reference);
+    }
+
     /** The title or label of what a value of a field of kind relation or term leads to; empty where it is gone. */
     Optional<String> name(Field field, Object reference);
 }

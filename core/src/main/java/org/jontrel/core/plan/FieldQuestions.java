@@ -134,7 +134,7 @@ final class FieldQuestions {
                         case TOO_MANY -> Finding.of(Code.PLAN_TOO_MANY, place, field.label(), count);
                         case FORMATTING -> Finding.of(Code.PLAN_FORMATTING_LEFT, place, field.label(), count);
                         case TARGET -> Finding.of(Code.PLAN_LINKS_OUTSIDE, place, field.label(), count);
-                        case SEVERAL, SPLITTABLE, ROWLESS, PARENT, HIDDEN, ALIKE, UNMADE ->
+                        case SEVERAL, SPLITTABLE, ROWLESS, PARENT, HIDDEN, ALIKE, UNMADE, LEFT, SLUG ->
                             throw new IllegalStateException("Not about values that stay: " + breach);
                     });
         });
@@ -170,6 +170,24 @@ final class FieldQuestions {
                     Corrections.why(parsed)));
         }
         return value;
+    }
+
+    /** Says where numbers stay what they are while their unit is another. */
+    void unit(Field before, Field field, long values) {
+        boolean differs = before.kind() instanceof Kind.Numeric was
+                && field.kind() instanceof Kind.Numeric is
+                && !was.unit().isEmpty()
+                && !is.unit().isEmpty()
+                && !was.unit().equals(is.unit());
+        if (differs && values > 0) {
+            findings.add(Finding.of(
+                    Code.PLAN_UNIT_CHANGES,
+                    Place.field(recordType.id(), field.id(), ""),
+                    field.label(),
+                    ((Kind.Numeric) before.kind()).unit(),
+                    ((Kind.Numeric) field.kind()).unit(),
+                    values));
+        }
     }
 
     Optional<Decision> ask(

@@ -79,7 +79,7 @@ record PlannedRecords(
                         .allMatch(each -> each.showWhen().equals(Condition.ALWAYS));
     }
 
-    private static boolean holdsFiles(Field field) {
+    static boolean holdsFiles(Field field) {
         return switch (field.kind()) {
             case Kind.Image _, Kind.File _, Kind.RichText _ -> true;
             case Kind.Plain _, Kind.Reference _, Kind.Nested _, Kind.Note _ -> false;
@@ -164,7 +164,8 @@ record PlannedRecords(
         return moves;
     }
 
-    private static Optional<Move> fill(String value, Field field) {
+    /** Gives a field that nothing comes to a value; none where that is empty. */
+    static Optional<Move> fill(String value, Field field) {
         return value.isEmpty()
                 ? Optional.empty()
                 : Optional.of(Move.own(field.id(), List.of()).filling(value));

@@ -3,6 +3,7 @@ package org.jontrel.core.plan;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -20,6 +21,7 @@ import org.jontrel.core.plan.fact.Offer;
 import org.jontrel.core.plan.fact.Question;
 import org.jontrel.core.recordtype.FieldStorage;
 import org.jontrel.core.recordtype.RecordType;
+import org.jontrel.core.retype.TypeMoves;
 import org.jontrel.core.work.Deadline;
 
 /**
@@ -43,6 +45,25 @@ public final class Planner {
     }
 
     /** What {@link #plan} needs to know; in a fixed order. */
+    public List<Question> questions(Model from, Model to, List<Decision> decisions) {
+        var types = new TypeMoves(from, to, decisions);
+        var questions = new LinkedHashSet<>(questions(from, to));
+        types.were().forEach(was -> questions.add(new Question(was.id(), "")));
+        types.are()
+                .forEach(is -> is.byId().values().stream()
+                        .filter(field -> is.home(field.id()).table().isEmpty()
+                                && field.kind().holdsValue())
+                        .forEach(field -> questions.add(new Question(is.id(), field.id()))));
+        // what the records of one type have and the other has not
+        types.were()
+                .forEach(was -> types.ways(was.id())
+                        .forEach(way -> was.byId().keySet().stream()
+                                .filter(id -> was.home(id).table().isEmpty())
+                                .forEach(id -> questions.add(new Question(way.to(), id)))));
+        return List.copyOf(questions);
+    }
+
+    /** The same where nothing is decided. */
     public List<Question> questions(Model from, Model to) {
         var questions = new ArrayList<Question>();
         var after = recordTypes(to);
@@ -101,10 +122,16 @@ public final class Planner {
                 recordMoves.leave(id);
             }
         });
+        var ofTypes =
+                new PlannedTypes(new TypeMoves(from, to, decisions), answers, decisions, goals, ids, asks, findings);
+        ofTypes.ask();
         var ofRecords = new PlannedRecords(recordMoves, answers, decisions, goals, ids, asks, findings);
         for (var is : after.values()) {
             Deadline.check();
             var was = before.get(is.id());
+            if (ofTypes.has(is.id())) {
+                continue;
+            }
             if (was == null) {
                 add(is, answers, decisions, steps, asks, findings, ofRecords);
             } else {
@@ -115,9 +142,10 @@ public final class Planner {
             }
             starters(was, is, steps);
         }
+        steps.addAll(ofTypes.steps(recordMoves));
         taken(before, after, findings);
         before.values().stream()
-                .filter(was -> !after.containsKey(was.id()))
+                .filter(was -> !after.containsKey(was.id()) && !ofTypes.has(was.id()))
                 .forEach(was -> remove(was, answers, recordMoves, steps, findings));
         for (var step : SearchSteps.of(
                 from, to, steps.stream().map(Plan.PlannedStep::step).toList())) {

@@ -293,7 +293,7 @@ final class RecordTypePlan {
                     answer.altered(),
                     String.join("; ", answer.alteredExamples())));
         }
-        UnitFinding.of(is.id(), before, field, answer.filled()).ifPresent(findings::add);
+        questions.unit(before, field, answer.filled());
         var fill = tightened(before, field, answer);
         if (rewriting || !fill.isEmpty()) {
             add(new Step.AddColumn(is.id(), field.id()), 0, "Add a column beside for " + field.label());

@@ -9,11 +9,11 @@ import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.core.recordtype.SearchedFields;
 
 /** Searching finds what fields hold now: after a run the words of records follow those that came, went or were rewritten. */
-final class SearchSteps {
+public final class SearchSteps {
     private SearchSteps() {}
 
     /** A step for each record type that stays and whose words the steps of a run change. */
-    static List<Step> of(Model from, Model to, List<Step> steps) {
+    public static List<Step> of(Model from, Model to, List<Step> steps) {
         var renewals = new ArrayList<Step>();
         for (var is : RecordType.all(to)) {
             var was = from.definition(is.id()).flatMap(each -> RecordType.of(from, each));
@@ -49,7 +49,7 @@ final class SearchSteps {
         return is.field(fieldId).stream().flatMap(Field::withInner).map(Field::id);
     }
 
-    static String sentence(RecordType recordType) {
+    public static String sentence(RecordType recordType) {
         return "Let searching find what " + recordType.plural() + " hold now";
     }
 }

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import org.jontrel.core.move.Move;
 import org.jontrel.core.move.RecordMove;
+import org.jontrel.core.retype.TypeMove;
 
 /** One thing a run does, in the terms of definitions; the site engine knows the tables and columns. */
 public sealed interface Step {
@@ -30,6 +31,8 @@ public sealed interface Step {
                     MakeRecords _,
                     MakeRows _,
                     CarryRecords _,
+                    RetypeRecords _,
+                    CarryRetyped _,
                     DropTableBeside _ -> Phase.BESIDE;
             case CreateTable _,
                     AddTable _,
@@ -77,6 +80,8 @@ public sealed interface Step {
                     MakeRecords _,
                     MakeRows _,
                     CarryRecords _,
+                    RetypeRecords _,
+                    CarryRetyped _,
                     RenewWords _,
                     NoteFiles _,
                     CheckRecords _ -> false;
@@ -154,6 +159,33 @@ public sealed interface Step {
     record CarryRecords(String recordTypeId, RecordMove rule, Map<String, String> held, boolean toRows)
             implements Step {
         public CarryRecords {
+            held = Map.copyOf(held);
+        }
+    }
+
+    /**
+     * Writes the records of a content type into the tables made beside of those types that they are of from now on.
+     *
+     * @param ways in the order in which they are tried
+     */
+    record RetypeRecords(String recordTypeId, List<TypeMove> ways) implements Step {
+        public RetypeRecords {
+            ways = List.copyOf(ways);
+        }
+    }
+
+    /**
+     * Before such a run is undone, or its undo: writes what was entered since into the records that are held.
+     *
+     * @param recordTypeId of the type whose records are in use
+     * @param ways all that the run takes, or took
+     * @param held by the ids of the types whose records come back, the short names under which they are held
+     * @param forth whether the newer types are those that come back
+     */
+    record CarryRetyped(String recordTypeId, List<TypeMove> ways, Map<String, String> held, boolean forth)
+            implements Step {
+        public CarryRetyped {
+            ways = List.copyOf(ways);
             held = Map.copyOf(held);
         }
     }
@@ -255,8 +287,22 @@ public sealed interface Step {
     /** Makes and drops indexes so that lists and filters are quick; nobody waits for it. */
     record Indexes(String recordTypeId) implements Step {}
 
-    /** Old addresses of pages lead to the new ones. */
-    record Redirect(String recordTypeId, String before, String after) implements Step {}
+    /**
+     * Old addresses of pages lead to the new ones.
+     *
+     * @param from id of the type that had its pages at the old ones, where it was another; empty where it was the same
+     */
+    record Redirect(String recordTypeId, String before, String after, String from) implements Step {
+        public Redirect {
+            // journals of earlier versions have none
+            from = from == null ? "" : from;
+        }
+
+        /** Of a type that stays. */
+        public Redirect(String recordTypeId, String before, String after) {
+            this(recordTypeId, before, after, "");
+        }
+    }
 
     /** Brings the words that searching finds records by up to date. */
     record RenewWords(String recordTypeId) implements Step {}

@@ -6,10 +6,10 @@ import org.jontrel.core.model.Field;
 import org.jontrel.core.recordtype.RecordType;
 
 /** Switches of columns in plain English. */
-final class SwitchSentences {
+public final class SwitchSentences {
     private SwitchSentences() {}
 
-    static String sentence(RecordType was, RecordType is, List<Step.ColumnSwitch> turns) {
+    public static String sentence(RecordType was, RecordType is, List<Step.ColumnSwitch> turns) {
         return turns.stream()
                 .map(turn -> clause(was, is, turn))
                 .collect(Collectors.joining("; ", is.plural() + ": ", ""));
@@ -29,7 +29,7 @@ final class SwitchSentences {
     }
 
     /** The key behind those of the groups around it. */
-    static String name(RecordType recordType, String fieldId) {
+    public static String name(RecordType recordType, String fieldId) {
         return recordType
                 .field(fieldId)
                 .map(field -> String.join("__", recordType.home(fieldId).groups())

@@ -14,6 +14,7 @@ import org.jontrel.core.model.Model;
 import org.jontrel.core.move.RecordProposals;
 import org.jontrel.core.plan.SourceProposal;
 import org.jontrel.core.recordtype.RecordType;
+import org.jontrel.core.retype.TypeProposals;
 
 /**
  * The way of a site that is several releases behind. Each release brings answers for what it changes, so a site is taken through
@@ -60,9 +61,16 @@ public final class Stages {
     private record Hop(Model from, ReleaseOnWay release, Touched touched) {}
 
     private static boolean joins(List<Hop> open, Hop hop) {
-        return open.stream().allMatch(each -> each.touched().isApartFrom(hop.touched()))
+        return open.stream().allMatch(each -> each.touched().isApartFrom(hop.touched()) && !retypes(each))
+                && !retypes(hop)
                 && hop.release().decisions().stream().allMatch(decision -> readsTheSame(decision, open, hop))
                 && proposesTheSame(open, hop);
+    }
+
+    /** Whether records become those of other types: much follows them, so that such a release stands alone. */
+    private static boolean retypes(Hop hop) {
+        return hop.release().decisions().stream().anyMatch(each -> each.about() == Decision.Topic.RECORD_TYPE)
+                || !new TypeProposals(hop.from(), hop.release().model()).all().isEmpty();
     }
 
     /** An answer may name other fields, which are read as they are before its release: there they must be as before all of them. */

@@ -25,9 +25,9 @@ import org.jontrel.core.merge.Merge;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.naming.Ids;
 import org.jontrel.core.plan.Planner;
-import org.jontrel.core.plan.UndoPlanner;
 import org.jontrel.core.plan.fact.Answer;
 import org.jontrel.core.plan.fact.Question;
+import org.jontrel.core.plan.undo.UndoPlanner;
 import org.testng.annotations.Test;
 
 /** Laws that hold for every model; each case's seed is in its message. */

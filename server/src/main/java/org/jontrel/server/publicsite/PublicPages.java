@@ -116,7 +116,19 @@ class PublicPages {
                                 .map(page -> html(writer.page(
                                         view.frame(),
                                         view.heads().of(page.head(), recordType.path() + "/" + found.address()),
-                                        page.nodes()))));
+                                        page.nodes()))))
+                .or(() -> elsewhere(view.engine(), view.frame().home(), recordType.path(), address));
+    }
+
+    /** A record that has become one of another type is found at its old address too. */
+    private static Optional<ResponseEntity<String>> elsewhere(Site engine, String home, String path, String below) {
+        return engine.moved(path, below)
+                .filter(found -> found.record().visible(Instant.now()))
+                .map(found -> redirect(home + encoded(found.type().path()) + "/" + encodedParts(found.address())));
+    }
+
+    private static String encodedParts(String address) {
+        return Arrays.stream(address.split("/")).map(PageLinks::encoded).collect(Collectors.joining("/"));
     }
 
     /** The whole page is read in one transaction. */
@@ -197,9 +209,10 @@ class PublicPages {
 
     /** Old addresses of a renamed type lead to the new ones for good. */
     private static Optional<ResponseEntity<String>> moved(Site engine, String site, String path, String below) {
-        var encoded = Arrays.stream(below.split("/")).map(PageLinks::encoded).collect(Collectors.joining("/"));
-        return engine.redirected(path)
-                .map(recordType -> redirect("/at/" + encoded(site) + "/" + recordType.path() + "/" + encoded));
+        var home = "/at/" + encoded(site) + "/";
+        return elsewhere(engine, home, path, below)
+                .or(() -> engine.redirected(path)
+                        .map(recordType -> redirect(home + recordType.path() + "/" + encodedParts(below))));
     }
 
     private static ResponseEntity<String> redirect(String address) {

@@ -152,7 +152,8 @@ public class Releases {
         }
         insert(workspaceId, version, notes, model, comments, by);
         for (var decision : decisionsOfDraft(workspaceId)) {
-            if (!isKnown(model, decision.fieldId())) {
+            // what becomes of the records of a type is said of one that is gone by then
+            if (!isKnown(model, decision.fieldId()) && decision.about() != Decision.Topic.RECORD_TYPE) {
                 mapper.forget(workspaceId, DRAFT, decision.fieldId());
             }
         }
@@ -166,6 +167,12 @@ public class Releases {
                 || model.definitions().stream()
                         .flatMap(definition -> Things.fields(definition).stream())
                         .anyMatch(field -> field.id().equals(id));
+    }
+
+    /** Whether some release has had such a definition. */
+    public boolean knew(long workspaceId, String id) {
+        return all(workspaceId).stream()
+                .anyMatch(release -> release.model().definition(id).isPresent());
     }
 
     private void insert(long workspaceId, String version, String notes, Model model, Comments comments, String by) {

@@ -172,7 +172,10 @@ final class SiteViews {
         return new AskView(
                 FindingView.of(ask.finding()),
                 ask.recordTypeId(),
-                recordType.map(RecordType::plural).orElse(""),
+                // a type that goes is not in the model any more
+                recordType
+                        .map(RecordType::plural)
+                        .orElse(ask.finding().arguments().getFirst()),
                 ask.fieldId(),
                 ask.finding().arguments().getFirst(),
                 ofValues ? ask.finding().arguments().get(EXAMPLE) : "",

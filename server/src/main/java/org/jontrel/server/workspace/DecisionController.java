@@ -54,7 +54,7 @@ class DecisionController {
             @Valid @RequestBody DecisionBody body,
             Principal principal) {
         var id = workspaces.get(workspace).id();
-        check("Release " + version, releases.get(id, version).model(), body.field());
+        check("Release " + version, id, releases.get(id, version).model(), body);
         releases.decide(id, version, body.decision(), principal.getName());
     }
 
@@ -63,13 +63,15 @@ class DecisionController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void decideForDraft(@PathVariable String workspace, @Valid @RequestBody DecisionBody body, Principal principal) {
         var id = workspaces.get(workspace).id();
-        check("The draft", drafts.get(id).model(), body.field());
+        check("The draft", id, drafts.get(id).model(), body);
         releases.decide(id, Releases.DRAFT, body.decision(), principal.getName());
     }
 
-    private static void check(String what, Model model, String fieldId) {
-        if (!Releases.isKnown(model, fieldId)) {
-            throw Refusal.invalid(what + " has no field " + fieldId + ".", List.of());
+    private void check(String what, long workspaceId, Model model, DecisionBody body) {
+        boolean known = Releases.isKnown(model, body.field())
+                || body.about() == Decision.Topic.RECORD_TYPE && releases.knew(workspaceId, body.field());
+        if (!known) {
+            throw Refusal.invalid(what + " has no field " + body.field() + ".", List.of());
         }
     }
 }

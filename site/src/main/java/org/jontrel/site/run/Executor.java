@@ -7,9 +7,11 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.LongSupplier;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jontrel.core.code.PackageWriter;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.plan.Step;
+import org.jontrel.core.retype.TypeMove;
 import org.jontrel.site.run.move.MadeTerms;
 import org.jontrel.site.table.Bindings;
 import org.jontrel.site.table.Database;
@@ -69,9 +71,23 @@ final class Executor {
                 ? Optional.<Long>empty()
                 : Optional.ofNullable(database.transaction(
                         session -> session.getMapper(JournalMapper.class).generation(run.undoes())));
-        this.chunks = new RecordSteps(run.id(), from, to, CHUNK, bindings, since, rowIds);
+        this.chunks = new RecordSteps(run.id(), from, to, retyped(), CHUNK, bindings, since, rowIds);
         this.starters = new TermSeeding(bindings, from, to);
         this.progressed = progressed;
+    }
+
+    /** The ways by which the run makes records of one type those of another, or takes that back. */
+    private List<TypeMove> retyped() {
+        return database
+                .transaction(session -> session.getMapper(JournalMapper.class).steps(run.id()))
+                .stream()
+                .flatMap(row -> switch (Journal.step(row.step())) {
+                    case Step.RetypeRecords retype -> retype.ways().stream();
+                    case Step.CarryRetyped carry -> carry.ways().stream();
+                    default -> Stream.<TypeMove>empty();
+                })
+                .distinct()
+                .toList();
     }
 
     void execute() {
@@ -382,8 +398,9 @@ final class Executor {
     }
 
     private void redirect(Step.Redirect redirect) {
-        var sql = "REPLACE INTO jontrel_redirect (path, type_id) VALUES (?, ?)";
-        fenced(session -> Jdbc.update(session.getConnection(), sql, redirect.before(), redirect.recordTypeId()));
+        var sql = "REPLACE INTO jontrel_redirect (path, type_id, from_id) VALUES (?, ?, ?)";
+        fenced(session ->
+                Jdbc.update(session.getConnection(), sql, redirect.before(), redirect.recordTypeId(), redirect.from()));
     }
 
     private interface JournalWrite {

@@ -122,6 +122,8 @@ record HeldPlace(
                     Step.MakeRecords _,
                     Step.MakeRows _,
                     Step.CarryRecords _,
+                    Step.RetypeRecords _,
+                    Step.CarryRetyped _,
                     Step.NoteFiles _,
                     Step.TakeTable _,
                     Step.MakeTerms _,

@@ -31,6 +31,8 @@ final class Journal {
             entry("make_records", Step.MakeRecords.class),
             entry("make_rows", Step.MakeRows.class),
             entry("carry_records", Step.CarryRecords.class),
+            entry("retype_records", Step.RetypeRecords.class),
+            entry("carry_retyped", Step.CarryRetyped.class),
             entry("note_files", Step.NoteFiles.class),
             entry("take_table", Step.TakeTable.class),
             entry("make_terms", Step.MakeTerms.class),

@@ -20,6 +20,7 @@ import org.jontrel.core.record.Conversion;
 import org.jontrel.core.record.RecordCheck;
 import org.jontrel.core.recordtype.FieldStorage;
 import org.jontrel.core.recordtype.RecordType;
+import org.jontrel.core.retype.TypeMove;
 import org.jontrel.site.record.read.RecordLoader;
 import org.jontrel.site.record.read.SearchWords;
 import org.jontrel.site.record.read.SiteSurroundings;
@@ -33,6 +34,9 @@ import org.jontrel.site.run.move.RowMaker;
 import org.jontrel.site.run.move.SavedSince;
 import org.jontrel.site.run.move.SiteNameLookup;
 import org.jontrel.site.run.move.ValueMover;
+import org.jontrel.site.run.retype.RetypeMaker;
+import org.jontrel.site.run.retype.RetypeReturn;
+import org.jontrel.site.run.retype.RetypedLinks;
 import org.jontrel.site.table.Bindings;
 import org.jontrel.site.table.ColumnValues;
 import org.jontrel.site.table.Jdbc;
@@ -51,13 +55,22 @@ final class RecordSteps {
 
     private final long runId;
     private final LongSupplier rowIds;
+    private final List<TypeMove> retyped;
 
     /**
      * @param since the generation of definitions that the run brought which is undone; empty where nobody knows
      * @param rowIds gives new rows their ids
      */
     RecordSteps(
-            long runId, Model from, Model to, int size, Bindings bindings, Optional<Long> since, LongSupplier rowIds) {
+            long runId,
+            Model from,
+            Model to,
+            List<TypeMove> retyped,
+            int size,
+            Bindings bindings,
+            Optional<Long> since,
+            LongSupplier rowIds) {
+        this.retyped = retyped;
         this.runId = runId;
         this.rowIds = rowIds;
         this.since = since;
@@ -93,6 +106,8 @@ final class RecordSteps {
             case Step.MakeRecords make -> work(session.getConnection(), maker(session, make), which);
             case Step.MakeRows make -> work(session.getConnection(), maker(session, make), which);
             case Step.CarryRecords carry -> carry(session, carry, which);
+            case Step.RetypeRecords retype -> work(session.getConnection(), maker(session, retype), which);
+            case Step.CarryRetyped carry -> carry(session, carry, which);
             case Step.NoteFiles files when which instanceof Which.After(long id) -> files(session, files, id);
             case Step.RenewWords words when which instanceof Which.After(long id) -> renew(session, words, id);
             case Step.CheckRecords check when which instanceof Which.After(long id) -> check(session, check, id);
@@ -122,6 +137,10 @@ final class RecordSteps {
     /** The records that a step has to do with, of those that were saved meanwhile, by their type. */
     Set<Long> concerned(SqlSession session, Step step, Map<String, Set<Long>> saved) throws SQLException {
         var own = saved.getOrDefault(step.recordTypeId(), Set.of());
+        if (step instanceof Step.RetypeRecords || step instanceof Step.CarryRetyped) {
+            return RetypedLinks.followed(
+                    session.getConnection(), bindings.current(session), step.recordTypeId(), retyped, saved);
+        }
         var rule = RecordCarries.followed(step);
         if (rule.isEmpty() || !saved.containsKey(rule.get().records())) {
             return own;
@@ -139,6 +158,19 @@ final class RecordSteps {
         var around = binding.table(make.recordTypeId()).orElseThrow();
         return new RecordMaker(
                 connection, around, to, make.rule(), new SiteNameLookup(connection, binding, to, true), rowIds);
+    }
+
+    private RecordWork maker(SqlSession session, Step.RetypeRecords retype) throws SQLException {
+        return new RetypeMaker(session.getConnection(), bindings.current(session), to, retype, retyped, rowIds);
+    }
+
+    private Progress carry(SqlSession session, Step.CarryRetyped carry, Which which) throws SQLException {
+        var connection = session.getConnection();
+        var binding = bindings.current(session);
+        // a switch that never came to its end left nobody time to enter anything
+        return binding.model().equals(from)
+                ? work(connection, new RetypeReturn(connection, binding, to, carry, since(connection), rowIds), which)
+                : new Progress(0, 0);
     }
 
     private RecordWork maker(SqlSession session, Step.MakeRows make) throws SQLException {

@@ -14,9 +14,9 @@ import org.jontrel.core.naming.Ids;
 import org.jontrel.core.plan.Plan;
 import org.jontrel.core.plan.Planner;
 import org.jontrel.core.plan.Step;
-import org.jontrel.core.plan.UndoPlanner;
 import org.jontrel.core.plan.fact.Answer;
 import org.jontrel.core.plan.fact.Question;
+import org.jontrel.core.plan.undo.UndoPlanner;
 import org.jontrel.site.drift.TableDrift;
 import org.jontrel.site.record.read.TextLossReader;
 import org.jontrel.site.run.count.CountListener;
@@ -80,7 +80,7 @@ final class RunPlans {
         var to = target.model();
         var state = Gate.state(session.getConnection());
         var answers = new SiteFacts(session.getConnection(), binding, target.decisions())
-                .answers(planner.questions(binding.model(), to), to, listener);
+                .answers(planner.questions(binding.model(), to, target.decisions()), to, listener);
         answered.set(new Answered(state, to, target.decisions(), answers));
         return answers;
     }
@@ -111,7 +111,8 @@ final class RunPlans {
                     return new PlanCounts.CountedFacts(all, texts);
                 }));
         var answers = new HashMap<Question, Answer>();
-        planner.questions(binding.model(), target.model()).forEach(each -> answers.put(each, Answer.NONE));
+        planner.questions(binding.model(), target.model(), target.decisions())
+                .forEach(each -> answers.put(each, Answer.NONE));
         answers.putAll(progress.answers());
         var plan = planner.plan(binding.model(), target.model(), answers, target.decisions());
         var more = new ArrayList<>(new TableRoom(connection, target.model()).lacking(plan.steps()));

@@ -15,11 +15,12 @@ import org.jontrel.core.model.Model;
 import org.jontrel.core.plan.MovePlan;
 import org.jontrel.core.plan.PlanQuestion;
 import org.jontrel.core.plan.Step;
-import org.jontrel.core.plan.UndoPlanner.Since;
 import org.jontrel.core.plan.fact.Answer;
 import org.jontrel.core.plan.fact.Breach;
 import org.jontrel.core.plan.fact.Question;
 import org.jontrel.core.plan.fact.Tally;
+import org.jontrel.core.plan.undo.UndoPlanner;
+import org.jontrel.core.plan.undo.UndoPlanner.Since;
 import org.jontrel.core.record.Values;
 import org.jontrel.core.recordtype.FieldStorage;
 import org.jontrel.core.recordtype.RecordType;
@@ -29,6 +30,7 @@ import org.jontrel.site.run.move.MoveCounts;
 import org.jontrel.site.run.move.MovedReturn;
 import org.jontrel.site.run.move.RecordFacts;
 import org.jontrel.site.run.move.SiteNameLookup;
+import org.jontrel.site.run.retype.RetypeFacts;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.ColumnValues;
 import org.jontrel.site.table.Jdbc;
@@ -60,7 +62,8 @@ final class SiteFacts {
         listener.begins(questions.size());
         var answers = new HashMap<Question, Answer>();
         var offers = new HeldOffers(connection, binding, to, corrections);
-        var records = new RecordFacts(connection, binding, decisions).answers(to);
+        var records = new HashMap<>(new RecordFacts(connection, binding, decisions).answers(to));
+        records.putAll(new RetypeFacts(connection, binding, decisions).answers(to));
         for (var question : questions) {
             var counted = records.get(question);
             var answer = (counted != null ? counted : answer(question, to, listener))
@@ -164,6 +167,10 @@ final class SiteFacts {
         if (records.isPresent()) {
             return records.get();
         }
+        var retyped = new RetypeFacts(connection, binding, decisions).unconverted(to, fieldId, most);
+        if (retyped.isPresent()) {
+            return retyped.get();
+        }
         for (var table : binding.tables().values()) {
             var moved = new SiteFacts(connection, binding, decisions).moved(table, fieldId, to);
             if (moved.isPresent()) {
@@ -256,6 +263,10 @@ final class SiteFacts {
                     since.put(
                             new Question(carry.recordTypeId(), carry.rule().link()),
                             RecordFacts.since(connection, binding, carry, to));
+                case Step.CarryRetyped carry ->
+                    since.put(
+                            new Question(carry.recordTypeId(), UndoPlanner.RETYPED),
+                            RetypeFacts.since(connection, binding, carry, to));
                 case Step.CarryMoved carry ->
                     since.put(
                             new Question(

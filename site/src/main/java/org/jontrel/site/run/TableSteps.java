@@ -69,6 +69,8 @@ final class TableSteps {
                     Step.MakeRecords _,
                     Step.MakeRows _,
                     Step.CarryRecords _,
+                    Step.RetypeRecords _,
+                    Step.CarryRetyped _,
                     Step.NoteFiles _,
                     Step.CarryMoved _,
                     Step.MakeTerms _,

@@ -61,7 +61,8 @@ public final class Ddl {
                   run_id BIGINT NOT NULL, PRIMARY KEY (holder_id, record_id, field_id, run_id), KEY run (run_id))""",
                 """
                 CREATE TABLE IF NOT EXISTS jontrel_redirect (
-                  path VARCHAR(64) PRIMARY KEY, type_id VARCHAR(40) NOT NULL)""",
+                  path VARCHAR(64) PRIMARY KEY, type_id VARCHAR(40) NOT NULL,
+                  from_id VARCHAR(40) NOT NULL DEFAULT '')""",
                 """
                 CREATE TABLE IF NOT EXISTS jontrel_address (
                   holder_id VARCHAR(40) NOT NULL, parent_id BIGINT NOT NULL,

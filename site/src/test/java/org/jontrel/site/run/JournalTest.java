@@ -10,6 +10,8 @@ import java.util.Map;
 import org.jontrel.core.move.Move;
 import org.jontrel.core.move.RecordMove;
 import org.jontrel.core.plan.Step;
+import org.jontrel.core.retype.TypeCondition;
+import org.jontrel.core.retype.TypeMove;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
@@ -40,6 +42,13 @@ public class JournalTest {
             "h1",
             List.of(Move.own("fb", List.of("fa"))));
 
+    private static final TypeMove WAY = new TypeMove(
+            "tberth",
+            "tmooring",
+            new TypeCondition("fkind", List.of("gate"), true),
+            Map.of("fa", "fb"),
+            List.of(Move.own("fb", List.of("fa"))));
+
     /** A step of each kind, made of what its record wants. */
     private static Step made(Class<?> kind) throws ReflectiveOperationException {
         var parts = kind.getRecordComponents();
@@ -55,6 +64,9 @@ public class JournalTest {
                                                 : part.getType() == RecordMove.class ? RULE : (Object) part.getName())
                 .toArray();
         var types = Arrays.stream(parts).map(part -> part.getType()).toArray(Class[]::new);
+        if (kind == Step.RetypeRecords.class) {
+            return new Step.RetypeRecords("tberth", List.of(WAY));
+        }
         var constructor = kind.getDeclaredConstructor(types);
         constructor.setAccessible(true);
         return (Step) constructor.newInstance(values);

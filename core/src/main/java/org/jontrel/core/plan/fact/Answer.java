@@ -4,6 +4,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /**
  * What a site answers: numbers of records, and up to five examples as a person reads them.
@@ -36,6 +37,7 @@ public record Answer(
         breaches = Map.copyOf(breaches);
     }
 
+    private static final int EXAMPLES = 5;
     public static final Answer NONE = new Answer(0, 0, 0, 0, List.of(), List.of());
 
     /** Where nothing is held. */
@@ -147,6 +149,38 @@ public record Answer(
                 separator,
                 values,
                 held);
+    }
+
+    /** Nothing but a number of records. */
+    public Answer withRecords(long number) {
+        return new Answer(number, empty, unconverted, outside, unconvertedExamples, outsideExamples);
+    }
+
+    /** Together with what is answered of other records. */
+    public Answer plus(Answer other) {
+        var all = new EnumMap<Breach, Long>(Breach.class);
+        all.putAll(breaches);
+        other.breaches().forEach((breach, count) -> all.merge(breach, count, Long::sum));
+        return new Answer(
+                records + other.records(),
+                empty + other.empty(),
+                unconverted + other.unconverted(),
+                outside + other.outside(),
+                some(unconvertedExamples, other.unconvertedExamples()),
+                some(outsideExamples, other.outsideExamples()),
+                altered + other.altered(),
+                some(alteredExamples, other.alteredExamples()),
+                all,
+                separator.isEmpty() ? other.separator() : separator,
+                aside + other.aside(),
+                held.or(other::held));
+    }
+
+    private static List<String> some(List<String> one, List<String> other) {
+        return Stream.concat(one.stream(), other.stream())
+                .distinct()
+                .limit(EXAMPLES)
+                .toList();
     }
 
     /** Records without a value of the field as it will be. */

@@ -23,5 +23,9 @@ public enum Breach {
     /** Rows that say the same as another, where one record could stand for both. */
     ALIKE,
     /** Values whose name nothing can be made for: several have it already, or nothing can be called so. */
-    UNMADE
+    UNMADE,
+    /** Records of a type that goes and that become those of no other. */
+    LEFT,
+    /** Records whose address another has already, of the type that they become one of. */
+    SLUG
 }

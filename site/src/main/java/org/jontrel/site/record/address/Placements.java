@@ -126,6 +126,17 @@ public final class Placements {
                 before.id());
     }
 
+    /** Addresses of records that leave their type lead to them. */
+    public static void left(Connection connection, String recordTypeId, Collection<StoredRecord> records)
+            throws SQLException {
+        Jdbc.batch(
+                connection,
+                "REPLACE INTO jontrel_address (holder_id, parent_id, slug, record_id) VALUES (?, ?, ?, ?)",
+                records.stream()
+                        .map(each -> List.of(recordTypeId, each.parentId(), each.slug(), each.id()))
+                        .toList());
+    }
+
     /** Records that once had a slug, in whatever place. */
     public static List<Long> formerly(Connection connection, String recordTypeId, String slug) throws SQLException {
         return Jdbc.query(

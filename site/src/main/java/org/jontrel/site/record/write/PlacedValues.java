@@ -11,7 +11,6 @@ import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.ColumnUpdate;
 import org.jontrel.site.table.Jdbc;
-import org.jontrel.site.table.PhysicalNames;
 import org.jontrel.site.table.Statements;
 
 /** Writes values of some fields into columns and tables that are not in use: made beside, or held. */
@@ -42,12 +41,8 @@ public final class PlacedValues {
         var rows = new LinkedHashMap<Long, RecordRows>();
         values.forEach((record, each) -> rows.put(record, RecordRows.of(recordType, each)));
         var ids = Jdbc.padded(rows.keySet()).toArray();
-        for (var table : whole.values()) {
-            Jdbc.update(
-                    connection,
-                    "DELETE FROM " + PhysicalNames.quoted(table.name()) + " WHERE record_id IN ("
-                            + Jdbc.marks(ids.length) + ")",
-                    ids);
+        for (var table : whole.entrySet()) {
+            WholeRecords.removeEntries(connection, recordType, table.getKey(), table.getValue(), ids);
         }
         var statements = new Statements();
         var writer = new RecordTableWriter(

@@ -7,7 +7,9 @@ import java.time.LocalDateTime;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jontrel.core.model.Field;
@@ -42,11 +44,13 @@ final class RecordTableWriter {
             "created_by",
             "updated_by");
 
+    private static final int SYMMETRIC_COLUMNS = 5;
     private final Binding.BoundTables table;
     private final RecordType recordType;
     private final Statements statements;
     private final List<Field> columns;
     private final List<String> names;
+    private final Set<WrittenLink> written = new HashSet<>();
 
     RecordTableWriter(Binding.BoundTables table, Statements statements) {
         this.table = table;
@@ -203,6 +207,10 @@ final class RecordTableWriter {
             take(change, "target_id", "record_id", target);
         }
         var known = change.was().stream().map(target::of).collect(Collectors.toSet());
+        if (symmetric && change.was().isEmpty()) {
+            bothWays(change);
+            return;
+        }
         put(
                 change,
                 "target_id, target_type",
@@ -211,6 +219,23 @@ final class RecordTableWriter {
                         ? List.of()
                         : List.of(target.of(entry), ((Link) entry.payload()).type(), entry.position()));
     }
+
+    /** Where many records are written, the other end may have been written before. */
+    private void bothWays(TableChange change) {
+        var delete = "DELETE FROM " + change.name() + " WHERE record_id = ? AND row_id = ? AND target_id = ?";
+        var insert = "INSERT INTO " + change.name() + " (record_id, row_id, target_id, target_type, position) VALUES ("
+                + Jdbc.marks(SYMMETRIC_COLUMNS) + ")";
+        for (var entry : change.is()) {
+            var link = (Link) entry.payload();
+            if (!written.contains(new WrittenLink(change.field().id(), link.id(), change.record()))) {
+                written.add(new WrittenLink(change.field().id(), change.record(), link.id()));
+                statements.add(delete, link.id(), entry.row(), change.record());
+                statements.add(insert, change.record(), entry.row(), link.id(), link.type(), entry.position());
+            }
+        }
+    }
+
+    private record WrittenLink(String fieldId, long from, long to) {}
 
     private void terms(TableChange change) {
         take(change, "record_id", "term_id", entry -> (Long) entry.payload());

@@ -34,6 +34,7 @@ public final class SiteUpgrade {
             add(connection, "jontrel_run", "paused_by", "VARCHAR(100) NULL");
             add(connection, "jontrel_run", "journey", "BIGINT NULL");
             add(connection, "jontrel_gate", "logging", "TINYINT(1) NOT NULL DEFAULT 0");
+            add(connection, "jontrel_redirect", "from_id", "VARCHAR(40) NOT NULL DEFAULT ''");
             longSteps(connection);
         });
         first(database, bindings);

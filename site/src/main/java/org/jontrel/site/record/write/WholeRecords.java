@@ -4,6 +4,8 @@ import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.Collection;
 import java.util.List;
+import org.jontrel.core.model.Kind;
+import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.site.record.address.Slugs;
 import org.jontrel.site.record.address.TakenSlugs;
 import org.jontrel.site.record.read.RecordLoader;
@@ -88,9 +90,24 @@ public final class WholeRecords {
         var padded = Jdbc.padded(ids).toArray();
         var in = " IN (" + Jdbc.marks(padded.length) + ")";
         Jdbc.update(connection, "DELETE FROM " + PhysicalNames.quoted(tables.name()) + " WHERE id" + in, padded);
-        for (var place : tables.fields().values()) {
-            Jdbc.update(
-                    connection, "DELETE FROM " + PhysicalNames.quoted(place.name()) + " WHERE record_id" + in, padded);
+        for (var place : tables.fields().entrySet()) {
+            removeEntries(connection, tables.recordType(), place.getKey(), place.getValue(), padded);
+        }
+    }
+
+    /** What records have in the table of a field; links that lead both ways also from the other end. */
+    static void removeEntries(
+            Connection connection, RecordType recordType, String fieldId, Binding.ValueTable place, Object... ids)
+            throws SQLException {
+        var delete = "DELETE FROM " + PhysicalNames.quoted(place.name()) + " WHERE ";
+        var in = " IN (" + Jdbc.marks(ids.length) + ")";
+        Jdbc.update(connection, delete + "record_id" + in, ids);
+        boolean symmetric = recordType
+                .field(fieldId)
+                .filter(each -> each.kind() instanceof Kind.Relation relation && relation.symmetric())
+                .isPresent();
+        if (symmetric) {
+            Jdbc.update(connection, delete + "target_id" + in, ids);
         }
     }
 }

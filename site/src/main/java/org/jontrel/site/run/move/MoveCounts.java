@@ -58,7 +58,7 @@ public final class MoveCounts implements MoveLosses {
     private final NameLookup references;
 
     /** One that is told values by {@link #add}. */
-    MoveCounts(RecordType was, RecordType is, Move move, NameLookup references) {
+    public MoveCounts(RecordType was, RecordType is, Move move, NameLookup references) {
         moved = new MovedValues(was, is, List.of(move), references, this);
         target = is.field(move.target()).orElseThrow();
         corrections = move.corrections();
@@ -68,7 +68,7 @@ public final class MoveCounts implements MoveLosses {
     }
 
     /** The values of one more record. */
-    void add(Map<String, Object> values) {
+    public void add(Map<String, Object> values) {
         records++;
         var value = find(moved.apply(values), target.id());
         if (own && value.isEmpty()) {

@@ -12,10 +12,10 @@ import org.jontrel.core.model.Model;
 import org.jontrel.core.move.RecordProposal;
 import org.jontrel.core.plan.RecordMoves;
 import org.jontrel.core.plan.Step;
-import org.jontrel.core.plan.UndoPlanner;
 import org.jontrel.core.plan.fact.Answer;
 import org.jontrel.core.plan.fact.Breach;
 import org.jontrel.core.plan.fact.Question;
+import org.jontrel.core.plan.undo.UndoPlanner;
 import org.jontrel.site.record.read.UnconvertedValues;
 import org.jontrel.site.table.Binding;
 

@@ -77,7 +77,8 @@ public final class RecordMaker implements RecordWork {
         }
     }
 
-    static RecordType type(Model model, String id) {
+    /** A record type that a model has. */
+    public static RecordType type(Model model, String id) {
         return model.definition(id)
                 .flatMap(each -> RecordType.of(model, each))
                 .orElseThrow(() -> new IllegalStateException("No definition " + id));

@@ -101,7 +101,8 @@ public final class ValueMover {
         beside.write(connection, values);
     }
 
-    static Map<String, Object> settled(Map<String, Object> values, LongSupplier rowIds) {
+    /** The values with ids for rows that are new. */
+    public static Map<String, Object> settled(Map<String, Object> values, LongSupplier rowIds) {
         var known = RowIds.ids(values);
         known.remove(0L);
         return RowIds.settled(values, known, rowIds);

@@ -1,4 +1,4 @@
-package org.jontrel.core.plan;
+package org.jontrel.core.plan.undo;
 
 import java.util.List;
 import java.util.Optional;
@@ -6,6 +6,9 @@ import java.util.stream.Collectors;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.move.Move;
+import org.jontrel.core.plan.SearchSteps;
+import org.jontrel.core.plan.Step;
+import org.jontrel.core.plan.SwitchSentences;
 import org.jontrel.core.recordtype.RecordType;
 
 /** What the steps of an undo say. */
@@ -35,6 +38,8 @@ final class UndoSentences {
             case Step.CarryRecords carry ->
                 "Carry over what changed in "
                         + label(was.or(() -> is), carry.rule().place()) + " since";
+            case Step.RetypeRecords _ -> "Write records of " + name + " as what they are from now on";
+            case Step.CarryRetyped _ -> "Carry over what changed in records of " + name + " since";
             case Step.NoteFiles _ -> "Note which files records of " + name + " use";
             case Step.DropBeside drop -> "Remove the unused copy of " + label(field, drop.fieldId());
             case Step.SwitchColumns columns ->

@@ -1,8 +1,9 @@
-package org.jontrel.core.plan;
+package org.jontrel.core.plan.undo;
 
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import org.jontrel.core.plan.Step;
 
 /** What a run made of a field's values that it did not take over as they were, as its step says. */
 record FilledValues(String fill, Map<String, String> corrections) {

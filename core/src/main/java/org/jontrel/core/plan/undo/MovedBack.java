@@ -1,4 +1,4 @@
-package org.jontrel.core.plan;
+package org.jontrel.core.plan.undo;
 
 import java.util.HashMap;
 import java.util.HashSet;
@@ -6,8 +6,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.jontrel.core.move.Move;
 import org.jontrel.core.move.RecordMove;
+import org.jontrel.core.plan.Step;
+import org.jontrel.core.retype.TypeMove;
 
 /** The steps that carry over what was entered since values changed their place, when that is undone. */
 final class MovedBack {
@@ -48,6 +51,44 @@ final class MovedBack {
         });
         boolean all = toRows ? held.keySet().stream().anyMatch(rule::has) : held.containsKey(rule.records());
         return all ? Optional.of(new Step.CarryRecords(recordTypeId, rule, held, toRows)) : Optional.empty();
+    }
+
+    /**
+     * For records of one type that became those of another: a step for each type whose records are in use now.
+     *
+     * @param ways all that the run took, or that its undo took back
+     * @param forth whether the newer types are those that come back
+     */
+    List<Step> of(List<TypeMove> ways, boolean forth) {
+        var held = new HashMap<String, String>();
+        done.forEach(step -> {
+            if (step instanceof Step.HoldTable hold) {
+                held.put(hold.recordTypeId(), hold.held());
+            }
+        });
+        var goals = ways.stream().map(forth ? TypeMove::to : TypeMove::from).collect(Collectors.toSet());
+        held.keySet().retainAll(goals);
+        return held.isEmpty()
+                ? List.of()
+                : ways.stream()
+                        .map(forth ? TypeMove::from : TypeMove::to)
+                        .distinct()
+                        .map(each -> (Step) new Step.CarryRetyped(each, ways, held, forth))
+                        .toList();
+    }
+
+    /** Old addresses lead to where the pages are again; a type that had its pages there all the time needs none. */
+    Optional<Step> of(Step.Redirect redirect) {
+        if (redirect.from().isEmpty()) {
+            return Optional.of(new Step.Redirect(redirect.recordTypeId(), redirect.after(), redirect.before()));
+        }
+        boolean stays = done.stream()
+                .anyMatch(step ->
+                        step instanceof Step.HoldTable(String id, String _) && id.equals(redirect.recordTypeId()));
+        return stays
+                ? Optional.empty()
+                : Optional.of(new Step.Redirect(
+                        redirect.from(), redirect.after(), redirect.before(), redirect.recordTypeId()));
     }
 
     /** What was computed is not what it was computed from: there is nothing to carry back. */
@@ -96,7 +137,9 @@ final class MovedBack {
     static boolean records(List<Step> undo, String recordTypeId) {
         return undo.stream()
                 .anyMatch(step -> step instanceof Step.CarryRecords carry
-                        && carry.rule().records().equals(recordTypeId));
+                                && carry.rule().records().equals(recordTypeId)
+                        || step instanceof Step.CarryRetyped retyped
+                                && retyped.recordTypeId().equals(recordTypeId));
     }
 
     private static boolean links(List<Step> undo, String recordTypeId, String fieldId) {

@@ -1,4 +1,4 @@
-package org.jontrel.core.plan;
+package org.jontrel.core.plan.undo;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -9,6 +9,7 @@ import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Model;
+import org.jontrel.core.plan.Step;
 import org.jontrel.core.plan.fact.Question;
 import org.jontrel.core.recordtype.RecordType;
 
@@ -28,7 +29,20 @@ final class UndoFindings {
         var counts = since.getOrDefault(
                 new Question(carry.recordTypeId(), carry.rule().link()), UndoPlanner.Since.NOTHING);
         var records = name(from, carry).or(() -> name(to, carry)).orElse("");
-        var place = Place.definition(carry.rule().records(), "");
+        return records(carry.rule().records(), records, counts);
+    }
+
+    /** Of records that became those of another type. */
+    static List<Finding> records(
+            String recordTypeId, Optional<RecordType> type, Map<Question, UndoPlanner.Since> since) {
+        return records(
+                recordTypeId,
+                type.map(RecordType::plural).orElse(""),
+                since.getOrDefault(new Question(recordTypeId, UndoPlanner.RETYPED), UndoPlanner.Since.NOTHING));
+    }
+
+    private static List<Finding> records(String recordTypeId, String records, UndoPlanner.Since counts) {
+        var place = Place.definition(recordTypeId, "");
         var findings = new ArrayList<Finding>();
         if (counts.carried() > 0) {
             findings.add(Finding.of(Code.UNDO_ROWS_CARRIED, place, records, counts.carried()));

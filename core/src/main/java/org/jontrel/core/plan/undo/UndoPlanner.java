@@ -1,4 +1,4 @@
-package org.jontrel.core.plan;
+package org.jontrel.core.plan.undo;
 
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -11,11 +11,18 @@ import org.jontrel.core.finding.Place;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.naming.Ids;
+import org.jontrel.core.plan.Plan;
+import org.jontrel.core.plan.SearchSteps;
+import org.jontrel.core.plan.Step;
 import org.jontrel.core.plan.fact.Question;
 import org.jontrel.core.recordtype.RecordType;
+import org.jontrel.core.retype.TypeMove;
 
 /** Turns what a run did around: every held value comes back, and what was entered since goes along where it fits. */
 public final class UndoPlanner {
+    /** What is counted of records that became those of another type stands under this, in place of a field. */
+    public static final String RETYPED = "*";
+
     private final Ids ids;
 
     public UndoPlanner(Ids ids) {
@@ -43,6 +50,8 @@ public final class UndoPlanner {
                 .map(Step::recordTypeId)
                 .collect(Collectors.toSet());
         var undo = new ArrayList<Step>();
+        var retyped = new ArrayList<TypeMove>();
+        boolean forth = false;
         for (var step : done.reversed()) {
             switch (step) {
                 case Step.CreateTable(String recordTypeId) -> undo.add(new Step.HoldTable(recordTypeId, ids.next('h')));
@@ -59,8 +68,7 @@ public final class UndoPlanner {
                     undo.add(new Step.RestoreTable(recordTypeId, held));
                 case Step.RestoreTable(String recordTypeId, String held) ->
                     undo.add(new Step.HoldTable(recordTypeId, held));
-                case Step.Redirect(String recordTypeId, String before, String after) ->
-                    undo.add(new Step.Redirect(recordTypeId, after, before));
+                case Step.Redirect redirect -> moved.of(redirect).ifPresent(undo::add);
                 case Step.TakeTable(String recordTypeId, String fieldId) ->
                     undo.add(
                             fieldId.isEmpty()
@@ -85,6 +93,12 @@ public final class UndoPlanner {
                 case Step.CarryRecords carry ->
                     moved.of(carry.recordTypeId(), carry.rule(), !carry.toRows())
                             .ifPresent(undo::add);
+                case Step.RetypeRecords retype -> retyped.addAll(0, retype.ways());
+                case Step.CarryRetyped carry -> {
+                    forth = !carry.forth();
+                    retyped.clear();
+                    retyped.addAll(carry.ways());
+                }
                 case Step.MoveValues move -> moved.of(move).ifPresent(undo::add);
                 case Step.CarryMoved carry -> moved.of(carry).ifPresent(undo::add);
                 case Step.AddTable(String recordTypeId, String fieldId) ->
@@ -114,6 +128,7 @@ public final class UndoPlanner {
                         Step.DropBeside _ -> {}
             }
         }
+        undo.addAll(moved.of(retyped, forth));
         undo.sort(Comparator.comparing(Step::phase).thenComparing(UndoPlanner::concernsNames));
         return undo;
     }
@@ -187,6 +202,8 @@ public final class UndoPlanner {
                     findings.addAll(UndoFindings.carried(carry.recordTypeId(), carry.fieldId(), is, since));
                 case Step.CarryMoved carry ->
                     findings.addAll(UndoFindings.moved(carry, carry.forth() ? is : was, since));
+                case Step.CarryRetyped carry ->
+                    findings.addAll(UndoFindings.records(carry.recordTypeId(), was.or(() -> is), since));
                 case Step.CarryRecords carry -> findings.addAll(UndoFindings.records(carry, from, to, since));
                 case Step.HoldTable hold
                 when whole.records() > 0 && !MovedBack.records(steps, hold.recordTypeId()) ->

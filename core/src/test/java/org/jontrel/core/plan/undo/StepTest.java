@@ -1,4 +1,4 @@
-package org.jontrel.core.plan;
+package org.jontrel.core.plan.undo;
 
 import static org.testng.Assert.assertEquals;
 
@@ -11,6 +11,10 @@ import org.jontrel.core.model.Model;
 import org.jontrel.core.move.Move;
 import org.jontrel.core.move.RecordMove;
 import org.jontrel.core.naming.Ids;
+import org.jontrel.core.plan.Plan;
+import org.jontrel.core.plan.Step;
+import org.jontrel.core.retype.TypeCondition;
+import org.jontrel.core.retype.TypeMove;
 import org.testng.annotations.Test;
 
 /** What steps say, and when they are done. */
@@ -22,6 +26,8 @@ public class StepTest {
     /** One of each. */
     private static final RecordMove RULE =
             new RecordMove("tnote", NOTE, "flink", false, Map.of(), "", false, "", List.of());
+
+    private static final TypeMove WAY = new TypeMove(TYPE, "tother", TypeCondition.ALL, Map.of(), List.of());
 
     private static final List<Step> ALL = List.of(
             new Step.CreateTable(TYPE),
@@ -37,6 +43,8 @@ public class StepTest {
             new Step.MakeRecords(TYPE, RULE),
             new Step.MakeRows(TYPE, RULE),
             new Step.CarryRecords(TYPE, RULE, Map.of(), true),
+            new Step.RetypeRecords(TYPE, List.of(WAY)),
+            new Step.CarryRetyped(TYPE, List.of(WAY), Map.of(), false),
             new Step.NoteFiles(TYPE),
             new Step.TakeTable(TYPE, NOTE),
             new Step.MakeTerms(TYPE, "h"),
@@ -75,6 +83,8 @@ public class StepTest {
                                         "MakeRecords",
                                         "MakeRows",
                                         "CarryRecords",
+                                        "RetypeRecords",
+                                        "CarryRetyped",
                                         "CarryBack",
                                         "CarryForth"),
                         "SWITCH at once",
@@ -114,6 +124,8 @@ public class StepTest {
                         "Make records of Note",
                         "Make Note of records",
                         "Carry over what changed in Note since",
+                        "Write records of Mooring as what they are from now on",
+                        "Carry over what changed in records of Mooring since",
                         "Note which files records of Mooring use",
                         "Take the table of Note into use",
                         "Bring back the records of Mooring that the run made",

@@ -1,0 +1,45 @@
+package org.jontrel.site.run.retype;
+
+import java.util.Optional;
+import org.jontrel.core.model.Field;
+import org.jontrel.core.model.Kind;
+import org.jontrel.core.move.NameLookup;
+import org.jontrel.core.value.Link;
+
+/** Names as they are, and links that follow records which become those of another type. */
+record LinkedLookup(NameLookup names, RecordHomes homes) implements NameLookup {
+    @Override
+    public Optional<Object> find(Field field, String name, String makes) {
+        return names.find(field, name, makes);
+    }
+
+    @Override
+    public Optional<Object> make(Field field, String label, String makes) {
+        return names.make(field, label, makes);
+    }
+
+    @Override
+    public boolean canMake(Field field, String name) {
+        return names.canMake(field, name);
+    }
+
+    @Override
+    public Optional<String> name(Field field, Object reference) {
+        return names.name(field, reference);
+    }
+
+    @Override
+    public Optional<Object> led(Field field, Object reference) {
+        if (!(reference instanceof Link link)) {
+            return Optional.of(reference);
+        }
+        return homes.of(link)
+                .filter(type -> type.equals(link.type()) || takes(field, type))
+                .map(type -> new Link(type, link.id()));
+    }
+
+    private static boolean takes(Field field, String type) {
+        return field.kind() instanceof Kind.Relation relation
+                && (relation.to().isEmpty() || relation.to().contains(type));
+    }
+}

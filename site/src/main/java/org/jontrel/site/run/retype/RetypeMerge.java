@@ -1,0 +1,50 @@
+package org.jontrel.site.run.retype;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.jontrel.core.move.EnteredValues;
+import org.jontrel.core.move.Move;
+import org.jontrel.core.move.MoveLosses;
+import org.jontrel.core.move.MovedValues;
+import org.jontrel.core.move.NameLookup;
+import org.jontrel.core.move.ValueShapes;
+import org.jontrel.core.recordtype.RecordType;
+
+/**
+ * What is held of a record and what was entered into it since as one of another type.
+ *
+ * @param forth whether the newer type is the one that comes back
+ */
+record RetypeMerge(RetypeWay way, boolean forth) {
+    /** What is held, with what was changed since; empty where a value would go that the other type never had. */
+    Optional<Map<String, Object>> entered(Map<String, Object> kept, Map<String, Object> now) {
+        if (forth) {
+            return new EnteredValues(kept, way.again(way.back(kept)), way.there(now)).merged(way.reached());
+        }
+        var seen = way.view().seen(kept);
+        var fields = way.view().type().fields().map(each -> each.id()).collect(Collectors.toSet());
+        return new EnteredValues(seen, way.back(way.there(kept)), way.back(now))
+                .merged(fields)
+                .map(each -> way.view().own(each, kept));
+    }
+
+    /** Whether what is held is just what the record says, as far as anything of it comes there. */
+    boolean says(Map<String, Object> kept, Map<String, Object> now) {
+        var type = way.newer();
+        if (!forth) {
+            return ValueShapes.same(whole(type, way.there(kept)), whole(type, now));
+        }
+        var mine = new HashMap<>(kept);
+        mine.keySet().retainAll(way.reached());
+        return ValueShapes.same(whole(type, way.there(now)), whole(type, mine));
+    }
+
+    /** Values in one shape, however they were read. */
+    private static Map<String, Object> whole(RecordType type, Map<String, Object> values) {
+        var moves = type.fields().map(each -> Move.own(each.id(), List.of())).toList();
+        return new MovedValues(type, type, moves, NameLookup.NONE, MoveLosses.UNTOLD).apply(values);
+    }
+}
