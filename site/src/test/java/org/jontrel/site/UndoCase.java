@@ -20,6 +20,7 @@ import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.plan.Step;
 import org.jontrel.core.recordtype.RecordType;
+import org.jontrel.site.record.read.StoredRecord;
 import org.jontrel.site.record.write.SaveResult;
 import org.jontrel.site.record.write.Write;
 import org.jontrel.site.run.RunView;
@@ -49,6 +50,7 @@ final class UndoCase {
     private final boolean old;
     private int links;
     private int moves;
+    private long retyped;
 
     /** Of records that were made and of those that they belong to, where a person has edited them. */
     private final Set<Long> edited = ConcurrentHashMap.newKeySet();
@@ -67,6 +69,11 @@ final class UndoCase {
     /** How many steps took values to other places. */
     int moves() {
         return moves;
+    }
+
+    /** How many records became those of a new type. */
+    long retyped() {
+        return retyped;
     }
 
     /** How many there are between its records. */
@@ -92,10 +99,20 @@ final class UndoCase {
         moves = (int) plan.steps().stream()
                 .filter(planned -> planned.step() instanceof Step.MoveValues
                         || planned.step() instanceof Step.MakeRecords
-                        || planned.step() instanceof Step.MakeRows)
+                        || planned.step() instanceof Step.MakeRows
+                        || planned.step() instanceof Step.RetypeRecords)
                 .count();
+        boolean retypes = plan.steps().stream().anyMatch(each -> each.step() instanceof Step.RetypeRecords);
+        long records = records();
         busily(site.runs().start(target, "anna", _ -> {}));
         assertEquals(site.installed().model(), after);
+        if (retypes) {
+            assertEquals(records(), records, "records of all types");
+            retyped = site.installed().tables(Definition.Sort.TYPE).stream()
+                    .filter(each -> before.definition(each.recordType().id()).isEmpty())
+                    .mapToLong(each -> site.count(each.recordType().id()))
+                    .sum();
+        }
         drawn.read();
         hasNotDrifted();
         edit();
@@ -117,6 +134,12 @@ final class UndoCase {
         broughtBack(after, bytes);
         hasNotDrifted();
         return true;
+    }
+
+    private long records() {
+        return site.installed().tables(Definition.Sort.TYPE).stream()
+                .mapToLong(each -> site.count(each.recordType().id()))
+                .sum();
     }
 
     /** Nobody but runs and writers has been at the tables. */
@@ -172,7 +195,12 @@ final class UndoCase {
                     .filter(table -> table.recordType().field("part_title").isPresent())
                     .isPresent();
             if (titled) {
-                assertEquals(site.records().byId(type, id).orElseThrow().title(), title, "what people entered");
+                // it may be a record of another type again
+                var now = site.installed().tables(Definition.Sort.TYPE).stream()
+                        .flatMap(table -> site.records().byId(table.recordType().id(), id).stream())
+                        .map(StoredRecord::title)
+                        .toList();
+                assertEquals(now, List.of(title), "what people entered");
             }
         });
     }

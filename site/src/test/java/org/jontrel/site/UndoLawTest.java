@@ -38,6 +38,7 @@ public class UndoLawTest {
         int carriedOut = 0;
         int links = 0;
         int moves = 0;
+        long retyped = 0;
         try {
             for (int seed = FROM; seed < FROM + CASES; seed++) {
                 TimeZone.setDefault(TimeZone.getTimeZone(ZONES.get(seed % ZONES.size())));
@@ -47,6 +48,7 @@ public class UndoLawTest {
                     carriedOut += drawn.holds() ? 1 : 0;
                     links += drawn.links();
                     moves += drawn.moves();
+                    retyped += drawn.retyped();
                 } catch (RuntimeException | AssertionError e) {
                     throw new AssertionError("seed " + seed + ": " + e.getMessage(), e);
                 }
@@ -55,6 +57,7 @@ public class UndoLawTest {
             TimeZone.setDefault(zone);
         }
         assertTrue(edited == DrawnChange.EditSort.ANYHOW || moves * 3 > CASES, "moves in " + CASES + " runs: " + moves);
+        assertTrue(edited != DrawnChange.EditSort.SPLIT || retyped > CASES, "records of new types: " + retyped);
         assertTrue(links > CASES, "links between records: " + links);
         assertTrue(carriedOut * 2 > CASES, "of " + CASES + " plans " + carriedOut + " could be run");
     }

@@ -54,6 +54,19 @@ final class Edits {
         return tried(model, each -> new Parting(draw).nest(each, kinds(each)));
     }
 
+    /** A model with a type of which some records become those of a new one, and the model that has it. */
+    Retyping.SplitModels split(Model model) {
+        for (int i = 0; i < MOST_ATTEMPTS; i++) {
+            var split = new Retyping(draw).split(model);
+            if (split.isPresent()
+                    && !Finding.blocks(ModelCheck.check(split.get().before()))
+                    && !Finding.blocks(ModelCheck.check(split.get().after()))) {
+                return split.get();
+            }
+        }
+        throw new IllegalStateException("No type of this model can be split");
+    }
+
     private Model tried(Model model, Function<Model, Optional<Model>> way) {
         for (int i = 0; i < MOST_ATTEMPTS; i++) {
             var edited = way.apply(model);

@@ -201,6 +201,12 @@ public final class Models {
         return new Edits(draw).part(model);
     }
 
+    /** A model of which some records become those of a new type, and the other one, which has it. */
+    public List<Model> split(Model model) {
+        var split = new Edits(draw).split(model);
+        return List.of(split.before(), split.after());
+    }
+
     /** The text with a few bytes changed, doubled or cut. */
     public byte[] mangle(byte[] bytes) {
         var mangled = bytes.clone();

@@ -113,7 +113,7 @@ final class Parting {
     }
 
     /** The same under another id, without what names other fields. */
-    private Field copied(Field field) {
+    Field copied(Field field) {
         var inner = field.inner().stream().map(this::copied).toList();
         var kind =
                 switch (field.kind()) {

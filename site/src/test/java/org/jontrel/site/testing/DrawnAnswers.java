@@ -23,10 +23,12 @@ final class DrawnAnswers {
                     : ask.choices().contains(Decision.Action.LEAVE)
                             ? Decision.Action.LEAVE
                             : ask.choices().getLast();
-            var taken = ask.choices().contains(Decision.Action.GATHER) ? gathered(ask.choices()) : answer;
+            var taken = ask.choices().contains(Decision.Action.GATHER)
+                    ? gathered(ask.choices())
+                    : ask.choices().contains(Decision.Action.MOVE) ? Decision.Action.MOVE : answer;
             var value =
                     switch (taken) {
-                        case GATHER, UNITE -> ask.proposed();
+                        case GATHER, UNITE, MOVE -> ask.proposed();
                         case JOIN -> " / ";
                         default -> "";
                     };

@@ -5,12 +5,17 @@ import org.jontrel.core.model.Model;
 
 /** A model and another that it becomes, always the same for one number. */
 public record DrawnChange(Model before, Model after) {
-    /** What the edits between both do: anything, take values to other places, or make types of rows and rows of types. */
+    /**
+     * What the edits between both do: anything, take values to other places, make types of rows and rows of types, or make some
+     * records those of a new type and back.
+     */
     public enum EditSort {
         ANYHOW,
         RESHAPED,
         PARTED,
-        JOINED
+        JOINED,
+        SPLIT,
+        MERGED
     }
 
     public static DrawnChange of(Models models, EditSort sort) {
@@ -19,6 +24,11 @@ public record DrawnChange(Model before, Model after) {
             case JOINED -> {
                 var parted = parted(models);
                 yield new DrawnChange(parted.after(), parted.before());
+            }
+            case SPLIT -> split(models);
+            case MERGED -> {
+                var split = split(models);
+                yield new DrawnChange(split.after(), split.before());
             }
             case ANYHOW, RESHAPED -> {
                 var before = models.model();
@@ -29,6 +39,11 @@ public record DrawnChange(Model before, Model after) {
                 yield new DrawnChange(before, after);
             }
         };
+    }
+
+    private static DrawnChange split(Models models) {
+        var both = models.split(models.model());
+        return new DrawnChange(both.getFirst(), both.getLast());
     }
 
     private static DrawnChange parted(Models models) {
