@@ -27,7 +27,7 @@ record BenchedMove(
     private static final Kind.Amount MANY = new Kind.Amount(true, null, null);
     private static final Field NOTE = text("note");
 
-    static final List<BenchedMove> ALL = List.of(rows(), records(), terms());
+    static final List<BenchedMove> ALL = List.of(rows(), records(), terms(), types());
 
     private static Field field(String key, Kind kind) {
         return new Field("f" + key, key, key, "", false, kind);
@@ -132,6 +132,30 @@ record BenchedMove(
                         "RENAME TABLE mooring__contacts TO held_contacts",
                         "INSERT INTO jontrel_text (holder_id, record_id, words) SELECT 'tcontact', id,"
                                 + " CONCAT_WS('\\n', title, role) FROM contact"));
+    }
+
+    private static BenchedMove types() {
+        var berths = moorings(", note", ", CONCAT('Note ', seq)")
+                .replace("INTO mooring ", "INTO berth ")
+                .replace("SELECT seq, CONCAT('m-', seq)", "SELECT seq + 1000000000, CONCAT('b-', seq)");
+        return new BenchedMove(
+                "records of one type to those of another",
+                model(type("mooring", NOTE), type("berth", NOTE.withId("fberth_note"))),
+                model(type("mooring", NOTE)),
+                List.of(new Decision("tberth", Decision.Topic.RECORD_TYPE, Decision.Action.MOVE, "mooring")),
+                List.of(
+                        moorings(", note", ", CONCAT('Note ', seq)"),
+                        berths,
+                        WORDS,
+                        WORDS.replace("'tmooring'", "'tberth'").replace("FROM mooring", "FROM berth")),
+                List.of(
+                        "INSERT INTO mooring (id, slug, state, version, complete, created_at, updated_at, created_by,"
+                                + " updated_by, title, note) SELECT id, slug, state, version, complete, created_at,"
+                                + " updated_at, created_by, updated_by, title, note FROM berth",
+                        "RENAME TABLE berth TO held_berth",
+                        "INSERT INTO jontrel_address (holder_id, parent_id, slug, record_id) SELECT 'tberth', 0, slug, id"
+                                + " FROM held_berth",
+                        "UPDATE jontrel_text SET holder_id = 'tmooring' WHERE holder_id = 'tberth'"));
     }
 
     private static BenchedMove terms() {

@@ -94,6 +94,9 @@ final class TableSteps {
                                 Ddl.createTables(recordType(to, recordTypeId)).keySet());
             case Step.AddTable(String recordTypeId, String fieldId) ->
                 Schema.tableOf(connection, recordTypeId, fieldId).isPresent();
+            // some of its tables are there, and have to go
+            case Step.AddTableBeside(String recordTypeId, String fieldId) ->
+                !dropBeside(connection, recordType(to, recordTypeId), fieldId).isEmpty();
             case Step.StarterTerms _, Step.CheckRecords _ -> true;
             default -> statements(connection, step).isEmpty();
         };

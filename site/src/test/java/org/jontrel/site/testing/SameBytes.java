@@ -24,7 +24,7 @@ public final class SameBytes {
             String when,
             Set<Long> aside,
             Set<Long> titled) {
-        assertEquals(actual.keySet(), expected.keySet(), when);
+        assertEquals(actual.keySet().toString(), expected.keySet().toString(), when);
         expected.forEach((table, rows) -> {
             var was = comparable(table, rows, aside, titled);
             var is = comparable(table, actual.get(table), aside, titled);
