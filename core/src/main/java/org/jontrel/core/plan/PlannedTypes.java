@@ -1,6 +1,7 @@
 package org.jontrel.core.plan;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -152,17 +153,20 @@ record PlannedTypes(
     /** The ways into a type, each with what becomes of the values. */
     private Map<TypeMove, TypeMove> into(RecordType is, List<Plan.PlannedStep> steps) {
         var moved = new LinkedHashMap<TypeMove, TypeMove>();
+        var made = new HashMap<String, String>();
         for (var was : types.were()) {
             for (var way : types.ways(was.id())) {
                 if (way.to().equals(is.id())) {
-                    moved.put(way, way.moving(moves(way, was, is, steps)));
+                    moved.put(way, way.moving(moves(way, was, is, made, steps)));
                 }
             }
         }
         return moved;
     }
 
-    private List<Move> moves(TypeMove way, RecordType was, RecordType is, List<Plan.PlannedStep> steps) {
+    /** @param made by the ids of fields, the names under which something is made for names that none has */
+    private List<Move> moves(
+            TypeMove way, RecordType was, RecordType is, Map<String, String> made, List<Plan.PlannedStep> steps) {
         // what is asked of a field is asked once, of the records of all types that come
         var asked = new ArrayList<PlanQuestion>();
         var found = new ArrayList<Finding>();
@@ -184,8 +188,16 @@ record PlannedTypes(
                 PlannedRecords.fill(planned.filled(field, lacking), field).ifPresent(moves::add);
             }
         }
-        moves.addAll(planned.moves());
-        steps.addAll(planned.terms());
+        // whichever type a record comes from, one term is made for one name
+        planned.moves()
+                .forEach(move -> moves.add(
+                        move.makes().isEmpty()
+                                ? move
+                                : move.making(
+                                        made.computeIfAbsent(move.target(), _ -> move.makes()), move.makesAll())));
+        planned.terms().stream()
+                .filter(each -> each.step() instanceof Step.MakeTerms terms && made.containsValue(terms.made()))
+                .forEach(steps::add);
         asked.stream()
                 .filter(each -> asks.stream()
                         .noneMatch(one -> one.fieldId().equals(each.fieldId()) && one.about() == each.about()))

@@ -9,10 +9,10 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.jontrel.core.code.Decision;
-import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
+import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.recordtype.RecordType;
 
 /**
@@ -176,10 +176,10 @@ public final class TypeMoves {
         return were().stream().flatMap(each -> ways(each.id()).stream()).toList();
     }
 
-    /** Definitions that are no content types and lead to records which become others: their links cannot follow. */
+    /** Taxonomies that lead to records which become others: their links cannot follow. */
     public List<RecordType> strangers() {
         return before.values().stream()
-                .filter(each -> members.contains(each.id()) && !(each.definition() instanceof ContentType))
+                .filter(each -> members.contains(each.id()) && each.definition() instanceof Taxonomy)
                 .toList();
     }
 }

@@ -3,6 +3,7 @@ package org.jontrel.server.rehearsal;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Set;
 import org.jontrel.core.model.Field;
 import org.jontrel.server.rehearsal.RehearsalReport.ChangedRecord;
 import org.jontrel.server.rehearsal.RehearsalReport.ValueChange;
@@ -42,6 +43,16 @@ final class PlannedSamples {
     private static List<ValueChange> values(SampledType type, SampledRecord sampled) {
         var ids = new LinkedHashSet<>(sampled.after().keySet());
         ids.addAll(sampled.before().keySet());
+        var changes = new ArrayList<ValueChange>();
+        if (!type.was().id().equals(type.is().id())) {
+            changes.add(new ValueChange(
+                    "Content type", type.was().singular(), type.is().singular()));
+        }
+        changes.addAll(values(type, sampled, ids));
+        return changes;
+    }
+
+    private static List<ValueChange> values(SampledType type, SampledRecord sampled, Set<String> ids) {
         return ids.stream()
                 .map(id -> new ValueChange(
                         type.is()

@@ -3,6 +3,7 @@ package org.jontrel.site.run;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.time.Duration;
+import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -17,6 +18,7 @@ import org.jontrel.core.plan.Plan;
 import org.jontrel.site.record.read.UnconvertedValues;
 import org.jontrel.site.run.count.CountedPlan;
 import org.jontrel.site.run.move.PlanSamples;
+import org.jontrel.site.run.retype.RetypeSamples;
 import org.jontrel.site.table.Bindings;
 import org.jontrel.site.table.Database;
 import org.jontrel.site.table.Jdbc;
@@ -105,9 +107,13 @@ public final class Runs {
      */
     public List<PlanSamples.SampledType> samples(RunTarget target, Duration patience, int most) {
         return bindings.reading(database, (session, binding) -> {
-            var steps = plans.soon(database, session, target, patience).plan().steps();
-            return new PlanSamples(session.getConnection(), binding, target.model())
-                    .of(steps.stream().map(Plan.PlannedStep::step).toList(), most);
+            var steps = plans.soon(database, session, target, patience).plan().steps().stream()
+                    .map(Plan.PlannedStep::step)
+                    .toList();
+            var connection = session.getConnection();
+            var all = new ArrayList<>(new PlanSamples(connection, binding, target.model()).of(steps, most));
+            all.addAll(new RetypeSamples(connection, binding, target.model(), steps).of(most));
+            return all;
         });
     }
 

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jontrel.core.move.Move;
 import org.jontrel.core.move.RecordMove;
 import org.jontrel.core.plan.Step;
@@ -68,13 +69,16 @@ final class MovedBack {
         });
         var goals = ways.stream().map(forth ? TypeMove::to : TypeMove::from).collect(Collectors.toSet());
         held.keySet().retainAll(goals);
-        return held.isEmpty()
-                ? List.of()
-                : ways.stream()
-                        .map(forth ? TypeMove::from : TypeMove::to)
-                        .distinct()
-                        .map(each -> (Step) new Step.CarryRetyped(each, ways, held, forth))
-                        .toList();
+        if (held.isEmpty()) {
+            return List.of();
+        }
+        var carries = ways.stream()
+                .map(forth ? TypeMove::from : TypeMove::to)
+                .distinct()
+                .map(each -> (Step) new Step.CarryRetyped(each, ways, held, forth));
+        // what a condition asks of terms and parents is known when everything is back
+        var checks = held.keySet().stream().sorted().map(each -> (Step) new Step.CheckRecords(each));
+        return Stream.concat(carries, checks).toList();
     }
 
     /** Old addresses lead to where the pages are again; a type that had its pages there all the time needs none. */

@@ -55,7 +55,10 @@ public final class PlanSamples {
         for (var table : binding.tables().values()) {
             var was = table.recordType();
             var is = to.definition(was.id()).flatMap(each -> RecordType.of(to, each));
-            if (is.isPresent() && !is.get().equals(was)) {
+            boolean retyped = steps.stream()
+                    .anyMatch(each -> each instanceof Step.RetypeRecords
+                            && each.recordTypeId().equals(was.id()));
+            if (is.isPresent() && !is.get().equals(was) && !retyped) {
                 all.add(new SampledType(was, is.get(), records(table, is.get(), steps, most)));
             }
         }
@@ -83,14 +86,34 @@ public final class PlanSamples {
      * @param model to which the values belong: what leads to types that it does not have leads nowhere
      */
     public Map<String, String> texts(Model model, RecordType recordType, Map<String, Object> values) {
+        return texts(model, recordType, values, names);
+    }
+
+    /** @param lookup knows what records and terms are called */
+    public Map<String, String> texts(
+            Model model, RecordType recordType, Map<String, Object> values, NameLookup lookup) {
         var texts = new LinkedHashMap<String, String>();
         recordType.fields().filter(field -> values.get(field.id()) != null).forEach(field -> {
-            var text = ValueTexts.text(field, values.get(field.id()), (of, value) -> names.shown(model, of, value));
+            var text = ValueTexts.text(field, values.get(field.id()), (of, value) -> shown(lookup, model, of, value));
             if (!text.isEmpty()) {
                 texts.put(field.id(), text);
             }
         });
         return texts;
+    }
+
+    /** Finds names, also of terms and records that the plan would make. */
+    public NameLookup names() {
+        return names;
+    }
+
+    /** Pictures and files stay what they are. */
+    private static String shown(NameLookup names, Model model, Field field, Object reference) {
+        return switch (reference) {
+            case Link link when model.definition(link.type()).isEmpty() -> "";
+            case Long _ when !(field.kind() instanceof Kind.TermPick) -> String.valueOf(reference);
+            default -> names.name(field, reference).orElse("");
+        };
     }
 
     /** Knows the terms and records that would be made by the names that they would have. */
@@ -118,15 +141,6 @@ public final class PlanSamples {
         @Override
         public Optional<String> name(Field field, Object reference) {
             return Optional.ofNullable(made.get(reference)).or(() -> site.name(field, reference));
-        }
-
-        /** Pictures and files stay what they are. */
-        String shown(Model model, Field field, Object reference) {
-            return switch (reference) {
-                case Link link when model.definition(link.type()).isEmpty() -> "";
-                case Long _ when !(field.kind() instanceof Kind.TermPick) -> String.valueOf(reference);
-                default -> name(field, reference).orElse("");
-            };
         }
     }
 }

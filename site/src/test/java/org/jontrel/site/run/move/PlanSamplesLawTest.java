@@ -30,7 +30,12 @@ public class PlanSamplesLawTest {
 
     @DataProvider
     public Object[][] sorts() {
-        return new Object[][] {{DrawnChange.EditSort.ANYHOW}, {DrawnChange.EditSort.RESHAPED}};
+        return new Object[][] {
+            {DrawnChange.EditSort.ANYHOW},
+            {DrawnChange.EditSort.RESHAPED},
+            {DrawnChange.EditSort.SPLIT},
+            {DrawnChange.EditSort.MERGED}
+        };
     }
 
     @Test(dataProvider = "sorts")
