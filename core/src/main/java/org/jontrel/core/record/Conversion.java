@@ -2,6 +2,7 @@ package org.jontrel.core.record;
 
 import java.time.LocalDate;
 import java.time.LocalDateTime;
+import java.util.Comparator;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
@@ -195,9 +196,13 @@ public record Conversion(Field from, Field to, Object fill, Map<String, String> 
 
     /**
      * The key that the option with this key has after, by its id. An option that is gone keeps its key, unless another has
-     * taken that: then its records would turn into the other's.
+     * taken that: then its records would turn into the other's. Options of two fields that have none in common are the same
+     * by their keys and labels.
      */
     private static Optional<Object> option(Kind.Choice before, Kind.Choice after, String key) {
+        if (before.options().stream().noneMatch(option -> after.byId().containsKey(option.id()))) {
+            return Optional.of(alike(before, after, key));
+        }
         var was = before.options().stream()
                 .filter(option -> option.key().equals(key))
                 .findFirst();
@@ -205,5 +210,18 @@ public record Conversion(Field from, Field to, Object fill, Map<String, String> 
         boolean taken = is.isEmpty()
                 && after.options().stream().anyMatch(option -> option.key().equals(key));
         return taken ? Optional.empty() : Optional.of(is.map(Kind.Option::key).orElse(key));
+    }
+
+    private static String alike(Kind.Choice before, Kind.Choice after, String key) {
+        var label = before.options().stream()
+                .filter(option -> option.key().equals(key))
+                .map(Kind.Option::label)
+                .findFirst()
+                .orElse(key);
+        return after.options().stream()
+                .filter(option -> option.key().equals(key) || option.label().equalsIgnoreCase(label))
+                .min(Comparator.comparing(option -> !option.key().equals(key)))
+                .map(Kind.Option::key)
+                .orElse(key);
     }
 }

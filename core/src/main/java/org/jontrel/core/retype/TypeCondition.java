@@ -146,7 +146,20 @@ public record TypeCondition(String field, List<String> values, boolean not) {
 
     /** As a person reads it: {@code Kind is Gate or Weir}. */
     public String sentence(RecordType recordType) {
-        var label = recordType.field(field).map(Field::label).orElse(field);
-        return label + (not ? " is not " : " is ") + values.stream().collect(Collectors.joining(" or "));
+        var known = recordType.field(field);
+        var told = values.stream()
+                .map(each -> known.map(of -> told(of, each)).orElse(each))
+                .collect(Collectors.joining(" or "));
+        return known.map(Field::label).orElse(field) + (not ? " is not " : " is ") + told;
+    }
+
+    private static String told(Field known, String value) {
+        return known.kind() instanceof Kind.Choice choice
+                ? choice.options().stream()
+                        .filter(each -> each.key().equalsIgnoreCase(value))
+                        .map(Kind.Option::label)
+                        .findFirst()
+                        .orElse(value)
+                : value;
     }
 }

@@ -101,4 +101,17 @@ public class ConversionTest {
         var limited = new Kind.Numeric(2, BigDecimal.ZERO, null, "");
         assertEquals(new Conversion(field(Kind.Text.PLAIN), field(limited), null).sure(), Optional.empty());
     }
+
+    /** Those of another field, which have other ids. */
+    @Test
+    public void optionsOfTwoFieldsAreTheSameByKeyAndLabel() {
+        var other = new Kind.Choice(List.of(
+                new Kind.Option("pb", "bad", "Poor", false),
+                new Kind.Option("pa", "a", "Fine", false),
+                new Kind.Option("px", "x", "Gone", false)));
+        var conversion = new Conversion(field(LIKE), field(other), null);
+        assertEquals(conversion.converted("a"), Optional.of("a"), "by its key");
+        assertEquals(conversion.converted("c"), Optional.of("bad"), "by its label");
+        assertEquals(conversion.converted("b"), Optional.of("b"), "what has neither stays, and is outside the options");
+    }
 }

@@ -149,12 +149,14 @@ final class RetypeCounts {
         for (var field : is.byId().values()) {
             boolean fresh =
                     !way.way().stays() || table.recordType().field(field.id()).isEmpty();
-            boolean mine = fresh
-                    && FieldStorage.of(field.kind()) != FieldStorage.NOT
+            boolean mine = FieldStorage.of(field.kind()) != FieldStorage.NOT
                     && is.home(field.id()).table().isEmpty();
             if (mine && !way.fields().containsKey(field.id()) && !way.unread().containsKey(field.id())) {
+                // what records that stay lack, they lacked before
                 long all = way.records()[0];
-                answers.put(new Question(is.id(), field.id()), new Answer(all, all, 0, 0, List.of(), List.of()));
+                answers.put(
+                        new Question(is.id(), field.id()),
+                        new Answer(all, fresh ? all : 0, 0, 0, List.of(), List.of()));
             }
         }
     }

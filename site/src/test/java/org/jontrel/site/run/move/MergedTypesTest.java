@@ -55,8 +55,8 @@ public class MergedTypesTest extends TypesCase {
         assertFalse(plan.runnable());
         assertEquals(
                 ask.finding().sentence(),
-                "Berths go with 2 records, and Moorings have the same fields."
-                        + " Say whether they become some of Moorings; else they are held.");
+                "Berths go with 2 records. They could become Moorings, which have the same fields."
+                        + " Say whether they do; else they are held.");
         plan = plan(ONE, MERGE);
         assertTrue(plan.runnable(), plan.findings().toString());
         assertEquals(

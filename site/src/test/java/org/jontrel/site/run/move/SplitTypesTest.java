@@ -15,7 +15,9 @@ import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
+import org.jontrel.core.model.condition.RecordState;
 import org.jontrel.core.value.Link;
+import org.jontrel.site.record.write.Write;
 import org.jontrel.site.run.Runs;
 import org.jontrel.site.testing.Dump;
 import org.jontrel.site.testing.TestSite;
@@ -65,8 +67,8 @@ public class SplitTypesTest extends TypesCase {
         assertEquals(ask.proposed(), "mooring where sort = gate");
         assertEquals(
                 ask.finding().sentence(),
-                "Gates are new, and 2 of the Moorings may be some of them: Sort is gate."
-                        + " Say whether they become some; else they stay what they are.");
+                "Gates are new. 2 of the Moorings could become Gates: those whose Sort is Gate."
+                        + " Say whether they do; else they stay what they are.");
         var plan = plan(SPLIT, PART);
         assertTrue(plan.runnable(), plan.findings().toString());
         expect(SPLIT, null, PART);
@@ -111,6 +113,26 @@ public class SplitTypesTest extends TypesCase {
         var near = decide("finspection_near", Decision.Topic.UNCONVERTED, Decision.Action.SET_ASIDE, "");
         assertTrue(plan(model, PART, of, near).runnable());
         expect(model, null, PART, of, near);
+    }
+
+    /** It is nothing that the release changes. */
+    @Test
+    public void whatRecordsThatStayLackIsNotAsked() {
+        var needed = own(MOORING, "needed", Kind.Text.PLAIN).withRequired(true);
+        test.install("1.0.0", model(mooring(SORT, needed)));
+        for (var sort : List.of("gate", "weir")) {
+            var raw = Map.of("title", sort, "sort", sort);
+            TestSite.stored(test.site().records().save(Write.fresh(MOORING, RecordState.DRAFT, raw, "ben")));
+        }
+        var plan = plan(model(mooring(SORT, needed), gate()), PART);
+        assertEquals(plan.asks().stream().map(each -> each.about()).toList(), List.of(Decision.Topic.RECORD_TYPE));
+        assertTrue(plan.runnable());
+        var wanted = own(GATE, "wanted", Kind.Text.PLAIN).withRequired(true);
+        plan = plan(model(mooring(SORT, needed), gate(wanted)), PART);
+        assertEquals(
+                plan.asks().getLast().finding().sentence(),
+                "1 record of Gate has no value for Wanted, which becomes required. Fill them, or leave them and mark"
+                        + " them incomplete.");
     }
 
     @Test
