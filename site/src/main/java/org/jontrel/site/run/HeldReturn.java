@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
+import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.condition.RecordState;
@@ -29,6 +30,7 @@ public final class HeldReturn {
     private final boolean replace;
     private final String by;
     private final List<NotReturned> refused = new ArrayList<>();
+    private final Map<Long, String> elsewhere = new HashMap<>();
     private long brought;
     private long kept;
     private long drafts;
@@ -53,6 +55,9 @@ public final class HeldReturn {
         var ids = page.records().stream().map(StoredRecord::id).toList();
         var present =
                 records.byIds(recordTypeId, ids).stream().collect(Collectors.toMap(StoredRecord::id, record -> record));
+        if (fieldId.isEmpty() && today.definition() instanceof ContentType) {
+            findElsewhere(installed.get(), recordTypeId, ids);
+        }
         for (var held : page.records()) {
             var now = Optional.ofNullable(present.get(held.id()));
             boolean open =
@@ -65,11 +70,25 @@ public final class HeldReturn {
                 page.records().size(), brought, drafts, kept, List.copyOf(refused), page.next());
     }
 
+    /** Records that have become those of another type are not brought back beside themselves. */
+    private void findElsewhere(Binding binding, String recordTypeId, List<Long> ids) {
+        elsewhere.clear();
+        binding.tables().values().stream()
+                .map(Binding.BoundTables::recordType)
+                .filter(each ->
+                        each.definition() instanceof ContentType && !each.id().equals(recordTypeId))
+                .forEach(each ->
+                        records.byIds(each.id(), ids).forEach(record -> elsewhere.put(record.id(), each.singular())));
+    }
+
     /** Whether the gate was open. */
     private boolean whole(RecordType then, RecordType today, StoredRecord held, Optional<StoredRecord> now) {
         if (now.isPresent() || held.deleted()) {
             kept += now.isPresent() ? 1 : 0;
             return true;
+        }
+        if (elsewhere.containsKey(held.id())) {
+            return refuse(held.id(), held.title(), "It is a record of " + elsewhere.get(held.id()) + " now.");
         }
         var values = new LinkedHashMap<String, Object>();
         var before = then.fields().collect(Collectors.toMap(Field::id, field -> field));

@@ -115,6 +115,22 @@ public class SplitTypesTest extends TypesCase {
         expect(model, null, PART, of, near);
     }
 
+    /** What is held of all can be brought back; those that are records of the new type by now are not there twice. */
+    @Test
+    public void heldRecordsDoNotComeBackBesideThemselves() {
+        records();
+        test.install("2.0.0", SPLIT, PART);
+        var held = test.site().held().list().stream()
+                .filter(each ->
+                        each.recordTypeId().equals(MOORING) && each.fieldId().isEmpty())
+                .findFirst()
+                .orElseThrow();
+        var outcome = test.site().held().bringBack(held.name(), false, 0, 100, "anna");
+        assertTrue(outcome.toString().contains("It is a record of Gate now."), outcome.toString());
+        assertEquals(told(MOORING, north), "none");
+        assertEquals(told(GATE, north), "north published {title=North, length=4}");
+    }
+
     /** It is nothing that the release changes. */
     @Test
     public void whatRecordsThatStayLackIsNotAsked() {
