@@ -20,6 +20,7 @@ import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.plan.Step;
 import org.jontrel.core.recordtype.RecordType;
+import org.jontrel.site.record.read.ListQuery;
 import org.jontrel.site.record.read.StoredRecord;
 import org.jontrel.site.record.write.SaveResult;
 import org.jontrel.site.record.write.Write;
@@ -171,6 +172,16 @@ final class UndoCase {
                     Database.pause(2);
                 }
             });
+            // lists of types that stay are read at every moment
+            var reader = pool.submit(() -> {
+                while (!over.get()) {
+                    stays.stream()
+                            .filter(type -> site.installed().table(type).isPresent())
+                            .forEach(type ->
+                                    site.records().page(type, ListQuery.ALL).orElseThrow());
+                    Database.pause(1);
+                }
+            });
             var other = old
                     ? pool.submit(() -> OldTransaction.hold(source, HELD_OPEN))
                     : CompletableFuture.completedFuture(null);
@@ -180,6 +191,7 @@ final class UndoCase {
                 over.set(true);
             }
             writer.get();
+            reader.get();
             other.get();
         } catch (InterruptedException | ExecutionException e) {
             throw new IllegalStateException(e);

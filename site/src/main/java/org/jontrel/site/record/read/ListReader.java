@@ -187,7 +187,8 @@ public final class ListReader {
         boolean isPlain = query.where().equals(Condition.ALWAYS)
                 && query.search().isBlank()
                 && query.after().isEmpty();
-        if (!isPlain) {
+        // while a switch is under way, tables have other names from one moment to the next
+        if (!isPlain || binding.provisional()) {
             return ordered(query, keys);
         }
         var key = new PlainList(
