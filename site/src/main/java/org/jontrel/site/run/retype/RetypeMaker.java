@@ -8,6 +8,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.LongSupplier;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.plan.Step;
@@ -37,6 +38,7 @@ public final class RetypeMaker implements RecordWork {
     private final Map<String, Binding.BoundTables> beside = new LinkedHashMap<>();
     private final Map<String, FreeSlugs> slugs = new HashMap<>();
     private final LongSupplier ids;
+    private final Optional<RowCopy> copy;
 
     /**
      * @param binding the tables in use
@@ -75,6 +77,18 @@ public final class RetypeMaker implements RecordWork {
                                         .toList()));
             }
         }
+        var first = ways.getFirst().newer();
+        copy = RowCopy.suffices(step, source.recordType(), first, all)
+                ? Optional.of(new RowCopy(source, beside.get(first.id())))
+                : Optional.empty();
+    }
+
+    /** Of records that are copied nothing is read but which they are. */
+    @Override
+    public List<StoredRecord> after(Connection connection, long id, int most) throws SQLException {
+        return copy.isEmpty()
+                ? RecordWork.super.after(connection, id, most)
+                : new RecordLoader(source, Set.of()).own(connection, "WHERE id > ? ORDER BY id LIMIT " + most, id);
     }
 
     @Override
@@ -93,6 +107,19 @@ public final class RetypeMaker implements RecordWork {
                     writer.removeFound(again);
                 }
             }
+        }
+        if (copy.isPresent() && again.isEmpty() && !records.isEmpty()) {
+            if (copy.get()
+                    .copied(
+                            connection,
+                            records.getFirst().id(),
+                            records.getLast().id())) {
+                return;
+            }
+            var whole = loader.byIds(
+                    connection, records.stream().map(StoredRecord::id).toList());
+            write(connection, ways.getFirst(), whole);
+            return;
         }
         var byWay = new LinkedHashMap<RetypeWay, List<StoredRecord>>();
         for (var record : records) {
