@@ -9,11 +9,8 @@ import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.ExecutionException;
-import java.util.concurrent.Executors;
-import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.concurrent.atomic.AtomicInteger;
 import org.jontrel.core.code.Decision;
 import org.jontrel.core.generated.Models;
 import org.jontrel.core.model.Definition;
@@ -26,11 +23,11 @@ import org.jontrel.site.record.write.SaveResult;
 import org.jontrel.site.record.write.Write;
 import org.jontrel.site.run.RunView;
 import org.jontrel.site.run.Runs;
-import org.jontrel.site.table.Database;
 import org.jontrel.site.testing.Drawn;
 import org.jontrel.site.testing.DrawnChange;
 import org.jontrel.site.testing.Dump;
 import org.jontrel.site.testing.MadeEdits;
+import org.jontrel.site.testing.Meanwhile;
 import org.jontrel.site.testing.OldTransaction;
 import org.jontrel.site.testing.SameBytes;
 
@@ -104,15 +101,12 @@ final class UndoCase {
                         || planned.step() instanceof Step.RetypeRecords)
                 .count();
         boolean retypes = plan.steps().stream().anyMatch(each -> each.step() instanceof Step.RetypeRecords);
-        long records = records();
+        long records = drawn.records(_ -> true);
         busily(site.runs().start(target, "anna", _ -> {}));
         assertEquals(site.installed().model(), after);
         if (retypes) {
-            assertEquals(records(), records, "records of all types");
-            retyped = site.installed().tables(Definition.Sort.TYPE).stream()
-                    .filter(each -> before.definition(each.recordType().id()).isEmpty())
-                    .mapToLong(each -> site.count(each.recordType().id()))
-                    .sum();
+            assertEquals(drawn.records(_ -> true), records, "records of all types");
+            retyped = drawn.records(type -> before.definition(type).isEmpty());
         }
         drawn.read();
         hasNotDrifted();
@@ -137,12 +131,6 @@ final class UndoCase {
         return true;
     }
 
-    private long records() {
-        return site.installed().tables(Definition.Sort.TYPE).stream()
-                .mapToLong(each -> site.count(each.recordType().id()))
-                .sum();
-    }
-
     /** Nobody but runs and writers has been at the tables. */
     private void hasNotDrifted() {
         assertEquals(site.drift().look().stream().map(Object::toString).toList(), List.of(), "drift");
@@ -164,38 +152,19 @@ final class UndoCase {
 
     /** Carries it out while somebody writes, and at times while somebody's old transaction is in the way. */
     private void busily(Runs.RunOutcome outcome) {
-        var over = new AtomicBoolean();
-        try (var pool = Executors.newVirtualThreadPerTaskExecutor()) {
-            var writer = pool.submit(() -> {
-                for (int round = 0; !over.get(); round++) {
-                    write(1, "Written " + round);
-                    Database.pause(2);
-                }
-            });
-            // lists of types that stay are read at every moment
-            var reader = pool.submit(() -> {
-                while (!over.get()) {
-                    stays.stream()
-                            .filter(type -> site.installed().table(type).isPresent())
-                            .forEach(type ->
-                                    site.records().page(type, ListQuery.ALL).orElseThrow());
-                    Database.pause(1);
-                }
-            });
-            var other = old
-                    ? pool.submit(() -> OldTransaction.hold(source, HELD_OPEN))
-                    : CompletableFuture.completedFuture(null);
-            try {
-                run(outcome);
-            } finally {
-                over.set(true);
-            }
-            writer.get();
-            reader.get();
-            other.get();
-        } catch (InterruptedException | ExecutionException e) {
-            throw new IllegalStateException(e);
-        }
+        var round = new AtomicInteger();
+        Meanwhile.goesOn(
+                () -> run(outcome),
+                () -> old ? OldTransaction.hold(source, HELD_OPEN) : null,
+                () -> write(1, "Written " + round.getAndIncrement()),
+                this::readLists);
+    }
+
+    /** Lists of types that stay are read at every moment. */
+    private void readLists() {
+        stays.stream()
+                .filter(type -> site.installed().table(type).isPresent())
+                .forEach(type -> site.records().page(type, ListQuery.ALL).orElseThrow());
     }
 
     /** What people entered is there. */

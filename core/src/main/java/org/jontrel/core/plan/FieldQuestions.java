@@ -172,24 +172,6 @@ final class FieldQuestions {
         return value;
     }
 
-    /** Says where numbers stay what they are while their unit is another. */
-    void unit(Field before, Field field, long values) {
-        boolean differs = before.kind() instanceof Kind.Numeric was
-                && field.kind() instanceof Kind.Numeric is
-                && !was.unit().isEmpty()
-                && !is.unit().isEmpty()
-                && !was.unit().equals(is.unit());
-        if (differs && values > 0) {
-            findings.add(Finding.of(
-                    Code.PLAN_UNIT_CHANGES,
-                    Place.field(recordType.id(), field.id(), ""),
-                    field.label(),
-                    ((Kind.Numeric) before.kind()).unit(),
-                    ((Kind.Numeric) field.kind()).unit(),
-                    values));
-        }
-    }
-
     Optional<Decision> ask(
             Code code,
             Field field,

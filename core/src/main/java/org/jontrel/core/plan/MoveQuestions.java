@@ -7,6 +7,8 @@ import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
 import org.jontrel.core.model.Field;
+import org.jontrel.core.model.Kind;
+import org.jontrel.core.move.RelatedFields;
 import org.jontrel.core.plan.fact.Answer;
 import org.jontrel.core.plan.fact.Breach;
 import org.jontrel.core.recordtype.RecordType;
@@ -93,7 +95,9 @@ record MoveQuestions(
             return;
         }
         var decision = PlanQuestion.decided(decisions, field.id(), Decision.Topic.SOURCES, SourceProposal.TAKE_OR_NOT);
-        var labels = proposed.stream().map(Field::label).collect(Collectors.joining(", "));
+        var labels = proposed.stream()
+                .map(each -> RelatedFields.is(each.id()) ? each.key() : each.label())
+                .collect(Collectors.joining(", "));
         asks.add(new PlanQuestion(
                 Finding.of(
                         Code.PLAN_SOURCES,
@@ -110,6 +114,24 @@ record MoveQuestions(
                 decision,
                 List.of(),
                 keys(proposed)));
+    }
+
+    /** Says where numbers stay what they are while their unit is another. */
+    void unit(Field before, Field field, long values) {
+        boolean differs = before.kind() instanceof Kind.Numeric was
+                && field.kind() instanceof Kind.Numeric is
+                && !was.unit().isEmpty()
+                && !is.unit().isEmpty()
+                && !was.unit().equals(is.unit());
+        if (differs && values > 0) {
+            findings.add(Finding.of(
+                    Code.PLAN_UNIT_CHANGES,
+                    Place.field(recordType.id(), field.id(), ""),
+                    field.label(),
+                    ((Kind.Numeric) before.kind()).unit(),
+                    ((Kind.Numeric) field.kind()).unit(),
+                    values));
+        }
     }
 
     private static String keys(List<Field> fields) {

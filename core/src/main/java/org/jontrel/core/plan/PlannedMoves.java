@@ -131,6 +131,11 @@ final class PlannedMoves {
                         Code.PLAN_FILL_INVALID, Place.field(is.id(), field.id(), ""), field.label(), problem)));
     }
 
+    /** Asks whether a new field takes the values of some that go. */
+    void sources(Field field) {
+        questions.ofMoves().sources(was, field);
+    }
+
     /** Whether some move takes the values of an older field. */
     boolean takeFrom(Field field) {
         return moves.stream().anyMatch(move -> move.sources().contains(field.id()));

@@ -15,6 +15,7 @@ import org.jontrel.core.finding.Place;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.Taxonomy;
+import org.jontrel.core.move.RelatedFields;
 import org.jontrel.core.naming.Ids;
 import org.jontrel.core.plan.fact.Answer;
 import org.jontrel.core.plan.fact.Offer;
@@ -74,6 +75,8 @@ public final class Planner {
                 questions.add(new Question(was.id(), ""));
             }
             if (is != null) {
+                SourceProposal.proposedRelated(RelatedFields.seen(was, from, to, List.of()), is)
+                        .forEach(id -> questions.add(new Question(was.id(), id)));
                 is.byId().values().stream()
                         .filter(field -> was.field(field.id())
                                 .map(before -> touches(before, field) || moved(was, is, field.id()))
@@ -136,8 +139,9 @@ public final class Planner {
                 add(is, answers, decisions, steps, asks, findings, ofRecords);
             } else {
                 var questions = new FieldQuestions(is, goals, answers, decisions, asks, findings);
+                var seen = RelatedFields.seen(was, from, to, SourceProposal.related(decisions));
                 var moves =
-                        new PlannedMoves(was, is, new MovePlan(was, is, decisions), questions, goals, ids, findings);
+                        new PlannedMoves(seen, is, new MovePlan(seen, is, decisions), questions, goals, ids, findings);
                 new RecordTypePlan(was, is, ids, questions, moves, ofRecords, steps, findings).change();
             }
             starters(was, is, steps);

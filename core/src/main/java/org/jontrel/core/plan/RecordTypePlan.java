@@ -140,7 +140,7 @@ final class RecordTypePlan {
             steps.addAll(records.rows(is, field));
             if (!MovePlan.withinNewTable(was, is, field)) {
                 if (!comesOfRecords(field)) {
-                    questions.ofMoves().sources(was, field);
+                    moves.sources(field);
                 }
                 placed(field);
             }
@@ -293,7 +293,7 @@ final class RecordTypePlan {
                     answer.altered(),
                     String.join("; ", answer.alteredExamples())));
         }
-        questions.unit(before, field, answer.filled());
+        questions.ofMoves().unit(before, field, answer.filled());
         var fill = tightened(before, field, answer);
         if (rewriting || !fill.isEmpty()) {
             add(new Step.AddColumn(is.id(), field.id()), 0, "Add a column beside for " + field.label());

@@ -15,6 +15,7 @@ import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.move.MoveRules;
 import org.jontrel.core.move.NumberedFields;
+import org.jontrel.core.move.RelatedFields;
 import org.jontrel.core.recordtype.FieldStorage;
 import org.jontrel.core.recordtype.RecordType;
 
@@ -29,10 +30,11 @@ public final class SourceProposal {
         var proposed = new HashMap<String, Set<String>>();
         var before = RecordType.all(from).stream().collect(Collectors.toMap(RecordType::id, each -> each));
         for (var is : RecordType.all(to)) {
-            var was = before.get(is.id());
-            if (was == null || was.equals(is)) {
+            var own = before.get(is.id());
+            if (own == null || own.equals(is)) {
                 continue;
             }
+            var was = RelatedFields.seen(own, from, to, List.of());
             for (var field : is.byId().values()) {
                 var sources = of(was, is, field);
                 if (!sources.isEmpty()) {
@@ -102,6 +104,12 @@ public final class SourceProposal {
         if (!same.isEmpty()) {
             return same;
         }
+        var related = candidates.stream()
+                .filter(each -> RelatedFields.is(each.id()) && isNamedAs(field.key(), each.key()))
+                .toList();
+        if (related.size() == 1) {
+            return related;
+        }
         var called = candidates.stream()
                 .filter(each -> each.label().equalsIgnoreCase(field.label()))
                 .toList();
@@ -124,6 +132,30 @@ public final class SourceProposal {
                 .findFirst()
                 .map(each -> List.copyOf(each.getValue().values()))
                 .orElse(List.of());
+    }
+
+    /** {@code phone} and {@code keeper_phone} are what {@code keeper.phone} may have become. */
+    private static boolean isNamedAs(String key, String related) {
+        return related.endsWith("." + key) || related.replace('.', '_').equals(key);
+    }
+
+    /** Keys of fields at the other ends of relations, as answers name them. */
+    public static List<String> related(List<Decision> decisions) {
+        return decisions.stream()
+                .filter(each -> each.about() == Decision.Topic.SOURCES)
+                .flatMap(each -> keys(each).stream())
+                .filter(each -> each.contains("."))
+                .toList();
+    }
+
+    /** For new fields, ids of those at the other ends of relations that are proposed. */
+    static List<String> proposedRelated(RecordType was, RecordType is) {
+        return is.byId().values().stream()
+                .flatMap(field -> of(was, is, field).stream())
+                .map(Field::id)
+                .filter(RelatedFields::is)
+                .distinct()
+                .toList();
     }
 
     /** All with the first number, then all with the next. */

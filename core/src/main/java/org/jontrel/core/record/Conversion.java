@@ -2,7 +2,6 @@ package org.jontrel.core.record;
 
 import java.time.LocalDate;
 import java.time.LocalDateTime;
-import java.util.Comparator;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
@@ -35,7 +34,11 @@ public record Conversion(Field from, Field to, Object fill, Map<String, String> 
 
     /** Whether values must be rewritten at all. */
     public boolean changes() {
-        return fill != null || !Kind.same(from.kind(), to.kind()) || renamesOptions();
+        return fill != null
+                || !Kind.same(from.kind(), to.kind())
+                || from.kind() instanceof Kind.Choice before
+                        && to.kind() instanceof Kind.Choice after
+                        && new OptionMatch(before, after).renames();
     }
 
     /** Whether this value (not {@code null}) can be taken over. */
@@ -121,7 +124,7 @@ public record Conversion(Field from, Field to, Object fill, Map<String, String> 
     /** The new value for one that is not {@code null}; empty where it cannot be taken over. */
     public Optional<Object> converted(Object value) {
         if (from.kind() instanceof Kind.Choice before && to.kind() instanceof Kind.Choice after) {
-            return option(before, after, (String) value);
+            return new OptionMatch(before, after).key((String) value);
         }
         if (Kind.same(from.kind(), to.kind())) {
             return Optional.of(value);
@@ -185,43 +188,5 @@ public record Conversion(Field from, Field to, Object fill, Map<String, String> 
             return day.atStartOfDay();
         }
         return value instanceof LocalDateTime moment && to.kind() instanceof Kind.Date ? moment.toLocalDate() : value;
-    }
-
-    private boolean renamesOptions() {
-        return from.kind() instanceof Kind.Choice before
-                && to.kind() instanceof Kind.Choice after
-                && before.options().stream()
-                        .anyMatch(option -> !option(before, after, option.key()).equals(Optional.of(option.key())));
-    }
-
-    /**
-     * The key that the option with this key has after, by its id. An option that is gone keeps its key, unless another has
-     * taken that: then its records would turn into the other's. Options of two fields that have none in common are the same
-     * by their keys and labels.
-     */
-    private static Optional<Object> option(Kind.Choice before, Kind.Choice after, String key) {
-        if (before.options().stream().noneMatch(option -> after.byId().containsKey(option.id()))) {
-            return Optional.of(alike(before, after, key));
-        }
-        var was = before.options().stream()
-                .filter(option -> option.key().equals(key))
-                .findFirst();
-        var is = was.map(option -> after.byId().get(option.id()));
-        boolean taken = is.isEmpty()
-                && after.options().stream().anyMatch(option -> option.key().equals(key));
-        return taken ? Optional.empty() : Optional.of(is.map(Kind.Option::key).orElse(key));
-    }
-
-    private static String alike(Kind.Choice before, Kind.Choice after, String key) {
-        var label = before.options().stream()
-                .filter(option -> option.key().equals(key))
-                .map(Kind.Option::label)
-                .findFirst()
-                .orElse(key);
-        return after.options().stream()
-                .filter(option -> option.key().equals(key) || option.label().equalsIgnoreCase(label))
-                .min(Comparator.comparing(option -> !option.key().equals(key)))
-                .map(Kind.Option::key)
-                .orElse(key);
     }
 }

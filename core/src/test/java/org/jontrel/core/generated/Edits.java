@@ -55,13 +55,13 @@ final class Edits {
     }
 
     /** A model with a type of which some records become those of a new one, and the model that has it. */
-    Retyping.SplitModels split(Model model) {
+    List<Model> split(Model model) {
         for (int i = 0; i < MOST_ATTEMPTS; i++) {
             var split = new Retyping(draw).split(model);
             if (split.isPresent()
                     && !Finding.blocks(ModelCheck.check(split.get().before()))
                     && !Finding.blocks(ModelCheck.check(split.get().after()))) {
-                return split.get();
+                return List.of(split.get().before(), split.get().after());
             }
         }
         throw new IllegalStateException("No type of this model can be split");

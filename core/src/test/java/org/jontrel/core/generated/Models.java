@@ -203,8 +203,7 @@ public final class Models {
 
     /** A model of which some records become those of a new type, and the other one, which has it. */
     public List<Model> split(Model model) {
-        var split = new Edits(draw).split(model);
-        return List.of(split.before(), split.after());
+        return new Edits(draw).split(model);
     }
 
     /** The text with a few bytes changed, doubled or cut. */

@@ -30,6 +30,7 @@ import org.jontrel.site.run.move.MovedReturn;
 import org.jontrel.site.run.move.RecordCarries;
 import org.jontrel.site.run.move.RecordMaker;
 import org.jontrel.site.run.move.RecordWork;
+import org.jontrel.site.run.move.RelatedValues;
 import org.jontrel.site.run.move.RowMaker;
 import org.jontrel.site.run.move.SavedSince;
 import org.jontrel.site.run.move.SiteNameLookup;
@@ -120,6 +121,7 @@ final class RecordSteps {
         var binding = bindings.current(session);
         var mover = new ValueMover(
                 connection,
+                binding,
                 binding.table(move.recordTypeId()).orElseThrow(),
                 SiteFacts.recordType(to, move.recordTypeId()),
                 move.moves(),
@@ -140,6 +142,11 @@ final class RecordSteps {
         if (step instanceof Step.RetypeRecords || step instanceof Step.CarryRetyped) {
             return RetypedLinks.followed(
                     session.getConnection(), bindings.current(session), step.recordTypeId(), retyped, saved);
+        }
+        if (step instanceof Step.MoveValues moves) {
+            var all = new HashSet<>(own);
+            all.addAll(RelatedValues.leading(session.getConnection(), bindings.current(session), moves, saved));
+            return all;
         }
         var rule = RecordCarries.followed(step);
         if (rule.isEmpty() || !saved.containsKey(rule.get().records())) {

@@ -12,8 +12,10 @@ import org.jontrel.core.code.Decision;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
+import org.jontrel.core.move.RelatedFields;
 import org.jontrel.core.plan.MovePlan;
 import org.jontrel.core.plan.PlanQuestion;
+import org.jontrel.core.plan.SourceProposal;
 import org.jontrel.core.plan.Step;
 import org.jontrel.core.plan.fact.Answer;
 import org.jontrel.core.plan.fact.Breach;
@@ -29,6 +31,7 @@ import org.jontrel.site.run.count.CountListener;
 import org.jontrel.site.run.move.MoveCounts;
 import org.jontrel.site.run.move.MovedReturn;
 import org.jontrel.site.run.move.RecordFacts;
+import org.jontrel.site.run.move.RelatedValues;
 import org.jontrel.site.run.move.SiteNameLookup;
 import org.jontrel.site.run.retype.RetypeFacts;
 import org.jontrel.site.table.Binding;
@@ -95,6 +98,9 @@ final class SiteFacts {
         if (table.isEmpty()) {
             return Answer.NONE;
         }
+        if (RelatedFields.is(question.fieldId())) {
+            return RelatedValues.answer(connection, binding, table.get(), question.fieldId());
+        }
         var moved = moved(table.get(), question.fieldId(), to);
         if (moved.isPresent()) {
             return moved.get().answer();
@@ -145,11 +151,17 @@ final class SiteFacts {
     /** What would become of values that change their place; empty for all others. */
     private Optional<MoveCounts> moved(Binding.BoundTables table, String fieldId, Model to) throws SQLException {
         var is = to.definition(table.recordType().id()).flatMap(each -> RecordType.of(to, each));
-        var move = is.flatMap(each -> new MovePlan(table.recordType(), each, decisions).to(fieldId));
+        var seen = RelatedFields.seen(table.recordType(), binding.model(), to, SourceProposal.related(decisions));
+        var move = is.flatMap(each -> new MovePlan(seen, each, decisions).to(fieldId));
         return move.isEmpty()
                 ? Optional.empty()
                 : Optional.of(MoveCounts.of(
-                        connection, table, is.get(), move.get(), new SiteNameLookup(connection, binding, to, false)));
+                        connection,
+                        binding,
+                        table,
+                        is.get(),
+                        move.get(),
+                        new SiteNameLookup(connection, binding, to, false)));
     }
 
     /**

@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Predicate;
 import org.jontrel.core.code.Decision;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
@@ -186,5 +187,14 @@ public record Drawn(Site site) {
                 .check(record.parent().map(again::under).orElse(again))
                 .orElseThrow();
         assertEquals(record.complete(), checked.complete(), "complete: " + record + checked.problems());
+    }
+
+    /** How many records there are of types that are asked for by their ids. */
+    public long records(Predicate<String> types) {
+        return site.installed().tables(Definition.Sort.TYPE).stream()
+                .map(each -> each.recordType().id())
+                .filter(types)
+                .mapToLong(site::count)
+                .sum();
     }
 }

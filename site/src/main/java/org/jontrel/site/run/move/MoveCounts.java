@@ -17,6 +17,7 @@ import org.jontrel.core.move.Move;
 import org.jontrel.core.move.MoveLosses;
 import org.jontrel.core.move.MovedValues;
 import org.jontrel.core.move.NameLookup;
+import org.jontrel.core.move.RelatedFields;
 import org.jontrel.core.plan.MovePlan;
 import org.jontrel.core.plan.fact.Answer;
 import org.jontrel.core.plan.fact.Breach;
@@ -54,7 +55,6 @@ public final class MoveCounts implements MoveLosses {
     private final Field target;
     private final Map<String, String> corrections;
     private final boolean own;
-    private final boolean isReference;
     private final NameLookup references;
 
     /** One that is told values by {@link #add}. */
@@ -62,7 +62,6 @@ public final class MoveCounts implements MoveLosses {
         moved = new MovedValues(was, is, List.of(move), references, this);
         target = is.field(move.target()).orElseThrow();
         corrections = move.corrections();
-        isReference = target.kind() instanceof Kind.Reference;
         this.references = references;
         own = is.home(move.target()).table().isEmpty();
     }
@@ -80,13 +79,19 @@ public final class MoveCounts implements MoveLosses {
 
     /** Looks through all records. */
     public static MoveCounts of(
-            Connection connection, Binding.BoundTables table, RecordType is, Move move, NameLookup references)
+            Connection connection,
+            Binding binding,
+            Binding.BoundTables table,
+            RecordType is,
+            Move move,
+            NameLookup references)
             throws SQLException {
-        var was = table.recordType();
+        var was = RelatedFields.seen(table.recordType(), binding.model(), move.sources());
+        var related = new RelatedValues(binding, table.recordType(), move.sources());
         var counts = new MoveCounts(was, is, move, references);
         var loader = new RecordLoader(table, MovePlan.read(was, is, List.of(move)));
         for (long after = 0; ; ) {
-            var some = loader.after(connection, after, CHUNK);
+            var some = related.with(connection, loader.after(connection, after, CHUNK));
             if (some.isEmpty()) {
                 return counts;
             }
@@ -149,7 +154,7 @@ public final class MoveCounts implements MoveLosses {
             return;
         }
         values++;
-        unmade += isReference && !references.canMake(target, value) ? 1 : 0;
+        unmade += target.kind() instanceof Kind.Reference && !references.canMake(target, value) ? 1 : 0;
         if (unconverted.size() < REMEMBERED || unconverted.containsKey(value)) {
             unconverted.merge(value, 1L, Long::sum);
         } else {

@@ -12,6 +12,7 @@ import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.move.NameLookup;
+import org.jontrel.core.move.RelatedFields;
 import org.jontrel.core.plan.PlannedValues;
 import org.jontrel.core.plan.Step;
 import org.jontrel.core.record.ValueTexts;
@@ -67,9 +68,17 @@ public final class PlanSamples {
 
     private List<SampledRecord> records(Binding.BoundTables table, RecordType is, List<Step> steps, int most)
             throws SQLException {
-        var planned = new PlannedValues(table.recordType(), is, steps, names);
+        var sources = steps.stream()
+                .filter(each ->
+                        each instanceof Step.MoveValues && each.recordTypeId().equals(is.id()))
+                .flatMap(each -> ((Step.MoveValues) each).moves().stream())
+                .flatMap(move -> move.sources().stream())
+                .toList();
+        var related = new RelatedValues(binding, table.recordType(), sources);
+        var seen = RelatedFields.seen(table.recordType(), binding.model(), sources);
+        var planned = new PlannedValues(seen, is, steps, names);
         var all = new ArrayList<SampledRecord>();
-        for (var record : new RecordLoader(table).after(connection, 0, most)) {
+        for (var record : related.with(connection, new RecordLoader(table).after(connection, 0, most))) {
             if (!record.deleted()) {
                 all.add(new SampledRecord(
                         record,

@@ -12,6 +12,7 @@ import java.util.function.LongSupplier;
 import org.jontrel.core.move.Move;
 import org.jontrel.core.move.MoveLosses;
 import org.jontrel.core.move.MovedValues;
+import org.jontrel.core.move.RelatedFields;
 import org.jontrel.core.plan.MovePlan;
 import org.jontrel.core.recordtype.FieldStorage;
 import org.jontrel.core.recordtype.RecordType;
@@ -30,6 +31,8 @@ public final class ValueMover {
     private final PlacedValues beside;
     private final LongSupplier rowIds;
 
+    private final RelatedValues related;
+
     /**
      * @param before the tables in use
      * @param is the record type as it becomes
@@ -37,14 +40,18 @@ public final class ValueMover {
      */
     public ValueMover(
             Connection connection,
+            Binding binding,
             Binding.BoundTables before,
             RecordType is,
             List<Move> moves,
             SiteNameLookup references,
             LongSupplier rowIds)
             throws SQLException {
+        var sources = moves.stream().flatMap(move -> move.sources().stream()).toList();
+        var was = RelatedFields.seen(before.recordType(), binding.model(), sources);
+        this.related = new RelatedValues(binding, before.recordType(), sources);
         this.loader = new RecordLoader(before, MovePlan.read(before.recordType(), is, moves));
-        this.moved = new MovedValues(before.recordType(), is, moves, references, MoveLosses.UNTOLD);
+        this.moved = new MovedValues(was, is, moves, references, MoveLosses.UNTOLD);
         this.rowIds = rowIds;
         var targets = new HashSet<String>();
         moves.forEach(move -> targets.add(move.target()));
@@ -80,11 +87,11 @@ public final class ValueMover {
 
     /** The next records behind an id, at most so many; those that were deleted too. */
     public List<StoredRecord> after(Connection connection, long id, int most) throws SQLException {
-        return loader.after(connection, id, most);
+        return related.with(connection, loader.after(connection, id, most));
     }
 
     public List<StoredRecord> byIds(Connection connection, List<Long> ids) throws SQLException {
-        return loader.byIds(connection, ids);
+        return related.with(connection, loader.byIds(connection, ids));
     }
 
     /**

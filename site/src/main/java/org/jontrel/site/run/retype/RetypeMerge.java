@@ -3,6 +3,7 @@ package org.jontrel.site.run.retype;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.jontrel.core.move.EnteredValues;
@@ -12,6 +13,7 @@ import org.jontrel.core.move.MovedValues;
 import org.jontrel.core.move.NameLookup;
 import org.jontrel.core.move.ValueShapes;
 import org.jontrel.core.recordtype.RecordType;
+import org.jontrel.site.record.read.StoredRecord;
 
 /**
  * What is held of a record and what was entered into it since as one of another type.
@@ -46,5 +48,17 @@ record RetypeMerge(RetypeWay way, boolean forth) {
     private static Map<String, Object> whole(RecordType type, Map<String, Object> values) {
         var moves = type.fields().map(each -> Move.own(each.id(), List.of())).toList();
         return new MovedValues(type, type, moves, NameLookup.NONE, MoveLosses.UNTOLD).apply(values);
+    }
+
+    /** Whether records are the same but for their values. */
+    static boolean isSame(StoredRecord a, StoredRecord b) {
+        return a.slug().equals(b.slug())
+                && a.parent().equals(b.parent())
+                && a.position() == b.position()
+                && a.state() == b.state()
+                && a.deleted() == b.deleted()
+                && a.publishAt().equals(b.publishAt())
+                && a.retireAt().equals(b.retireAt())
+                && Objects.equals(a.origin(), b.origin());
     }
 }

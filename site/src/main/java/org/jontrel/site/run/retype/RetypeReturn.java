@@ -8,7 +8,6 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.LongSupplier;
@@ -74,7 +73,7 @@ public final class RetypeReturn implements RecordCarry {
         var back = new LinkedLookup(
                 names,
                 forth
-                        ? new RecordHomes.HomesBefore(connection, step.ways(), inUse(binding, step))
+                        ? new RecordHomes.HomesBefore(connection, step.ways(), binding.tables())
                         : new RecordHomes.HomesAfter(connection, heldBinding(binding), step.ways(), names));
         for (var way : step.ways()) {
             if ((forth ? way.from() : way.to()).equals(step.recordTypeId())) {
@@ -83,12 +82,6 @@ public final class RetypeReturn implements RecordCarry {
                 ways.add(new RetypeWay(way, older, newer, forth ? there : back, forth ? back : there));
             }
         }
-    }
-
-    private static Map<String, Binding.BoundTables> inUse(Binding binding, Step.CarryRetyped step) {
-        var all = new LinkedHashMap<String, Binding.BoundTables>();
-        step.ways().forEach(way -> binding.table(way.from()).ifPresent(each -> all.put(way.from(), each)));
-        return all;
     }
 
     /** With the types that come back in place of those in use. */
@@ -228,21 +221,10 @@ public final class RetypeReturn implements RecordCarry {
                         homes.parent(record),
                         gives ? ValueMover.settled(values, ids) : values)
                 .withSlug(slug);
-        if (says && same.filter(each -> isSame(each, made)).isPresent()) {
+        if (says && same.filter(each -> RetypeMerge.isSame(each, made)).isPresent()) {
             return new CarriedRecord(record, goal, type, MovedReturn.Outcome.UNTOUCHED);
         }
         boolean all = says || entered.isPresent() && merge.says(values, record.values());
         return new CarriedRecord(made, goal, type, all ? MovedReturn.Outcome.CARRIED : MovedReturn.Outcome.LOST);
-    }
-
-    private static boolean isSame(StoredRecord a, StoredRecord b) {
-        return a.slug().equals(b.slug())
-                && a.parent().equals(b.parent())
-                && a.position() == b.position()
-                && a.state() == b.state()
-                && a.deleted() == b.deleted()
-                && a.publishAt().equals(b.publishAt())
-                && a.retireAt().equals(b.retireAt())
-                && Objects.equals(a.origin(), b.origin());
     }
 }

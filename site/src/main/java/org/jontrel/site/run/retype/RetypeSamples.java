@@ -51,7 +51,7 @@ public final class RetypeSamples {
 
     private List<PlanSamples.SampledType> of(Binding.BoundTables table, int most) throws SQLException {
         var was = table.recordType();
-        var names = new Names(samples.names(), ways);
+        var names = new RetypedNames(samples.names(), ways);
         var homes = new RecordHomes.HomesAfter(connection, binding, ways, names);
         var lookup = new LinkedLookup(names, homes);
         var mine = ways.stream().filter(each -> each.from().equals(was.id())).toList();
@@ -83,7 +83,7 @@ public final class RetypeSamples {
     }
 
     /** Records that become those of another type have the names that they have now. */
-    private record Names(NameLookup site, List<TypeMove> ways) implements NameLookup {
+    private record RetypedNames(NameLookup site, List<TypeMove> ways) implements NameLookup {
         @Override
         public Optional<Object> find(Field field, String name, String makes) {
             return site.find(field, name, makes);

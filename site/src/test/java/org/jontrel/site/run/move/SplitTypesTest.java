@@ -11,54 +11,15 @@ import java.util.Set;
 import org.jontrel.core.code.Decision;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
-import org.jontrel.core.model.ContentType;
-import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
-import org.jontrel.core.model.Model;
-import org.jontrel.core.model.condition.RecordState;
 import org.jontrel.core.value.Link;
-import org.jontrel.site.record.write.Write;
 import org.jontrel.site.run.Runs;
 import org.jontrel.site.testing.Dump;
 import org.jontrel.site.testing.TestSite;
 import org.testng.annotations.Test;
 
 /** Some records of a content type become those of a new one. */
-public class SplitTypesTest extends TypesCase {
-    private static final Field SORT = own(MOORING, "sort", new Kind.Choice(SORTS));
-    private static final Field NEXT_TO =
-            own(MOORING, "next_to", new Kind.Relation(Set.of(MOORING), MANY, false, true, null));
-    private static final Model ALL = model(mooring(SORT, NEXT_TO), inspection(MOORING));
-    private static final Model SPLIT =
-            model(mooring(SORT, NEXT_TO), gate(own(GATE, "lifts", Kind.YesNo.PLAIN)), inspection(MOORING, GATE));
-    private static final Decision PART =
-            decide(GATE, Decision.Topic.RECORD_TYPE, Decision.Action.MOVE, "mooring where sort = gate");
-    private long north;
-    private long south;
-    private long weir;
-    private long look;
-
-    private static ContentType gate(Field... more) {
-        var fields = new Field[more.length + 1];
-        fields[0] = own(GATE, "length", Kind.Text.PLAIN);
-        System.arraycopy(more, 0, fields, 1, more.length);
-        return type(GATE, Set.of(), fields);
-    }
-
-    private void records() {
-        test.install("1.0.0", ALL);
-        north = save(MOORING, "North", Map.of("length", "4", "sort", "gate"));
-        weir = save(MOORING, "Weir", Map.of("length", "30", "sort", "weir"));
-        south = save(MOORING, "South", Map.of("length", "5", "sort", "gate"));
-        var plain = save(MOORING, "Plain", Map.of("next_to", List.of(weir)));
-        look = save(
-                INSPECTION,
-                "Look",
-                Map.of("of", link(MOORING, north), "near", List.of(link(MOORING, weir), link(MOORING, south))));
-        under(INSPECTION, "Below", new Link(MOORING, south));
-        assertTrue(plain > 0);
-    }
-
+public class SplitTypesTest extends SplitCase {
     @Test
     public void someBecomeRecordsOfANewType() throws SQLException {
         records();
@@ -94,61 +55,6 @@ public class SplitTypesTest extends TypesCase {
                 .findFirst()
                 .orElseThrow()
                 .id();
-    }
-
-    @Test
-    public void linksThatMayNotFollowAreAskedAbout() throws SQLException {
-        records();
-        var model = model(mooring(SORT, NEXT_TO), gate(), inspection(MOORING));
-        var plan = plan(model, PART);
-        assertEquals(
-                plan.asks().stream()
-                        .filter(each -> each.about() == Decision.Topic.UNCONVERTED)
-                        .map(each -> each.finding().sentence())
-                        .toList()
-                        .size(),
-                2,
-                plan.findings().toString());
-        var of = decide("finspection_of", Decision.Topic.UNCONVERTED, Decision.Action.SET_ASIDE, "");
-        var near = decide("finspection_near", Decision.Topic.UNCONVERTED, Decision.Action.SET_ASIDE, "");
-        assertTrue(plan(model, PART, of, near).runnable());
-        expect(model, null, PART, of, near);
-    }
-
-    /** What is held of all can be brought back; those that are records of the new type by now are not there twice. */
-    @Test
-    public void heldRecordsDoNotComeBackBesideThemselves() {
-        records();
-        test.install("2.0.0", SPLIT, PART);
-        var held = test.site().held().list().stream()
-                .filter(each ->
-                        each.recordTypeId().equals(MOORING) && each.fieldId().isEmpty())
-                .findFirst()
-                .orElseThrow();
-        var outcome = test.site().held().bringBack(held.name(), false, 0, 100, "anna");
-        assertTrue(outcome.toString().contains("It is a record of Gate now."), outcome.toString());
-        assertEquals(told(MOORING, north), "none");
-        assertEquals(told(GATE, north), "north published {title=North, length=4}");
-    }
-
-    /** It is nothing that the release changes. */
-    @Test
-    public void whatRecordsThatStayLackIsNotAsked() {
-        var needed = own(MOORING, "needed", Kind.Text.PLAIN).withRequired(true);
-        test.install("1.0.0", model(mooring(SORT, needed)));
-        for (var sort : List.of("gate", "weir")) {
-            var raw = Map.of("title", sort, "sort", sort);
-            TestSite.stored(test.site().records().save(Write.fresh(MOORING, RecordState.DRAFT, raw, "ben")));
-        }
-        var plan = plan(model(mooring(SORT, needed), gate()), PART);
-        assertEquals(plan.asks().stream().map(each -> each.about()).toList(), List.of(Decision.Topic.RECORD_TYPE));
-        assertTrue(plan.runnable());
-        var wanted = own(GATE, "wanted", Kind.Text.PLAIN).withRequired(true);
-        plan = plan(model(mooring(SORT, needed), gate(wanted)), PART);
-        assertEquals(
-                plan.asks().getLast().finding().sentence(),
-                "1 record of Gate has no value for Wanted, which becomes required. Fill them, or leave them and mark"
-                        + " them incomplete.");
     }
 
     @Test
