@@ -326,7 +326,7 @@ export const en = {
     leaveRecords: 'Begin empty and hold what goes',
     splitValue: 'What stands between the values of {label}',
     joinValue: 'What stands between joined values of {label}',
-    gatherValue: 'Keys of the fields that {label} takes its values from',
+    gatherValue: 'Keys of the fields that {label} takes its values from, such as keeper.phone over a relation',
     moveValue: 'The content type that {label} become records of',
     moveHint:
       'The key of a content type, such as mooring. Fields of one key go over; for others say which: mooring with depth = draught.',

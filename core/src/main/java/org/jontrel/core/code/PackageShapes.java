@@ -112,7 +112,7 @@ final class PackageShapes {
                     Decision::value,
                     "",
                     Sense.RULE,
-                    "What the answer needs besides: the value to fill with, or a formula over other fields such as `{title}, {county}` or `round({length_ft} * 0.3048, 2)`, what stands between texts that are joined or split (`\\n` for the end of a line), the keys of fields, what records are made of, such as `mooring.contacts titled {name}`, or the content type that they become those of, such as `mooring` or `mooring with depth = draught`; for a new type the one that they are of, with a condition: `structure where kind = lock or sluice`.")
+                    "What the answer needs besides: the value to fill with, or a formula over other fields such as `{title}, {county}` or `round({length_ft} * 0.3048, 2)`, what stands between texts that are joined or split (`\\n` for the end of a line), the keys of fields, also over a relation (`keeper.phone`), what records are made of, such as `mooring.contacts titled {name}`, or the content type that they become those of, such as `mooring` or `mooring with depth = draught`; for a new type the one that they are of, with a condition: `structure where kind = lock or sluice`.")
             .optional(
                     "corrections",
                     Files.list(CORRECTION),

@@ -38,7 +38,8 @@ public final class RecordProposals {
         }
     }
 
-    private static Map<String, RecordType> contentTypes(Model model) {
+    /** The content types of a model by their ids. */
+    public static Map<String, RecordType> contentTypes(Model model) {
         var types = new LinkedHashMap<String, RecordType>();
         RecordType.all(model).stream()
                 .filter(each -> each.definition() instanceof ContentType)

@@ -9,8 +9,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
-import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Model;
+import org.jontrel.core.move.RecordProposals;
 import org.jontrel.core.move.TypeView;
 import org.jontrel.core.recordtype.RecordType;
 
@@ -23,22 +23,14 @@ public final class TypeProposals {
     private final Map<String, List<TypeProposal>> all = new LinkedHashMap<>();
 
     public TypeProposals(Model from, Model to) {
-        before = contentTypes(from);
-        after = contentTypes(to);
+        before = RecordProposals.contentTypes(from);
+        after = RecordProposals.contentTypes(to);
         before.values().stream()
                 .filter(was -> !after.containsKey(was.id()))
                 .forEach(was -> keep(was.id(), after.values().stream().flatMap(is -> whole(was, is))));
         after.values().stream()
                 .filter(is -> !before.containsKey(is.id()))
                 .forEach(is -> keep(is.id(), before.values().stream().flatMap(was -> part(was, is))));
-    }
-
-    private static Map<String, RecordType> contentTypes(Model model) {
-        var types = new LinkedHashMap<String, RecordType>();
-        RecordType.all(model).stream()
-                .filter(each -> each.definition() instanceof ContentType)
-                .forEach(each -> types.put(each.id(), each));
-        return types;
     }
 
     /** Those of which most fields are matched come first. */

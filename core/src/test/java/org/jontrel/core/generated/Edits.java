@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.function.Supplier;
 import org.jontrel.core.check.ModelCheck;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.format.Replacement;
@@ -56,15 +57,24 @@ final class Edits {
 
     /** A model with a type of which some records become those of a new one, and the model that has it. */
     List<Model> split(Model model) {
+        return both(() -> new Retyping(draw).split(model));
+    }
+
+    /** A model with a field that goes over a relation, and the model in which it is at the other end. */
+    List<Model> related(Model model) {
+        return both(() -> new Relating(draw).related(model));
+    }
+
+    private static List<Model> both(Supplier<Optional<Retyping.SplitModels>> way) {
         for (int i = 0; i < MOST_ATTEMPTS; i++) {
-            var split = new Retyping(draw).split(model);
-            if (split.isPresent()
-                    && !Finding.blocks(ModelCheck.check(split.get().before()))
-                    && !Finding.blocks(ModelCheck.check(split.get().after()))) {
-                return List.of(split.get().before(), split.get().after());
+            var both = way.get();
+            if (both.isPresent()
+                    && !Finding.blocks(ModelCheck.check(both.get().before()))
+                    && !Finding.blocks(ModelCheck.check(both.get().after()))) {
+                return List.of(both.get().before(), both.get().after());
             }
         }
-        throw new IllegalStateException("No type of this model can be split");
+        return List.of();
     }
 
     private Model tried(Model model, Function<Model, Optional<Model>> way) {

@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Function;
 import org.jontrel.core.model.ChoiceList;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
@@ -202,8 +203,19 @@ public final class Models {
     }
 
     /** A model of which some records become those of a new type, and the other one, which has it. */
-    public List<Model> split(Model model) {
-        return new Edits(draw).split(model);
+    public List<Model> split() {
+        return both(new Edits(draw)::split);
+    }
+
+    /** A model with a field that goes over a relation, and the model in which it is at the other end. */
+    public List<Model> related() {
+        return both(new Edits(draw)::related);
+    }
+
+    /** Not every model has what it takes. */
+    private List<Model> both(Function<Model, List<Model>> way) {
+        var both = way.apply(model());
+        return both.isEmpty() ? both(way) : both;
     }
 
     /** The text with a few bytes changed, doubled or cut. */

@@ -1,5 +1,6 @@
 package org.jontrel.site.testing;
 
+import java.util.List;
 import org.jontrel.core.generated.Models;
 import org.jontrel.core.model.Model;
 
@@ -7,7 +8,7 @@ import org.jontrel.core.model.Model;
 public record DrawnChange(Model before, Model after) {
     /**
      * What the edits between both do: anything, take values to other places, make types of rows and rows of types, or make some
-     * records those of a new type and back.
+     * records those of a new type and back, or take a field over a relation.
      */
     public enum EditSort {
         ANYHOW,
@@ -15,7 +16,8 @@ public record DrawnChange(Model before, Model after) {
         PARTED,
         JOINED,
         SPLIT,
-        MERGED
+        MERGED,
+        RELATED
     }
 
     public static DrawnChange of(Models models, EditSort sort) {
@@ -25,9 +27,10 @@ public record DrawnChange(Model before, Model after) {
                 var parted = parted(models);
                 yield new DrawnChange(parted.after(), parted.before());
             }
-            case SPLIT -> split(models);
+            case RELATED -> of(models.related());
+            case SPLIT -> of(models.split());
             case MERGED -> {
-                var split = split(models);
+                var split = of(models.split());
                 yield new DrawnChange(split.after(), split.before());
             }
             case ANYHOW, RESHAPED -> {
@@ -41,8 +44,7 @@ public record DrawnChange(Model before, Model after) {
         };
     }
 
-    private static DrawnChange split(Models models) {
-        var both = models.split(models.model());
+    private static DrawnChange of(List<Model> both) {
         return new DrawnChange(both.getFirst(), both.getLast());
     }
 

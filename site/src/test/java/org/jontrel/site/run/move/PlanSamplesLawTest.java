@@ -34,7 +34,8 @@ public class PlanSamplesLawTest {
             {DrawnChange.EditSort.ANYHOW},
             {DrawnChange.EditSort.RESHAPED},
             {DrawnChange.EditSort.SPLIT},
-            {DrawnChange.EditSort.MERGED}
+            {DrawnChange.EditSort.MERGED},
+            {DrawnChange.EditSort.RELATED}
         };
     }
 
