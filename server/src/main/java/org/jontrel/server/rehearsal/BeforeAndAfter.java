@@ -12,6 +12,7 @@ import java.util.Set;
 import java.util.function.Function;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
+import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.server.publicsite.SiteAddresses;
@@ -38,6 +39,8 @@ final class BeforeAndAfter {
     private final SiteAddresses pages;
     private final Map<String, Map<Long, Said>> before = new HashMap<>();
     private final Map<String, Long> counts = new HashMap<>();
+    /** What a record of each content type is called. */
+    private final Map<String, String> types = new LinkedHashMap<>();
 
     /**
      * Reads what is there now.
@@ -52,11 +55,22 @@ final class BeforeAndAfter {
             var records = site.records().all(recordType.id(), LOOKED_AT);
             before.put(recordType.id(), said(recordType, records));
             counts.put(recordType.id(), site.count(recordType.id()));
+            if (recordType.definition() instanceof ContentType) {
+                types.put(recordType.id(), recordType.singular());
+            }
         }
     }
 
     /** What a record says: labels and texts by field, and the address of its page, empty for none. */
-    private record Said(StoredRecord record, Map<String, Labelled> values, String address, String page) {}
+    private record Said(StoredRecord record, Map<String, Labelled> values, String address, String page) {
+        /** With its type as a value, and values by their labels. */
+        Said called(String type) {
+            var all = new LinkedHashMap<String, Labelled>();
+            all.put("", new Labelled("Content type", type));
+            values.values().forEach(each -> all.put(each.label(), each));
+            return new Said(record, all, address, page);
+        }
+    }
 
     private record Labelled(String label, String text) {}
 
@@ -122,7 +136,25 @@ final class BeforeAndAfter {
                 differing.add(sample);
             }
         });
+        differing.addAll(retyped(recordType));
         return picked(differing).stream();
+    }
+
+    /** Records that were of another content type: their fields are the same by what they are called. */
+    private List<ChangedRecord> retyped(RecordType recordType) {
+        var all = new ArrayList<ChangedRecord>();
+        if (!(recordType.definition() instanceof ContentType)) {
+            return all;
+        }
+        types.forEach((type, name) -> {
+            if (!type.equals(recordType.id())) {
+                var was = before.get(type);
+                said(recordType, site.records().byIds(recordType.id(), was.keySet()))
+                        .forEach((id, said) -> all.add(
+                                sample(recordType, was.get(id).called(name), said.called(recordType.singular()))));
+            }
+        });
+        return all;
     }
 
     private static ChangedRecord sample(RecordType recordType, Said was, Said now) {

@@ -97,7 +97,27 @@ public class MergedTypesApiTest {
         assertTrue(migration.contains("value: tree where mood = ill"), migration);
     }
 
+    /** On a copy, with the records that change their type among those that are told. */
     @Test(dependsOnMethods = "theDraftAsksAndTheReleaseKeepsTheAnswer")
+    public void aRehearsalTellsOfThem() throws InterruptedException {
+        var told =
+                server.anna.ok("GET", SITE + "plan/samples?version=2.0.0", null).toString();
+        var expected = "{\"label\":\"Content type\",\"before\":\"Tree\",\"after\":\"Ill\"}";
+        assertTrue(told.contains(expected), told);
+        server.anna.ok("POST", SITE + "rehearsals", Map.of("version", "2.0.0"));
+        Waiting.until("the rehearsal", () -> rehearsal().get("state").asString().equals("done"));
+        var report = server.anna
+                .ok("GET", SITE + "rehearsals/" + rehearsal().get("id").asLong(), null)
+                .toString();
+        assertTrue(report.contains(expected), report);
+        assertTrue(report.contains("{\"name\":\"Ill trees\",\"before\":0,\"after\":1}"), report);
+    }
+
+    private JsonNode rehearsal() {
+        return server.anna.ok("GET", SITE + "rehearsals", null).get(0);
+    }
+
+    @Test(dependsOnMethods = "aRehearsalTellsOfThem")
     public void oldAddressesLeadToWhereTheRecordsAre() throws InterruptedException {
         var visitor = server.session();
         assertEquals(visitor.send("GET", "/at/field/trees/tree-ill", null).statusCode(), 200);
