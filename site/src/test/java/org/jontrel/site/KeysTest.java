@@ -180,7 +180,9 @@ public class KeysTest {
                         field("f19", "m", Kind.Text.PLAIN),
                         field("f11", "l", rows("c11"))));
         var fresh = type("t9x", "b", List.of(field("f90", "l", rows("c90"))));
-        install("2.0.0", new Model(List.of(second, fresh)));
+        // its records could become those of the second, which has the same keys; here they stay what they are
+        var held = new Decision("t0x", Decision.Topic.RECORD_TYPE, Decision.Action.LEAVE, "");
+        install("2.0.0", new Model(List.of(second, fresh)), held);
         assertEquals(site.records().all("t1x", 10).getFirst().values().get("f12"), "text 12");
         save("t9x", Map.of("title", "N", "l", List.of(Map.of("cell", "x"))));
         save("t1x", Map.of("title", "N", "m", "new"));

@@ -121,7 +121,9 @@ public final class SourceProposal {
         if (!several) {
             return List.of();
         }
-        var numbered = NumberedFields.byStem(candidates);
+        // numbers of fields elsewhere say nothing of one that is new here
+        var numbered = NumberedFields.byStem(
+                candidates.stream().filter(each -> !RelatedFields.is(each.id())).toList());
         numbered.values().removeIf(each -> each.size() < 2);
         if (field.kind() instanceof Kind.Repeater && numbered.size() > 1) {
             numbered.keySet().retainAll(NumberedFields.goals(numbered, field).keySet());

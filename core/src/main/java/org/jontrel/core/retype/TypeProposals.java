@@ -52,17 +52,21 @@ public final class TypeProposals {
 
     private static Stream<TypeProposal> whole(RecordType was, RecordType is) {
         var way = new TypeMove(was.id(), is.id(), TypeCondition.ALL, TypeView.match(was, is), List.of());
-        return isLike(way, was) ? Stream.of(new TypeProposal(is.key(), was, is, way)) : Stream.empty();
+        return isLike(way, was, is) ? Stream.of(new TypeProposal(is.key(), was, is, way)) : Stream.empty();
     }
 
-    /** Half of the fields are enough, without the parts that nearly all types have; of types without any, the parts. */
-    private static boolean isLike(TypeMove way, RecordType recordType) {
-        long all = recordType
+    /** Half of the fields are enough, without the parts that nearly all types have; two types without any are alike too. */
+    private static boolean isLike(TypeMove way, RecordType was, RecordType is) {
+        long all = own(was);
+        return all == 0 ? own(is) == 0 && !way.matched().isEmpty() : own(way) * 2 >= all;
+    }
+
+    private static long own(RecordType recordType) {
+        return recordType
                 .fields()
                 .filter(each -> !each.id().startsWith("part_"))
                 .flatMap(each -> each.inner().isEmpty() ? Stream.of(each) : each.inner().stream())
                 .count();
-        return all == 0 ? !way.matched().isEmpty() : own(way) * 2 >= all;
     }
 
     private static Stream<TypeProposal> part(RecordType was, RecordType is) {

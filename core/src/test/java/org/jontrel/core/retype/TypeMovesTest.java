@@ -189,6 +189,17 @@ public class TypeMovesTest {
         assertEquals(types.asked(), Set.of("tstrange"));
     }
 
+    /** That both have a title says nothing, unless neither has anything else. */
+    @Test
+    public void typesWithoutFieldsAreLikeEachOtherOnly() {
+        var tag = type("tag");
+        var types = new TypeMoves(new Model(List.of(LOCK, tag)), new Model(List.of(LOCK)), List.of());
+        assertEquals(types.asked(), Set.of());
+        var mark = type("mark");
+        types = new TypeMoves(new Model(List.of(mark, tag)), new Model(List.of(mark)), List.of());
+        assertEquals(types.likely("ttag").orElseThrow().answer(), "mark");
+    }
+
     @Test
     public void anAnswerForATypeThatStaysIsToAnotherQuestion() {
         var types = new TypeMoves(BEFORE, BEFORE, List.of(move("tvisit", "structure")));

@@ -13,6 +13,7 @@ import org.jontrel.core.retype.TypeMove;
 import org.jontrel.core.value.Link;
 import org.jontrel.site.record.read.RecordLoader;
 import org.jontrel.site.record.read.StoredRecord;
+import org.jontrel.site.run.move.SavedSince;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.DatabaseException;
 import org.jontrel.site.table.Jdbc;
@@ -116,7 +117,7 @@ abstract sealed class RecordHomes {
                     .distinct()
                     .toList();
             for (var each : from) {
-                if (held.containsKey(each) && isIn(held.get(each), record.id())) {
+                if (held.containsKey(each) && isIn(connection, held.get(each), record.id())) {
                     return Optional.of(each);
                 }
             }
@@ -132,14 +133,51 @@ abstract sealed class RecordHomes {
                     .findFirst()
                     .orElse(type);
         }
+    }
 
-        private boolean isIn(Binding.BoundTables table, long id) throws SQLException {
-            return Jdbc.number(
-                            connection,
-                            "SELECT COUNT(*) FROM " + PhysicalNames.quoted(table.name()) + " WHERE id = ?",
-                            id)
-                    > 0;
+    /** After the run comes back: they are again what it had made of them, but for those that were saved since. */
+    static final class HomesAgain extends RecordHomes {
+        private final Connection connection;
+        private final HomesAfter after;
+        private final List<TypeMove> ways;
+        private final Map<String, Binding.BoundTables> held;
+        private final SavedSince saved;
+
+        /** @param held by the ids of the types that come back, their tables */
+        HomesAgain(
+                Connection connection,
+                HomesAfter after,
+                List<TypeMove> ways,
+                Map<String, Binding.BoundTables> held,
+                SavedSince saved) {
+            this.connection = connection;
+            this.after = after;
+            this.ways = ways;
+            this.held = held;
+            this.saved = saved;
         }
+
+        @Override
+        Optional<String> found(Link record) throws SQLException {
+            var to = ways.stream()
+                    .filter(each -> each.from().equals(record.type()))
+                    .map(TypeMove::to)
+                    .distinct()
+                    .toList();
+            if (!to.isEmpty() && saved.of(record.type(), List.of(record.id())).isEmpty()) {
+                for (var each : to) {
+                    if (held.containsKey(each) && isIn(connection, held.get(each), record.id())) {
+                        return Optional.of(each);
+                    }
+                }
+            }
+            return after.of(record);
+        }
+    }
+
+    static boolean isIn(Connection connection, Binding.BoundTables table, long id) throws SQLException {
+        var sql = "SELECT COUNT(*) FROM " + PhysicalNames.quoted(table.name()) + " WHERE id = ?";
+        return Jdbc.number(connection, sql, id) > 0;
     }
 
     /** What a record stands under from then on. */

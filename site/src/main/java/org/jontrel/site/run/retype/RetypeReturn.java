@@ -13,8 +13,8 @@ import java.util.Set;
 import java.util.function.LongSupplier;
 import java.util.stream.Collectors;
 import org.jontrel.core.model.Model;
-import org.jontrel.core.move.NameLookup;
 import org.jontrel.core.plan.Step;
+import org.jontrel.core.value.Link;
 import org.jontrel.site.record.address.Placements;
 import org.jontrel.site.record.read.RecordLoader;
 import org.jontrel.site.record.read.StoredRecord;
@@ -39,7 +39,7 @@ public final class RetypeReturn implements RecordCarry {
     private final List<RetypeWay> ways = new ArrayList<>();
     private final Map<String, Binding.BoundTables> held = new LinkedHashMap<>();
     private final RecordHomes homes;
-    private final NameLookup names;
+    private final RehomedLinks rehomed;
     private final SavedSince saved;
     private final LongSupplier ids;
 
@@ -64,17 +64,18 @@ public final class RetypeReturn implements RecordCarry {
             HeldTables.all(connection, RecordMaker.type(to, each.getKey()), Set.of(each.getValue()))
                     .ifPresent(tables -> held.put(each.getKey(), tables));
         }
-        names = new SiteNameLookup(connection, binding, to, forth);
+        var names = new SiteNameLookup(connection, binding, to, forth);
+        var after = new RecordHomes.HomesAfter(connection, binding, step.ways(), names);
         homes = forth
-                ? new RecordHomes.HomesAfter(connection, binding, step.ways(), names)
+                ? new RecordHomes.HomesAgain(connection, after, step.ways(), held, saved)
                 : new RecordHomes.HomesBefore(connection, step.ways(), held);
         var there = new LinkedLookup(names, homes);
         // a link that was not changed leads back to where it came from
-        var back = new LinkedLookup(
-                names,
-                forth
-                        ? new RecordHomes.HomesBefore(connection, step.ways(), binding.tables())
-                        : new RecordHomes.HomesAfter(connection, heldBinding(binding), step.ways(), names));
+        var others = forth
+                ? new RecordHomes.HomesBefore(connection, step.ways(), binding.tables())
+                : new RecordHomes.HomesAfter(connection, heldBinding(binding), step.ways(), names);
+        var back = new LinkedLookup(names, others);
+        rehomed = new RehomedLinks(forth ? step.ways() : List.of(), others, homes);
         for (var way : step.ways()) {
             if ((forth ? way.from() : way.to()).equals(step.recordTypeId())) {
                 var older = forth ? present.recordType() : RecordMaker.type(to, way.from());
@@ -171,7 +172,8 @@ public final class RetypeReturn implements RecordCarry {
         var carried = new ArrayList<CarriedRecord>();
         for (var record : some) {
             var was = Optional.ofNullable(before.get(record.id()));
-            if (known.contains(record.id()) || was.isEmpty() && !forth) {
+            boolean differs = was.filter(each -> rehomed.differ(each.record())).isPresent();
+            if (known.contains(record.id()) || differs || was.isEmpty() && !forth) {
                 carried.add(carried(connection, record, was, gives));
             } else {
                 var type = was.map(HeldRecord::type).orElse("");
@@ -189,8 +191,10 @@ public final class RetypeReturn implements RecordCarry {
 
     private Optional<RetypeWay> way(StoredRecord record, Optional<HeldRecord> was) {
         if (forth) {
-            var moves = ways.stream().map(RetypeWay::move).toList();
-            return RecordHomes.way(moves, present, record.values(), names).map(each -> ways.get(moves.indexOf(each)));
+            var home = homes.of(new Link(present.recordType().id(), record.id()));
+            return ways.stream()
+                    .filter(each -> home.equals(Optional.of(goal(each))))
+                    .findFirst();
         }
         var type = was.map(HeldRecord::type)
                 .orElseGet(() -> ((RecordHomes.HomesBefore) homes)
@@ -208,7 +212,7 @@ public final class RetypeReturn implements RecordCarry {
         }
         var goal = goal(way.get());
         var same = was.filter(each -> each.type().equals(goal)).map(HeldRecord::record);
-        var kept = same.map(StoredRecord::values).orElse(Map.of());
+        var kept = same.map(each -> rehomed.of(each.values())).orElse(Map.of());
         var merge = new RetypeMerge(way.get(), forth);
         var entered = merge.entered(kept, record.values());
         boolean says = merge.says(kept, record.values());
@@ -221,7 +225,9 @@ public final class RetypeReturn implements RecordCarry {
                         homes.parent(record),
                         gives ? ValueMover.settled(values, ids) : values)
                 .withSlug(slug);
-        if (says && same.filter(each -> RetypeMerge.isSame(each, made)).isPresent()) {
+        boolean still = same.filter(each -> RetypeMerge.isSame(each, made) && !rehomed.differ(each))
+                .isPresent();
+        if (says && still) {
             return new CarriedRecord(record, goal, type, MovedReturn.Outcome.UNTOUCHED);
         }
         boolean all = says || entered.isPresent() && merge.says(values, record.values());

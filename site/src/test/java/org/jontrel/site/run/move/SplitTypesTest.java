@@ -81,6 +81,15 @@ public class SplitTypesTest extends SplitCase {
         test.undo(test.last());
         assertEquals(told(MOORING, south), "south published {title=South, length=5, sort=weir}");
         assertEquals(told(GATE, south), "none");
+        assertEquals(
+                find(INSPECTION, look).orElseThrow().values().get("finspection_near"),
+                List.of(new Link(MOORING, weir), new Link(MOORING, south)),
+                "what nobody saved follows what it leads to");
+        assertEquals(
+                test.site().records().all(INSPECTION, 9).stream()
+                        .flatMap(each -> each.parent().stream())
+                        .toList(),
+                List.of(new Link(MOORING, south)));
     }
 
     @Test
