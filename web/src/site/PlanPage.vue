@@ -78,17 +78,28 @@ watch(
 const stage = computed(() => plan.value?.stages[0] ?? version.value);
 const through = computed(() => plan.value?.stages.slice(0, -1) ?? []);
 
+/** A plan is on its way, or may be: its parts have their places, so that none moves away from a click. */
+const isComing = computed(
+  () =>
+    !halted.value &&
+    !problem.value &&
+    (versions.value === undefined || found.data.value === undefined || isPending.value),
+);
 const parts = computed(() => {
   const now = plan.value && !plan.value.installed ? plan.value : undefined;
-  const ofPlan = now
-    ? [
-        { name: 'questions', label: t('plan.tabs.questions', { n: now.asks.length }) },
-        { name: 'steps', label: t('plan.tabs.steps', { n: now.steps.length }) },
-        { name: 'changes', label: t('plan.tabs.changes', { n: now.changes.length }) },
-      ]
-    : [];
+  const told = (name: string, of?: readonly unknown[]) => ({
+    name,
+    label: t(`plan.tabs.${name}`, { n: of?.length ?? '' }).trim(),
+  });
+  const ofPlan =
+    now || isComing.value
+      ? [told('questions', now?.asks), told('steps', now?.steps), told('changes', now?.changes)]
+      : [];
   // its copy may be there behind the run too
-  const tried = now !== undefined || rehearsal.value ? [{ name: 'rehearsal', label: t('plan.tabs.rehearsal') }] : [];
+  const tried =
+    now !== undefined || isComing.value || rehearsal.value
+      ? [{ name: 'rehearsal', label: t('plan.tabs.rehearsal') }]
+      : [];
   return [
     ...(followed.value === undefined ? [] : [{ name: 'run', label: t('plan.tabs.run') }]),
     ...ofPlan.slice(0, 2),
@@ -101,7 +112,7 @@ const parts = computed(() => {
 const shown = computed(() => {
   const first = isCounting.value || plan.value?.asks.length || plan.value?.findings.length ? 'questions' : 'changes';
   // what comes first is known with the plan
-  const wanted = isPending.value ? [part.value] : [part.value, halted.value ? 'run' : first, 'runs'];
+  const wanted = isComing.value ? [part.value] : [part.value, halted.value ? 'run' : first, 'runs'];
   return wanted.find((name) => parts.value.some((each) => each.name === name)) ?? '';
 });
 /** Records are still looked through: more questions may come. */
