@@ -4,7 +4,9 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.TimeoutError;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.LoadState;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -18,6 +20,8 @@ import org.jontrel.demo.Client;
 
 /** An installation whose draft is the Trust's whole model, an architect in it, and shorthands for the modelling desk. */
 public final class Desk implements AutoCloseable {
+    private static final double SETTLED_WITHIN = 3_000;
+
     public static final String WORKSPACE = "/w/tessel-waters/";
     static final Path DRAFT = Path.of("../demo/src/main/resources/org/jontrel/demo/draft");
     final Installation installation = new Installation();
@@ -132,5 +136,14 @@ public final class Desk implements AutoCloseable {
         kind.page().keyboard().type(name);
         kind.page().keyboard().press("Enter");
         assertThat(kind).hasText(name);
+    }
+
+    /** Until what a page asks for is there, and nothing moves away from a click; what asks again and again is not waited for. */
+    static void settle(Page page) {
+        try {
+            page.waitForLoadState(LoadState.NETWORKIDLE, new Page.WaitForLoadStateOptions().setTimeout(SETTLED_WITHIN));
+        } catch (TimeoutError _) {
+            // it asks on, and is used as it is
+        }
     }
 }

@@ -12,10 +12,8 @@ import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
-import com.microsoft.playwright.TimeoutError;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
-import com.microsoft.playwright.options.LoadState;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -24,7 +22,6 @@ import java.util.regex.Pattern;
 
 /** Somebody at a browser of 1280 by 800 pixels. */
 public final class Visitor implements AutoCloseable {
-    private static final double SETTLED_WITHIN = 3_000;
     private static final int LONGEST_PAUSE = 1_500;
 
     static {
@@ -118,18 +115,9 @@ public final class Visitor implements AutoCloseable {
 
     /** Opens a part of the page of a site, by the beginning of what its tab says. */
     public void part(String name) {
-        settle();
+        Desk.settle(page);
         page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName(Pattern.compile("^" + name)))
                 .click();
-    }
-
-    /** Until what a page asks for is there, and nothing moves away from a click; what asks again and again is not waited for. */
-    private void settle() {
-        try {
-            page.waitForLoadState(LoadState.NETWORKIDLE, new Page.WaitForLoadStateOptions().setTimeout(SETTLED_WITHIN));
-        } catch (TimeoutError _) {
-            // it asks on, and is used as it is
-        }
     }
 
     public Locator button(String name) {

@@ -106,10 +106,14 @@ final class PagesDesk implements AutoCloseable {
 
     /** Adds a block below the selected one, as somebody does who uses no mouse: within it where it holds others. */
     void addBelow(Locator block, String typed) {
+        var blocks = page.locator(".block .name");
+        int before = blocks.count();
         block.focus();
         page.keyboard().press("Enter");
+        page.waitForCondition(() -> page.locator("input:focus").count() > 0);
         page.keyboard().type(typed);
         page.keyboard().press("Enter");
+        page.waitForCondition(() -> blocks.count() > before);
     }
 
     /** Of the settings of the selected block. */

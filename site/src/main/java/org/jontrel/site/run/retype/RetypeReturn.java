@@ -225,9 +225,8 @@ public final class RetypeReturn implements RecordCarry {
                         homes.parent(record),
                         gives ? ValueMover.settled(values, ids) : values)
                 .withSlug(slug);
-        boolean still = same.filter(each -> RetypeMerge.isSame(each, made) && !rehomed.differ(each))
-                .isPresent();
-        if (says && still) {
+        boolean still = same.filter(each -> RetypeMerge.isSame(each, made)).isPresent();
+        if (says && still && same.filter(rehomed::differ).isEmpty()) {
             return new CarriedRecord(record, goal, type, MovedReturn.Outcome.UNTOUCHED);
         }
         boolean all = says || entered.isPresent() && merge.says(values, record.values());
