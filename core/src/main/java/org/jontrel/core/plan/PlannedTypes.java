@@ -121,9 +121,7 @@ record PlannedTypes(
                 .filter(TypeMove::stays)
                 .findFirst()
                 .or(() -> ways.isEmpty() ? Optional.empty() : Optional.of(ways.getLast()))
-                .flatMap(way -> types.are().stream()
-                        .filter(each -> each.id().equals(way.to()))
-                        .findFirst());
+                .map(way -> types.is(way.to()));
         heir.filter(is -> !was.path().isEmpty()
                         && !is.path().isEmpty()
                         && !was.path().equals(is.path()))

@@ -155,6 +155,11 @@ public final class TypeMoves {
                 .toList();
     }
 
+    /** One of them, by its id. */
+    public RecordType is(String typeId) {
+        return after.get(typeId);
+    }
+
     /** The ways of the records of a type, in the order in which they are tried. */
     public List<TypeMove> ways(String typeId) {
         var ways = new ArrayList<TypeMove>();

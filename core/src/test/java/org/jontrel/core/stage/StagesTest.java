@@ -170,4 +170,29 @@ public class StagesTest {
         assertEquals(Stages.between(stages), List.of("3.0.0", "5.0.0", "6.0.0"));
         assertEquals(Stages.of(model(RISE), List.of()), List.of());
     }
+
+    /** Much follows records that become those of another type, or could. */
+    @Test
+    public void aReleaseThatMergesTypesStandsAlone() {
+        var gate = new ContentType(
+                "tgate",
+                "gate",
+                "Gate",
+                "Gates",
+                "",
+                "",
+                "gates",
+                Map.of(),
+                List.of(Part.TITLE),
+                List.of(new Group("g2", "Facts", "", List.of(RISE.withId("fgate_rise")))));
+        var move = new Decision("tgate", Decision.Topic.RECORD_TYPE, Decision.Action.MOVE, "lock");
+        var installed = model(RISE).with(gate);
+        var more = DEPTH.withKey("more").withId("fmore");
+        for (var decisions : List.of(new Decision[] {move}, new Decision[0])) {
+            var way = new ReleaseOnWay[] {
+                release("2.0.0", model(RISE), decisions), release("3.0.0", model(RISE, more)),
+            };
+            assertEquals(stops(installed, way), List.of("2.0.0", "3.0.0"));
+        }
+    }
 }

@@ -63,6 +63,11 @@ public record Answer(
                 Optional.empty());
     }
 
+    /** Nothing but a number of records. */
+    public static Answer ofRecords(long records) {
+        return new Answer(records, 0, 0, 0, List.of(), List.of());
+    }
+
     /** With what is held for a field or definition that comes back. */
     public Answer offering(Optional<Offer> offer) {
         return new Answer(
@@ -149,11 +154,6 @@ public record Answer(
                 separator,
                 values,
                 held);
-    }
-
-    /** Nothing but a number of records. */
-    public Answer withRecords(long number) {
-        return new Answer(number, empty, unconverted, outside, unconvertedExamples, outsideExamples);
     }
 
     /** Together with what is answered of other records. */

@@ -74,6 +74,12 @@ public final class TakenSlugs {
         return Slugs.certain(title, record);
     }
 
+    /** Whether a slug is one that {@link #free} gives where another record has the first one. */
+    public static boolean isNumbered(String slug, String base, long record) {
+        return slug.equals(Slugs.certain(base, record))
+                || IntStream.range(2, 2 + NUMBERS).anyMatch(n -> slug.equals(base + "-" + n));
+    }
+
     /** A record that is about to be stored takes it. */
     public void take(long parent, String slug) {
         known.computeIfAbsent(slug, _ -> new ArrayList<>()).add(new Holding(parent, MADE));

@@ -4,30 +4,11 @@ import java.util.Optional;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.move.NameLookup;
+import org.jontrel.core.move.NameLookupOver;
 import org.jontrel.core.value.Link;
 
 /** Names as they are, and links that follow records which become those of another type. */
-record LinkedLookup(NameLookup names, RecordHomes homes) implements NameLookup {
-    @Override
-    public Optional<Object> find(Field field, String name, String makes) {
-        return names.find(field, name, makes);
-    }
-
-    @Override
-    public Optional<Object> make(Field field, String label, String makes) {
-        return names.make(field, label, makes);
-    }
-
-    @Override
-    public boolean canMake(Field field, String name) {
-        return names.canMake(field, name);
-    }
-
-    @Override
-    public Optional<String> name(Field field, Object reference) {
-        return names.name(field, reference);
-    }
-
+record LinkedLookup(NameLookup names, RecordHomes homes) implements NameLookupOver {
     @Override
     public Optional<Object> led(Field field, Object reference) {
         if (!(reference instanceof Link link)) {

@@ -116,12 +116,8 @@ abstract sealed class RecordHomes {
                     .map(TypeMove::from)
                     .distinct()
                     .toList();
-            for (var each : from) {
-                if (held.containsKey(each) && isIn(connection, held.get(each), record.id())) {
-                    return Optional.of(each);
-                }
-            }
-            return Optional.of(fresh(record.type()));
+            var home = holding(connection, held, from, record.id());
+            return home.isPresent() ? home : Optional.of(fresh(record.type()));
         }
 
         /** What a record becomes that was made since. */
@@ -164,20 +160,30 @@ abstract sealed class RecordHomes {
                     .map(TypeMove::to)
                     .distinct()
                     .toList();
-            if (!to.isEmpty() && saved.of(record.type(), List.of(record.id())).isEmpty()) {
-                for (var each : to) {
-                    if (held.containsKey(each) && isIn(connection, held.get(each), record.id())) {
-                        return Optional.of(each);
-                    }
-                }
-            }
-            return after.of(record);
+            boolean kept = !to.isEmpty()
+                    && saved.of(record.type(), List.of(record.id())).isEmpty();
+            var home = kept ? holding(connection, held, to, record.id()) : Optional.<String>empty();
+            return home.isPresent() ? home : after.of(record);
         }
     }
 
-    static boolean isIn(Connection connection, Binding.BoundTables table, long id) throws SQLException {
-        var sql = "SELECT COUNT(*) FROM " + PhysicalNames.quoted(table.name()) + " WHERE id = ?";
-        return Jdbc.number(connection, sql, id) > 0;
+    /** The first of some types whose table has the record. */
+    private static Optional<String> holding(
+            Connection connection, Map<String, Binding.BoundTables> tables, List<String> types, long id)
+            throws SQLException {
+        for (var type : types) {
+            var table = tables.get(type);
+            boolean has = table != null
+                    && Jdbc.number(
+                                    connection,
+                                    "SELECT COUNT(*) FROM " + PhysicalNames.quoted(table.name()) + " WHERE id = ?",
+                                    id)
+                            > 0;
+            if (has) {
+                return Optional.of(type);
+            }
+        }
+        return Optional.empty();
     }
 
     /** What a record stands under from then on. */

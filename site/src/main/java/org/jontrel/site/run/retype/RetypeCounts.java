@@ -64,10 +64,7 @@ final class RetypeCounts {
         var homes = new RecordHomes.HomesAfter(facts.connection(), facts.binding(), types.ways(), names);
         var lookup = new LinkedLookup(names, homes);
         for (var way : ways) {
-            var is = types.are().stream()
-                    .filter(each -> each.id().equals(way.to()))
-                    .findFirst()
-                    .orElseThrow();
+            var is = types.is(way.to());
             counts.add(watch(way, was, is, lookup));
         }
         facts.each(table, record -> {
@@ -124,7 +121,7 @@ final class RetypeCounts {
                             answers.put(new Question(each.way().to(), field), counted.answer()));
             each.unread()
                     .forEach((field, filled) ->
-                            answers.put(new Question(each.way().to(), field), Answer.NONE.withRecords(filled[0])));
+                            answers.put(new Question(each.way().to(), field), Answer.ofRecords(filled[0])));
             lacking(each, answers);
         }
         var breaches = new EnumMap<Breach, Long>(Breach.class);
@@ -135,17 +132,13 @@ final class RetypeCounts {
         if (taken > 0) {
             breaches.put(Breach.SLUG, taken);
         }
-        answers.put(
-                new Question(id, ""), Answer.NONE.withRecords(records + left).breaking(breaches));
+        answers.put(new Question(id, ""), Answer.ofRecords(records + left).breaking(breaches));
         return answers;
     }
 
     /** Fields that nothing comes to are empty in all records that come. */
     private void lacking(WayCounts way, Map<Question, Answer> answers) {
-        var is = types.are().stream()
-                .filter(each -> each.id().equals(way.way().to()))
-                .findFirst()
-                .orElseThrow();
+        var is = types.is(way.way().to());
         for (var field : is.byId().values()) {
             boolean fresh =
                     !way.way().stays() || table.recordType().field(field.id()).isEmpty();

@@ -42,7 +42,7 @@ public record RetypeFacts(Connection connection, Binding binding, List<Decision>
             if (likely.isPresent()) {
                 answers.put(
                         new Question(id, ""),
-                        Answer.NONE.withRecords(matching(likely.get().way(), to)));
+                        Answer.ofRecords(matching(likely.get().way(), to)));
             }
         }
         for (var was : types.were()) {

@@ -109,16 +109,7 @@ public final class RetypeMaker implements RecordWork {
             }
         }
         if (copy.isPresent() && again.isEmpty() && !records.isEmpty()) {
-            if (copy.get()
-                    .copied(
-                            connection,
-                            records.getFirst().id(),
-                            records.getLast().id())) {
-                return;
-            }
-            var whole = loader.byIds(
-                    connection, records.stream().map(StoredRecord::id).toList());
-            write(connection, ways.getFirst(), whole);
+            copy(connection, copy.get(), records);
             return;
         }
         var byWay = new LinkedHashMap<RetypeWay, List<StoredRecord>>();
@@ -130,6 +121,14 @@ public final class RetypeMaker implements RecordWork {
         }
         for (var each : byWay.entrySet()) {
             write(connection, each.getKey(), each.getValue());
+        }
+    }
+
+    private void copy(Connection connection, RowCopy rows, List<StoredRecord> bare) throws SQLException {
+        if (!rows.copied(connection, bare.getFirst().id(), bare.getLast().id())) {
+            var whole =
+                    loader.byIds(connection, bare.stream().map(StoredRecord::id).toList());
+            write(connection, ways.getFirst(), whole);
         }
     }
 

@@ -4,7 +4,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
-import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.jontrel.core.move.EnteredValues;
 import org.jontrel.core.move.Move;
@@ -21,16 +21,24 @@ import org.jontrel.site.record.read.StoredRecord;
  * @param forth whether the newer type is the one that comes back
  */
 record RetypeMerge(RetypeWay way, boolean forth) {
-    /** What is held, with what was changed since; empty where a value would go that the other type never had. */
-    Optional<Map<String, Object>> entered(Map<String, Object> kept, Map<String, Object> now) {
+    /** What is held, with what was changed since; a value that the other type never had stays, whatever came in its place. */
+    Map<String, Object> entered(Map<String, Object> kept, Map<String, Object> now) {
         if (forth) {
-            return new EnteredValues(kept, way.again(way.back(kept)), way.there(now)).merged(way.reached());
+            return merged(kept, way.again(way.back(kept)), way.there(now), way.reached());
         }
         var seen = way.view().seen(kept);
         var fields = way.view().type().fields().map(each -> each.id()).collect(Collectors.toSet());
-        return new EnteredValues(seen, way.back(way.there(kept)), way.back(now))
-                .merged(fields)
-                .map(each -> way.view().own(each, kept));
+        return way.view().own(merged(seen, way.back(way.there(kept)), way.back(now), fields), kept);
+    }
+
+    /** Each field for itself: one whose value cannot be taken over keeps no other from it. */
+    private static Map<String, Object> merged(
+            Map<String, Object> held, Map<String, Object> came, Map<String, Object> now, Set<String> fields) {
+        var all = held;
+        for (var field : fields) {
+            all = new EnteredValues(all, came, now).merged(Set.of(field)).orElse(all);
+        }
+        return all;
     }
 
     /** Whether what is held is just what the record says, as far as anything of it comes there. */

@@ -214,11 +214,10 @@ public final class RetypeReturn implements RecordCarry {
         var same = was.filter(each -> each.type().equals(goal)).map(HeldRecord::record);
         var kept = same.map(each -> rehomed.of(each.values())).orElse(Map.of());
         var merge = new RetypeMerge(way.get(), forth);
-        var entered = merge.entered(kept, record.values());
         boolean says = merge.says(kept, record.values());
-        var values = says ? kept : entered.orElse(kept);
+        var values = says ? kept : merge.entered(kept, record.values());
         var tables = held.get(goal);
-        var slug = new HeldSlugs(connection, tables, forth).of(record, same);
+        var slug = new HeldSlugs(connection, present.recordType().id(), tables, forth).of(record, same);
         var made = RetypeMaker.retyped(
                         record,
                         tables.recordType(),
@@ -229,7 +228,7 @@ public final class RetypeReturn implements RecordCarry {
         if (says && still && same.filter(rehomed::differ).isEmpty()) {
             return new CarriedRecord(record, goal, type, MovedReturn.Outcome.UNTOUCHED);
         }
-        boolean all = says || entered.isPresent() && merge.says(values, record.values());
+        boolean all = says || merge.says(values, record.values());
         return new CarriedRecord(made, goal, type, all ? MovedReturn.Outcome.CARRIED : MovedReturn.Outcome.LOST);
     }
 }

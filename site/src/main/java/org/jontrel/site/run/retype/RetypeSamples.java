@@ -8,6 +8,7 @@ import java.util.Optional;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.move.NameLookup;
+import org.jontrel.core.move.NameLookupOver;
 import org.jontrel.core.plan.Step;
 import org.jontrel.core.retype.TypeMove;
 import org.jontrel.core.value.Link;
@@ -83,24 +84,14 @@ public final class RetypeSamples {
     }
 
     /** Records that become those of another type have the names that they have now. */
-    private record RetypedNames(NameLookup site, List<TypeMove> ways) implements NameLookup {
-        @Override
-        public Optional<Object> find(Field field, String name, String makes) {
-            return site.find(field, name, makes);
-        }
-
-        @Override
-        public Optional<Object> make(Field field, String label, String makes) {
-            return site.make(field, label, makes);
-        }
-
+    private record RetypedNames(NameLookup names, List<TypeMove> ways) implements NameLookupOver {
         @Override
         public Optional<String> name(Field field, Object reference) {
-            return site.name(field, reference)
+            return names.name(field, reference)
                     .or(() -> reference instanceof Link(String type, long id)
                             ? ways.stream()
                                     .filter(each -> each.to().equals(type))
-                                    .flatMap(each -> site.name(field, new Link(each.from(), id)).stream())
+                                    .flatMap(each -> names.name(field, new Link(each.from(), id)).stream())
                                     .findFirst()
                             : Optional.empty());
         }
