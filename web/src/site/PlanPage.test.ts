@@ -186,3 +186,20 @@ it('opens on a run that somebody else has started', async () => {
   expect(page.text()).toContain('Run 1.0.0 to 2.0.0');
   expect(button('Continue')).toBeDefined();
 });
+
+it('keeps the parts in their places while a plan is on its way, and the one that was picked', async () => {
+  begun = [5];
+  state = 'done';
+  const { page } = await open();
+  await flushPromises();
+  const tabs = () => page.findAll('.n-tabs-tab').map((tab) => tab.attributes('data-name'));
+  const before = tabs();
+  expect(before).toEqual(['questions', 'steps', 'rehearsal', 'changes', 'runs', 'site']);
+  await page.find('.n-tabs-tab[data-name="runs"]').trigger('click');
+  waiting.get('3.0.0')?.();
+  await flushPromises();
+  await flushPromises();
+  expect(page.text()).toContain('Trial of 3.0.0');
+  expect(tabs()).toEqual(before);
+  expect(page.find('run-list-stub').exists(), 'what was picked is shown').toBe(true);
+});
