@@ -50,3 +50,19 @@ it('asks what the records of a type that goes become', () => {
   expect(wrapper.text()).toContain('Hold them as they are');
   expect(wrapper.text()).toContain('mooring with depth = draught');
 });
+
+it('asks what stands between the levels of terms, with what is proposed', async () => {
+  const of: Ask = {
+    ...ask('PLAN_VALUES_UNCONVERTED', 'Made of', '>'),
+    about: 'unconverted',
+    choices: ['nest', 'make', 'correct', 'set_aside'],
+  };
+  const wrapper = shown(of);
+  expect(wrapper.text()).toContain('one under another at');
+  const input = wrapper.find('input[aria-label="What stands between the levels of Made of"]');
+  expect((input.element as HTMLInputElement).value).toBe('>');
+  await input.trigger('focus');
+  await wrapper.find('form').trigger('submit');
+  const [given] = wrapper.emitted<[Record<string, unknown>]>('decide')?.[0] ?? [];
+  expect(given).toMatchObject({ about: 'UNCONVERTED', answer: 'NEST', value: '>' });
+});

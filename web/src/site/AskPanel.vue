@@ -33,6 +33,7 @@ const VALUED = {
   unite: 'site.gatherValue',
   split: 'site.splitValue',
   move: 'site.moveValue',
+  nest: 'site.nestValue',
 } as const;
 /** A new type takes records of another; one that goes gives them. */
 const takesPart = computed(() => props.ask.finding.code === 'PLAN_TYPE_PART');
@@ -45,6 +46,9 @@ const valueLabel = computed(() => {
 const hint = computed(() => {
   if (isOfRecords.value) {
     return t('site.recordsHint', { brace: '{name}' });
+  }
+  if (props.ask.choices.includes('nest')) {
+    return t('site.nestHint');
   }
   const isOfTypes = props.ask.about === 'record_type';
   return isOfTypes ? t(takesPart.value ? 'site.moveFromHint' : 'site.moveHint') : '';

@@ -2812,7 +2812,7 @@ export interface components {
             /** @enum {string} */
             about: "REQUIRED_EMPTY" | "UNCONVERTED" | "OUTSIDE_LIMITS" | "HELD_VALUES" | "SEVERAL_VALUES" | "SOURCES" | "SPLIT_TEXTS" | "RECORDS" | "RECORD_TYPE";
             /** @enum {string} */
-            answer: "FILL" | "LEAVE" | "SET_ASIDE" | "CORRECT" | "BRING_BACK" | "FIRST" | "LAST" | "JOIN" | "GATHER" | "UNITE" | "MOVE" | "MAKE" | "SPLIT";
+            answer: "FILL" | "LEAVE" | "SET_ASIDE" | "CORRECT" | "BRING_BACK" | "FIRST" | "LAST" | "JOIN" | "GATHER" | "UNITE" | "MOVE" | "MAKE" | "NEST" | "SPLIT";
             corrections?: components["schemas"]["CorrectionView"][];
             field: string;
             value: string;

@@ -65,6 +65,7 @@ export const plan = {
     move: 'Records of {value}',
     unite: 'From {value}, one for all alike',
     make: 'Make the missing ones',
+    nest: 'Make the missing ones, with levels at “{value}”',
     split: 'Split at “{value}”',
   },
   several: {

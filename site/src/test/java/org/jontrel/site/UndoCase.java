@@ -48,7 +48,7 @@ final class UndoCase {
     private final boolean old;
     private int links;
     private int moves;
-    private long retyped;
+    private long added;
 
     /** Of records that were made and of those that they belong to, where a person has edited them. */
     private final Set<Long> edited = ConcurrentHashMap.newKeySet();
@@ -69,9 +69,9 @@ final class UndoCase {
         return moves;
     }
 
-    /** How many records became those of a new type. */
-    long retyped() {
-        return retyped;
+    /** How many records and terms a run left in what was new. */
+    long added() {
+        return added;
     }
 
     /** How many there are between its records. */
@@ -106,8 +106,9 @@ final class UndoCase {
         assertEquals(site.installed().model(), after);
         if (retypes) {
             assertEquals(drawn.records(_ -> true), records, "records of all types");
-            retyped = drawn.records(type -> before.definition(type).isEmpty());
         }
+        added = drawn.records(type -> before.definition(type).isEmpty())
+                + drawn.terms(taxonomy -> before.definition(taxonomy).isEmpty());
         drawn.read();
         hasNotDrifted();
         edit();

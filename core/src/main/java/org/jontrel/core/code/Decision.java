@@ -98,6 +98,8 @@ public record Decision(String fieldId, Topic about, Action answer, String value,
         MOVE,
         /** Make terms, or records, for the names that none has. */
         MAKE,
+        /** Make terms for the names that none has, one under another wherever the answer's value stands in a name. */
+        NEST,
         /** Split texts wherever the answer's value stands in them; {@code \\n} stands for the end of a line. */
         SPLIT;
 

@@ -1,9 +1,12 @@
 package org.jontrel.core.move;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import org.jontrel.core.recordtype.RecordType;
 
 /**
@@ -17,6 +20,8 @@ import org.jontrel.core.recordtype.RecordType;
  * @param fill value for a place without one, as text in the target's form; empty for none
  * @param makes name under which terms and records are noted that are not there yet, to be made by the switch; empty for none
  * @param makesAll whether they are made for all names, not only of those that the definition begins with
+ * @param levels what stands between the levels in the names of terms, as {@code >} in {@code Wood > Oak}; empty where a name is one
+ *     label
  * @param corrections what values become that could not be taken over, as those of a conversion
  */
 public record Move(
@@ -28,9 +33,12 @@ public record Move(
         String fill,
         String makes,
         boolean makesAll,
+        String levels,
         Map<String, String> corrections) {
     public Move {
+        // journals of earlier versions have none
         makes = makes == null ? "" : makes;
+        levels = levels == null ? "" : levels;
         sources = List.copyOf(sources);
         corrections = corrections == null ? Map.of() : Map.copyOf(corrections);
     }
@@ -60,19 +68,19 @@ public record Move(
 
     /** The field's own values, the first of several. */
     public static Move own(String fieldId, List<String> sources) {
-        return new Move(fieldId, How.OWN, sources, Take.FIRST, "", "", "", false, Map.of());
+        return new Move(fieldId, How.OWN, sources, Take.FIRST, "", "", "", false, "", Map.of());
     }
 
     public Move taking(Take which, String separator) {
-        return new Move(target, how, sources, which, separator, fill, makes, makesAll, corrections);
+        return new Move(target, how, sources, which, separator, fill, makes, makesAll, levels, corrections);
     }
 
     public Move filling(String value) {
-        return new Move(target, how, sources, take, between, value, makes, makesAll, corrections);
+        return new Move(target, how, sources, take, between, value, makes, makesAll, levels, corrections);
     }
 
     public Move correcting(Map<String, String> values) {
-        return new Move(target, how, sources, take, between, fill, makes, makesAll, values);
+        return new Move(target, how, sources, take, between, fill, makes, makesAll, levels, values);
     }
 
     /**
@@ -80,7 +88,23 @@ public record Move(
      * @param all whether of all names
      */
     public Move making(String name, boolean all) {
-        return new Move(target, how, sources, take, between, fill, name, all, corrections);
+        return new Move(target, how, sources, take, between, fill, name, all, levels, corrections);
+    }
+
+    /** @param separator what stands between the levels in the names of terms; empty where a name is one label */
+    public Move levelled(String separator) {
+        return new Move(target, how, sources, take, between, fill, makes, makesAll, separator, corrections);
+    }
+
+    /** The labels that a name is made of, the uppermost first; one where it has no levels, none where it says nothing. */
+    public List<String> path(String name) {
+        var parts = levels.isEmpty() ? Stream.of(name) : Arrays.stream(name.split(Pattern.quote(levels)));
+        return parts.map(String::strip).filter(part -> !part.isEmpty()).toList();
+    }
+
+    /** The name that {@link #path} takes apart. */
+    String named(List<String> path) {
+        return String.join(levels.equals(levels.strip()) ? " " + levels + " " : levels, path);
     }
 
     /**
@@ -95,9 +119,18 @@ public record Move(
                     .filter(move ->
                             move.how() == Move.How.GATHERED && move.sources().contains(each))
                     .findFirst();
-            all.add(gathered.map(move -> move.nth(each, older, newer)).orElseGet(() -> own(each, List.of())));
+            all.add(gathered.map(move -> move.nth(each, older, newer))
+                    .orElseGet(() -> own(each, List.of()).levelled(levels(moves, each))));
         }
         return all;
+    }
+
+    private static String levels(List<Move> moves, String fieldId) {
+        return moves.stream()
+                .filter(move -> move.target().equals(fieldId))
+                .map(Move::levels)
+                .findFirst()
+                .orElse("");
     }
 
     private Move nth(String source, RecordType older, RecordType newer) {
@@ -106,6 +139,6 @@ public record Move(
                 ? String.valueOf(sources.indexOf(source))
                 : NumberedFields.place(
                         sources.stream().flatMap(id -> older.field(id).stream()).toList(), goal, source);
-        return new Move(source, How.NTH, List.of(target), Take.FIRST, place, "", "", false, Map.of());
+        return new Move(source, How.NTH, List.of(target), Take.FIRST, place, "", "", false, "", Map.of());
     }
 }

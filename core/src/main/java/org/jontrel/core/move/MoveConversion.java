@@ -58,16 +58,15 @@ final class MoveConversion {
             return references.led(to, value);
         }
         if (leads) {
-            var name = written(from, value);
-            var meant = move == null ? name : move.corrections().getOrDefault(name, name);
-            if (meant.isEmpty()) {
-                return Optional.empty();
-            }
-            return references
-                    .find(to, meant, move == null ? "" : move.makes())
-                    .or(() -> move == null || !move.makesAll()
-                            ? Optional.empty()
-                            : references.make(to, meant, move.makes()));
+            return named(to, written(from, value), move);
+        }
+        if (from.kind() instanceof Kind.TermPick
+                && move != null
+                && !move.levels().isEmpty()) {
+            var path = references.path(from, value);
+            return path.isEmpty()
+                    ? Optional.empty()
+                    : conversion(NAME, to, move).converted(move.named(path));
         }
         if (from.kind() instanceof Kind.Relation || from.kind() instanceof Kind.TermPick) {
             return references
@@ -75,6 +74,21 @@ final class MoveConversion {
                     .flatMap(name -> conversion(NAME, to, move).converted(name));
         }
         return conversion(from, to, move).converted(value);
+    }
+
+    private Optional<Object> named(Field to, String name, Move move) {
+        if (move == null) {
+            return references.find(to, name, "");
+        }
+        var meant = move.corrections().getOrDefault(name, name);
+        var path = move.path(meant);
+        if (path.isEmpty()) {
+            return Optional.empty();
+        }
+        return references
+                .find(to, meant, move.makes())
+                .or(() -> path.size() > 1 ? references.find(to, path) : Optional.empty())
+                .or(() -> move.makesAll() ? references.make(to, path, move.makes()) : Optional.empty());
     }
 
     private static boolean elsewhere(Field from, Field to) {

@@ -1,5 +1,6 @@
 package org.jontrel.core.move;
 
+import java.util.List;
 import java.util.Optional;
 import org.jontrel.core.model.Field;
 
@@ -26,17 +27,28 @@ public interface NameLookup {
     Optional<Object> find(Field field, String name, String makes);
 
     /**
+     * The term that stands at the end of a path of labels; empty where there is none, or several.
+     *
+     * @param path the uppermost label first, which is that of a term under none
+     */
+    default Optional<Object> find(Field field, List<String> path) {
+        return Optional.empty();
+    }
+
+    /**
      * A new term with this label, or a new record with this title, for a field of kind term or relation; the same each time. Empty
      * where none can be made, as where several are called so.
      *
+     * @param path the label or title; for a term that stands under others, their labels before it, of which those are made too
+     *     that are not there yet
      * @param makes name under which those of one run are made
      */
-    default Optional<Object> make(Field field, String label, String makes) {
+    default Optional<Object> make(Field field, List<String> path, String makes) {
         return Optional.empty();
     }
 
     /** Whether {@link #make} could make something for a name that was not found. */
-    default boolean canMake(Field field, String name) {
+    default boolean canMake(Field field, List<String> path) {
         return true;
     }
 
@@ -47,4 +59,9 @@ public interface NameLookup {
 
     /** The title or label of what a value of a field of kind relation or term leads to; empty where it is gone. */
     Optional<String> name(Field field, Object reference);
+
+    /** The label of a term behind those of all that it stands under, the uppermost first; empty where it is gone. */
+    default List<String> path(Field field, Object reference) {
+        return name(field, reference).stream().toList();
+    }
 }

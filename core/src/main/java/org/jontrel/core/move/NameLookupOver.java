@@ -1,5 +1,6 @@
 package org.jontrel.core.move;
 
+import java.util.List;
 import java.util.Optional;
 import org.jontrel.core.model.Field;
 
@@ -13,13 +14,23 @@ public interface NameLookupOver extends NameLookup {
     }
 
     @Override
-    default Optional<Object> make(Field field, String label, String makes) {
-        return names().make(field, label, makes);
+    default Optional<Object> find(Field field, List<String> path) {
+        return names().find(field, path);
     }
 
     @Override
-    default boolean canMake(Field field, String name) {
-        return names().canMake(field, name);
+    default Optional<Object> make(Field field, List<String> path, String makes) {
+        return names().make(field, path, makes);
+    }
+
+    @Override
+    default boolean canMake(Field field, List<String> path) {
+        return names().canMake(field, path);
+    }
+
+    @Override
+    default List<String> path(Field field, Object reference) {
+        return names().path(field, reference);
     }
 
     @Override

@@ -189,6 +189,7 @@ public final class RowView {
                         "",
                         "",
                         false,
+                        "",
                         Map.of()));
     }
 }

@@ -3,6 +3,7 @@ package org.jontrel.core.plan;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.jontrel.core.code.Decision;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
@@ -20,6 +21,7 @@ import org.jontrel.core.recordtype.RecordType;
 
 /** What a plan asks the architect about the fields of one record type, and what it has to say of their values. */
 final class FieldQuestions {
+    private static final Set<Decision.Action> MAKES = Set.of(Decision.Action.MAKE, Decision.Action.NEST);
     private final RecordType recordType;
     private final NameGoals goals;
     private final Map<Question, Answer> answers;
@@ -90,8 +92,8 @@ final class FieldQuestions {
      * @return the corrections of others
      */
     Map<String, String> unconverted(Field field, long values, long aside, List<String> examples) {
-        var choices = MovePlan.unconverted(goals.of(field).isPresent());
-        var answer = PlanQuestion.decided(decisions, field.id(), Decision.Topic.UNCONVERTED, choices);
+        var choices = choices(field);
+        var answer = named(field);
         var given = answer.map(Decision::corrections).orElse(List.of());
         // those for an earlier kind of the field are in nobody's way where no value needs them
         var corrections = given.stream()
@@ -120,8 +122,25 @@ final class FieldQuestions {
                 choices,
                 // corrections answer for the values that they are of
                 answer.filter(each -> values == 0 || each.answer() != Decision.Action.CORRECT),
-                corrections));
+                corrections,
+                goals.nests(field) ? LevelSeparator.of(examples) : ""));
         return PlanQuestion.byValue(corrections);
+    }
+
+    /** Whether the architect wants terms or records made for names that none has. */
+    boolean makes(Field field) {
+        return named(field).filter(each -> MAKES.contains(each.answer())).isPresent();
+    }
+
+    private List<Decision.Action> choices(Field field) {
+        return MovePlan.unconverted(goals.of(field).isPresent(), goals.nests(field));
+    }
+
+    /** The answer about values that the field cannot take. */
+    private Optional<Decision> named(Field field) {
+        return PlanQuestion.decided(decisions, field.id(), Decision.Topic.UNCONVERTED, choices(field))
+                .filter(each ->
+                        each.answer() != Decision.Action.NEST || !each.value().isEmpty());
     }
 
     /** Says what is stored that the definitions no longer allow; it stays until somebody changes it. */

@@ -72,6 +72,7 @@ public final class MovePlan {
                     "",
                     "",
                     false,
+                    levels(field.get()),
                     corrections(field.get())));
         }
         var computed = computed(field.get());
@@ -83,6 +84,7 @@ public final class MovePlan {
                 ? Optional.empty()
                 : Optional.of(Move.own(fieldId, sources)
                         .taking(take(field.get()).take(), take(field.get()).between())
+                        .levelled(levels(field.get()))
                         .correcting(corrections(field.get())));
     }
 
@@ -101,6 +103,7 @@ public final class MovePlan {
                         "",
                         "",
                         false,
+                        "",
                         Map.of()));
     }
 
@@ -177,19 +180,27 @@ public final class MovePlan {
      * What may become of values that a field cannot take.
      *
      * @param makes whether something can be made for names that nothing has
+     * @param nests whether what is made can stand under one another
      */
-    static List<Decision.Action> unconverted(boolean makes) {
-        return makes
-                ? List.of(Decision.Action.MAKE, Decision.Action.CORRECT, Decision.Action.SET_ASIDE)
-                : List.of(Decision.Action.CORRECT, Decision.Action.SET_ASIDE);
+    static List<Decision.Action> unconverted(boolean makes, boolean nests) {
+        var choices = new ArrayList<Decision.Action>();
+        if (nests) {
+            choices.add(Decision.Action.NEST);
+        }
+        if (makes) {
+            choices.add(Decision.Action.MAKE);
+        }
+        choices.add(Decision.Action.CORRECT);
+        choices.add(Decision.Action.SET_ASIDE);
+        return choices;
     }
 
-    /** Whether the architect wants terms or records made for names that none has. */
-    boolean makes(Field field) {
-        return field.kind() instanceof Kind.Reference
-                && PlanQuestion.decided(decisions, field.id(), Decision.Topic.UNCONVERTED, unconverted(true))
-                        .filter(each -> each.answer() == Decision.Action.MAKE)
-                        .isPresent();
+    /** What stands between the levels of names, where terms are made one under another. */
+    private String levels(Field field) {
+        return PlanQuestion.decided(decisions, field.id(), Decision.Topic.UNCONVERTED, unconverted(true, true))
+                .filter(each -> field.kind() instanceof Kind.TermPick && each.answer() == Decision.Action.NEST)
+                .map(Decision::value)
+                .orElse("");
     }
 
     /** Ids of the older fields that values within this one come from, and of the rows they stand in. */

@@ -3,6 +3,7 @@ package org.jontrel.core.plan;
 import java.util.HashSet;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
@@ -14,8 +15,9 @@ import org.jontrel.core.recordtype.RecordType;
  *
  * @param beginning ids of the taxonomies that begin with terms which are not there yet
  * @param titled ids of the taxonomies and content types whose records have a title
+ * @param trees ids of the taxonomies whose terms can stand under one another
  */
-record NameGoals(Set<String> beginning, Set<String> titled) {
+record NameGoals(Set<String> beginning, Set<String> titled, Set<String> trees) {
     static NameGoals of(Model from, Model to) {
         var beginning = new HashSet<String>();
         to.all(Taxonomy.class).stream()
@@ -26,12 +28,21 @@ record NameGoals(Set<String> beginning, Set<String> titled) {
                 .forEach(each -> beginning.add(each.id()));
         var titled = new HashSet<String>();
         RecordType.all(to).stream().filter(each -> each.title().isPresent()).forEach(each -> titled.add(each.id()));
-        return new NameGoals(beginning, titled);
+        var trees = to.all(Taxonomy.class).stream()
+                .filter(Taxonomy::hierarchical)
+                .map(Taxonomy::id)
+                .collect(Collectors.toSet());
+        return new NameGoals(beginning, titled, trees);
     }
 
     /** The taxonomy or content type in which something is made for a name; empty where nothing can be, or in several. */
     Optional<String> of(Field field) {
         return goal(field).filter(titled::contains);
+    }
+
+    /** Whether what is made for a name can stand under others. */
+    boolean nests(Field field) {
+        return field.kind() instanceof Kind.TermPick term && trees.contains(term.taxonomy());
     }
 
     private static Optional<String> goal(Field field) {

@@ -67,7 +67,7 @@ final class PlannedMoves {
         var corrections =
                 questions.unconverted(field, answer.unconverted(), answer.aside(), answer.unconvertedExamples());
         var fill = field.required() && answer.empty() > 0 ? filled(field, answer.empty()) : "";
-        boolean all = answer.unconverted() > 0 && plan.makes(field);
+        boolean all = answer.unconverted() > 0 && questions.makes(field);
         long unmade = answer.breaches().getOrDefault(Breach.UNMADE, 0L);
         if (all && unmade > 0) {
             findings.add(

@@ -65,6 +65,11 @@ final class Edits {
         return both(() -> new Relating(draw).related(model));
     }
 
+    /** A model with texts that are names, and the model in which they are terms of a new taxonomy. */
+    List<Model> named(Model model) {
+        return both(() -> new NamingEdit(draw).named(model));
+    }
+
     private static List<Model> both(Supplier<Optional<Retyping.SplitModels>> way) {
         for (int i = 0; i < MOST_ATTEMPTS; i++) {
             var both = way.get();

@@ -212,6 +212,11 @@ public final class Models {
         return both(new Edits(draw)::related);
     }
 
+    /** A model with texts that are names, and the model in which they are terms of a new taxonomy. */
+    public List<Model> named() {
+        return both(new Edits(draw)::named);
+    }
+
     /** Not every model has what it takes. */
     private List<Model> both(Function<Model, List<Model>> way) {
         var both = way.apply(model());

@@ -191,7 +191,16 @@ public record Drawn(Site site) {
 
     /** How many records there are of types that are asked for by their ids. */
     public long records(Predicate<String> types) {
-        return site.installed().tables(Definition.Sort.TYPE).stream()
+        return count(Definition.Sort.TYPE, types);
+    }
+
+    /** How many terms there are of taxonomies that are asked for by their ids. */
+    public long terms(Predicate<String> taxonomies) {
+        return count(Definition.Sort.TAXONOMY, taxonomies);
+    }
+
+    private long count(Definition.Sort sort, Predicate<String> types) {
+        return site.installed().tables(sort).stream()
                 .map(each -> each.recordType().id())
                 .filter(types)
                 .mapToLong(site::count)

@@ -8,7 +8,7 @@ import org.jontrel.core.model.Model;
 public record DrawnChange(Model before, Model after) {
     /**
      * What the edits between both do: anything, take values to other places, make types of rows and rows of types, or make some
-     * records those of a new type and back, or take a field over a relation.
+     * records those of a new type and back, take a field over a relation, or make terms of names.
      */
     public enum EditSort {
         ANYHOW,
@@ -17,7 +17,8 @@ public record DrawnChange(Model before, Model after) {
         JOINED,
         SPLIT,
         MERGED,
-        RELATED
+        RELATED,
+        NAMED
     }
 
     public static DrawnChange of(Models models, EditSort sort) {
@@ -28,6 +29,7 @@ public record DrawnChange(Model before, Model after) {
                 yield new DrawnChange(parted.after(), parted.before());
             }
             case RELATED -> of(models.related());
+            case NAMED -> of(models.named());
             case SPLIT -> of(models.split());
             case MERGED -> {
                 var split = of(models.split());

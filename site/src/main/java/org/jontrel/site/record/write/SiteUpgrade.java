@@ -36,6 +36,7 @@ public final class SiteUpgrade {
             add(connection, "jontrel_gate", "logging", "TINYINT(1) NOT NULL DEFAULT 0");
             add(connection, "jontrel_redirect", "from_id", "VARCHAR(40) NOT NULL DEFAULT ''");
             longSteps(connection);
+            levels(connection);
         });
         first(database, bindings);
         retiring(database);
@@ -45,6 +46,16 @@ public final class SiteUpgrade {
                     .values()
                     .forEach(table -> SearchWords.renewAll(database, table));
             SearchWords.keepApart(database);
+        }
+    }
+
+    /** Terms that runs make stand under others. */
+    private static void levels(Connection connection) throws SQLException {
+        if (!Schema.columns(connection, "jontrel_made").containsKey("above_id")) {
+            Jdbc.execute(
+                    connection,
+                    "ALTER TABLE jontrel_made ADD COLUMN IF NOT EXISTS above_id BIGINT NOT NULL DEFAULT 0 AFTER taxonomy_id,"
+                            + " DROP PRIMARY KEY, ADD PRIMARY KEY (name, taxonomy_id, above_id, label)");
         }
     }
 

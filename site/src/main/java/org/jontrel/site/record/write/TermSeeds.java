@@ -5,10 +5,12 @@ import java.sql.SQLException;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.jontrel.core.model.condition.RecordState;
 import org.jontrel.core.record.RecordCheck;
 import org.jontrel.core.record.Surroundings;
@@ -79,49 +81,86 @@ public final class TermSeeds {
         return id;
     }
 
-    /** Makes terms under numbers that were given to them before, by their labels, or brings back those that were taken away. */
-    public void make(Map<Long, String> labels) throws SQLException {
-        if (labels.isEmpty()) {
+    /** A term by its label. @param above number of the term that it stands under; 0 for none */
+    public record NamedTerm(String label, long above) {}
+
+    /**
+     * Makes terms under numbers that were given to them before, or brings back those that were taken away.
+     *
+     * @param terms none before what it stands under
+     */
+    public void make(Map<Long, NamedTerm> terms) throws SQLException {
+        if (terms.isEmpty()) {
             return;
         }
         var name = PhysicalNames.quoted(table.name());
-        var padded = Jdbc.padded(labels.keySet()).toArray();
+        var padded = Jdbc.padded(terms.keySet()).toArray();
         var in = " WHERE id IN (" + Jdbc.marks(padded.length) + ")";
         var there = new HashSet<>(Jdbc.query(connection, "SELECT id FROM " + name + in, row -> row.getLong(1), padded));
         Jdbc.update(
                 connection,
                 "UPDATE " + name + " SET state = 'published'" + in + " AND state = '" + RecordLoader.DELETED + "'",
                 padded);
-        long last = Jdbc.number(connection, "SELECT COALESCE(MAX(position), -1) FROM " + name + " WHERE parent_id = 0");
+        var places = new TermPlaces(connection, name);
         var addresses = new TakenSlugs(connection, table);
-        addresses.look(labels.values().stream().map(Slugs::base).toList());
+        addresses.look(
+                terms.values().stream().map(NamedTerm::label).map(Slugs::base).toList());
         var statements = new Statements();
-        for (var each : labels.entrySet()) {
+        for (var each : terms.entrySet()) {
             if (!there.contains(each.getKey())) {
-                var label = each.getValue();
-                var place = new SeedPlace(0, (int) ++last);
+                var label = each.getValue().label();
+                var place = places.next(each.getKey(), each.getValue().above());
                 insert(statements, addresses, each.getKey(), "", Slugs.base(label), label, place, Map.of());
             }
         }
         statements.run(connection);
         var tree = new TermTree(connection, table);
-        for (long id : labels.keySet()) {
-            if (!there.contains(id)) {
-                tree.placed(id, 0);
+        for (var each : terms.entrySet()) {
+            if (!there.contains(each.getKey())) {
+                tree.placed(each.getKey(), places.above(each.getValue().above()));
             }
+        }
+    }
+
+    /** The last places under the terms of a taxonomy, as terms take them. */
+    private record TermPlaces(Connection connection, String table, Map<Long, Integer> last, Set<Long> made) {
+        TermPlaces(Connection connection, String table) {
+            this(connection, table, new HashMap<>(), new HashSet<>());
+        }
+
+        SeedPlace next(long id, long above) throws SQLException {
+            long parent = above(above);
+            made.add(id);
+            if (!last.containsKey(parent)) {
+                var sql = "SELECT COALESCE(MAX(position), -1) FROM " + table + " WHERE parent_id = ?";
+                last.put(parent, (int) Jdbc.number(connection, sql, parent));
+            }
+            return new SeedPlace(parent, last.merge(parent, 1, Integer::sum));
+        }
+
+        /** What stands under a term that has gone meanwhile stands under none. */
+        long above(long id) throws SQLException {
+            var sql = "SELECT COUNT(*) FROM " + table + " WHERE id = ? AND state <> '" + RecordLoader.DELETED + "'";
+            return id == 0 || made.contains(id) || Jdbc.number(connection, sql, id) > 0 ? id : 0;
         }
     }
 
     /** @param parent 0 for none */
     private record SeedPlace(long parent, int position) {}
 
-    /** Takes a term away that nobody has changed since it was made; values that lead to it are held by then. */
+    /**
+     * Takes a term away that nobody has changed since it was made, and under which nothing stands; values that lead to it are held
+     * by then.
+     */
     public void withdraw(long id) throws SQLException {
-        Jdbc.update(
-                connection,
-                "UPDATE " + PhysicalNames.quoted(table.name()) + " SET state = '" + RecordLoader.DELETED
-                        + "' WHERE id = ? AND version = 1",
-                id);
+        var name = PhysicalNames.quoted(table.name());
+        var below = "SELECT COUNT(*) FROM " + name + " WHERE parent_id = ? AND state <> '" + RecordLoader.DELETED + "'";
+        if (Jdbc.number(connection, below, id) == 0) {
+            Jdbc.update(
+                    connection,
+                    "UPDATE " + name + " SET state = '" + RecordLoader.DELETED + "' WHERE id = ? AND version = 1",
+                    id);
+        }
     }
 
     private void insert(

@@ -3,6 +3,7 @@ package org.jontrel.site.run.move;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.time.Clock;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -31,13 +32,25 @@ import org.jontrel.site.table.Schema;
  */
 public record MadeTerms(Connection connection) {
     private static final int LONGEST = 200;
+    private static final int DEEPEST = 12;
     private static final RecordIds IDS = new RecordIds(Clock.systemUTC());
 
     /** A term or record that is to be made. */
-    private record NotedTerm(long id, String label) {}
+    private record NotedTerm(long id, long above, String label) {
+        Place at(Map<Long, Long> others) {
+            return new Place(others.getOrDefault(above, above), folded(label));
+        }
+    }
 
-    /** The number of the one with this label, whether its letters are capital or small; empty where none can be called so. */
-    Optional<Long> note(String made, String taxonomyId, String label) throws SQLException {
+    /** @param above number of the term that it stands under; 0 for none */
+    private record Place(long above, String label) {}
+
+    /**
+     * The number of the one with this label, whether its letters are capital or small; empty where none can be called so.
+     *
+     * @param above number of the term that it stands under; 0 for none
+     */
+    Optional<Long> note(String made, String taxonomyId, long above, String label) throws SQLException {
         var shown = label.strip();
         var folded = folded(label);
         if (!isName(label)) {
@@ -45,25 +58,32 @@ public record MadeTerms(Connection connection) {
         }
         Jdbc.update(
                 connection,
-                "INSERT IGNORE INTO jontrel_made (name, taxonomy_id, label, shown, term_id) VALUES (?, ?, ?, ?, ?)",
+                "INSERT IGNORE INTO jontrel_made (name, taxonomy_id, above_id, label, shown, term_id) VALUES (?, ?, ?, ?, ?, ?)",
                 made,
                 taxonomyId,
+                above,
                 folded,
                 shown,
                 IDS.next());
-        return noted(made, taxonomyId, label);
+        return noted(made, taxonomyId, above, label);
     }
 
     /** The number that was noted for a label; empty where there is none. */
-    Optional<Long> noted(String made, String taxonomyId, String label) throws SQLException {
-        var sql = "SELECT term_id FROM jontrel_made WHERE name = ? AND taxonomy_id = ? AND label = ?";
-        return Jdbc.first(connection, sql, row -> row.getLong(1), made, taxonomyId, folded(label));
+    Optional<Long> noted(String made, String taxonomyId, long above, String label) throws SQLException {
+        var sql = "SELECT term_id FROM jontrel_made WHERE name = ? AND taxonomy_id = ? AND above_id = ?"
+                + " AND label = ?";
+        return Jdbc.first(connection, sql, row -> row.getLong(1), made, taxonomyId, above, folded(label));
     }
 
     /** Whether something can be called so. */
     static boolean isName(String label) {
         var shown = label.strip();
         return !shown.isEmpty() && Math.max(length(shown), length(folded(label))) <= LONGEST && !shown.contains("\n");
+    }
+
+    /** Whether a term can be called so that stands under those before it, all by their labels. */
+    static boolean isPath(List<String> path) {
+        return !path.isEmpty() && path.size() <= DEEPEST && path.stream().allMatch(MadeTerms::isName);
     }
 
     static String folded(String label) {
@@ -75,45 +95,83 @@ public record MadeTerms(Connection connection) {
     }
 
     /**
-     * Makes those that were noted under a name, in the order of their labels, or brings them back. Where another has got the label
-     * meanwhile, as a term that the definition begins with, values lead to that one.
+     * Makes those that were noted under a name, in the order of their labels and none before what it stands under, or brings them
+     * back. Where another has got the place and label meanwhile, as a term that the definition begins with, values lead to that one.
      */
     public void make(Binding.BoundTables table, String made) throws SQLException {
         boolean terms = table.recordType().definition() instanceof Taxonomy;
-        var mine = new LinkedHashMap<Long, String>();
         var noted = noted(table.recordType(), made);
-        var there = labels(table, noted);
+        var there = there(table, noted);
+        var others = new HashMap<Long, Long>();
+        var mine = new LinkedHashMap<Long, NotedTerm>();
         for (var term : noted) {
-            var other = there.get(folded(term.label()));
+            var place = term.at(others);
+            var other = there.get(place);
             if (other == null || other == term.id()) {
-                mine.put(term.id(), term.label());
+                there.put(place, term.id());
+                mine.put(term.id(), new NotedTerm(term.id(), place.above(), term.label()));
             } else {
+                others.put(term.id(), other);
                 lead(terms ? "term_id" : "target_id", term.id(), other);
                 Jdbc.update(connection, "DELETE FROM jontrel_made WHERE name = ? AND term_id = ?", made, term.id());
             }
         }
         if (terms) {
-            new TermSeeds(connection, table).make(mine);
+            moved(made, noted, mine);
+            var seeds = new LinkedHashMap<Long, TermSeeds.NamedTerm>();
+            mine.forEach((id, term) -> seeds.put(id, new TermSeeds.NamedTerm(term.label(), term.above())));
+            new TermSeeds(connection, table).make(seeds);
         } else {
-            new MadeRecords(connection, table).make(mine, made);
+            var titles = new LinkedHashMap<Long, String>();
+            mine.forEach((id, term) -> titles.put(id, term.label()));
+            new MadeRecords(connection, table).make(titles, made);
         }
     }
 
-    private Map<String, Long> labels(Binding.BoundTables taxonomy, List<NotedTerm> noted) throws SQLException {
-        var label = PhysicalNames.quoted(taxonomy.own().columns().get("part_title"));
+    /** Keeps in mind what those stand under that were noted under a term which another stands for. */
+    private void moved(String made, List<NotedTerm> noted, Map<Long, NotedTerm> mine) throws SQLException {
+        for (var term : noted) {
+            var now = mine.getOrDefault(term.id(), term);
+            if (now.above() != term.above()) {
+                Jdbc.update(
+                        connection,
+                        "UPDATE jontrel_made SET above_id = ? WHERE name = ? AND term_id = ?",
+                        now.above(),
+                        made,
+                        term.id());
+            }
+        }
+    }
+
+    /**
+     * Those that have the wanted labels, by their places. A name that is no path means whatever is called so, wherever that
+     * stands.
+     */
+    private Map<Place, Long> there(Binding.BoundTables table, List<NotedTerm> noted) throws SQLException {
+        var label = PhysicalNames.quoted(table.own().columns().get("part_title"));
         var wanted = noted.stream().map(each -> folded(each.label())).collect(Collectors.toSet());
-        var labels = new HashMap<String, Long>();
+        var heads = noted.stream().map(NotedTerm::above).collect(Collectors.toSet());
+        var alone = noted.stream()
+                .filter(each -> each.above() == 0 && !heads.contains(each.id()))
+                .map(each -> folded(each.label()))
+                .collect(Collectors.toSet());
+        var there = new HashMap<Place, Long>();
+        var elsewhere = new HashMap<Place, Long>();
         Jdbc.each(
                 connection,
-                "SELECT " + label + ", id FROM " + PhysicalNames.quoted(taxonomy.name()) + " WHERE state <> '"
+                "SELECT " + label + ", id, parent_id FROM " + PhysicalNames.quoted(table.name()) + " WHERE state <> '"
                         + RecordLoader.DELETED + "'",
                 row -> {
                     var name = folded(row.getString(1));
                     if (wanted.contains(name)) {
-                        labels.put(name, row.getLong(2));
+                        there.put(new Place(row.getLong(3), name), row.getLong(2));
+                    }
+                    if (alone.contains(name)) {
+                        elsewhere.put(new Place(0, name), row.getLong(2));
                     }
                 });
-        return labels;
+        elsewhere.forEach(there::putIfAbsent);
+        return there;
     }
 
     private void lead(String column, long noted, long other) throws SQLException {
@@ -128,11 +186,12 @@ public record MadeTerms(Connection connection) {
         }
     }
 
-    /** Takes them away again, but for those that people have changed, or lead to. */
+    /** Takes them away again, but for those that people have changed or lead to, and what those and their own terms stand under. */
     public void withdraw(Binding.BoundTables table, String made) throws SQLException {
         var seeds = new TermSeeds(connection, table);
         var used = used(table, made);
-        for (var term : noted(table.recordType(), made)) {
+        // those under others come behind them
+        for (var term : noted(table.recordType(), made).reversed()) {
             if (!used.contains(term.id())) {
                 seeds.withdraw(term.id());
             }
@@ -165,13 +224,23 @@ public record MadeTerms(Connection connection) {
                 .toList();
     }
 
+    /** In the order of their labels, none before what it stands under. */
     private List<NotedTerm> noted(RecordType taxonomy, String made) throws SQLException {
-        return Jdbc.query(
+        var all = Jdbc.query(
                 connection,
-                "SELECT term_id, shown FROM jontrel_made WHERE name = ? AND taxonomy_id = ? ORDER BY label",
-                row -> new NotedTerm(row.getLong(1), row.getString(2)),
+                "SELECT term_id, above_id, shown FROM jontrel_made WHERE name = ? AND taxonomy_id = ? ORDER BY label",
+                row -> new NotedTerm(row.getLong(1), row.getLong(2), row.getString(3)),
                 made,
                 taxonomy.id());
+        var below =
+                all.stream().collect(Collectors.groupingBy(NotedTerm::above, LinkedHashMap::new, Collectors.toList()));
+        var ids = all.stream().map(NotedTerm::id).collect(Collectors.toSet());
+        var ordered = new ArrayList<NotedTerm>();
+        all.stream().filter(each -> !ids.contains(each.above())).forEach(ordered::add);
+        for (int at = 0; at < ordered.size(); at++) {
+            ordered.addAll(below.getOrDefault(ordered.get(at).id(), List.of()));
+        }
+        return ordered;
     }
 
     /** The tables of the record type as they are while a run switches. */

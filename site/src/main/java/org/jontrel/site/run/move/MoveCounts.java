@@ -53,7 +53,7 @@ public final class MoveCounts implements MoveLosses {
 
     private final MovedValues moved;
     private final Field target;
-    private final Map<String, String> corrections;
+    private final Move move;
     private final boolean own;
     private final NameLookup references;
 
@@ -61,7 +61,7 @@ public final class MoveCounts implements MoveLosses {
     public MoveCounts(RecordType was, RecordType is, Move move, NameLookup references) {
         moved = new MovedValues(was, is, List.of(move), references, this);
         target = is.field(move.target()).orElseThrow();
-        corrections = move.corrections();
+        this.move = move;
         this.references = references;
         own = is.home(move.target()).table().isEmpty();
     }
@@ -149,12 +149,13 @@ public final class MoveCounts implements MoveLosses {
 
     @Override
     public void unconverted(String value) {
-        if ("".equals(corrections.get(value))) {
+        var meant = move.corrections().getOrDefault(value, value);
+        if (meant.isEmpty()) {
             aside++;
             return;
         }
         values++;
-        unmade += target.kind() instanceof Kind.Reference && !references.canMake(target, value) ? 1 : 0;
+        unmade += target.kind() instanceof Kind.Reference && !references.canMake(target, move.path(meant)) ? 1 : 0;
         if (unconverted.size() < REMEMBERED || unconverted.containsKey(value)) {
             unconverted.merge(value, 1L, Long::sum);
         } else {

@@ -137,8 +137,13 @@ public final class PlanSamples {
         }
 
         @Override
-        public Optional<Object> make(Field field, String label, String makes) {
-            return known(site.make(field, label, makes), label);
+        public Optional<Object> find(Field field, List<String> path) {
+            return site.find(field, path);
+        }
+
+        @Override
+        public Optional<Object> make(Field field, List<String> path, String makes) {
+            return known(site.make(field, path, makes), path.getLast());
         }
 
         private Optional<Object> known(Optional<Object> found, String name) {
@@ -150,6 +155,11 @@ public final class PlanSamples {
         @Override
         public Optional<String> name(Field field, Object reference) {
             return Optional.ofNullable(made.get(reference)).or(() -> site.name(field, reference));
+        }
+
+        @Override
+        public List<String> path(Field field, Object reference) {
+            return site.path(field, reference);
         }
     }
 }

@@ -18,25 +18,22 @@ import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.move.NameLookup;
 import org.jontrel.core.value.Link;
 import org.jontrel.site.record.address.Slugs;
-import org.jontrel.site.record.read.RecordLoader;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.DatabaseException;
-import org.jontrel.site.table.Jdbc;
-import org.jontrel.site.table.PhysicalNames;
 
 /**
  * Finds records and terms by their titles and labels, whether letters are capital or small, and where none has the name, by
  * their slugs. Each is looked for once.
  */
 public final class SiteNameLookup implements NameLookup {
-    private static final String TITLE = "part_title";
     private static final int REMEMBERED = 10_000;
     private final Connection connection;
-    private final Binding binding;
+    private final TitledRecords titles;
     private final Model to;
     private final boolean notes;
     private final Map<List<Object>, Optional<Object>> found = new HashMap<>();
     private final Set<String> ambiguous = new HashSet<>();
+    private final Set<List<String>> crowded = new HashSet<>();
     private final Map<Object, Optional<String>> names = new HashMap<>();
     private final Map<List<Object>, Optional<Long>> noted = new HashMap<>();
 
@@ -48,7 +45,7 @@ public final class SiteNameLookup implements NameLookup {
         this.to = to;
         this.notes = notes;
         this.connection = connection;
-        this.binding = binding;
+        this.titles = new TitledRecords(connection, binding);
     }
 
     @Override
@@ -65,7 +62,9 @@ public final class SiteNameLookup implements NameLookup {
                 && to.find(Taxonomy.class, term.taxonomy()).stream()
                         .flatMap(Taxonomy::allTerms)
                         .anyMatch(each -> each.label().equalsIgnoreCase(name.strip()));
-        return !begins ? Optional.empty() : makes.isEmpty() ? Optional.of(counted(name)) : make(field, name, makes);
+        return !begins
+                ? Optional.empty()
+                : makes.isEmpty() ? Optional.of(counted(name)) : make(field, List.of(name.strip()), makes);
     }
 
     /** Where nothing is written, a number that no term has. */
@@ -75,9 +74,9 @@ public final class SiteNameLookup implements NameLookup {
     }
 
     private Optional<Object> look(Kind kind, String name) {
-        var all = all(kind, type -> titled(type, name));
+        var all = all(kind, type -> titles.titled(type, name));
         if (all.isEmpty() && Slugs.valid(name)) {
-            all = all(kind, type -> addressed(type, name));
+            all = all(kind, type -> titles.addressed(type, name));
         }
         if (all.size() > 1) {
             ambiguous.add(name);
@@ -86,8 +85,52 @@ public final class SiteNameLookup implements NameLookup {
     }
 
     @Override
-    public boolean canMake(Field field, String name) {
-        return MadeTerms.isName(name) && !ambiguous.contains(name.strip());
+    public boolean canMake(Field field, List<String> path) {
+        boolean several = path.size() == 1 ? ambiguous.contains(path.getFirst()) : crowded.contains(path);
+        return MadeTerms.isPath(path) && !several;
+    }
+
+    @Override
+    public Optional<Object> find(Field field, List<String> path) {
+        if (found.size() > REMEMBERED) {
+            found.clear();
+        }
+        return found.computeIfAbsent(List.of(field.id(), path), _ -> {
+            var terms = field.kind() instanceof Kind.TermPick term ? levels(term.taxonomy(), path) : List.<Long>of();
+            return terms.size() == path.size() ? Optional.of(terms.getLast()) : Optional.empty();
+        });
+    }
+
+    /** The terms along a path, as far as there are some. */
+    private List<Long> levels(String taxonomyId, List<String> path) {
+        var terms = new ArrayList<Long>();
+        for (var label : path) {
+            long above = terms.isEmpty() ? 0 : terms.getLast();
+            var here = titles.titled(taxonomyId, label).stream()
+                    .filter(id -> titles.above(taxonomyId, id) == above)
+                    .toList();
+            if (here.size() > 1) {
+                crowded.add(path);
+            }
+            if (here.size() != 1) {
+                break;
+            }
+            terms.add(here.getFirst());
+        }
+        return terms;
+    }
+
+    @Override
+    public List<String> path(Field field, Object reference) {
+        if (!(field.kind() instanceof Kind.TermPick term) || !(reference instanceof Long id)) {
+            return NameLookup.super.path(field, reference);
+        }
+        var labels = new ArrayList<String>();
+        var passed = new HashSet<Long>();
+        for (long at = id; at != 0 && passed.add(at); at = titles.above(term.taxonomy(), at)) {
+            name(field, at).ifPresent(label -> labels.addFirst(label));
+        }
+        return labels;
     }
 
     /** @param ids finds those of one record type */
@@ -102,79 +145,57 @@ public final class SiteNameLookup implements NameLookup {
         };
     }
 
-    private List<Long> addressed(String recordTypeId, String slug) {
-        var table = binding.table(recordTypeId);
-        if (table.isEmpty()) {
-            return List.of();
-        }
-        var sql = "SELECT id FROM " + PhysicalNames.quoted(table.get().name()) + " WHERE slug = ? AND state <> '"
-                + RecordLoader.DELETED + "'";
-        try {
-            return Jdbc.query(connection, sql, row -> row.getLong(1), slug);
-        } catch (SQLException e) {
-            throw new DatabaseException(e);
-        }
-    }
-
-    private List<Long> titled(String recordTypeId, String name) {
-        var table = binding.table(recordTypeId);
-        var column = table.map(each -> each.own().columns().get(TITLE));
-        if (column.isEmpty()) {
-            return List.of();
-        }
-        var sql = "SELECT id, " + PhysicalNames.quoted(column.get()) + " FROM "
-                + PhysicalNames.quoted(table.get().name()) + " WHERE " + PhysicalNames.quoted(column.get())
-                + " = ? AND state <> '" + RecordLoader.DELETED + "'";
-        var ids = new ArrayList<Long>();
-        try {
-            // the database takes other letters and spaces for the same
-            Jdbc.each(
-                    connection,
-                    sql,
-                    row -> {
-                        if (row.getString(2).strip().equalsIgnoreCase(name)) {
-                            ids.add(row.getLong(1));
-                        }
-                    },
-                    name);
-        } catch (SQLException e) {
-            throw new DatabaseException(e);
-        }
-        return ids;
-    }
-
     /** Noted under its name: it is made when the run switches. What several are called is nobody's name. */
     @Override
-    public Optional<Object> make(Field field, String label, String makes) {
+    public Optional<Object> make(Field field, List<String> path, String makes) {
         return switch (field.kind()) {
-            case Kind.TermPick term -> made(makes, term.taxonomy(), label).map(Object.class::cast);
+            case Kind.TermPick term -> made(makes, term.taxonomy(), path).map(Object.class::cast);
             case Kind.Relation relation
             when relation.to().size() == 1 -> {
                 var type = relation.to().iterator().next();
-                yield made(makes, type, label).map(id -> new Link(type, id));
+                yield made(makes, type, path).map(id -> new Link(type, id));
             }
             default -> Optional.empty();
         };
     }
 
-    private Optional<Long> made(String makes, String recordTypeId, String label) {
-        var known = List.<Object>of(makes, recordTypeId, MadeTerms.folded(label));
-        if (!noted.containsKey(known)) {
-            noted.put(
-                    known,
-                    titled(recordTypeId, label.strip()).isEmpty()
-                            ? note(makes, recordTypeId, label)
-                            : Optional.empty());
-        }
-        return noted.get(known);
+    private Optional<Long> made(String makes, String recordTypeId, List<String> path) {
+        boolean taken = path.size() == 1
+                && !titles.titled(recordTypeId, path.getFirst().strip()).isEmpty();
+        return taken || !MadeTerms.isPath(path) ? Optional.empty() : placed(makes, recordTypeId, path);
     }
 
-    private Optional<Long> note(String makes, String recordTypeId, String label) {
+    /** Those above it that are not there either are noted first. */
+    private Optional<Long> placed(String makes, String recordTypeId, List<String> path) {
+        var known = List.<Object>of(
+                makes, recordTypeId, path.stream().map(MadeTerms::folded).toList());
+        var before = noted.get(known);
+        if (before != null) {
+            return before;
+        }
+        var above = path.subList(0, path.size() - 1);
+        var terms = levels(recordTypeId, above);
+        Optional<Long> parent = crowded.contains(above)
+                ? Optional.empty()
+                : terms.size() < above.size()
+                        ? placed(makes, recordTypeId, above)
+                        : Optional.of(above.isEmpty() ? 0L : terms.getLast());
+        if (parent.isEmpty()) {
+            crowded.add(path);
+        }
+        var made = parent.flatMap(id -> note(makes, recordTypeId, id, path));
+        noted.put(known, made);
+        return made;
+    }
+
+    /** @param above number of the term that it stands under; 0 for none */
+    private Optional<Long> note(String makes, String recordTypeId, long above, List<String> path) {
         var made = new MadeTerms(connection);
         try {
             return notes
-                    ? made.note(makes, recordTypeId, label)
-                    : made.noted(makes, recordTypeId, label).or(() -> Optional.of(counted(label)));
+                    ? made.note(makes, recordTypeId, above, path.getLast())
+                    : made.noted(makes, recordTypeId, above, path.getLast())
+                            .or(() -> Optional.of(counted(String.join("\n", path))));
         } catch (SQLException e) {
             throw new DatabaseException(e);
         }
@@ -186,24 +207,9 @@ public final class SiteNameLookup implements NameLookup {
             names.clear();
         }
         return names.computeIfAbsent(reference, _ -> switch (reference) {
-            case Link(String type, long id) -> title(type, id);
-            case Long id when field.kind() instanceof Kind.TermPick term -> title(term.taxonomy(), id);
+            case Link(String type, long id) -> titles.title(type, id);
+            case Long id when field.kind() instanceof Kind.TermPick term -> titles.title(term.taxonomy(), id);
             default -> Optional.empty();
         });
-    }
-
-    private Optional<String> title(String recordTypeId, long id) {
-        var table = binding.table(recordTypeId);
-        var column = table.map(each -> each.own().columns().get(TITLE));
-        if (column.isEmpty()) {
-            return Optional.empty();
-        }
-        var sql = "SELECT " + PhysicalNames.quoted(column.get()) + " FROM "
-                + PhysicalNames.quoted(table.get().name()) + " WHERE id = ?";
-        try {
-            return Jdbc.first(connection, sql, row -> row.getString(1), id);
-        } catch (SQLException e) {
-            throw new DatabaseException(e);
-        }
     }
 }

@@ -35,7 +35,8 @@ public class PlanSamplesLawTest {
             {DrawnChange.EditSort.RESHAPED},
             {DrawnChange.EditSort.SPLIT},
             {DrawnChange.EditSort.MERGED},
-            {DrawnChange.EditSort.RELATED}
+            {DrawnChange.EditSort.RELATED},
+            {DrawnChange.EditSort.NAMED}
         };
     }
 

@@ -1,0 +1,88 @@
+package org.jontrel.site.run.move;
+
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.jontrel.site.record.read.RecordLoader;
+import org.jontrel.site.table.Binding;
+import org.jontrel.site.table.DatabaseException;
+import org.jontrel.site.table.Jdbc;
+import org.jontrel.site.table.PhysicalNames;
+
+/** The records and terms of a site, of those that are not in the bin, by their titles and slugs. */
+record TitledRecords(Connection connection, Binding binding) {
+    private static final String TITLE = "part_title";
+
+    /** Those with a title, whether its letters are capital or small. */
+    List<Long> titled(String recordTypeId, String name) {
+        var table = binding.table(recordTypeId);
+        var column = table.map(each -> each.own().columns().get(TITLE));
+        if (column.isEmpty()) {
+            return List.of();
+        }
+        var sql = "SELECT id, " + PhysicalNames.quoted(column.get()) + " FROM "
+                + PhysicalNames.quoted(table.get().name()) + " WHERE " + PhysicalNames.quoted(column.get())
+                + " = ? AND state <> '" + RecordLoader.DELETED + "'";
+        var ids = new ArrayList<Long>();
+        try {
+            // the database takes other letters and spaces for the same
+            Jdbc.each(
+                    connection,
+                    sql,
+                    row -> {
+                        if (row.getString(2).strip().equalsIgnoreCase(name)) {
+                            ids.add(row.getLong(1));
+                        }
+                    },
+                    name);
+        } catch (SQLException e) {
+            throw new DatabaseException(e);
+        }
+        return ids;
+    }
+
+    List<Long> addressed(String recordTypeId, String slug) {
+        var table = binding.table(recordTypeId);
+        if (table.isEmpty()) {
+            return List.of();
+        }
+        var sql = "SELECT id FROM " + PhysicalNames.quoted(table.get().name()) + " WHERE slug = ? AND state <> '"
+                + RecordLoader.DELETED + "'";
+        try {
+            return Jdbc.query(connection, sql, row -> row.getLong(1), slug);
+        } catch (SQLException e) {
+            throw new DatabaseException(e);
+        }
+    }
+
+    /** What a term stands under; 0 for nothing. */
+    long above(String taxonomyId, long id) {
+        var table = binding.table(taxonomyId);
+        if (table.isEmpty()) {
+            return 0;
+        }
+        var sql = "SELECT parent_id FROM " + PhysicalNames.quoted(table.get().name()) + " WHERE id = ?";
+        try {
+            return Jdbc.first(connection, sql, row -> row.getLong(1), id).orElse(0L);
+        } catch (SQLException e) {
+            throw new DatabaseException(e);
+        }
+    }
+
+    Optional<String> title(String recordTypeId, long id) {
+        var table = binding.table(recordTypeId);
+        var column = table.map(each -> each.own().columns().get(TITLE));
+        if (column.isEmpty()) {
+            return Optional.empty();
+        }
+        var sql = "SELECT " + PhysicalNames.quoted(column.get()) + " FROM "
+                + PhysicalNames.quoted(table.get().name()) + " WHERE id = ?";
+        try {
+            return Jdbc.first(connection, sql, row -> row.getString(1), id);
+        } catch (SQLException e) {
+            throw new DatabaseException(e);
+        }
+    }
+}
