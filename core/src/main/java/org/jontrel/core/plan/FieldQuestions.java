@@ -3,7 +3,6 @@ package org.jontrel.core.plan;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import org.jontrel.core.code.Decision;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
@@ -21,9 +20,8 @@ import org.jontrel.core.recordtype.RecordType;
 
 /** What a plan asks the architect about the fields of one record type, and what it has to say of their values. */
 final class FieldQuestions {
-    private static final Set<Decision.Action> MAKES = Set.of(Decision.Action.MAKE, Decision.Action.NEST);
     private final RecordType recordType;
-    private final NameGoals goals;
+    private final NameAnswers names;
     private final Map<Question, Answer> answers;
     private final List<Decision> decisions;
     private final List<PlanQuestion> asks;
@@ -43,7 +41,7 @@ final class FieldQuestions {
             List<PlanQuestion> asks,
             List<Finding> findings) {
         this.recordType = recordType;
-        this.goals = goals;
+        this.names = new NameAnswers(goals, decisions);
         this.answers = answers;
         this.decisions = decisions;
         this.asks = asks;
@@ -92,8 +90,8 @@ final class FieldQuestions {
      * @return the corrections of others
      */
     Map<String, String> unconverted(Field field, long values, long aside, List<String> examples) {
-        var choices = choices(field);
-        var answer = named(field);
+        var choices = names.choices(field);
+        var answer = names.answer(field);
         var given = answer.map(Decision::corrections).orElse(List.of());
         // those for an earlier kind of the field are in nobody's way where no value needs them
         var corrections = given.stream()
@@ -123,24 +121,13 @@ final class FieldQuestions {
                 // corrections answer for the values that they are of
                 answer.filter(each -> values == 0 || each.answer() != Decision.Action.CORRECT),
                 corrections,
-                goals.nests(field) ? LevelSeparator.of(examples) : ""));
+                names.separator(field, examples)));
         return PlanQuestion.byValue(corrections);
     }
 
     /** Whether the architect wants terms or records made for names that none has. */
     boolean makes(Field field) {
-        return named(field).filter(each -> MAKES.contains(each.answer())).isPresent();
-    }
-
-    private List<Decision.Action> choices(Field field) {
-        return MovePlan.unconverted(goals.of(field).isPresent(), goals.nests(field));
-    }
-
-    /** The answer about values that the field cannot take. */
-    private Optional<Decision> named(Field field) {
-        return PlanQuestion.decided(decisions, field.id(), Decision.Topic.UNCONVERTED, choices(field))
-                .filter(each ->
-                        each.answer() != Decision.Action.NEST || !each.value().isEmpty());
+        return names.make(field);
     }
 
     /** Says what is stored that the definitions no longer allow; it stays until somebody changes it. */

@@ -32,7 +32,7 @@ import org.jontrel.site.run.move.MoveCounts;
 import org.jontrel.site.run.move.MovedReturn;
 import org.jontrel.site.run.move.RecordFacts;
 import org.jontrel.site.run.move.RelatedValues;
-import org.jontrel.site.run.move.SiteNameLookup;
+import org.jontrel.site.run.name.SiteNameLookup;
 import org.jontrel.site.run.retype.RetypeFacts;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.ColumnValues;

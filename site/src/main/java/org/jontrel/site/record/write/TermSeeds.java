@@ -5,12 +5,10 @@ import java.sql.SQLException;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import org.jontrel.core.model.condition.RecordState;
 import org.jontrel.core.record.RecordCheck;
 import org.jontrel.core.record.Surroundings;
@@ -75,7 +73,7 @@ public final class TermSeeds {
         long id = ids.next();
         var statements = new Statements();
         var addresses = new TakenSlugs(connection, table);
-        insert(statements, addresses, id, origin, key, label, new SeedPlace(parent, position), values);
+        insert(statements, addresses, id, origin, key, label, new TermPlaces.SeedPlace(parent, position), values);
         statements.run(connection);
         new TermTree(connection, table).placed(id, parent);
         return id;
@@ -122,32 +120,6 @@ public final class TermSeeds {
         }
     }
 
-    /** The last places under the terms of a taxonomy, as terms take them. */
-    private record TermPlaces(Connection connection, String table, Map<Long, Integer> last, Set<Long> made) {
-        TermPlaces(Connection connection, String table) {
-            this(connection, table, new HashMap<>(), new HashSet<>());
-        }
-
-        SeedPlace next(long id, long above) throws SQLException {
-            long parent = above(above);
-            made.add(id);
-            if (!last.containsKey(parent)) {
-                var sql = "SELECT COALESCE(MAX(position), -1) FROM " + table + " WHERE parent_id = ?";
-                last.put(parent, (int) Jdbc.number(connection, sql, parent));
-            }
-            return new SeedPlace(parent, last.merge(parent, 1, Integer::sum));
-        }
-
-        /** What stands under a term that has gone meanwhile stands under none. */
-        long above(long id) throws SQLException {
-            var sql = "SELECT COUNT(*) FROM " + table + " WHERE id = ? AND state <> '" + RecordLoader.DELETED + "'";
-            return id == 0 || made.contains(id) || Jdbc.number(connection, sql, id) > 0 ? id : 0;
-        }
-    }
-
-    /** @param parent 0 for none */
-    private record SeedPlace(long parent, int position) {}
-
     /**
      * Takes a term away that nobody has changed since it was made, and under which nothing stands; values that lead to it are held
      * by then.
@@ -170,7 +142,7 @@ public final class TermSeeds {
             String origin,
             String key,
             String label,
-            SeedPlace place,
+            TermPlaces.SeedPlace place,
             Map<String, Object> values)
             throws SQLException {
         var all = new LinkedHashMap<String, Object>();

@@ -20,6 +20,7 @@ import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.core.value.Link;
 import org.jontrel.site.record.read.RecordLoader;
 import org.jontrel.site.record.read.StoredRecord;
+import org.jontrel.site.run.name.SiteNameLookup;
 import org.jontrel.site.table.Binding;
 
 /** What a plan would make of some records, computed without writing anything. */

@@ -15,6 +15,7 @@ import org.jontrel.core.plan.Step;
 import org.jontrel.core.record.GroupedValues;
 import org.jontrel.core.value.Link;
 import org.jontrel.site.record.write.Histories;
+import org.jontrel.site.run.name.SiteNameLookup;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.Jdbc;
 import org.jontrel.site.table.PhysicalNames;

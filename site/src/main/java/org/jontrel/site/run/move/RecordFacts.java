@@ -17,6 +17,7 @@ import org.jontrel.core.plan.fact.Breach;
 import org.jontrel.core.plan.fact.Question;
 import org.jontrel.core.plan.undo.UndoPlanner;
 import org.jontrel.site.record.read.UnconvertedValues;
+import org.jontrel.site.run.name.SiteNameLookup;
 import org.jontrel.site.table.Binding;
 
 /**

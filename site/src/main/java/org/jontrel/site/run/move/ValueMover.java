@@ -20,6 +20,7 @@ import org.jontrel.core.value.RowIds;
 import org.jontrel.site.record.read.RecordLoader;
 import org.jontrel.site.record.read.StoredRecord;
 import org.jontrel.site.record.write.PlacedValues;
+import org.jontrel.site.run.name.SiteNameLookup;
 import org.jontrel.site.table.BesideTables;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.PhysicalNames;

@@ -25,7 +25,7 @@ import org.jontrel.core.retype.TypeMoves;
 import org.jontrel.site.record.read.StoredRecord;
 import org.jontrel.site.record.read.UnconvertedValues;
 import org.jontrel.site.run.move.MoveCounts;
-import org.jontrel.site.run.move.SiteNameLookup;
+import org.jontrel.site.run.name.SiteNameLookup;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.Jdbc;
 import org.jontrel.site.table.PhysicalNames;

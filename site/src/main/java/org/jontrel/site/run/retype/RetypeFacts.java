@@ -22,7 +22,7 @@ import org.jontrel.site.record.read.UnconvertedValues;
 import org.jontrel.site.run.move.MovedReturn;
 import org.jontrel.site.run.move.RecordCarries;
 import org.jontrel.site.run.move.SavedSince;
-import org.jontrel.site.run.move.SiteNameLookup;
+import org.jontrel.site.run.name.SiteNameLookup;
 import org.jontrel.site.table.Binding;
 
 /**

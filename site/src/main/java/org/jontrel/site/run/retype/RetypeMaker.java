@@ -23,7 +23,7 @@ import org.jontrel.site.record.read.StoredRecord;
 import org.jontrel.site.record.write.WholeRecords;
 import org.jontrel.site.run.move.RecordMaker;
 import org.jontrel.site.run.move.RecordWork;
-import org.jontrel.site.run.move.SiteNameLookup;
+import org.jontrel.site.run.name.SiteNameLookup;
 import org.jontrel.site.table.BesideTables;
 import org.jontrel.site.table.Binding;
 

@@ -23,8 +23,8 @@ import org.jontrel.site.run.move.MovedReturn;
 import org.jontrel.site.run.move.RecordCarry;
 import org.jontrel.site.run.move.RecordMaker;
 import org.jontrel.site.run.move.SavedSince;
-import org.jontrel.site.run.move.SiteNameLookup;
 import org.jontrel.site.run.move.ValueMover;
+import org.jontrel.site.run.name.SiteNameLookup;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.HeldTables;
 

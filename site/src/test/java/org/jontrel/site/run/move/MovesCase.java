@@ -21,13 +21,13 @@ import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeMethod;
 
 /** A site with moorings whose values change their place. */
-abstract class MovesCase {
-    static final List<Kind.Option> OPTIONS =
+public abstract class MovesCase {
+    protected static final List<Kind.Option> OPTIONS =
             List.of(new Kind.Option("oa", "a", "Ash", false), new Kind.Option("ob", "b", "Birch", false));
-    static final Kind.Amount MANY = new Kind.Amount(true, null, null);
-    static final Kind ONE_WOOD = choice(Kind.Amount.ONE);
-    static final Kind MANY_WOODS = choice(MANY);
-    TestSite test;
+    protected static final Kind.Amount MANY = new Kind.Amount(true, null, null);
+    protected static final Kind ONE_WOOD = choice(Kind.Amount.ONE);
+    protected static final Kind MANY_WOODS = choice(MANY);
+    protected TestSite test;
 
     @BeforeMethod
     public final void open() {
@@ -39,42 +39,42 @@ abstract class MovesCase {
         test.close();
     }
 
-    static Kind choice(Kind.Amount amount) {
+    protected static Kind choice(Kind.Amount amount) {
         return new Kind.Choice(OPTIONS, "", amount, Kind.Choice.PLAIN.shown());
     }
 
-    static Field field(String key, Kind kind) {
+    protected static Field field(String key, Kind kind) {
         return new Field("f" + key, key, key.substring(0, 1).toUpperCase() + key.substring(1), "", false, kind);
     }
 
-    static Field text(String key) {
+    protected static Field text(String key) {
         return field(key, Kind.Text.PLAIN);
     }
 
-    static Field rows(String key, Field... fields) {
+    protected static Field rows(String key, Field... fields) {
         return field(key, new Kind.Repeater(List.of(fields), null, null, "", Kind.Repeater.RowStyle.CARDS));
     }
 
-    static Field group(String key, Field... fields) {
+    protected static Field group(String key, Field... fields) {
         return field(key, new Kind.FieldGroup(List.of(fields)));
     }
 
-    void start(Field... fields) {
+    protected void start(Field... fields) {
         test.install("1.0.0", Moorings.model(fields));
     }
 
-    long save(String title, Map<String, ?> raw) {
+    protected long save(String title, Map<String, ?> raw) {
         var all = new LinkedHashMap<String, Object>(raw);
         all.put("title", title);
         return test.save("tmooring", all).id();
     }
 
-    Plan plan(Model model, Decision... decisions) {
+    protected Plan plan(Model model, Decision... decisions) {
         return test.site().runs().plan(new Runs.RunTarget("2.0.0", model, List.of(decisions)));
     }
 
     /** All values as JSON has them, without the ids of rows, by title. */
-    Map<String, Object> values() {
+    protected Map<String, Object> values() {
         var all = new LinkedHashMap<String, Object>();
         var model = test.site().installed().model();
         var fields = RecordType.of(model, model.definition("tmooring").orElseThrow())
@@ -92,12 +92,12 @@ abstract class MovesCase {
         return all;
     }
 
-    static Decision decide(String field, Decision.Topic about, Decision.Action action, String value) {
+    protected static Decision decide(String field, Decision.Topic about, Decision.Action action, String value) {
         return new Decision(field, about, action, value);
     }
 
     /** Runs to a model, expects these values, undoes, and expects what was there to the last byte; and all of it again. */
-    void expect(Model model, Map<String, String> expected, Decision... decisions) throws SQLException {
+    protected void expect(Model model, Map<String, String> expected, Decision... decisions) throws SQLException {
         var before = Dump.of(test.source());
         test.install("2.0.0", model, decisions);
         if (expected != null) {

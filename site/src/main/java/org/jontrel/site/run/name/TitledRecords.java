@@ -1,4 +1,4 @@
-package org.jontrel.site.run.move;
+package org.jontrel.site.run.name;
 
 import java.sql.Connection;
 import java.sql.SQLException;

@@ -1,4 +1,4 @@
-package org.jontrel.site.run.move;
+package org.jontrel.site.run.name;
 
 import java.sql.Connection;
 import java.sql.SQLException;
@@ -87,7 +87,7 @@ public final class SiteNameLookup implements NameLookup {
     @Override
     public boolean canMake(Field field, List<String> path) {
         boolean several = path.size() == 1 ? ambiguous.contains(path.getFirst()) : crowded.contains(path);
-        return MadeTerms.isPath(path) && !several;
+        return NotedTerms.isPath(path) && !several;
     }
 
     @Override
@@ -162,13 +162,13 @@ public final class SiteNameLookup implements NameLookup {
     private Optional<Long> made(String makes, String recordTypeId, List<String> path) {
         boolean taken = path.size() == 1
                 && !titles.titled(recordTypeId, path.getFirst().strip()).isEmpty();
-        return taken || !MadeTerms.isPath(path) ? Optional.empty() : placed(makes, recordTypeId, path);
+        return taken || !NotedTerms.isPath(path) ? Optional.empty() : placed(makes, recordTypeId, path);
     }
 
     /** Those above it that are not there either are noted first. */
     private Optional<Long> placed(String makes, String recordTypeId, List<String> path) {
         var known = List.<Object>of(
-                makes, recordTypeId, path.stream().map(MadeTerms::folded).toList());
+                makes, recordTypeId, path.stream().map(NotedTerms::folded).toList());
         var before = noted.get(known);
         if (before != null) {
             return before;
@@ -190,7 +190,7 @@ public final class SiteNameLookup implements NameLookup {
 
     /** @param above number of the term that it stands under; 0 for none */
     private Optional<Long> note(String makes, String recordTypeId, long above, List<String> path) {
-        var made = new MadeTerms(connection);
+        var made = new NotedTerms(connection);
         try {
             return notes
                     ? made.note(makes, recordTypeId, above, path.getLast())
