@@ -62,11 +62,14 @@ const together = computed(() => {
   return definition.value !== '' && run.value === '' ? { definition: definition.value } : undefined;
 });
 
+/** What somebody left in a column is of no run. */
 const versions = (held: Held) =>
-  t('site.versions', {
-    from: held.fromVersion || t('site.nothingInstalled'),
-    to: held.toVersion || t('site.nothingInstalled'),
-  });
+  held.runId === 0
+    ? t('held.found')
+    : t('site.versions', {
+        from: held.fromVersion || t('site.nothingInstalled'),
+        to: held.toVersion || t('site.nothingInstalled'),
+      });
 
 const what = (held: Held) =>
   held.fieldName ? t('held.field', { field: held.fieldName, of: held.definitionName }) : held.definitionName;
@@ -144,9 +147,12 @@ const purge = (query: { name?: string; run?: number; definition?: string }) =>
             <td class="num">{{ amount(held) }}</td>
             <td class="num">{{ kilobytes(held.bytes) }}</td>
             <td>
-              <RouterLink :to="{ name: 'run', params: { workspace: route.params.workspace, site, run: held.runId } }">{{
-                versions(held)
-              }}</RouterLink>
+              <template v-if="held.runId === 0">{{ versions(held) }}</template>
+              <RouterLink
+                v-else
+                :to="{ name: 'run', params: { workspace: route.params.workspace, site, run: held.runId } }"
+                >{{ versions(held) }}</RouterLink
+              >
               <div class="muted">
                 {{ held.at ? $t('held.by', { by: held.by, at: longTime(held.at) }) : held.by }}
               </div>

@@ -13,11 +13,13 @@ const props = defineProps<{ site: string; locked: boolean }>();
 const workspace = useWorkspace();
 const found = useResource(() => siteDrift(props.site));
 const busy = ref(false);
+const taken = ref<{ label: string; definition: string }>();
 const failed = ref('');
 
 async function act(request: () => Promise<Schemas['DriftView']>): Promise<void> {
   busy.value = true;
   failed.value = '';
+  taken.value = undefined;
   try {
     queryClient.setQueryData(siteDrift(props.site).queryKey, await request());
     await renew([...ofSite(props.site), 'plan']);
@@ -33,6 +35,14 @@ const params = () => ({ path: { site: props.site } });
 const look = (): Promise<void> => act(() => ask(api.POST('/api/sites/{site}/drift/look', { params: params() })));
 const mend = ({ code, definition, field }: Schemas['FindingView']): Promise<void> =>
   act(() => ask(api.POST('/api/sites/{site}/drift/mend', { params: params(), body: { code, definition, field } })));
+/** A column that somebody added becomes a field of the draft; its values are held meanwhile. */
+const take = ({ definition, field, property }: Schemas['FindingView']): Promise<void> =>
+  act(async () => {
+    const body = { definition, field, property };
+    const made = await ask(api.POST('/api/sites/{site}/drift/take', { params: params(), body }));
+    taken.value = { label: made.label, definition };
+    return made.drift;
+  });
 </script>
 
 <template>
@@ -60,14 +70,23 @@ const mend = ({ code, definition, field }: Schemas['FindingView']): Promise<void
           )
         }}</template>
       </p>
+      <p v-if="taken" class="flat" role="status">
+        {{ $t('plan.drift.taken', { label: taken.label }) }}
+        <RouterLink :to="{ name: 'model', params: { workspace: $route.params.workspace, type: taken.definition } }">{{
+          $t('plan.drift.toDraft')
+        }}</RouterLink>
+      </p>
       <div
         v-for="each in found.data.value.differences"
-        :key="`${each.finding.code} ${each.finding.definition} ${each.finding.field}`"
+        :key="`${each.finding.code} ${each.finding.definition} ${each.finding.field} ${each.finding.property}`"
         class="row spread difference"
       >
         <Problems :of="[each.finding]" />
         <NButton v-if="each.mendable && !locked" size="small" :disabled="busy" @click="mend(each.finding)">{{
           $t('plan.drift.putBack')
+        }}</NButton>
+        <NButton v-if="each.takeable && !locked" size="small" :disabled="busy" @click="take(each.finding)">{{
+          $t('plan.drift.take')
         }}</NButton>
       </div>
     </template>

@@ -340,6 +340,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sites/{site}/drift/take": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["take_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sites/{site}/held": {
         parameters: {
             query?: never;
@@ -2496,6 +2512,11 @@ export interface components {
             /** @description Problems with line and column; nothing was changed where one is a blocker */
             findings: components["schemas"]["FindingView"][];
         };
+        ColumnTake: {
+            definition: string;
+            field: string;
+            property: string;
+        };
         Condition: {
             all: components["schemas"]["Condition"][];
         } | {
@@ -2874,6 +2895,8 @@ export interface components {
             finding: components["schemas"]["FindingView"];
             /** @description Whether it can be put back here */
             mendable: boolean;
+            /** @description Whether it can be taken into the draft, as the field for a column that somebody added */
+            takeable: boolean;
         };
         EditRequest: {
             /**
@@ -5393,6 +5416,12 @@ export interface components {
             revision?: number;
             sort: string;
         };
+        TakenView: {
+            drift: components["schemas"]["DriftView"];
+            /** @description Id of the field that the draft has now */
+            field: string;
+            label: string;
+        };
         /** taxonomy */
         Taxonomy: {
             /**
@@ -5543,7 +5572,7 @@ export interface components {
         TrailView: {
             about: string;
             /** @enum {string} */
-            act: "signed_in" | "sign_in_refused" | "signed_out" | "account_added" | "account_changed" | "account_deleted" | "password_changed" | "reset_link_made" | "sessions_ended" | "token_made" | "token_revoked" | "released" | "run_started" | "rehearsed" | "run_undone" | "drift_mended" | "site_set" | "values_brought_back" | "values_purged";
+            act: "signed_in" | "sign_in_refused" | "signed_out" | "account_added" | "account_changed" | "account_deleted" | "password_changed" | "reset_link_made" | "sessions_ended" | "token_made" | "token_revoked" | "released" | "run_started" | "rehearsed" | "run_undone" | "drift_mended" | "DRIFT_TAKEN" | "site_set" | "values_brought_back" | "values_purged";
             address: string;
             /** Format: date-time */
             at: string;
@@ -6262,6 +6291,32 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["DriftView"];
+                };
+            };
+        };
+    };
+    take_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ColumnTake"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TakenView"];
                 };
             };
         };

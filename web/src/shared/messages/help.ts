@@ -244,7 +244,7 @@ export const helpPages = {
       },
       drift: {
         title: 'When somebody changed the database',
-        text: 'Jontrel looks every hour, and for tables and columns before each plan too, whether the tables of a site are what its release says. What is different is told at the tile of the site, and under “Site” with what to do: a backup is the best way to get values back; “Put back” makes a missing table, column or index again, and removes rows and links that lead nowhere.',
+        text: 'Jontrel looks every hour, and for tables and columns before each plan too, whether the tables of a site are what its release says. What is different is told at the tile of the site, and under “Site” with what to do: a backup is the best way to get values back; “Put back” makes a missing table, column or index again, gives a column the type it had, and removes rows and links that lead nowhere. “Take into the draft” makes a field of a column that somebody added; its values are held, and the plan of the release that has the field asks whether they come back. What a column holds is never dropped.',
       },
       tokens: {
         title: 'Tokens for programs',

@@ -156,6 +156,10 @@ export const plan = {
     none: 'Everything is as it should be ({time}).',
     found: '{n} difference was found ({time}). | {n} differences were found ({time}).',
     putBack: 'Put back',
+    take: 'Take into the draft',
+    taken:
+      '“{label}” is a field of the draft now. The values of the column are held here, until a release that has the field brings them along.',
+    toDraft: 'Look at it in the model',
     tile: '{n} difference in the database | {n} differences in the database',
   },
   seconds: '{n} s',

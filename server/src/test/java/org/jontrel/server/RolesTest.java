@@ -64,6 +64,7 @@ public class RolesTest extends TrialServerTest {
             {"POST", "/api/sites/trial/rehearsals", "architect"},
             {"POST", "/api/sites/trial/drift/look", "architect"},
             {"POST", "/api/sites/trial/drift/mend", "architect"},
+            {"POST", "/api/sites/trial/drift/take", "architect"},
             {"DELETE", "/api/sites/trial/rehearsals/1/copy", "architect"},
             {"GET", "/api/sites/trial/held", "viewer"},
             {"GET", "/api/sites/trial/held/none", "viewer"},

@@ -20,6 +20,7 @@ import org.jontrel.site.record.write.SaveResult;
 import org.jontrel.site.record.write.Write;
 import org.jontrel.site.run.Runs;
 import org.jontrel.site.table.Ddl;
+import org.jontrel.site.table.Jdbc;
 import org.jontrel.site.table.ModelText;
 import org.jontrel.site.table.Schema;
 import org.jontrel.site.testing.Moorings;
@@ -114,6 +115,28 @@ public class UpgradeTest {
                         .values()
                         .get("flength")),
                 "13");
+    }
+
+    /** Terms of one label can stand under different ones; those that an earlier run noted stand under none. */
+    @Test
+    public void notedTermsOfAnEarlierVersionStay() throws Exception {
+        try (var tests = TestSite.open();
+                var connection = tests.source().getConnection()) {
+            Jdbc.execute(connection, "DROP TABLE jontrel_made");
+            Jdbc.execute(
+                    connection,
+                    "CREATE TABLE jontrel_made (name VARCHAR(40) CHARACTER SET ascii NOT NULL,"
+                            + " taxonomy_id VARCHAR(40) CHARACTER SET ascii NOT NULL,"
+                            + " label VARCHAR(200) COLLATE utf8mb4_bin NOT NULL, shown VARCHAR(200) NOT NULL,"
+                            + " term_id BIGINT NOT NULL, PRIMARY KEY (name, taxonomy_id, label))");
+            Jdbc.execute(connection, "INSERT INTO jontrel_made VALUES ('h1', 'x1', 'oak', 'Oak', 7)");
+            Site.open(tests.source(), "first", STALE);
+            Site.open(tests.source(), "again", STALE);
+            Jdbc.execute(connection, "INSERT INTO jontrel_made VALUES ('h1', 'x1', 7, 'oak', 'Oak', 8)");
+            assertEquals(
+                    Jdbc.query(connection, "SELECT above_id FROM jontrel_made ORDER BY term_id", row -> row.getLong(1)),
+                    List.of(0L, 7L));
+        }
     }
 
     /** Also what a run holds gets the column, so that its undo brings back a table that can be read. */

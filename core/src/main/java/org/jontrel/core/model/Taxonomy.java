@@ -89,6 +89,22 @@ public record Taxonomy(
         return terms.stream().flatMap(Term::withDescendants);
     }
 
+    public Taxonomy withFields(List<Field> newFields) {
+        return new Taxonomy(
+                id,
+                key,
+                singular,
+                plural,
+                description,
+                path,
+                hierarchical,
+                parentsInAddress,
+                newFields,
+                sections,
+                terms,
+                head);
+    }
+
     public Taxonomy withSections(List<Section> newSections) {
         return new Taxonomy(
                 id,

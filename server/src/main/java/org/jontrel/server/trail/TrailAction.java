@@ -36,6 +36,7 @@ public enum TrailAction {
     RUN_UNDONE,
     @JsonProperty("drift_mended")
     DRIFT_MENDED,
+    DRIFT_TAKEN,
     @JsonProperty("site_set")
     SITE_SET,
     @JsonProperty("values_brought_back")

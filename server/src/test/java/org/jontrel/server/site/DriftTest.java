@@ -1,6 +1,7 @@
 package org.jontrel.server.site;
 
 import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
 import java.sql.SQLException;
@@ -74,6 +75,32 @@ public class DriftTest {
                         .get("differences")
                         .size(),
                 0);
+    }
+
+    /** From the column to a field of a release that has its values. */
+    @Test(dependsOnMethods = "theScheduleFindsItAndItIsPutBack")
+    public void aColumnThatSomebodyAddedIsTakenIntoTheDraft() throws SQLException {
+        try (var source = server.site();
+                var connection = source.getConnection();
+                var statement = connection.createStatement()) {
+            statement.execute("ALTER TABLE tree ADD COLUMN girth_cm INT");
+        }
+        var found = server.anna
+                .ok("POST", SITE + "drift/look", null)
+                .get("differences")
+                .get(0);
+        assertEquals(found.at("/finding/property").asString(), "girth_cm");
+        assertTrue(found.get("takeable").asBoolean());
+        assertFalse(found.get("mendable").asBoolean());
+        var taking = Map.of("definition", "ttree", "field", "", "property", "girth_cm");
+        var taken = server.anna.ok("POST", SITE + "drift/take", taking);
+        assertEquals(taken.get("label").asString(), "Girth cm");
+        assertEquals(taken.at("/drift/differences").size(), 0, taken.toString());
+        var draft = server.anna.ok("GET", "/api/workspaces/orchard/draft", null).toString();
+        assertTrue(draft.contains(taken.get("field").asString()) && draft.contains("\"girth_cm\""), draft);
+        var held = server.anna.ok("GET", SITE + "held", null).toString();
+        assertTrue(held.contains("Girth cm"), held);
+        assertEquals(server.anna.send("POST", SITE + "drift/take", taking).statusCode(), 409, "it is not there twice");
     }
 
     @Test(dependsOnMethods = "theScheduleFindsItAndItIsPutBack")

@@ -4,25 +4,20 @@ import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
-import org.apache.ibatis.session.SqlSession;
 import org.jontrel.core.code.PackageWriter;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
 import org.jontrel.core.finding.Severity;
-import org.jontrel.core.recordtype.RecordType;
-import org.jontrel.site.record.read.TermTree;
+import org.jontrel.core.model.Field;
+import org.jontrel.core.model.Kind;
 import org.jontrel.site.table.Binding;
-import org.jontrel.site.table.Binding.BoundTables;
 import org.jontrel.site.table.Bindings;
 import org.jontrel.site.table.Database;
-import org.jontrel.site.table.Ddl;
 import org.jontrel.site.table.Gate;
-import org.jontrel.site.table.IndexDdl;
 import org.jontrel.site.table.Jdbc;
-import org.jontrel.site.table.MendDdl;
-import org.jontrel.site.table.PhysicalNames;
 import org.jontrel.site.table.Schema;
 
 /** Looks for drift in a site's tables, and puts back what can be put back. */
@@ -31,6 +26,8 @@ public final class SiteDrift {
     public static final Set<Code> MENDABLE = Set.of(
             Code.DRIFT_TABLE_GONE,
             Code.DRIFT_COLUMN_GONE,
+            Code.DRIFT_COLUMN_CHANGED,
+            Code.DRIFT_DEFINITIONS_CHANGED,
             Code.DRIFT_COMMENT_GONE,
             Code.DRIFT_INDEX_GONE,
             Code.DRIFT_ROWS_ORPHANED,
@@ -90,91 +87,116 @@ public final class SiteDrift {
     private record LastRun(String checksum, long run, String version) {}
 
     /** Puts one difference back; whether it was there and could be. Nothing may run on the site meanwhile. */
-    public boolean mend(Code code, String recordTypeId, String fieldId) {
+    public boolean mend(Code code, String recordTypeId, String fieldId, String by) {
         boolean known = MENDABLE.contains(code)
                 && look().stream()
                         .anyMatch(found -> found.code() == code
                                 && found.place().definition().equals(recordTypeId)
                                 && found.place().field().equals(fieldId));
-        if (known) {
-            var binding = database.transaction(bindings::fresh);
-            if (CHANGE_TABLES.contains(code)) {
-                say(binding, code, recordTypeId, fieldId);
-                if (code == Code.DRIFT_COLUMN_GONE) {
-                    // what was made of the column has gone with it
-                    say(database.transaction(bindings::fresh), Code.DRIFT_INDEX_GONE, recordTypeId, "");
-                }
-            } else {
-                database.transaction(session -> rows(session, binding, code, recordTypeId, fieldId));
-            }
-            database.transaction(session -> {
-                Gate.changed(session.getConnection());
-                return bindings.reload(session);
-            });
+        if (!known) {
+            return false;
         }
-        return known;
+        var binding = database.transaction(bindings::fresh);
+        boolean done =
+                switch (code) {
+                    case DRIFT_COLUMN_CHANGED -> changed(binding, recordTypeId, fieldId, by);
+                    case DRIFT_DEFINITIONS_CHANGED -> definitions();
+                    default -> {
+                        mend(binding, code, recordTypeId, fieldId);
+                        yield true;
+                    }
+                };
+        renew();
+        return done;
+    }
+
+    private void mend(Binding binding, Code code, String recordTypeId, String fieldId) {
+        if (!CHANGE_TABLES.contains(code)) {
+            database.transaction(session -> DriftMends.rows(session, binding, code, recordTypeId, fieldId));
+            return;
+        }
+        say(binding, code, recordTypeId, fieldId);
+        if (code == Code.DRIFT_COLUMN_GONE) {
+            indexes(recordTypeId);
+        }
+    }
+
+    /** What was made of a column has gone with it. */
+    private void indexes(String recordTypeId) {
+        say(database.transaction(bindings::fresh), Code.DRIFT_INDEX_GONE, recordTypeId, "");
+    }
+
+    private void renew() {
+        database.transaction(session -> {
+            Gate.changed(session.getConnection());
+            return bindings.reload(session);
+        });
+    }
+
+    private boolean changed(Binding binding, String recordTypeId, String fieldId, String by) {
+        boolean[] done = {false};
+        database.direct(
+                connection -> done[0] = new ColumnTaking(connection, binding).putBack(recordTypeId, fieldId, by));
+        if (done[0]) {
+            indexes(recordTypeId);
+        }
+        return done[0];
+    }
+
+    /** Those that the last run left; whether its journal has them. */
+    private boolean definitions() {
+        return database.transaction(session -> Jdbc.update(
+                        session.getConnection(),
+                        "UPDATE jontrel_installed i JOIN jontrel_run r ON r.id = i.run_id SET i.model = r.to_model,"
+                                + " i.version = r.to_version WHERE i.id = 1")
+                > 0);
+    }
+
+    /**
+     * The kind of a field that could take over a column which somebody added.
+     *
+     * @param place id of the field with rows in whose table it is; empty for the table of the records
+     * @return empty where there is no such column, or no field could hold what is in it
+     */
+    public Optional<Kind> kindOf(String recordTypeId, String place, String column) {
+        return isUnknown(recordTypeId, place, column)
+                ? database.transaction(session -> {
+                    var binding = bindings.fresh(session);
+                    return new ColumnTaking(session.getConnection(), binding).kind(recordTypeId, place, column);
+                })
+                : Optional.empty();
+    }
+
+    /**
+     * Takes a column that somebody added out of the table of the records, and holds it as the values of a field: a release that has the
+     * field can bring them along. Nothing may run on the site meanwhile.
+     *
+     * @param field with the kind that {@link #kindOf} says
+     * @return whether it was there, and could be
+     */
+    public boolean take(String recordTypeId, String place, String column, Field field, String by) {
+        if (!isUnknown(recordTypeId, place, column)) {
+            return false;
+        }
+        var binding = database.transaction(bindings::fresh);
+        boolean[] done = {false};
+        database.direct(connection ->
+                done[0] = new ColumnTaking(connection, binding).take(recordTypeId, place, column, field, by));
+        renew();
+        return done[0];
+    }
+
+    private boolean isUnknown(String recordTypeId, String place, String column) {
+        return look().stream()
+                .anyMatch(found -> found.code() == Code.DRIFT_COLUMN_UNKNOWN
+                        && found.place().equals(Place.field(recordTypeId, place, column)));
     }
 
     private void say(Binding binding, Code code, String recordTypeId, String fieldId) {
         database.direct(connection -> {
-            for (var sql : statements(connection, binding, code, recordTypeId, fieldId)) {
+            for (var sql : DriftMends.statements(connection, binding, code, recordTypeId, fieldId)) {
                 Jdbc.execute(connection, sql);
             }
         });
-    }
-
-    /** What the definitions would have made. */
-    private static List<String> statements(
-            Connection connection, Binding binding, Code code, String recordTypeId, String fieldId)
-            throws SQLException {
-        var recordType = binding.model()
-                .definition(recordTypeId)
-                .flatMap(each -> RecordType.of(binding.model(), each))
-                .orElseThrow();
-        if (code == Code.DRIFT_TABLE_GONE) {
-            return List.of(Ddl.createTables(recordType)
-                    .get(fieldId.isEmpty() ? recordTypeId : PhysicalNames.mark(recordTypeId, fieldId)));
-        }
-        var bound = binding.table(recordTypeId);
-        boolean ofTable = bound.isEmpty()
-                || PhysicalNames.tables(recordType).containsKey(fieldId)
-                        && !bound.get().fields().containsKey(fieldId);
-        if (code == Code.DRIFT_COMMENT_GONE && ofTable) {
-            return List.of(
-                    MendDdl.comment(TableDrift.table(recordType, fieldId), PhysicalNames.mark(recordTypeId, fieldId)));
-        }
-        var table = bound.orElseThrow();
-        if (code == Code.DRIFT_INDEX_GONE) {
-            return RowDrift.missing(connection, table).stream()
-                    .map(columns -> IndexDdl.addIndex(table.name(), columns))
-                    .toList();
-        }
-        var home = recordType.home(fieldId).table();
-        var place = PhysicalNames.tables(recordType).containsKey(fieldId) ? fieldId : home;
-        var name = place.isEmpty() ? table.name() : table.fields().get(place).name();
-        var column = PhysicalNames.columns(recordType, place).get(fieldId);
-        var field = recordType.field(fieldId).orElseThrow();
-        return List.of(
-                code == Code.DRIFT_COMMENT_GONE
-                        ? MendDdl.comment(name, column, field)
-                        : MendDdl.putBack(name, column, field));
-    }
-
-    private static Void rows(SqlSession session, Binding binding, Code code, String recordTypeId, String fieldId)
-            throws SQLException {
-        var connection = session.getConnection();
-        BoundTables table = binding.table(recordTypeId).orElseThrow();
-        if (code == Code.DRIFT_TREE_WRONG) {
-            TermTree.renew(connection, table);
-            return null;
-        }
-        var place = table.fields().get(fieldId);
-        var astray = code == Code.DRIFT_ROWS_ORPHANED
-                ? List.of(RowDrift.orphans(table, place))
-                : RowDrift.astray(binding, table, fieldId, place);
-        for (var rest : astray) {
-            Jdbc.update(connection, "DELETE v " + rest);
-        }
-        return null;
     }
 }

@@ -115,7 +115,7 @@ public final class TableDrift {
             if (PhysicalNames.inUse(column) && !known) {
                 findings.add(Finding.of(
                         Code.DRIFT_COLUMN_UNKNOWN,
-                        Place.definition(recordType.id(), ""),
+                        Place.field(recordType.id(), tableId, column),
                         recordType.plural(),
                         place.name(),
                         column,

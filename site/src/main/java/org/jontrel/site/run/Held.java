@@ -5,10 +5,10 @@ import java.util.List;
 import java.util.Optional;
 
 /**
- * Values that a run took out of use and keeps.
+ * Values that a run took out of use and keeps, or that were found in a column of other hands.
  *
  * @param name under which they are held; the only one on the site
- * @param runId the run that took them out of use
+ * @param runId the run that took them out of use; 0 for those that were found
  * @param fromVersion the release that they were entered under; empty for none
  * @param toVersion the release that the run led to; empty for none
  * @param at when the run ended; {@code null} while it is under way

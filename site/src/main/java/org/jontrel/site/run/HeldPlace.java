@@ -14,6 +14,7 @@ import org.jontrel.core.model.Field;
 import org.jontrel.core.plan.Step;
 import org.jontrel.core.recordtype.FieldStorage;
 import org.jontrel.core.recordtype.RecordType;
+import org.jontrel.site.drift.FoundColumns;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.Ddl;
 import org.jontrel.site.table.Jdbc;
@@ -25,7 +26,7 @@ import org.jontrel.site.table.Schema;
  * Where values stand that a run holds, and what they were before.
  *
  * @param name short name under which they are held
- * @param runId the run that took them out of use last
+ * @param runId the run that took them out of use last; 0 for a column that somebody else made or changed
  * @param recordType as it was defined then
  * @param fieldId empty where all records of the record type are held
  * @param table whose column it is; empty where whole tables are held
@@ -58,6 +59,12 @@ record HeldPlace(
                                 origin.fieldId(),
                                 column == null ? "" : column,
                                 held == null ? Map.of() : held)));
+            }
+        }
+        for (var each : new FoundColumns(connection).all()) {
+            var column = columns.get(each.name());
+            if (column != null) {
+                places.add(new HeldPlace(each.name(), 0, each.recordType(), each.fieldId(), column, Map.of()));
             }
         }
         places.sort(Comparator.comparing(HeldPlace::runId).reversed().thenComparing(HeldPlace::name));

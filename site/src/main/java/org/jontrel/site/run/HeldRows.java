@@ -2,12 +2,14 @@ package org.jontrel.site.run;
 
 import java.sql.Connection;
 import java.sql.SQLException;
+import java.time.LocalDateTime;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.apache.ibatis.session.SqlSession;
 import org.jontrel.core.model.Field;
+import org.jontrel.site.drift.FoundColumns;
 import org.jontrel.site.record.read.RecordLoader;
 import org.jontrel.site.table.Binding;
 import org.jontrel.site.table.Jdbc;
@@ -26,15 +28,15 @@ final class HeldRows {
             Set<Long> undoable,
             Map<String, String> marks)
             throws SQLException {
-        var run = session.getMapper(JournalMapper.class).brief(place.runId());
+        var from = origin(session, place);
         var size = sizes.of(place);
         return new Held(
                 place.name(),
                 place.runId(),
-                run.fromVersion(),
-                run.toVersion(),
-                HeldValues.instant(run.finishedAt()),
-                run.byWhom(),
+                from.before(),
+                from.after(),
+                HeldValues.instant(from.at()),
+                from.by(),
                 place.recordType().id(),
                 place.recordType().plural(),
                 place.fieldId(),
@@ -44,6 +46,20 @@ final class HeldRows {
                 size.bytes(),
                 undoable.contains(place.runId()),
                 way(session.getConnection(), binding, place, marks));
+    }
+
+    /** Between which releases something was taken out of use, when and by whom. */
+    private record HeldSince(String before, String after, LocalDateTime at, String by) {}
+
+    private static HeldSince origin(SqlSession session, HeldPlace place) throws SQLException {
+        if (place.runId() == 0) {
+            return new FoundColumns(session.getConnection())
+                    .find(place.name())
+                    .map(each -> new HeldSince(each.version(), each.version(), each.at(), each.by()))
+                    .orElseThrow();
+        }
+        var run = session.getMapper(JournalMapper.class).brief(place.runId());
+        return new HeldSince(run.fromVersion(), run.toVersion(), run.finishedAt(), run.byWhom());
     }
 
     static Held.ReturnWay way(Connection connection, Binding binding, HeldPlace place, Map<String, String> marks)

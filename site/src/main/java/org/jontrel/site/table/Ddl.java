@@ -106,6 +106,11 @@ public final class Ddl {
                   above_id BIGINT NOT NULL DEFAULT 0, label VARCHAR(200) COLLATE utf8mb4_bin NOT NULL,
                   shown VARCHAR(200) NOT NULL, term_id BIGINT NOT NULL,
                   PRIMARY KEY (name, taxonomy_id, above_id, label))""",
+                """
+                CREATE TABLE IF NOT EXISTS jontrel_found (
+                  name VARCHAR(40) CHARACTER SET ascii PRIMARY KEY, type_id VARCHAR(40) CHARACTER SET ascii NOT NULL,
+                  field_id VARCHAR(40) CHARACTER SET ascii NOT NULL, model LONGTEXT NOT NULL, version VARCHAR(64) NOT NULL,
+                  found_at DATETIME(3) NOT NULL, found_by VARCHAR(100) NOT NULL)""",
                 "INSERT IGNORE INTO jontrel_guard SELECT seq, 0 FROM seq_0_to_63",
                 "INSERT IGNORE INTO jontrel_lease VALUES ('run', '', 0, 0, UTC_TIMESTAMP(3))",
                 "INSERT IGNORE INTO jontrel_gate (slot, generation, closed, passed) SELECT seq, 0, 0, 0 FROM seq_0_to_15",

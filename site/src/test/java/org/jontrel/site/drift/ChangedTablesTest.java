@@ -31,8 +31,8 @@ public class ChangedTablesTest {
                     other.site().drift().look().stream().map(Finding::sentence).toList(),
                     List.of(
                             "The table mooring of Moorings has a column note (text) that no definition knows: somebody added"
-                                    + " it. Nobody sees it. To use its values, add a field with another key in the draft and"
-                                    + " copy them once it is released; otherwise drop the column."));
+                                    + " it. Nobody sees it. Take it into the draft as a field, which brings its values along"
+                                    + " once it is released; or drop the column."));
             assertEquals(
                     codes(other, Moorings.model(Moorings.LENGTH, Moorings.RISE)), List.of(), "it is in nobody's way");
             var wanted = Moorings.model(Moorings.LENGTH, Moorings.NOTE);
