@@ -63,8 +63,37 @@ public final class PlanSamples {
             if (is.isPresent() && !is.get().equals(was) && !retyped) {
                 all.add(new SampledType(was, is.get(), records(table, is.get(), steps, most)));
             }
+            all.addAll(made(table, steps, most));
         }
         return all;
+    }
+
+    /** Records that are made of rows. */
+    private List<SampledType> made(Binding.BoundTables table, List<Step> steps, int most) throws SQLException {
+        var types = new LinkedHashMap<RecordType, SampledType>();
+        var around = living(table, most);
+        for (var each : making(steps).records(table, around)) {
+            var type = types.computeIfAbsent(each.is(), is -> new SampledType(each.was(), is, new ArrayList<>()));
+            if (type.records().size() < most) {
+                type.records()
+                        .add(new SampledRecord(
+                                each.record(),
+                                texts(binding.model(), each.was(), each.row()),
+                                texts(to, each.is(), each.record().values())));
+            }
+        }
+        return List.copyOf(types.values());
+    }
+
+    private MadeSamples making(List<Step> steps) {
+        return new MadeSamples(connection, binding, to, steps, names, names::call);
+    }
+
+    private List<StoredRecord> living(Binding.BoundTables table, int most) throws SQLException {
+        return new RecordLoader(table)
+                .after(connection, 0, most).stream()
+                        .filter(record -> !record.deleted())
+                        .toList();
     }
 
     private List<SampledRecord> records(Binding.BoundTables table, RecordType is, List<Step> steps, int most)
@@ -79,13 +108,12 @@ public final class PlanSamples {
         var seen = RelatedFields.seen(table.recordType(), binding.model(), sources);
         var planned = new PlannedValues(seen, is, steps, names);
         var all = new ArrayList<SampledRecord>();
-        for (var record : related.with(connection, new RecordLoader(table).after(connection, 0, most))) {
-            if (!record.deleted()) {
-                all.add(new SampledRecord(
-                        record,
-                        texts(binding.model(), table.recordType(), record.values()),
-                        texts(to, is, planned.apply(record.values()))));
-            }
+        var found = living(table, most);
+        var made = making(steps).around(table, is, found);
+        for (var record : related.with(connection, found)) {
+            var after = MadeSamples.merged(planned.apply(record.values()), made.getOrDefault(record.id(), Map.of()));
+            all.add(new SampledRecord(
+                    record, texts(binding.model(), table.recordType(), record.values()), texts(to, is, after)));
         }
         return all;
     }
@@ -145,6 +173,10 @@ public final class PlanSamples {
         @Override
         public Optional<Object> make(Field field, List<String> path, String makes) {
             return known(site.make(field, path, makes), path.getLast());
+        }
+
+        void call(Object reference, String name) {
+            made.put(reference, name);
         }
 
         private Optional<Object> known(Optional<Object> found, String name) {
