@@ -339,16 +339,19 @@ final class Criteria {
             SqlColumn<Object> column, Field field, Condition.Test test, List<String> values) {
         return switch (test) {
             case FILLED -> group(column, values.equals(List.of("true")) ? SqlBuilder.isNotNull() : SqlBuilder.isNull());
-            case IS -> group(column, isIn(read(field, values)));
+            case IS -> filled(column, group(column, isIn(read(field, values))));
             case IS_NOT -> group(column, SqlBuilder.isNull(), or(column, SqlBuilder.isNotIn(read(field, values))));
             case ABOVE -> any(column, field, values, SqlBuilder::isGreaterThan);
             case AT_LEAST -> any(column, field, values, SqlBuilder::isGreaterThanOrEqualTo);
             case BELOW -> any(column, field, values, SqlBuilder::isLessThan);
             case AT_MOST -> any(column, field, values, SqlBuilder::isLessThanOrEqualTo);
             case HAS ->
-                alternatives(values.stream()
-                        .map(value -> (SqlCriterion) group(column, SqlBuilder.isLike((Object) containing(value))))
-                        .toList());
+                filled(
+                        column,
+                        alternatives(values.stream()
+                                .map(value ->
+                                        (SqlCriterion) group(column, SqlBuilder.isLike((Object) containing(value))))
+                                .toList()));
             case UNDER -> throw new BadQuery(field.label() + " is not a taxonomy, so nothing is below it.");
         };
     }
@@ -361,9 +364,16 @@ final class Criteria {
         if (!Conditions.isOrdered(field.kind())) {
             throw new BadQuery(field.label() + " has no order: compare it with is, is not, has or filled.");
         }
-        return alternatives(read(field, values).stream()
-                .map(value -> (SqlCriterion) group(column, test.apply(value)))
-                .toList());
+        return filled(
+                column,
+                alternatives(read(field, values).stream()
+                        .map(value -> (SqlCriterion) group(column, test.apply(value)))
+                        .toList()));
+    }
+
+    /** What is empty compares with nothing: not even unknown, or the opposite would not hold either. */
+    private static SqlCriterion filled(SqlColumn<Object> column, SqlCriterion compared) {
+        return group(column, SqlBuilder.isNotNull(), and(compared));
     }
 
     private static SqlCriterion alternatives(List<SqlCriterion> of) {
