@@ -747,7 +747,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["files"];
+        get: operations["files_1"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1422,6 +1422,54 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["undo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workspaces/{workspace}/generate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["targets"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workspaces/{workspace}/generate/{target}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["files"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workspaces/{workspace}/generate/{target}/zip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["zip_1"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -2500,6 +2548,10 @@ export interface components {
             path: string;
             theirs?: unknown;
             theirsShown: string;
+        };
+        CodeFileView: {
+            path: string;
+            text: string;
         };
         CodeRequest: {
             /** @description The definition whose code was edited, so that what others changed since is kept */
@@ -4220,6 +4272,11 @@ export interface components {
             id: string;
             title: string;
         };
+        GeneratedView: {
+            files: components["schemas"]["CodeFileView"][];
+            /** @description What is called otherwise than in the model, in sentences */
+            notes: string[];
+        };
         /** group */
         Group: {
             /**
@@ -5421,6 +5478,12 @@ export interface components {
             /** @description Id of the field that the draft has now */
             field: string;
             label: string;
+        };
+        TargetView: {
+            /** @description What is made, in a few words */
+            about: string;
+            /** @description As a request names it, such as json-schema */
+            target: string;
         };
         /** taxonomy */
         Taxonomy: {
@@ -7040,7 +7103,7 @@ export interface operations {
             };
         };
     };
-    files: {
+    files_1: {
         parameters: {
             query?: {
                 /** @description Where the files will stand, such as https://example.org/; without it they name no whole addresses */
@@ -8387,6 +8450,78 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["DraftView"];
+                };
+            };
+        };
+    };
+    targets: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                workspace: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TargetView"][];
+                };
+            };
+        };
+    };
+    files: {
+        parameters: {
+            query?: {
+                version?: string;
+            };
+            header?: never;
+            path: {
+                workspace: string;
+                target: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["GeneratedView"];
+                };
+            };
+        };
+    };
+    zip_1: {
+        parameters: {
+            query?: {
+                version?: string;
+            };
+            header?: never;
+            path: {
+                workspace: string;
+                target: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/zip": string;
                 };
             };
         };

@@ -19,11 +19,13 @@ import picocli.CommandLine.Command;
             CompareCommand.class,
             MergeCommand.class,
             SchemaCommand.class,
-            DescribeCommand.class
+            DescribeCommand.class,
+            GenerateCommand.class
         },
         mixinStandardHelpOptions = true,
         version = "Jontrel 0.1.0",
-        description = "Checks, formats, compares, merges and describes packages of definitions.")
+        description =
+                "Checks, formats, compares, merges and describes packages of definitions, and makes code of them.")
 public final class Main {
     public static void main(String[] arguments) {
         var out = new PrintWriter(System.out, true, StandardCharsets.UTF_8);

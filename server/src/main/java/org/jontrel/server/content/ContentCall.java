@@ -11,6 +11,7 @@ import java.util.HexFormat;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import org.jontrel.core.generate.api.ApiEntity;
 import org.jontrel.core.page.PageModel;
 import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.server.token.Tokens;
@@ -48,7 +49,7 @@ record ContentCall(
         return engine.installed().tables().values().stream()
                 .map(table -> table.recordType())
                 .filter(audience()::reads)
-                .filter(recordType -> ContentDescription.segment(recordType).equals(segment))
+                .filter(recordType -> ApiEntity.segment(recordType).equals(segment))
                 .findFirst()
                 .orElseThrow(() -> Refusal.missing("This site's API has nothing at " + segment + "."));
     }

@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import org.jontrel.core.generate.api.ApiEntity;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.server.site.Sites;
@@ -47,8 +48,7 @@ class ContentController {
                 .map(table -> table.recordType())
                 .filter(call.audience()::reads)
                 .forEach(recordType -> links.put(
-                        ContentDescription.segment(recordType),
-                        "/at/" + site + "/api/" + ContentDescription.segment(recordType)));
+                        ApiEntity.segment(recordType), "/at/" + site + "/api/" + ApiEntity.segment(recordType)));
         return call.answer(Map.of("openapi", "/at/" + site + "/api/openapi.json", "links", links));
     }
 

@@ -30,7 +30,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.SequencedMap;
 import java.util.stream.Stream;
-import org.jontrel.core.model.ContentType;
+import org.jontrel.core.generate.api.ApiEntity;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.condition.RecordState;
 import org.jontrel.core.recordtype.RecordType;
@@ -109,23 +109,12 @@ final class ContentDescription {
         return Json31.mapper().convertValue(description, new TypeReference<LinkedHashMap<String, Object>>() {});
     }
 
-    /** The address segment of what a definition holds. */
-    static String segment(RecordType recordType) {
-        return switch (recordType.definition()) {
-            case ContentType type ->
-                type.publishing().apiPath().isEmpty()
-                        ? type.path()
-                        : type.publishing().apiPath();
-            default -> recordType.definition().sort().folder() + "/" + recordType.key();
-        };
-    }
-
     private void add(RecordType recordType) {
         var component = recordType.definition().sort().name().toLowerCase(Locale.ROOT) + "_" + recordType.key();
         description.getComponents().addSchemas(component, read(recordType));
         description.getComponents().addSchemas(component + "_change", write(component));
         description.addTagsItem(new Tag().name(component).description(recordType.plural()));
-        var segment = "/" + segment(recordType);
+        var segment = "/" + ApiEntity.segment(recordType);
         switch (recordType.definition().sort()) {
             case VALUES -> addValues(segment, recordType, component);
             case TYPE, TAXONOMY, GROUP, LIST, LAYOUT, LISTING, PART -> addRecords(segment, recordType, component);

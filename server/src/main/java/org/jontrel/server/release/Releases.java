@@ -281,12 +281,18 @@ public class Releases {
 
     /** The release as a zip of files, with all decisions that led to it. */
     public byte[] zip(long workspaceId, String name, String title, String version) {
+        var content = content(workspaceId, name, title, version);
+        var comments = get(workspaceId, version).comments();
+        return PackageFiles.toZip(PackageWriter.write(content, Formatting.of(comments), Map.of()));
+    }
+
+    /** The release with all decisions that led to it. */
+    public ModelPackage content(long workspaceId, String name, String title, String version) {
         var release = get(workspaceId, version);
         var manifest = Manifest.of(name, version, title, List.of(release.by()), "", release.notes());
         var migrations = migrations(workspaceId).stream()
                 .filter(migration -> !new Semver(migration.version()).isGreaterThan(version))
                 .toList();
-        var content = new ModelPackage(manifest, release.model(), migrations);
-        return PackageFiles.toZip(PackageWriter.write(content, Formatting.of(release.comments()), Map.of()));
+        return new ModelPackage(manifest, release.model(), migrations);
     }
 }

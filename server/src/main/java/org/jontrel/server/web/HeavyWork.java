@@ -41,6 +41,7 @@ class HeavyWork implements WebMvcConfigurer, HandlerInterceptor {
                         "/api/proof/**",
                         "/api/workspaces/import",
                         "/api/workspaces/*/draft/**",
+                        "/api/workspaces/*/generate/**",
                         "/api/workspaces/*/releases",
                         "/api/workspaces/*/releases/*/package",
                         "/api/sites/*/plan",

@@ -1,0 +1,50 @@
+package org.jontrel.core.generate;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.stream.Stream;
+import org.jontrel.core.code.ModelPackage;
+import org.jontrel.core.generate.api.ContentApi;
+import org.jontrel.core.generate.schema.JsonSchemaCode;
+import org.jontrel.core.generate.typescript.TypeScriptCode;
+
+/** What code can be made for. */
+public enum CodeTarget {
+    JSON_SCHEMA("JSON Schemas of what the content API gives and takes") {
+        @Override
+        public GeneratedCode of(ModelPackage content) {
+            return new GeneratedCode(new JsonSchemaCode(ContentApi.of(content)).files(), List.of());
+        }
+    },
+    TYPESCRIPT("Types, runtime checks and a client of the content API in TypeScript") {
+        @Override
+        public GeneratedCode of(ModelPackage content) {
+            var code = new TypeScriptCode(ContentApi.of(content));
+            return new GeneratedCode(code.files(), code.notes());
+        }
+    };
+
+    private final String about;
+
+    CodeTarget(String about) {
+        this.about = about;
+    }
+
+    /** The same for the same content, to the byte. */
+    public abstract GeneratedCode of(ModelPackage content);
+
+    /** The word for it in commands and addresses, such as {@code json-schema}. */
+    public String code() {
+        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+    }
+
+    /** What is made, in a few words. */
+    public String about() {
+        return about;
+    }
+
+    public static Optional<CodeTarget> of(String code) {
+        return Stream.of(values()).filter(each -> each.code().equals(code)).findFirst();
+    }
+}

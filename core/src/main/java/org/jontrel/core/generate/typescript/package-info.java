@@ -1,0 +1,2 @@
+/** Types, runtime checks and a client in TypeScript. */
+package org.jontrel.core.generate.typescript;
