@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui';
 import { computed, onMounted, ref, watch } from 'vue';
+import { useI18n } from 'vue-i18n';
 import { useRoute } from 'vue-router';
 import { useWorkspace } from '@/frame/workspace';
 import { useDraft } from '@/model/draft';
@@ -11,8 +12,11 @@ import { renew, useResource } from '@/shared/api/queries';
 import { nextRelease, ofWorkspace, releaseList } from './queries';
 import { longTime } from '@/shared/time';
 import TextInput from '@/shared/controls/TextInput.vue';
+import Dialog from '@/shared/controls/Dialog.vue';
 import Disclosure from '@/shared/controls/Disclosure.vue';
+import GeneratedCode from './GeneratedCode.vue';
 
+const { t } = useI18n();
 const route = useRoute();
 const session = useSession();
 const draft = useDraft();
@@ -30,6 +34,12 @@ const problems = computed(() => [
   ...[comes.problem.value, made.problem.value].filter(Boolean).map((sentence) => ({ sentence, severity: 'blocker' })),
   ...refused.value,
 ]);
+/** The release, or the draft, of which code is looked at; empty for none. */
+const code = ref('');
+const isCode = computed({ get: () => code.value !== '', set: (open) => (code.value = open ? code.value : '') });
+const codeTitle = computed(() =>
+  code.value === 'draft' ? t('release.code.draft') : t('release.code.title', { version: code.value }),
+);
 const params = computed(() => ({ path: { workspace: workspace.value } }));
 const blockers = computed(() => (next.value?.findings ?? []).filter((finding) => finding.severity === 'blocker'));
 
@@ -114,14 +124,22 @@ onMounted(async () => {
       </template>
       <div aria-live="polite"><Problems :of="problems" /></div>
     </section>
-    <h2>{{ $t('release.history') }}</h2>
+    <div class="row spread">
+      <h2 class="flat">{{ $t('release.history') }}</h2>
+      <NButton v-if="blockers.length === 0" size="small" @click="code = 'draft'">{{
+        $t('release.code.draft')
+      }}</NButton>
+    </div>
     <p v-if="releases.length === 0" class="muted flat">{{ $t('release.none') }}</p>
     <article v-for="each in releases" :key="each.version" class="panel">
       <div class="row spread">
         <h3 class="mono">{{ each.version }}</h3>
-        <a :href="`/api/workspaces/${params.path.workspace}/releases/${each.version}/package`" download>{{
-          $t('release.export')
-        }}</a>
+        <span class="row ways">
+          <NButton size="small" @click="code = each.version">{{ $t('release.code.open') }}</NButton>
+          <a :href="`/api/workspaces/${params.path.workspace}/releases/${each.version}/package`" download>{{
+            $t('release.export')
+          }}</a>
+        </span>
       </div>
       <p class="muted flat">{{ $t('release.by', { name: each.by, time: longTime(each.at) }) }}</p>
       <p v-if="each.notes" class="notes">{{ each.notes }}</p>
@@ -131,10 +149,16 @@ onMounted(async () => {
         </ul>
       </Disclosure>
     </article>
+    <Dialog v-model="isCode" :title="codeTitle" :width="1100">
+      <GeneratedCode :key="code" :workspace="workspace" :version="code" />
+    </Dialog>
   </div>
 </template>
 
 <style scoped>
+.ways {
+  gap: 16px;
+}
 .flat {
   margin: 0;
 }

@@ -21,3 +21,25 @@ export const releaseList = (workspace: string): Resource<Schemas['ReleaseView'][
   queryFn: ({ signal }) =>
     ask(api.GET('/api/workspaces/{workspace}/releases', { params: { path: { workspace } }, signal })),
 });
+
+export const codeTargets = (workspace: string): Resource<Schemas['TargetView'][]> => ({
+  queryKey: ['code-targets', workspace],
+  queryFn: ({ signal }) =>
+    ask(api.GET('/api/workspaces/{workspace}/generate', { params: { path: { workspace } }, signal })),
+});
+
+/** The files for a target; the draft's are made anew each time. */
+export const generatedCode = (
+  workspace: string,
+  version: string,
+  target: string,
+): Resource<Schemas['GeneratedView']> => ({
+  queryKey: [...ofWorkspace(workspace), 'generated', version, target],
+  queryFn: ({ signal }) =>
+    ask(
+      api.GET('/api/workspaces/{workspace}/generate/{target}', {
+        params: { path: { workspace, target }, query: { version } },
+        signal,
+      }),
+    ),
+});

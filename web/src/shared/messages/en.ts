@@ -261,6 +261,17 @@ export const en = {
     by: '{name}, {time}',
     changes: 'no changes | 1 change | {n} changes',
     export: 'Export package',
+    code: {
+      open: 'Make code',
+      title: 'Code of {version}',
+      draft: 'Code of the draft',
+      target: 'What it is for',
+      file: 'File',
+      copy: 'Copy',
+      copied: 'Copied.',
+      download: 'Download all files',
+      making: 'The code is being made …',
+    },
   },
   site: {
     add: 'Add site',

@@ -211,6 +211,10 @@ export const helpPages = {
         title: 'Answers stay with the release',
         text: 'What you answer when a plan asks is kept with the release as part of its package. The next site gets the same answer without being asked.',
       },
+      code: {
+        title: 'Code for other programs',
+        text: '“Make code” at a release gives what a program needs that reads or writes a site with these definitions: JSON Schemas of what the content API gives and takes, or types and a client in TypeScript or Python. Look at a file, copy it, or download all of them; “./jontrel generate” makes the same files on the command line. The same release always gives the same files. Names that mean something else in the language are changed, and that is told.',
+      },
     },
   },
   sites: {

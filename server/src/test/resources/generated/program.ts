@@ -48,9 +48,9 @@ equal(tree.prunings?.[0]?.cuts?.[0]?.thick, 2.5, 'rows in rows');
 equal((await visitor.trees.get(tree.slug)).value.id, tree.id, 'by slug');
 
 // filters, sorting, fields and included records
-const high = await visitor.trees.list({ filter: { all: [{ field: 'height', above: 4 }, { not: { field: 'mood', is: 'ill' } }] } });
+const high = await visitor.trees.list({ filter: { all: [{ field: 'height', above: 4 }, { field: 'height', below: 100 }, { not: { field: 'mood', is: 'ill' } }] } });
 equal(high.items.map((each) => each.title).sort(), ['Mother', 'Old “Gold” ünder the hill'], 'filtered');
-const sorted = await visitor.trees.list({ sort: ['-height'], fields: ['height'], filter: { field: 'height', at_least: 4.5 } });
+const sorted = await visitor.trees.list({ sort: ['-height'], fields: ['height'], filter: { all: [{ field: 'height', at_least: 4.5 }, { field: 'height', below: 100 }] } });
 equal(sorted.items.map((each) => [each.height, each.title]), [[7.25, undefined], [4.5, undefined]], 'sorted');
 const found = (await visitor.trees.list({ search: 'Gold', include: ['parents'] })).items[0];
 const parent = found?.parents?.[0];

@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import org.jontrel.core.code.ModelPackage;
 import org.jontrel.core.generate.api.ContentApi;
+import org.jontrel.core.generate.python.PythonCode;
 import org.jontrel.core.generate.schema.JsonSchemaCode;
 import org.jontrel.core.generate.typescript.TypeScriptCode;
 
@@ -21,6 +22,13 @@ public enum CodeTarget {
         @Override
         public GeneratedCode of(ModelPackage content) {
             var code = new TypeScriptCode(ContentApi.of(content));
+            return new GeneratedCode(code.files(), code.notes());
+        }
+    },
+    PYTHON("Dataclasses and a client of the content API in Python") {
+        @Override
+        public GeneratedCode of(ModelPackage content) {
+            var code = new PythonCode(ContentApi.of(content));
             return new GeneratedCode(code.files(), code.notes());
         }
     };

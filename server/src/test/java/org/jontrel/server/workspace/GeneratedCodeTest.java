@@ -98,15 +98,54 @@ public class GeneratedCodeTest {
         assertEquals(said.strip(), "all is well");
     }
 
+    @Test
+    public void aProgramInPythonReadsAndWritesTheSite() throws IOException, InterruptedException {
+        var folder = Files.createTempDirectory("python");
+        write(folder, made("python"));
+        Files.copy(PROGRAMS.resolve("program.py"), folder.resolve("program.py"));
+        var secret = server.anna
+                .ok("POST", "/api/sites/field/tokens", Map.of("name", "Python", "role", "editor"))
+                .get("secret")
+                .asString();
+        var said = run(folder, "python3", "-W", "error", "program.py", server.whole("/at/field/api"), secret);
+        assertEquals(said.strip(), "all is well");
+    }
+
+    @Test
+    public void classesOfDrawnModelsAreRead() throws IOException, InterruptedException {
+        var folder = Files.createTempDirectory("drawn");
+        var script = new StringBuilder("import typing\n");
+        for (int seed = 1; seed <= DRAWN; seed++) {
+            var files = drawn(CodeTarget.PYTHON, seed);
+            Files.writeString(folder.resolve("client.py"), files.get("client.py"));
+            Files.writeString(folder.resolve("model" + seed + ".py"), files.get("model.py"));
+            script.append("import model%d as m\n".formatted(seed));
+            // every annotation and every shape names something that is there
+            script.append("""
+                    for kind in [each for each in vars(m).values() if hasattr(each, '_keys')]:
+                        typing.get_type_hints(kind)
+                        for _, shape in kind._keys.values():
+                            while isinstance(shape, tuple):
+                                shape = shape[1]() if callable(shape[1]) else shape[1]
+                    m.Site('http://127.0.0.1')
+                    """);
+        }
+        Files.writeString(folder.resolve("all.py"), script.append("print('all is well')\n"));
+        assertEquals(run(folder, "python3", "-W", "error", "all.py").strip(), "all is well");
+    }
+
+    private static Map<String, String> drawn(CodeTarget target, int seed) {
+        var manifest = Manifest.of("drawn-" + seed, "1.0.0", "Drawn", List.of(), "", "");
+        return target.of(new ModelPackage(manifest, new Models(seed).model(), List.of()))
+                .files();
+    }
+
     /** Whatever the language allows. */
     @Test
     public void typesOfDrawnModelsCompile() throws IOException, InterruptedException {
         var folder = Files.createTempDirectory("drawn");
         for (int seed = 1; seed <= DRAWN; seed++) {
-            var manifest = Manifest.of("drawn-" + seed, "1.0.0", "Drawn", List.of(), "", "");
-            var files = CodeTarget.TYPESCRIPT
-                    .of(new ModelPackage(manifest, new Models(seed).model(), List.of()))
-                    .files();
+            var files = drawn(CodeTarget.TYPESCRIPT, seed);
             Files.writeString(folder.resolve("client.ts"), files.get("client.ts"));
             Files.writeString(folder.resolve("model" + seed + ".ts"), files.get("model.ts"));
         }

@@ -31,6 +31,11 @@ public record ApiEntity(
         VALUES
     }
 
+    /** What people call one, with where it stands, as it is told. */
+    public String about() {
+        return singular + " (" + segment + ")";
+    }
+
     /** Whether the API gives it, to programs with a token at least. */
     public static boolean isGiven(RecordType recordType) {
         return !(recordType.definition() instanceof ContentType type)

@@ -1,9 +1,5 @@
 package org.jontrel.core.generate.typescript;
 
-import java.io.IOException;
-import java.io.InputStream;
-import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -18,6 +14,7 @@ import org.jontrel.core.generate.api.ApiEntity;
 import org.jontrel.core.generate.api.ApiField;
 import org.jontrel.core.generate.api.ApiValue;
 import org.jontrel.core.generate.api.CodeNames;
+import org.jontrel.core.generate.api.CodeText;
 import org.jontrel.core.generate.api.ContentApi;
 
 /**
@@ -92,13 +89,13 @@ public final class TypeScriptCode {
     private record EntityNames(String read, String written, String field, String relation, String shapes) {}
 
     private EntityNames named(ApiEntity entity) {
-        var read = types.take(CodeNames.pascal(entity.key()) + suffix(entity), of(entity));
+        var read = types.take(CodeNames.pascal(entity.key()) + suffix(entity), entity.about());
         return new EntityNames(
                 read,
-                types.take(read + "Change", of(entity) + " as it is written"),
-                types.take(read + "Field", "What names a field of " + of(entity)),
-                types.take(read + "Relation", "What names a relation of " + of(entity)),
-                constants.take(CodeNames.camel(entity.segment()) + "Shapes", of(entity)));
+                types.take(read + "Change", entity.about() + " as it is written"),
+                types.take(read + "Field", "What names a field of " + entity.about()),
+                types.take(read + "Relation", "What names a relation of " + entity.about()),
+                constants.take(CodeNames.camel(entity.segment()) + "Shapes", entity.about()));
     }
 
     private static String suffix(ApiEntity entity) {
@@ -109,14 +106,10 @@ public final class TypeScriptCode {
         };
     }
 
-    private static String of(ApiEntity entity) {
-        return entity.singular() + " (" + entity.segment() + ")";
-    }
-
     public SequencedMap<String, String> files() {
         api.entities().forEach(this::write);
         var files = new LinkedHashMap<String, String>();
-        files.put("client.ts", head() + client());
+        files.put("client.ts", head() + CodeText.resource(TypeScriptCode.class, "client.ts"));
         files.put("model.ts", head() + imports() + text + shapes + site());
         return files;
     }
@@ -145,16 +138,8 @@ public final class TypeScriptCode {
                 .collect(Collectors.joining(", ", "import { ", " } from './client.js';\n\n"));
     }
 
-    private static String client() {
-        try (InputStream source = TypeScriptCode.class.getResourceAsStream("client.ts")) {
-            return new String(source.readAllBytes(), StandardCharsets.UTF_8);
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-    }
-
     private static String comment(String line) {
-        return line.replace("*/", "* /").replaceAll("\\R", " ");
+        return CodeText.line(line).replace("*/", "* /");
     }
 
     private void write(ApiEntity entity) {
@@ -331,7 +316,7 @@ public final class TypeScriptCode {
                         case VALUES -> "Single<" + values + ">";
                     };
             site.append("  readonly ")
-                    .append(members.take(member(entity), of(entity)))
+                    .append(members.take(member(entity), entity.about()))
                     .append(" = new ")
                     .append(sort);
             site.append("(this, ")

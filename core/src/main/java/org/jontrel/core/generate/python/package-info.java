@@ -1,0 +1,2 @@
+/** Dataclasses and a client in Python. */
+package org.jontrel.core.generate.python;
