@@ -62,7 +62,9 @@ public class GenerateTest {
         var wrong = CommandResult.run("generate", "cobol", SEED_BANK, "-o", folder);
         assertEquals(wrong.code(), 2);
         assertTrue(
-                wrong.err().contains("Code cannot be made for cobol. Possible are: json-schema, typescript, python"),
+                wrong.err()
+                        .contains(
+                                "Code cannot be made for cobol. Possible are: json-schema, openapi, graphql, typescript, python"),
                 wrong.err());
         assertEquals(CommandResult.run("generate", "typescript", SEED_BANK).code(), 2, "where to write is not said");
     }

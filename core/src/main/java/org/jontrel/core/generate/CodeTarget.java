@@ -6,6 +6,8 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import org.jontrel.core.code.ModelPackage;
 import org.jontrel.core.generate.api.ContentApi;
+import org.jontrel.core.generate.graphql.GraphQlCode;
+import org.jontrel.core.generate.openapi.OpenApiCode;
 import org.jontrel.core.generate.python.PythonCode;
 import org.jontrel.core.generate.schema.JsonSchemaCode;
 import org.jontrel.core.generate.typescript.TypeScriptCode;
@@ -16,6 +18,19 @@ public enum CodeTarget {
         @Override
         public GeneratedCode of(ModelPackage content) {
             return new GeneratedCode(new JsonSchemaCode(ContentApi.of(content)).files(), List.of());
+        }
+    },
+    OPENAPI("The content API as OpenAPI 3.1, for what makes clients and documents of it") {
+        @Override
+        public GeneratedCode of(ModelPackage content) {
+            return new GeneratedCode(OpenApiCode.files(content), List.of());
+        }
+    },
+    GRAPHQL("A GraphQL schema with relations, filters, pages and changes") {
+        @Override
+        public GeneratedCode of(ModelPackage content) {
+            var code = new GraphQlCode(ContentApi.of(content));
+            return new GeneratedCode(code.files(), code.notes());
         }
     },
     TYPESCRIPT("Types, runtime checks and a client of the content API in TypeScript") {

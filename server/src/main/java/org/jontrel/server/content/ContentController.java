@@ -10,6 +10,7 @@ import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.jontrel.core.generate.api.ApiEntity;
+import org.jontrel.core.generate.openapi.OpenApiCode;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.server.site.Sites;
@@ -55,8 +56,12 @@ class ContentController {
     @GetMapping("/openapi.json")
     ResponseEntity<String> description(@PathVariable String site, HttpServletRequest request) {
         var call = callers.of(site, request);
-        return call.answer(ContentDescription.of(
-                site, sites.get(site).name(), call.engine().installed()));
+        var installed = call.engine().installed();
+        var recordTypes = installed.tables().values().stream()
+                .map(table -> table.recordType())
+                .toList();
+        return call.answer(
+                new OpenApiCode(sites.get(site).name(), installed.version(), "/at/" + site + "/api").tree(recordTypes));
     }
 
     @GetMapping("/values/{key}")

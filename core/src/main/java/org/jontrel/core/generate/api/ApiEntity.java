@@ -31,6 +31,16 @@ public record ApiEntity(
         VALUES
     }
 
+    /** What a type of them is called: {@code StoppageNotice}, {@code HabitatTerm}, {@code OpeningValues}. */
+    public String typeName() {
+        return CodeNames.pascal(key)
+                + switch (sort) {
+                    case RECORDS -> "";
+                    case TERMS -> "Term";
+                    case VALUES -> "Values";
+                };
+    }
+
     /** What people call one, with where it stands, as it is told. */
     public String about() {
         return singular + " (" + segment + ")";

@@ -109,17 +109,7 @@ public final class PythonCode {
 
     public PythonCode(ContentApi api) {
         this.api = api;
-        api.entities()
-                .forEach(each ->
-                        names.put(each, types.take(CodeNames.pascal(each.key()) + suffix(each), each.about())));
-    }
-
-    private static String suffix(ApiEntity entity) {
-        return switch (entity.sort()) {
-            case RECORDS -> "";
-            case TERMS -> "Term";
-            case VALUES -> "Values";
-        };
+        api.entities().forEach(each -> names.put(each, types.take(each.typeName(), each.about())));
     }
 
     public SequencedMap<String, String> files() {

@@ -51,20 +51,20 @@ public final class JsonSchemaCode {
         var schema = begun(entity, name(entity) + ".schema.json", entity.singular());
         var properties = new LinkedHashMap<String, Object>();
         if (entity.sort() != ApiEntity.EntitySort.VALUES) {
-            properties.put("id", typed("integer"));
-            properties.put("slug", typed("string"));
-            properties.put("url", typed("string"));
-            properties.put("parent", typed("integer"));
-            var state = typed("string");
+            properties.put("id", JsonTypes.typed("integer"));
+            properties.put("slug", JsonTypes.typed("string"));
+            properties.put("url", JsonTypes.typed("string"));
+            properties.put("parent", JsonTypes.typed("integer"));
+            var state = JsonTypes.typed("string");
             state.put(
                     "enum",
                     List.of(RecordState.values()).stream()
                             .map(RecordState::code)
                             .toList());
             properties.put("state", state);
-            properties.put("publish_at", formatted("date-time"));
-            properties.put("retire_at", formatted("date-time"));
-            properties.put("updated_at", formatted("date-time"));
+            properties.put("publish_at", JsonTypes.formatted("date-time"));
+            properties.put("retire_at", JsonTypes.formatted("date-time"));
+            properties.put("updated_at", JsonTypes.formatted("date-time"));
         }
         properties.putAll(properties(entity.fields(), true));
         schema.put("type", "object");
@@ -90,7 +90,7 @@ public final class JsonSchemaCode {
             var one = value(field.value(), given);
             Map<String, Object> schema = one;
             if (field.many()) {
-                schema = typed("array");
+                schema = JsonTypes.typed("array");
                 schema.put("items", one);
             }
             var told = new LinkedHashMap<String, Object>();
@@ -98,7 +98,7 @@ public final class JsonSchemaCode {
             if (given) {
                 told.putAll(schema);
             } else {
-                told.put("anyOf", List.of(schema, typed("null")));
+                told.put("anyOf", List.of(schema, JsonTypes.typed("null")));
             }
             properties.put(field.key(), told);
         }
@@ -107,22 +107,22 @@ public final class JsonSchemaCode {
 
     private Map<String, Object> value(ApiValue value, boolean given) {
         return switch (value) {
-            case ApiValue.TextValue _ -> typed("string");
-            case ApiValue.NumberValue(boolean whole) -> typed(whole && !given ? "integer" : "number");
-            case ApiValue.FlagValue _ -> typed("boolean");
-            case ApiValue.MomentValue(ApiValue.MomentSort sort) -> moment(sort);
+            case ApiValue.TextValue _ -> JsonTypes.typed("string");
+            case ApiValue.NumberValue(boolean whole) -> JsonTypes.typed(whole && !given ? "integer" : "number");
+            case ApiValue.FlagValue _ -> JsonTypes.typed("boolean");
+            case ApiValue.MomentValue(ApiValue.MomentSort sort) -> JsonTypes.moment(sort);
             case ApiValue.OptionValue(List<String> keys) -> {
-                var schema = typed("string");
+                var schema = JsonTypes.typed("string");
                 schema.put("enum", keys);
                 yield schema;
             }
-            case ApiValue.SpotValue _ -> spot();
+            case ApiValue.SpotValue _ -> JsonTypes.spot();
             case ApiValue.LinkValue(List<String> types) -> given ? record(types) : link(types, false);
             case ApiValue.TermValue _ -> numbered(given, "label");
             case ApiValue.PictureValue _ -> numbered(given, "url", "alt");
             case ApiValue.FileValue _ -> numbered(given, "url", "name");
             case ApiValue.NestedValue(List<ApiField> fields) -> {
-                var schema = typed("object");
+                var schema = JsonTypes.typed("object");
                 schema.put("properties", properties(fields, given));
                 if (!given) {
                     schema.put("additionalProperties", false);
@@ -147,7 +147,7 @@ public final class JsonSchemaCode {
     private static Map<String, Object> link(List<String> types, boolean titled) {
         var schema = titled ? numbered(true, "title") : numbered(false);
         var properties = new LinkedHashMap<String, Object>();
-        var type = typed("string");
+        var type = JsonTypes.typed("string");
         if (!types.isEmpty()) {
             type.put("enum", types);
         }
@@ -167,61 +167,17 @@ public final class JsonSchemaCode {
     /** @param texts what is told of it besides its number */
     private static Map<String, Object> numbered(boolean given, String... texts) {
         var properties = new LinkedHashMap<String, Object>();
-        properties.put("id", typed("integer"));
+        properties.put("id", JsonTypes.typed("integer"));
         var required = new ArrayList<>(List.of("id"));
         if (given) {
             for (var text : texts) {
-                properties.put(text, typed("string"));
+                properties.put(text, JsonTypes.typed("string"));
                 required.add(text);
             }
         }
-        var schema = typed("object");
+        var schema = JsonTypes.typed("object");
         schema.put("properties", properties);
         schema.put("required", required);
-        return schema;
-    }
-
-    private static Map<String, Object> moment(ApiValue.MomentSort sort) {
-        return switch (sort) {
-            case DATE -> formatted("date");
-            // without a zone, which the formats of JSON Schema want
-            case TIME -> patterned("^[0-2][0-9]:[0-5][0-9]");
-            case DATE_TIME -> patterned("^[0-9]{4}-[0-1][0-9]-[0-3][0-9]T[0-2][0-9]:[0-5][0-9]");
-        };
-    }
-
-    private static Map<String, Object> spot() {
-        var properties = new LinkedHashMap<String, Object>();
-        properties.put("latitude", within(90));
-        properties.put("longitude", within(180));
-        var schema = typed("object");
-        schema.put("properties", properties);
-        schema.put("required", List.of("latitude", "longitude"));
-        return schema;
-    }
-
-    private static Map<String, Object> within(int degrees) {
-        var schema = typed("number");
-        schema.put("minimum", -degrees);
-        schema.put("maximum", degrees);
-        return schema;
-    }
-
-    private static Map<String, Object> patterned(String pattern) {
-        var schema = typed("string");
-        schema.put("pattern", pattern);
-        return schema;
-    }
-
-    private static Map<String, Object> formatted(String format) {
-        var schema = typed("string");
-        schema.put("format", format);
-        return schema;
-    }
-
-    private static Map<String, Object> typed(String type) {
-        var schema = new LinkedHashMap<String, Object>();
-        schema.put("type", type);
         return schema;
     }
 }

@@ -89,21 +89,13 @@ public final class TypeScriptCode {
     private record EntityNames(String read, String written, String field, String relation, String shapes) {}
 
     private EntityNames named(ApiEntity entity) {
-        var read = types.take(CodeNames.pascal(entity.key()) + suffix(entity), entity.about());
+        var read = types.take(entity.typeName(), entity.about());
         return new EntityNames(
                 read,
                 types.take(read + "Change", entity.about() + " as it is written"),
                 types.take(read + "Field", "What names a field of " + entity.about()),
                 types.take(read + "Relation", "What names a relation of " + entity.about()),
                 constants.take(CodeNames.camel(entity.segment()) + "Shapes", entity.about()));
-    }
-
-    private static String suffix(ApiEntity entity) {
-        return switch (entity.sort()) {
-            case RECORDS -> "";
-            case TERMS -> "Term";
-            case VALUES -> "Values";
-        };
     }
 
     public SequencedMap<String, String> files() {
