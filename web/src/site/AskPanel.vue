@@ -32,6 +32,7 @@ const VALUED = {
   gather: 'site.gatherValue',
   unite: 'site.gatherValue',
   split: 'site.splitValue',
+  match: 'site.matchValue',
   move: 'site.moveValue',
   nest: 'site.nestValue',
 } as const;

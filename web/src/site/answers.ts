@@ -16,6 +16,7 @@ export const LEAVES: Partial<Record<string, string>> = {
   held_values: 'site.leaveHeld',
   sources: 'site.leaveSources',
   split_texts: 'site.leaveWhole',
+  matched_by: 'site.leaveTitles',
   records: 'site.leaveRecords',
   record_type: 'site.leaveType',
 };

@@ -2883,9 +2883,9 @@ export interface components {
         };
         DecisionBody: {
             /** @enum {string} */
-            about: "REQUIRED_EMPTY" | "UNCONVERTED" | "OUTSIDE_LIMITS" | "HELD_VALUES" | "SEVERAL_VALUES" | "SOURCES" | "SPLIT_TEXTS" | "RECORDS" | "RECORD_TYPE";
+            about: "REQUIRED_EMPTY" | "UNCONVERTED" | "OUTSIDE_LIMITS" | "HELD_VALUES" | "SEVERAL_VALUES" | "SOURCES" | "SPLIT_TEXTS" | "MATCHED_BY" | "RECORDS" | "RECORD_TYPE";
             /** @enum {string} */
-            answer: "FILL" | "LEAVE" | "SET_ASIDE" | "CORRECT" | "BRING_BACK" | "FIRST" | "LAST" | "JOIN" | "GATHER" | "UNITE" | "MOVE" | "MAKE" | "NEST" | "SPLIT";
+            answer: "FILL" | "LEAVE" | "SET_ASIDE" | "CORRECT" | "BRING_BACK" | "FIRST" | "LAST" | "JOIN" | "GATHER" | "UNITE" | "MOVE" | "MAKE" | "NEST" | "MATCH" | "SPLIT";
             corrections?: components["schemas"]["CorrectionView"][];
             field: string;
             value: string;

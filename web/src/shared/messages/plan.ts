@@ -47,6 +47,7 @@ export const plan = {
     held_values: '{label}: values held from before',
     several_values: '{label} takes one of several values',
     sources: '{label} takes values of fields that go',
+    matched_by: '{label}: names that another field says',
     split_texts: '{label}: texts that may be several values',
     records: '{label}: made from what goes',
     record_type: '{label}: records that may change their type',
@@ -66,6 +67,7 @@ export const plan = {
     unite: 'From {value}, one for all alike',
     make: 'Make the missing ones',
     nest: 'Make the missing ones, with levels at “{value}”',
+    match: 'By the field {value}',
     split: 'Split at “{value}”',
   },
   several: {

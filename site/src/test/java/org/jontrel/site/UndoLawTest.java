@@ -18,7 +18,7 @@ import org.testng.annotations.Test;
  * and somebody's old transaction is in the way now and then.
  */
 public class UndoLawTest {
-    private static final int CASES = Integer.getInteger("undo.cases", 6);
+    private static final int CASES = Integer.getInteger("undo.cases", 4);
     private static final int FROM = Integer.getInteger("undo.from", 1);
     /** One sort of edits; empty for all. */
     private static final String ONLY = System.getProperty("undo.only", "");

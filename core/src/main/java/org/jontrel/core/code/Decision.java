@@ -54,6 +54,8 @@ public record Decision(String fieldId, Topic about, Action answer, String value,
         SOURCES,
         /** Whether texts become several values. */
         SPLIT_TEXTS,
+        /** Which field of what a relation leads to is meant by names, where it is not the title. */
+        MATCHED_BY,
         /** Whether rows that go become records of a new content type, or records that go new rows. */
         RECORDS,
         /** What records of a content type that goes become, or which records those of a new one are. */
@@ -100,6 +102,8 @@ public record Decision(String fieldId, Topic about, Action answer, String value,
         MAKE,
         /** Make terms for the names that none has, one under another wherever the answer's value stands in a name. */
         NEST,
+        /** Look names up in the field that the answer's value names by its key. */
+        MATCH,
         /** Split texts wherever the answer's value stands in them; {@code \\n} stands for the end of a line. */
         SPLIT;
 

@@ -22,6 +22,7 @@ import org.jontrel.core.recordtype.RecordType;
  * @param makesAll whether they are made for all names, not only of those that the definition begins with
  * @param levels what stands between the levels in the names of terms, as {@code >} in {@code Wood > Oak}; empty where a name is one
  *     label
+ * @param match key of the field of what a relation leads to that names are looked up in; empty for titles
  * @param corrections what values become that could not be taken over, as those of a conversion
  */
 public record Move(
@@ -34,11 +35,13 @@ public record Move(
         String makes,
         boolean makesAll,
         String levels,
+        String match,
         Map<String, String> corrections) {
     public Move {
         // journals of earlier versions have none
         makes = makes == null ? "" : makes;
         levels = levels == null ? "" : levels;
+        match = match == null ? "" : match;
         sources = List.copyOf(sources);
         corrections = corrections == null ? Map.of() : Map.copyOf(corrections);
     }
@@ -68,19 +71,19 @@ public record Move(
 
     /** The field's own values, the first of several. */
     public static Move own(String fieldId, List<String> sources) {
-        return new Move(fieldId, How.OWN, sources, Take.FIRST, "", "", "", false, "", Map.of());
+        return new Move(fieldId, How.OWN, sources, Take.FIRST, "", "", "", false, "", "", Map.of());
     }
 
     public Move taking(Take which, String separator) {
-        return new Move(target, how, sources, which, separator, fill, makes, makesAll, levels, corrections);
+        return new Move(target, how, sources, which, separator, fill, makes, makesAll, levels, match, corrections);
     }
 
     public Move filling(String value) {
-        return new Move(target, how, sources, take, between, value, makes, makesAll, levels, corrections);
+        return new Move(target, how, sources, take, between, value, makes, makesAll, levels, match, corrections);
     }
 
     public Move correcting(Map<String, String> values) {
-        return new Move(target, how, sources, take, between, fill, makes, makesAll, levels, values);
+        return new Move(target, how, sources, take, between, fill, makes, makesAll, levels, match, values);
     }
 
     /**
@@ -88,12 +91,17 @@ public record Move(
      * @param all whether of all names
      */
     public Move making(String name, boolean all) {
-        return new Move(target, how, sources, take, between, fill, name, all, levels, corrections);
+        return new Move(target, how, sources, take, between, fill, name, all, levels, match, corrections);
     }
 
     /** @param separator what stands between the levels in the names of terms; empty where a name is one label */
     public Move levelled(String separator) {
-        return new Move(target, how, sources, take, between, fill, makes, makesAll, separator, corrections);
+        return new Move(target, how, sources, take, between, fill, makes, makesAll, separator, match, corrections);
+    }
+
+    /** @param key of the field that names are looked up in; empty for titles */
+    public Move matchedBy(String key) {
+        return new Move(target, how, sources, take, between, fill, makes, makesAll, levels, key, corrections);
     }
 
     /** The labels that a name is made of, the uppermost first; one where it has no levels, none where it says nothing. */
@@ -120,17 +128,18 @@ public record Move(
                             move.how() == Move.How.GATHERED && move.sources().contains(each))
                     .findFirst();
             all.add(gathered.map(move -> move.nth(each, older, newer))
-                    .orElseGet(() -> own(each, List.of()).levelled(levels(moves, each))));
+                    .orElseGet(() -> named(own(each, List.of()), moves)));
         }
         return all;
     }
 
-    private static String levels(List<Move> moves, String fieldId) {
+    /** With the names that the move to the field has. */
+    private static Move named(Move back, List<Move> moves) {
         return moves.stream()
-                .filter(move -> move.target().equals(fieldId))
-                .map(Move::levels)
+                .filter(move -> move.target().equals(back.target()))
                 .findFirst()
-                .orElse("");
+                .map(move -> back.levelled(move.levels()).matchedBy(move.match()))
+                .orElse(back);
     }
 
     private Move nth(String source, RecordType older, RecordType newer) {
@@ -139,6 +148,6 @@ public record Move(
                 ? String.valueOf(sources.indexOf(source))
                 : NumberedFields.place(
                         sources.stream().flatMap(id -> older.field(id).stream()).toList(), goal, source);
-        return new Move(source, How.NTH, List.of(target), Take.FIRST, place, "", "", false, "", Map.of());
+        return new Move(source, How.NTH, List.of(target), Take.FIRST, place, "", "", false, "", "", Map.of());
     }
 }

@@ -45,20 +45,20 @@ final class MoveConversion {
     }
 
     Optional<Object> one(Field from, Field to, Object value, Move move, MoveLosses losses) {
-        var taken = taken(from, to, value, move);
+        var taken = taken(from, to, value, move, losses);
         if (taken.isEmpty()) {
             losses.unconverted(written(from, value));
         }
         return taken;
     }
 
-    private Optional<Object> taken(Field from, Field to, Object value, Move move) {
+    private Optional<Object> taken(Field from, Field to, Object value, Move move, MoveLosses losses) {
         boolean leads = to.kind() instanceof Kind.Relation || to.kind() instanceof Kind.TermPick;
         if (from.kind() instanceof Kind.Reference && Kind.same(from.kind(), to.kind()) && !elsewhere(from, to)) {
             return references.led(to, value);
         }
         if (leads) {
-            return named(to, written(from, value), move);
+            return named(to, written(from, value), move, losses);
         }
         if (from.kind() instanceof Kind.TermPick
                 && move != null
@@ -69,14 +69,14 @@ final class MoveConversion {
                     : conversion(NAME, to, move).converted(move.named(path));
         }
         if (from.kind() instanceof Kind.Relation || from.kind() instanceof Kind.TermPick) {
-            return references
-                    .name(from, value)
+            return said(from, value, move)
+                    .or(() -> references.name(from, value))
                     .flatMap(name -> conversion(NAME, to, move).converted(name));
         }
         return conversion(from, to, move).converted(value);
     }
 
-    private Optional<Object> named(Field to, String name, Move move) {
+    private Optional<Object> named(Field to, String name, Move move, MoveLosses losses) {
         if (move == null) {
             return references.find(to, name, "");
         }
@@ -85,10 +85,25 @@ final class MoveConversion {
         if (path.isEmpty()) {
             return Optional.empty();
         }
-        return references
-                .find(to, meant, move.makes())
+        return matched(to, meant, move, losses)
+                .or(() -> references.find(to, meant, move.makes()))
                 .or(() -> path.size() > 1 ? references.find(to, path) : Optional.empty())
                 .or(() -> move.makesAll() ? references.make(to, path, move.makes()) : Optional.empty());
+    }
+
+    private Optional<String> said(Field from, Object value, Move move) {
+        return move == null || move.match().isEmpty()
+                ? Optional.empty()
+                : references.said(from, value, new NameLookup.NamingField(move.match()));
+    }
+
+    private Optional<Object> matched(Field to, String name, Move move, MoveLosses losses) {
+        if (move.match().isEmpty()) {
+            return Optional.empty();
+        }
+        var found = references.find(to, name, new NameLookup.NamingField(move.match()));
+        found.ifPresent(_ -> losses.matched());
+        return found;
     }
 
     private static boolean elsewhere(Field from, Field to) {

@@ -23,6 +23,9 @@ public interface MoveLosses {
     /** A value, as people read it, that the field cannot take. */
     void unconverted(String value);
 
+    /** A name was found by another field than a title; nothing is lost by it. */
+    default void matched() {}
+
     /** A text that could be several values; nothing is lost by it. */
     default void splittable(String text) {}
 }

@@ -1,7 +1,9 @@
 package org.jontrel.core.move;
 
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.jontrel.core.model.Field;
 
 /** The records and terms of a site by what people call them. */
@@ -25,6 +27,27 @@ public interface NameLookup {
      * @param makes name under which terms are noted that the new definition begins with and that are not there yet
      */
     Optional<Object> find(Field field, String name, String makes);
+
+    /** What a relation can lead to where a field with this key says the name; empty where nothing or several say it. */
+    default Optional<Object> find(Field field, String name, NamingField by) {
+        return Optional.empty();
+    }
+
+    /** The field by which most of some names are found, at least half of them, that no title has. */
+    default Optional<FoundNames> matching(Field field, Collection<String> names) {
+        return Optional.empty();
+    }
+
+    /** A field of what a relation leads to. */
+    record NamingField(String key) {}
+
+    /** @param names those that it says */
+    record FoundNames(NamingField by, Set<String> names) {}
+
+    /** What the field with this key says of what a value leads to; empty where it says nothing. */
+    default Optional<String> said(Field field, Object reference, NamingField by) {
+        return Optional.empty();
+    }
 
     /**
      * The term that stands at the end of a path of labels; empty where there is none, or several.

@@ -1,5 +1,6 @@
 package org.jontrel.core.move;
 
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import org.jontrel.core.model.Field;
@@ -11,6 +12,21 @@ public interface NameLookupOver extends NameLookup {
     @Override
     default Optional<Object> find(Field field, String name, String makes) {
         return names().find(field, name, makes);
+    }
+
+    @Override
+    default Optional<Object> find(Field field, String name, NamingField by) {
+        return names().find(field, name, by);
+    }
+
+    @Override
+    default Optional<FoundNames> matching(Field field, Collection<String> some) {
+        return names().matching(field, some);
+    }
+
+    @Override
+    default Optional<String> said(Field field, Object reference, NamingField by) {
+        return names().said(field, reference, by);
     }
 
     @Override

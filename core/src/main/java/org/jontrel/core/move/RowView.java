@@ -190,6 +190,7 @@ public final class RowView {
                         "",
                         false,
                         "",
+                        "",
                         Map.of()));
     }
 }

@@ -125,6 +125,11 @@ final class FieldQuestions {
         return PlanQuestion.byValue(corrections);
     }
 
+    /** Whether names can be looked up in a field with this key. */
+    boolean hasNaming(Field field, String key) {
+        return names.goals().has(field, key);
+    }
+
     /** Whether the architect wants terms or records made for names that none has. */
     boolean makes(Field field) {
         return names.make(field);
@@ -140,7 +145,7 @@ final class FieldQuestions {
                         case TOO_MANY -> Finding.of(Code.PLAN_TOO_MANY, place, field.label(), count);
                         case FORMATTING -> Finding.of(Code.PLAN_FORMATTING_LEFT, place, field.label(), count);
                         case TARGET -> Finding.of(Code.PLAN_LINKS_OUTSIDE, place, field.label(), count);
-                        case SEVERAL, SPLITTABLE, ROWLESS, PARENT, HIDDEN, ALIKE, UNMADE, LEFT, SLUG ->
+                        case SEVERAL, SPLITTABLE, MATCHABLE, ROWLESS, PARENT, HIDDEN, ALIKE, UNMADE, LEFT, SLUG ->
                             throw new IllegalStateException("Not about values that stay: " + breach);
                     });
         });

@@ -22,6 +22,7 @@ import org.jontrel.core.recordtype.RecordType;
 /** Which values of a record type change their place in a plan, and how. */
 public final class MovePlan {
     private static final List<Decision.Action> WHICH = List.of(Decision.Action.FIRST, Decision.Action.LAST);
+    static final List<Decision.Action> MATCH_OR_NOT = List.of(Decision.Action.MATCH, Decision.Action.LEAVE);
     static final List<Decision.Action> SPLIT_OR_NOT = List.of(Decision.Action.SPLIT, Decision.Action.LEAVE);
     private final RecordType was;
     private final RecordType is;
@@ -73,6 +74,7 @@ public final class MovePlan {
                     "",
                     false,
                     levels(field.get()),
+                    match(field.get()),
                     corrections(field.get())));
         }
         var computed = computed(field.get());
@@ -85,6 +87,7 @@ public final class MovePlan {
                 : Optional.of(Move.own(fieldId, sources)
                         .taking(take(field.get()).take(), take(field.get()).between())
                         .levelled(levels(field.get()))
+                        .matchedBy(match(field.get()))
                         .correcting(corrections(field.get())));
     }
 
@@ -103,6 +106,7 @@ public final class MovePlan {
                         "",
                         "",
                         false,
+                        "",
                         "",
                         Map.of()));
     }
@@ -193,6 +197,14 @@ public final class MovePlan {
         choices.add(Decision.Action.CORRECT);
         choices.add(Decision.Action.SET_ASIDE);
         return choices;
+    }
+
+    /** The field that names are looked up in; empty for titles. */
+    private String match(Field field) {
+        return PlanQuestion.decided(decisions, field.id(), Decision.Topic.MATCHED_BY, MATCH_OR_NOT)
+                .filter(each -> each.answer() == Decision.Action.MATCH)
+                .map(Decision::value)
+                .orElse("");
     }
 
     /** What stands between the levels of names, where terms are made one under another. */

@@ -57,6 +57,7 @@ record MoveQuestions(
                     List.of(),
                     answer.separator()));
         }
+        matched(field, answer);
         long tooMany = answer.breaches().getOrDefault(Breach.TOO_MANY, 0L);
         if (tooMany > 0) {
             findings.add(Finding.of(
@@ -72,6 +73,37 @@ record MoveQuestions(
             findings.add(Finding.of(
                     Code.PLAN_VALUES_ROWLESS, Place.field(recordType.id(), field.id(), ""), field.label(), rowless));
         }
+    }
+
+    /** Asks whether names are looked up in another field than the title of what they mean. */
+    private void matched(Field field, Answer answer) {
+        long matchable = answer.breaches().getOrDefault(Breach.MATCHABLE, 0L);
+        var decision = PlanQuestion.decided(decisions, field.id(), Decision.Topic.MATCHED_BY, MovePlan.MATCH_OR_NOT);
+        boolean matches =
+                decision.filter(each -> each.answer() == Decision.Action.MATCH).isPresent();
+        if (matchable == 0 && !matches) {
+            return;
+        }
+        var key = matches ? decision.get().value() : answer.match();
+        if (matches && !questions.hasNaming(field, key)) {
+            findings.add(Finding.of(
+                    Code.PLAN_MATCH_UNKNOWN, Place.field(recordType.id(), field.id(), ""), field.label(), key));
+        }
+        asks.add(new PlanQuestion(
+                Finding.of(
+                        Code.PLAN_NAMES_MATCHED,
+                        Place.field(recordType.id(), field.id(), ""),
+                        field.label(),
+                        matchable,
+                        key),
+                recordType.id(),
+                field.id(),
+                Decision.Topic.MATCHED_BY,
+                matchable,
+                MovePlan.MATCH_OR_NOT,
+                decision,
+                List.of(),
+                key));
     }
 
     /** Asks whether a new field takes the values of some that go. */

@@ -1,6 +1,8 @@
 package org.jontrel.core.plan;
 
+import java.util.HashMap;
 import java.util.HashSet;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -15,9 +17,10 @@ import org.jontrel.core.recordtype.RecordType;
  *
  * @param beginning ids of the taxonomies that begin with terms which are not there yet
  * @param titled ids of the taxonomies and content types whose records have a title
+ * @param keys keys of the fields of each taxonomy and content type, by its id
  * @param trees ids of the taxonomies whose terms can stand under one another
  */
-record NameGoals(Set<String> beginning, Set<String> titled, Set<String> trees) {
+record NameGoals(Set<String> beginning, Set<String> titled, Map<String, Set<String>> keys, Set<String> trees) {
     static NameGoals of(Model from, Model to) {
         var beginning = new HashSet<String>();
         to.all(Taxonomy.class).stream()
@@ -28,16 +31,27 @@ record NameGoals(Set<String> beginning, Set<String> titled, Set<String> trees) {
                 .forEach(each -> beginning.add(each.id()));
         var titled = new HashSet<String>();
         RecordType.all(to).stream().filter(each -> each.title().isPresent()).forEach(each -> titled.add(each.id()));
+        var keys = new HashMap<String, Set<String>>();
+        RecordType.all(from)
+                .forEach(each -> keys.put(
+                        each.id(), each.columns("").stream().map(Field::key).collect(Collectors.toSet())));
         var trees = to.all(Taxonomy.class).stream()
                 .filter(Taxonomy::hierarchical)
                 .map(Taxonomy::id)
                 .collect(Collectors.toSet());
-        return new NameGoals(beginning, titled, trees);
+        return new NameGoals(beginning, titled, keys, trees);
     }
 
     /** The taxonomy or content type in which something is made for a name; empty where nothing can be, or in several. */
     Optional<String> of(Field field) {
         return goal(field).filter(titled::contains);
+    }
+
+    /** Whether something that a relation leads to has a field with this key. */
+    boolean has(Field field, String key) {
+        return field.kind() instanceof Kind.Relation relation
+                && relation.to().stream()
+                        .anyMatch(each -> keys.getOrDefault(each, Set.of()).contains(key));
     }
 
     /** Whether what is made for a name can stand under others. */

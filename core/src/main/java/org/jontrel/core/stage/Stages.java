@@ -22,7 +22,7 @@ import org.jontrel.core.retype.TypeProposals;
  */
 public final class Stages {
     private static final Set<Decision.Action> NAMING =
-            Set.of(Decision.Action.GATHER, Decision.Action.UNITE, Decision.Action.FILL);
+            Set.of(Decision.Action.GATHER, Decision.Action.UNITE, Decision.Action.FILL, Decision.Action.MATCH);
     private static final Pattern KEY = Pattern.compile("[a-z][a-z0-9_]*");
 
     private Stages() {}

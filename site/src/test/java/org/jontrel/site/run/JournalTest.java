@@ -114,8 +114,12 @@ public class JournalTest {
         assertEquals(
                 Journal.text(move),
                 "{\"do\":\"move_values\",\"holderId\":\"t\",\"moves\":[{\"target\":\"f\",\"how\":\"OWN\",\"sources\":[\"g\"],"
-                        + "\"take\":\"JOINED\",\"between\":\", \",\"fill\":\"\",\"makes\":\"\",\"makesAll\":false,\"corrections\":{}}]}");
+                        + "\"take\":\"JOINED\",\"between\":\", \",\"fill\":\"\",\"makes\":\"\",\"makesAll\":false,\"levels\":\"\","
+                        + "\"match\":\"\",\"corrections\":{}}]}");
         assertEquals(Journal.step(Journal.text(move)), move);
+        // an earlier version knew neither levels nor matches
+        var before = Journal.text(move).replace("\"levels\":\"\",\"match\":\"\",", "");
+        assertEquals(Journal.step(before), move);
     }
 
     @Test

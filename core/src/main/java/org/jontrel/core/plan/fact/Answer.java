@@ -17,6 +17,7 @@ import java.util.stream.Stream;
  * @param alteredExamples up to five of them with what they become
  * @param breaches how many there are of each sort; none are left out
  * @param separator what stands between the parts of texts that may become several values; empty where nothing does
+ * @param match key of the field by which names are found that no title has; empty where there is none
  * @param aside values that the conversion cannot take and of which the architect has said that they are set aside
  * @param held values that a run took out of use, where the field or definition comes back
  */
@@ -31,6 +32,7 @@ public record Answer(
         List<String> alteredExamples,
         Map<Breach, Long> breaches,
         String separator,
+        String match,
         long aside,
         Optional<Offer> held) {
     public Answer {
@@ -59,6 +61,7 @@ public record Answer(
                 List.of(),
                 Map.of(),
                 "",
+                "",
                 0,
                 Optional.empty());
     }
@@ -81,6 +84,7 @@ public record Answer(
                 alteredExamples,
                 breaches,
                 separator,
+                match,
                 aside,
                 offer);
     }
@@ -101,6 +105,7 @@ public record Answer(
                 alteredExamples,
                 all,
                 separator,
+                match,
                 aside,
                 held);
     }
@@ -118,6 +123,7 @@ public record Answer(
                 examples,
                 breaches,
                 separator,
+                match,
                 aside,
                 held);
     }
@@ -135,6 +141,25 @@ public record Answer(
                 alteredExamples,
                 breaches,
                 found,
+                match,
+                aside,
+                held);
+    }
+
+    /** With the field by which names are found. */
+    public Answer matchedBy(String key) {
+        return new Answer(
+                records,
+                empty,
+                unconverted,
+                outside,
+                unconvertedExamples,
+                outsideExamples,
+                altered,
+                alteredExamples,
+                breaches,
+                separator,
+                key,
                 aside,
                 held);
     }
@@ -152,6 +177,7 @@ public record Answer(
                 alteredExamples,
                 breaches,
                 separator,
+                match,
                 values,
                 held);
     }
@@ -172,6 +198,7 @@ public record Answer(
                 some(alteredExamples, other.alteredExamples()),
                 all,
                 separator.isEmpty() ? other.separator() : separator,
+                match.isEmpty() ? other.match() : match,
                 aside + other.aside(),
                 held.or(other::held));
     }

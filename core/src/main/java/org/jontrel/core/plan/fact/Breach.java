@@ -10,6 +10,8 @@ public enum Breach {
     SEVERAL,
     /** Texts that may be several values. */
     SPLITTABLE,
+    /** Names that a field of what they mean says, which is not its title. */
+    MATCHABLE,
     /** Records with a value that is to stand in a row and has none. */
     ROWLESS,
     /** Rich texts with formatting that a field no longer allows. */

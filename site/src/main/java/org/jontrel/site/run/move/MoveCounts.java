@@ -44,6 +44,7 @@ public final class MoveCounts implements MoveLosses {
     private long unmade;
     private boolean more;
     private long splittable;
+    private long matched;
     private long tooMany;
     private long outside;
     private long twice;
@@ -164,6 +165,11 @@ public final class MoveCounts implements MoveLosses {
     }
 
     @Override
+    public void matched() {
+        matched++;
+    }
+
+    @Override
     public void splittable(String text) {
         boolean holds = false;
         for (var each : SEPARATORS) {
@@ -181,6 +187,13 @@ public final class MoveCounts implements MoveLosses {
                 .max(Map.Entry.comparingByValue())
                 .map(each -> each.getKey().replace("\n", "\\n"))
                 .orElse("");
+    }
+
+    /** Another field by which what is meant can be found. */
+    private Optional<NameLookup.FoundNames> matching() {
+        return unconverted.isEmpty() || !move.match().isEmpty() || !(target.kind() instanceof Kind.Relation)
+                ? Optional.empty()
+                : references.matching(target, unconverted.keySet());
     }
 
     /** As a plan asks for it. */
@@ -204,6 +217,15 @@ public final class MoveCounts implements MoveLosses {
         if (splittable > 0) {
             breaches.put(Breach.SPLITTABLE, splittable);
         }
+        var match = matching();
+        long matchable = matched
+                + match.map(found -> found.names().stream()
+                                .mapToLong(name -> unconverted.getOrDefault(name, 0L))
+                                .sum())
+                        .orElse(0L);
+        if (matchable > 0) {
+            breaches.put(Breach.MATCHABLE, matchable);
+        }
         return new Answer(
                         records,
                         empty,
@@ -213,6 +235,7 @@ public final class MoveCounts implements MoveLosses {
                         List.copyOf(outsideExamples))
                 .breaking(breaches)
                 .splitting(separator())
+                .matchedBy(match.map(found -> found.by().key()).orElse(""))
                 .settingAside(aside);
     }
 

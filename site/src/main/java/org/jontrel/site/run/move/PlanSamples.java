@@ -166,6 +166,11 @@ public final class PlanSamples {
         }
 
         @Override
+        public Optional<Object> find(Field field, String name, NamingField by) {
+            return site.find(field, name, by);
+        }
+
+        @Override
         public Optional<Object> find(Field field, List<String> path) {
             return site.find(field, path);
         }

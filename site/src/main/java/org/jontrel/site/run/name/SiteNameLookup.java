@@ -3,6 +3,7 @@ package org.jontrel.site.run.name;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -10,7 +11,6 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.Function;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
@@ -74,14 +74,37 @@ public final class SiteNameLookup implements NameLookup {
     }
 
     private Optional<Object> look(Kind kind, String name) {
-        var all = all(kind, type -> titles.titled(type, name));
+        var all = TitledRecords.meant(kind, type -> titles.titled(type, name));
         if (all.isEmpty() && Slugs.valid(name)) {
-            all = all(kind, type -> titles.addressed(type, name));
+            all = TitledRecords.meant(kind, type -> titles.addressed(type, name));
         }
         if (all.size() > 1) {
             ambiguous.add(name);
         }
         return all.size() == 1 ? Optional.of(all.getFirst()) : Optional.empty();
+    }
+
+    @Override
+    public Optional<Object> find(Field field, String name, NamingField by) {
+        if (found.size() > REMEMBERED) {
+            found.clear();
+        }
+        return found.computeIfAbsent(List.of(field.id(), name, by), _ -> {
+            var all = TitledRecords.meant(field.kind(), type -> titles.saying(type, by.key(), name.strip()));
+            return all.size() == 1 ? Optional.of(all.getFirst()) : Optional.empty();
+        });
+    }
+
+    @Override
+    public Optional<FoundNames> matching(Field field, Collection<String> some) {
+        return field.kind() instanceof Kind.Relation relation
+                ? new MatchingFields(titles, to).of(relation.to(), some)
+                : Optional.empty();
+    }
+
+    @Override
+    public Optional<String> said(Field field, Object reference, NamingField by) {
+        return reference instanceof Link(String type, long id) ? titles.said(type, by.key(), id) : Optional.empty();
     }
 
     @Override
@@ -131,18 +154,6 @@ public final class SiteNameLookup implements NameLookup {
             name(field, at).ifPresent(label -> labels.addFirst(label));
         }
         return labels;
-    }
-
-    /** @param ids finds those of one record type */
-    private static List<Object> all(Kind kind, Function<String, List<Long>> ids) {
-        return switch (kind) {
-            case Kind.TermPick term -> List.copyOf(ids.apply(term.taxonomy()));
-            case Kind.Relation relation ->
-                relation.to().stream()
-                        .flatMap(type -> ids.apply(type).stream().map(id -> (Object) new Link(type, id)))
-                        .toList();
-            default -> List.of();
-        };
     }
 
     /** Noted under its name: it is made when the run switches. What several are called is nobody's name. */

@@ -22,7 +22,7 @@ import org.testng.annotations.Test;
 
 /** What a plan tells of some records is what its run makes of them. */
 public class PlanSamplesLawTest {
-    private static final int CASES = Integer.getInteger("samples.cases", 6);
+    private static final int CASES = Integer.getInteger("samples.cases", 3);
     private static final int FROM = Integer.getInteger("samples.from", 1);
     private static final int MOST = 100;
     private int compared;
