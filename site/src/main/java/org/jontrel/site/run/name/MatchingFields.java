@@ -13,13 +13,17 @@ import org.jontrel.core.move.NameLookup;
 import org.jontrel.core.recordtype.RecordType;
 
 /** Fields of what names may mean that say them: a number, a code, an address of e-mail. */
-record MatchingFields(TitledRecords records, Model to) {
-    /** Of very many names the first ones tell enough. */
+record MatchingFields(SaidNames records, Model to) {
+    /** Of very many names the first ones tell enough, and of very many records fewer still. */
     private static final int TRIED = 200;
+
+    private static final int TRIED_OF_MANY = 10;
 
     /** The one that says most of them, at least half, each of one record. */
     Optional<NameLookup.FoundNames> of(Set<String> types, Collection<String> names) {
-        var some = names.stream().limit(TRIED).toList();
+        var some = names.stream()
+                .limit(records.isLarge(types) ? TRIED_OF_MANY : TRIED)
+                .toList();
         return types.stream()
                 .flatMap(type -> records.naming(type).stream().filter(field -> stays(type, field)))
                 .map(Field::key)

@@ -29,6 +29,7 @@ public final class SiteNameLookup implements NameLookup {
     private static final int REMEMBERED = 10_000;
     private final Connection connection;
     private final TitledRecords titles;
+    private final SaidNames said;
     private final Model to;
     private final boolean notes;
     private final Map<List<Object>, Optional<Object>> found = new HashMap<>();
@@ -46,6 +47,7 @@ public final class SiteNameLookup implements NameLookup {
         this.notes = notes;
         this.connection = connection;
         this.titles = new TitledRecords(connection, binding);
+        this.said = new SaidNames(connection, binding);
     }
 
     @Override
@@ -90,7 +92,7 @@ public final class SiteNameLookup implements NameLookup {
             found.clear();
         }
         return found.computeIfAbsent(List.of(field.id(), name, by), _ -> {
-            var all = TitledRecords.meant(field.kind(), type -> titles.saying(type, by.key(), name.strip()));
+            var all = TitledRecords.meant(field.kind(), type -> said.saying(type, by.key(), name.strip()));
             return all.size() == 1 ? Optional.of(all.getFirst()) : Optional.empty();
         });
     }
@@ -98,13 +100,13 @@ public final class SiteNameLookup implements NameLookup {
     @Override
     public Optional<FoundNames> matching(Field field, Collection<String> some) {
         return field.kind() instanceof Kind.Relation relation
-                ? new MatchingFields(titles, to).of(relation.to(), some)
+                ? new MatchingFields(said, to).of(relation.to(), some)
                 : Optional.empty();
     }
 
     @Override
     public Optional<String> said(Field field, Object reference, NamingField by) {
-        return reference instanceof Link(String type, long id) ? titles.said(type, by.key(), id) : Optional.empty();
+        return reference instanceof Link(String type, long id) ? said.said(type, by.key(), id) : Optional.empty();
     }
 
     @Override

@@ -5,15 +5,11 @@ import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 import java.util.function.Function;
-import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
-import org.jontrel.core.record.Values;
 import org.jontrel.core.value.Link;
 import org.jontrel.site.record.read.RecordLoader;
 import org.jontrel.site.table.Binding;
-import org.jontrel.site.table.ColumnValues;
 import org.jontrel.site.table.DatabaseException;
 import org.jontrel.site.table.Jdbc;
 import org.jontrel.site.table.PhysicalNames;
@@ -21,7 +17,6 @@ import org.jontrel.site.table.PhysicalNames;
 /** The records and terms of a site, of those that are not in the bin, by their titles and slugs. */
 record TitledRecords(Connection connection, Binding binding) {
     private static final String TITLE = "part_title";
-    private static final Set<String> NAMING = Set.of("text", "number", "email", "phone");
 
     /** Those with a title, whether its letters are capital or small. */
     List<Long> titled(String recordTypeId, String name) {
@@ -89,85 +84,6 @@ record TitledRecords(Connection connection, Binding binding) {
                 + PhysicalNames.quoted(table.get().name()) + " WHERE id = ?";
         try {
             return Jdbc.first(connection, sql, row -> row.getString(1), id);
-        } catch (SQLException e) {
-            throw new DatabaseException(e);
-        }
-    }
-
-    /** The fields of the records themselves that can say a name: short texts and numbers, in use as they are. */
-    List<Field> naming(String recordTypeId) {
-        return binding.table(recordTypeId).stream()
-                .flatMap(table -> table.recordType().columns("").stream()
-                        .filter(field -> !field.id().equals(TITLE)
-                                && NAMING.contains(field.kind().code()))
-                        .filter(field -> table.own().columns().containsKey(field.id())))
-                .toList();
-    }
-
-    private Optional<Field> naming(String recordTypeId, String key) {
-        return naming(recordTypeId).stream()
-                .filter(field -> field.key().equals(key))
-                .findFirst();
-    }
-
-    private String column(String recordTypeId, Field field) {
-        return PhysicalNames.quoted(
-                binding.table(recordTypeId).orElseThrow().own().columns().get(field.id()));
-    }
-
-    /** Those of which a field says a name, whether its letters are capital or small; of a number, as people write it. */
-    List<Long> saying(String recordTypeId, String key, String name) {
-        var field = naming(recordTypeId, key);
-        if (field.isEmpty()) {
-            return List.of();
-        }
-        var value = field.get().kind() instanceof Kind.Numeric
-                ? Values.typed(field.get(), name).value().orElse(null)
-                : name;
-        if (value == null) {
-            return List.of();
-        }
-        var column = column(recordTypeId, field.get());
-        var sql = "SELECT id, " + column + " FROM "
-                + PhysicalNames.quoted(binding.table(recordTypeId).orElseThrow().name()) + " WHERE " + column
-                + " = ? AND state <> '" + RecordLoader.DELETED + "'";
-        var ids = new ArrayList<Long>();
-        try {
-            Jdbc.each(
-                    connection,
-                    sql,
-                    row -> {
-                        if (!(value instanceof String text)
-                                || row.getString(2).strip().equalsIgnoreCase(text)) {
-                            ids.add(row.getLong(1));
-                        }
-                    },
-                    value);
-        } catch (SQLException e) {
-            throw new DatabaseException(e);
-        }
-        return ids;
-    }
-
-    /** What a field says of a record, as people read it. */
-    Optional<String> said(String recordTypeId, String key, long id) {
-        var field = naming(recordTypeId, key);
-        if (field.isEmpty()) {
-            return Optional.empty();
-        }
-        var sql = "SELECT " + column(recordTypeId, field.get()) + " FROM "
-                + PhysicalNames.quoted(binding.table(recordTypeId).orElseThrow().name()) + " WHERE id = ?";
-        try {
-            return Jdbc.query(
-                            connection,
-                            sql,
-                            row -> Optional.ofNullable(ColumnValues.read(
-                                            row, 1, field.get().kind()))
-                                    .map(value -> Values.show(field.get().kind(), value)),
-                            id)
-                    .stream()
-                    .flatMap(Optional::stream)
-                    .findFirst();
         } catch (SQLException e) {
             throw new DatabaseException(e);
         }
