@@ -11,6 +11,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Supplier;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
@@ -52,11 +53,16 @@ public final class SiteNameLookup implements NameLookup {
 
     @Override
     public Optional<Object> find(Field field, String name, String makes) {
+        return once(
+                List.of(field.id(), name),
+                () -> look(field.kind(), name.strip()).or(() -> begins(field, name, makes)));
+    }
+
+    private Optional<Object> once(List<Object> key, Supplier<Optional<Object>> search) {
         if (found.size() > REMEMBERED) {
             found.clear();
         }
-        return found.computeIfAbsent(
-                List.of(field.id(), name), _ -> look(field.kind(), name.strip()).or(() -> begins(field, name, makes)));
+        return found.computeIfAbsent(key, _ -> search.get());
     }
 
     private Optional<Object> begins(Field field, String name, String makes) {
@@ -88,10 +94,7 @@ public final class SiteNameLookup implements NameLookup {
 
     @Override
     public Optional<Object> find(Field field, String name, NamingField by) {
-        if (found.size() > REMEMBERED) {
-            found.clear();
-        }
-        return found.computeIfAbsent(List.of(field.id(), name, by), _ -> {
+        return once(List.of(field.id(), name, by), () -> {
             var all = TitledRecords.meant(field.kind(), type -> said.saying(type, by.key(), name.strip()));
             return all.size() == 1 ? Optional.of(all.getFirst()) : Optional.empty();
         });
@@ -117,10 +120,7 @@ public final class SiteNameLookup implements NameLookup {
 
     @Override
     public Optional<Object> find(Field field, List<String> path) {
-        if (found.size() > REMEMBERED) {
-            found.clear();
-        }
-        return found.computeIfAbsent(List.of(field.id(), path), _ -> {
+        return once(List.of(field.id(), path), () -> {
             var terms = field.kind() instanceof Kind.TermPick term ? levels(term.taxonomy(), path) : List.<Long>of();
             return terms.size() == path.size() ? Optional.of(terms.getLast()) : Optional.empty();
         });
