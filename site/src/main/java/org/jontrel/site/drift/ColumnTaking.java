@@ -95,32 +95,35 @@ record ColumnTaking(Connection connection, Binding binding) {
 
     private void fill(FilledColumn to, Field was, Field is) throws SQLException {
         var conversion = new Conversion(was, is, null);
-        long after = Long.MIN_VALUE;
-        var sql = "SELECT id, " + PhysicalNames.quoted(to.held()) + (to.ofRecords() ? "" : ", record_id") + " FROM "
-                + PhysicalNames.quoted(to.table()) + " WHERE id > ? AND " + PhysicalNames.quoted(to.held())
-                + " IS NOT NULL ORDER BY id LIMIT " + CHUNK;
-        while (true) {
+        var last = new long[] {0, 0};
+        // rows of several records can have one id
+        var record = to.ofRecords() ? "0" : "record_id";
+        var sql = "SELECT " + record + ", id, " + PhysicalNames.quoted(to.held()) + " FROM "
+                + PhysicalNames.quoted(to.table()) + " WHERE (" + record + " > ? OR " + record
+                + " = ? AND id > ?) AND " + PhysicalNames.quoted(to.held()) + " IS NOT NULL ORDER BY "
+                + String.join(", ", to.key()) + " LIMIT " + CHUNK;
+        for (int found = CHUNK; found == CHUNK; ) {
             var update = new ColumnUpdate(to.table(), to.column(), to.key(), is.kind());
-            var ids = Jdbc.query(
-                    connection,
-                    sql,
-                    row -> {
-                        long id = row.getLong(1);
-                        var value = ColumnValues.read(row, 2, was.kind());
-                        var converted = value == null ? null : conversion.apply(value);
-                        if (converted != null) {
-                            update.set(
-                                    to.ofRecords() ? List.of(id) : List.of(row.getLong(3), id),
-                                    ColumnValues.toColumn(converted));
-                        }
-                        return id;
-                    },
-                    after);
-            if (ids.isEmpty()) {
-                return;
-            }
+            found = Jdbc.query(
+                            connection,
+                            sql,
+                            row -> {
+                                last[0] = row.getLong(1);
+                                last[1] = row.getLong(2);
+                                var value = ColumnValues.read(row, 3, was.kind());
+                                var converted = value == null ? null : conversion.apply(value);
+                                if (converted != null) {
+                                    update.set(
+                                            to.ofRecords() ? List.of(last[1]) : List.of(last[0], last[1]),
+                                            ColumnValues.toColumn(converted));
+                                }
+                                return last[1];
+                            },
+                            last[0],
+                            last[0],
+                            last[1])
+                    .size();
             update.execute(connection);
-            after = ids.getLast();
         }
     }
 }
