@@ -14,6 +14,7 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.ReducedMotion;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -23,24 +24,46 @@ import java.util.regex.Pattern;
 /** Somebody at a browser of 1280 by 800 pixels. */
 public final class Visitor implements AutoCloseable {
     private static final int LONGEST_PAUSE = 1_500;
+    /** In milliseconds: two classes of stories are told at the same time, also on slow machines. */
+    private static final int PATIENCE = 45_000;
+
+    /** One for all visitors of a process, each with a profile of its own: to start one takes seconds. */
+    private static Browser browser;
 
     static {
-        // two classes of stories are told at the same time, also on slow machines
-        PlaywrightAssertions.setDefaultAssertionTimeout(15_000);
+        PlaywrightAssertions.setDefaultAssertionTimeout(PATIENCE);
     }
 
-    private final Playwright playwright;
-    private final Browser browser;
     private final BrowserContext context;
     private final String address;
     private final List<String> errors = new ArrayList<>();
     public final Page page;
 
+    /** Somebody who asked their system for little motion: nothing is waited for that only moves. */
     public Visitor(String address) {
+        this(address, ReducedMotion.REDUCE);
+    }
+
+    Visitor(String address, ReducedMotion motion) {
         this.address = address;
-        playwright = Playwright.create(
-                new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
-        browser = playwright
+        context = browser()
+                .newContext(new Browser.NewContextOptions()
+                        .setViewportSize(1280, 800)
+                        .setReducedMotion(motion));
+        // many stories type into names and settings: they stand open, as somebody has left them
+        context.addInitScript("localStorage.getItem('jontrel.names') ?? localStorage.setItem('jontrel.names', 'true')");
+        page = watched(context.newPage());
+    }
+
+    private static Browser browser() {
+        if (browser == null || !browser.isConnected()) {
+            browser = launched();
+        }
+        return browser;
+    }
+
+    private static Browser launched() {
+        return Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")))
                 .chromium()
                 .launch(new BrowserType.LaunchOptions()
                         .setExecutablePath(
@@ -54,14 +77,10 @@ public final class Visitor implements AutoCloseable {
                                 "--disable-component-update",
                                 "--disable-sync",
                                 "--no-first-run")));
-        context = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800));
-        // many stories type into names and settings: they stand open, as somebody has left them
-        context.addInitScript("localStorage.getItem('jontrel.names') ?? localStorage.setItem('jontrel.names', 'true')");
-        page = watched(context.newPage());
     }
 
     private Page watched(Page fresh) {
-        fresh.setDefaultTimeout(15_000);
+        fresh.setDefaultTimeout(PATIENCE);
         fresh.onPageError(errors::add);
         return fresh;
     }
@@ -97,7 +116,7 @@ public final class Visitor implements AutoCloseable {
     }
 
     /** The answer to a question before something that cannot be taken back. */
-    void confirm(String act) {
+    public void confirm(String act) {
         page.getByRole(AriaRole.DIALOG)
                 .getByRole(
                         AriaRole.BUTTON,
@@ -213,6 +232,6 @@ public final class Visitor implements AutoCloseable {
 
     @Override
     public void close() {
-        playwright.close();
+        context.close();
     }
 }

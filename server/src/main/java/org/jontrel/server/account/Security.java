@@ -81,7 +81,7 @@ class Security {
                         .authenticated()
                         .requestMatchers("/api/accounts/**", "/api/trail")
                         .hasRole(architect)
-                        .requestMatchers("/api/sites/*/tokens/**")
+                        .requestMatchers("/api/sites/*/tokens/**", "/api/workspaces/*/access-tokens/**")
                         .hasRole(architect)
                         .requestMatchers(HttpMethod.GET, "/api/**")
                         .authenticated()
@@ -121,8 +121,8 @@ class Security {
     }
 
     @Bean
-    PasswordEncoder passwordEncoder() {
-        return new BCryptPasswordEncoder(11);
+    PasswordEncoder passwordEncoder(Settings settings) {
+        return new BCryptPasswordEncoder(settings.passwordRounds());
     }
 
     @Bean

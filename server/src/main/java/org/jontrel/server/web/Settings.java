@@ -16,6 +16,7 @@ import org.springframework.boot.context.properties.bind.DefaultValue;
  * @param requestsAMinute that one address may send to the content APIs
  * @param proxies addresses of proxies in front, whose word on the client's address is believed
  * @param sessionLifetime after which a session ends, however much it is used
+ * @param passwordRounds of the function that hashes passwords, as a power of two
  * @param longestWork on a model, after which it is given up
  * @param rehearsalLifetime after which the copy that was made for a rehearsal is removed
  */
@@ -29,5 +30,6 @@ public record Settings(
         @DefaultValue("600") int requestsAMinute,
         @DefaultValue List<String> proxies,
         @DefaultValue("P7D") Duration sessionLifetime,
+        @DefaultValue("11") int passwordRounds,
         @DefaultValue("PT30S") Duration longestWork,
         @DefaultValue("PT24H") Duration rehearsalLifetime) {}
