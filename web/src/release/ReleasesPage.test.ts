@@ -48,7 +48,7 @@ it('follows the suggested version until somebody types another', async () => {
   await router.push('/w/tessel');
   await useSession().load();
   await useDraft().open('tessel');
-  const page = mount(ReleasesPage, { global: { plugins: [i18n, router] } });
+  const page = mount(ReleasesPage, { global: { plugins: [i18n, router], stubs: { WorkspaceTokens: true } } });
   await flushPromises();
   await flushPromises();
   const version = page.get<HTMLInputElement>('#version');

@@ -15,6 +15,7 @@ import TextInput from '@/shared/controls/TextInput.vue';
 import Dialog from '@/shared/controls/Dialog.vue';
 import Disclosure from '@/shared/controls/Disclosure.vue';
 import GeneratedCode from './GeneratedCode.vue';
+import WorkspaceTokens from './WorkspaceTokens.vue';
 
 const { t } = useI18n();
 const route = useRoute();
@@ -149,6 +150,7 @@ onMounted(async () => {
         </ul>
       </Disclosure>
     </article>
+    <WorkspaceTokens v-if="session.isArchitect" :workspace="workspace" />
     <Dialog v-model="isCode" :title="codeTitle" :width="1100">
       <GeneratedCode :key="code" :workspace="workspace" :version="code" />
     </Dialog>

@@ -22,6 +22,12 @@ export const releaseList = (workspace: string): Resource<Schemas['ReleaseView'][
     ask(api.GET('/api/workspaces/{workspace}/releases', { params: { path: { workspace } }, signal })),
 });
 
+export const accessTokens = (workspace: string): Resource<Schemas['AccessView'][]> => ({
+  queryKey: [...ofWorkspace(workspace), 'access-tokens'],
+  queryFn: ({ signal }) =>
+    ask(api.GET('/api/workspaces/{workspace}/access-tokens', { params: { path: { workspace } }, signal })),
+});
+
 export const codeTargets = (workspace: string): Resource<Schemas['TargetView'][]> => ({
   queryKey: ['code-targets', workspace],
   queryFn: ({ signal }) =>

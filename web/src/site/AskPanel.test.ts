@@ -9,6 +9,7 @@ const ask = (code: string, label: string, proposed: string): Ask => ({
   definition: 'tbridge',
   holder: label,
   fieldId: 'tbridge',
+  element: 'mooring.field',
   label,
   example: '',
   kind: '',

@@ -6,6 +6,7 @@ const ask: Ask = {
   definition: 't1',
   holder: 'Structures',
   fieldId: 'frise',
+  element: 'mooring.field',
   label: 'Rise',
   example: '',
   kind: 'number',

@@ -4,6 +4,22 @@
  */
 
 export interface paths {
+    "/api/access": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["own_3"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/account/password": {
         parameters: {
             query?: never;
@@ -363,7 +379,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all_7"];
+        get: operations["all_8"];
         put?: never;
         post?: never;
         delete: operations["purge"];
@@ -443,7 +459,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all_6"];
+        get: operations["all_7"];
         put?: never;
         post?: never;
         delete?: never;
@@ -477,7 +493,7 @@ export interface paths {
         };
         get: operations["plan"];
         put?: never;
-        post?: never;
+        post: operations["plan_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -523,7 +539,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all_5"];
+        get: operations["all_6"];
         put?: never;
         post?: never;
         delete?: never;
@@ -539,7 +555,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all_4"];
+        get: operations["all_5"];
         put?: never;
         post: operations["start_1"];
         delete?: never;
@@ -779,9 +795,9 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all_3"];
+        get: operations["all_4"];
         put?: never;
-        post: operations["make"];
+        post: operations["make_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -798,7 +814,7 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        delete: operations["revoke"];
+        delete: operations["revoke_1"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1108,6 +1124,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/workspaces/{workspace}/access-tokens": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all_3"];
+        put?: never;
+        post: operations["make"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workspaces/{workspace}/access-tokens/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["revoke"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/workspaces/{workspace}/draft": {
         parameters: {
             query?: never;
@@ -1357,7 +1405,7 @@ export interface paths {
         };
         get: operations["export"];
         put?: never;
-        post?: never;
+        post: operations["replace"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1640,6 +1688,20 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        AccessView: {
+            /** Format: date-time */
+            createdAt: string;
+            /** @description The architect who made it; it does nothing once this is none any more */
+            createdBy: string;
+            /** Format: date-time */
+            expiresAt?: string;
+            /** Format: int64 */
+            id: number;
+            name: string;
+            scopes: ("read" | "draft" | "release" | "plan" | "run")[];
+            /** Format: date-time */
+            usedAt?: string;
+        };
         AccountChange: {
             /** @description Whether the account cannot be signed in with */
             disabled: boolean;
@@ -1661,6 +1723,8 @@ export interface components {
             corrections: components["schemas"]["CorrectionView"][];
             /** @description Id of the type or taxonomy whose records it is about */
             definition: string;
+            /** @description The same in a file of answers: the keys that lead to it, such as mooring.owner */
+            element: string;
             /** @description A value that it is about; empty where it is not about single values */
             example: string;
             fieldId: string;
@@ -4717,6 +4781,11 @@ export interface components {
             definition: components["schemas"]["Definition"];
             sort: string;
         };
+        MadeAccess: {
+            /** @description Sent as Authorization: Bearer; told this once only */
+            secret: string;
+            token: components["schemas"]["AccessView"];
+        };
         MadeToken: {
             /** @description Sent as Authorization: Bearer; told this once only */
             secret: string;
@@ -4785,6 +4854,16 @@ export interface components {
              */
             to?: string;
         };
+        NewAccess: {
+            /**
+             * Format: date-time
+             * @description When it stops working; never where left out
+             */
+            expiresAt?: string;
+            name: string;
+            /** @description What it may do besides reading, which each may */
+            scopes: ("read" | "draft" | "release" | "plan" | "run")[];
+        };
         NewAccount: {
             name: string;
             password: string;
@@ -4807,6 +4886,11 @@ export interface components {
         };
         NewRelease: {
             notes: string;
+            /**
+             * Format: int64
+             * @description Of the draft that is meant; where it is given and another now, nothing is released
+             */
+            revision?: number;
             version: string;
         };
         NewRun: {
@@ -4891,6 +4975,11 @@ export interface components {
             descending?: boolean;
             /** @description The field to sort by. */
             field: string;
+        };
+        OwnAccess: {
+            title: string;
+            token: components["schemas"]["AccessView"];
+            workspace: string;
         };
         OwnLayout: {
             draft: components["schemas"]["DraftView"];
@@ -5240,6 +5329,13 @@ export interface components {
             /** Format: int32 */
             types: number;
             version: string;
+        };
+        Replaced: {
+            changes: components["schemas"]["ChangeView"][];
+            /** @description Of the package's files, and of the draft as it is now */
+            findings: components["schemas"]["FindingView"][];
+            /** Format: int64 */
+            revision: number;
         };
         Reset: {
             password: string;
@@ -5635,7 +5731,7 @@ export interface components {
         TrailView: {
             about: string;
             /** @enum {string} */
-            act: "signed_in" | "sign_in_refused" | "signed_out" | "account_added" | "account_changed" | "account_deleted" | "password_changed" | "reset_link_made" | "sessions_ended" | "token_made" | "token_revoked" | "released" | "run_started" | "rehearsed" | "run_undone" | "drift_mended" | "DRIFT_TAKEN" | "site_set" | "values_brought_back" | "values_purged";
+            act: "signed_in" | "sign_in_refused" | "signed_out" | "account_added" | "account_changed" | "account_deleted" | "password_changed" | "reset_link_made" | "sessions_ended" | "token_made" | "token_revoked" | "released" | "run_started" | "rehearsed" | "run_undone" | "drift_mended" | "drift_taken" | "site_set" | "values_brought_back" | "values_purged";
             address: string;
             /** Format: date-time */
             at: string;
@@ -5780,6 +5876,26 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    own_3: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["OwnAccess"];
+                };
+            };
+        };
+    };
     changePassword: {
         parameters: {
             query?: never;
@@ -6384,7 +6500,7 @@ export interface operations {
             };
         };
     };
-    all_7: {
+    all_8: {
         parameters: {
             query?: never;
             header?: never;
@@ -6536,7 +6652,7 @@ export interface operations {
             };
         };
     };
-    all_6: {
+    all_7: {
         parameters: {
             query?: {
                 search?: string;
@@ -6659,6 +6775,35 @@ export interface operations {
             };
         };
     };
+    plan_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "multipart/form-data": {
+                    /** Format: binary */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PlanView"];
+                };
+            };
+        };
+    };
     samples: {
         parameters: {
             query: {
@@ -6709,7 +6854,7 @@ export interface operations {
             };
         };
     };
-    all_5: {
+    all_6: {
         parameters: {
             query?: never;
             header?: never;
@@ -6731,7 +6876,7 @@ export interface operations {
             };
         };
     };
-    all_4: {
+    all_5: {
         parameters: {
             query?: never;
             header?: never;
@@ -7153,7 +7298,7 @@ export interface operations {
             };
         };
     };
-    all_3: {
+    all_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -7175,7 +7320,7 @@ export interface operations {
             };
         };
     };
-    make: {
+    make_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -7201,7 +7346,7 @@ export interface operations {
             };
         };
     };
-    revoke: {
+    revoke_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -7907,6 +8052,75 @@ export interface operations {
             };
         };
     };
+    all_3: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                workspace: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["AccessView"][];
+                };
+            };
+        };
+    };
+    make: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                workspace: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewAccess"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["MadeAccess"];
+                };
+            };
+        };
+    };
+    revoke: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                workspace: string;
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     draft: {
         parameters: {
             query?: {
@@ -8346,6 +8560,38 @@ export interface operations {
                 };
                 content: {
                     "application/zip": string;
+                };
+            };
+        };
+    };
+    replace: {
+        parameters: {
+            query: {
+                /** @description Of the draft that the package comes from; nothing is taken where it is another now */
+                revision: number;
+            };
+            header?: never;
+            path: {
+                workspace: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "multipart/form-data": {
+                    /** Format: binary */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Replaced"];
                 };
             };
         };

@@ -505,6 +505,19 @@ export const en = {
     copy: 'Copy',
     copied: 'Copied',
   },
+  access: {
+    title: 'Tokens for commands',
+    hint: 'With a token the command line, on your machine or in a pipeline, works on this workspace: ./jontrel pull, push, release, plan and run. A token reads in any case; it stops working when whoever made it is no architect any more.',
+    use: './jontrel status --token-file FILE',
+    may: 'May also',
+    scopes: {
+      read: 'read',
+      draft: 'change the draft',
+      release: 'release',
+      plan: 'plan for sites',
+      run: 'run on sites',
+    },
+  },
   help: {
     title: 'Help',
     contents: 'Pages of the help',

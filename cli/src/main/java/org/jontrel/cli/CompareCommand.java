@@ -6,6 +6,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.concurrent.Callable;
+import org.jontrel.cli.io.Output;
+import org.jontrel.cli.io.PackageSource;
 import org.jontrel.core.code.EarlierKeys;
 import org.jontrel.core.compare.Change;
 import org.jontrel.core.compare.Comparison;

@@ -4,6 +4,8 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
+import org.jontrel.cli.io.Output;
+import org.jontrel.cli.io.PackageSource;
 import org.jontrel.core.code.ModelPackage;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.model.Model;

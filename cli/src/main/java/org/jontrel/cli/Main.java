@@ -6,11 +6,23 @@ import java.nio.file.AccessDeniedException;
 import java.nio.file.FileAlreadyExistsException;
 import java.nio.file.FileSystemException;
 import java.nio.file.NoSuchFileException;
+import org.jontrel.cli.io.Output;
+import org.jontrel.cli.remote.DriftCommand;
+import org.jontrel.cli.remote.PlanCommand;
+import org.jontrel.cli.remote.PullCommand;
+import org.jontrel.cli.remote.PushCommand;
+import org.jontrel.cli.remote.ReleaseCommand;
+import org.jontrel.cli.remote.RunCommand;
+import org.jontrel.cli.remote.StatusCommand;
+import org.jontrel.cli.remote.UndoCommand;
 import org.jontrel.core.code.UnwritableException;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 
-/** {@code jontrel COMMAND}: exit code 0 where all is well, 1 where there are findings or differences, 2 for wrong use. */
+/**
+ * {@code jontrel COMMAND}: exit code 0 where all is well, 1 where there are findings or differences, 2 for wrong use, 3 for a
+ * plan with open questions.
+ */
 @Command(
         name = "jontrel",
         subcommands = {
@@ -20,12 +32,21 @@ import picocli.CommandLine.Command;
             MergeCommand.class,
             SchemaCommand.class,
             DescribeCommand.class,
-            GenerateCommand.class
+            GenerateCommand.class,
+            StatusCommand.class,
+            PullCommand.class,
+            PushCommand.class,
+            ReleaseCommand.class,
+            PlanCommand.class,
+            RunCommand.class,
+            UndoCommand.class,
+            DriftCommand.class
         },
         mixinStandardHelpOptions = true,
         version = "Jontrel 0.1.0",
         description =
-                "Checks, formats, compares, merges and describes packages of definitions, and makes code of them.")
+                "Checks, formats, compares, merges and describes packages of definitions, makes code of them, and carries them"
+                        + " between folders, workspaces and sites of a server.")
 public final class Main {
     public static void main(String[] arguments) {
         var out = new PrintWriter(System.out, true, StandardCharsets.UTF_8);
@@ -45,7 +66,8 @@ public final class Main {
         return e.getFile() + " cannot be read or written: " + reason + ".";
     }
 
-    static int run(PrintWriter out, PrintWriter err, String... arguments) {
+    /** Carries out a command, as the program does. @return its exit code */
+    public static int run(PrintWriter out, PrintWriter err, String... arguments) {
         var line = new CommandLine(new Main()).setOut(out).setErr(err);
         line.setExecutionExceptionHandler((e, _, _) -> {
             if (e instanceof UnwritableException unwritable) {

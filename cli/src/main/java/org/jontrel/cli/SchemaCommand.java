@@ -7,6 +7,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.TreeMap;
 import java.util.concurrent.Callable;
+import org.jontrel.cli.io.Output;
 import org.jontrel.core.code.PackageFiles;
 import org.jontrel.core.code.PackageWriter;
 import org.jontrel.core.finding.Finding;

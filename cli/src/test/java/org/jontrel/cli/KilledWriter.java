@@ -4,6 +4,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import org.jontrel.cli.io.FolderWriter;
 
 /** Writes three files and ends as a killed process does, after so many steps. */
 final class KilledWriter {

@@ -14,6 +14,7 @@ import java.util.Map;
 import java.util.Random;
 import java.util.Set;
 import java.util.TreeMap;
+import org.jontrel.cli.io.Output;
 import org.jontrel.core.code.PackageReader;
 import org.jontrel.core.code.PackageWriter;
 import org.jontrel.core.finding.Code;

@@ -40,6 +40,10 @@ public final class Client {
         return send("PUT", path, "application/json", json(body));
     }
 
+    public JsonNode delete(String path) {
+        return send("DELETE", path, "application/json", BodyPublishers.noBody());
+    }
+
     /** Sends one file with text fields beside it. */
     public JsonNode upload(String path, String name, byte[] content, Map<String, String> fields) {
         var body = new ByteArrayOutputStream();

@@ -50,7 +50,7 @@ public final class Installation implements AutoCloseable {
     }
 
     /** Says something to the database of a site, past the application. */
-    void say(String site, String sql) {
+    public void say(String site, String sql) {
         try (var connection = DriverManager.getConnection(
                         TestDatabase.shared().url(database + "_site_" + site),
                         TestDatabase.USER,
@@ -63,7 +63,7 @@ public final class Installation implements AutoCloseable {
     }
 
     /** Installs a release on a site, and waits until it is; the number of the run. */
-    static long install(Client client, String site, String version) {
+    public static long install(Client client, String site, String version) {
         var runs = "/api/sites/" + site + "/runs";
         var run = client.post(runs, Map.of("version", version)).get("id").asLong();
         Waiting.until(

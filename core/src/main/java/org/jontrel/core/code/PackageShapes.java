@@ -93,7 +93,7 @@ final class PackageShapes {
                     Files.text(),
                     Decision::fieldId,
                     Sense.IDENTITY,
-                    "Id of the field (or other thing) it is about.")
+                    "Id of the field (or other thing) it is about, or the keys that lead to it: `mooring.owner`, or `mooring.contacts.phone` within a repeater.")
             .required(
                     "question",
                     Files.word(Decision.Topic.class, Decision.Topic::code),

@@ -196,9 +196,15 @@ public class Releases {
 
     /** Takes a package in as the first release of a workspace, with its decisions. */
     @Transactional
-    public void adopt(long workspaceId, ModelPackage content, Model model, Comments comments, String by) {
-        insert(workspaceId, content.manifest().version(), content.manifest().description(), model, comments, by);
-        for (var migration : content.migrations()) {
+    public void adopt(
+            long workspaceId,
+            Manifest manifest,
+            List<Migration> migrations,
+            Model model,
+            Comments comments,
+            String by) {
+        insert(workspaceId, manifest.version(), manifest.description(), model, comments, by);
+        for (var migration : migrations) {
             migration.decisions().forEach(decision -> decide(workspaceId, migration.version(), decision, by));
         }
     }
@@ -277,6 +283,28 @@ public class Releases {
                 .map(entry -> new Migration(entry.getKey(), entry.getValue()))
                 .sorted(Comparator.comparing(migration -> new Semver(migration.version())))
                 .toList();
+    }
+
+    /** The decisions of all releases, and those of the draft as of the release that it would be. */
+    public List<Migration> migrations(long workspaceId, String next) {
+        var all = new ArrayList<>(migrations(workspaceId));
+        var ofDraft = decisionsOfDraft(workspaceId);
+        if (!ofDraft.isEmpty()) {
+            all.add(new Migration(next, ofDraft));
+        }
+        return all;
+    }
+
+    /** Takes in the decisions of a package: those that lead beyond the last release become those of the draft. */
+    @Transactional
+    public void take(long workspaceId, List<Migration> migrations, String by) {
+        var latest = mapper.latestVersion(workspaceId);
+        decisionsOfDraft(workspaceId).forEach(each -> mapper.forget(workspaceId, DRAFT, each.fieldId()));
+        for (var migration : migrations) {
+            boolean ahead = latest == null || new Semver(migration.version()).isGreaterThan(latest);
+            var of = ahead ? DRAFT : migration.version();
+            migration.decisions().forEach(decision -> decide(workspaceId, of, decision, by));
+        }
     }
 
     /** The release as a zip of files, with all decisions that led to it. */

@@ -5,15 +5,12 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import java.io.IOException;
 import java.security.Principal;
-import java.time.Duration;
 import java.util.List;
 import java.util.Objects;
-import org.jontrel.core.compare.Comparison;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.move.MoveRules;
 import org.jontrel.core.recordtype.RecordType;
-import org.jontrel.server.release.ChangeView;
 import org.jontrel.server.release.Releases;
 import org.jontrel.server.trail.Trail;
 import org.jontrel.server.trail.TrailAction;
@@ -22,7 +19,6 @@ import org.jontrel.server.web.Refusal;
 import org.jontrel.server.workspace.Workspaces;
 import org.jontrel.site.run.RunView;
 import org.jontrel.site.run.Runs;
-import org.jontrel.site.run.count.CountedPlan;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.http.HttpStatus;
@@ -43,8 +39,6 @@ class SiteController {
     private static final long EVENT_PAUSE_MILLIS = 200;
     /** As many as somebody corrects by hand. */
     private static final int MOST_VALUES = 500;
-    /** What is asked of a small site is known by then. */
-    private static final Duration PATIENCE = Duration.ofSeconds(1);
 
     private static final String PARTLY =
             "Whether to answer after about a second with what has been counted so far; who asks again is told more";
@@ -56,6 +50,7 @@ class SiteController {
     private final RunTargets targets;
     private final Journeys journeys;
     private final Trail trail;
+    private final PlanViews plans;
 
     SiteController(
             Workspaces workspaces,
@@ -64,7 +59,9 @@ class SiteController {
             SiteStates states,
             RunTargets targets,
             Journeys journeys,
-            Trail trail) {
+            Trail trail,
+            PlanViews plans) {
+        this.plans = plans;
         this.journeys = journeys;
         this.targets = targets;
         this.states = states;
@@ -100,7 +97,7 @@ class SiteController {
             @RequestParam String version,
             @Schema(description = PARTLY) @RequestParam(defaultValue = "false") boolean partly) {
         var found = sites.get(site);
-        return view(found, targets.stages(found, version), partly);
+        return plans.view(found, targets.stages(found, version), partly);
     }
 
     /** The values of a field that a release cannot take as they are, the most frequent first; those that are corrected too. */
@@ -126,32 +123,7 @@ class SiteController {
             @PathVariable String site,
             @Schema(description = PARTLY) @RequestParam(defaultValue = "false") boolean partly) {
         var found = sites.get(site);
-        return view(found, List.of(targets.draft(found)), partly);
-    }
-
-    private SiteViews.PlanView view(Sites.Registered site, List<Runs.RunTarget> stages, boolean partly) {
-        var engine = sites.engine(site.path());
-        var installed = engine.installed();
-        var counted = partly
-                ? engine.runs().planSoon(stages.getFirst(), PATIENCE)
-                : new CountedPlan(engine.runs().plan(stages.getFirst()), 0, 0);
-        var plan = counted.plan();
-        var asks = plan.asks().stream()
-                .map(ask -> SiteViews.ask(ask, stages.getFirst().model()))
-                .toList();
-        return new SiteViews.PlanView(
-                site.name(),
-                installed.version(),
-                stages.getLast().version(),
-                stages.stream().map(Runs.RunTarget::version).toList(),
-                installed.version().equals(stages.getLast().version()),
-                ChangeView.of(Comparison.of(installed.model(), stages.getLast().model())),
-                SiteViews.steps(plan, engine.runs()),
-                asks,
-                FindingView.of(plan.findings()),
-                plan.runnable() && counted.isWhole(),
-                counted.counted(),
-                counted.questions());
+        return plans.view(found, List.of(targets.draft(found)), partly);
     }
 
     /** What undoing a run, or an undo, would do. */

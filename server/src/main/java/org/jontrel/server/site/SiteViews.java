@@ -7,6 +7,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import org.jontrel.core.code.DecisionReferences;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Model;
@@ -84,6 +85,7 @@ final class SiteViews {
                 "definition",
                 "holder",
                 "fieldId",
+                "element",
                 "label",
                 "example",
                 "kind",
@@ -104,6 +106,10 @@ final class SiteViews {
             String holder,
 
             String fieldId,
+
+            @Schema(description = "The same in a file of answers: the keys that lead to it, such as mooring.owner")
+            String element,
+
             String label,
 
             @Schema(description = "A value that it is about; empty where it is not about single values")
@@ -177,6 +183,7 @@ final class SiteViews {
                         .map(RecordType::plural)
                         .orElse(ask.finding().arguments().getFirst()),
                 ask.fieldId(),
+                DecisionReferences.toKeys(ask.fieldId(), model),
                 ask.finding().arguments().getFirst(),
                 ofValues ? ask.finding().arguments().get(EXAMPLE) : "",
                 recordType

@@ -36,6 +36,7 @@ public enum TrailAction {
     RUN_UNDONE,
     @JsonProperty("drift_mended")
     DRIFT_MENDED,
+    @JsonProperty("drift_taken")
     DRIFT_TAKEN,
     @JsonProperty("site_set")
     SITE_SET,

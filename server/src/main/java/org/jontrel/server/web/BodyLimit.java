@@ -16,11 +16,8 @@ import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.Set;
 import org.springframework.core.annotation.Order;
-import org.springframework.http.MediaType;
-import org.springframework.http.ProblemDetail;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
-import tools.jackson.databind.json.JsonMapper;
 
 /**
  * Bodies are no longer and take no longer to send than they need to: what is too long is refused before it is read, where
@@ -39,7 +36,6 @@ class BodyLimit extends OncePerRequestFilter {
     private static final long MOST_DEFINITION_BYTES = 32 << 20;
 
     private static final Duration LONGEST = Duration.ofSeconds(30);
-    private static final JsonMapper JSON = JsonMapper.builder().build();
 
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
@@ -48,7 +44,7 @@ class BodyLimit extends OncePerRequestFilter {
         var type = request.getContentType();
         if (type != null && type.toLowerCase(java.util.Locale.ROOT).startsWith("multipart/")) {
             if (!path.startsWith("/api/sites/") && !path.startsWith("/api/workspaces/")) {
-                refuse(Refusal.noUpload().getBody(), response);
+                refuse(Refusal.noUpload(), response);
                 return;
             }
             chain.doFilter(request, response);
@@ -58,7 +54,7 @@ class BodyLimit extends OncePerRequestFilter {
                 ? MOST_OPEN_BYTES
                 : path.endsWith("/draft/take") ? MOST_DEFINITION_BYTES : MOST_BYTES;
         if (request.getContentLengthLong() > most) {
-            refuse(Refusal.tooLong(most).getBody(), response);
+            refuse(Refusal.tooLong(most), response);
             return;
         }
         var limited = new Limited(request, most);
@@ -67,18 +63,16 @@ class BodyLimit extends OncePerRequestFilter {
             try {
                 limited.readWhole();
             } catch (Refusal e) {
-                refuse(e.getBody(), response);
+                refuse(e, response);
                 return;
             }
         }
         chain.doFilter(limited, response);
     }
 
-    private static void refuse(ProblemDetail problem, HttpServletResponse response) throws IOException {
-        response.setStatus(problem.getStatus());
+    private static void refuse(Refusal refusal, HttpServletResponse response) throws IOException {
         response.setHeader("Connection", "close");
-        response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
-        response.getOutputStream().write(JSON.writeValueAsBytes(Refusal.plain(problem)));
+        refusal.answer(response);
     }
 
     private static final class Limited extends HttpServletRequestWrapper {

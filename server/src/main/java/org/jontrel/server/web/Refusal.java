@@ -1,16 +1,22 @@
 package org.jontrel.server.web;
 
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import org.jontrel.core.finding.Finding;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
 import org.springframework.http.ProblemDetail;
 import org.springframework.web.ErrorResponseException;
+import tools.jackson.databind.json.JsonMapper;
 
 /** Why a request was not carried out, as problem details (RFC 9457) with findings where there are any. */
 public final class Refusal extends ErrorResponseException {
+    private static final JsonMapper JSON = JsonMapper.builder().build();
+
     private Refusal(HttpStatus status, String sentence, List<FindingView> findings, Object current) {
         super(status, body(status, sentence, findings, current), null);
     }
@@ -32,6 +38,13 @@ public final class Refusal extends ErrorResponseException {
                 "title", String.valueOf(problem.getTitle()),
                 "status", problem.getStatus(),
                 "detail", String.valueOf(problem.getDetail()));
+    }
+
+    /** Answers with it where no controller does: in a filter. */
+    public void answer(HttpServletResponse response) throws IOException {
+        response.setStatus(getStatusCode().value());
+        response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
+        response.getOutputStream().write(JSON.writeValueAsBytes(plain(getBody())));
     }
 
     /** There is no such thing. */

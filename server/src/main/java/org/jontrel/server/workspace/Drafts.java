@@ -213,6 +213,17 @@ public class Drafts {
     /** @param comments of files that come in; those of definitions that have none there stay as they are */
     @Transactional
     public void change(long workspaceId, Model from, Model to, Comments comments, String title, String by) {
+        change(workspaceId, from, to, comments, false, title, by);
+    }
+
+    /** @param comments all that there are from now on */
+    @Transactional
+    public void replace(long workspaceId, Model from, Model to, Comments comments, String title, String by) {
+        change(workspaceId, from, to, comments, true, title, by);
+    }
+
+    private void change(
+            long workspaceId, Model from, Model to, Comments comments, boolean all, String title, String by) {
         mapper.raise(workspaceId);
         var changed = new ArrayList<WorkspaceMapper.EditRow>();
         var ids = new LinkedHashSet<String>();
@@ -228,11 +239,11 @@ public class Drafts {
             var is = to.definition(id)
                     .map(each -> {
                         var incoming = CommentText.of(each, comments);
-                        return DefinitionTexts.write(each, incoming.isEmpty() ? kept : incoming);
+                        return DefinitionTexts.write(each, incoming.isEmpty() && !all ? kept : incoming);
                     })
                     .orElse(null);
             if (Objects.equals(was, is)
-                    || (Objects.equals(from.definition(id), to.definition(id)) && comments.isEmpty())) {
+                    || (Objects.equals(from.definition(id), to.definition(id)) && comments.isEmpty() && !all)) {
                 continue;
             }
             if (!Objects.equals(was == null ? null : DefinitionTexts.withoutComments(was), seen)) {

@@ -10,16 +10,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.jontrel.core.check.ModelCheck;
-import org.jontrel.core.code.Formatting;
-import org.jontrel.core.code.Manifest;
-import org.jontrel.core.code.ModelPackage;
 import org.jontrel.core.code.PackageFiles;
 import org.jontrel.core.code.PackageReader;
 import org.jontrel.core.code.PackageWriter;
-import org.jontrel.core.code.UnwritableException;
 import org.jontrel.core.compare.Comparison;
-import org.jontrel.core.edit.Dependencies;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.identity.Identities;
 import org.jontrel.core.identity.KeyReferences;
@@ -34,10 +28,7 @@ import org.jontrel.server.release.CommentText;
 import org.jontrel.server.release.Releases;
 import org.jontrel.server.web.FindingView;
 import org.jontrel.server.web.Refusal;
-import org.springframework.http.ContentDisposition;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
-import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -292,14 +283,6 @@ class ExchangeController {
         return views.view(workspaceId, since);
     }
 
-    private static byte[] zip(ModelPackage content, Comments comments) {
-        try {
-            return PackageFiles.toZip(PackageWriter.write(content, Formatting.of(comments), Map.of()));
-        } catch (UnwritableException e) {
-            throw Refusal.invalid("These definitions cannot have a file each, so there is no package.", e.findings());
-        }
-    }
-
     private static Comments comments(Taken taken) {
         try {
             return CommentText.read(taken.comments());
@@ -307,34 +290,5 @@ class ExchangeController {
             throw Refusal.invalid(
                     "The comments cannot be read. Send them back as they came, or leave them out.", List.of());
         }
-    }
-
-    /** The draft, or chosen definitions of it with all they need, as a package. */
-    @GetMapping(path = "/package", produces = "application/zip")
-    ResponseEntity<byte[]> export(
-            @PathVariable String workspace, @RequestParam(defaultValue = "") List<String> only, Principal principal) {
-        var found = workspaces.get(workspace);
-        var draft = drafts.get(found.id());
-        var model = draft.model();
-        var chosen = only.isEmpty() ? model : Dependencies.of(model, only);
-        var next = Comparison.of(released(found.id()), model)
-                .nextVersion(releases.latest(found.id())
-                        .map(Releases.Release::version)
-                        .orElse(null));
-        var manifest = Manifest.of(
-                found.path(),
-                next + "-draft",
-                found.title(),
-                List.of(principal.getName()),
-                "",
-                "A draft, not released.");
-        var zip = zip(new ModelPackage(manifest, chosen, List.of()), draft.comments());
-        boolean sound = !Finding.blocks(ModelCheck.check(chosen));
-        var name = found.path() + (only.isEmpty() ? "" : "-part") + "-draft" + (sound ? "" : "-with-problems") + ".zip";
-        return ResponseEntity.ok()
-                .header(
-                        HttpHeaders.CONTENT_DISPOSITION,
-                        ContentDisposition.attachment().filename(name).build().toString())
-                .body(zip);
     }
 }

@@ -10,11 +10,8 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import org.jontrel.core.check.ModelCheck;
-import org.jontrel.core.code.PackageFiles;
-import org.jontrel.core.code.PackageReader;
 import org.jontrel.core.compare.Comparison;
 import org.jontrel.core.finding.Finding;
-import org.jontrel.core.identity.Identities;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.naming.Ids;
 import org.jontrel.server.release.ChangeView;
@@ -84,7 +81,12 @@ class WorkspaceController {
             @Schema(description = "What must be solved before a release")
             List<FindingView> findings) {}
 
-    record NewRelease(@NotBlank String version, @NotNull String notes) {}
+    record NewRelease(
+            @NotBlank String version,
+            @NotNull String notes,
+
+            @Schema(description = "Of the draft that is meant; where it is given and another now, nothing is released")
+            Long revision) {}
 
     @GetMapping
     List<WorkspaceView> all() {
@@ -110,25 +112,17 @@ class WorkspaceController {
             @RequestParam(name = "title", defaultValue = "") String title,
             Principal principal)
             throws IOException {
-        var findings = new java.util.ArrayList<Finding>();
-        var files = PackageFiles.zip(file.getBytes(), findings);
-        var read = PackageReader.read(files, findings);
-        var content = read.content()
-                .orElseThrow(
-                        () -> Refusal.invalid("The package cannot be read, and nothing was changed.", read.findings()));
-        var identities = new Identities(Model.EMPTY, ids);
-        var model = identities.complete(content.model(), read.was());
-        var comments = read.formatting().comments().renamed(identities.given());
-        var problems = ModelCheck.check(model);
+        var sent = UploadedPackage.read(file, Model.EMPTY, ids);
+        var problems = ModelCheck.check(sent.model());
         if (Finding.blocks(problems)) {
             throw Refusal.invalid("The package's definitions have problems, and nothing was changed.", problems);
         }
-        var manifest = content.manifest();
+        var manifest = sent.manifest();
         var named = !title.isBlank() ? title : manifest.title().isBlank() ? manifest.name() : manifest.title();
         var workspace = workspaces.create(named);
-        drafts.adopt(workspace.id(), model, comments);
-        releases.adopt(workspace.id(), content, model, comments, principal.getName());
-        return new Imported(view(workspace), FindingView.of(read.findings()));
+        drafts.adopt(workspace.id(), sent.model(), sent.comments());
+        releases.adopt(workspace.id(), manifest, sent.migrations(), sent.model(), sent.comments(), principal.getName());
+        return new Imported(view(workspace), FindingView.of(sent.findings()));
     }
 
     @GetMapping("/{workspace}/next")
@@ -182,6 +176,9 @@ class WorkspaceController {
     ReleaseView release(@PathVariable String workspace, @Valid @RequestBody NewRelease body, Principal principal) {
         var id = workspaces.get(workspace).id();
         var draft = drafts.get(id);
+        if (body.revision() != null && body.revision() != draft.revision()) {
+            throw Refusal.overtaken("The draft was changed meanwhile. Look at it again; nothing was released.");
+        }
         var changes = releases.changes(id, draft.model());
         var made = releases.release(
                 id, body.version(), body.notes(), draft.model(), draft.comments(), principal.getName());

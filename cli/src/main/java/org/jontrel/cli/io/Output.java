@@ -1,4 +1,4 @@
-package org.jontrel.cli;
+package org.jontrel.cli.io;
 
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -10,25 +10,32 @@ import tools.jackson.databind.SerializationFeature;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Findings as text and JSON. */
-final class Output {
+public final class Output {
     private static final JsonMapper JSON =
             JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT).build();
 
     private Output() {}
 
-    static String json(Object tree) {
+    public static String json(Object tree) {
         return JSON.writeValueAsString(tree);
     }
 
     /** {@code types/lock.yaml:3:5: blocker: sentence [CODE]} */
-    static String line(Finding finding) {
-        var place = finding.place().inFile().isEmpty() ? "" : finding.place().inFile() + ": ";
-        return place + finding.severity().name().toLowerCase(Locale.ROOT) + ": " + finding.sentence() + " ["
-                + finding.code() + "]"
+    public static String line(Finding finding) {
+        return line(
+                        finding.place().inFile(),
+                        finding.severity().name().toLowerCase(Locale.ROOT),
+                        finding.sentence(),
+                        finding.code().name())
                 + finding.fix().map(fix -> " Fix: " + fix.sentence() + ".").orElse("");
     }
 
-    static List<Map<String, Object>> trees(List<Finding> findings) {
+    /** A finding that came over the network, as one of a file; the place may be empty. */
+    public static String line(String place, String severity, String sentence, String code) {
+        return (place.isEmpty() ? "" : place + ": ") + severity + ": " + sentence + " [" + code + "]";
+    }
+
+    public static List<Map<String, Object>> trees(List<Finding> findings) {
         return findings.stream().map(Output::tree).toList();
     }
 

@@ -1,4 +1,4 @@
-package org.jontrel.cli;
+package org.jontrel.cli.io;
 
 import java.io.IOException;
 import java.nio.file.Files;
@@ -22,23 +22,23 @@ import org.jontrel.core.yaml.NodeCache;
  *
  * @param files the files as they were, by their names within the package
  */
-record PackageSource(SourceType sort, PackageReader.Result read, SortedMap<String, byte[]> files) {
-    static final String STANDARD = "-";
+public record PackageSource(SourceType sort, PackageReader.Result read, SortedMap<String, byte[]> files) {
+    public static final String STANDARD = "-";
 
     /** What sort of thing a path names. */
-    enum SourceType {
+    public enum SourceType {
         FOLDER,
         ZIP,
         FILE
     }
 
     /** @throws IOException with a sentence for people where the path cannot be read */
-    static PackageSource read(String path) throws IOException {
+    public static PackageSource read(String path) throws IOException {
         return read(path, new NodeCache());
     }
 
     /** @param cache has the files of other packages that were read before */
-    static PackageSource read(String path, NodeCache cache) throws IOException {
+    public static PackageSource read(String path, NodeCache cache) throws IOException {
         if (path.equals(STANDARD)) {
             var bytes = System.in.readAllBytes();
             return isZip(bytes) ? zip(bytes) : file("standard input", bytes);
@@ -84,20 +84,20 @@ record PackageSource(SourceType sort, PackageReader.Result read, SortedMap<Strin
         return bytes.length >= 2 && bytes[0] == 'P' && bytes[1] == 'K';
     }
 
-    Optional<ModelPackage> content() {
+    public Optional<ModelPackage> content() {
         return read.content();
     }
 
-    List<Finding> findings() {
+    public List<Finding> findings() {
         return read.findings();
     }
 
-    PackageSource with(PackageReader.Result other) {
+    public PackageSource with(PackageReader.Result other) {
         return new PackageSource(sort, other, files);
     }
 
     /** A file of a package on its own, as version control hands it over. @param inPackage its path in the package */
-    static PackageSource ofPackage(String path, String inPackage) throws IOException {
+    public static PackageSource ofPackage(String path, String inPackage) throws IOException {
         var name = inPackage.substring(inPackage.lastIndexOf('/', inPackage.lastIndexOf('/') - 1) + 1);
         var bytes = Files.readAllBytes(Path.of(path));
         if (bytes.length == 0) {
@@ -130,7 +130,7 @@ record PackageSource(SourceType sort, PackageReader.Result read, SortedMap<Strin
      *
      * @param rename whether files are named by what they define instead
      */
-    SortedMap<String, byte[]> canonical(ModelPackage content, boolean rename) {
+    public SortedMap<String, byte[]> canonical(ModelPackage content, boolean rename) {
         var formatting = rename ? read.formatting().withoutNames() : read.formatting();
         var written = PackageWriter.writeFolder(content, formatting, read.was());
         if (sort != SourceType.FILE) {

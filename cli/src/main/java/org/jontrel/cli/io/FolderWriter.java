@@ -1,4 +1,4 @@
-package org.jontrel.cli;
+package org.jontrel.cli.io;
 
 import java.io.IOException;
 import java.nio.channels.FileChannel;
@@ -19,7 +19,7 @@ import java.util.function.IntConsumer;
  * Writes several files of a folder as one step. What was there is put beside first, in a hidden folder; a process that is
  * killed on the way leaves it, and the next command that reads the folder puts everything back as it was.
  */
-final class FolderWriter {
+public final class FolderWriter {
     private static final String JOURNAL = ".jontrel-write";
     private static final String NEW = JOURNAL + ".new";
     private static final String DONE = JOURNAL + ".done";
@@ -36,19 +36,19 @@ final class FolderWriter {
      * @param files by their names in the folder; those that are there just so are left alone
      * @param removed names of files that go
      */
-    static void write(Path folder, Map<String, byte[]> files, List<String> removed) throws IOException {
+    public static void write(Path folder, Map<String, byte[]> files, List<String> removed) throws IOException {
         write(folder, files, removed, _ -> {});
     }
 
     /** @param watch gets the number of changes that are made, before the first and after each */
-    static void write(Path folder, Map<String, byte[]> files, List<String> removed, IntConsumer watch)
+    public static void write(Path folder, Map<String, byte[]> files, List<String> removed, IntConsumer watch)
             throws IOException {
         Files.createDirectories(folder);
         new FolderWriter(folder).run(files, removed, watch);
     }
 
     /** Takes back what a killed process had begun. @throws IOException where one is writing just now */
-    static void recover(Path folder) throws IOException {
+    public static void recover(Path folder) throws IOException {
         var writer = new FolderWriter(folder);
         writer.delete(NEW);
         writer.delete(DONE);
@@ -150,7 +150,7 @@ final class FolderWriter {
     }
 
     /** A whole file in the place of another, or the other as it was. */
-    static void replace(Path file, byte[] content) throws IOException {
+    public static void replace(Path file, byte[] content) throws IOException {
         if (Files.exists(file) && Arrays.equals(Files.readAllBytes(file), content)) {
             return;
         }

@@ -1,4 +1,4 @@
-package org.jontrel.cli;
+package org.jontrel.cli.io;
 
 import java.io.IOException;
 import java.nio.file.Files;
@@ -10,11 +10,12 @@ import org.jontrel.core.code.PackageFiles;
 import org.jontrel.core.code.PackageReader;
 
 /** Writes files to where the command line says: all of them or none. */
-final class OutputTarget {
+public final class OutputTarget {
     private OutputTarget() {}
 
     /** @param removed names of files that go */
-    static void write(Path to, PackageSource.SourceType sort, SortedMap<String, byte[]> files, List<String> removed)
+    public static void write(
+            Path to, PackageSource.SourceType sort, SortedMap<String, byte[]> files, List<String> removed)
             throws IOException {
         switch (sort) {
             case FOLDER -> FolderWriter.write(to, files, removed);
@@ -28,7 +29,7 @@ final class OutputTarget {
     }
 
     /** The files of definitions and decisions in a folder that are not among some; any other file is nobody's business. */
-    static List<String> stale(Path folder, SortedMap<String, byte[]> files) throws IOException {
+    public static List<String> stale(Path folder, SortedMap<String, byte[]> files) throws IOException {
         if (!Files.isDirectory(folder)) {
             return List.of();
         }

@@ -1,0 +1,71 @@
+package org.jontrel.cli.remote;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jontrel.core.code.PackageReader;
+import org.jontrel.core.compare.ComparisonReport;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+@Command(
+        name = "release",
+        mixinStandardHelpOptions = true,
+        description =
+                "Releases the draft, where it is just what a folder has: nothing goes out that nobody looked at. Exit code 1"
+                        + " where it is not, or where the draft has problems.")
+public final class ReleaseCommand extends FolderCommand {
+    @Parameters(
+            index = "1",
+            arity = "0..1",
+            paramLabel = "VERSION",
+            description =
+                    "Three numbers, or “next” for what the changes advise; what the folder's package.yaml says where left"
+                            + " out.")
+    private String version;
+
+    @Option(names = "--notes", paramLabel = "TEXT", defaultValue = "", description = "What people are told of it.")
+    private String notes;
+
+    @Option(names = "--notes-file", paramLabel = "FILE", description = "A file with what people are told of it.")
+    private Path notesFile;
+
+    @Override
+    int call(RemoteServer server, Access access) throws IOException {
+        var local = local(checkout());
+        var draft = draft(server, access);
+        var manifest = local.files().get(PackageReader.MANIFEST);
+        var changes = compared(local.read(), Checkout.read(Checkout.under(manifest, draft.files())));
+        if (!changes.isEmpty()) {
+            out().print(ComparisonReport.text(changes));
+            out().flush();
+            throw new RemoteException(
+                    RemoteServer.CONFLICT,
+                    "The draft is not what this folder has. Push and pull first; nothing was released.",
+                    List.of());
+        }
+        var body = new LinkedHashMap<String, Object>(Map.of(
+                "version",
+                        version(
+                                server,
+                                access,
+                                local.content().orElseThrow().manifest().version()),
+                "notes", notesFile == null ? notes : Files.readString(notesFile),
+                "revision", draft.revision()));
+        var made = server.post(access.path() + "/releases", body);
+        out().println("Released " + made.get("version").asString() + ".");
+        return 0;
+    }
+
+    private String version(RemoteServer server, Access access, String ofFolder) throws IOException {
+        var named = Optional.ofNullable(version).orElse(ofFolder);
+        return named.equals("next")
+                ? server.get(access.path() + "/next").get("nextVersion").asString()
+                : named;
+    }
+}

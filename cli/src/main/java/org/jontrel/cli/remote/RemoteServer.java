@@ -1,0 +1,159 @@
+package org.jontrel.cli.remote;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpRequest.BodyPublisher;
+import java.net.http.HttpRequest.BodyPublishers;
+import java.net.http.HttpResponse;
+import java.net.http.HttpResponse.BodyHandlers;
+import java.nio.charset.StandardCharsets;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.UUID;
+import org.jontrel.cli.io.Output;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** A server's API as somebody with a token sees it. The token goes into a header, and into no message. */
+final class RemoteServer implements AutoCloseable {
+    static final int CONFLICT = 409;
+    static final int OVERTAKEN = 412;
+    static final int INVALID = 422;
+    private static final int OK = 300;
+    private static final Duration TO_CONNECT = Duration.ofSeconds(10);
+    /** As long as a server may work on a large model, and then some. */
+    private static final Duration TO_ANSWER = Duration.ofMinutes(5);
+
+    private static final JsonMapper JSON = JsonMapper.shared();
+    private final URI address;
+    private final String token;
+    /** Redirects are not followed: a token is for the address that somebody gave. */
+    private final HttpClient http =
+            HttpClient.newBuilder().connectTimeout(TO_CONNECT).build();
+
+    RemoteServer(URI address, String token) {
+        this.address = address;
+        this.token = token;
+    }
+
+    URI address() {
+        return address;
+    }
+
+    /** What was sent, with the server's own word on which revision it is. */
+    record Download(byte[] content, long revision) {}
+
+    JsonNode get(String path) throws IOException {
+        return json(send(request(path).GET()));
+    }
+
+    JsonNode post(String path, Object body) throws IOException {
+        return json(send(request(path)
+                .header("Content-Type", "application/json")
+                .POST(BodyPublishers.ofString(JSON.writeValueAsString(body)))));
+    }
+
+    JsonNode upload(String path, byte[] zip) throws IOException {
+        var boundary = "jontrel-" + UUID.randomUUID();
+        return json(send(request(path)
+                .header("Content-Type", "multipart/form-data; boundary=" + boundary)
+                .POST(file(boundary, zip))));
+    }
+
+    Download download(String path) throws IOException {
+        var response = send(request(path).GET());
+        return new Download(
+                response.body(),
+                response.headers().firstValueAsLong("Jontrel-Revision").orElse(0));
+    }
+
+    private static BodyPublisher file(String boundary, byte[] content) {
+        var body = new ByteArrayOutputStream();
+        body.writeBytes(("--" + boundary + "\r\nContent-Disposition: form-data; name=\"file\"; filename=\"package.zip\""
+                        + "\r\nContent-Type: application/zip\r\n\r\n")
+                .getBytes(StandardCharsets.UTF_8));
+        body.writeBytes(content);
+        body.writeBytes(("\r\n--" + boundary + "--\r\n").getBytes(StandardCharsets.UTF_8));
+        return BodyPublishers.ofByteArray(body.toByteArray());
+    }
+
+    private HttpRequest.Builder request(String path) {
+        return HttpRequest.newBuilder(address.resolve(path))
+                .timeout(TO_ANSWER)
+                .header("Authorization", "Bearer " + token);
+    }
+
+    private HttpResponse<byte[]> send(HttpRequest.Builder request) throws IOException {
+        HttpResponse<byte[]> response;
+        try {
+            response = http.send(request.build(), BodyHandlers.ofByteArray());
+        } catch (IOException e) {
+            throw new RemoteException(
+                    0,
+                    "There is no answer from " + address + " (" + reason(e)
+                            + "). Check the address, and whether the server runs.",
+                    List.of());
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new RemoteException(0, "Interrupted while waiting for " + address + ".", List.of());
+        }
+        if (response.statusCode() >= OK) {
+            throw refused(response);
+        }
+        return response;
+    }
+
+    private static String reason(IOException e) {
+        return e.getMessage() == null ? e.getClass().getSimpleName() : e.getMessage();
+    }
+
+    private RemoteException refused(HttpResponse<byte[]> response) {
+        int status = response.statusCode();
+        try {
+            var problem = JSON.readTree(response.body());
+            if (problem.hasNonNull("detail")) {
+                return new RemoteException(status, problem.get("detail").asString(), lines(problem.path("findings")));
+            }
+        } catch (JacksonException _) {
+            // not of our server, or of something before it
+        }
+        return new RemoteException(
+                status,
+                address + " answered with " + status + " and no reason. Is this the address of the server itself?",
+                List.of());
+    }
+
+    private static JsonNode json(HttpResponse<byte[]> response) throws IOException {
+        try {
+            return response.body().length == 0 ? JSON.nullNode() : JSON.readTree(response.body());
+        } catch (JacksonException e) {
+            throw new RemoteException(
+                    response.statusCode(),
+                    "The answer of " + response.uri() + " is not JSON: " + e.getOriginalMessage(),
+                    List.of());
+        }
+    }
+
+    /** Findings as they are printed for local files. */
+    static List<String> lines(JsonNode findings) {
+        var lines = new ArrayList<String>();
+        for (var each : findings) {
+            lines.add(Output.line(
+                    each.path("place").asString(""),
+                    each.path("severity").asString(""),
+                    each.path("sentence").asString(""),
+                    each.path("code").asString("")));
+        }
+        return lines;
+    }
+
+    @Override
+    public void close() {
+        http.close();
+    }
+}

@@ -1,0 +1,160 @@
+package org.jontrel.e2e.command;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.apache.commons.io.FileUtils;
+import org.jontrel.demo.Client;
+import org.jontrel.e2e.Installation;
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+/** Each command with each right alone: it does what the right allows, and no more. */
+public class ScopesTest {
+    private static final List<String> SCOPES = List.of("read", "draft", "release", "plan", "run");
+    private Installation installation;
+    private Client anna;
+    private Path folder;
+
+    @BeforeClass
+    public void start() throws IOException {
+        installation = new Installation();
+        anna = installation.firstArchitect("anna", "anna-password");
+        folder = Files.createTempDirectory("scopes");
+        anna.post("/api/workspaces", Map.of("title", "Harbour"));
+        anna.post("/api/workspaces", Map.of("title", "Orchard"));
+        Files.writeString(folder.resolve("package.yaml"), "name: harbour\nversion: \"1.0.0\"\n");
+        Files.createDirectories(folder.resolve("types"));
+        Files.writeString(
+                folder.resolve("types/mooring.yaml"),
+                "key: mooring\nsingular: Mooring\nplural: Moorings\npath: moorings\n");
+        var all = terminal("all", SCOPES);
+        all.run("push", folder).ended(0);
+        all.run("release", folder).ended(0);
+        anna.post("/api/workspaces/harbour/sites", Map.of("name", "Trial"));
+        anna.post("/api/workspaces/orchard/sites", Map.of("name", "Field"));
+        all.run("run", "trial").ended(0);
+    }
+
+    private Terminal terminal(String name, List<String> scopes) throws IOException {
+        return Terminal.of(anna, installation.address(), "harbour", name, scopes);
+    }
+
+    @AfterClass(alwaysRun = true)
+    public void stop() throws IOException {
+        installation.close();
+        FileUtils.deleteDirectory(folder.toFile());
+    }
+
+    /** A command, the right that it takes besides reading, and the exit code that it has with it. */
+    @DataProvider
+    public Object[][] commands() {
+        var path = folder.toString();
+        var commands = List.of(
+                new Object[] {"read", 0, List.of("status", path)},
+                new Object[] {"read", 0, List.of("pull", path)},
+                new Object[] {"draft", 0, List.of("push", path)},
+                new Object[] {"release", 1, List.of("release", path)},
+                new Object[] {"plan", 0, List.of("plan", "trial")},
+                new Object[] {"plan", 0, List.of("plan", "trial", "--draft")},
+                new Object[] {"plan", 0, List.of("plan", "trial", path)},
+                new Object[] {"plan", 0, List.of("drift", "trial")},
+                new Object[] {"run", 2, List.of("run", "trial", "--release", "7.7.7")},
+                new Object[] {"run", 1, List.of("undo", "trial")});
+        var rows = new ArrayList<Object[]>();
+        for (var scope : SCOPES) {
+            commands.forEach(each -> rows.add(new Object[] {scope, each[0], each[1], each[2]}));
+        }
+        return rows.toArray(Object[][]::new);
+    }
+
+    @Test(dataProvider = "commands")
+    public void everyCommandTakesItsRight(String scope, String needed, int code, List<String> command)
+            throws IOException {
+        var ran = terminal(scope + " " + command.hashCode(), List.of(scope)).run(command.toArray());
+        boolean allowed = needed.equals("read") || needed.equals(scope);
+        boolean refused = ran.err().contains("lacks the right “" + needed + "”");
+        // nothing is left to undo once somebody may
+        boolean expected = allowed ? List.of(0, code).contains(ran.code()) && !refused : ran.code() == 2 && refused;
+        assertTrue(expected, ran.code() + " " + ran.out() + ran.err());
+    }
+
+    @Test
+    public void aTokenIsForItsWorkspaceAloneAndForNothingThatPeopleDo() throws IOException {
+        var terminal = terminal("alone", SCOPES);
+        var site = terminal.run("plan", "field").ended(2);
+        assertTrue(site.err().contains("no site field"), site.err());
+        for (var path : List.of(
+                "/api/workspaces/orchard/draft",
+                "/api/sites/field/plan?version=1.0.0",
+                "/api/sites/none/plan?version=1.0.0",
+                "/api/workspaces",
+                "/api/accounts",
+                "/api/trail",
+                "/api/workspaces/harbour/access-tokens",
+                "/api/sites/trial/types/mooring/records",
+                "/api/sites/trial/tokens",
+                "/api/session",
+                "/api/workspaces/harbour/draft/edits")) {
+            assertEquals(status(terminal, "GET", path), 403, path);
+        }
+        assertEquals(status(terminal, "POST", "/api/workspaces/harbour/access-tokens"), 403);
+        assertEquals(status(terminal, "POST", "/api/workspaces"), 403);
+        assertEquals(status(terminal, "GET", "/api/access"), 200);
+    }
+
+    private int status(Terminal terminal, String method, String path) throws IOException {
+        var request = HttpRequest.newBuilder(URI.create(installation.address() + path))
+                .header(
+                        "Authorization",
+                        "Bearer " + Files.readString(terminal.token()).strip())
+                .method(method, HttpRequest.BodyPublishers.noBody())
+                .build();
+        try (var http = HttpClient.newHttpClient()) {
+            return http.send(request, HttpResponse.BodyHandlers.discarding()).statusCode();
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+    }
+
+    @Test
+    public void aTokenDoesNothingOnceItOrItsMakerIsGone() throws IOException {
+        anna.post("/api/accounts", Map.of("name", "bob", "role", "architect", "password", "bob-password-1"));
+        var bob = new Client(installation.address());
+        bob.signIn("bob", "bob-password-1");
+        var ofBob = Terminal.of(bob, installation.address(), "harbour", "of bob", List.of());
+        ofBob.run("status", folder).ended(0);
+        var account = anna.get("/api/accounts")
+                .valueStream()
+                .filter(each -> each.get("name").asString().equals("bob"))
+                .findFirst()
+                .orElseThrow();
+        anna.put("/api/accounts/" + account.get("id").asString(), Map.of("role", "editor", "disabled", false));
+        assertTrue(ofBob.run("status", folder).ended(2).err().contains("no architect any more"));
+        var mine = terminal("short", List.of());
+        var tokens = anna.get("/api/workspaces/harbour/access-tokens").toString();
+        assertTrue(tokens.contains("\"short\""), tokens);
+        anna.get("/api/workspaces/harbour/access-tokens")
+                .valueStream()
+                .filter(each -> each.get("name").asString().equals("short"))
+                .forEach(each -> anna.delete("/api/workspaces/harbour/access-tokens/"
+                        + each.get("id").asString()));
+        mine.run("status", folder).ended(2);
+        var trail = anna.get("/api/trail").toString();
+        assertTrue(trail.contains("short of workspace harbour: read"), trail);
+        assertTrue(trail.contains("all (token)"), "a release by a token is told under its name");
+    }
+}

@@ -1,0 +1,67 @@
+package org.jontrel.e2e.command;
+
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.io.StringWriter;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermissions;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import org.jontrel.cli.Main;
+import org.jontrel.demo.Client;
+
+/** Somebody at a command line, with a token for a workspace. */
+final class Terminal {
+    private final String server;
+    private final Path token;
+
+    Terminal(String server, String secret) throws IOException {
+        this.server = server;
+        token = Files.createTempFile(
+                "token", "", PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rw-------")));
+        Files.writeString(token, secret + "\n");
+    }
+
+    /** With a new token. @param scopes what it may do besides reading */
+    static Terminal of(Client architect, String server, String workspace, String name, List<String> scopes)
+            throws IOException {
+        var made = architect.post(
+                "/api/workspaces/" + workspace + "/access-tokens", Map.of("name", name, "scopes", scopes));
+        return new Terminal(server, made.get("secret").asString());
+    }
+
+    /** What came of a command. */
+    record CommandOutcome(int code, String out, String err) {
+        CommandOutcome ended(int expected) {
+            if (code != expected) {
+                throw new AssertionError("exit code " + code + ", not " + expected + "\n" + out + err);
+            }
+            return this;
+        }
+    }
+
+    CommandOutcome run(Object... arguments) {
+        var texts =
+                new ArrayList<>(Arrays.stream(arguments).map(String::valueOf).toList());
+        texts.addAll(List.of("--server", server, "--token-file", token.toString()));
+        return plain(texts.toArray());
+    }
+
+    Path token() {
+        return token;
+    }
+
+    /** A command without a server. */
+    static CommandOutcome plain(Object... arguments) {
+        var out = new StringWriter();
+        var err = new StringWriter();
+        int code = Main.run(
+                new PrintWriter(out, true),
+                new PrintWriter(err, true),
+                Arrays.stream(arguments).map(String::valueOf).toArray(String[]::new));
+        return new CommandOutcome(code, out.toString(), err.toString());
+    }
+}
