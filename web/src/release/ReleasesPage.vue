@@ -15,6 +15,7 @@ import TextInput from '@/shared/controls/TextInput.vue';
 import Dialog from '@/shared/controls/Dialog.vue';
 import Disclosure from '@/shared/controls/Disclosure.vue';
 import GeneratedCode from './GeneratedCode.vue';
+import SendRelease from './SendRelease.vue';
 import WorkspaceTokens from './WorkspaceTokens.vue';
 
 const { t } = useI18n();
@@ -38,6 +39,9 @@ const problems = computed(() => [
 /** The release, or the draft, of which code is looked at; empty for none. */
 const code = ref('');
 const isCode = computed({ get: () => code.value !== '', set: (open) => (code.value = open ? code.value : '') });
+/** The release that is to be sent; empty for none. */
+const sent = ref('');
+const isSent = computed({ get: () => sent.value !== '', set: (open) => (sent.value = open ? sent.value : '') });
 const codeTitle = computed(() =>
   code.value === 'draft' ? t('release.code.draft') : t('release.code.title', { version: code.value }),
 );
@@ -136,6 +140,9 @@ onMounted(async () => {
       <div class="row spread">
         <h3 class="mono">{{ each.version }}</h3>
         <span class="row ways">
+          <NButton v-if="session.isArchitect" size="small" @click="sent = each.version">{{
+            $t('release.send.open')
+          }}</NButton>
           <NButton size="small" @click="code = each.version">{{ $t('release.code.open') }}</NButton>
           <a :href="`/api/workspaces/${params.path.workspace}/releases/${each.version}/package`" download>{{
             $t('release.export')
@@ -151,6 +158,9 @@ onMounted(async () => {
       </Disclosure>
     </article>
     <WorkspaceTokens v-if="session.isArchitect" :workspace="workspace" />
+    <Dialog v-model="isSent" :title="$t('release.send.title', { version: sent })" :width="640">
+      <SendRelease :key="sent" :workspace="workspace" :version="sent" />
+    </Dialog>
     <Dialog v-model="isCode" :title="codeTitle" :width="1100">
       <GeneratedCode :key="code" :workspace="workspace" :version="code" />
     </Dialog>

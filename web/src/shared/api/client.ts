@@ -15,6 +15,8 @@ export class ApiError extends Error {
     readonly current: unknown,
     /** Where in what was sent something is wrong, for records. */
     readonly problems: Schemas['RecordProblem'][] = [],
+    /** What two sides changed differently, in sentences. */
+    readonly clashes: string[] = [],
   ) {
     super(message);
   }
@@ -108,6 +110,7 @@ interface ProblemDetails {
   findings?: FindingView[];
   current?: unknown;
   problems?: Schemas['RecordProblem'][];
+  clashes?: string[];
 }
 
 function isProblem(error: unknown): error is ProblemDetails {
@@ -117,7 +120,8 @@ function isProblem(error: unknown): error is ProblemDetails {
 export function toError(status: number, error: unknown): ApiError {
   const problem: ProblemDetails = isProblem(error) ? error : {};
   const detail = problem.detail ?? i18n.global.t('common.odd', { status });
-  return new ApiError(status, detail, problem.findings ?? [], problem.current, problem.problems ?? []);
+  const { findings = [], current, problems = [], clashes = [] } = problem;
+  return new ApiError(status, detail, findings, current, problems, clashes);
 }
 
 /** No answer came. */

@@ -941,7 +941,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["merge"];
+        post: operations["merge_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1412,6 +1412,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/workspaces/{workspace}/draft/package/merge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["merge"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/workspaces/{workspace}/draft/redo": {
         parameters: {
             query?: never;
@@ -1646,6 +1662,22 @@ export interface paths {
         get: operations["zip"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workspaces/{workspace}/releases/{version}/send": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["send"];
         delete?: never;
         options?: never;
         head?: never;
@@ -5390,6 +5422,20 @@ export interface components {
             content: string;
             name: string;
         };
+        Sending: {
+            /** @description Of the other installation, such as https://models.example.org */
+            address: string;
+            /** @description Whether to ask only what would become of the draft there */
+            look?: boolean;
+            /** @description Of the workspace there, with the right to change its draft; it is not kept */
+            token: string;
+        };
+        SentView: {
+            /** @description What changes in its draft, in sentences */
+            changes: string[];
+            /** @description Title of the workspace there */
+            title: string;
+        };
         SessionInfo: {
             address: string;
             id: string;
@@ -5731,7 +5777,7 @@ export interface components {
         TrailView: {
             about: string;
             /** @enum {string} */
-            act: "signed_in" | "sign_in_refused" | "signed_out" | "account_added" | "account_changed" | "account_deleted" | "password_changed" | "reset_link_made" | "sessions_ended" | "token_made" | "token_revoked" | "released" | "run_started" | "rehearsed" | "run_undone" | "drift_mended" | "drift_taken" | "site_set" | "values_brought_back" | "values_purged";
+            act: "signed_in" | "sign_in_refused" | "signed_out" | "account_added" | "account_changed" | "account_deleted" | "password_changed" | "reset_link_made" | "sessions_ended" | "token_made" | "token_revoked" | "released" | "sent" | "run_started" | "rehearsed" | "run_undone" | "drift_mended" | "drift_taken" | "site_set" | "values_brought_back" | "values_purged";
             address: string;
             /** Format: date-time */
             at: string;
@@ -7565,7 +7611,7 @@ export interface operations {
             };
         };
     };
-    merge: {
+    merge_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -8596,6 +8642,38 @@ export interface operations {
             };
         };
     };
+    merge: {
+        parameters: {
+            query?: {
+                /** @description Whether to say only what would become of the draft */
+                look?: boolean;
+            };
+            header?: never;
+            path: {
+                workspace: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "multipart/form-data": {
+                    /** Format: binary */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Replaced"];
+                };
+            };
+        };
+    };
     redo: {
         parameters: {
             query?: {
@@ -8989,6 +9067,33 @@ export interface operations {
                 };
                 content: {
                     "application/zip": string;
+                };
+            };
+        };
+    };
+    send: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                workspace: string;
+                version: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Sending"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SentView"];
                 };
             };
         };

@@ -250,6 +250,10 @@ export const helpPages = {
         title: 'When somebody changed the database',
         text: 'Jontrel looks every hour, and for tables and columns before each plan too, whether the tables of a site are what its release says. What is different is told at the tile of the site, and under “Site” with what to do: a backup is the best way to get values back; “Put back” makes a missing table, column or index again, gives a column the type it had, and removes rows and links that lead nowhere. “Take into the draft” makes a field of a column that somebody added; its values are held, and the plan of the release that has the field asks whether they come back. What a column holds is never dropped.',
       },
+      send: {
+        title: 'To another installation',
+        text: '“Send” at a release brings it into the draft of a workspace of another installation, with a token that an architect there has made. First you see what would change there; where people there changed the same things, nothing is taken, and you see which. There it is one edit that can be undone, and it is released, planned and run under the rules of that installation.',
+      },
       commands: {
         title: 'Commands and pipelines',
         text: 'Definitions can live as files in a repository. Under “Releases” an architect makes a token and says what it may do; with it the command line brings the draft into a folder (pull), a folder into the draft (push), releases, plans and runs. What people at the desk and in files changed is brought together; where both changed the same, nothing is written and the places are told.',

@@ -13,6 +13,7 @@ import org.jontrel.cli.remote.PullCommand;
 import org.jontrel.cli.remote.PushCommand;
 import org.jontrel.cli.remote.ReleaseCommand;
 import org.jontrel.cli.remote.RunCommand;
+import org.jontrel.cli.remote.SendCommand;
 import org.jontrel.cli.remote.StatusCommand;
 import org.jontrel.cli.remote.UndoCommand;
 import org.jontrel.core.code.UnwritableException;
@@ -40,7 +41,8 @@ import picocli.CommandLine.Command;
             PlanCommand.class,
             RunCommand.class,
             UndoCommand.class,
-            DriftCommand.class
+            DriftCommand.class,
+            SendCommand.class
         },
         mixinStandardHelpOptions = true,
         version = "Jontrel 0.1.0",

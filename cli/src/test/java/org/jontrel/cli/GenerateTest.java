@@ -64,7 +64,7 @@ public class GenerateTest {
         assertTrue(
                 wrong.err()
                         .contains(
-                                "Code cannot be made for cobol. Possible are: json-schema, openapi, graphql, typescript, python"),
+                                "Code cannot be made for cobol. Possible are: json-schema, openapi, graphql, typescript, java, python"),
                 wrong.err());
         assertEquals(CommandResult.run("generate", "typescript", SEED_BANK).code(), 2, "where to write is not said");
     }

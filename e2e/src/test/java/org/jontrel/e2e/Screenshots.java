@@ -4,7 +4,10 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
 import java.util.regex.Pattern;
+import org.jontrel.demo.Client;
 import org.jontrel.demo.DemoLoader;
 import org.testng.annotations.Test;
 
@@ -61,11 +64,6 @@ public class Screenshots {
                 .nth(11)
                 .waitFor();
         visitor.picture(folder, "map");
-        visitor.open("/w/tessel-waters/history")
-                .heading("Since the last release")
-                .waitFor();
-        page.getByText("Return to here").first().waitFor();
-        visitor.picture(folder, "history");
         visitor.open("/w/tessel-waters/exchange").heading("Import definitions").waitFor();
         page.locator("input[type=file]").setInputFiles(new Path[] {
             Path.of("../demo/src/main/resources/org/jontrel/demo/release-1.0.0/types/mooring.yaml"),
@@ -98,6 +96,7 @@ public class Screenshots {
         visitor.link("Releases").click();
         visitor.heading("Next release").waitFor();
         visitor.picture(folder, "releases");
+        releases(visitor);
         visitor.open("/w/tessel-waters/sites/trial");
         page.getByText("questions open").waitFor();
         page.getByText("Charges by season: values that cannot be read").click();
@@ -146,10 +145,32 @@ public class Screenshots {
         visitor.picture(folder, "entry-form");
         visitor.open("/at/towpath/").heading("Locks, walks and quiet moorings").waitFor();
         visitor.picture(folder, "home-page");
-        visitor.open("/at/towpath/structures/?sort=lock&rise_m.from=2")
-                .heading("Structures")
-                .waitFor();
-        visitor.picture(folder, "index-page");
+    }
+
+    /** Code that is made of a release, and a release that is about to be sent. */
+    private void releases(Visitor visitor) {
+        var page = visitor.page;
+        visitor.button("Make code").first().click();
+        Desk.choose(
+                page.getByLabel("What it is for"),
+                "Types, runtime checks and a client of the content API in TypeScript");
+        page.getByText("export interface").first().waitFor();
+        visitor.picture(folder, "generate");
+        page.keyboard().press("Escape");
+        var address = page.url().replaceFirst("(https?://[^/]+).*", "$1");
+        var anna = new Client(address);
+        anna.signIn("anna", "anna-architect");
+        anna.post("/api/workspaces", Map.of("title", "Upper Tessel"));
+        var token = anna.post(
+                "/api/workspaces/upper-tessel/access-tokens",
+                Map.of("name", "From Tessel waters", "scopes", List.of("draft")));
+        visitor.button("Send").first().click();
+        page.locator("#send-address").fill(address);
+        page.locator("#send-token").fill(token.get("secret").asString());
+        visitor.button("Compare").click();
+        visitor.button("Send to Upper Tessel").waitFor();
+        visitor.picture(folder, "send");
+        page.keyboard().press("Escape");
     }
 
     /** The page of a lock, which has a layout of its own, with a record of Towpath; and the look of the site. */

@@ -125,6 +125,41 @@ public class BodiesTest {
         }
     }
 
+    /** Whoever sends a package slowly holds none of the few places for work on models. */
+    @Test
+    public void aHalfSentPackageKeepsNobodyFromWork() throws IOException, InterruptedException {
+        var secret = server.anna
+                .ok(
+                        "POST",
+                        "/api/workspaces/orchard/access-tokens",
+                        Map.of("name", "slow", "scopes", java.util.List.of("draft")))
+                .get("secret")
+                .asString();
+        var address = URI.create(server.address());
+        var open = new java.util.ArrayList<Socket>();
+        try {
+            for (int i = 0; i <= Runtime.getRuntime().availableProcessors(); i++) {
+                var socket = new Socket(address.getHost(), address.getPort());
+                open.add(socket);
+                socket.getOutputStream()
+                        .write(
+                                ("POST /api/workspaces/orchard/draft/package/merge HTTP/1.1\r\nHost: x\r\nAuthorization: Bearer "
+                                                + secret
+                                                + "\r\nContent-Type: multipart/form-data; boundary=b\r\nContent-Length: 5000"
+                                                + "\r\n\r\n--b\r\nContent-Disposition: form-data; name=\"file\"; filename=\"a.zip\"\r\n\r\nPK")
+                                        .getBytes(StandardCharsets.US_ASCII));
+                socket.getOutputStream().flush();
+            }
+            // the others have come by then, and wait for the rest of their bodies
+            java.util.concurrent.TimeUnit.SECONDS.sleep(1);
+            server.anna.ok("GET", "/api/workspaces/orchard/draft/changes", null);
+        } finally {
+            for (var socket : open) {
+                socket.close();
+            }
+        }
+    }
+
     @Test
     public void whatTakesTooLongIsGivenUp() {
         try (var hasty = OrchardServer.empty("--jontrel.longest-work=PT0S")) {

@@ -70,6 +70,8 @@ public class RolesTest extends TrialServerTest {
             {"POST", "/api/workspaces/tessel/access-tokens", "architect"},
             {"DELETE", "/api/workspaces/tessel/access-tokens/1", "architect"},
             {"POST", draft + "/package", "architect"},
+            {"POST", draft + "/package/merge", "architect"},
+            {"POST", "/api/workspaces/tessel/releases/1.0.0/send", "architect"},
             {"POST", "/api/sites/trial/plan", "architect"},
             {"GET", "/api/workspaces/tessel/generate", "viewer"},
             {"GET", "/api/workspaces/tessel/generate/typescript", "viewer"},

@@ -37,6 +37,15 @@ final class Checkout {
         return !Files.exists(folder.resolve(PackageReader.MANIFEST));
     }
 
+    /** @throws IOException where definitions lie in the folder that are of no package: they would be lost */
+    void refuseOthers() throws IOException {
+        var others = OutputTarget.stale(folder, new TreeMap<>());
+        if (!others.isEmpty()) {
+            throw new IOException(folder + " has no package.yaml, but definitions: " + String.join(", ", others)
+                    + ". Add a package.yaml, or give an empty folder; nothing was written.");
+        }
+    }
+
     PackageSource read() throws IOException {
         return PackageSource.read(folder.toString());
     }

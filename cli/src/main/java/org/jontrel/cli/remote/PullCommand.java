@@ -25,6 +25,7 @@ public final class PullCommand extends FolderCommand {
         var checkout = checkout();
         var theirs = version == null ? draft(server, access) : release(server, access);
         if (checkout.isEmpty()) {
+            checkout.refuseOthers();
             var files = fresh(access, theirs.files());
             checkout.write(files);
             checkout.keep(server.address().toString(), theirs.files());

@@ -117,7 +117,9 @@ final class RemoteServer implements AutoCloseable {
         try {
             var problem = JSON.readTree(response.body());
             if (problem.hasNonNull("detail")) {
-                return new RemoteException(status, problem.get("detail").asString(), lines(problem.path("findings")));
+                var told = lines(problem.path("findings"));
+                problem.path("clashes").forEach(clash -> told.add(clash.asString()));
+                return new RemoteException(status, problem.get("detail").asString(), told);
             }
         } catch (JacksonException _) {
             // not of our server, or of something before it

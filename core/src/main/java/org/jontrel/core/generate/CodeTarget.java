@@ -7,6 +7,7 @@ import java.util.stream.Stream;
 import org.jontrel.core.code.ModelPackage;
 import org.jontrel.core.generate.api.ContentApi;
 import org.jontrel.core.generate.graphql.GraphQlCode;
+import org.jontrel.core.generate.java.JavaCode;
 import org.jontrel.core.generate.openapi.OpenApiCode;
 import org.jontrel.core.generate.python.PythonCode;
 import org.jontrel.core.generate.schema.JsonSchemaCode;
@@ -37,6 +38,13 @@ public enum CodeTarget {
         @Override
         public GeneratedCode of(ModelPackage content) {
             var code = new TypeScriptCode(ContentApi.of(content));
+            return new GeneratedCode(code.files(), code.notes());
+        }
+    },
+    JAVA("Records, enumerations and a client of the content API in Java 21") {
+        @Override
+        public GeneratedCode of(ModelPackage content) {
+            var code = new JavaCode(ContentApi.of(content));
             return new GeneratedCode(code.files(), code.notes());
         }
     },

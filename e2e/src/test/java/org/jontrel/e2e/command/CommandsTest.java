@@ -274,6 +274,18 @@ public class CommandsTest {
         assertTrue(empty.err().contains("it has no package.yaml"), empty.err());
     }
 
+    @Test
+    public void definitionsOfNoPackageAreNotLost() throws IOException {
+        var place = new Harbour();
+        place.pushed();
+        var folder = place.folder("stray");
+        write(folder, "types/berth.yaml", "key: berth\n");
+        var ran = place.terminal.run("pull", folder).ended(2);
+        assertTrue(ran.err().contains("types/berth.yaml"), ran.err());
+        assertEquals(Files.readString(folder.resolve("types/berth.yaml")), "key: berth\n");
+        assertFalse(Files.exists(folder.resolve("types/mooring.yaml")));
+    }
+
     /** Wrong ways to reach a server, each with what it says; none tells the token. */
     @DataProvider
     public Object[][] wrongWays() {

@@ -4,12 +4,15 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
+import java.io.File;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.apache.commons.io.FileUtils;
 import org.jontrel.cli.Main;
 import org.jontrel.demo.Client;
@@ -39,11 +42,16 @@ public class PipelineTest {
         root = Files.createTempDirectory("pipeline");
         folder = Files.createDirectories(root.resolve("model"));
         var program = root.resolve("jontrel");
+        // of jars alone, so that what was loaded once is loaded faster
+        var jars = Stream.of(System.getProperty("java.class.path").split(File.pathSeparator))
+                .filter(each -> each.endsWith(".jar"))
+                .collect(Collectors.joining(File.pathSeparator));
         Files.writeString(
                 program,
                 "#!/bin/sh\nexec '" + Path.of(System.getProperty("java.home"), "bin", "java")
-                        + "' -XX:TieredStopAtLevel=1 -XX:+UseSerialGC -cp '" + System.getProperty("java.class.path")
-                        + "' " + Main.class.getName() + " \"$@\"\n");
+                        + "' -XX:TieredStopAtLevel=1 -XX:+UseSerialGC -Xlog:disable -XX:+AutoCreateSharedArchive"
+                        + " -XX:SharedArchiveFile='" + root.resolve("archive") + "' -cp '" + jars + "' "
+                        + Main.class.getName() + " \"$@\"\n");
         Files.setPosixFilePermissions(program, PosixFilePermissions.fromString("rwx------"));
     }
 

@@ -52,8 +52,6 @@ interface AccessMapper {
     @Delete("DELETE FROM access_token WHERE workspace_id = #{workspaceId} AND id = #{id}")
     int delete(@Param("workspaceId") long workspaceId, @Param("id") long id);
 
-    /** Once a minute at most, so that reading is not writing. */
-    @Update("UPDATE access_token SET used_at = UTC_TIMESTAMP(3) WHERE id = #{id}"
-            + " AND (used_at IS NULL OR used_at < UTC_TIMESTAMP(3) - INTERVAL 1 MINUTE)")
+    @Update("UPDATE access_token SET used_at = UTC_TIMESTAMP(3) WHERE id = #{id}")
     void used(long id);
 }

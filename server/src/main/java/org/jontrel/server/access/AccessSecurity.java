@@ -49,7 +49,7 @@ class AccessSecurity {
                 SITE + "/runs",
                 SITE + "/runs/{id}",
                 SITE + "/drift"),
-        new Way(Scope.DRAFT, POST, WORKSPACE + "/draft/package"),
+        new Way(Scope.DRAFT, POST, WORKSPACE + "/draft/package", WORKSPACE + "/draft/package/merge"),
         new Way(Scope.RELEASE, POST, WORKSPACE + "/releases"),
         new Way(
                 Scope.PLAN,

@@ -1,5 +1,6 @@
 package org.jontrel.server.access;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDateTime;
 import java.time.ZoneOffset;
@@ -23,6 +24,7 @@ import org.springframework.stereotype.Service;
 @Service
 class AccessTokens {
     private static final int LONGEST_NAME = 60;
+    private static final Duration NOTED_EVERY = Duration.ofMinutes(1);
     private final AccessMapper mapper;
     private final Workspaces workspaces;
     private final RecordIds ids;
@@ -116,7 +118,11 @@ class AccessTokens {
         return Optional.ofNullable(mapper.find(Secrets.hash(secret))).map(AccessToken::of);
     }
 
+    /** Notes that it was used; once a minute, so that reading is not writing. */
     void used(AccessToken token) {
-        mapper.used(token.id());
+        var noted = token.usedAt();
+        if (noted == null || noted.isBefore(Instant.now().minus(NOTED_EVERY))) {
+            mapper.used(token.id());
+        }
     }
 }

@@ -67,6 +67,20 @@ interface ReleaseMapper {
     void forget(
             @Param("workspaceId") long workspaceId, @Param("version") String version, @Param("fieldId") String fieldId);
 
+    /** The zip of the package of this name that came last from another installation. */
+    @Select("SELECT version, content FROM arrived_package WHERE workspace_id = #{workspaceId} AND name = #{name}")
+    ArrivedRow arrived(@Param("workspaceId") long workspaceId, @Param("name") String name);
+
+    record ArrivedRow(String version, byte[] content) {}
+
+    @Insert("REPLACE INTO arrived_package (workspace_id, name, version, content, arrived_at) VALUES"
+            + " (#{workspaceId}, #{name}, #{version}, #{content}, UTC_TIMESTAMP(3))")
+    void arrive(
+            @Param("workspaceId") long workspaceId,
+            @Param("name") String name,
+            @Param("version") String version,
+            @Param("content") byte[] content);
+
     @Update("UPDATE decision SET version = #{to} WHERE workspace_id = #{workspaceId} AND version = #{from}")
     void move(@Param("workspaceId") long workspaceId, @Param("from") String from, @Param("to") String to);
 }

@@ -307,6 +307,28 @@ public class Releases {
         }
     }
 
+    /**
+     * The package of a name that came last from another installation, as a zip.
+     *
+     * @throws Refusal where it is later than what comes now
+     */
+    public Optional<byte[]> arrived(long workspaceId, Manifest coming) {
+        var last = Optional.ofNullable(mapper.arrived(workspaceId, coming.name()));
+        if (last.isPresent() && new Semver(last.get().version()).isGreaterThan(coming.version())) {
+            throw Refusal.conflict(
+                    "Release " + last.get().version() + " of " + coming.name() + " came before, which is later than "
+                            + coming.version() + ". To go back, undo that edit of the draft.",
+                    null);
+        }
+        return last.map(ReleaseMapper.ArrivedRow::content);
+    }
+
+    /** Keeps a package of another installation, which the next one is compared with. */
+    @Transactional
+    public void arrive(long workspaceId, Manifest manifest, byte[] zip) {
+        mapper.arrive(workspaceId, manifest.name(), manifest.version(), zip);
+    }
+
     /** The release as a zip of files, with all decisions that led to it. */
     public byte[] zip(long workspaceId, String name, String title, String version) {
         var content = content(workspaceId, name, title, version);

@@ -28,6 +28,8 @@ public enum TrailAction {
     TOKEN_REVOKED,
     @JsonProperty("released")
     RELEASED,
+    @JsonProperty("sent")
+    SENT,
     @JsonProperty("run_started")
     RUN_STARTED,
     @JsonProperty("rehearsed")

@@ -1,8 +1,11 @@
 package org.jontrel.server.web;
 
+import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
 import java.time.Duration;
+import java.util.Locale;
 import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
 import org.jontrel.core.work.Deadline;
@@ -54,12 +57,25 @@ class HeavyWork implements WebMvcConfigurer, HandlerInterceptor {
     @Override
     public boolean preHandle(HttpServletRequest request, HttpServletResponse response, Object handler)
             throws InterruptedException {
+        readParts(request);
         if (!places.tryAcquire(LONGEST_WAIT.toMillis(), TimeUnit.MILLISECONDS)) {
             throw Refusal.unavailable("The server is busy with other large models. Try again in a moment.");
         }
         request.setAttribute(TAKEN, true);
         Deadline.set(longest);
         return true;
+    }
+
+    /** An upload arrives whole before it takes a place: a slow sender holds none. */
+    private static void readParts(HttpServletRequest request) {
+        var type = request.getContentType();
+        if (type != null && type.toLowerCase(Locale.ROOT).startsWith("multipart/")) {
+            try {
+                request.getParts();
+            } catch (IOException | ServletException | IllegalStateException _) {
+                // whoever uses the parts is told the same
+            }
+        }
     }
 
     @Override

@@ -69,6 +69,13 @@ public final class Refusal extends ErrorResponseException {
         return new Refusal(HttpStatus.CONFLICT, sentence, List.of(), current);
     }
 
+    /** Two sides changed the same things; {@code clashes} are sentences that say which, with both versions. */
+    public static Refusal clash(String sentence, List<String> clashes) {
+        var refusal = new Refusal(HttpStatus.CONFLICT, sentence, List.of(), null);
+        refusal.getBody().setProperty("clashes", clashes);
+        return refusal;
+    }
+
     /** Too often; {@code Retry-After} says in how many seconds again (RFC 9110, 10.2.3). */
     public static Refusal tooMany(String sentence, Duration wait) {
         var seconds = wait.toSeconds() + 1;

@@ -3,18 +3,26 @@ package org.jontrel.server.workspace;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.io.IOException;
 import java.security.Principal;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.SortedMap;
+import java.util.TreeMap;
 import org.jontrel.core.check.ModelCheck;
 import org.jontrel.core.code.Formatting;
 import org.jontrel.core.code.Manifest;
+import org.jontrel.core.code.Migration;
 import org.jontrel.core.code.ModelPackage;
 import org.jontrel.core.code.PackageFiles;
+import org.jontrel.core.code.PackageReader;
 import org.jontrel.core.code.PackageWriter;
 import org.jontrel.core.code.UnwritableException;
 import org.jontrel.core.compare.Comparison;
 import org.jontrel.core.edit.Dependencies;
 import org.jontrel.core.finding.Finding;
+import org.jontrel.core.merge.Clash;
+import org.jontrel.core.merge.PackageMerge;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.naming.Ids;
 import org.jontrel.core.yaml.Comments;
@@ -22,6 +30,7 @@ import org.jontrel.server.release.ChangeView;
 import org.jontrel.server.release.Releases;
 import org.jontrel.server.web.FindingView;
 import org.jontrel.server.web.Refusal;
+import org.semver4j.Semver;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
@@ -74,9 +83,7 @@ class DraftPackageController {
         var draft = drafts.get(found.id());
         var model = draft.model();
         var chosen = only.isEmpty() ? model : Dependencies.of(model, only);
-        var latest = releases.latest(found.id());
-        var next = Comparison.of(latest.map(Releases.Release::model).orElse(Model.EMPTY), model)
-                .nextVersion(latest.map(Releases.Release::version).orElse(null));
+        var next = nextVersion(found.id(), model);
         var manifest = Manifest.of(
                 found.path(),
                 next + "-draft",
@@ -84,9 +91,8 @@ class DraftPackageController {
                 List.of(principal.getName()),
                 "",
                 "A draft, not released.");
-        var migrations =
-                only.isEmpty() ? releases.migrations(found.id(), next) : List.<org.jontrel.core.code.Migration>of();
-        var zip = zip(new ModelPackage(manifest, chosen, migrations), draft.comments());
+        var migrations = only.isEmpty() ? releases.migrations(found.id(), next) : List.<Migration>of();
+        var zip = PackageFiles.toZip(written(new ModelPackage(manifest, chosen, migrations), draft.comments()));
         boolean sound = !Finding.blocks(ModelCheck.check(chosen));
         var name = found.path() + (only.isEmpty() ? "" : "-part") + "-draft" + (sound ? "" : "-with-problems") + ".zip";
         return ResponseEntity.ok()
@@ -97,9 +103,16 @@ class DraftPackageController {
                 .body(zip);
     }
 
-    private static byte[] zip(ModelPackage content, Comments comments) {
+    /** What a release of the draft would be called. */
+    private String nextVersion(long id, Model model) {
+        var latest = releases.latest(id);
+        return Comparison.of(latest.map(Releases.Release::model).orElse(Model.EMPTY), model)
+                .nextVersion(latest.map(Releases.Release::version).orElse(null));
+    }
+
+    private static SortedMap<String, byte[]> written(ModelPackage content, Comments comments) {
         try {
-            return PackageFiles.toZip(PackageWriter.write(content, Formatting.of(comments), Map.of()));
+            return PackageWriter.write(content, Formatting.of(comments), Map.of());
         } catch (UnwritableException e) {
             throw Refusal.invalid("These definitions cannot have a file each, so there is no package.", e.findings());
         }
@@ -124,13 +137,75 @@ class DraftPackageController {
         if (draft.revision() != revision) {
             throw Refusal.overtaken("The draft was changed meanwhile. Take it in first, then send the package again.");
         }
-        var sent = UploadedPackage.read(file, draft.model(), ids);
+        return taken(id, draft, UploadedPackage.read(file, draft.model(), ids), false, "Taken from files", principal);
+    }
+
+    private Replaced taken(
+            long id, Drafts.Draft draft, UploadedPackage sent, boolean look, String title, Principal principal) {
         var changes = Comparison.of(draft.model(), sent.model());
-        drafts.replace(id, draft.model(), sent.model(), sent.comments(), "Taken from files", principal.getName());
-        releases.take(id, sent.migrations(), principal.getName());
-        var findings = new java.util.ArrayList<>(sent.findings());
+        if (!look) {
+            drafts.replace(id, draft.model(), sent.model(), sent.comments(), title, principal.getName());
+            releases.take(id, sent.migrations(), principal.getName());
+        }
+        var findings = new ArrayList<>(sent.findings());
         findings.addAll(ModelCheck.check(sent.model()));
         findings.sort(Finding.WORST_FIRST);
         return new Replaced(drafts.get(id).revision(), ChangeView.of(changes), FindingView.of(findings));
+    }
+
+    /**
+     * Brings a release of another installation into the draft, as one edit that can be undone: what changed there since a package of
+     * this name came last, or where none has come, since the newest release here that is not above it. Where both changed the same,
+     * nothing is taken, and {@code clashes} say what. To send it again changes nothing.
+     */
+    @PostMapping(path = "/merge", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+    @Transactional
+    public Replaced merge(
+            @PathVariable String workspace,
+            @Schema(description = "Whether to say only what would become of the draft")
+                    @RequestParam(defaultValue = "false")
+                    boolean look,
+            @RequestParam("file") MultipartFile file,
+            Principal principal)
+            throws IOException {
+        var found = workspaces.get(workspace);
+        var draft = drafts.get(found.id());
+        var theirs = UploadedPackage.files(file);
+        var manifest = theirs.content().orElseThrow().manifest();
+        var zip = releases.arrived(found.id(), manifest).or(() -> released(found, manifest.version()));
+        var base = zip.isPresent()
+                ? PackageFiles.zip(zip.get(), new ArrayList<>())
+                : written(new ModelPackage(manifest, Model.EMPTY, List.of()), Comments.NONE);
+        var migrations = releases.migrations(found.id(), nextVersion(found.id(), draft.model()));
+        var ours = written(new ModelPackage(manifest, draft.model(), migrations), draft.comments());
+        var merged = PackageMerge.merge(
+                under(manifest, base), under(manifest, ours), under(manifest, theirs.files()), true, ids);
+        if (!merged.clashes().isEmpty()) {
+            throw Refusal.clash(
+                    "What was sent and the draft here changed the same things, and nothing was taken.",
+                    merged.clashes().stream().map(Clash::sentence).toList());
+        }
+        var sent = UploadedPackage.of(PackageReader.read(merged.files(), List.of()), draft.model(), ids);
+        var title = "Release " + manifest.version() + " of " + manifest.name() + " taken in";
+        if (!look) {
+            releases.arrive(found.id(), manifest, PackageFiles.toZip(theirs.files()));
+        }
+        return taken(found.id(), draft, sent, look, title, principal);
+    }
+
+    private Optional<byte[]> released(Workspaces.Workspace workspace, String notAbove) {
+        return releases.versions(workspace.id()).stream()
+                .map(Releases.Version::version)
+                .filter(version -> !new Semver(version).isGreaterThan(notAbove))
+                .findFirst()
+                .map(version -> releases.zip(workspace.id(), workspace.path(), workspace.title(), version));
+    }
+
+    /** Files with the same to say of themselves, which is no change then. */
+    private static PackageReader.Result under(Manifest manifest, SortedMap<String, byte[]> files) {
+        var named = new TreeMap<>(files);
+        var alone = written(new ModelPackage(manifest, Model.EMPTY, List.of()), Comments.NONE);
+        named.put(PackageReader.MANIFEST, alone.get(PackageReader.MANIFEST));
+        return PackageReader.read(named, List.of());
     }
 }

@@ -27,12 +27,21 @@ public record UploadedPackage(
         Manifest manifest, Model model, Comments comments, List<Migration> migrations, List<Finding> findings) {
     /** @throws Refusal where it cannot be read */
     public static UploadedPackage read(MultipartFile file, Model earlier, Ids ids) throws IOException {
+        return of(files(file), earlier, ids);
+    }
+
+    /** The files of it as they were sent. @throws Refusal where they cannot be read */
+    static PackageReader.Result files(MultipartFile file) throws IOException {
         var findings = new ArrayList<Finding>();
         var read = PackageReader.read(PackageFiles.zip(file.getBytes(), findings), findings);
         if (read.content().isEmpty() || Finding.blocks(read.findings())) {
             throw Refusal.invalid("The package cannot be read, and nothing was changed.", read.findings());
         }
-        var content = read.content().get();
+        return read;
+    }
+
+    static UploadedPackage of(PackageReader.Result read, Model earlier, Ids ids) {
+        var content = read.content().orElseThrow();
         var identities = new Identities(earlier, ids);
         var model = identities.complete(content.model(), read.was());
         Map<String, String> given = identities.given();

@@ -49,7 +49,9 @@ abstract class GeneratedCase {
 
     static void write(Path folder, Map<String, String> files) throws IOException {
         for (var each : files.entrySet()) {
-            Files.writeString(folder.resolve(each.getKey()), each.getValue());
+            var file = folder.resolve(each.getKey());
+            Files.createDirectories(file.getParent());
+            Files.writeString(file, each.getValue());
         }
     }
 

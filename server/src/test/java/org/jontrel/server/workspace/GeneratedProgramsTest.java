@@ -50,6 +50,53 @@ public class GeneratedProgramsTest extends GeneratedCase {
         assertEquals(said.strip(), "all is well");
     }
 
+    private static void javac(Path folder) throws IOException, InterruptedException {
+        try (var files = Files.walk(folder)) {
+            var sources = files.map(folder::relativize)
+                    .map(Path::toString)
+                    .filter(name -> name.endsWith(".java"))
+                    .toList();
+            Files.write(folder.resolve("sources"), sources);
+        }
+        var compiler = Path.of(System.getProperty("java.home"), "bin", "javac").toString();
+        run(
+                folder,
+                compiler,
+                "-Xlint:all",
+                "-Werror",
+                "--release",
+                "21",
+                "-encoding",
+                "UTF-8",
+                "-d",
+                "out",
+                "@sources");
+    }
+
+    @Test
+    public void aProgramInJavaReadsAndWritesTheSite() throws IOException, InterruptedException {
+        var folder = Files.createTempDirectory("java");
+        write(folder, made("java"));
+        Files.copy(PROGRAMS.resolve("Program.java.txt"), folder.resolve("Program.java"));
+        javac(folder);
+        var secret = server.anna
+                .ok("POST", "/api/sites/field/tokens", Map.of("name", "Java", "role", "editor"))
+                .get("secret")
+                .asString();
+        var java = Path.of(System.getProperty("java.home"), "bin", "java").toString();
+        var said = run(folder, java, "-cp", "out", "Program", server.whole("/at/field/api"), secret);
+        assertEquals(said.strip(), "all is well");
+    }
+
+    @Test
+    public void recordsOfDrawnModelsCompile() throws IOException, InterruptedException {
+        var folder = Files.createTempDirectory("drawn");
+        for (int seed = 1; seed <= DRAWN; seed++) {
+            write(folder, drawn(CodeTarget.JAVA, seed));
+        }
+        javac(folder);
+    }
+
     @Test
     public void classesOfDrawnModelsAreRead() throws IOException, InterruptedException {
         var folder = Files.createTempDirectory("drawn");
