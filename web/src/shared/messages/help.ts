@@ -213,7 +213,7 @@ export const helpPages = {
       },
       code: {
         title: 'Code for other programs',
-        text: '“Make code” at a release gives what a program needs that reads or writes a site with these definitions: JSON Schemas of what the content API gives and takes, its description as OpenAPI, a GraphQL schema, or types and a client in TypeScript or Python. Look at a file, copy it, or download all of them; “./jontrel generate” makes the same files on the command line. The same release always gives the same files. Names that mean something else in the language are changed, and that is told.',
+        text: '“Make code” at a release gives what a program needs that reads or writes a site with these definitions: JSON Schemas of what the content API gives and takes, its description as OpenAPI, a GraphQL schema, or types and a client in TypeScript, Java or Python. Look at a file, copy it, or download all of them; “./jontrel generate” makes the same files on the command line. The same release always gives the same files. Names that mean something else in the language are changed, and that is told.',
       },
     },
   },

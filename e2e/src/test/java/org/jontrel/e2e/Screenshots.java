@@ -1,5 +1,7 @@
 package org.jontrel.e2e;
 
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
@@ -38,6 +40,7 @@ public class Screenshots {
                 .click();
         visitor.button("Look now").click();
         visitor.page.getByText("differences were found").waitFor();
+        assertThat(visitor.button("Take into the draft")).isEnabled();
         visitor.picture(folder, "drift");
     }
 
@@ -151,9 +154,7 @@ public class Screenshots {
     private void releases(Visitor visitor) {
         var page = visitor.page;
         visitor.button("Make code").first().click();
-        Desk.choose(
-                page.getByLabel("What it is for"),
-                "Types, runtime checks and a client of the content API in TypeScript");
+        Desk.choose(page.getByLabel("What it is for"), "TypeScript: types, runtime checks and a client");
         page.getByText("export interface").first().waitFor();
         visitor.picture(folder, "generate");
         page.keyboard().press("Escape");

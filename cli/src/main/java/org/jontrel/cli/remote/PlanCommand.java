@@ -17,11 +17,8 @@ import tools.jackson.databind.JsonNode;
         description =
                 "Says what a package, or a release, would do to a site and its records; nothing is changed. Exit code 1"
                         + " where it cannot be run, 3 where it asks something that migrations/ does not answer.")
-public final class PlanCommand extends RemoteCommand {
+public final class PlanCommand extends SiteCommand {
     static final int ASKS = 3;
-
-    @Parameters(index = "0", paramLabel = "SITE", description = "The address or the name of a site.")
-    private String site;
 
     @Parameters(
             index = "1",
@@ -49,8 +46,8 @@ public final class PlanCommand extends RemoteCommand {
     }
 
     @Override
-    int call(RemoteServer server, Access access) throws IOException {
-        var plan = new PlanReport(plan(server, access, site(server, access, site)));
+    int call(RemoteServer server, Access access, RemoteSite site) throws IOException {
+        var plan = new PlanReport(plan(server, access, site));
         if (json) {
             out().println(Output.json(plan.tree()));
         } else {
@@ -64,7 +61,7 @@ public final class PlanCommand extends RemoteCommand {
     }
 
     private JsonNode plan(RemoteServer server, Access access, RemoteSite found) throws IOException {
-        var at = "api/sites/" + found.path();
+        var at = path(found);
         if (path != null) {
             return server.upload(
                     at + "/plan", PackageFiles.toZip(PackageSource.read(path).files()));

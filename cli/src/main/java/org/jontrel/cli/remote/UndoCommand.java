@@ -2,9 +2,7 @@ package org.jontrel.cli.remote;
 
 import java.io.IOException;
 import java.util.Map;
-import java.util.Optional;
 import picocli.CommandLine.Command;
-import picocli.CommandLine.Parameters;
 
 @Command(
         name = "undo",
@@ -12,19 +10,10 @@ import picocli.CommandLine.Parameters;
         description =
                 "Undoes the last run on a site, and tells how it goes until it has ended. Exit code 1 where it did not get"
                         + " there, or nothing can be undone.")
-public final class UndoCommand extends RemoteCommand {
-    @Parameters(index = "0", paramLabel = "SITE", description = "The address or the name of a site.")
-    private String site;
-
+public final class UndoCommand extends SiteCommand {
     @Override
-    Optional<String> remembered() throws IOException {
-        return new Checkout(java.nio.file.Path.of(".")).server();
-    }
-
-    @Override
-    int call(RemoteServer server, Access access) throws IOException {
-        var found = site(server, access, site);
-        var runs = "api/sites/" + found.path() + "/runs";
+    int call(RemoteServer server, Access access, RemoteSite site) throws IOException {
+        var runs = path(site) + "/runs";
         for (var run : server.get(runs)) {
             if (run.get("canUndo").asBoolean()) {
                 var target = run.get("fromVersion").asString();
@@ -32,7 +21,7 @@ public final class UndoCommand extends RemoteCommand {
                 return new RunWatch(server, runs, out(), err()).follow(started, target);
             }
         }
-        err().println("jontrel: There is nothing to undo on " + found.name() + ".");
+        err().println("jontrel: There is nothing to undo on " + site.name() + ".");
         return 1;
     }
 }

@@ -15,40 +15,40 @@ import org.jontrel.core.generate.typescript.TypeScriptCode;
 
 /** What code can be made for. */
 public enum CodeTarget {
-    JSON_SCHEMA("JSON Schemas of what the content API gives and takes") {
+    JSON_SCHEMA("JSON Schema: what the content API gives and takes") {
         @Override
         public GeneratedCode of(ModelPackage content) {
             return new GeneratedCode(new JsonSchemaCode(ContentApi.of(content)).files(), List.of());
         }
     },
-    OPENAPI("The content API as OpenAPI 3.1, for what makes clients and documents of it") {
+    OPENAPI("OpenAPI 3.1: the content API, for what makes clients and documents") {
         @Override
         public GeneratedCode of(ModelPackage content) {
             return new GeneratedCode(OpenApiCode.files(content), List.of());
         }
     },
-    GRAPHQL("A GraphQL schema with relations, filters, pages and changes") {
+    GRAPHQL("GraphQL: a schema with relations, filters, pages and changes") {
         @Override
         public GeneratedCode of(ModelPackage content) {
             var code = new GraphQlCode(ContentApi.of(content));
             return new GeneratedCode(code.files(), code.notes());
         }
     },
-    TYPESCRIPT("Types, runtime checks and a client of the content API in TypeScript") {
+    TYPESCRIPT("TypeScript: types, runtime checks and a client") {
         @Override
         public GeneratedCode of(ModelPackage content) {
             var code = new TypeScriptCode(ContentApi.of(content));
             return new GeneratedCode(code.files(), code.notes());
         }
     },
-    JAVA("Records, enumerations and a client of the content API in Java 21") {
+    JAVA("Java 21: records, enumerations and a client") {
         @Override
         public GeneratedCode of(ModelPackage content) {
             var code = new JavaCode(ContentApi.of(content));
             return new GeneratedCode(code.files(), code.notes());
         }
     },
-    PYTHON("Dataclasses and a client of the content API in Python") {
+    PYTHON("Python: dataclasses and a client") {
         @Override
         public GeneratedCode of(ModelPackage content) {
             var code = new PythonCode(ContentApi.of(content));

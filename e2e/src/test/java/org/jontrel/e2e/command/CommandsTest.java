@@ -81,19 +81,8 @@ public class CommandsTest {
             return anna.post(path + "/sites", Map.of("name", name)).get("path").asString();
         }
 
-        /** What somebody at the desk changes meanwhile. */
         void relabel(String from, String to) {
-            var drafted = anna.get(path + "/draft").at("/definitions/0");
-            var text = drafted.get("definition").toString().replace("\"" + from + "\"", "\"" + to + "\"");
-            anna.put(
-                    path + "/draft/definitions/" + drafted.at("/definition/id").asString(),
-                    Map.of(
-                            "sort",
-                            "type",
-                            "base",
-                            drafted.get("revision").asLong(),
-                            "definition",
-                            tools.jackson.databind.json.JsonMapper.shared().readTree(text)));
+            Terminal.relabel(anna, workspace, from, to);
         }
 
         String drafted() {
@@ -241,7 +230,14 @@ public class CommandsTest {
                 answers.replaceAll("answer: \\w+(, value: \"[^\"]*\")?", "answer: fill, value: none"));
         var planned = place.terminal.run("plan", site, folder).ended(0).out();
         assertTrue(planned.contains("This can be run.") && planned.contains("Answered: fill “none”"), planned);
+        var unpushed = place.terminal.run("release", folder).ended(1);
+        assertTrue(unpushed.err().contains("nothing was released"), unpushed.err());
         place.terminal.run("push", folder).ended(0);
+        var answered = Files.readString(folder.resolve("migrations/1.1.0.yaml"));
+        write(folder, "migrations/1.1.0.yaml", answered.replace("value: none", "value: other"));
+        var other = place.terminal.run("release", folder).ended(1);
+        assertTrue(other.err().contains("The answers in migrations/"), other.err());
+        write(folder, "migrations/1.1.0.yaml", answered);
         place.terminal.run("release", folder).ended(0);
         place.terminal.run("plan", "TRIAL" + workspaces).ended(0);
         var ran = place.terminal.run("run", site).ended(0).out();

@@ -97,18 +97,7 @@ public class SendTest {
         }
 
         void relabel(String from, String to) {
-            var drafted = otto.get("/api/workspaces/" + other + "/draft").at("/definitions/0");
-            var text = drafted.get("definition").toString().replace("\"" + from + "\"", "\"" + to + "\"");
-            otto.put(
-                    "/api/workspaces/" + other + "/draft/definitions/"
-                            + drafted.at("/definition/id").asString(),
-                    Map.of(
-                            "sort",
-                            "type",
-                            "base",
-                            drafted.get("revision").asLong(),
-                            "definition",
-                            tools.jackson.databind.json.JsonMapper.shared().readTree(text)));
+            Terminal.relabel(otto, other, from, to);
         }
     }
 

@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.Map;
 import org.jontrel.cli.Main;
 import org.jontrel.demo.Client;
+import tools.jackson.databind.json.JsonMapper;
 
 /** Somebody at a command line, with a token for a workspace. */
 final class Terminal {
@@ -31,6 +32,22 @@ final class Terminal {
         var made = architect.post(
                 "/api/workspaces/" + workspace + "/access-tokens", Map.of("name", name, "scopes", scopes));
         return new Terminal(server, made.get("secret").asString());
+    }
+
+    /** What somebody at the desk changes meanwhile: a label of the only type in the draft. */
+    static void relabel(Client architect, String workspace, String from, String to) {
+        var draft = "/api/workspaces/" + workspace + "/draft";
+        var drafted = architect.get(draft).at("/definitions/0");
+        var text = drafted.get("definition").toString().replace("\"" + from + "\"", "\"" + to + "\"");
+        architect.put(
+                draft + "/definitions/" + drafted.at("/definition/id").asString(),
+                Map.of(
+                        "sort",
+                        "type",
+                        "base",
+                        drafted.get("revision").asLong(),
+                        "definition",
+                        JsonMapper.shared().readTree(text)));
     }
 
     /** What came of a command. */
