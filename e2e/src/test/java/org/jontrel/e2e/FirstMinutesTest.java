@@ -6,6 +6,7 @@ import static org.testng.Assert.assertTrue;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.ReducedMotion;
 import java.util.List;
 import java.util.Map;
 import java.util.regex.Pattern;
@@ -29,7 +30,7 @@ public class FirstMinutesTest {
     public void start() {
         installation = new Installation();
         api = installation.firstArchitect("anna", "anna-password");
-        anna = new Visitor(installation.address()).signIn("anna", "anna-password");
+        anna = new Visitor(installation.address(), ReducedMotion.NO_PREFERENCE).signIn("anna", "anna-password");
         page = anna.page;
     }
 

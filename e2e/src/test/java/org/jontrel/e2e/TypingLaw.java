@@ -10,6 +10,7 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.TimeoutError;
 import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.ReducedMotion;
 import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -66,7 +67,7 @@ public class TypingLaw {
         api.post("/api/workspaces/orchard/sites", Map.of("name", "Field"));
         Installation.install(api, "field", "1.0.0");
         network = new UnsteadyNetwork(installation.address(), SEED);
-        anna = new Visitor(network.address()).signIn("anna", "anna-password");
+        anna = new Visitor(network.address(), ReducedMotion.NO_PREFERENCE).signIn("anna", "anna-password");
         page = anna.page;
     }
 

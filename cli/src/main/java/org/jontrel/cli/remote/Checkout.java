@@ -22,7 +22,6 @@ import org.jontrel.core.code.PackageReader;
 final class Checkout {
     private static final String HIDDEN = ".jontrel";
     private static final String BASE = "base.zip";
-    private static final String SERVER = "server";
     private final Path folder;
 
     Checkout(Path folder) {
@@ -50,12 +49,6 @@ final class Checkout {
         return PackageSource.read(folder.toString());
     }
 
-    /** The server that it was pulled from or pushed to last. */
-    Optional<String> server() throws IOException {
-        var file = folder.resolve(HIDDEN).resolve(SERVER);
-        return Files.exists(file) ? Optional.of(Files.readString(file).strip()) : Optional.empty();
-    }
-
     /** What it and a draft had in common last. */
     Optional<SortedMap<String, byte[]>> base() throws IOException {
         var file = folder.resolve(HIDDEN).resolve(BASE);
@@ -65,12 +58,14 @@ final class Checkout {
     }
 
     /** Keeps what both have in common now. */
-    void keep(String server, SortedMap<String, byte[]> common) throws IOException {
+    void keep(SortedMap<String, byte[]> common) throws IOException {
         var hidden = folder.resolve(HIDDEN);
+        if (Files.isSymbolicLink(hidden)) {
+            throw new IOException(hidden + " leads elsewhere. Remove it; it is made anew.");
+        }
         Files.createDirectories(hidden);
         FolderWriter.replace(hidden.resolve(".gitignore"), "*\n".getBytes(StandardCharsets.UTF_8));
         FolderWriter.replace(hidden.resolve(BASE), PackageFiles.toZip(common));
-        FolderWriter.replace(hidden.resolve(SERVER), (server + "\n").getBytes(StandardCharsets.UTF_8));
     }
 
     /** Makes the folder's definitions just these files; others are left alone. */

@@ -5,11 +5,12 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
+import java.util.Set;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import org.jontrel.cli.io.Output;
 import org.jontrel.cli.io.PackageSource;
+import org.jontrel.core.code.DecisionReferences;
 import org.jontrel.core.code.Manifest;
 import org.jontrel.core.code.ModelPackage;
 import org.jontrel.core.code.PackageFiles;
@@ -42,11 +43,6 @@ abstract class FolderCommand extends RemoteCommand {
         return new Checkout(path);
     }
 
-    @Override
-    Optional<String> remembered() throws IOException {
-        return checkout().server();
-    }
-
     /** The folder's package. @throws IOException where it cannot be read; its problems are printed then */
     PackageSource local(Checkout checkout) throws IOException {
         if (checkout.isEmpty()) {
@@ -66,8 +62,9 @@ abstract class FolderCommand extends RemoteCommand {
         return source;
     }
 
-    static DownloadedDraft draft(RemoteServer server, Access access) throws IOException {
-        var download = server.download(access.path() + "/draft/package");
+    /** @param version under which its answers are to stand, where that is above the last release */
+    static DownloadedDraft draft(RemoteServer server, Access access, String version) throws IOException {
+        var download = server.download(access.path() + "/draft/package?next=" + version);
         return new DownloadedDraft(PackageFiles.zip(download.content(), new ArrayList<>()), download.revision());
     }
 
@@ -90,16 +87,33 @@ abstract class FolderCommand extends RemoteCommand {
         return new TreeMap<>(Map.of(PackageReader.MANIFEST, PackageReader.ANY_MANIFEST));
     }
 
+    /** The version that a folder's package says. */
+    static String version(PackageSource local) {
+        return local.content().orElseThrow().manifest().version();
+    }
+
     /** Brings a folder and a draft together, over what both come from; what each says of itself stays the folder's. */
     static PackageMerge.MergedPackage merged(
             SortedMap<String, byte[]> base, PackageSource local, DownloadedDraft draft) {
         var manifest = local.files().get(PackageReader.MANIFEST);
+        var theirs = Checkout.under(manifest, draft.files());
+        var read = Checkout.read(theirs);
+        sameAnswers(local, read).forEach(name -> theirs.put(name, local.files().get(name)));
         return PackageMerge.merge(
-                Checkout.read(Checkout.under(manifest, base)),
-                local.read(),
-                Checkout.read(Checkout.under(manifest, draft.files())),
-                true,
-                Ids.secure());
+                Checkout.read(Checkout.under(manifest, base)), local.read(), Checkout.read(theirs), true, Ids.secure());
+    }
+
+    /** Files of answers that say the same on both sides: keys in those of the folder are no change. */
+    private static List<String> sameAnswers(PackageSource local, PackageReader.Result theirs) {
+        var draft = theirs.content().orElseThrow();
+        var drafted = DecisionReferences.toIds(draft.migrations(), draft.model());
+        return DecisionReferences.toIds(local.content().orElseThrow().migrations(), draft.model()).stream()
+                .filter(mine -> drafted.stream()
+                        .anyMatch(their -> their.version().equals(mine.version())
+                                && Set.copyOf(their.decisions()).equals(Set.copyOf(mine.decisions()))))
+                .map(mine -> "migrations/" + mine.version() + ".yaml")
+                .filter(local.files()::containsKey)
+                .toList();
     }
 
     /** A download for an empty folder: its version is what the release of the draft would be. */

@@ -1,8 +1,6 @@
 package org.jontrel.cli.remote;
 
 import java.io.IOException;
-import java.nio.file.Path;
-import java.util.Optional;
 import org.jontrel.cli.io.Output;
 import org.jontrel.cli.io.PackageSource;
 import org.jontrel.core.code.PackageFiles;
@@ -39,11 +37,6 @@ public final class PlanCommand extends SiteCommand {
 
     @Option(names = "--json", description = "For machines: the plan as the server's API has it.")
     private boolean json;
-
-    @Override
-    Optional<String> remembered() throws IOException {
-        return new Checkout(Path.of(path == null || path.endsWith(".zip") ? "." : path)).server();
-    }
 
     @Override
     int call(RemoteServer server, Access access, RemoteSite site) throws IOException {

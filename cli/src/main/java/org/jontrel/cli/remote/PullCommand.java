@@ -23,16 +23,17 @@ public final class PullCommand extends FolderCommand {
     @Override
     int call(RemoteServer server, Access access) throws IOException {
         var checkout = checkout();
-        var theirs = version == null ? draft(server, access) : release(server, access);
         if (checkout.isEmpty()) {
             checkout.refuseOthers();
+            var theirs = theirs(server, access, "");
             var files = fresh(access, theirs.files());
             checkout.write(files);
-            checkout.keep(server.address().toString(), theirs.files());
+            checkout.keep(theirs.files());
             out().println(files.size() + " files in " + checkout.folder() + ".");
             return 0;
         }
         var local = local(checkout);
+        var theirs = theirs(server, access, version(local));
         var merged = merged(base(server, access, checkout, local), local, theirs);
         if (!merged.clashes().isEmpty()) {
             merged.clashes().forEach(clash -> out().println(clash.sentence()));
@@ -42,7 +43,7 @@ public final class PullCommand extends FolderCommand {
             return 1;
         }
         checkout.write(merged.files());
-        checkout.keep(server.address().toString(), theirs.files());
+        checkout.keep(theirs.files());
         var changes = compared(local.read(), Checkout.read(merged.files()));
         out().print(ComparisonReport.text(changes));
         out().flush();
@@ -50,6 +51,10 @@ public final class PullCommand extends FolderCommand {
             err().println("Nothing new.");
         }
         return 0;
+    }
+
+    private DownloadedDraft theirs(RemoteServer server, Access access, String next) throws IOException {
+        return version == null ? draft(server, access, next) : release(server, access);
     }
 
     private DownloadedDraft release(RemoteServer server, Access access) throws IOException {

@@ -21,7 +21,7 @@ public final class PushCommand extends FolderCommand {
         var local = local(checkout);
         var base = base(server, access, checkout, local);
         for (int tried = 1; ; tried++) {
-            var draft = draft(server, access);
+            var draft = draft(server, access, version(local));
             var merged = merged(base, local, draft);
             if (!merged.clashes().isEmpty()) {
                 merged.clashes().forEach(clash -> out().println(clash.sentence()));
@@ -34,7 +34,7 @@ public final class PushCommand extends FolderCommand {
                 var answer = server.upload(
                         access.path() + "/draft/package?revision=" + draft.revision(),
                         PackageFiles.toZip(merged.files()));
-                checkout.keep(server.address().toString(), local.files());
+                checkout.keep(local.files());
                 answer.get("changes")
                         .forEach(change -> out().println(change.get("sentence").asString()));
                 RemoteServer.lines(answer.get("findings")).forEach(line -> err().println(line));

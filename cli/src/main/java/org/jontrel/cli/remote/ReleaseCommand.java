@@ -43,7 +43,7 @@ public final class ReleaseCommand extends FolderCommand {
     @Override
     int call(RemoteServer server, Access access) throws IOException {
         var local = local(checkout());
-        var draft = draft(server, access);
+        var draft = draft(server, access, version(local));
         var manifest = local.files().get(PackageReader.MANIFEST);
         var drafted = Checkout.read(Checkout.under(manifest, draft.files()));
         var changes = compared(local.read(), drafted);
@@ -63,12 +63,11 @@ public final class ReleaseCommand extends FolderCommand {
         }
         var body = new LinkedHashMap<String, Object>(Map.of(
                 "version",
-                        version(
-                                server,
-                                access,
-                                local.content().orElseThrow().manifest().version()),
-                "notes", notesFile == null ? notes : Files.readString(notesFile),
-                "revision", draft.revision()));
+                named(server, access, version(local)),
+                "notes",
+                notesFile == null ? notes : Files.readString(notesFile),
+                "revision",
+                draft.revision()));
         var made = server.post(access.path() + "/releases", body);
         out().println("Released " + made.get("version").asString() + ".");
         return 0;
@@ -88,7 +87,7 @@ public final class ReleaseCommand extends FolderCommand {
                 .collect(Collectors.toSet());
     }
 
-    private String version(RemoteServer server, Access access, String ofFolder) throws IOException {
+    private String named(RemoteServer server, Access access, String ofFolder) throws IOException {
         var named = Optional.ofNullable(version).orElse(ofFolder);
         return named.equals("next")
                 ? server.get(access.path() + "/next").get("nextVersion").asString()

@@ -4,7 +4,6 @@ import java.io.IOException;
 import java.io.PrintWriter;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
@@ -31,7 +30,7 @@ abstract class RemoteCommand implements Callable<Integer> {
 
     @Override
     public final Integer call() throws IOException {
-        try (var server = options.connect(remembered(), err())) {
+        try (var server = options.connect(err())) {
             var own = server.get("api/access");
             var scopes = new ArrayList<String>();
             own.at("/token/scopes").forEach(scope -> scopes.add(scope.asString()));
@@ -46,11 +45,6 @@ abstract class RemoteCommand implements Callable<Integer> {
     }
 
     abstract int call(RemoteServer server, Access access) throws IOException;
-
-    /** The address that a folder has from an earlier command. */
-    Optional<String> remembered() throws IOException {
-        return Optional.empty();
-    }
 
     PrintWriter out() {
         return spec.commandLine().getOut();

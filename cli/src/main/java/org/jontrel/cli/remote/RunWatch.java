@@ -13,6 +13,8 @@ final class RunWatch {
     private static final Duration PAUSE = Duration.ofMillis(300);
     /** After which nothing follows on a run that has ended. */
     private static final Duration NEXT_WITHIN = Duration.ofSeconds(20);
+    /** After which nobody continues a run that was interrupted. */
+    private static final Duration CONTINUED_WITHIN = Duration.ofMinutes(1);
     /** After which it is said that the server does not answer. */
     private static final int MOST_FAILURES = 20;
 
@@ -33,11 +35,22 @@ final class RunWatch {
     int follow(JsonNode started, String target) throws IOException {
         var id = started.get("id").asString();
         long endedAt = 0;
+        long interruptedAt = 0;
         while (true) {
             var run = look(id);
             tell(run);
             switch (run.get("state").asString()) {
-                case "running" -> endedAt = 0;
+                case "running" -> {
+                    endedAt = 0;
+                    interruptedAt = 0;
+                }
+                case "interrupted" -> {
+                    // a server that was restarted goes on with it by itself
+                    interruptedAt = interruptedAt == 0 ? System.nanoTime() : interruptedAt;
+                    if (System.nanoTime() - interruptedAt > CONTINUED_WITHIN.toNanos()) {
+                        return stopped(run);
+                    }
+                }
                 case "done" -> {
                     if (run.get("toVersion").asString().equals(target)) {
                         run.get("findings").forEach(finding -> err.println(finding.asString()));
@@ -57,15 +70,18 @@ final class RunWatch {
                     }
                 }
                 default -> {
-                    err.println("jontrel: The run stopped (" + run.get("state").asString() + ")"
-                            + (run.hasNonNull("message")
-                                    ? ": " + run.get("message").asString()
-                                    : "") + ". Continue it or roll it back on the page of the site.");
-                    return 1;
+                    return stopped(run);
                 }
             }
             pause();
         }
+    }
+
+    private int stopped(JsonNode run) {
+        var reason = run.hasNonNull("message") ? ": " + run.get("message").asString() : "";
+        err.println("jontrel: The run stopped (" + run.get("state").asString() + ")" + reason
+                + ". Continue it or roll it back on the page of the site.");
+        return 1;
     }
 
     private JsonNode look(String id) throws IOException {

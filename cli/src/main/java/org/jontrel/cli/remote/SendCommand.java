@@ -2,7 +2,6 @@ package org.jontrel.cli.remote;
 
 import java.io.IOException;
 import java.nio.file.Path;
-import java.util.Optional;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
@@ -33,11 +32,6 @@ public final class SendCommand extends RemoteCommand {
 
     @Option(names = "--to-plain-http", description = "Send that token over plain HTTP, also to another machine.")
     private boolean plain;
-
-    @Override
-    Optional<String> remembered() throws IOException {
-        return new Checkout(Path.of(".")).server();
-    }
 
     @Override
     int call(RemoteServer server, Access access) throws IOException {

@@ -11,9 +11,7 @@ final class ServerOptions {
     @Option(
             names = "--server",
             paramLabel = "URL",
-            description =
-                    "Address of the server; else that of the variable JONTREL_SERVER, else the one that the folder was"
-                            + " pulled from.")
+            description = "Address of the server; else that of the variable JONTREL_SERVER.")
     private String address;
 
     @Option(
@@ -29,11 +27,10 @@ final class ServerOptions {
                     "Send the token over plain HTTP, also to another machine, where everybody on the way reads it.")
     private boolean plain;
 
-    /** @param remembered address from an earlier command in the same folder */
-    RemoteServer connect(Optional<String> remembered, PrintWriter err) throws IOException {
+    /** The address is never taken from a folder: whoever made that would be sent the token. */
+    RemoteServer connect(PrintWriter err) throws IOException {
         var given = Optional.ofNullable(address)
                 .or(() -> variable("JONTREL_SERVER"))
-                .or(() -> remembered)
                 .orElseThrow(() -> new IOException("Which server? Give --server, or set JONTREL_SERVER."));
         var from = Optional.ofNullable(file)
                 .or(() -> variable("JONTREL_TOKEN_FILE").map(Path::of));

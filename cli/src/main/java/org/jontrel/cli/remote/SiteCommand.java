@@ -1,19 +1,12 @@
 package org.jontrel.cli.remote;
 
 import java.io.IOException;
-import java.nio.file.Path;
-import java.util.Optional;
 import picocli.CommandLine.Parameters;
 
 /** A command for a site of the workspace. */
 abstract class SiteCommand extends RemoteCommand {
     @Parameters(index = "0", paramLabel = "SITE", description = "The address or the name of a site.")
     private String named;
-
-    @Override
-    Optional<String> remembered() throws IOException {
-        return new Checkout(Path.of(".")).server();
-    }
 
     @Override
     final int call(RemoteServer server, Access access) throws IOException {

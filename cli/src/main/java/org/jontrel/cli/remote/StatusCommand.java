@@ -41,7 +41,7 @@ public final class StatusCommand extends FolderCommand {
             return 0;
         }
         var local = local(checkout);
-        var draft = draft(server, access);
+        var draft = draft(server, access, version(local));
         var merged = merged(base(server, access, checkout, local), local, draft);
         var manifest = local.files().get(org.jontrel.core.code.PackageReader.MANIFEST);
         var theirs = Checkout.read(Checkout.under(manifest, draft.files()));

@@ -238,6 +238,9 @@ public class CommandsTest {
         var other = place.terminal.run("release", folder).ended(1);
         assertTrue(other.err().contains("The answers in migrations/"), other.err());
         write(folder, "migrations/1.1.0.yaml", answered);
+        place.terminal.run("pull", folder).ended(0);
+        assertEquals(Files.readString(folder.resolve("migrations/1.1.0.yaml")), answered, "as it was written");
+        assertEquals(folder.resolve("migrations").toFile().list().length, 1);
         place.terminal.run("release", folder).ended(0);
         place.terminal.run("plan", "TRIAL" + workspaces).ended(0);
         var ran = place.terminal.run("run", site).ended(0).out();

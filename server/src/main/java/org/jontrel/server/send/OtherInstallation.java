@@ -1,19 +1,19 @@
 package org.jontrel.server.send;
 
-import java.io.ByteArrayOutputStream;
-import java.io.IOException;
-import java.io.InputStream;
+import java.net.InetAddress;
 import java.net.URI;
+import java.net.UnknownHostException;
 import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
-import java.net.http.HttpRequest.BodyPublishers;
-import java.net.http.HttpResponse;
-import java.net.http.HttpResponse.BodyHandlers;
-import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.List;
-import java.util.UUID;
 import org.jontrel.server.web.Refusal;
+import org.springframework.core.io.ByteArrayResource;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.client.JdkClientHttpRequestFactory;
+import org.springframework.util.LinkedMultiValueMap;
+import org.springframework.web.client.ResourceAccessException;
+import org.springframework.web.client.RestClient;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -29,8 +29,7 @@ final class OtherInstallation {
     private static final int REFUSED = 300;
     private static final int CONFLICT = 409;
     private static final JsonMapper JSON = JsonMapper.shared();
-    private static final HttpClient HTTP =
-            HttpClient.newBuilder().connectTimeout(TO_CONNECT).build();
+    private static final RestClient HTTP = client();
 
     private final URI address;
     private final String token;
@@ -54,6 +53,12 @@ final class OtherInstallation {
                 || !List.of("http", "https").contains(uri.getScheme())) {
             throw noAddress(given);
         }
+        if (uri.getScheme().equals("http") && !isHere(uri.getHost())) {
+            throw Refusal.invalid(
+                    "The token would go to " + uri.getHost()
+                            + " over plain HTTP, where everybody on the way reads it. Give an address with https.",
+                    List.of());
+        }
         var secret = token.strip();
         if (secret.isEmpty() || secret.chars().anyMatch(sign -> sign <= ' ' || sign > '~')) {
             throw Refusal.invalid("A token is one word. Copy it again from the page where it was made.", List.of());
@@ -61,64 +66,71 @@ final class OtherInstallation {
         return new OtherInstallation(uri, secret);
     }
 
+    private static boolean isHere(String host) {
+        try {
+            return InetAddress.getByName(host).isLoopbackAddress();
+        } catch (UnknownHostException _) {
+            return false;
+        }
+    }
+
     private static Refusal noAddress(String given) {
         return Refusal.invalid(
                 given + " is no address of an installation. Give one such as https://models.example.org.", List.of());
     }
 
+    private static RestClient client() {
+        var factory = new JdkClientHttpRequestFactory(
+                HttpClient.newBuilder().connectTimeout(TO_CONNECT).build());
+        factory.setReadTimeout(TO_ANSWER);
+        return RestClient.builder().requestFactory(factory).build();
+    }
+
     JsonNode get(String path) {
-        return send(request(path).GET());
+        return send(HTTP.get().uri(address.resolve(path)));
     }
 
     JsonNode upload(String path, byte[] zip) {
-        var boundary = "jontrel-" + UUID.randomUUID();
-        var body = new ByteArrayOutputStream();
-        body.writeBytes(("--" + boundary + "\r\nContent-Disposition: form-data; name=\"file\"; filename=\"package.zip\""
-                        + "\r\nContent-Type: application/zip\r\n\r\n")
-                .getBytes(StandardCharsets.UTF_8));
-        body.writeBytes(zip);
-        body.writeBytes(("\r\n--" + boundary + "--\r\n").getBytes(StandardCharsets.UTF_8));
-        return send(request(path)
-                .header("Content-Type", "multipart/form-data; boundary=" + boundary)
-                .POST(BodyPublishers.ofByteArray(body.toByteArray())));
-    }
-
-    private HttpRequest.Builder request(String path) {
-        return HttpRequest.newBuilder(address.resolve(path))
-                .timeout(TO_ANSWER)
-                .header("Authorization", "Bearer " + token);
-    }
-
-    private JsonNode send(HttpRequest.Builder request) {
-        HttpResponse<InputStream> response;
-        byte[] body;
-        try {
-            response = HTTP.send(request.build(), BodyHandlers.ofInputStream());
-            try (var in = response.body()) {
-                body = in.readNBytes(MOST_BYTES);
+        var parts = new LinkedMultiValueMap<String, Object>();
+        parts.add("file", new ByteArrayResource(zip) {
+            @Override
+            public String getFilename() {
+                return "package.zip";
             }
-        } catch (IOException _) {
+        });
+        return send(HTTP.post()
+                .uri(address.resolve(path))
+                .contentType(MediaType.MULTIPART_FORM_DATA)
+                .body(parts));
+    }
+
+    private record RawAnswer(int status, byte[] body) {}
+
+    private JsonNode send(RestClient.RequestHeadersSpec<?> request) {
+        RawAnswer answer;
+        try {
+            answer = request.header(HttpHeaders.AUTHORIZATION, "Bearer " + token)
+                    .exchange((_, response) -> new RawAnswer(
+                            response.getStatusCode().value(), response.getBody().readNBytes(MOST_BYTES)));
+        } catch (ResourceAccessException _) {
             throw Refusal.invalid(
                     "There is no answer from " + address + ". Check the address, and whether the installation runs.",
                     List.of());
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            throw new IllegalStateException(e);
         }
         try {
-            var tree = JSON.readTree(body);
-            if (response.statusCode() < REFUSED) {
+            var tree = JSON.readTree(answer.body());
+            if (answer.status() < REFUSED) {
                 return tree;
             }
             var detail = tree.path("detail").asString("");
             if (!detail.isEmpty()) {
-                throw refused(response.statusCode(), detail, tree);
+                throw refused(answer.status(), detail, tree);
             }
         } catch (JacksonException _) {
             // not an installation, or something before it
         }
         throw Refusal.invalid(
-                address + " answered, but not as an installation does (" + response.statusCode()
+                address + " answered, but not as an installation does (" + answer.status()
                         + "). Is this its own address?",
                 List.of());
     }

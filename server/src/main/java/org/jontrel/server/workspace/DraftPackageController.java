@@ -78,20 +78,29 @@ class DraftPackageController {
      */
     @GetMapping(produces = "application/zip")
     ResponseEntity<byte[]> export(
-            @PathVariable String workspace, @RequestParam(defaultValue = "") List<String> only, Principal principal) {
+            @PathVariable String workspace,
+            @RequestParam(defaultValue = "") List<String> only,
+            @Schema(
+                            description =
+                                    "Version under which the draft's answers are to stand, where it is above the last release")
+                    @RequestParam(defaultValue = "")
+                    String next,
+            Principal principal) {
         var found = workspaces.get(workspace);
         var draft = drafts.get(found.id());
         var model = draft.model();
         var chosen = only.isEmpty() ? model : Dependencies.of(model, only);
-        var next = nextVersion(found.id(), model);
+        var advised = nextVersion(found.id(), model);
         var manifest = Manifest.of(
                 found.path(),
-                next + "-draft",
+                advised + "-draft",
                 found.title(),
                 List.of(principal.getName()),
                 "",
                 "A draft, not released.");
-        var migrations = only.isEmpty() ? releases.migrations(found.id(), next) : List.<Migration>of();
+        var migrations = only.isEmpty()
+                ? releases.migrations(found.id(), isAhead(found.id(), next) ? next : advised)
+                : List.<Migration>of();
         var zip = PackageFiles.toZip(written(new ModelPackage(manifest, chosen, migrations), draft.comments()));
         boolean sound = !Finding.blocks(ModelCheck.check(chosen));
         var name = found.path() + (only.isEmpty() ? "" : "-part") + "-draft" + (sound ? "" : "-with-problems") + ".zip";
@@ -101,6 +110,13 @@ class DraftPackageController {
                         HttpHeaders.CONTENT_DISPOSITION,
                         ContentDisposition.attachment().filename(name).build().toString())
                 .body(zip);
+    }
+
+    private boolean isAhead(long id, String version) {
+        return Semver.isValid(version)
+                && releases.latest(id)
+                        .filter(last -> !new Semver(version).isGreaterThan(last.version()))
+                        .isEmpty();
     }
 
     /** What a release of the draft would be called. */
