@@ -8590,6 +8590,8 @@ export interface operations {
         parameters: {
             query?: {
                 only?: string[];
+                /** @description Version under which the draft's answers are to stand, where it is above the last release */
+                next?: string;
             };
             header?: never;
             path: {

@@ -2,6 +2,7 @@ import { layout } from './layout';
 import { model } from './model';
 import { plan } from './plan';
 import { form, record } from './record';
+import { access, release, token } from './release';
 
 /** Every text of the interface, by feature. */
 export const en = {
@@ -243,50 +244,7 @@ export const en = {
   },
   form,
   record,
-  release: {
-    next: 'Next release',
-    first: 'First release',
-    nothing: 'The draft is the same as {version}; there is nothing to release.',
-    emptyDraft: 'The draft has no content types yet. Add one in Model, then release.',
-    blocked: 'These problems must be solved before a release:',
-    since: 'What changed since {version}',
-    version: 'Version',
-    advised: 'Suggested: {version}, a {advice} release, because of:',
-    adviceWords: { patch: 'patch', minor: 'minor', major: 'major' },
-    advisedFirst: 'A first release is 1.0.0.',
-    notes: 'Notes',
-    notesHint: 'What people should know about this release.',
-    release: 'Release {version}',
-    history: 'Releases',
-    none: 'No releases yet.',
-    by: '{name}, {time}',
-    changes: 'no changes | 1 change | {n} changes',
-    export: 'Export package',
-    send: {
-      open: 'Send',
-      title: 'Send {version}',
-      hint: 'The release goes into the draft of a workspace of another installation. There it is compared and brought together with what others did, released, planned and run under the rules of that installation.',
-      address: 'Address of the installation',
-      token: 'Token of its workspace',
-      tokenHint: 'An architect there makes it, with the right to change the draft. It is not kept here.',
-      look: 'Compare',
-      send: 'Send to {title}',
-      wouldChange: 'In the draft of {title} this would change:',
-      nothing: 'Nothing changes in the draft of {title}: it had {version} before, or has been changed since.',
-      sent: '{version} is in the draft of {title} now, to be released there.',
-    },
-    code: {
-      open: 'Make code',
-      title: 'Code of {version}',
-      draft: 'Code of the draft',
-      target: 'What it is for',
-      file: 'File',
-      copy: 'Copy',
-      copied: 'Copied.',
-      download: 'Download all files',
-      making: 'The code is being made …',
-    },
-  },
+  release,
   site: {
     add: 'Add site',
     settings: {
@@ -502,36 +460,8 @@ export const en = {
     more: 'Show more',
     take: 'Use {n} file | Use {n} files',
   },
-  token: {
-    title: 'Tokens for programs',
-    hint: 'Anybody reads what is published. A program with a token also reads drafts, or writes records.',
-    description: 'Description of this API',
-    may: 'May',
-    made: 'Created',
-    used: 'Last used',
-    expires: 'Expires',
-    never: 'never',
-    roles: { editor: 'read and write', viewer: 'read drafts too', architect: '' },
-    add: 'Create token',
-    revoke: 'Revoke',
-    reallyRevoke: 'Revoke {name}? Programs that use it are refused from now on.',
-    once: 'This is the secret of {name}. It is shown now and never again:',
-    copy: 'Copy',
-    copied: 'Copied',
-  },
-  access: {
-    title: 'Tokens for commands',
-    hint: 'With a token the command line, on your machine or in a pipeline, works on this workspace: ./jontrel pull, push, release, plan and run. A token reads in any case; it stops working when whoever made it is no architect any more.',
-    use: './jontrel status --token-file FILE',
-    may: 'May also',
-    scopes: {
-      read: 'read',
-      draft: 'change the draft',
-      release: 'release',
-      plan: 'plan for sites',
-      run: 'run on sites',
-    },
-  },
+  token,
+  access,
   help: {
     title: 'Help',
     contents: 'Pages of the help',

@@ -5,8 +5,18 @@ import static org.testng.Assert.assertEquals;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Map;
+import java.util.stream.IntStream;
+import org.jontrel.core.code.Manifest;
+import org.jontrel.core.code.ModelPackage;
 import org.jontrel.core.generate.CodeTarget;
+import org.jontrel.core.model.ContentType;
+import org.jontrel.core.model.Field;
+import org.jontrel.core.model.Group;
+import org.jontrel.core.model.Kind;
+import org.jontrel.core.model.Model;
+import org.jontrel.core.model.Part;
 import org.testng.annotations.Test;
 
 /** What is made for other programs is compiled by their tools, and reads and writes a real site. */
@@ -94,7 +104,30 @@ public class GeneratedProgramsTest extends GeneratedCase {
         for (int seed = 1; seed <= DRAWN; seed++) {
             write(folder, drawn(CodeTarget.JAVA, seed));
         }
+        write(folder, CodeTarget.JAVA.of(wide()).files());
         javac(folder);
+    }
+
+    /** A type with more fields than a record can have. */
+    private static ModelPackage wide() {
+        var fields = IntStream.range(0, 300)
+                .mapToObj(i -> new Field("fw" + i, "wide_" + i, "Wide " + i, "", false, Kind.Text.PLAIN))
+                .toList();
+        var groups = List.of(new Group("gwide", "Facts", "", fields));
+        var type = new ContentType(
+                "twide", "wide", "Wide", "Wides", "", "", "wides", Map.of(), List.of(Part.TITLE), groups);
+        return new ModelPackage(
+                Manifest.of("wide", "1.0.0", "Wide", List.of(), "", ""), new Model(List.of(type)), List.of());
+    }
+
+    @Test
+    public void whatARecordCannotHaveIsTold() {
+        var notes = CodeTarget.JAVA.of(wide()).notes();
+        assertEquals(
+                notes.stream()
+                        .filter(note -> note.contains("more fields than a record can have"))
+                        .count(),
+                1);
     }
 
     @Test
