@@ -1,6 +1,7 @@
 import { flushPromises } from '@vue/test-utils';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { effectScope, ref } from 'vue';
+import { living } from '@/shared/testing/setup';
 import type { RecordType } from './recordTypes';
 import { useRecord } from './useRecord';
 
@@ -89,14 +90,14 @@ afterEach(() => vi.unstubAllGlobals());
 
 function opened(first: string) {
   const id = ref(first);
-  return {
-    id,
-    record: useRecord(
+  const record = living(() =>
+    useRecord(
       () => 'trial',
       () => recordType,
       () => id.value,
     ),
-  };
+  );
+  return { id, record };
 }
 
 function type(record: ReturnType<typeof useRecord>, values: Record<string, unknown>): void {
@@ -145,6 +146,26 @@ describe('a record that is worked on', () => {
     slow.go();
     await saving;
     expect(record.values.value.rows).toEqual([{ _row: 100, day: '12' }, { day: '3' }]);
+  });
+
+  it('asks nothing more once it is closed', async () => {
+    vi.useFakeTimers();
+    let checks = 0;
+    vi.stubGlobal('fetch', (request: Request) => {
+      checks += request.url.endsWith('/check') ? 1 : 0;
+      return server.answer(request);
+    });
+    const scope = effectScope();
+    const { record } = scope.run(() => opened('1')) as ReturnType<typeof opened>;
+    await record.load();
+    type(record, { title: 'A' });
+    await vi.advanceTimersByTimeAsync(1_000);
+    expect(checks).toBe(1);
+    type(record, { title: 'B' });
+    scope.stop();
+    await vi.advanceTimersByTimeAsync(1_000);
+    expect(checks).toBe(1);
+    vi.useRealTimers();
   });
 
   it('is published once by a double click, and a new one is made once', async () => {

@@ -94,9 +94,11 @@ export function useRecord(site: () => string, recordType: () => RecordType | und
   /** The version that what is typed began from, where it is not the open one: taken up later, and somebody may have gone on. */
   let base: number | undefined;
   let saving: { state: State; values: string; done: Promise<OpenRecord | undefined> } | undefined;
+  let isClosed = false;
   onScopeDispose(() => {
     // what is on its way belongs to whoever takes up what is kept
     generation++;
+    isClosed = true;
     form.close();
   }, true);
 
@@ -232,7 +234,9 @@ export function useRecord(site: () => string, recordType: () => RecordType | und
     refusals = of.map((problem) => ({ problem, of: standing(problem.path) }));
   }
   const soon = useDebounceFn(() => {
-    check().catch(() => undefined);
+    if (!isClosed) {
+      check().catch(() => undefined);
+    }
   }, 250);
 
   function touch(field: string): void {
