@@ -1,19 +1,32 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui';
 import { computed, ref, watch } from 'vue';
+import { useI18n } from 'vue-i18n';
 import Problems from '@/shared/Problems.vue';
 import { useResource } from '@/shared/api/queries';
 import Choice from '@/shared/controls/Choice.vue';
-import { codeTargets, generatedCode } from './queries';
+import { codeTargets, generatedCode, versionList } from './queries';
 
 /** Code for other programs, made of a release or the draft: looked at, copied, or downloaded whole. */
 const props = defineProps<{ workspace: string; version: string }>();
+const { t } = useI18n();
 const targets = useResource(() => codeTargets(props.workspace));
 const options = computed(() =>
   (targets.data.value ?? []).map(({ target, about }) => ({ value: target, label: about })),
 );
 const target = ref('');
-const made = useResource(() => generatedCode(props.workspace, props.version, target.value), {
+const migrates = computed(() => targets.data.value?.some((each) => each.target === target.value && each.migrates));
+const versions = useResource(() => versionList(props.workspace), { enabled: () => migrates.value === true });
+/** The release of which there is something to bring on; nothing for something new. */
+const from = ref('');
+const origins = computed(() => [
+  { value: '', label: t('release.code.empty') },
+  ...(versions.data.value ?? [])
+    .filter(({ version }) => version !== props.version)
+    .map(({ version }) => ({ value: version, label: t('release.code.since', { version }) })),
+]);
+const since = computed(() => (migrates.value ? from.value : ''));
+const made = useResource(() => generatedCode(props.workspace, props.version, target.value, since.value), {
   enabled: () => target.value !== '',
 });
 const files = computed(() => (made.data.value?.files ?? []).map(({ path }) => ({ value: path, label: path })));
@@ -21,9 +34,10 @@ const path = ref('');
 const text = computed(() => made.data.value?.files.find((file) => file.path === path.value)?.text ?? '');
 const copied = ref(false);
 const problem = computed(() => targets.problem.value || made.problem.value);
-const zip = computed(
-  () => `/api/workspaces/${props.workspace}/generate/${target.value}/zip?version=${encodeURIComponent(props.version)}`,
-);
+const zip = computed(() => {
+  const query = new URLSearchParams({ version: props.version, ...(since.value ? { from: since.value } : {}) });
+  return `/api/workspaces/${props.workspace}/generate/${target.value}/zip?${query.toString()}`;
+});
 
 watch(
   options,
@@ -32,13 +46,15 @@ watch(
   },
   { immediate: true },
 );
-watch(files, (now) => {
-  if (!now.some((file) => file.value === path.value)) {
-    // what is of this model comes before what is the same for all
-    path.value = (now.find((file) => file.value.startsWith('model.')) ?? now[0])?.value ?? '';
+watch([files, since], ([now], [, sinceBefore]) => {
+  if (since.value !== sinceBefore || !now.some((file) => file.value === path.value)) {
+    // what is of this model comes before what is the same for all, what brings something on before what is made anew
+    const first =
+      now.find(({ value }) => value.startsWith('migrate.')) ?? now.find(({ value }) => value.startsWith('model.'));
+    path.value = (first ?? now[0])?.value ?? '';
   }
 });
-watch([target, path], () => {
+watch([target, path, since], () => {
   copied.value = false;
 });
 
@@ -52,6 +68,13 @@ async function copy(): Promise<void> {
   <div class="stack">
     <div class="row choices">
       <Choice v-model:value="target" class="target" :options="options" :aria-label="$t('release.code.target')" />
+      <Choice
+        v-if="migrates && origins.length > 1"
+        v-model:value="from"
+        class="origin"
+        :options="origins"
+        :aria-label="$t('release.code.from')"
+      />
       <Choice v-model:value="path" class="path" filterable :options="files" :aria-label="$t('release.code.file')" />
       <NButton :disabled="!text" @click="copy">{{ $t('release.code.copy') }}</NButton>
       <a v-if="text" :href="zip" download>{{ $t('release.code.download') }}</a>
@@ -74,6 +97,9 @@ async function copy(): Promise<void> {
 }
 .path {
   width: 340px;
+}
+.origin {
+  width: 280px;
 }
 .flat {
   margin: 0;

@@ -34,17 +34,18 @@ export const codeTargets = (workspace: string): Resource<Schemas['TargetView'][]
     ask(api.GET('/api/workspaces/{workspace}/generate', { params: { path: { workspace } }, signal })),
 });
 
-/** The files for a target; the draft's are made anew each time. */
+/** The files for a target; with those that bring what was made of another release on. The draft's are made anew each time. */
 export const generatedCode = (
   workspace: string,
   version: string,
   target: string,
+  from: string,
 ): Resource<Schemas['GeneratedView']> => ({
-  queryKey: [...ofWorkspace(workspace), 'generated', version, target],
+  queryKey: [...ofWorkspace(workspace), 'generated', version, target, from],
   queryFn: ({ signal }) =>
     ask(
       api.GET('/api/workspaces/{workspace}/generate/{target}', {
-        params: { path: { workspace, target }, query: { version } },
+        params: { path: { workspace, target }, query: { version, ...(from ? { from } : {}) } },
         signal,
       }),
     ),

@@ -5624,6 +5624,8 @@ export interface components {
         TargetView: {
             /** @description What is made, in a few words */
             about: string;
+            /** @description Whether there is something that brings what was made of an earlier release on */
+            migrates: boolean;
             /** @description As a request names it, such as json-schema */
             target: string;
         };
@@ -8806,6 +8808,7 @@ export interface operations {
         parameters: {
             query?: {
                 version?: string;
+                from?: string;
             };
             header?: never;
             path: {
@@ -8831,6 +8834,7 @@ export interface operations {
         parameters: {
             query?: {
                 version?: string;
+                from?: string;
             };
             header?: never;
             path: {

@@ -58,13 +58,34 @@ public class GenerateTest {
     }
 
     @Test
+    public void aDatabaseOfAnEarlierReleaseIsBroughtOn() throws IOException {
+        var later = folder.resolve("later");
+        try (var files = Files.walk(SEED_BANK)) {
+            for (var each : files.toList()) {
+                Files.copy(each, later.resolve(SEED_BANK.relativize(each).toString()));
+            }
+        }
+        var file = later.resolve("types/accession.yaml");
+        Files.writeString(file, Files.readString(file).replace("{key: slope,", "{key: incline, was: slope,"));
+        var out = folder.resolve("sql");
+        var made = CommandResult.run("generate", "sql-postgresql", later, "--from", SEED_BANK, "-o", out);
+        assertEquals(made.code(), 0, made.err());
+        var script = Files.readString(out.resolve("migrate.sql"));
+        assertTrue(script.contains("RENAME COLUMN \"slope\" TO \"incline\""), script);
+        assertTrue(Files.exists(out.resolve("schema.sql")));
+        var wrong = CommandResult.run("generate", "java", later, "--from", SEED_BANK, "-o", folder.resolve("java"));
+        assertEquals(wrong.code(), 2);
+        assertTrue(wrong.err().contains("Leave out --from."), wrong.err());
+    }
+
+    @Test
     public void unknownTargetsAreTold() {
         var wrong = CommandResult.run("generate", "cobol", SEED_BANK, "-o", folder);
         assertEquals(wrong.code(), 2);
         assertTrue(
                 wrong.err()
                         .contains(
-                                "Code cannot be made for cobol. Possible are: json-schema, openapi, graphql, typescript, java, python"),
+                                "Code cannot be made for cobol. Possible are: json-schema, openapi, graphql, typescript, java, python, sql-mariadb, sql-postgresql"),
                 wrong.err());
         assertEquals(CommandResult.run("generate", "typescript", SEED_BANK).code(), 2, "where to write is not said");
     }

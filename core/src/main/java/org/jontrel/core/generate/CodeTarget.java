@@ -11,6 +11,8 @@ import org.jontrel.core.generate.java.JavaCode;
 import org.jontrel.core.generate.openapi.OpenApiCode;
 import org.jontrel.core.generate.python.PythonCode;
 import org.jontrel.core.generate.schema.JsonSchemaCode;
+import org.jontrel.core.generate.sql.SqlCode;
+import org.jontrel.core.generate.sql.SqlScripts;
 import org.jontrel.core.generate.typescript.TypeScriptCode;
 
 /** What code can be made for. */
@@ -54,7 +56,33 @@ public enum CodeTarget {
             var code = new PythonCode(ContentApi.of(content));
             return new GeneratedCode(code.files(), code.notes());
         }
+    },
+    SQL_MARIADB("MariaDB: tables, rules and views for what the content API gives") {
+        @Override
+        public GeneratedCode of(ModelPackage content) {
+            return scripts(SqlCode.mariaDb().of(content));
+        }
+
+        @Override
+        public Optional<GeneratedCode> since(ModelPackage before, ModelPackage content) {
+            return Optional.of(scripts(SqlCode.mariaDb().of(content, before)));
+        }
+    },
+    SQL_POSTGRESQL("PostgreSQL: tables, rules and views for what the content API gives") {
+        @Override
+        public GeneratedCode of(ModelPackage content) {
+            return scripts(SqlCode.postgreSql().of(content));
+        }
+
+        @Override
+        public Optional<GeneratedCode> since(ModelPackage before, ModelPackage content) {
+            return Optional.of(scripts(SqlCode.postgreSql().of(content, before)));
+        }
     };
+
+    static GeneratedCode scripts(SqlScripts scripts) {
+        return new GeneratedCode(scripts.files(), scripts.notes());
+    }
 
     private final String about;
 
@@ -64,6 +92,16 @@ public enum CodeTarget {
 
     /** The same for the same content, to the byte. */
     public abstract GeneratedCode of(ModelPackage content);
+
+    /** With what brings something made of an earlier release on to this one; empty where nothing has to be brought on. */
+    public Optional<GeneratedCode> since(ModelPackage before, ModelPackage content) {
+        return Optional.empty();
+    }
+
+    /** Whether what was made of an earlier release can be brought on to this one. */
+    public final boolean migrates() {
+        return this == SQL_MARIADB || this == SQL_POSTGRESQL;
+    }
 
     /** The word for it in commands and addresses, such as {@code json-schema}. */
     public String code() {

@@ -75,6 +75,18 @@ public class CodeTargetTest {
     }
 
     @Test(dataProvider = "targets")
+    public void whatBringsAReleaseOnIsTheSameToo(CodeTarget target) {
+        for (int seed = 1; seed <= DRAWN; seed++) {
+            var before = content(new Models(seed).model());
+            var after = content(new Models(seed + 1L).edit(before.model()));
+            var made = target.since(before, after);
+            assertEquals(target.since(before, after), made);
+            assertEquals(made.isPresent(), target.migrates());
+            made.ifPresent(code -> assertTrue(code.files().containsKey("migrate.sql")));
+        }
+    }
+
+    @Test(dataProvider = "targets")
     public void targetsAreKnownByTheirCodes(CodeTarget target) {
         assertEquals(CodeTarget.of(target.code()).orElseThrow(), target);
     }

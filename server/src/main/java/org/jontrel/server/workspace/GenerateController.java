@@ -39,13 +39,16 @@ class GenerateController {
         this.releases = releases;
     }
 
-    @Schema(requiredProperties = {"target", "about"})
+    @Schema(requiredProperties = {"target", "about", "migrates"})
     record TargetView(
             @Schema(description = "As a request names it, such as json-schema")
             String target,
 
             @Schema(description = "What is made, in a few words")
-            String about) {}
+            String about,
+
+            @Schema(description = "Whether there is something that brings what was made of an earlier release on")
+            boolean migrates) {}
 
     @Schema(requiredProperties = {"path", "text"})
     record CodeFileView(String path, String text) {}
@@ -62,17 +65,21 @@ class GenerateController {
     List<TargetView> targets(@PathVariable String workspace) {
         workspaces.get(workspace);
         return Stream.of(CodeTarget.values())
-                .map(each -> new TargetView(each.code(), each.about()))
+                .map(each -> new TargetView(each.code(), each.about(), each.migrates()))
                 .toList();
     }
 
-    /** The files for a target. The version is that of a release, or {@code draft}. */
+    /**
+     * The files for a target. The version is that of a release, or {@code draft}. With the version of another release in
+     * {@code from}, there is also what brings something made of that one on to this one.
+     */
     @GetMapping("/{target}")
     GeneratedView files(
             @PathVariable String workspace,
             @PathVariable String target,
-            @RequestParam(defaultValue = DRAFT) String version) {
-        var code = code(workspace, target, version);
+            @RequestParam(defaultValue = DRAFT) String version,
+            @RequestParam(defaultValue = "") String from) {
+        var code = code(workspace, target, version, from);
         return new GeneratedView(
                 code.files().entrySet().stream()
                         .map(each -> new CodeFileView(each.getKey(), each.getValue()))
@@ -85,9 +92,10 @@ class GenerateController {
     ResponseEntity<byte[]> zip(
             @PathVariable String workspace,
             @PathVariable String target,
-            @RequestParam(defaultValue = DRAFT) String version) {
+            @RequestParam(defaultValue = DRAFT) String version,
+            @RequestParam(defaultValue = "") String from) {
         var files = new TreeMap<String, byte[]>();
-        code(workspace, target, version)
+        code(workspace, target, version, from)
                 .files()
                 .forEach((path, text) -> files.put(path, text.getBytes(StandardCharsets.UTF_8)));
         var name = workspaces.get(workspace).path() + "-" + version + "-" + target + ".zip";
@@ -98,16 +106,25 @@ class GenerateController {
                 .body(PackageFiles.toZip(files));
     }
 
-    private GeneratedCode code(String workspace, String target, String version) {
+    private GeneratedCode code(String workspace, String target, String version, String from) {
         var found = workspaces.get(workspace);
         var known = CodeTarget.of(target)
                 .orElseThrow(() -> Refusal.missing("Code cannot be made for " + target + ". Possible are: "
                         + Stream.of(CodeTarget.values()).map(CodeTarget::code).collect(Collectors.joining(", "))
                         + "."));
-        return known.of(
-                version.equals(DRAFT)
-                        ? draft(found)
-                        : releases.content(found.id(), found.path(), found.title(), version));
+        var content = version.equals(DRAFT) ? draft(found) : release(found, version);
+        if (from.isEmpty()) {
+            return known.of(content);
+        }
+        return known.since(release(found, from), content)
+                .orElseThrow(() -> Refusal.invalid(
+                        "Nothing made for " + target
+                                + " has to be brought on from one release to another: it is made anew. Leave out \"from\".",
+                        List.of()));
+    }
+
+    private ModelPackage release(Workspaces.Workspace workspace, String version) {
+        return releases.content(workspace.id(), workspace.path(), workspace.title(), version);
     }
 
     private ModelPackage draft(Workspaces.Workspace workspace) {

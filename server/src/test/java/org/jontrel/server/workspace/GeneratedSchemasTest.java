@@ -119,9 +119,26 @@ public class GeneratedSchemasTest extends GeneratedCase {
         assertTrue(answer.body().contains("Possible are: json-schema"), answer.body());
         assertEquals(
                 server.anna.send("GET", path + "typescript?version=9.9.9", null).statusCode(), 404);
+        var made = server.anna.send("GET", path + "typescript?from=1.0.0", null);
+        assertEquals(made.statusCode(), 422);
+        assertTrue(made.body().contains("Leave out"), made.body());
         var zip = server.anna.send("GET", path + "typescript/zip", null);
         assertEquals(
                 zip.headers().firstValue("Content-Disposition").orElseThrow(),
                 "attachment; filename=\"orchard-draft-typescript.zip\"");
+    }
+
+    @Test
+    public void aDatabaseIsBroughtOnFromOneReleaseToTheDraft() {
+        server.draft(Map.of("key: texture", "key: surface"));
+        var made = server.anna.ok("GET", "/api/workspaces/orchard/generate/sql-mariadb?from=1.0.0", null);
+        assertEquals(made.at("/files/1/path").asString(), "migrate.sql");
+        var script = made.at("/files/1/text").asString();
+        assertTrue(script.contains("RENAME COLUMN `bark_texture` TO `bark_surface`"), script);
+        assertEquals(
+                server.anna
+                        .send("GET", "/api/workspaces/orchard/generate/sql-mariadb?from=9.9.9", null)
+                        .statusCode(),
+                404);
     }
 }

@@ -66,6 +66,11 @@ public final class TestDatabase {
         return running;
     }
 
+    /** Where it listens, on loopback. */
+    public int port() {
+        return port;
+    }
+
     /** JDBC address of the server with a database named, or of the server alone. */
     public String url(String name) {
         return "jdbc:mariadb://127.0.0.1:" + port + "/" + name
