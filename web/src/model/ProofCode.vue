@@ -8,7 +8,9 @@ import { EditorState } from '@codemirror/state';
 import { EditorView, keymap, lineNumbers } from '@codemirror/view';
 import { NButton } from 'naive-ui';
 import { onBeforeUnmount, onMounted, ref, watch } from 'vue';
+import GeneratedCode from '@/release/GeneratedCode.vue';
 import { useSession } from '@/session/session';
+import Dialog from '@/shared/controls/Dialog.vue';
 import Problems from '@/shared/Problems.vue';
 import { api, ask, sentenceOf, type FindingView } from '@/shared/api/client';
 import { idOf, type Defined } from '@/shared/definitions';
@@ -23,6 +25,8 @@ const proof = useProof();
 const session = useSession();
 const place = ref<HTMLElement>();
 const edited = ref(false);
+/** Whether code for other programs is looked at. */
+const isCode = ref(false);
 const stale = ref(false);
 const findings = ref<FindingView[]>([]);
 const problem = ref('');
@@ -151,7 +155,14 @@ watch(
     <NButton size="small" type="primary" :disabled="!edited" @click="apply">{{ $t('proof.apply') }}</NButton>
     <NButton size="small" :disabled="!edited && !findings.length" @click="show">{{ $t('proof.revert') }}</NButton>
     <span class="hint">{{ $t('proof.applyKey') }}</span>
+    <NButton class="others" size="small" @click="isCode = true">{{ $t('proof.programs') }}</NButton>
   </div>
+  <div v-else class="row buttons">
+    <NButton class="others" size="small" @click="isCode = true">{{ $t('proof.programs') }}</NButton>
+  </div>
+  <Dialog v-model="isCode" :title="$t('release.code.draft')" :width="1100">
+    <GeneratedCode :workspace="draft.workspace" version="draft" />
+  </Dialog>
   <p v-if="stale" class="hint">{{ $t('proof.stale') }}</p>
   <Problems
     :of="
@@ -187,6 +198,10 @@ watch(
   color: var(--page-muted);
 }
 .buttons {
+  flex-wrap: wrap;
   margin-top: 8px;
+}
+.others {
+  margin-left: auto;
 }
 </style>

@@ -66,7 +66,7 @@ async function copy(): Promise<void> {
 
 <template>
   <div class="stack">
-    <div class="row choices">
+    <div :class="['row', 'choices', { three: migrates && origins.length > 1 }]">
       <Choice v-model:value="target" class="target" :options="options" :aria-label="$t('release.code.target')" />
       <Choice
         v-if="migrates && origins.length > 1"
@@ -98,8 +98,12 @@ async function copy(): Promise<void> {
 .path {
   width: 340px;
 }
+.three .target,
 .origin {
-  width: 280px;
+  width: 256px;
+}
+.three .path {
+  width: 200px;
 }
 .flat {
   margin: 0;

@@ -168,6 +168,7 @@ export const en = {
       'The file of this definition, as it stands in a package. Edit it and apply: one step, which undo takes back. Comments stay where they are and go out with the package.',
     apply: 'Apply',
     applyKey: 'Ctrl+Enter',
+    programs: 'Code for other programs',
     revert: 'Revert',
     stale: 'The definition has changed meanwhile. Applying merges both.',
     unreadable: 'The definition cannot be shown yet:',

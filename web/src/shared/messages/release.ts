@@ -39,7 +39,7 @@ export const release = {
     file: 'File',
     from: 'For what database',
     empty: 'For an empty database',
-    since: 'For one that was made for {version}',
+    since: 'For a database of {version}',
     copy: 'Copy',
     copied: 'Copied.',
     download: 'Download all files',

@@ -12,7 +12,6 @@ import org.jontrel.core.generate.openapi.OpenApiCode;
 import org.jontrel.core.generate.python.PythonCode;
 import org.jontrel.core.generate.schema.JsonSchemaCode;
 import org.jontrel.core.generate.sql.SqlCode;
-import org.jontrel.core.generate.sql.SqlScripts;
 import org.jontrel.core.generate.typescript.TypeScriptCode;
 
 /** What code can be made for. */
@@ -57,7 +56,7 @@ public enum CodeTarget {
             return new GeneratedCode(code.files(), code.notes());
         }
     },
-    SQL_MARIADB("MariaDB: tables, rules and views for what the content API gives") {
+    SQL_MARIADB("MariaDB: tables, rules and views") {
         @Override
         public GeneratedCode of(ModelPackage content) {
             return scripts(SqlCode.mariaDb().of(content));
@@ -68,7 +67,7 @@ public enum CodeTarget {
             return Optional.of(scripts(SqlCode.mariaDb().of(content, before)));
         }
     },
-    SQL_POSTGRESQL("PostgreSQL: tables, rules and views for what the content API gives") {
+    SQL_POSTGRESQL("PostgreSQL: tables, rules and views") {
         @Override
         public GeneratedCode of(ModelPackage content) {
             return scripts(SqlCode.postgreSql().of(content));
@@ -80,7 +79,7 @@ public enum CodeTarget {
         }
     };
 
-    static GeneratedCode scripts(SqlScripts scripts) {
+    static GeneratedCode scripts(SqlCode.Scripts scripts) {
         return new GeneratedCode(scripts.files(), scripts.notes());
     }
 

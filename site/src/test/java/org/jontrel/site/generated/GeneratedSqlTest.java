@@ -1,6 +1,7 @@
 package org.jontrel.site.generated;
 
 import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
 import java.io.IOException;
@@ -10,6 +11,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import org.jontrel.core.check.ModelCheck;
 import org.jontrel.core.code.Manifest;
 import org.jontrel.core.code.ModelPackage;
 import org.jontrel.core.code.PackageFiles;
@@ -17,7 +19,12 @@ import org.jontrel.core.code.PackageReader;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.generate.CodeTarget;
 import org.jontrel.core.generated.Models;
+import org.jontrel.core.model.ContentType;
+import org.jontrel.core.model.Field;
+import org.jontrel.core.model.Group;
+import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
+import org.jontrel.core.model.Part;
 import org.jontrel.core.naming.Ids;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
@@ -91,6 +98,36 @@ public class GeneratedSqlTest {
         var third = read(demo + "draft", second.model());
         assertTrue(broughtOn(
                 server, place, target.since(second, third).orElseThrow().files()));
+    }
+
+    /** As wide as the checker lets a type be, mostly of what cannot be kept outside its row. */
+    @Test(dataProvider = "servers")
+    public void wideTypesFit(SqlServer server) {
+        var fields = new ArrayList<Field>();
+        for (int i = 0; i < 100; i++) {
+            var options = List.of(new Kind.Option("o" + (10 + i), "word", "Word", false));
+            fields.add(new Field("fc" + i, "choice_" + i, "Choice", "", false, new Kind.Choice(options)));
+        }
+        for (int i = 0; i < 55; i++) {
+            fields.add(new Field("ft" + i, "text_" + i, "Text", "", false, Kind.Text.PLAIN));
+        }
+        var type = new ContentType(
+                "twide",
+                "wide",
+                "Wide",
+                "Wides",
+                "",
+                "",
+                "wides",
+                Map.of(),
+                List.of(Part.TITLE),
+                List.of(new Group("gwide", "Facts", "", fields)));
+        var model = new Model(List.of(type));
+        assertFalse(
+                Finding.blocks(ModelCheck.check(model)), ModelCheck.check(model).toString());
+        var target = CodeTarget.of(server.target()).orElseThrow();
+        server.run(server.fresh(), target.of(content(model, "1.0.0")).files().get("schema.sql"))
+                .checked();
     }
 
     private static ModelPackage read(String folder, Model earlier) throws IOException {

@@ -17,20 +17,15 @@ final class CarriedOver {
     private final Set<SqlColumn> columns = new HashSet<>();
     private final Set<SqlTable> tables = new HashSet<>();
 
-    /** @param goneTables names that tables which go have meanwhile */
-    CarriedOver(
-            SqlDialect dialect,
-            SchemaMatch match,
-            Map<SqlTable, String> goneTables,
-            Map<String, Map<SqlColumn, String>> goneColumns,
-            HeldInserts held) {
+    /** @param names of what goes, meanwhile */
+    CarriedOver(SqlDialect dialect, SchemaMatch match, NameChanges names, HeldInserts held) {
         this.dialect = dialect;
         this.match = match;
         this.held = held;
         for (var rows : match.added()) {
-            match.of(rows.above()).ifPresent(of -> toSeveral(of, rows, goneColumns.get(rows.above())));
+            match.of(rows.above()).ifPresent(of -> toSeveral(of, rows, names.goneColumns(rows.above())));
         }
-        goneTables.forEach((rows, name) -> match.of(rows.above()).ifPresent(of -> toOne(of, rows, name)));
+        names.goneTables().forEach((rows, name) -> match.of(rows.above()).ifPresent(of -> toOne(of, rows, name)));
     }
 
     List<String> statements() {

@@ -25,7 +25,7 @@ final class MariaDbDialect extends SqlDialect {
         return switch (type) {
             case ID, WHOLE -> "BIGINT";
             case COUNT -> "INT";
-            case WORD -> "VARCHAR(190)" + ASCII;
+            case WORD -> "VARCHAR(64)" + ASCII;
             case TEXT -> "VARCHAR(255)";
             case LONG_TEXT -> "LONGTEXT";
             case DECIMAL -> "DECIMAL(20,6)";

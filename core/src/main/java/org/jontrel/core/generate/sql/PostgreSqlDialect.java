@@ -24,7 +24,7 @@ final class PostgreSqlDialect extends SqlDialect {
         return switch (type) {
             case ID, WHOLE -> "bigint";
             case COUNT -> "integer";
-            case WORD -> "varchar(190)";
+            case WORD -> "varchar(64)";
             case TEXT -> "varchar(255)";
             case LONG_TEXT -> "text";
             case DECIMAL -> "numeric(20,6)";

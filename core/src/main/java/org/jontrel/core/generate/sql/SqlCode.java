@@ -3,6 +3,7 @@ package org.jontrel.core.generate.sql;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.SequencedMap;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jontrel.core.code.Manifest;
@@ -13,6 +14,12 @@ import org.jontrel.core.generate.api.ContentApi;
 /** Scripts that make the tables of a database for what the content API gives, and that bring those of an earlier release on. */
 public final class SqlCode {
     private final SqlDialect dialect;
+
+    /**
+     * @param files scripts by their names
+     * @param notes what is called otherwise than in the model, and what is held, in sentences
+     */
+    public record Scripts(SequencedMap<String, String> files, List<String> notes) {}
 
     private SqlCode(SqlDialect dialect) {
         this.dialect = dialect;
@@ -27,15 +34,15 @@ public final class SqlCode {
     }
 
     /** {@code schema.sql}, for an empty database. */
-    public SqlScripts of(ModelPackage content) {
+    public Scripts of(ModelPackage content) {
         var schema = SqlTables.of(content);
         var files = new LinkedHashMap<String, String>();
         files.put("schema.sql", script(content, List.of("For an empty database."), install(schema)));
-        return new SqlScripts(files, schema.notes());
+        return new Scripts(files, schema.notes());
     }
 
     /** With {@code migrate.sql} beside it, for a database that was made for an earlier release. */
-    public SqlScripts of(ModelPackage content, ModelPackage before) {
+    public Scripts of(ModelPackage content, ModelPackage before) {
         var schema = SqlTables.of(content);
         var migration = new SqlMigration(dialect, SqlTables.of(before), schema, release(before.manifest()));
         var files = new LinkedHashMap<>(of(content).files());
@@ -47,7 +54,7 @@ public final class SqlCode {
                                 "For a database that was made for " + release(before.manifest()) + ".",
                                 "Make a copy of the database first."),
                         migration.statements()));
-        return new SqlScripts(
+        return new Scripts(
                 files,
                 Stream.concat(schema.notes().stream(), migration.notes().stream())
                         .toList());
@@ -81,7 +88,7 @@ public final class SqlCode {
                 .collect(Collectors.joining());
         var body = Stream.of(dialect.begin().stream(), statements.stream(), dialect.end().stream())
                 .flatMap(each -> each)
-                .map(each -> each + ";\n")
+                .map(each -> each.startsWith(SqlMigration.SECTION) ? "\n" + each + "\n" : each + ";\n")
                 .collect(Collectors.joining());
         return head + "\n" + body;
     }

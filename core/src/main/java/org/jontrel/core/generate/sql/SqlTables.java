@@ -122,7 +122,7 @@ final class SqlTables {
             draft.column(OWN + "updated_at", "updated_at", SqlType.MOMENT, false, "Last change.");
             return;
         }
-        draft.column(OWN + "slug", "slug", SqlType.WORD, false, "Its part of its address.");
+        draft.column(OWN + "slug", "slug", SqlType.TEXT, false, "Its part of its address.");
         draft.column(OWN + "url", "url", SqlType.LONG_TEXT, false, "Address of its page.");
         var state = draft.column(OWN + "state", "state", SqlType.WORD, false, "Given to who has a token.");
         var states = new LinkedHashMap<String, String>();

@@ -6,7 +6,7 @@ enum SqlType {
     ID,
     /** A small whole number: a place in a list, pixels. */
     COUNT,
-    /** A key, an address segment, the name of an icon or a colour: letters without accents, digits and signs, at most 190. */
+    /** A key, the name of an icon or a colour: at most 64 letters without accents, digits and signs. */
     WORD,
     /** One line, at most 255 characters. */
     TEXT,
