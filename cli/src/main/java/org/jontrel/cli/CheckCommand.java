@@ -12,6 +12,7 @@ import java.util.concurrent.Callable;
 import org.jontrel.cli.io.Output;
 import org.jontrel.cli.io.OutputTarget;
 import org.jontrel.cli.io.PackageSource;
+import org.jontrel.cli.shelf.RequiredPackages;
 import org.jontrel.core.check.ModelCheck;
 import org.jontrel.core.code.ModelPackage;
 import org.jontrel.core.code.Packages;
@@ -84,8 +85,18 @@ final class CheckCommand implements Callable<Integer> {
         for (var other : others) {
             PackageSource.read(other).content().ifPresent(packages::add);
         }
-        var joined = Packages.join(content, packages, findings);
+        var folder = new RequiredPackages(Path.of(source.sort() == PackageSource.SourceType.FOLDER ? path : "."));
+        boolean isTaken = source.sort() == PackageSource.SourceType.FOLDER && !folder.isEmpty();
+        if (isTaken) {
+            findings.addAll(source.read().origins().locate(folder.check(content)));
+        }
+        var missing = new ArrayList<Finding>();
+        var joined = Packages.join(content, packages, missing);
         var found = joined.of(ModelCheck.check(joined.model()));
+        // what was taken from a shelf is among the package's own definitions
+        if (found.stream().anyMatch(finding -> finding.code() == Code.REFERENCE_UNKNOWN)) {
+            findings.addAll(missing);
+        }
         // a file on its own cannot have what it refers to, nor be used
         return source.sort() == PackageSource.SourceType.FILE
                 ? found.stream()

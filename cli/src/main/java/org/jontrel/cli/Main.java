@@ -16,6 +16,9 @@ import org.jontrel.cli.remote.RunCommand;
 import org.jontrel.cli.remote.SendCommand;
 import org.jontrel.cli.remote.StatusCommand;
 import org.jontrel.cli.remote.UndoCommand;
+import org.jontrel.cli.shelf.RequireCommand;
+import org.jontrel.cli.shelf.ShelfCommand;
+import org.jontrel.cli.shelf.UpdateCommand;
 import org.jontrel.core.code.UnwritableException;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
@@ -34,6 +37,9 @@ import picocli.CommandLine.Command;
             SchemaCommand.class,
             DescribeCommand.class,
             GenerateCommand.class,
+            ShelfCommand.class,
+            RequireCommand.class,
+            UpdateCommand.class,
             StatusCommand.class,
             PullCommand.class,
             PushCommand.class,
@@ -47,8 +53,8 @@ import picocli.CommandLine.Command;
         mixinStandardHelpOptions = true,
         version = "Jontrel 0.1.0",
         description =
-                "Checks, formats, compares, merges and describes packages of definitions, makes code of them, and carries them"
-                        + " between folders, workspaces and sites of a server.")
+                "Checks, formats, compares, merges and describes packages of definitions, makes code of them, takes them from"
+                        + " shelves, and carries them between folders, workspaces and sites of a server.")
 public final class Main {
     public static void main(String[] arguments) {
         var out = new PrintWriter(System.out, true, StandardCharsets.UTF_8);

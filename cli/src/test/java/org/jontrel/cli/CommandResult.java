@@ -7,8 +7,8 @@ import java.io.StringWriter;
 import java.util.Arrays;
 
 /** What came of a command. */
-record CommandResult(int code, String out, String err) {
-    static CommandResult run(Object... arguments) {
+public record CommandResult(int code, String out, String err) {
+    public static CommandResult run(Object... arguments) {
         var out = new StringWriter();
         var err = new StringWriter();
         var texts = Arrays.stream(arguments).map(String::valueOf).toArray(String[]::new);

@@ -15,6 +15,7 @@ import org.semver4j.Semver;
 /** The names of files within a package. Nothing else makes a path, and none is made of what was not checked. */
 public final class FileNames {
     public static final String MANIFEST = "package.yaml";
+    public static final String LOCK = "package.lock.yaml";
     public static final String MIGRATIONS = "migrations";
 
     private FileNames() {}
@@ -33,6 +34,14 @@ public final class FileNames {
             throw new IllegalArgumentException("No file name can be made of the version " + version);
         }
         return MIGRATIONS + "/" + version + ".yaml";
+    }
+
+    /** {@code packages/shared-places-1.3.0.zip}. @throws IllegalArgumentException where the name or version is none */
+    static String ofShelved(String name, String version) {
+        if (!Keys.isPackageName(name) || !Semver.isValid(version)) {
+            throw new IllegalArgumentException("No file name can be made of the package " + name + " " + version);
+        }
+        return "packages/" + name + "-" + version + ".zip";
     }
 
     /** Whether a folder of a package has this name. */

@@ -121,7 +121,7 @@ public final class PackageFiles {
                 return false;
             }
         }
-        return DEFINING.matcher(name).find();
+        return DEFINING.matcher(name).find() && !name.equals(FileNames.LOCK);
     }
 
     /** The files of a zip; a single folder around everything is taken off. Nothing is written anywhere. */

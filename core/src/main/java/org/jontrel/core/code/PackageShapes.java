@@ -36,7 +36,55 @@ final class PackageShapes {
                     Requirement::version,
                     Sense.RULE,
                     "Range of versions that will do, such as \">=1.2 <2\".")
-            .build(v -> new Requirement(v.get("name"), v.get("version")));
+            .optional(
+                    "prefix",
+                    Files.text(
+                            text -> text.isEmpty() || Keys.isKey(text),
+                            "^([a-z][a-z0-9_]{0,39})?$",
+                            Code.KEY_INVALID,
+                            Keys::fromLabel),
+                    Requirement::prefix,
+                    "",
+                    Sense.NAME,
+                    "What keys and addresses of the other package get before them here, where they would collide: `parks` makes `parks_place` of `place`.")
+            .build(v -> new Requirement(v.get("name"), v.get("version"), v.get("prefix")));
+
+    private static final ObjectShape<PackageLock.LockedPackage> LOCKED = ObjectShape.<PackageLock.LockedPackage>of(
+                    "locked package")
+            .required("name", NAME, PackageLock.LockedPackage::name, Sense.NAME, "Name of the package.")
+            .required("version", VERSION, PackageLock.LockedPackage::version, Sense.NAME, "The version that is here.")
+            .required(
+                    "checksum",
+                    Files.text(),
+                    PackageLock.LockedPackage::checksum,
+                    Sense.IDENTITY,
+                    "SHA-256 of its file under packages/.")
+            .optional(
+                    "key",
+                    Files.text(),
+                    PackageLock.LockedPackage::key,
+                    "",
+                    Sense.IDENTITY,
+                    "Public key (Ed25519) of the shelf that signed it.")
+            .optional(
+                    "prefix",
+                    Files.text(),
+                    PackageLock.LockedPackage::prefix,
+                    "",
+                    Sense.NAME,
+                    "What its keys and addresses have before them here.")
+            .build(v -> new PackageLock.LockedPackage(
+                    v.get("name"), v.get("version"), v.get("checksum"), v.get("key"), v.get("prefix")));
+
+    static final ObjectShape<PackageLock> LOCK = ObjectShape.<PackageLock>of("lock")
+            .optional(
+                    "packages",
+                    Files.list(LOCKED),
+                    PackageLock::packages,
+                    List.of(),
+                    Sense.RULE,
+                    "The packages that are here, each after those that it needs itself.")
+            .build(v -> new PackageLock(v.get("packages")));
 
     static final ObjectShape<Manifest> MANIFEST = ObjectShape.<Manifest>of("package")
             .optional(

@@ -53,10 +53,20 @@ final class ManifestMerge {
         for (var name : names) {
             var version = chooser.choose("requires " + name, was.get(name), mine.get(name), other.get(name));
             if (version != null) {
-                merged.add(new Requirement(name, version));
+                var prefix = chooser.choose(
+                        "prefix of " + name, prefix(base, name), prefix(ours, name), prefix(theirs, name));
+                merged.add(new Requirement(name, version, prefix == null ? "" : prefix));
             }
         }
         return merged;
+    }
+
+    private static String prefix(List<Requirement> requires, String name) {
+        return requires.stream()
+                .filter(each -> each.name().equals(name))
+                .findFirst()
+                .map(Requirement::prefix)
+                .orElse(null);
     }
 
     private static Map<String, String> byName(List<Requirement> requires) {

@@ -1,0 +1,70 @@
+package org.jontrel.cli.shelf;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.concurrent.Callable;
+import java.util.function.Predicate;
+import org.jontrel.cli.io.Output;
+import org.jontrel.cli.io.PackageSource;
+import org.jontrel.core.code.PackageLock;
+import org.jontrel.core.code.Requirement;
+import org.jontrel.core.compare.ComparisonReport;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
+
+/** A command that takes packages from a shelf into a folder. */
+abstract class TakingCommand implements Callable<Integer> {
+    @Spec
+    private CommandSpec spec;
+
+    @Parameters(index = "0", paramLabel = "PATH", description = "A folder of definitions.")
+    private Path folder;
+
+    @Option(names = "--shelf", paramLabel = "DIR", required = true, description = "The folder with released packages.")
+    private Path shelf;
+
+    final CommandSpec spec() {
+        return spec;
+    }
+
+    /** What the folder requires. @throws IOException where it cannot be read */
+    final List<Requirement> requires() throws IOException {
+        var source = PackageSource.read(folder.toString());
+        return source.content()
+                .map(content -> content.manifest().requires())
+                .orElseThrow(() -> new IOException(folder + " cannot be read; \"jontrel check\" says why."));
+    }
+
+    final ShelfFolder shelf() throws IOException {
+        return new ShelfFolder(shelf);
+    }
+
+    final int take(ShelfFolder from, List<Requirement> requires, Predicate<String> free) throws IOException {
+        var taken = new TakenPackages(folder, from);
+        var lock = taken.bring(requires, free);
+        var out = spec.commandLine().getOut();
+        taken.problems().forEach(out::println);
+        taken.findings().forEach(each -> out.println(Output.line(each)));
+        if (!taken.problems().isEmpty() || !taken.findings().isEmpty()) {
+            spec.commandLine()
+                    .getErr()
+                    .println(
+                            "jontrel: Nothing was written. Where keys collide, --prefix gives those of a package a word before them.");
+            return 1;
+        }
+        for (var each : lock.packages()) {
+            out.println(line(each));
+        }
+        out.print(ComparisonReport.text(taken.changes()));
+        out.flush();
+        return 0;
+    }
+
+    private static String line(PackageLock.LockedPackage each) {
+        return each.name() + " " + each.version() + (each.prefix().isEmpty() ? "" : " as " + each.prefix())
+                + (each.key().isEmpty() ? "" : ", signed");
+    }
+}
