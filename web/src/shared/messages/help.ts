@@ -213,7 +213,7 @@ export const helpPages = {
       },
       code: {
         title: 'Code for other programs',
-        text: '“Make code” at a release gives what a program needs that reads or writes a site with these definitions: JSON Schemas of what the content API gives and takes, its description as OpenAPI, a GraphQL schema, or types and a client in TypeScript, Java or Python. Look at a file, copy it, or download all of them; “./jontrel generate” makes the same files on the command line. The same release always gives the same files. Names that mean something else in the language are changed, and that is told.',
+        text: '“Make code” at a release gives what a program needs that reads or writes a site with these definitions: JSON Schemas of what the content API gives and takes, its description as OpenAPI, a GraphQL schema, types and a client in TypeScript, Java or Python, or tables for a database of your own in MariaDB or PostgreSQL. Such a database can be brought on from one release to the next: choose the one that it was made for. Look at a file, copy it, or download all of them; “./jontrel generate” makes the same files on the command line. The same release always gives the same files. Names that mean something else in the language are changed, and that is told.',
       },
     },
   },
@@ -257,6 +257,10 @@ export const helpPages = {
       commands: {
         title: 'Commands and pipelines',
         text: 'Definitions can live as files in a repository. Under “Releases” an architect makes a token and says what it may do; with it the command line brings the draft into a folder (pull), a folder into the draft (push), releases, plans and runs. What people at the desk and in files changed is brought together; where both changed the same, nothing is written and the places are told.',
+      },
+      packages: {
+        title: 'Packages of others',
+        text: 'What several models have in common can be a package of its own. “./jontrel require” takes it into a folder of files, from a folder of released packages or from another workspace; there it is used, and added to, as if it were your own. A new version is merged in, and what you added stays. What the package says itself is not changed in place: “./jontrel check” tells where it was.',
       },
       tokens: {
         title: 'Tokens for programs',

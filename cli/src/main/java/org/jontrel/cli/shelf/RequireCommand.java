@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Comparator;
 import org.jontrel.core.code.Requirement;
+import org.jontrel.core.shelf.PackageShelf;
 import org.jontrel.core.shelf.Shelf;
 import org.semver4j.Semver;
 import picocli.CommandLine.Command;
@@ -50,7 +51,7 @@ public final class RequireCommand extends TakingCommand {
         return take(from, requires, name::equals);
     }
 
-    private String newest(ShelfFolder from) throws IOException {
+    private String newest(PackageShelf from) throws IOException {
         return from.versions(name).stream()
                 .map(Shelf.ShelvedVersion::version)
                 .max(Comparator.comparing(Semver::new))

@@ -16,7 +16,7 @@ import org.jontrel.core.code.PackageFiles;
 import org.jontrel.core.code.PackageReader;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.naming.Keys;
-import org.jontrel.core.shelf.Shelf;
+import org.jontrel.core.shelf.PackageShelf;
 import org.jontrel.core.shelf.ShelfSignature;
 import org.semver4j.Semver;
 
@@ -24,7 +24,7 @@ import org.semver4j.Semver;
  * A folder with a folder for each package: {@code NAME/VERSION.zip}, with {@code .sha256} and, where the shelf has a key, {@code .sig}
  * beside it. The public key is {@code shelf.pub}. Nothing in it is trusted that does not fit together.
  */
-final class ShelfFolder implements Shelf {
+final class ShelfFolder implements PackageShelf {
     private static final String KEY = "shelf.pub";
     private static final String ZIP = ".zip";
     private final Path folder;
@@ -38,9 +38,6 @@ final class ShelfFolder implements Shelf {
         }
         this.folder = folder;
     }
-
-    /** A released package as it lies there. @param key of the shelf that signed it; empty where it has none */
-    record ShelvedPackage(byte[] file, ModelPackage content, String key) {}
 
     List<String> names() throws IOException {
         try (var all = Files.list(folder)) {
@@ -89,8 +86,8 @@ final class ShelfFolder implements Shelf {
         return Files.exists(file) ? Optional.of(Files.readString(file).strip()) : Optional.empty();
     }
 
-    /** @throws IOException where it is not what was published, or no package */
-    ShelvedPackage take(String name, String version) throws IOException {
+    @Override
+    public ShelvedPackage take(String name, String version) throws IOException {
         var path = path(name, version, ZIP);
         var file = Files.readAllBytes(path);
         var sum = text(path(name, version, ".sha256"));

@@ -29,6 +29,7 @@ import org.jontrel.core.merge.Clash;
 import org.jontrel.core.merge.PackageMerge;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.naming.Ids;
+import org.jontrel.core.shelf.PackageShelf;
 import org.jontrel.core.shelf.PrefixedModel;
 import org.jontrel.core.shelf.Resolver;
 import org.jontrel.core.shelf.ShelfSignature;
@@ -39,12 +40,12 @@ import org.jontrel.core.shelf.ShelfSignature;
  */
 final class TakenPackages {
     private final Path folder;
-    private final ShelfFolder shelf;
+    private final PackageShelf shelf;
     private final List<String> problems = new ArrayList<>();
     private final List<Finding> findings = new ArrayList<>();
     private Comparison changes = new Comparison(List.of());
 
-    TakenPackages(Path folder, ShelfFolder shelf) {
+    TakenPackages(Path folder, PackageShelf shelf) {
         this.folder = folder;
         this.shelf = shelf;
     }
@@ -102,7 +103,7 @@ final class TakenPackages {
                     ShelfSignature.checksum(taken.file()),
                     taken.key(),
                     prefixes.getOrDefault(each.getKey(), ""));
-            refuseOtherKey(before, now);
+            refuseOthers(before, now);
             locked.add(now);
             files.put(now.path(), taken.file());
         }
@@ -130,8 +131,13 @@ final class TakenPackages {
         }
     }
 
-    /** Whoever takes a shelf over must not be able to put other packages in the place of those that are trusted. */
-    private void refuseOtherKey(PackageLock before, PackageLock.LockedPackage now) throws IOException {
+    /** Whoever takes a shelf over, or comes before it, must not be able to put other packages in the place of those that are trusted. */
+    private void refuseOthers(PackageLock before, PackageLock.LockedPackage now) throws IOException {
+        var same = before.find(now.name()).filter(each -> each.version().equals(now.version()));
+        if (same.isPresent() && !same.get().checksum().equals(now.checksum())) {
+            throw new IOException("The shelf has another " + now.name() + " " + now.version()
+                    + " than was taken before. Versions never change: ask who published it.");
+        }
         var was = before.find(now.name()).map(PackageLock.LockedPackage::key).orElse("");
         if (!was.isEmpty() && !was.equals(now.key())) {
             throw new IOException(

@@ -2,14 +2,18 @@ package org.jontrel.cli.shelf;
 
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.Callable;
 import java.util.function.Predicate;
 import org.jontrel.cli.io.Output;
 import org.jontrel.cli.io.PackageSource;
+import org.jontrel.cli.remote.TokenOptions;
 import org.jontrel.core.code.PackageLock;
 import org.jontrel.core.code.Requirement;
 import org.jontrel.core.compare.ComparisonReport;
+import org.jontrel.core.shelf.PackageShelf;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
@@ -23,8 +27,17 @@ abstract class TakingCommand implements Callable<Integer> {
     @Parameters(index = "0", paramLabel = "PATH", description = "A folder of definitions.")
     private Path folder;
 
-    @Option(names = "--shelf", paramLabel = "DIR", required = true, description = "The folder with released packages.")
-    private Path shelf;
+    @Option(
+            names = "--shelf",
+            paramLabel = "SHELF",
+            required = true,
+            description =
+                    "Where released packages lie: a folder, or the address of a server, whose token is for the workspace that"
+                            + " is the package. Given more than once, each package is taken from the first that has it.")
+    private List<String> shelves = List.of();
+
+    @Mixin
+    private TokenOptions token;
 
     final CommandSpec spec() {
         return spec;
@@ -38,11 +51,16 @@ abstract class TakingCommand implements Callable<Integer> {
                 .orElseThrow(() -> new IOException(folder + " cannot be read; \"jontrel check\" says why."));
     }
 
-    final ShelfFolder shelf() throws IOException {
-        return new ShelfFolder(shelf);
+    final PackageShelf shelf() throws IOException {
+        var all = new ArrayList<PackageShelf>();
+        for (var each : shelves) {
+            boolean isAddress = each.matches("https?://.*");
+            all.add(isAddress ? token.shelf(each, spec.commandLine().getErr()) : new ShelfFolder(Path.of(each)));
+        }
+        return new ShelvesInOrder(all, folder);
     }
 
-    final int take(ShelfFolder from, List<Requirement> requires, Predicate<String> free) throws IOException {
+    final int take(PackageShelf from, List<Requirement> requires, Predicate<String> free) throws IOException {
         var taken = new TakenPackages(folder, from);
         var lock = taken.bring(requires, free);
         var out = spec.commandLine().getOut();

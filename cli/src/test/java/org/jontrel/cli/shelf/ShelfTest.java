@@ -261,6 +261,35 @@ public class ShelfTest {
     }
 
     @Test
+    public void packagesComeFromSeveralShelvesOrStayAsTheyAre() throws IOException {
+        done("require", mine, "shared-places", "--shelf", shelf);
+        var tides = folder("tides", "1.0.0", "");
+        write(tides, "lists/tides.yaml", "key: tides\ntitle: Tides\noptions: [{key: high, label: High}]\n");
+        var other = root.resolve("other-shelf");
+        done("shelf", "publish", tides, other);
+        assertEquals(
+                CommandResult.run("require", folder("third", "1.0.0", ""), "shared-places", "--shelf", other)
+                        .code(),
+                2,
+                "another shelf does not have it");
+        var said = done("require", mine, "tides", "--shelf", other);
+        assertTrue(said.out().startsWith("shared-places 1.0.0\ntides 1.0.0\n"), said.out());
+        publish("1.0.5", PLACE.replace("Town", "Town or village"));
+        assertTrue(done("update", mine, "tides", "--shelf", other, "--shelf", shelf)
+                .out()
+                .startsWith("shared-places 1.0.0\n"));
+        assertTrue(
+                done("update", mine, "--shelf", other, "--shelf", shelf).out().startsWith("shared-places 1.0.5\n"));
+
+        write(root.resolve("shared-places"), "types/place.yaml", PLACE.replace("Town", "Trap"));
+        var again = root.resolve("again");
+        done("shelf", "publish", root.resolve("shared-places"), again);
+        var refused = CommandResult.run("update", mine, "--shelf", again);
+        assertEquals(refused.code(), 2, refused.out());
+        assertTrue(refused.err().contains("Versions never change"), refused.err());
+    }
+
+    @Test
     public void linksLeadNothingOutOfTheFolder() throws IOException {
         var elsewhere = Files.createDirectory(root.resolve("elsewhere"));
         Files.createSymbolicLink(mine.resolve("packages"), elsewhere);

@@ -9,6 +9,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.apache.commons.io.FileUtils;
 import org.jontrel.demo.Client;
 import org.jontrel.e2e.Installation;
@@ -168,6 +169,55 @@ public class CommandsTest {
         edit(folder, "label: Reach", "label: Span");
         place.terminal.run("push", folder).ended(0);
         place.terminal.run("status", folder).ended(0);
+    }
+
+    /** What a workspace has released is a package, and the server a shelf. */
+    @Test
+    public void aReleaseIsTakenIntoAnotherFolderAndAddedTo() throws IOException {
+        var place = new Harbour();
+        place.terminal.run("release", place.pushed(), "--notes", "First").ended(0);
+        var folder = place.folder("other");
+        write(folder, "package.yaml", "name: marina\nversion: \"1.0.0\"\n");
+        var options = new Object[] {"--shelf", installation.address(), "--token-file", place.terminal.token()};
+        var taken = Terminal.plain(arguments(options, "require", folder, place.workspace))
+                .ended(0);
+        assertTrue(taken.out().startsWith(place.workspace + " 1.0.0\n"), taken.out());
+        assertTrue(type(folder).contains("# between the rings"), type(folder));
+        write(
+                folder,
+                "types/mooring.yaml",
+                type(folder) + "  - title: Ours\n    fields:\n      - {key: berth, label: Berth, kind: text}\n");
+        Terminal.plain("check", folder).ended(0);
+        place.relabel("Note", "Remarks");
+        anna.post(place.path + "/releases", Map.of("version", "1.0.1", "notes", ""));
+        var updated = Terminal.plain(arguments(options, "update", folder)).ended(0);
+        assertTrue(updated.out().startsWith(place.workspace + " 1.0.1\n"), updated.out());
+        assertTrue(type(folder).contains("Remarks") && type(folder).contains("Berth"), type(folder));
+        Terminal.plain("check", folder).ended(0);
+        var other = new Harbour();
+        Terminal.plain(
+                        "require",
+                        folder,
+                        place.workspace,
+                        "--shelf",
+                        installation.address(),
+                        "--token-file",
+                        other.terminal.token())
+                .ended(0);
+        var unknown = Terminal.plain(
+                        "require",
+                        folder,
+                        "nothing",
+                        "--shelf",
+                        installation.address(),
+                        "--token-file",
+                        other.terminal.token())
+                .ended(2);
+        assertTrue(unknown.err().contains("There is no package nothing"), unknown.err());
+    }
+
+    private static Object[] arguments(Object[] options, Object... first) {
+        return Stream.concat(Stream.of(first), Stream.of(options)).toArray();
     }
 
     @Test

@@ -26,9 +26,6 @@ import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.Part;
 import org.jontrel.core.naming.Ids;
-import org.testng.annotations.AfterClass;
-import org.testng.annotations.BeforeClass;
-import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
 /** Databases that hold what the content API gives: made and brought on by real servers, for models drawn at random. */
@@ -40,28 +37,11 @@ public class GeneratedSqlTest {
     private static final int BROUGHT_ON = Integer.getInteger("sql.cases", 12);
     private static final int FIRST = Integer.getInteger("sql.from", 1);
 
-    private PostgreSqlServer postgreSql;
-
-    @BeforeClass
-    public void start() {
-        postgreSql = new PostgreSqlServer();
-    }
-
-    @AfterClass(alwaysRun = true)
-    public void stop() {
-        postgreSql.close();
-    }
-
-    @DataProvider
-    public Object[][] servers() {
-        return new Object[][] {{new MariaDbServer()}, {postgreSql}};
-    }
-
     private static ModelPackage content(Model model, String version) {
         return new ModelPackage(Manifest.of("drawn", version, "Drawn", List.of(), "", ""), model, List.of());
     }
 
-    @Test(dataProvider = "servers")
+    @Test(dataProvider = "servers", dataProviderClass = SqlServers.class)
     public void drawnModelsAreInstalled(SqlServer server) {
         var target = CodeTarget.of(server.target()).orElseThrow();
         for (int first = 1; first <= DRAWN; first += TOGETHER) {
@@ -78,7 +58,7 @@ public class GeneratedSqlTest {
     }
 
     /** The example, and the releases of the demo, each brought on to the next. */
-    @Test(dataProvider = "servers")
+    @Test(dataProvider = "servers", dataProviderClass = SqlServers.class)
     public void modelsOfPeopleAreInstalledAndBroughtOn(SqlServer server) throws IOException {
         var demo = "../demo/src/main/resources/org/jontrel/demo/";
         var target = CodeTarget.of(server.target()).orElseThrow();
@@ -101,7 +81,7 @@ public class GeneratedSqlTest {
     }
 
     /** As wide as the checker lets a type be, mostly of what cannot be kept outside its row. */
-    @Test(dataProvider = "servers")
+    @Test(dataProvider = "servers", dataProviderClass = SqlServers.class)
     public void wideTypesFit(SqlServer server) {
         var fields = new ArrayList<Field>();
         for (int i = 0; i < 100; i++) {
@@ -138,7 +118,7 @@ public class GeneratedSqlTest {
                 .orElseThrow();
     }
 
-    @Test(dataProvider = "servers")
+    @Test(dataProvider = "servers", dataProviderClass = SqlServers.class)
     public void drawnModelsAreBroughtOn(SqlServer server) {
         var target = CodeTarget.of(server.target()).orElseThrow();
         var refused = new ArrayList<Integer>();

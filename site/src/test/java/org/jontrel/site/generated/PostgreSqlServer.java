@@ -11,12 +11,22 @@ import java.util.concurrent.TimeUnit;
 import org.jontrel.site.testing.Waiting;
 
 /** A PostgreSQL of one's own, reached by a socket in a folder alone. It runs as somebody else than root, as it insists. */
-final class PostgreSqlServer extends SqlServer implements AutoCloseable {
+final class PostgreSqlServer extends SqlServer {
+    private static PostgreSqlServer running;
     private final Path folder;
     private final Process server;
     private int given;
 
-    PostgreSqlServer() {
+    /** The one of all tests; it ends with them. */
+    static synchronized PostgreSqlServer shared() {
+        if (running == null) {
+            running = new PostgreSqlServer();
+            Runtime.getRuntime().addShutdownHook(new Thread(running::stop));
+        }
+        return running;
+    }
+
+    private PostgreSqlServer() {
         try {
             folder = Files.createTempDirectory("jontrel-pg-");
             if (isRoot()) {
@@ -142,8 +152,7 @@ final class PostgreSqlServer extends SqlServer implements AutoCloseable {
         return "\"" + name + "\"";
     }
 
-    @Override
-    public void close() {
+    private void stop() {
         server.destroy();
         try {
             if (!server.waitFor(10, TimeUnit.SECONDS)) {

@@ -10,9 +10,6 @@ import org.jontrel.core.code.ModelPackage;
 import org.jontrel.core.generate.CodeTarget;
 import org.jontrel.core.generate.GeneratedCode;
 import org.jontrel.site.testing.Orchard;
-import org.testng.annotations.AfterClass;
-import org.testng.annotations.BeforeClass;
-import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
 /** Rows of a generated database come along when it is brought on to a later release. */
@@ -31,23 +28,6 @@ public class SqlMigrationTest {
             INSERT INTO tree_prunings (record_id, position, day, done_by_id) VALUES (1, 1, '2025-02-01', 11);
             INSERT INTO tree_prunings_cuts (record_id, position, position_2, branch, thick) VALUES (1, 1, 1, 'Low', 2.5);
             """;
-
-    private PostgreSqlServer postgreSql;
-
-    @BeforeClass
-    public void start() {
-        postgreSql = new PostgreSqlServer();
-    }
-
-    @AfterClass(alwaysRun = true)
-    public void stop() {
-        postgreSql.close();
-    }
-
-    @DataProvider
-    public Object[][] servers() {
-        return new Object[][] {{new MariaDbServer()}, {postgreSql}};
-    }
 
     private static ModelPackage release(String version, Map<String, String> replacements) {
         return new ModelPackage(
@@ -76,7 +56,7 @@ public class SqlMigrationTest {
         return server.run(place, query + ";").checked().strip().replace("\t", " | ");
     }
 
-    @Test(dataProvider = "servers")
+    @Test(dataProvider = "servers", dataProviderClass = SqlServers.class)
     public void viewsNameWhatRowsLeadTo(SqlServer server) {
         var place = installed(server);
         assertEquals(
@@ -84,7 +64,7 @@ public class SqlMigrationTest {
                 "Old Tom | Ada | Apple, Pear | table, juice");
     }
 
-    @Test(dataProvider = "servers")
+    @Test(dataProvider = "servers", dataProviderClass = SqlServers.class)
     public void rowsKeepTheRules(SqlServer server) {
         var place = installed(server);
         for (var bad : List.of(
@@ -103,7 +83,7 @@ public class SqlMigrationTest {
         assertEquals(asked(server, place, "SELECT COUNT(*), COUNT(keeper_id) FROM tree"), "1 | 0");
     }
 
-    @Test(dataProvider = "servers")
+    @Test(dataProvider = "servers", dataProviderClass = SqlServers.class)
     public void renamedFieldsOptionsAndTypesKeepTheirValues(SqlServer server) {
         var place = installed(server);
         var code = code(
@@ -127,7 +107,7 @@ public class SqlMigrationTest {
         assertEquals(code.notes(), List.of());
     }
 
-    @Test(dataProvider = "servers")
+    @Test(dataProvider = "servers", dataProviderClass = SqlServers.class)
     public void oneBecomesSeveralAndSeveralOne(SqlServer server) {
         var place = installed(server);
         var code = code(
@@ -147,7 +127,7 @@ public class SqlMigrationTest {
                 "orchard 1.0.0 | tree_uses | value | 1.2 | juice");
     }
 
-    @Test(dataProvider = "servers")
+    @Test(dataProvider = "servers", dataProviderClass = SqlServers.class)
     public void whatHasNoPlaceIsHeld(SqlServer server) {
         var place = installed(server);
         var code = code(
@@ -175,7 +155,7 @@ public class SqlMigrationTest {
                 code.notes().toString());
     }
 
-    @Test(dataProvider = "servers")
+    @Test(dataProvider = "servers", dataProviderClass = SqlServers.class)
     public void valuesThatBreakNewRulesStopItBeforeAnythingChanges(SqlServer server) {
         var place = installed(server);
         var before = server.structure(place);
