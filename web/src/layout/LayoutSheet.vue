@@ -25,7 +25,8 @@ const session = useSession();
 const problem = ref('');
 const busy = ref(false);
 const isDerived = computed(() => !props.of);
-const locked = computed(() => !session.isArchitect || isDerived.value);
+/** Also while another layout is being made: what was typed then would go into this one. */
+const locked = computed(() => !session.isArchitect || isDerived.value || busy.value);
 const { data: derived } = useResource(
   () => derivedOf(draft.workspace, props.place.type, props.place.use as Use, draft.revision),
   {

@@ -4,6 +4,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.AriaRole;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -122,7 +123,13 @@ public class LayoutsTest {
     @Test(dependsOnMethods = "someRecordsGetAnotherPage")
     public void oneRecordGetsAnotherPage() {
         pages.open("Structures", "Page");
+        var held = new ArrayList<Route>();
+        page.route("**/pages/own*", held::add);
         desk.anna.button("Another layout").click();
+        assertThat(pages.setting("Name")).isDisabled(); // what is typed now would go into the first one
+        page.waitForCondition(() -> !held.isEmpty());
+        held.getFirst().resume();
+        page.unroute("**/pages/own*");
         pages.setting("Name").fill("Page of the Alder Bridge");
         desk.anna.button("Add comparison").click();
         pages.choose("What is compared", "last part of the address");
