@@ -26,6 +26,11 @@ public final class RemoteShelf implements PackageShelf {
     }
 
     @Override
+    public List<String> names() {
+        return List.of(workspace);
+    }
+
+    @Override
     public List<ShelvedVersion> versions(String name) {
         if (!name.equals(workspace)) {
             return List.of();

@@ -3,7 +3,10 @@ package org.jontrel.cli.shelf;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Comparator;
+import org.jontrel.core.code.Ranges;
 import org.jontrel.core.code.Requirement;
+import org.jontrel.core.finding.Nearest;
+import org.jontrel.core.naming.Keys;
 import org.jontrel.core.shelf.PackageShelf;
 import org.jontrel.core.shelf.Shelf;
 import org.semver4j.Semver;
@@ -42,6 +45,15 @@ public final class RequireCommand extends TakingCommand {
 
     @Override
     public Integer call() throws IOException {
+        if (range != null && !Ranges.isRange(range)) {
+            throw new IOException(
+                    range
+                            + " is no range of versions. Give one such as \">=1.2 <2\", or \"^1.2\" for what is compatible with it.");
+        }
+        if (!prefix.isEmpty() && !Keys.isKey(prefix)) {
+            throw new IOException(
+                    prefix + " cannot stand before keys. Give a word such as " + Keys.fromLabel(prefix) + ".");
+        }
         var from = shelf();
         var requires = new ArrayList<>(requires());
         requires.removeIf(each -> each.name().equals(name));
@@ -52,10 +64,11 @@ public final class RequireCommand extends TakingCommand {
     }
 
     private String newest(PackageShelf from) throws IOException {
+        var hint = Nearest.hint(name, from.names());
         return from.versions(name).stream()
                 .map(Shelf.ShelvedVersion::version)
                 .max(Comparator.comparing(Semver::new))
                 .map(version -> "^" + version)
-                .orElseThrow(() -> new IOException("There is no package " + name + " on the shelf."));
+                .orElseThrow(() -> new IOException("There is no package " + name + " on the shelf." + hint));
     }
 }

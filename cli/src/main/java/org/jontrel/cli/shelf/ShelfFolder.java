@@ -39,7 +39,8 @@ final class ShelfFolder implements PackageShelf {
         this.folder = folder;
     }
 
-    List<String> names() throws IOException {
+    @Override
+    public List<String> names() throws IOException {
         try (var all = Files.list(folder)) {
             return all.filter(Files::isDirectory)
                     .map(each -> each.getFileName().toString())

@@ -6,6 +6,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.TreeSet;
 import org.jontrel.core.code.PackageLock;
 import org.jontrel.core.shelf.PackageShelf;
 
@@ -23,6 +24,16 @@ final class ShelvesInOrder implements PackageShelf {
 
     private Optional<PackageShelf> shelf(String name) {
         return shelves.stream().filter(each -> !each.versions(name).isEmpty()).findFirst();
+    }
+
+    @Override
+    public List<String> names() throws IOException {
+        var all = new TreeSet<String>();
+        for (var each : shelves) {
+            all.addAll(each.names());
+        }
+        lock.packages().forEach(each -> all.add(each.name()));
+        return List.copyOf(all);
     }
 
     @Override

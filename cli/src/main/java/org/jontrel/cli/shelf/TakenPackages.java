@@ -4,33 +4,19 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Map;
-import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.jontrel.cli.io.OutputTarget;
 import org.jontrel.cli.io.PackageSource;
-import org.jontrel.core.check.ModelCheck;
-import org.jontrel.core.code.ModelPackage;
-import org.jontrel.core.code.PackageFiles;
 import org.jontrel.core.code.PackageLock;
-import org.jontrel.core.code.PackageReader;
-import org.jontrel.core.code.PackageWriter;
 import org.jontrel.core.code.Requirement;
 import org.jontrel.core.compare.Comparison;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Severity;
-import org.jontrel.core.merge.Clash;
-import org.jontrel.core.merge.PackageMerge;
-import org.jontrel.core.model.Model;
-import org.jontrel.core.naming.Ids;
 import org.jontrel.core.shelf.PackageShelf;
-import org.jontrel.core.shelf.PrefixedModel;
 import org.jontrel.core.shelf.Resolver;
 import org.jontrel.core.shelf.ShelfSignature;
 
@@ -43,11 +29,17 @@ final class TakenPackages {
     private final PackageShelf shelf;
     private final List<String> problems = new ArrayList<>();
     private final List<Finding> findings = new ArrayList<>();
+    private boolean isResolved = true;
     private Comparison changes = new Comparison(List.of());
 
     TakenPackages(Path folder, PackageShelf shelf) {
         this.folder = folder;
         this.shelf = shelf;
+    }
+
+    /** Whether there are versions that fit together. */
+    boolean isResolved() {
+        return isResolved;
     }
 
     /** Why nothing was written, in sentences. */
@@ -90,6 +82,7 @@ final class TakenPackages {
         var resolution = Resolver.resolve(content.manifest().name(), requires, shelf, kept);
         problems.addAll(resolution.problems());
         if (!problems.isEmpty()) {
+            isResolved = false;
             return PackageLock.EMPTY;
         }
         var prefixes = requires.stream().collect(Collectors.toMap(Requirement::name, Requirement::prefix));
@@ -108,10 +101,14 @@ final class TakenPackages {
             files.put(now.path(), taken.file());
         }
         var after = new PackageLock(locked);
-        var merged = merged(source, requires, before, after, files);
+        var merging = new BroughtDefinitions(folder, problems, findings);
+        var merged = merging.merge(source, requires, before, after, files);
         if (!problems.isEmpty() || !findings.isEmpty()) {
             return PackageLock.EMPTY;
         }
+        changes = Comparison.of(
+                source.content().orElseThrow().model(),
+                merged.content().orElseThrow().model());
         files.putAll(merged.files());
         files.put(PackageLock.FILE, after.write());
         var removed = new HashSet<>(OutputTarget.stale(folder, merged.files()));
@@ -144,95 +141,5 @@ final class TakenPackages {
                     "The shelf signs " + now.name() + " with another key than before, or not at all. If that is right,"
                             + " take the key out of package.lock.yaml, then try again.");
         }
-    }
-
-    private PackageReader.Result merged(
-            PackageSource source,
-            List<Requirement> requires,
-            PackageLock before,
-            PackageLock after,
-            Map<String, byte[]> taken)
-            throws IOException {
-        var content = source.content().orElseThrow();
-        var manifest = PackageWriter.writeFolder(
-                        new ModelPackage(
-                                content.manifest().with(content.manifest().authors(), requires),
-                                content.model(),
-                                content.migrations()),
-                        source.read().formatting(),
-                        source.read().was())
-                .get(PackageReader.MANIFEST);
-        var own = new TreeMap<>(source.files());
-        own.put(PackageReader.MANIFEST, manifest);
-        var current = PackageReader.read(own, List.of());
-        var required = new RequiredPackages(folder);
-        for (var name : names(before, after)) {
-            var old = before.find(name);
-            var next = after.find(name);
-            if (old.isPresent() && old.equals(next)) {
-                continue;
-            }
-            var base = old.isEmpty()
-                    ? nothing(manifest)
-                    : required.file(old.get(), findings)
-                            .map(file -> brought(manifest, file, old.get()))
-                            .orElse(null);
-            if (base == null) {
-                return current;
-            }
-            var theirs = next.map(each -> brought(manifest, taken.get(each.path()), each))
-                    .orElseGet(() -> nothing(manifest));
-            var merge = PackageMerge.merge(base, current, theirs, true, Ids.secure());
-            if (!merge.clashes().isEmpty()) {
-                merge.clashes().stream().map(Clash::sentence).forEach(problems::add);
-                return current;
-            }
-            current = PackageReader.read(merge.files(), List.of());
-        }
-        var model = current.content().orElseThrow().model();
-        changes = Comparison.of(content.model(), model);
-        findings.addAll(current.origins().locate(fresh(content.model(), model)));
-        return current;
-    }
-
-    /** Packages that go come last, those that need others before them. */
-    private static List<String> names(PackageLock before, PackageLock after) {
-        var gone = before.packages().reversed().stream()
-                .map(PackageLock.LockedPackage::name)
-                .filter(name -> after.find(name).isEmpty());
-        return Stream.concat(after.packages().stream().map(PackageLock.LockedPackage::name), gone)
-                .toList();
-    }
-
-    /** What is wrong now and was not before. */
-    private static List<Finding> fresh(Model before, Model after) {
-        var known = blockers(before).stream().map(Finding::sentence).collect(Collectors.toSet());
-        return blockers(after).stream()
-                .filter(each -> !known.contains(each.sentence()))
-                .toList();
-    }
-
-    private static List<Finding> blockers(Model model) {
-        return ModelCheck.check(model).stream()
-                .filter(each -> each.severity() == Severity.BLOCKER)
-                .toList();
-    }
-
-    private static PackageReader.Result nothing(byte[] manifest) {
-        return PackageReader.read(new TreeMap<>(Map.of(PackageReader.MANIFEST, manifest)), List.of());
-    }
-
-    /** The definitions of a package as if they were the folder's: under its manifest, without decisions. */
-    private static PackageReader.Result brought(byte[] manifest, byte[] file, PackageLock.LockedPackage locked) {
-        SortedMap<String, byte[]> files = PackageFiles.zip(file, new ArrayList<>());
-        if (!locked.prefix().isEmpty()) {
-            var content = ShelfFolder.content(file).orElseThrow();
-            files = PackageWriter.write(new ModelPackage(
-                    content.manifest(), PrefixedModel.of(content.model(), locked.prefix()), List.of()));
-        }
-        var all = new HashMap<>(files);
-        all.keySet().removeIf(name -> name.startsWith("migrations/"));
-        all.put(PackageReader.MANIFEST, manifest);
-        return PackageReader.read(new TreeMap<>(all), List.of());
     }
 }

@@ -11,7 +11,9 @@ import org.jontrel.cli.io.PackageSource;
 import org.jontrel.cli.remote.TokenOptions;
 import org.jontrel.core.code.PackageLock;
 import org.jontrel.core.code.Requirement;
+import org.jontrel.core.code.UnwritableException;
 import org.jontrel.core.compare.ComparisonReport;
+import org.jontrel.core.finding.Finding;
 import org.jontrel.core.shelf.PackageShelf;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
@@ -61,17 +63,28 @@ abstract class TakingCommand implements Callable<Integer> {
     }
 
     final int take(PackageShelf from, List<Requirement> requires, Predicate<String> free) throws IOException {
-        var taken = new TakenPackages(folder, from);
-        var lock = taken.bring(requires, free);
         var out = spec.commandLine().getOut();
+        var err = spec.commandLine().getErr();
+        var taken = new TakenPackages(folder, from);
+        var findings = new ArrayList<Finding>();
+        var lock = PackageLock.EMPTY;
+        try {
+            lock = taken.bring(requires, free);
+            findings.addAll(taken.findings());
+        } catch (UnwritableException e) {
+            findings.addAll(e.findings());
+        }
         taken.problems().forEach(out::println);
-        taken.findings().forEach(each -> out.println(Output.line(each)));
-        if (!taken.problems().isEmpty() || !taken.findings().isEmpty()) {
-            spec.commandLine()
-                    .getErr()
-                    .println(
-                            "jontrel: Nothing was written. Where keys collide, --prefix gives those of a package a word before them.");
+        findings.forEach(each -> out.println(Output.line(each)));
+        if (!taken.problems().isEmpty() || !findings.isEmpty()) {
+            err.println("jontrel: Nothing was written."
+                    + (!taken.isResolved()
+                            ? ""
+                            : " Where keys collide, --prefix gives those of a package a word before them."));
             return 1;
+        }
+        if (taken.changes().isEmpty()) {
+            err.println(lock.packages().isEmpty() ? "No package is required." : "Nothing new.");
         }
         for (var each : lock.packages()) {
             out.println(line(each));

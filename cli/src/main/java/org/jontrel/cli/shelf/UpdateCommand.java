@@ -2,6 +2,7 @@ package org.jontrel.cli.shelf;
 
 import java.io.IOException;
 import java.util.List;
+import org.jontrel.core.finding.Nearest;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Parameters;
 
@@ -20,6 +21,14 @@ public final class UpdateCommand extends TakingCommand {
 
     @Override
     public Integer call() throws IOException {
-        return take(shelf(), requires(), name -> names.isEmpty() || names.contains(name));
+        var from = shelf();
+        var known = from.names();
+        for (var name : names) {
+            if (!known.contains(name)) {
+                throw new IOException(
+                        "There is no package " + name + " here or on the shelf." + Nearest.hint(name, known));
+            }
+        }
+        return take(from, requires(), name -> names.isEmpty() || names.contains(name));
     }
 }

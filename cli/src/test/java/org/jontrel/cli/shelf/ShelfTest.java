@@ -154,7 +154,10 @@ public class ShelfTest {
         var before = files(mine);
         var said = CommandResult.run("require", mine, "shared-places", "--shelf", shelf);
         assertEquals(said.code(), 1, said.out() + said.err());
-        assertTrue((said.out() + said.err()).contains("place"), said.out() + said.err());
+        assertEquals(
+                said.out(),
+                "There is a content type with the key place already, and shared-places brings one of its own.\n");
+        assertTrue(said.err().contains("--prefix"), said.err());
         assertEquals(files(mine), before);
         var taken = done("require", mine, "shared-places", "^1", "--prefix", "county", "--shelf", shelf);
         assertTrue(taken.out().startsWith("shared-places 1.0.0 as county\n"), taken.out());
@@ -287,6 +290,30 @@ public class ShelfTest {
         var refused = CommandResult.run("update", mine, "--shelf", again);
         assertEquals(refused.code(), 2, refused.out());
         assertTrue(refused.err().contains("Versions never change"), refused.err());
+    }
+
+    @Test
+    public void whatCannotBeMeantIsTold() {
+        assertTold("=>1 is no range of versions", "require", mine, "shared-places", "=>1", "--shelf", shelf);
+        assertTold(
+                "Give a word such as bad_one",
+                "require",
+                mine,
+                "shared-places",
+                "--prefix",
+                "Bad one",
+                "--shelf",
+                shelf);
+        assertTold("Did you mean \"shared-places\"?", "require", mine, "shared-place", "--shelf", shelf);
+        assertTold("There is no package tides here", "update", mine, "tides", "--shelf", shelf);
+        assertTold("There is no shelf at", "update", mine, "--shelf", root.resolve("nowhere"));
+        assertTrue(done("update", mine, "--shelf", shelf).err().contains("No package is required."));
+    }
+
+    private static void assertTold(String sentence, Object... arguments) {
+        var said = CommandResult.run(arguments);
+        assertEquals(said.code(), 2, said.out());
+        assertTrue(said.err().contains(sentence), said.err());
     }
 
     @Test

@@ -16,7 +16,7 @@ public final class Ranges {
         return RANGE.pattern();
     }
 
-    static boolean isRange(String text) {
+    public static boolean isRange(String text) {
         return text.length() <= 200 && RANGE.matcher(text).matches();
     }
 
