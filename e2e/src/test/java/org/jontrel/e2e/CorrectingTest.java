@@ -11,7 +11,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.regex.Pattern;
-import org.awaitility.Awaitility;
+import org.jontrel.site.testing.Waiting;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
@@ -99,7 +99,7 @@ public class CorrectingTest {
         assertEquals(condition(), "\"poor\"");
         desk.anna.button("Undo this run").click();
         desk.anna.button("Undo now").click();
-        Awaitility.await().until(() -> condition().startsWith("["));
+        Waiting.until("the values as they were", () -> condition().startsWith("["));
         assertEquals(condition(), "[\"good\",\"poor\"]");
     }
 
