@@ -78,14 +78,17 @@ final class TakenPackages {
         var content = source.content().orElseThrow();
         var kept = before.packages().stream()
                 .filter(each -> !free.test(each.name()))
-                .collect(Collectors.toMap(PackageLock.LockedPackage::name, PackageLock.LockedPackage::version));
+                .collect(Collectors.toMap(
+                        PackageLock.LockedPackage::name, PackageLock.LockedPackage::version, (first, _) -> first));
         var resolution = Resolver.resolve(content.manifest().name(), requires, shelf, kept);
         problems.addAll(resolution.problems());
         if (!problems.isEmpty()) {
             isResolved = false;
             return PackageLock.EMPTY;
         }
-        var prefixes = requires.stream().collect(Collectors.toMap(Requirement::name, Requirement::prefix));
+        // somebody may have written a requirement twice: both ranges hold, and the first prefix
+        var prefixes = requires.stream()
+                .collect(Collectors.toMap(Requirement::name, Requirement::prefix, (first, _) -> first));
         var files = new TreeMap<String, byte[]>();
         var locked = new ArrayList<PackageLock.LockedPackage>();
         for (var each : resolution.versions().entrySet()) {

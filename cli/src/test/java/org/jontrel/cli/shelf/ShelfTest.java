@@ -310,6 +310,18 @@ public class ShelfTest {
         assertTrue(done("update", mine, "--shelf", shelf).err().contains("No package is required."));
     }
 
+    @Test
+    public void aRequirementThatIsWrittenTwiceHoldsTwice() throws IOException {
+        publish("1.1.0", PLACE);
+        publish("1.2.0", PLACE);
+        folder(
+                "waters",
+                "1.0.0",
+                "requires: [{name: shared-places, version: ^1}, {name: shared-places, version: <1.2}]\n");
+        assertTrue(done("update", mine, "--shelf", shelf).out().startsWith("shared-places 1.1.0\n"));
+        done("check", mine);
+    }
+
     private static void assertTold(String sentence, Object... arguments) {
         var said = CommandResult.run(arguments);
         assertEquals(said.code(), 2, said.out());
