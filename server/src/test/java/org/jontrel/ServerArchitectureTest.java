@@ -28,16 +28,20 @@ public class ServerArchitectureTest {
                 .consideringOnlyDependenciesInLayers()
                 .layer("server")
                 .definedBy("org.jontrel.server..")
+                .layer("serve")
+                .definedBy("org.jontrel.serve..")
                 .layer("site")
                 .definedBy("org.jontrel.site..")
                 .layer("core")
                 .definedBy("org.jontrel.core..")
                 .whereLayer("server")
                 .mayNotBeAccessedByAnyLayer()
-                .whereLayer("site")
+                .whereLayer("serve")
                 .mayOnlyBeAccessedByLayers("server")
+                .whereLayer("site")
+                .mayOnlyBeAccessedByLayers("server", "serve")
                 .whereLayer("core")
-                .mayOnlyBeAccessedByLayers("server", "site")
+                .mayOnlyBeAccessedByLayers("server", "serve", "site")
                 .check(everything);
     }
 
@@ -54,7 +58,7 @@ public class ServerArchitectureTest {
 
     @Test
     public void packagesUseWhatThePicturesShow() throws IOException {
-        for (var module : List.of("site", "server")) {
+        for (var module : List.of("site", "serve", "server")) {
             assertEquals(
                     PackagePicture.of(everything, "org.jontrel." + module),
                     PackagePicture.inDocument("packages of " + module));
@@ -75,7 +79,9 @@ public class ServerArchitectureTest {
                         "..server.record..",
                         "..server.media..",
                         "..server.account..",
-                        "..server.publicsite..")
+                        "..server.draftpage..",
+                        "..serve.site..",
+                        "..serve.publicsite..")
                 .check(everything);
     }
 
@@ -83,7 +89,7 @@ public class ServerArchitectureTest {
     public void controllersAndMappersStayWithinTheirFeature() {
         classes()
                 .that()
-                .resideInAnyPackage("org.jontrel.server..", "org.jontrel.site..")
+                .resideInAnyPackage("org.jontrel.server..", "org.jontrel.serve..", "org.jontrel.site..")
                 .and(simpleNameEndingWith("Controller").or(simpleNameEndingWith("Mapper")))
                 .should()
                 .bePackagePrivate()

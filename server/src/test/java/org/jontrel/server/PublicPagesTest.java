@@ -12,7 +12,7 @@ import java.util.Map;
 import org.jontrel.core.code.PackageWriter;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Model;
-import org.jontrel.server.publicsite.PageFrame;
+import org.jontrel.serve.publicsite.PageFrame;
 import org.jontrel.server.workspace.DefinitionView;
 import org.jontrel.site.testing.HtmlValidator;
 import org.jontrel.site.testing.Orchard;

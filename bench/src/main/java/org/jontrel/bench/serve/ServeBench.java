@@ -63,7 +63,13 @@ public final class ServeBench {
     private record ComparedPage(String name, String application, String hand) {}
 
     private static void load() throws Exception {
-        try (var context = started(Application.class)) {
+        loaded().close();
+    }
+
+    /** The application with the demo and its surveys in it. */
+    static ConfigurableApplicationContext loaded() throws Exception {
+        var context = started(Application.class);
+        try {
             var sites = context.getBean(Sites.class);
             if (sites.find(HandPages.SITE).isEmpty()) {
                 DemoLoader.load(address(context), CODE);
@@ -71,6 +77,10 @@ public final class ServeBench {
             if (sites.find(SurveySite.SITE).isEmpty()) {
                 SurveySite.load(address(context), sites);
             }
+            return context;
+        } catch (Exception e) {
+            context.close();
+            throw e;
         }
     }
 

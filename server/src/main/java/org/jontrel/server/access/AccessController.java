@@ -9,7 +9,7 @@ import java.security.Principal;
 import java.time.Instant;
 import java.util.List;
 import java.util.Set;
-import org.jontrel.server.web.Refusal;
+import org.jontrel.serve.web.Refusal;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;

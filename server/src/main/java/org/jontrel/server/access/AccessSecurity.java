@@ -4,8 +4,8 @@ import static org.springframework.http.HttpMethod.GET;
 import static org.springframework.http.HttpMethod.POST;
 
 import java.util.function.Supplier;
+import org.jontrel.serve.web.Refusal;
 import org.jontrel.server.site.Sites;
-import org.jontrel.server.web.Refusal;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.core.annotation.Order;

@@ -4,7 +4,7 @@ import com.ibm.icu.text.Normalizer2;
 import com.ibm.icu.text.SpoofChecker;
 import java.util.List;
 import java.util.Locale;
-import org.jontrel.server.web.Refusal;
+import org.jontrel.serve.web.Refusal;
 
 /** Names of accounts that nobody takes for another's: normalised, of one script, and unlike every other name to the eye. */
 final class AccountNames {

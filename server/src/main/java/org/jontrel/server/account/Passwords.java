@@ -10,7 +10,7 @@ import java.util.Locale;
 import java.util.Set;
 import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
-import org.jontrel.server.web.Refusal;
+import org.jontrel.serve.web.Refusal;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
 

@@ -1,6 +1,7 @@
 package org.jontrel.server.account;
 
 import jakarta.servlet.http.HttpServletRequest;
+import org.jontrel.serve.web.PublicHeaders;
 import org.jontrel.server.web.Settings;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -33,18 +34,13 @@ class Security {
             "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; frame-ancestors 'none';"
                     + " base-uri 'none'; form-action 'self'; object-src 'none'";
 
-    /** Pages carry no script and no style of their own; their forms search and filter the site. */
-    private static final String PUBLIC_POLICY =
-            "default-src 'none'; style-src 'self'; img-src 'self' data:; font-src 'self'; media-src 'self';"
-                    + " frame-ancestors 'none'; base-uri 'none'; form-action 'self'";
-
     /** What everybody may read: no cookie comes of it. A session that is there lets its owner see files not yet published. */
     @Bean
     @Order(1)
     SecurityFilterChain publicRules(
             HttpSecurity http, SecurityContextRepository contexts, Accounts accounts, Settings settings)
             throws Exception {
-        return headers(http, PUBLIC_POLICY, settings)
+        return headers(http, PublicHeaders.CONTENT_POLICY, settings)
                 .securityMatcher("/at/**", "/public/**")
                 .csrf(csrf -> csrf.disable())
                 .addFilterAfter(

@@ -17,7 +17,7 @@ import org.jontrel.core.naming.Keys;
 import org.jontrel.core.page.DerivedLayouts;
 import org.jontrel.core.reach.ModelNames;
 import org.jontrel.core.recordtype.RecordType;
-import org.jontrel.server.web.Refusal;
+import org.jontrel.serve.web.Refusal;
 import org.jontrel.server.workspace.DraftViews;
 import org.jontrel.server.workspace.Drafts;
 import org.jontrel.server.workspace.Workspaces;

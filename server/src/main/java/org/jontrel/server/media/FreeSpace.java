@@ -4,7 +4,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Optional;
-import org.jontrel.server.web.Refusal;
+import org.jontrel.serve.web.Refusal;
 import org.jontrel.server.web.Settings;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;

@@ -13,7 +13,8 @@ import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.record.Values;
 import org.jontrel.core.recordtype.RecordType;
-import org.jontrel.server.web.Refusal;
+import org.jontrel.serve.record.ReferenceNames;
+import org.jontrel.serve.web.Refusal;
 import org.jontrel.site.Site;
 import org.jontrel.site.record.read.ListQuery;
 import org.jontrel.site.record.read.StoredRecord;
@@ -100,10 +101,7 @@ public enum ExportFile {
 
     private static ReferenceNames known(String path, Site site, RecordType recordType, List<StoredRecord> records) {
         return ReferenceNames.of(
-                path,
-                site,
-                recordType,
-                records.stream().map(StoredRecord::values).toList());
+                site, recordType, records.stream().map(StoredRecord::values).toList());
     }
 
     /** Pages that are asked for one behind the other. */

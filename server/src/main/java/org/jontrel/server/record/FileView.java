@@ -1,6 +1,8 @@
 package org.jontrel.server.record;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import java.util.List;
+import org.jontrel.serve.record.ReferenceNames;
 import org.jontrel.site.media.StoredFile;
 
 /** An uploaded picture or file; width and height are 0 for what is no picture. */
@@ -19,6 +21,10 @@ record FileView(
         int focusX,
 
         int focusY) {
+    static List<FileView> of(String site, ReferenceNames names) {
+        return names.files().stream().map(file -> of(site, file)).toList();
+    }
+
     static FileView of(String site, StoredFile file) {
         return new FileView(
                 file.id(),

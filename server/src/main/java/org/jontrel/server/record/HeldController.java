@@ -9,9 +9,10 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.value.Link;
+import org.jontrel.serve.record.ReferenceNames;
+import org.jontrel.serve.web.Refusal;
 import org.jontrel.server.trail.Trail;
 import org.jontrel.server.trail.TrailAction;
-import org.jontrel.server.web.Refusal;
 import org.jontrel.site.Site;
 import org.jontrel.site.record.read.StoredRecord;
 import org.jontrel.site.run.Held;
@@ -68,7 +69,6 @@ class HeldController {
                 .filter(field -> field.kind().holdsValue())
                 .toList();
         var known = ReferenceNames.of(
-                site,
                 engine,
                 page.recordType(),
                 page.records().stream().map(StoredRecord::values).toList());

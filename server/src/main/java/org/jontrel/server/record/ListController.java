@@ -10,7 +10,8 @@ import java.util.Optional;
 import java.util.Set;
 import org.jontrel.core.format.Shapes;
 import org.jontrel.core.model.condition.Condition;
-import org.jontrel.server.web.Refusal;
+import org.jontrel.serve.record.ReferenceNames;
+import org.jontrel.serve.web.Refusal;
 import org.jontrel.site.record.read.Audience;
 import org.jontrel.site.record.read.BadQuery;
 import org.jontrel.site.record.read.ListQuery;
@@ -66,7 +67,7 @@ class ListController {
     static RecordViews.ListView view(RecordTypes.BoundSite at, RecordList page) {
         var recordType = at.table().recordType();
         var values = page.records().stream().map(record -> record.values()).toList();
-        var known = ReferenceNames.of(at.site(), at.engine(), recordType, values);
+        var known = ReferenceNames.of(at.engine(), recordType, values);
         var addresses = at.engine().records().addresses(at.id(), page.records());
         return new RecordViews.ListView(
                 page.records().stream()

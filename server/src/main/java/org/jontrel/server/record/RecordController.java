@@ -24,7 +24,10 @@ import org.jontrel.core.record.RecordCheck;
 import org.jontrel.core.record.Surroundings;
 import org.jontrel.core.record.Values;
 import org.jontrel.core.recordtype.RecordType;
-import org.jontrel.server.web.Refusal;
+import org.jontrel.serve.record.RecordProblem;
+import org.jontrel.serve.record.ReferenceNames;
+import org.jontrel.serve.record.SaveResponses;
+import org.jontrel.serve.web.Refusal;
 import org.jontrel.site.record.read.StoredRecord;
 import org.jontrel.site.record.write.SaveResult;
 import org.jontrel.site.record.write.Write;
@@ -172,7 +175,7 @@ class RecordController {
                 .findFirst()
                 .orElse(current.values());
         var mine = RecordCheck.read(recordType, write.raw(), Surroundings.NONE).values();
-        var known = ReferenceNames.of(at.site(), at.engine(), recordType, List.of(base, mine, current.values()));
+        var known = ReferenceNames.of(at.engine(), recordType, List.of(base, mine, current.values()));
         var merged = RecordChanges.merge(recordType, base, mine, current.values(), known::show);
         return new RecordViews.ConflictView(
                 forms.open(at, current),
@@ -242,7 +245,7 @@ class RecordController {
         var all = new ArrayList<Map<String, Object>>();
         all.add(record.values());
         past.forEach(each -> all.add(each.values()));
-        var known = ReferenceNames.of(at.site(), at.engine(), at.table().recordType(), all);
+        var known = ReferenceNames.of(at.engine(), at.table().recordType(), all);
         var views = new ArrayList<RecordViews.PastView>();
         RecordType recordType = at.table().recordType();
         var values = record.values();

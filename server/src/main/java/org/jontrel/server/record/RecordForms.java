@@ -7,6 +7,8 @@ import java.util.Set;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.record.Values;
 import org.jontrel.core.value.Link;
+import org.jontrel.serve.record.RecordProblem;
+import org.jontrel.serve.record.ReferenceNames;
 import org.jontrel.site.record.RecordStore;
 import org.jontrel.site.record.read.StoredRecord;
 import org.jontrel.site.record.write.Write;
@@ -17,7 +19,7 @@ import org.springframework.stereotype.Component;
 class RecordForms {
     RecordViews.OpenRecord open(RecordTypes.BoundSite at, StoredRecord record) {
         var recordType = at.table().recordType();
-        var known = ReferenceNames.of(at.site(), at.engine(), recordType, List.of(record.values()));
+        var known = ReferenceNames.of(at.engine(), recordType, List.of(record.values()));
         var records = at.engine().records();
         var address = records.addresses(at.id(), List.of(record)).getOrDefault(record.id(), record.slug());
         var write = Write.fresh(
@@ -27,7 +29,7 @@ class RecordForms {
         return new RecordViews.OpenRecord(
                 RecordViews.view(at.site(), recordType, record, address, known),
                 links(at, record, known),
-                known.files(),
+                FileView.of(at.site(), known),
                 RecordProblem.of(checked.problems()),
                 pointers(at, record.id()),
                 List.copyOf(checked.hidden()),
@@ -47,15 +49,13 @@ class RecordForms {
     }
 
     /** Also what it stands under. */
-    private static List<ReferenceNames.LinkView> links(
-            RecordTypes.BoundSite at, StoredRecord record, ReferenceNames known) {
+    private static List<LinkView> links(RecordTypes.BoundSite at, StoredRecord record, ReferenceNames known) {
         if (record.parent().isEmpty()) {
-            return known.links();
+            return LinkView.of(known);
         }
-        var all = new java.util.ArrayList<>(known.links());
-        all.addAll(ReferenceNames.links(
-                        at.site(), at.engine(), Set.of(record.parent().get()))
-                .links());
+        var all = new java.util.ArrayList<>(LinkView.of(known));
+        all.addAll(LinkView.of(
+                ReferenceNames.of(at.engine(), Set.of(record.parent().get()))));
         return all;
     }
 
@@ -79,7 +79,7 @@ class RecordForms {
         var records = pointers.records().stream()
                 .map(record -> new Link(pointers.recordTypeId(), record))
                 .filter(named::containsKey)
-                .map(link -> new ReferenceNames.LinkView(
+                .map(link -> new LinkView(
                         link.type(),
                         link.id(),
                         named.get(link).title(),

@@ -2,8 +2,8 @@ package org.jontrel.server.record;
 
 import java.util.Arrays;
 import org.jontrel.core.model.Definition;
+import org.jontrel.serve.web.Refusal;
 import org.jontrel.server.site.Sites;
-import org.jontrel.server.web.Refusal;
 import org.jontrel.site.Site;
 import org.jontrel.site.table.Binding;
 import org.springframework.stereotype.Component;

@@ -9,6 +9,8 @@ import org.jontrel.core.record.RecordChanges;
 import org.jontrel.core.record.Values;
 import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.core.value.Link;
+import org.jontrel.serve.record.RecordProblem;
+import org.jontrel.serve.record.ReferenceNames;
 import org.jontrel.site.record.read.StoredRecord;
 
 /** What records look like over HTTP. */
@@ -33,7 +35,7 @@ final class RecordViews {
             RecordView record,
 
             @Schema(description = "Records and terms that its values lead to")
-            List<ReferenceNames.LinkView> links,
+            List<LinkView> links,
 
             @Schema(description = "Pictures and files that its values use")
             List<FileView> files,
@@ -73,7 +75,7 @@ final class RecordViews {
             @Schema(description = "Whether the definitions want it shown here")
             boolean shown,
 
-            List<ReferenceNames.LinkView> records) {}
+            List<LinkView> records) {}
 
     @Schema(requiredProperties = {"records"})
     record ListView(

@@ -15,8 +15,8 @@ import java.util.stream.Stream;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.recordtype.RecordType;
-import org.jontrel.server.publicsite.SiteAddresses;
-import org.jontrel.server.record.ReferenceNames;
+import org.jontrel.serve.publicsite.SiteAddresses;
+import org.jontrel.serve.record.ReferenceNames;
 import org.jontrel.server.rehearsal.RehearsalReport.ChangedRecord;
 import org.jontrel.server.rehearsal.RehearsalReport.CountChange;
 import org.jontrel.server.rehearsal.RehearsalReport.ValueChange;
@@ -76,10 +76,7 @@ final class BeforeAndAfter {
 
     private Map<Long, Said> said(RecordType recordType, List<StoredRecord> records) {
         var names = ReferenceNames.of(
-                path,
-                site,
-                recordType,
-                records.stream().map(StoredRecord::values).toList());
+                site, recordType, records.stream().map(StoredRecord::values).toList());
         var addresses = site.records().addresses(recordType.id(), records);
         var said = new LinkedHashMap<Long, Said>();
         for (var record : records) {

@@ -3,7 +3,7 @@ package org.jontrel.server.rehearsal;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.TimeUnit;
-import org.jontrel.server.publicsite.SiteAddresses;
+import org.jontrel.serve.publicsite.SiteAddresses;
 import org.jontrel.server.site.Journeys;
 import org.jontrel.server.site.SiteCopies;
 import org.jontrel.server.site.Sites;

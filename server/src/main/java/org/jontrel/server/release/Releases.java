@@ -26,7 +26,7 @@ import org.jontrel.core.format.Things;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.stage.Stages;
 import org.jontrel.core.yaml.Comments;
-import org.jontrel.server.web.Refusal;
+import org.jontrel.serve.web.Refusal;
 import org.jontrel.site.table.ModelText;
 import org.semver4j.Semver;
 import org.springframework.dao.DuplicateKeyException;

@@ -1,16 +1,13 @@
 package org.jontrel.server.site;
 
 import java.io.IOException;
-import java.util.ArrayList;
 import java.util.List;
 import org.jontrel.core.check.ModelCheck;
-import org.jontrel.core.code.Decision;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.naming.Ids;
-import org.jontrel.server.web.Refusal;
+import org.jontrel.serve.web.Refusal;
 import org.jontrel.server.workspace.UploadedPackage;
 import org.jontrel.site.run.Runs;
-import org.semver4j.Semver;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -41,12 +38,8 @@ class PackagePlanController {
         if (Finding.blocks(problems)) {
             throw Refusal.invalid("The package's definitions have problems, so there is no plan.", problems);
         }
-        var decisions = new ArrayList<Decision>();
-        sent.migrations().stream()
-                .filter(each ->
-                        installed.version().isEmpty() || new Semver(each.version()).isGreaterThan(installed.version()))
-                .forEach(each -> decisions.addAll(each.decisions()));
-        var target = new Runs.RunTarget(sent.manifest().version(), sent.model(), decisions);
+        var target =
+                new Runs.RunTarget(sent.manifest().version(), sent.model(), sent.decisionsAfter(installed.version()));
         return plans.view(found, List.of(target), false);
     }
 }

@@ -7,6 +7,7 @@ import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
+import org.jontrel.serve.site.SiteSettings;
 
 @Mapper
 interface SiteMapper {
@@ -45,7 +46,7 @@ interface SiteMapper {
 
     @Update("UPDATE site SET look = #{settings.look}, address = #{settings.address}, unlisted = #{settings.unlisted}"
             + " WHERE path = #{path}")
-    void set(@Param("path") String path, @Param("settings") Sites.SiteSettings settings);
+    void set(@Param("path") String path, @Param("settings") SiteSettings settings);
 
     @Select("SELECT DATABASE()")
     String database();

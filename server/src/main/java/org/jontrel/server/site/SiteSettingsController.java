@@ -10,9 +10,10 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import org.jontrel.core.model.Look;
 import org.jontrel.core.page.look.ShippedLook;
+import org.jontrel.serve.site.SiteSettings;
+import org.jontrel.serve.web.Refusal;
 import org.jontrel.server.trail.Trail;
 import org.jontrel.server.trail.TrailAction;
-import org.jontrel.server.web.Refusal;
 import org.jontrel.server.workspace.Drafts;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -95,7 +96,7 @@ class SiteSettingsController {
                             + " the application.",
                     List.of());
         }
-        var set = sites.set(site, new Sites.SiteSettings(body.look(), address(body.address()), body.unlisted()));
+        var set = sites.set(site, new SiteSettings(body.look(), address(body.address()), body.unlisted()));
         trail.add(TrailAction.SITE_SET, "site " + site);
         return answer(set);
     }

@@ -16,9 +16,9 @@ import org.jontrel.core.plan.PlanQuestion;
 import org.jontrel.core.record.Values;
 import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.core.spelling.Reading;
+import org.jontrel.serve.web.FindingView;
 import org.jontrel.server.release.ChangeView;
 import org.jontrel.server.release.CorrectionView;
-import org.jontrel.server.web.FindingView;
 import org.jontrel.site.record.read.UnconvertedValues;
 import org.jontrel.site.run.Runs;
 

@@ -12,8 +12,12 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.regex.Pattern;
 import javax.sql.DataSource;
 import org.jontrel.core.naming.Keys;
-import org.jontrel.server.database.DatabaseProbe;
-import org.jontrel.server.web.Refusal;
+import org.jontrel.serve.database.DatabaseProbe;
+import org.jontrel.serve.database.SiteConnections;
+import org.jontrel.serve.site.ServedSite;
+import org.jontrel.serve.site.ServedSites;
+import org.jontrel.serve.site.SiteSettings;
+import org.jontrel.serve.web.Refusal;
 import org.jontrel.server.web.Settings;
 import org.jontrel.site.Site;
 import org.jontrel.site.table.RecordIds;
@@ -23,7 +27,7 @@ import org.springframework.stereotype.Service;
 
 /** The sites of the installation: which there are, and their engines, each with connections of its own. */
 @Service
-public class Sites {
+public class Sites implements ServedSites {
     private static final Pattern DATABASE = Pattern.compile("[a-z][a-z0-9_]{0,63}");
     private final SiteMapper mapper;
     private final RecordIds ids;
@@ -51,27 +55,19 @@ public class Sites {
      * @param path its address
      * @param copyOf the path of the site that it is a copy of, or {@code null}
      */
-    public record Registered(long workspaceId, String path, String name, SiteSettings settings, String copyOf) {}
-
-    /**
-     * What somebody has set for a site.
-     *
-     * @param look the id of a look, or the word of one that comes with the application; empty for the first of its definitions
-     * @param address that visitors know it by, with a slash at its end; empty for the one that they come by
-     * @param unlisted whether search engines are asked to leave it out
-     */
-    public record SiteSettings(String look, String address, boolean unlisted) {
-        public static final SiteSettings USUAL = new SiteSettings("", "", false);
-    }
+    public record Registered(long workspaceId, String path, String name, SiteSettings settings, String copyOf)
+            implements ServedSite {}
 
     public List<Registered> of(long workspaceId) {
         return mapper.of(workspaceId).stream().map(Sites::registered).toList();
     }
 
+    @Override
     public Registered get(String path) {
-        return find(path).orElseThrow(() -> Refusal.missing("There is no site " + path + "."));
+        return find(path).orElseThrow(() -> ServedSites.missing(path));
     }
 
+    @Override
     public Optional<Registered> find(String path) {
         return row(path).map(Sites::registered);
     }
@@ -139,9 +135,8 @@ public class Sites {
 
     /** Connections to the database of a site. */
     public DataSource source(String path) {
-        return connections.to(row(path)
-                .orElseThrow(() -> Refusal.missing("There is no site " + path + "."))
-                .databaseName());
+        return connections.to(
+                row(path).orElseThrow(() -> ServedSites.missing(path)).databaseName());
     }
 
     /** Connections to a database that need not be a site's yet. */
@@ -163,12 +158,13 @@ public class Sites {
     }
 
     /** The engine of a site; opened at its first use. */
+    @Override
     public Site engine(String path) {
         var known = opened.get(path);
         if (known != null) {
             return known;
         }
-        var row = row(path).orElseThrow(() -> Refusal.missing("There is no site " + path + "."));
+        var row = row(path).orElseThrow(() -> ServedSites.missing(path));
         return opened.computeIfAbsent(row.path(), _ -> open(row));
     }
 

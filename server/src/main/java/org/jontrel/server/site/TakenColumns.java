@@ -12,7 +12,7 @@ import org.jontrel.core.model.Model;
 import org.jontrel.core.naming.Ids;
 import org.jontrel.core.naming.Keys;
 import org.jontrel.core.recordtype.RecordType;
-import org.jontrel.server.web.Refusal;
+import org.jontrel.serve.web.Refusal;
 import org.jontrel.server.workspace.Drafts;
 import org.springframework.stereotype.Component;
 

@@ -8,19 +8,20 @@ import java.time.LocalDateTime;
 import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
+import org.jontrel.serve.site.SiteTokens;
+import org.jontrel.serve.web.Refusal;
+import org.jontrel.serve.web.Secrets;
 import org.jontrel.server.account.Role;
 import org.jontrel.server.site.Sites;
 import org.jontrel.server.trail.Trail;
 import org.jontrel.server.trail.TrailAction;
-import org.jontrel.server.web.Refusal;
-import org.jontrel.server.web.Secrets;
 import org.jontrel.site.table.RecordIds;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.stereotype.Service;
 
 /** Tokens of sites. A secret is shown once, when it is made; what is kept tells nobody what it was. */
 @Service
-public class Tokens {
+public class Tokens implements SiteTokens {
     private final TokenMapper mapper;
     private final Sites sites;
     private final RecordIds ids;
@@ -37,13 +38,6 @@ public class Tokens {
         this.mapper = mapper;
         this.sites = sites;
         this.ids = ids;
-    }
-
-    /** Who a program is: what it may do, and the name under which it does. */
-    public record Token(long id, String name, Role role) {
-        public boolean writes() {
-            return role == Role.EDITOR;
-        }
     }
 
     /** A new token's secret, which nobody can ask for again. */
@@ -93,11 +87,11 @@ public class Tokens {
         trail.add(TrailAction.TOKEN_REVOKED, "of site " + site);
     }
 
-    /** The token with this secret, where it is one of the site's. */
-    public Optional<Token> find(String site, String secret) {
+    @Override
+    public Optional<SiteToken> find(String site, String secret) {
         var found = Optional.ofNullable(mapper.find(site, Secrets.hash(secret)));
         found.filter(row -> recentlyUsed.asMap().putIfAbsent(row.id(), true) == null)
                 .ifPresent(row -> mapper.used(row.id()));
-        return found.map(row -> new Token(row.id(), row.name(), row.role()));
+        return found.map(row -> new SiteToken(row.id(), row.name(), row.role() == Role.EDITOR));
     }
 }

@@ -1,7 +1,7 @@
 package org.jontrel.server.trail;
 
 import jakarta.servlet.http.HttpServletRequest;
-import org.jontrel.server.web.ClientAddress;
+import org.jontrel.serve.web.ClientAddress;
 import org.jontrel.site.table.RecordIds;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;

@@ -1,7 +1,6 @@
 package org.jontrel.server.web;
 
 import java.time.Duration;
-import java.util.List;
 import org.springframework.boot.context.properties.ConfigurationProperties;
 import org.springframework.boot.context.properties.bind.DefaultValue;
 
@@ -13,8 +12,6 @@ import org.springframework.boot.context.properties.bind.DefaultValue;
  * @param secureCookies whether cookies go over HTTPS only
  * @param mediaFolder where sites keep pictures and files, each in a folder of its own; in their databases where empty
  * @param leastFreeMegabytes of the disk, below which uploads are refused
- * @param requestsAMinute that one address may send to the content APIs
- * @param proxies addresses of proxies in front, whose word on the client's address is believed
  * @param sessionLifetime after which a session ends, however much it is used
  * @param passwordRounds of the function that hashes passwords, as a power of two
  * @param longestWork on a model, after which it is given up
@@ -27,8 +24,6 @@ public record Settings(
         boolean secureCookies,
         String mediaFolder,
         @DefaultValue("512") long leastFreeMegabytes,
-        @DefaultValue("600") int requestsAMinute,
-        @DefaultValue List<String> proxies,
         @DefaultValue("P7D") Duration sessionLifetime,
         @DefaultValue("11") int passwordRounds,
         @DefaultValue("PT30S") Duration longestWork,

@@ -2,7 +2,7 @@ package org.jontrel.server.workspace;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
-import org.jontrel.server.web.FindingView;
+import org.jontrel.serve.web.FindingView;
 
 @Schema(requiredProperties = {"findings"})
 record CodeResult(

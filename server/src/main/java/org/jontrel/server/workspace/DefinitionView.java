@@ -11,7 +11,7 @@ import org.jontrel.core.code.PackageWriter;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.naming.Ids;
-import org.jontrel.server.web.Refusal;
+import org.jontrel.serve.web.Refusal;
 
 /** A definition of a draft over HTTP, in the words of the code format but with ids for references. */
 @Schema(requiredProperties = {"sort", "definition", "revision"})

@@ -10,7 +10,7 @@ import org.jontrel.core.edit.NewDefinitions;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.naming.Ids;
-import org.jontrel.server.web.Refusal;
+import org.jontrel.serve.web.Refusal;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;

@@ -11,6 +11,7 @@ import java.util.SortedMap;
 import java.util.TreeMap;
 import org.jontrel.core.check.ModelCheck;
 import org.jontrel.core.code.Formatting;
+import org.jontrel.core.code.IdentifiedPackage;
 import org.jontrel.core.code.Manifest;
 import org.jontrel.core.code.Migration;
 import org.jontrel.core.code.ModelPackage;
@@ -26,10 +27,10 @@ import org.jontrel.core.merge.PackageMerge;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.naming.Ids;
 import org.jontrel.core.yaml.Comments;
+import org.jontrel.serve.web.FindingView;
+import org.jontrel.serve.web.Refusal;
 import org.jontrel.server.release.ChangeView;
 import org.jontrel.server.release.Releases;
-import org.jontrel.server.web.FindingView;
-import org.jontrel.server.web.Refusal;
 import org.semver4j.Semver;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -157,7 +158,7 @@ class DraftPackageController {
     }
 
     private Replaced taken(
-            long id, Drafts.Draft draft, UploadedPackage sent, boolean look, String title, Principal principal) {
+            long id, Drafts.Draft draft, IdentifiedPackage sent, boolean look, String title, Principal principal) {
         var changes = Comparison.of(draft.model(), sent.model());
         if (!look) {
             drafts.replace(id, draft.model(), sent.model(), sent.comments(), title, principal.getName());
@@ -201,7 +202,7 @@ class DraftPackageController {
                     "What was sent and the draft here changed the same things, and nothing was taken.",
                     merged.clashes().stream().map(Clash::sentence).toList());
         }
-        var sent = UploadedPackage.of(PackageReader.read(merged.files(), List.of()), draft.model(), ids);
+        var sent = IdentifiedPackage.of(PackageReader.read(merged.files(), List.of()), draft.model(), ids);
         var title = "Release " + manifest.version() + " of " + manifest.name() + " taken in";
         if (!look) {
             releases.arrive(found.id(), manifest, PackageFiles.toZip(theirs.files()));

@@ -7,8 +7,8 @@ import java.util.Map;
 import java.util.SequencedSet;
 import org.jontrel.core.check.ModelCheck;
 import org.jontrel.core.edit.Uses;
+import org.jontrel.serve.web.FindingView;
 import org.jontrel.server.release.Releases;
-import org.jontrel.server.web.FindingView;
 import org.springframework.stereotype.Component;
 
 /** What the interface is told of a draft. */

@@ -22,8 +22,8 @@ import org.jontrel.core.merge.Merge;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.yaml.Comments;
+import org.jontrel.serve.web.Refusal;
 import org.jontrel.server.release.CommentText;
-import org.jontrel.server.web.Refusal;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 

@@ -3,7 +3,7 @@ package org.jontrel.server.workspace;
 import java.util.List;
 import java.util.Optional;
 import org.jontrel.core.naming.Keys;
-import org.jontrel.server.web.Refusal;
+import org.jontrel.serve.web.Refusal;
 import org.jontrel.site.table.RecordIds;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.stereotype.Service;

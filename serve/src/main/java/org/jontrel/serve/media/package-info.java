@@ -1,0 +1,2 @@
+/** The bytes of pictures and files, and who may have them. Uses site, web. */
+package org.jontrel.serve.media;

@@ -1,4 +1,0 @@
-/**
- * The pages that visitors of a site read. Uses site.
- */
-package org.jontrel.server.publicsite;
