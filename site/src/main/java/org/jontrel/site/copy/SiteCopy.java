@@ -1,15 +1,13 @@
 package org.jontrel.site.copy;
 
 import java.sql.Connection;
-import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.util.ArrayList;
-import java.util.Collections;
 import java.util.List;
-import java.util.Map;
 import java.util.function.LongConsumer;
 import javax.sql.DataSource;
 import org.jontrel.site.table.DatabaseException;
+import org.jontrel.site.table.ExactRows;
 import org.jontrel.site.table.Jdbc;
 import org.jontrel.site.table.Schema;
 
@@ -18,10 +16,9 @@ import org.jontrel.site.table.Schema;
  * what is read is written in bundles, so memory does not grow with the site.
  */
 public final class SiteCopy {
-    /** Rows of one statement, and how many statements make a transaction. */
-    private static final int ROWS = 200;
-
+    /** How many statements make a transaction. */
     private static final int STATEMENTS = 50;
+
     /** Definitions changed since the snapshot, or a table that was there then is gone. */
     private static final List<Integer> SWITCHED = List.of(1412, 1146);
     /** Bytes of pictures and files: never changed once they are there, and too long to pass through here. */
@@ -118,47 +115,23 @@ public final class SiteCopy {
     }
 
     private void copy(String table) throws SQLException {
-        var types = List.copyOf(Schema.types(from, table).entrySet());
-        var columns = String.join(
-                ", ", types.stream().map(each -> "`" + each.getKey() + "`").toList());
-        var bundle = new ArrayList<Object>();
+        var exact = new ExactRows(from, table);
+        var insertion = exact.into(to);
         int[] statements = {0};
-        Jdbc.each(from, "SELECT " + columns + " FROM `" + table + "`", row -> {
-            for (int i = 0; i < types.size(); i++) {
-                bundle.add(value(row, i + 1, types.get(i)));
+        exact.each(from, false, row -> {
+            var values = new ArrayList<Object>();
+            for (int i = 0; i < exact.types().size(); i++) {
+                values.add(exact.value(row, i));
             }
-            if (bundle.size() >= ROWS * types.size()) {
-                write(table, columns, types.size(), bundle);
+            rows++;
+            if (insertion.add(values)) {
+                copied.accept(rows);
                 if (++statements[0] % STATEMENTS == 0) {
                     to.commit();
                 }
             }
         });
-        write(table, columns, types.size(), bundle);
-    }
-
-    /** As the text that the database gives, which no calendar or zone touches. */
-    private static Object value(ResultSet row, int index, Map.Entry<String, String> type) throws SQLException {
-        if (type.getValue().startsWith("tinyint")) {
-            int number = row.getInt(index);
-            return row.wasNull() ? null : (Object) number;
-        }
-        return type.getValue().startsWith("point") ? row.getBytes(index) : row.getString(index);
-    }
-
-    private void write(String table, String columns, int width, List<Object> bundle) throws SQLException {
-        if (bundle.isEmpty()) {
-            return;
-        }
-        int count = bundle.size() / width;
-        var row = "(" + Jdbc.marks(width) + ")";
-        Jdbc.update(
-                to,
-                "INSERT INTO `%s` (%s) VALUES %s"
-                        .formatted(table, columns, String.join(", ", Collections.nCopies(count, row))),
-                bundle);
-        bundle.clear();
-        rows += count;
+        insertion.flush();
         copied.accept(rows);
     }
 }
