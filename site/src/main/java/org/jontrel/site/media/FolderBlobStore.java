@@ -10,15 +10,21 @@ import java.util.Optional;
 
 /** Bytes in a folder: written aside and moved into place, so that no reader meets half a file. */
 final class FolderBlobStore implements BlobStore {
+    private static final String NAME = "[0-9a-f]{64}(-[0-9]{1,5})?";
     private final Path folder;
 
     FolderBlobStore(Path folder) {
         this.folder = folder;
     }
 
+    /** Whether it is content, and not something written aside or somebody else's. */
+    static boolean isContent(Path file) {
+        return file.getFileName().toString().matches(NAME) && Files.isRegularFile(file);
+    }
+
     /** Names are hexadecimal digits with perhaps a width behind; nothing else becomes a path. */
     private Path path(String name) {
-        if (!name.matches("[0-9a-f]{64}(-[0-9]{1,5})?")) {
+        if (!name.matches(NAME)) {
             throw new IllegalArgumentException("Not the name of a content: " + name);
         }
         return folder.resolve(name.substring(0, 2)).resolve(name);
