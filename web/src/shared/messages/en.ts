@@ -91,6 +91,8 @@ export const en = {
       run_started: 'Started a run:',
       rehearsed: 'Rehearsed:',
       drift_mended: 'Put back in the database of',
+      site_archived: 'Archive made of',
+      site_restored: 'Restored from an archive:',
       drift_taken: 'Column taken into the draft from the database of',
       run_undone: 'Undid a run:',
       site_set: 'Changed the settings of',

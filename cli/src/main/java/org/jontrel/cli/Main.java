@@ -7,6 +7,7 @@ import java.nio.file.FileAlreadyExistsException;
 import java.nio.file.FileSystemException;
 import java.nio.file.NoSuchFileException;
 import org.jontrel.cli.io.Output;
+import org.jontrel.cli.remote.CopyCommand;
 import org.jontrel.cli.remote.DriftCommand;
 import org.jontrel.cli.remote.PlanCommand;
 import org.jontrel.cli.remote.PullCommand;
@@ -48,7 +49,8 @@ import picocli.CommandLine.Command;
             RunCommand.class,
             UndoCommand.class,
             DriftCommand.class,
-            SendCommand.class
+            SendCommand.class,
+            CopyCommand.class
         },
         mixinStandardHelpOptions = true,
         version = "Jontrel 0.1.0",

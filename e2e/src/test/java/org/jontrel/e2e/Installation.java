@@ -49,6 +49,11 @@ public final class Installation implements AutoCloseable {
         return client;
     }
 
+    /** Where the database of a site is. */
+    public String siteDatabase(String site) {
+        return TestDatabase.shared().url(database + "_site_" + site);
+    }
+
     /** Says something to the database of a site, past the application. */
     public void say(String site, String sql) {
         try (var connection = DriverManager.getConnection(

@@ -56,6 +56,8 @@ public class RolesTest extends TrialServerTest {
             {"PUT", "/api/workspaces/tessel/releases/9.9.9/decisions", "architect"},
             {"PUT", draft + "/decisions", "architect"},
             {"POST", "/api/workspaces/tessel/sites", "architect"},
+            {"GET", "/api/sites/trial/archive", "architect"},
+            {"POST", "/api/workspaces/tessel/sites/archive", "architect"},
             {"POST", "/api/sites/trial/runs", "architect"},
             {"POST", "/api/sites/trial/runs/1/continue", "architect"},
             {"POST", "/api/sites/trial/runs/1/undo", "architect"},

@@ -8,8 +8,13 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpRequest.BodyPublisher;
 import java.net.http.HttpRequest.BodyPublishers;
 import java.net.http.HttpResponse;
+import java.net.http.HttpResponse.BodyHandler;
 import java.net.http.HttpResponse.BodyHandlers;
+import java.net.http.HttpResponse.BodySubscribers;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
@@ -28,6 +33,9 @@ final class RemoteServer implements AutoCloseable {
     private static final Duration TO_CONNECT = Duration.ofSeconds(10);
     /** As long as a server may work on a large model, and then some. */
     private static final Duration TO_ANSWER = Duration.ofMinutes(5);
+
+    /** As long as a whole site may be on its way. */
+    private static final Duration TO_COPY = Duration.ofHours(6);
 
     private static final JsonMapper JSON = JsonMapper.shared();
     private final URI address;
@@ -72,6 +80,31 @@ final class RemoteServer implements AutoCloseable {
                 response.headers().firstValueAsLong("Jontrel-Revision").orElse(0));
     }
 
+    /** Saves what is sent, of whatever length; a file that was there is replaced once all of it has come. */
+    void save(String path, Path into) throws IOException {
+        var target = into.toAbsolutePath();
+        var part = Files.createTempFile(target.getParent(), target.getFileName().toString(), ".part");
+        try {
+            var response = answer(
+                    request(path).timeout(TO_COPY).GET(),
+                    info -> info.statusCode() < OK
+                            ? BodySubscribers.mapping(BodySubscribers.ofFile(part), _ -> new byte[0])
+                            : BodySubscribers.ofByteArray());
+            checked(response);
+            Files.move(part, target, StandardCopyOption.REPLACE_EXISTING);
+        } finally {
+            Files.deleteIfExists(part);
+        }
+    }
+
+    /** Sends a file as it is. */
+    JsonNode sendFile(String path, Path file) throws IOException {
+        return json(send(request(path)
+                .timeout(TO_COPY)
+                .header("Content-Type", "application/zip")
+                .POST(BodyPublishers.ofFile(file))));
+    }
+
     private static BodyPublisher file(String boundary, byte[] content) {
         var body = new ByteArrayOutputStream();
         body.writeBytes(("--" + boundary + "\r\nContent-Disposition: form-data; name=\"file\"; filename=\"package.zip\""
@@ -89,9 +122,12 @@ final class RemoteServer implements AutoCloseable {
     }
 
     private HttpResponse<byte[]> send(HttpRequest.Builder request) throws IOException {
-        HttpResponse<byte[]> response;
+        return checked(answer(request, BodyHandlers.ofByteArray()));
+    }
+
+    private HttpResponse<byte[]> answer(HttpRequest.Builder request, BodyHandler<byte[]> handler) throws IOException {
         try {
-            response = http.send(request.build(), BodyHandlers.ofByteArray());
+            return http.send(request.build(), handler);
         } catch (IOException e) {
             throw new RemoteException(
                     0,
@@ -102,6 +138,9 @@ final class RemoteServer implements AutoCloseable {
             Thread.currentThread().interrupt();
             throw new RemoteException(0, "Interrupted while waiting for " + address + ".", List.of());
         }
+    }
+
+    private HttpResponse<byte[]> checked(HttpResponse<byte[]> response) throws RemoteException {
         if (response.statusCode() >= OK) {
             throw refused(response);
         }

@@ -43,6 +43,7 @@ public class ScopesTest {
         var all = terminal("all", SCOPES);
         all.run("push", folder).ended(0);
         all.run("release", folder).ended(0);
+        Files.writeString(folder.resolve("none.zip"), "no archive");
         anna.post("/api/workspaces/harbour/sites", Map.of("name", "Trial"));
         anna.post("/api/workspaces/orchard/sites", Map.of("name", "Field"));
         all.run("run", "trial").ended(0);
@@ -72,6 +73,14 @@ public class ScopesTest {
                 new Object[] {"plan", 0, List.of("plan", "trial", path)},
                 new Object[] {"plan", 0, List.of("drift", "trial")},
                 new Object[] {"run", 2, List.of("run", "trial", "--release", "7.7.7")},
+                new Object[] {
+                    "run",
+                    0,
+                    List.of("copy", "trial", "-o", folder.resolve("trial.zip").toString())
+                },
+                new Object[] {
+                    "run", 1, List.of("copy", folder.resolve("none.zip").toString())
+                },
                 new Object[] {"run", 1, List.of("undo", "trial")});
         var rows = new ArrayList<Object[]>();
         for (var scope : SCOPES) {

@@ -3,6 +3,7 @@ package org.jontrel.server.access;
 import static org.springframework.http.HttpMethod.GET;
 import static org.springframework.http.HttpMethod.POST;
 
+import jakarta.servlet.DispatcherType;
 import java.util.function.Supplier;
 import org.jontrel.serve.web.Refusal;
 import org.jontrel.server.site.Sites;
@@ -67,7 +68,9 @@ class AccessSecurity {
                 SITE + "/runs/{id}/continue",
                 SITE + "/runs/{id}/pause",
                 SITE + "/runs/{id}/give-up",
-                SITE + "/runs/{id}/undo"),
+                SITE + "/runs/{id}/undo",
+                WORKSPACE + "/sites/archive"),
+        new Way(Scope.RUN, GET, SITE + "/archive"),
     };
 
     private final Sites sites;
@@ -97,6 +100,8 @@ class AccessSecurity {
 
     private void rules(
             AuthorizeHttpRequestsConfigurer<HttpSecurity>.AuthorizationManagerRequestMatcherRegistry requests) {
+        // the end of an answer that was let through before, and went out as it was made
+        requests.dispatcherTypeMatchers(DispatcherType.ASYNC).permitAll();
         for (var way : WAYS) {
             requests.requestMatchers(way.method(), way.paths()).access(needs(way.scope()));
         }

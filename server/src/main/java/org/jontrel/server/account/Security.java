@@ -77,7 +77,8 @@ class Security {
                         .authenticated()
                         .requestMatchers("/api/accounts/**", "/api/trail")
                         .hasRole(architect)
-                        .requestMatchers("/api/sites/*/tokens/**", "/api/workspaces/*/access-tokens/**")
+                        .requestMatchers(
+                                "/api/sites/*/tokens/**", "/api/sites/*/archive", "/api/workspaces/*/access-tokens/**")
                         .hasRole(architect)
                         .requestMatchers(HttpMethod.GET, "/api/**")
                         .authenticated()

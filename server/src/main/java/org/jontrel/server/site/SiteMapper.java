@@ -48,6 +48,12 @@ interface SiteMapper {
             + " WHERE path = #{path}")
     void set(@Param("path") String path, @Param("settings") SiteSettings settings);
 
+    @Select("SELECT COUNT(*) FROM site WHERE database_name = #{database}")
+    long sitesOf(String database);
+
+    @Select("SELECT schema_name FROM information_schema.schemata WHERE schema_name LIKE #{pattern}")
+    List<String> databases(String pattern);
+
     @Select("SELECT DATABASE()")
     String database();
 

@@ -126,11 +126,39 @@ public class Sites implements ServedSites {
                     SiteSettings.USUAL.unlisted(),
                     null));
         } catch (DuplicateKeyException _) {
-            throw Refusal.conflict("There is already a site at the address " + path + ". Choose another name.", null);
+            throw taken(path);
         }
         mapper.createDatabase(database);
         engine(path);
         return get(path);
+    }
+
+    /**
+     * Makes a database that was filled elsewhere a site.
+     *
+     * @throws Refusal where there is a site at this address
+     */
+    public Registered adopt(long workspaceId, ServedSite site, String database) {
+        try {
+            mapper.insert(new SiteMapper.SiteRow(
+                    ids.next(),
+                    workspaceId,
+                    site.path(),
+                    site.name(),
+                    database,
+                    mapper.of(workspaceId).size() + 1,
+                    site.settings().look(),
+                    site.settings().address(),
+                    site.settings().unlisted(),
+                    null));
+        } catch (DuplicateKeyException _) {
+            throw taken(site.path());
+        }
+        return get(site.path());
+    }
+
+    private static Refusal taken(String path) {
+        return Refusal.conflict("There is already a site at the address " + path + ". Choose another name.", null);
     }
 
     /** Connections to the database of a site. */

@@ -40,6 +40,10 @@ public enum TrailAction {
     DRIFT_MENDED,
     @JsonProperty("drift_taken")
     DRIFT_TAKEN,
+    @JsonProperty("site_archived")
+    SITE_ARCHIVED,
+    @JsonProperty("site_restored")
+    SITE_RESTORED,
     @JsonProperty("site_set")
     SITE_SET,
     @JsonProperty("values_brought_back")
