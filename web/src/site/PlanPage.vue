@@ -17,6 +17,7 @@ import Rehearsal from './Rehearsal.vue';
 import RunList from './RunList.vue';
 import RunPanel from './RunPanel.vue';
 import SaveStatic from './SaveStatic.vue';
+import SiteArchive from './SiteArchive.vue';
 import SiteDrift from './SiteDrift.vue';
 import SiteSettings from './SiteSettings.vue';
 import SiteTokens from './SiteTokens.vue';
@@ -307,6 +308,7 @@ const ofPages = computed(() => (plan.value?.changes ?? []).filter((change) => ch
             <SiteSettings :site="site" :locked="!session.isArchitect" />
             <SiteDrift :site="site" :locked="!session.isArchitect" />
             <SaveStatic :site="site" />
+            <SiteArchive v-if="session.isArchitect" :site="site" :busy="halted !== undefined" />
             <SiteTokens v-if="session.isArchitect" :site="site" />
           </div>
         </template>

@@ -9,6 +9,7 @@ import Problems from '@/shared/Problems.vue';
 import { api, ask, sentenceOf } from '@/shared/api/client';
 import { useResource } from '@/shared/api/queries';
 import TextInput from '@/shared/controls/TextInput.vue';
+import RestoreSite from './RestoreSite.vue';
 
 const workspace = useWorkspace();
 const session = useSession();
@@ -86,7 +87,7 @@ async function add(): Promise<void> {
         </tbody>
       </table>
     </div>
-    <p v-else class="muted">{{ $t('site.none') }}</p>
+    <p v-else-if="workspace.known" class="muted">{{ $t('site.none') }}</p>
     <form v-if="session.isArchitect" class="panel stack" @submit.prevent="add">
       <h2>{{ $t('site.add') }}</h2>
       <div class="row end">
@@ -101,6 +102,7 @@ async function add(): Promise<void> {
       <p class="hint">{{ $t('site.addHint') }}</p>
       <Problems v-if="problem" :of="[{ sentence: problem, severity: 'blocker' }]" />
     </form>
+    <RestoreSite v-if="session.isArchitect" />
   </div>
 </template>
 

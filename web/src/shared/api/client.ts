@@ -142,17 +142,25 @@ export async function ask<T>(sent: Promise<Answer<T>>): Promise<T> {
 }
 
 /** Sends a form with a file, which the generated client does not do. */
-export async function upload<T>(path: string, form: FormData): Promise<T> {
-  const response = await fetch(path, { method: 'POST', body: form, headers: { 'X-XSRF-TOKEN': csrfToken() } }).catch(
-    () => {
-      throw unreachable();
-    },
-  );
-  const body: unknown = await response.json().catch(() => undefined);
+export function upload<T>(path: string, form: FormData): Promise<T> {
+  return posted<T>(path, form, {});
+}
+
+/** Sends a file of whatever length as it is. */
+export function sendFile<T>(path: string, file: Blob): Promise<T> {
+  return posted<T>(path, file, { 'Content-Type': 'application/zip' });
+}
+
+async function posted<T>(path: string, body: FormData | Blob, headers: Record<string, string>): Promise<T> {
+  const sent = { method: 'POST', body, headers: { ...headers, 'X-XSRF-TOKEN': csrfToken() } };
+  const response = await fetch(path, sent).catch(() => {
+    throw unreachable();
+  });
+  const answer: unknown = await response.json().catch(() => undefined);
   if (!response.ok) {
-    throw toError(response.status, body);
+    throw toError(response.status, answer);
   }
-  return body as T;
+  return answer as T;
 }
 
 /** Whether the same may work a little later. */

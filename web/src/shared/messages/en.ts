@@ -385,6 +385,23 @@ export const en = {
       going: '{pages} of {known} pages, {files} pictures and files so far',
       done: '{pages} pages, {files} pictures and files saved',
     },
+    archive: {
+      title: 'Site archive',
+      hint: 'The whole site as one file: definitions, records, terms, site values, pictures and files, and addresses, as they are at this moment. Another installation makes the same site of it, and it is a backup.',
+      history: 'With earlier states of records',
+      save: 'Download archive',
+      busy: 'A run has not ended yet. Download the archive when it has.',
+    },
+    restore: {
+      title: 'Restore a site from an archive',
+      hint: 'Makes a site with all that the archive has. Nothing is taken of a file that is damaged or was cut off.',
+      file: 'Archive of a site',
+      drop: 'or drop the archive (.zip) here',
+      name: 'Name here',
+      same: 'as in the archive',
+      noFile: 'Choose the archive first.',
+      go: 'Restore site',
+    },
     versions: '{from} to {to}',
   },
   held: {

@@ -262,6 +262,14 @@ export const helpPages = {
         title: 'Packages of others',
         text: 'What several models have in common can be a package of its own. “./jontrel require” takes it into a folder of files, from a folder of released packages or from another workspace; there it is used, and added to, as if it were your own. A new version is merged in, and what you added stays. What the package says itself is not changed in place: “./jontrel check” tells where it was.',
       },
+      archive: {
+        title: 'Move a whole site, or keep a copy',
+        text: '“Download archive” on the page of a site makes one file of all that it has, as it is at that moment; everybody goes on working. “Restore a site from an archive” under “Sites” makes the same site of it, in this or another installation: records, pages and addresses are equal, held values are there, and the last run can be undone. Give another name to have it beside the first. “./jontrel copy” does both by a command.',
+      },
+      alone: {
+        title: 'A site without the editor',
+        text: 'A site needs no editor to be read: “./jontrel site”, with a package of definitions and the site’s database, serves its pages, its content API, pictures and files. A new version of the package is taken at the next start or on a signal, with the answers in its migrations; one that cannot be taken leaves the site as it was, and /health says why.',
+      },
       tokens: {
         title: 'Tokens for programs',
         text: 'On the page of a site an architect makes tokens: with one, a program reads drafts too, or writes. A token is shown once, and can end by itself on a day.',

@@ -1,9 +1,12 @@
 package org.jontrel.e2e.command;
 
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
 import java.io.File;
 import java.io.IOException;
 import java.net.ServerSocket;
@@ -24,6 +27,7 @@ import org.apache.commons.io.FileUtils;
 import org.jontrel.cli.Main;
 import org.jontrel.demo.Client;
 import org.jontrel.e2e.Installation;
+import org.jontrel.e2e.Visitor;
 import org.jontrel.site.testing.TestDatabase;
 import org.jontrel.site.testing.Waiting;
 import org.testng.annotations.AfterClass;
@@ -292,6 +296,39 @@ public class MissionTest {
                     .forEach(parts -> sums.put(parts[1], parts[0]));
         }
         return sums;
+    }
+
+    @Test(dependsOnMethods = "recordsPagesAndAddressesAreTheSameThroughout")
+    public void fromThePageTheSame() throws Exception {
+        var saved = root.resolve("from-page.zip");
+        try (var visitor = new Visitor(live.address()).signIn("otto", "otto-password")) {
+            visitor.open("/w/live/sites/towpath");
+            visitor.page
+                    .getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Site"))
+                    .click();
+            visitor.page
+                    .waitForDownload(
+                            () -> visitor.page.getByText("Download archive").click())
+                    .saveAs(saved);
+            visitor.checkAccessibility();
+            assertEquals(visitor.errors(), List.of());
+        }
+        try (var visitor = new Visitor(third.address()).signIn("eva", "eva-password-1")) {
+            visitor.open("/w/third/sites");
+            visitor.button("Restore site").click();
+            assertThat(visitor.page.getByText("Choose the archive first.")).isVisible();
+            var file = visitor.page.locator("input[type=file]");
+            file.setInputFiles(Files.writeString(root.resolve("torn.zip"), "PK"));
+            visitor.button("Restore site").click();
+            assertThat(visitor.page.getByText("was cut off")).isVisible();
+            visitor.checkAccessibility();
+            file.setInputFiles(saved);
+            visitor.page.locator("#restored-name").fill("From the page");
+            visitor.button("Restore site").click();
+            visitor.page.waitForURL("**/w/third/sites/from-the-page");
+            assertTrue(get(third.address() + "/at/from-the-page/moorings/mooring-7")
+                    .contains("Bank 7"));
+        }
     }
 
     /** Wherever the command is killed, the other side has the whole site or none, and copying it again ends well. */
