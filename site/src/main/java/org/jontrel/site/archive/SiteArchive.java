@@ -162,11 +162,11 @@ public final class SiteArchive implements AutoCloseable {
 
     /** The installed definitions, as a package that runs without any editor. */
     private String definitions(ZipOutputStream zip) throws SQLException, IOException {
-        record Installed(String version, String model) {}
+        record ArchivedDefinitions(String version, String model) {}
         var installed = Jdbc.first(
                         from,
                         "SELECT version, model FROM jontrel_installed WHERE id = 1",
-                        row -> new Installed(row.getString(1), row.getString(2)))
+                        row -> new ArchivedDefinitions(row.getString(1), row.getString(2)))
                 .orElseThrow();
         if (!installed.version().isEmpty()) {
             var manifest =

@@ -40,7 +40,7 @@ public final class MediaContents {
                 connection, "SELECT DISTINCT name FROM jontrel_content ORDER BY name", row -> row.getString(1));
         for (var name : names) {
             long pieces = Jdbc.number(connection, "SELECT COUNT(*) FROM jontrel_content WHERE name = ?", name);
-            try (var in = new SequenceInputStream(new Pieces(connection, name, pieces))) {
+            try (var in = new SequenceInputStream(new StoredPieces(connection, name, pieces))) {
                 visitor.content(name, in);
             }
         }
@@ -68,13 +68,13 @@ public final class MediaContents {
     }
 
     /** One after another, so that a file of any length is never whole in memory. */
-    private static final class Pieces implements Enumeration<InputStream> {
+    private static final class StoredPieces implements Enumeration<InputStream> {
         private final Connection connection;
         private final String name;
         private final long pieces;
         private long next;
 
-        Pieces(Connection connection, String name, long pieces) {
+        StoredPieces(Connection connection, String name, long pieces) {
             this.connection = connection;
             this.name = name;
             this.pieces = pieces;

@@ -1,4 +1,4 @@
-package org.jontrel.server;
+package org.jontrel.server.archive;
 
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
@@ -10,6 +10,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import org.jontrel.server.OrchardServer;
+import org.jontrel.server.Session;
 import org.jontrel.site.testing.Orchard;
 import org.jontrel.site.testing.TestDatabase;
 import org.testng.annotations.AfterClass;
@@ -27,7 +29,7 @@ public class ArchiveApiTest {
 
     @BeforeClass
     public void start() throws InterruptedException {
-        server = OrchardServer.start();
+        server = OrchardServer.edited(Map.of());
         anna = server.anna;
         server.add("tree", Orchard.tree("Old pear"), "published");
     }
