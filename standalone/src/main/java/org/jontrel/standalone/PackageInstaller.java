@@ -2,7 +2,9 @@ package org.jontrel.standalone;
 
 import java.time.Duration;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import org.jontrel.core.check.ModelCheck;
 import org.jontrel.core.code.IdentifiedPackage;
 import org.jontrel.core.finding.Finding;
@@ -29,6 +31,7 @@ final class PackageInstaller {
     private final Site site;
     private final PackagePlace place;
     private final Ids ids = Ids.secure();
+    private final Set<Long> carriedOn = new HashSet<>();
     private volatile DefinitionsState state = new DefinitionsState(PackageState.UNDER_WAY, "", List.of());
 
     PackageInstaller(Site site, PackagePlace place) {
@@ -51,6 +54,7 @@ final class PackageInstaller {
         state = new DefinitionsState(PackageState.UNDER_WAY, state.packageVersion(), List.of());
         var version = "";
         try {
+            endLeftRun();
             var found = place.find();
             version = found.version();
             state = new DefinitionsState(PackageState.UNDER_WAY, version, found.passed());
@@ -94,9 +98,12 @@ final class PackageInstaller {
         for (var each : found.earlier()) {
             if (Versions.compare(each.version(), installed.version()) > 0) {
                 var read = IdentifiedPackage.of(each.read(), before, ids);
-                way.add(new Stages.ReleaseOnWay(each.version(), read.model(), read.decisionsAfter(from)));
-                before = read.model();
-                from = each.version();
+                // one that was no good then is passed
+                if (!Finding.blocks(ModelCheck.check(read.model()))) {
+                    way.add(new Stages.ReleaseOnWay(each.version(), read.model(), read.decisionsAfter(from)));
+                    before = read.model();
+                    from = each.version();
+                }
             }
         }
         var last = IdentifiedPackage.of(found.read(), before, ids);
@@ -152,15 +159,32 @@ final class PackageInstaller {
         };
     }
 
-    /** One that a process left behind is carried on. */
+    /** Whatever the package is like: records cannot be saved in the middle of a switch. */
+    private void endLeftRun() throws PackageRefused {
+        var left = site.runs().last().filter(run -> run.state() == RunView.RunState.INTERRUPTED);
+        if (left.isPresent()) {
+            end(left.get());
+        }
+    }
+
+    /** One that a process left behind is carried on, once; where that fails it is taken back. */
     private void end(RunView run) throws PackageRefused {
         if (run.state() == RunView.RunState.PAUSED) {
             throw new PackageRefused("A run to " + run.toVersion() + " was paused by " + run.pausedBy()
                     + ". Continue it there, or take it back.");
         }
-        if (site.runs().resume(run.id(), _ -> {}) instanceof Runs.RunOutcome.Started(RunView resumed, Runnable work)) {
-            LOG.warn("The run to version {} was interrupted, and is continued", run.toVersion());
-            carryOut(resumed, work);
+        if (!carriedOn.add(run.id())) {
+            throw new PackageRefused("The run to " + run.toVersion()
+                    + " was interrupted, and could be neither carried on nor taken back. Its reason is in the log.");
+        }
+        switch (site.runs().resume(run.id(), _ -> {})) {
+            case Runs.RunOutcome.Started(RunView resumed, Runnable work) -> {
+                LOG.warn("The run to version {} was interrupted, and is continued", run.toVersion());
+                carryOut(resumed, work);
+            }
+            // somebody was quicker; it is looked at again
+            case Runs.RunOutcome.Busy _ -> carriedOn.remove(run.id());
+            case Runs.RunOutcome.NotRunnable _, Runs.RunOutcome.Interrupted _, Runs.RunOutcome.NothingToDo _ -> {}
         }
     }
 

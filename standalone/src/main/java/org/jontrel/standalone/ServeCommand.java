@@ -3,7 +3,6 @@ package org.jontrel.standalone;
 import com.zaxxer.hikari.pool.HikariPool.PoolInitializationException;
 import java.io.IOException;
 import java.lang.management.ManagementFactory;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
@@ -13,11 +12,8 @@ import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
-import org.jontrel.core.naming.Keys;
 import org.jontrel.serve.database.DatabaseProbe;
 import org.jontrel.serve.database.SiteConnections;
-import org.jontrel.serve.site.ServedSite;
-import org.jontrel.serve.site.SiteSettings;
 import org.jontrel.site.Site;
 import org.jontrel.site.table.DatabaseException;
 import org.slf4j.LoggerFactory;
@@ -27,6 +23,7 @@ import org.springframework.boot.web.server.PortInUseException;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.context.support.GenericApplicationContext;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.ParameterException;
@@ -71,40 +68,6 @@ final class ServeCommand implements Callable<Integer>, AutoCloseable {
                             + " of which the highest version is taken.")
     private Path path;
 
-    @Option(
-            names = "--database",
-            paramLabel = "URL",
-            description =
-                    "The site's own database, such as jdbc:mariadb://127.0.0.1:3306/towpath. Default: the variable"
-                            + " JONTREL_DB_URL",
-            defaultValue = "${env:JONTREL_DB_URL}")
-    private String url;
-
-    @Option(
-            names = "--database-user",
-            paramLabel = "NAME",
-            description = "Default: the variable JONTREL_DB_USER, or jontrel",
-            defaultValue = "${env:JONTREL_DB_USER:-jontrel}")
-    private String user;
-
-    @Option(
-            names = "--password-file",
-            paramLabel = "FILE",
-            description =
-                    "Where the user's password is. Default: the variable JONTREL_DB_PASSWORD_FILE; else the password is"
-                            + " that of JONTREL_DB_PASSWORD",
-            defaultValue = "${env:JONTREL_DB_PASSWORD_FILE}")
-    private Path passwordFile;
-
-    @Option(
-            names = "--site",
-            paramLabel = "PATH",
-            description = "The site stands at /at/PATH/; else the package's name.")
-    private String sitePath;
-
-    @Option(names = "--name", description = "What the site is called; else the package's title.")
-    private String name;
-
     @Option(names = "--port", description = "Default: ${DEFAULT-VALUE}", defaultValue = "${env:JONTREL_PORT:-8080}")
     private int port;
 
@@ -115,18 +78,11 @@ final class ServeCommand implements Callable<Integer>, AutoCloseable {
             defaultValue = "${env:JONTREL_ADDRESS:-127.0.0.1}")
     private String listen;
 
-    @Option(
-            names = "--address",
-            paramLabel = "URL",
-            description = "The address that visitors know the site by, for maps and search engines.",
-            defaultValue = "")
-    private String address;
+    @Mixin
+    private DatabaseOptions options;
 
-    @Option(names = "--look", description = "The look of the site; else the first.", defaultValue = "")
-    private String look;
-
-    @Option(names = "--unlisted", description = "Search engines are asked to leave the site out.")
-    private boolean unlisted;
+    @Mixin
+    private SiteOptions site;
 
     @Option(names = "--tokens", paramLabel = "FILE", description = "The tokens of programs; see the command token.")
     private Path tokensFile;
@@ -171,7 +127,8 @@ final class ServeCommand implements Callable<Integer>, AutoCloseable {
         }
         var tokens = new TokensFile(tokensFile);
         tokens.read();
-        var database = database();
+        site.check();
+        var database = options.database();
         if (!plan) {
             return serve(tokens, database);
         }
@@ -219,29 +176,6 @@ final class ServeCommand implements Callable<Integer>, AutoCloseable {
         return Site.open(connections.here(), owner, STALE, Optional.ofNullable(mediaFolder));
     }
 
-    private DataSourceProperties database() throws IOException {
-        if (url == null || url.isBlank()) {
-            throw new IOException("No database was named. Give the address of the site's own with --database, or in the"
-                    + " variable JONTREL_DB_URL.");
-        }
-        var database = new DataSourceProperties();
-        database.setUrl(url);
-        database.setUsername(user);
-        database.setPassword(password());
-        return database;
-    }
-
-    /** Never an argument, as everybody on a machine sees those. */
-    private String password() throws IOException {
-        if (passwordFile == null) {
-            return System.getenv().getOrDefault("JONTREL_DB_PASSWORD", "");
-        }
-        if (!Files.isReadable(passwordFile)) {
-            throw new IOException("There is no file that can be read at " + passwordFile + ".");
-        }
-        return Files.readString(passwordFile).strip();
-    }
-
     private int plan(PackageInstaller installer) {
         try {
             var text = installer.plan();
@@ -272,22 +206,22 @@ final class ServeCommand implements Callable<Integer>, AutoCloseable {
                 throw new CompletionException(e);
             }
         });
-        var site = new StandaloneSite(opened, tokens);
+        var served = new StandaloneSite(opened, tokens);
         try {
-            start(site, database);
+            start(served, database);
         } catch (PortInUseException _) {
             throw new IOException("Port " + port + " is taken. Give another with --port.");
         } catch (RuntimeException e) {
             return refused(opened.isCompletedExceptionally() ? opened.exceptionNow() : e);
         }
-        if (site.definitions().state() != DefinitionsState.PackageState.SERVED) {
-            site.bringLater();
+        if (served.definitions().state() != DefinitionsState.PackageState.SERVED) {
+            served.bringLater();
         }
-        ReloadSignal.on(site::reload);
+        ReloadSignal.on(served::reload);
         spec.commandLine()
                 .getOut()
                 .println("The site is served at http://" + listen + ":" + port + "/at/"
-                        + site.served().path() + "/");
+                        + served.served().path() + "/");
         return SERVING;
     }
 
@@ -295,40 +229,15 @@ final class ServeCommand implements Callable<Integer>, AutoCloseable {
     private StandaloneSite.OpenedSite opened(DataSourceProperties database) throws IOException, PackageRefused {
         var connections = new SiteConnections(database, new DatabaseProbe(database));
         var engine = open(connections);
-        var installer = new PackageInstaller(engine, new PackagePlace(path));
+        var place = new PackagePlace(path);
+        var installer = new PackageInstaller(engine, place);
         if (engine.installed().version().isEmpty()) {
             installer.install();
         }
-        return new StandaloneSite.OpenedSite(described(), engine, installer, connections);
+        return new StandaloneSite.OpenedSite(site.described(place), engine, installer, connections);
     }
 
-    /** A package that cannot be read leaves a site that has definitions: only its name must be known then. */
-    private ServedSite described() throws IOException {
-        var settings =
-                new SiteSettings(look, address.isEmpty() || address.endsWith("/") ? address : address + "/", unlisted);
-        try {
-            var manifest = new PackagePlace(path).find().content().manifest();
-            var title = manifest.title().isBlank() ? manifest.name() : manifest.title();
-            return new ServedSite.NamedSite(
-                    path(sitePath == null ? manifest.name() : sitePath), name == null ? title : name, settings);
-        } catch (PackageRefused e) {
-            if (sitePath == null || name == null) {
-                throw new IOException(e.getMessage() + " The database has definitions, which can be served without it:"
-                        + " give --site and --name.");
-            }
-            return new ServedSite.NamedSite(path(sitePath), name, settings);
-        }
-    }
-
-    private static String path(String path) throws IOException {
-        if (!Keys.isPath(path)) {
-            throw new IOException("“" + path
-                    + "” cannot stand in an address. Give --site with lower case letters, digits" + " and hyphens.");
-        }
-        return path;
-    }
-
-    private void start(StandaloneSite site, DataSourceProperties database) {
+    private void start(StandaloneSite served, DataSourceProperties database) {
         var application = new SpringApplication(StandaloneApplication.class);
         application.setDefaultProperties(Map.of(
                 "server.port",
@@ -346,7 +255,7 @@ final class ServeCommand implements Callable<Integer>, AutoCloseable {
                 "spring.datasource.password",
                 database.getPassword()));
         application.addInitializers(
-                context -> ((GenericApplicationContext) context).registerBean(StandaloneSite.class, () -> site));
+                context -> ((GenericApplicationContext) context).registerBean(StandaloneSite.class, () -> served));
         context = application.run();
     }
 }

@@ -1,6 +1,7 @@
 package org.jontrel.standalone;
 
 import java.io.IOException;
+import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutionException;
@@ -10,6 +11,7 @@ import org.jontrel.serve.database.SiteConnections;
 import org.jontrel.serve.site.ServedSite;
 import org.jontrel.serve.site.ServedSites;
 import org.jontrel.site.Site;
+import org.jontrel.site.run.RunView;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -43,6 +45,11 @@ final class StandaloneSite implements ServedSites {
     @Override
     public Site engine(String path) {
         return find(path).map(_ -> opened.join().engine()).orElseThrow(() -> ServedSites.missing(path));
+    }
+
+    @Override
+    public List<Site> engines() {
+        return opened.isDone() ? List.of(opened.join().engine()) : List.of();
     }
 
     ServedSite served() {
@@ -86,6 +93,17 @@ final class StandaloneSite implements ServedSites {
             }
             bring();
         });
+    }
+
+    /** What another process over this database has left in the middle is carried on, as long as somebody serves it. */
+    void carryOn() {
+        if (engines().stream()
+                .anyMatch(engine -> engine.runs()
+                        .last()
+                        .filter(run -> run.state() == RunView.RunState.INTERRUPTED)
+                        .isPresent())) {
+            bringLater();
+        }
     }
 
     /** Brings the definitions of the package, as those served at the start may be older. */

@@ -17,6 +17,13 @@ import org.jontrel.site.testing.TestDatabase;
 /** A site that is served alone, in this process. */
 final class Alone implements AutoCloseable {
     private static final HttpClient CLIENT = HttpClient.newHttpClient();
+
+    static {
+        // what happens by itself happens soon
+        System.setProperty("jontrel.publish-every", "PT0.5S");
+        System.setProperty("jontrel.continue-every", "PT0.5S");
+    }
+
     private final ServeCommand command = new ServeCommand();
     private final StringWriter out = new StringWriter();
     private final StringWriter err = new StringWriter();

@@ -25,8 +25,8 @@ import org.testng.annotations.Test;
 
 /** A site served by a process of its own: what signals do, and what is left when it is killed. */
 public class StandaloneProcessTest {
-    private static final int TREES = 200;
-    private static final int KILLS = Integer.getInteger("standalone.kills", 2);
+    private static final int TREES = 120;
+    private static final int KILLS = Integer.getInteger("standalone.kills", 1);
     private static final Duration LONGEST = Duration.ofMinutes(1);
     private static final String TEXT = "kind: text, unique: true, max_length: 20";
     private static final String NUMBER = "kind: number, decimals: 0";

@@ -1,5 +1,6 @@
 package org.jontrel.standalone;
 
+import static org.awaitility.Awaitility.await;
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
@@ -9,10 +10,13 @@ import java.nio.file.Files;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
+import org.jontrel.core.code.IdentifiedPackage;
 import org.jontrel.core.model.condition.RecordState;
+import org.jontrel.core.naming.Ids;
 import org.jontrel.site.Site;
 import org.jontrel.site.record.write.SaveResult;
 import org.jontrel.site.record.write.Write;
+import org.jontrel.site.run.Runs;
 import org.jontrel.site.testing.Orchard;
 import org.jontrel.site.testing.TestDatabase;
 import org.testng.annotations.Test;
@@ -241,6 +245,51 @@ public class StandaloneTest {
             alone.reload();
         } catch (InterruptedException e) {
             throw new IllegalStateException(e);
+        }
+    }
+
+    /** Without anybody's word, and whatever is the matter with the package. */
+    @Test
+    public void aRunThatAnotherProcessLeftIsCarriedOn() throws Exception {
+        var database = database();
+        var folder = OrchardFolder.fresh();
+        try (var alone = Alone.start(database, folder.path())) {
+            plant(database, "Old pear", "height", "7.25");
+            folder.version("1.1.0").edit("types/tree.yaml", "label: Height", "label: Tallness");
+            try (var source = TestDatabase.shared().source(database)) {
+                var gone = Site.open(source, "another process", java.time.Duration.ofSeconds(6));
+                var read = new PackagePlace(folder.path()).find().read();
+                var sent = IdentifiedPackage.of(read, gone.installed().model(), Ids.secure());
+                var left = gone.runs().start(new Runs.RunTarget("1.1.0", sent.model(), List.of()), "gone", _ -> {});
+                assertTrue(left instanceof Runs.RunOutcome.Started, left.toString());
+            }
+            folder.file("types/tree.yaml", "key: [");
+            await().atMost(java.time.Duration.ofMinutes(1))
+                    .until(() -> alone.health().contains("\"version\":\"1.1.0\""));
+            assertTrue(alone.get("/at/orchard/trees/old-pear/").body().contains("Tallness"));
+        }
+    }
+
+    /** Who has the page is told that it is another, though nobody has saved anything. */
+    @Test
+    public void recordsAppearWhenTheirMomentHasCome() throws Exception {
+        var database = database();
+        try (var alone = Alone.start(database, OrchardFolder.fresh().path());
+                var source = TestDatabase.shared().source(database)) {
+            plant(database, "Old pear", "height", "7.25");
+            var page = alone.get("/at/orchard/trees/");
+            try (var connection = source.getConnection();
+                    var statement = connection.createStatement()) {
+                statement.execute(
+                        "INSERT INTO tree (id, slug, state, version, complete, created_at, updated_at, created_by,"
+                                + " updated_by, title, publish_at) SELECT 7, 'young-plum', 'scheduled', 1, 1, created_at, updated_at,"
+                                + " 'x', 'x', 'Young plum', UTC_TIMESTAMP() - INTERVAL 1 SECOND FROM tree LIMIT 1");
+            }
+            var tag = page.headers().firstValue("ETag").orElseThrow();
+            await().atMost(java.time.Duration.ofMinutes(1))
+                    .until(() -> alone.get("/at/orchard/trees/", "If-None-Match", tag)
+                            .body()
+                            .contains("Young plum"));
         }
     }
 

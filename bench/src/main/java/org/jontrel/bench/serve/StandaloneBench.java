@@ -66,7 +66,7 @@ public final class StandaloneBench {
                     median(millis[i]) / 1_000,
                     median(millis[i]) / median(millis[0]));
         }
-        read(file, definitions, seconds);
+        read(file, definitions, starts.subList(0, 2), seconds);
         System.exit(0);
     }
 
@@ -128,25 +128,43 @@ public final class StandaloneBench {
         throw new IllegalStateException("It ended with " + process.exitValue());
     }
 
-    private static void read(Path file, Path definitions, int seconds) throws Exception {
-        int port = port();
-        var process = process(file, definitions, port, List.of());
+    /** One after another in each turn, on the same machine. */
+    private static void read(Path file, Path definitions, List<JavaStart> starts, int seconds) throws Exception {
+        var processes = new ArrayList<Process>();
         try {
-            answered(process, port);
-            var address = URI.create("http://127.0.0.1:" + port + "/at/" + SITE + "/structures/");
-            var page = new BenchPage("index", address, null);
-            var rates = new double[TURNS];
+            var pages = new ArrayList<BenchPage>();
+            for (var start : starts) {
+                int port = port();
+                var process = process(file, definitions, port, start.options());
+                processes.add(process);
+                answered(process, port);
+                var address = URI.create("http://127.0.0.1:" + port + "/at/" + SITE + "/structures/");
+                pages.add(new BenchPage(start.name(), address, null));
+            }
+            var rates = new double[pages.size()][TURNS];
             for (int turn = -1; turn < TURNS; turn++) {
-                double rate = BenchTurn.of(page, seconds, READERS).rate();
-                if (turn >= 0) {
-                    rates[turn] = rate;
+                for (int i = 0; i < pages.size(); i++) {
+                    double rate = BenchTurn.of(pages.get(i), seconds, READERS).rate();
+                    if (turn >= 0) {
+                        rates[i][turn] = rate;
+                    }
                 }
             }
-            System.out.printf(
-                    Locale.ROOT, "%.0f index pages of 24 cards a second to 32 readers, with %s%n", median(rates), HEAP);
+            for (int i = 0; i < pages.size(); i++) {
+                System.out.printf(
+                        Locale.ROOT,
+                        "%-18s %5.0f index pages of 24 cards a second to %d readers, with %s: %.2f times as many as it is%n",
+                        pages.get(i).name(),
+                        median(rates[i]),
+                        READERS,
+                        HEAP,
+                        median(rates[i]) / median(rates[0]));
+            }
         } finally {
-            process.destroy();
-            process.waitFor();
+            for (var process : processes) {
+                process.destroy();
+                process.waitFor();
+            }
         }
     }
 

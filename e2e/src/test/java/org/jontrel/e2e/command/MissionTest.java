@@ -24,7 +24,6 @@ import java.util.concurrent.TimeUnit;
 import java.util.regex.Pattern;
 import java.util.zip.ZipFile;
 import org.apache.commons.io.FileUtils;
-import org.jontrel.cli.Main;
 import org.jontrel.demo.Client;
 import org.jontrel.e2e.Installation;
 import org.jontrel.e2e.Visitor;
@@ -382,28 +381,15 @@ public class MissionTest {
     }
 
     private Process copying(String name) throws IOException {
-        return new ProcessBuilder(
-                        Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-                        "-XX:TieredStopAtLevel=1",
-                        "-XX:+UseSerialGC",
-                        "-Xshare:auto",
-                        "-cp",
-                        System.getProperty("java.class.path"),
-                        Main.class.getName(),
-                        "copy",
-                        "towpath",
-                        "--name",
-                        name,
-                        "--server",
-                        live.address(),
-                        "--token-file",
-                        running.token().toString(),
-                        "--to",
-                        third.address(),
-                        "--to-token-file",
-                        arriving.token().toString())
-                .redirectErrorStream(true)
-                .redirectOutput(root.resolve("killed.log").toFile())
-                .start();
+        return running.started(
+                root.resolve("killed.log"),
+                "copy",
+                "towpath",
+                "--name",
+                name,
+                "--to",
+                third.address(),
+                "--to-token-file",
+                arriving.token());
     }
 }

@@ -12,7 +12,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.concurrent.TimeUnit;
 import org.apache.commons.io.FileUtils;
-import org.jontrel.cli.Main;
 import org.jontrel.demo.Client;
 import org.jontrel.e2e.Installation;
 import org.jontrel.e2e.Visitor;
@@ -169,28 +168,14 @@ public class SendTest {
             var version = "1." + i + ".0";
             pair.release(version, TYPE + NOTE.replace("Note", "Note " + i).replace("note", "note_" + i));
             var before = pair.draft();
-            var process = new ProcessBuilder(
-                            Path.of(System.getProperty("java.home"), "bin", "java")
-                                    .toString(),
-                            "-XX:TieredStopAtLevel=1",
-                            "-XX:+UseSerialGC",
-                            "-Xshare:auto",
-                            "-cp",
-                            System.getProperty("java.class.path"),
-                            Main.class.getName(),
-                            "send",
-                            version,
-                            "--server",
-                            here.address(),
-                            "--token-file",
-                            pair.mine.token().toString(),
-                            "--to",
-                            there.address(),
-                            "--to-token-file",
-                            pair.theirs.token().toString())
-                    .redirectErrorStream(true)
-                    .redirectOutput(root.resolve("killed.log").toFile())
-                    .start();
+            var process = pair.mine.started(
+                    root.resolve("killed.log"),
+                    "send",
+                    version,
+                    "--to",
+                    there.address(),
+                    "--to-token-file",
+                    pair.theirs.token());
             boolean ended = process.waitFor(200 + 100L * i, TimeUnit.MILLISECONDS);
             process.destroyForcibly().waitFor();
             var after = pair.draft();

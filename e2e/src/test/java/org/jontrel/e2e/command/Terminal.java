@@ -67,6 +67,24 @@ final class Terminal {
         return plain(texts.toArray());
     }
 
+    /** A command in a process of its own, which may be killed. @param log what it says */
+    Process started(Path log, Object... arguments) throws IOException {
+        var command = new ArrayList<>(List.of(
+                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                "-XX:TieredStopAtLevel=1",
+                "-XX:+UseSerialGC",
+                "-Xshare:auto",
+                "-cp",
+                System.getProperty("java.class.path"),
+                Main.class.getName()));
+        Arrays.stream(arguments).map(String::valueOf).forEach(command::add);
+        command.addAll(List.of("--server", server, "--token-file", token.toString()));
+        return new ProcessBuilder(command)
+                .redirectErrorStream(true)
+                .redirectOutput(log.toFile())
+                .start();
+    }
+
     Path token() {
         return token;
     }

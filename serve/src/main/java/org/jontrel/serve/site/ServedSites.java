@@ -1,5 +1,6 @@
 package org.jontrel.serve.site;
 
+import java.util.List;
 import java.util.Optional;
 import org.jontrel.serve.web.Refusal;
 import org.jontrel.site.Site;
@@ -16,6 +17,9 @@ public interface ServedSites {
 
     /** @throws Refusal where there is no such site */
     Site engine(String path);
+
+    /** The engines that are in use. */
+    List<Site> engines();
 
     static Refusal missing(String path) {
         return Refusal.missing("There is no site " + path + ".");

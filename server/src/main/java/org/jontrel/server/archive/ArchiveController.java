@@ -61,7 +61,7 @@ class ArchiveController {
             HttpServletRequest request)
             throws IOException {
         var id = workspaces.get(workspace).id();
-        var site = archives.restore(id, name, request.getInputStream());
+        var site = archives.restore(id, name, request.getInputStream(), request.getContentLengthLong());
         return new RestoredSite(site.path(), site.name());
     }
 }

@@ -27,6 +27,9 @@ import org.springframework.stereotype.Service;
 @Service
 class SiteArchives {
     private static final int LONGEST_NAME = 100;
+    /** Of the disk on which archives wait. */
+    private static final long LEAST_FREE = 512L << 20;
+
     /** Each reads or writes a whole site. */
     private final Semaphore places = new Semaphore(2);
 
@@ -79,11 +82,16 @@ class SiteArchives {
      * Makes a site of an archive.
      *
      * @param name of the site; empty for that which the archive has, with its address
+     * @param bytes that are said to come; -1 where nothing is said
      */
-    Sites.Registered restore(long workspaceId, String name, InputStream body) throws IOException {
+    Sites.Registered restore(long workspaceId, String name, InputStream body, long bytes) throws IOException {
         var trimmed = name.strip();
         if (trimmed.length() > LONGEST_NAME) {
             throw Refusal.invalid("The name of a site must have 1 to 100 characters.", List.of());
+        }
+        if (Files.getFileStore(Path.of(System.getProperty("java.io.tmpdir"))).getUsableSpace() - bytes < LEAST_FREE) {
+            throw Refusal.full("There is too little room left on the server's disk for this archive."
+                    + " Whoever runs the server needs to make room.");
         }
         if (!places.tryAcquire()) {
             throw busy();
@@ -127,7 +135,10 @@ class SiteArchives {
             return new ServedSite.NamedSite(
                     about.path(), about.name(), new SiteSettings(about.look(), about.address(), about.unlisted()));
         }
-        return new ServedSite.NamedSite(
-                Keys.pathFrom(name), name, new SiteSettings(about.look(), "", about.unlisted()));
+        var path = Keys.pathFrom(name);
+        if (!Keys.isPath(path)) {
+            throw new ArchiveRefused("No address comes of the name “" + name + "”. Give one with letters.");
+        }
+        return new ServedSite.NamedSite(path, name, new SiteSettings(about.look(), "", about.unlisted()));
     }
 }

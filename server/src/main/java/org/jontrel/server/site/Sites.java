@@ -196,8 +196,9 @@ public class Sites implements ServedSites {
         return opened.computeIfAbsent(row.path(), _ -> open(row));
     }
 
-    /** The engines that have been used since the start. */
-    List<Site> engines() {
+    /** Those that have been used since the start. */
+    @Override
+    public List<Site> engines() {
         return List.copyOf(opened.values());
     }
 

@@ -59,7 +59,7 @@ public final class SiteArchive implements AutoCloseable {
     private final Optional<Path> mediaFolder;
     private final ArchiveManifest.ArchivedSite about;
     private final boolean history;
-    private final Map<String, String> tables;
+    private Map<String, String> tables;
     private final List<ArchiveTable> structures = new ArrayList<>();
     private final Map<String, String> checksums = new LinkedHashMap<>();
     private final Map<String, Long> rows = new LinkedHashMap<>();
@@ -79,26 +79,33 @@ public final class SiteArchive implements AutoCloseable {
         this.history = history;
         try {
             from = site.getConnection();
-            from.setAutoCommit(false);
-            from.setTransactionIsolation(Connection.TRANSACTION_REPEATABLE_READ);
-            Jdbc.execute(from, "START TRANSACTION WITH CONSISTENT SNAPSHOT, READ ONLY");
-            if (Jdbc.number(from, "SELECT COUNT(*) FROM jontrel_run WHERE state = 'running'") > 0) {
-                close();
-                throw new ArchiveRefused(
-                        "A run on this site is under way, or was interrupted. Make the archive when it has ended.");
-            }
-            tables = Schema.tables(from);
-            for (var table : tables.entrySet()) {
-                if (!table.getKey().startsWith(OWN)) {
-                    structures.add(ArchiveTable.of(from, table.getKey(), table.getValue()));
-                }
-            }
-            if (runs(from) != runsNow(site)) {
-                close();
-                throw new ArchiveRefused(SWITCHED_MEANWHILE);
-            }
         } catch (SQLException e) {
             throw new DatabaseException(e);
+        }
+        try {
+            begin(site);
+        } catch (SQLException | RuntimeException e) {
+            close();
+            throw e instanceof SQLException sql ? new DatabaseException(sql) : (RuntimeException) e;
+        }
+    }
+
+    private void begin(DataSource site) throws SQLException {
+        from.setAutoCommit(false);
+        from.setTransactionIsolation(Connection.TRANSACTION_REPEATABLE_READ);
+        Jdbc.execute(from, "START TRANSACTION WITH CONSISTENT SNAPSHOT, READ ONLY");
+        if (Jdbc.number(from, "SELECT COUNT(*) FROM jontrel_run WHERE state = 'running'") > 0) {
+            throw new ArchiveRefused(
+                    "A run on this site is under way, or was interrupted. Make the archive when it has ended.");
+        }
+        tables = Schema.tables(from);
+        for (var table : tables.entrySet()) {
+            if (!table.getKey().startsWith(OWN)) {
+                structures.add(ArchiveTable.of(from, table.getKey(), table.getValue()));
+            }
+        }
+        if (runs(from) != runsNow(site)) {
+            throw new ArchiveRefused(SWITCHED_MEANWHILE);
         }
     }
 

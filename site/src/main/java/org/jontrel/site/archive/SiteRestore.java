@@ -21,6 +21,9 @@ import tools.jackson.core.JacksonException;
 /** Makes a site of an archive, in a database that is empty. Until it is done, nothing says that it is a site. */
 public final class SiteRestore {
     private static final int COMMIT_EVERY = 10_000;
+    /** Comes last: until then the database has no definitions, and nobody takes it for a site. */
+    private static final String INSTALLED = "jontrel_installed";
+
     private static final Duration STALE = Duration.ofSeconds(6);
     private final ArchiveFile archive;
     private final Connection to;
@@ -52,14 +55,27 @@ public final class SiteRestore {
             var restore = new SiteRestore(archive, connection, progress);
             restore.tables();
             restore.rows();
+            for (var name : archive.names(SiteArchive.MEDIA)) {
+                MediaContents.put(to, mediaFolder, name.substring(SiteArchive.MEDIA.length()), archive.bytes(name));
+            }
+            restore.own(INSTALLED);
             connection.commit();
         } catch (SQLException e) {
             throw new DatabaseException(e);
         }
-        for (var name : archive.names(SiteArchive.MEDIA)) {
-            MediaContents.put(to, mediaFolder, name.substring(SiteArchive.MEDIA.length()), archive.bytes(name));
+        isWhole(archive, opened(to, mediaFolder));
+    }
+
+    private static Site opened(DataSource to, Optional<Path> mediaFolder) {
+        try {
+            var site = Site.open(to, "restore", STALE, mediaFolder);
+            site.installed();
+            return site;
+        } catch (DatabaseException e) {
+            throw e;
+        } catch (RuntimeException e) {
+            throw new ArchiveRefused("The archive's definitions cannot be read. Nothing was restored.", e);
         }
-        isWhole(archive, Site.open(to, "restore", STALE, mediaFolder));
     }
 
     private void tables() throws SQLException {
@@ -73,17 +89,8 @@ public final class SiteRestore {
     }
 
     private void rows() throws SQLException, IOException {
-        var own = Schema.tables(to).keySet();
         var described =
                 archive.manifest().tables().stream().map(ArchiveTable::name).collect(Collectors.toSet());
-        for (var name : archive.names(SiteArchive.SITE)) {
-            var table = table(name, SiteArchive.SITE);
-            if (!table.startsWith(SiteArchive.OWN) || !own.contains(table) || SiteArchive.LEFT_OUT.contains(table)) {
-                throw unknown(table);
-            }
-            Jdbc.update(to, "DELETE FROM `" + table + "`");
-            rows(name, table);
-        }
         for (var name : archive.names(SiteArchive.RECORDS)) {
             var table = table(name, SiteArchive.RECORDS);
             if (!described.contains(table)) {
@@ -91,6 +98,22 @@ public final class SiteRestore {
             }
             rows(name, table);
         }
+        for (var name : archive.names(SiteArchive.SITE)) {
+            var table = table(name, SiteArchive.SITE);
+            if (!table.equals(INSTALLED)) {
+                own(table);
+            }
+        }
+    }
+
+    /** A table that every site has, with rows of its own until now. */
+    private void own(String table) throws SQLException, IOException {
+        boolean known = table.startsWith(SiteArchive.OWN) && Schema.tables(to).containsKey(table);
+        if (!known || SiteArchive.LEFT_OUT.contains(table)) {
+            throw unknown(table);
+        }
+        Jdbc.update(to, "DELETE FROM `" + table + "`");
+        rows(SiteArchive.SITE + table + SiteArchive.LINES, table);
     }
 
     private static String table(String name, String folder) {

@@ -56,7 +56,7 @@ import org.testng.annotations.Test;
 
 /** An archive has what the site had at one moment, and what is restored from it is that site. */
 public class SiteArchiveTest {
-    private static final int CASES = Integer.getInteger("archive.cases", 4);
+    private static final int CASES = Integer.getInteger("archive.cases", 3);
     private static final int FROM = Integer.getInteger("archive.from", 1);
     private static final int RECORDS = 2_000;
     private static final ArchiveManifest.ArchivedSite ABOUT =

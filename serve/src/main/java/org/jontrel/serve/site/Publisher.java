@@ -1,4 +1,4 @@
-package org.jontrel.server.site;
+package org.jontrel.serve.site;
 
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -14,9 +14,9 @@ import org.springframework.stereotype.Component;
 @EnableScheduling
 class Publisher {
     private static final Logger LOG = LoggerFactory.getLogger(Publisher.class);
-    private final Sites sites;
+    private final ServedSites sites;
 
-    Publisher(Sites sites) {
+    Publisher(ServedSites sites) {
         this.sites = sites;
     }
 
