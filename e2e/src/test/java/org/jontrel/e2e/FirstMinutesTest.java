@@ -75,7 +75,7 @@ public class FirstMinutesTest {
         click(anna.button("Release 1.0.0"));
         assertThat(anna.heading("1.0.0")).isVisible();
         click(anna.link("Sites"));
-        type(page.getByLabel("Name"), "Trial");
+        type(page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)), "Trial");
         enter();
         click(anna.button("Run on Trial"));
         var records = anna.link("Records of Trial");

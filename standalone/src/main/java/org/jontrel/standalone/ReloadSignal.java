@@ -9,7 +9,8 @@ import java.lang.reflect.Proxy;
 final class ReloadSignal {
     private ReloadSignal() {}
 
-    static void on(Runnable reload) {
+    /** Whether it will come: a process that was started with it ignored, as by nohup, never gets it. */
+    static boolean on(Runnable reload) {
         try {
             var signal = Class.forName("sun.misc.Signal");
             var handler = Class.forName("sun.misc.SignalHandler");
@@ -19,8 +20,9 @@ final class ReloadSignal {
                 }
                 return null;
             });
-            signal.getMethod("handle", signal, handler)
+            var before = signal.getMethod("handle", signal, handler)
                     .invoke(null, signal.getConstructor(String.class).newInstance("HUP"), called);
+            return before != handler.getField("SIG_IGN").get(null);
         } catch (ReflectiveOperationException e) {
             throw new IllegalStateException("This machine has no signal HUP", e);
         }

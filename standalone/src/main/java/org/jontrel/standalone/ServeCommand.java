@@ -217,7 +217,10 @@ final class ServeCommand implements Callable<Integer>, AutoCloseable {
         if (served.definitions().state() != DefinitionsState.PackageState.SERVED) {
             served.bringLater();
         }
-        ReloadSignal.on(served::reload);
+        if (!ReloadSignal.on(served::reload)) {
+            err("The signal HUP is ignored, as under nohup: a new package is taken at the next start only. Start with"
+                    + " setsid, or with env --default-signal=HUP before java, to have it taken on a signal.");
+        }
         spec.commandLine()
                 .getOut()
                 .println("The site is served at http://" + listen + ":" + port + "/at/"

@@ -2,9 +2,9 @@ package org.jontrel.standalone;
 
 import static org.awaitility.Awaitility.await;
 import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
-import java.io.File;
 import java.io.IOException;
 import java.net.ServerSocket;
 import java.net.URI;
@@ -25,6 +25,7 @@ import org.testng.annotations.Test;
 
 /** A site served by a process of its own: what signals do, and what is left when it is killed. */
 public class StandaloneProcessTest {
+    private static final Path LOG = Path.of("target/standalone.log");
     private static final int TREES = 120;
     private static final int KILLS = Integer.getInteger("standalone.kills", 1);
     private static final Duration LONGEST = Duration.ofMinutes(1);
@@ -35,10 +36,17 @@ public class StandaloneProcessTest {
     private int port;
 
     private Process start(OrchardFolder folder) throws IOException {
+        return start(folder, "--default-signal=HUP");
+    }
+
+    private Process start(OrchardFolder folder, String signal) throws IOException {
         try (var free = new ServerSocket(0)) {
             port = free.getLocalPort();
         }
+        // the tests may have been started with the signal ignored
         var process = new ProcessBuilder(
+                "env",
+                signal,
                 Path.of(System.getProperty("java.home"), "bin", "java").toString(),
                 "-Xmx256m",
                 "-XX:TieredStopAtLevel=1",
@@ -51,9 +59,7 @@ public class StandaloneProcessTest {
         process.environment().put("JONTREL_DB_URL", TestDatabase.shared().url(database));
         process.environment().put("JONTREL_DB_USER", TestDatabase.USER);
         process.environment().put("JONTREL_DB_PASSWORD", TestDatabase.PASSWORD);
-        return process.redirectErrorStream(true)
-                .redirectOutput(new File("target/standalone.log"))
-                .start();
+        return process.redirectErrorStream(true).redirectOutput(LOG.toFile()).start();
     }
 
     private void awaitServed(String version) {
@@ -89,18 +95,34 @@ public class StandaloneProcessTest {
     public void aSignalHasThePackageReadAgain() throws Exception {
         var folder = OrchardFolder.fresh();
         var process = start(folder);
-        awaitServed("1.0.0");
-        plant();
-        var page = get("/at/orchard/trees/tree-7/");
-        assertTrue(page.contains("Height"), page);
-        folder.version("1.1.0").edit("types/tree.yaml", "label: Height", "label: Tallness");
-        new ProcessBuilder("kill", "-HUP", String.valueOf(process.pid()))
-                .start()
-                .waitFor();
-        awaitServed("1.1.0");
-        assertTrue(get("/at/orchard/trees/tree-7/").contains("Tallness"));
-        process.destroy();
-        assertTrue(process.waitFor(30, TimeUnit.SECONDS), "It ends when it is told to");
+        try {
+            awaitServed("1.0.0");
+            plant();
+            var page = get("/at/orchard/trees/tree-7/");
+            assertTrue(page.contains("Height"), page);
+            folder.version("1.1.0").edit("types/tree.yaml", "label: Height", "label: Tallness");
+            new ProcessBuilder("kill", "-HUP", String.valueOf(process.pid()))
+                    .start()
+                    .waitFor();
+            awaitServed("1.1.0");
+            assertTrue(get("/at/orchard/trees/tree-7/").contains("Tallness"));
+            assertFalse(Files.readString(LOG).contains("nohup"));
+            process.destroy();
+            assertTrue(process.waitFor(30, TimeUnit.SECONDS), "It ends when it is told to");
+        } finally {
+            process.destroyForcibly();
+        }
+    }
+
+    @Test(dependsOnMethods = "aSignalHasThePackageReadAgain")
+    public void aSignalThatWillNotComeIsTold() throws Exception {
+        var process = start(OrchardFolder.fresh().version("1.2.0"), "--ignore-signal=HUP");
+        try {
+            awaitServed("1.2.0");
+            assertTrue(Files.readString(LOG).contains("as under nohup"), Files.readString(LOG));
+        } finally {
+            process.destroyForcibly();
+        }
     }
 
     @Test(dependsOnMethods = "aSignalHasThePackageReadAgain")
@@ -122,7 +144,7 @@ public class StandaloneProcessTest {
             process.destroyForcibly().waitFor();
             assertEquals(tags(), TREES, "trees with their tags after " + kill);
         }
-        assertTrue(Files.readString(Path.of("target/standalone.log")).contains("served"));
+        assertTrue(Files.readString(LOG).contains("served"));
     }
 
     /** How many trees have the tag that they were planted with. */

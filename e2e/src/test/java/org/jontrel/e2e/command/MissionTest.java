@@ -319,7 +319,7 @@ public class MissionTest {
             var file = visitor.page.locator("input[type=file]");
             file.setInputFiles(Files.writeString(root.resolve("torn.zip"), "PK"));
             visitor.button("Restore site").click();
-            assertThat(visitor.page.getByText("was cut off")).isVisible();
+            assertThat(visitor.page.getByText("This is no archive of a site")).isVisible();
             visitor.checkAccessibility();
             file.setInputFiles(saved);
             visitor.page.locator("#restored-name").fill("From the page");

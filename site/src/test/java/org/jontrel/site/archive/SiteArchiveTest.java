@@ -358,22 +358,33 @@ public class SiteArchiveTest {
     @Test(dataProvider = "broken")
     public void nothingIsTakenThatIsNotWhole(String what, Consumer<SortedMap<String, byte[]>> edit, String told)
             throws Exception {
-        try (var site = moorings();
-                var target = TestDatabase.shared().source(TestDatabase.shared().create())) {
-            var all = entries(archived(site, Optional.empty(), true));
-            edit.accept(all);
-            var bytes = new ByteArrayOutputStream();
-            try (var zip = new ZipOutputStream(bytes)) {
-                for (var each : all.entrySet()) {
-                    zip.putNextEntry(new ZipEntry(each.getKey()));
-                    zip.write(each.getValue());
-                    zip.closeEntry();
-                }
+        var all = new TreeMap<>(whole());
+        edit.accept(all);
+        var bytes = new ByteArrayOutputStream();
+        try (var zip = new ZipOutputStream(bytes)) {
+            for (var each : all.entrySet()) {
+                zip.putNextEntry(new ZipEntry(each.getKey()));
+                zip.write(each.getValue());
+                zip.closeEntry();
             }
-            var file = Files.write(Files.createTempFile("broken", ".zip"), bytes.toByteArray());
+        }
+        var file = Files.write(Files.createTempFile("broken", ".zip"), bytes.toByteArray());
+        try (var target = TestDatabase.shared().source(TestDatabase.shared().create())) {
             var refused = expectThrows(ArchiveRefused.class, () -> restored(file, target, Optional.empty()));
             assertTrue(refused.getMessage().contains(told), what + ": " + refused.getMessage());
         }
+    }
+
+    private SortedMap<String, byte[]> whole;
+
+    /** What an archive has that nobody has broken; made once. */
+    private SortedMap<String, byte[]> whole() throws Exception {
+        if (whole == null) {
+            try (var site = moorings()) {
+                whole = entries(archived(site, Optional.empty(), true));
+            }
+        }
+        return whole;
     }
 
     /** As it is left by a process that was killed while it wrote. */
