@@ -12,13 +12,17 @@ import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
+import java.util.logging.Level;
+import java.util.logging.Logger;
 import org.jontrel.serve.database.DatabaseProbe;
 import org.jontrel.serve.database.SiteConnections;
 import org.jontrel.site.Site;
 import org.jontrel.site.table.DatabaseException;
 import org.slf4j.LoggerFactory;
+import org.slf4j.bridge.SLF4JBridgeHandler;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.jdbc.autoconfigure.DataSourceProperties;
+import org.springframework.boot.logging.LoggingSystem;
 import org.springframework.boot.web.server.PortInUseException;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.context.support.GenericApplicationContext;
@@ -241,6 +245,11 @@ final class ServeCommand implements Callable<Integer>, AutoCloseable {
     }
 
     private void start(StandaloneSite served, DataSourceProperties database) {
+        // its own file says how it logs, and the database logs while this begins
+        System.setProperty(LoggingSystem.SYSTEM_PROPERTY, LoggingSystem.NONE);
+        SLF4JBridgeHandler.removeHandlersForRootLogger();
+        SLF4JBridgeHandler.install();
+        Logger.getLogger("").setLevel(Level.WARNING);
         var application = new SpringApplication(StandaloneApplication.class);
         application.setDefaultProperties(Map.of(
                 "server.port",
