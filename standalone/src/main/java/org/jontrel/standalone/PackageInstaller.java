@@ -2,9 +2,9 @@ package org.jontrel.standalone;
 
 import java.time.Duration;
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import org.jontrel.core.check.ModelCheck;
 import org.jontrel.core.code.IdentifiedPackage;
 import org.jontrel.core.finding.Finding;
@@ -31,7 +31,7 @@ final class PackageInstaller {
     private final Site site;
     private final PackagePlace place;
     private final Ids ids = Ids.secure();
-    private final Set<Long> carriedOn = new HashSet<>();
+    private final Set<Long> carriedOn = ConcurrentHashMap.newKeySet();
     private volatile DefinitionsState state = new DefinitionsState(PackageState.UNDER_WAY, "", List.of());
 
     PackageInstaller(Site site, PackagePlace place) {
@@ -100,7 +100,10 @@ final class PackageInstaller {
                 var read = IdentifiedPackage.of(each.read(), before, ids);
                 // one that was no good then is passed
                 if (!Finding.blocks(ModelCheck.check(read.model()))) {
-                    way.add(new Stages.ReleaseOnWay(each.version(), read.model(), read.decisionsAfter(from)));
+                    var answers = new ArrayList<>(read.decisionsAfter(from));
+                    // those that came later, with the package that is wanted
+                    answers.addAll(found.answers(read.model(), from, each.version()));
+                    way.add(new Stages.ReleaseOnWay(each.version(), read.model(), answers));
                     before = read.model();
                     from = each.version();
                 }
@@ -157,6 +160,14 @@ final class PackageInstaller {
                 yield false;
             }
         };
+    }
+
+    /** Whether somebody has left a run in the middle that was not tried here yet. */
+    boolean hasLeftRun() {
+        return site.runs()
+                .last()
+                .filter(run -> run.state() == RunView.RunState.INTERRUPTED && !carriedOn.contains(run.id()))
+                .isPresent();
     }
 
     /** Whatever the package is like: records cannot be saved in the middle of a switch. */

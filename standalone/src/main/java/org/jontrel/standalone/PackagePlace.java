@@ -8,10 +8,13 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.TreeSet;
+import org.jontrel.core.code.Decision;
+import org.jontrel.core.code.DecisionReferences;
 import org.jontrel.core.code.ModelPackage;
 import org.jontrel.core.code.PackageFiles;
 import org.jontrel.core.code.PackageReader;
 import org.jontrel.core.finding.Finding;
+import org.jontrel.core.model.Model;
 import org.semver4j.Semver;
 
 /**
@@ -34,6 +37,17 @@ record PackagePlace(Path path) {
 
         String version() {
             return content().manifest().version();
+        }
+
+        /** Its own answers for what leads to an earlier version. @param model that it leads to */
+        List<Decision> answers(Model model, String from, String to) {
+            var between = content().migrations().stream()
+                    .filter(each ->
+                            Versions.compare(each.version(), from) > 0 && Versions.compare(each.version(), to) <= 0)
+                    .toList();
+            return DecisionReferences.toIds(between, model).stream()
+                    .flatMap(each -> each.decisions().stream())
+                    .toList();
         }
     }
 
@@ -128,9 +142,8 @@ record PackagePlace(Path path) {
         var read = PackageReader.read(PackageFiles.read(path, findings), findings);
         if (read.content().isEmpty() || Finding.blocks(read.findings())) {
             var told = PackageRefused.told(read.findings());
-            var problems = new ArrayList<>(
-                    List.of("The package " + path.getFileName() + " cannot be read: " + told.getFirst()));
-            problems.addAll(told.subList(1, told.size()));
+            var problems = new ArrayList<>(told);
+            problems.set(0, "The package " + path.getFileName() + " cannot be read: " + told.getFirst());
             throw new PackageRefused(problems);
         }
         return new FoundPackage(path, read, List.of(), List.of());

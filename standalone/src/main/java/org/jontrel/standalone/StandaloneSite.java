@@ -11,7 +11,6 @@ import org.jontrel.serve.database.SiteConnections;
 import org.jontrel.serve.site.ServedSite;
 import org.jontrel.serve.site.ServedSites;
 import org.jontrel.site.Site;
-import org.jontrel.site.run.RunView;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -49,7 +48,11 @@ final class StandaloneSite implements ServedSites {
 
     @Override
     public List<Site> engines() {
-        return opened.isDone() ? List.of(opened.join().engine()) : List.of();
+        return isOpen() ? List.of(opened.join().engine()) : List.of();
+    }
+
+    private boolean isOpen() {
+        return opened.isDone() && !opened.isCompletedExceptionally();
     }
 
     ServedSite served() {
@@ -97,11 +100,7 @@ final class StandaloneSite implements ServedSites {
 
     /** What another process over this database has left in the middle is carried on, as long as somebody serves it. */
     void carryOn() {
-        if (engines().stream()
-                .anyMatch(engine -> engine.runs()
-                        .last()
-                        .filter(run -> run.state() == RunView.RunState.INTERRUPTED)
-                        .isPresent())) {
+        if (isOpen() && opened.join().installer().hasLeftRun()) {
             bringLater();
         }
     }

@@ -19,6 +19,7 @@ import org.jontrel.site.record.write.Write;
 import org.jontrel.site.run.Runs;
 import org.jontrel.site.testing.Orchard;
 import org.jontrel.site.testing.TestDatabase;
+import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
 /** A site that is served from a package and a database. */
@@ -166,9 +167,15 @@ public class StandaloneTest {
         }
     }
 
+    /** Whether a version between has its answers itself, or only the last has them. */
+    @DataProvider
+    public Object[][] answers() {
+        return new Object[][] {{true}, {false}};
+    }
+
     /** One that is several behind gets the answers of each, which need not hold for all at once. */
-    @Test
-    public void aSiteIsTakenThroughTheVersionsBetween() throws Exception {
+    @Test(dataProvider = "answers")
+    public void aSiteIsTakenThroughTheVersionsBetween(boolean early) throws Exception {
         var database = database();
         var folder = Files.createTempDirectory("releases");
         var package1 = OrchardFolder.fresh();
@@ -177,11 +184,15 @@ public class StandaloneTest {
             plant(database, "Old pear", "tag", "A-17");
             var asNumber = "kind: number, decimals: 0";
             package1.version("2.0.0").edit("types/tree.yaml", "kind: text, unique: true, max_length: 20", asNumber);
+            package1.zipped(folder, "2.zip");
             package1.file("migrations/2.0.0.yaml", """
                     version: "2.0.0"
                     decisions:
                       - {element: tree.tag, question: unconverted, answer: correct, corrections: [{from: A-17, to: "17"}]}
-                    """).zipped(folder, "2.zip");
+                    """);
+            if (early) {
+                package1.zipped(folder, "2.zip");
+            }
             package1.version("3.0.0")
                     .edit("types/tree.yaml", asNumber, "kind: text")
                     .zipped(folder, "3.zip");

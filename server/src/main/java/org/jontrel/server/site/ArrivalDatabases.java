@@ -48,10 +48,7 @@ public class ArrivalDatabases {
         @Override
         public void close() {
             try (lock) {
-                if (mapper.sitesOf(name) == 0) {
-                    mapper.dropDatabase(name);
-                }
-                Jdbc.number(lock, "SELECT RELEASE_LOCK(?)", name);
+                removeUnused(lock, name);
             } catch (SQLException e) {
                 throw new DatabaseException(e);
             }
@@ -79,13 +76,23 @@ public class ArrivalDatabases {
     private void removeLeftOvers(String base) {
         try (var connection = server.getConnection()) {
             for (var name : mapper.databases(base.replace("_", "\\_") + "%")) {
-                if (mapper.sitesOf(name) == 0 && isLocked(connection, name)) {
-                    mapper.dropDatabase(name);
-                    Jdbc.number(connection, "SELECT RELEASE_LOCK(?)", name);
+                if (isLocked(connection, name)) {
+                    removeUnused(connection, name);
                 }
             }
         } catch (SQLException e) {
             throw new DatabaseException(e);
+        }
+    }
+
+    /** Only who has the lock knows that it is nobody's: it may have become a site's a moment before. */
+    private void removeUnused(Connection locked, String name) throws SQLException {
+        try {
+            if (mapper.sitesOf(name) == 0) {
+                mapper.dropDatabase(name);
+            }
+        } finally {
+            Jdbc.number(locked, "SELECT RELEASE_LOCK(?)", name);
         }
     }
 

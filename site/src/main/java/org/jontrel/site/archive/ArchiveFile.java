@@ -31,7 +31,9 @@ public final class ArchiveFile implements AutoCloseable {
     private static final long MOST_RATIO = 200;
 
     private static final long SMALL = 256 << 20;
-    private static final int MOST_ENTRIES = 1_000_000;
+    /** About half a million pictures and files. */
+    private static final int MOST_OF_ITSELF = 64 << 20;
+
     private final ZipFile zip;
     private final ArchiveManifest manifest;
 
@@ -72,17 +74,28 @@ public final class ArchiveFile implements AutoCloseable {
                     "This is no archive of a site, or was cut off: it has no " + SiteArchive.CHECKSUMS + ".");
         }
         var sums = new LinkedHashMap<String, String>();
-        try (var lines = lines(zip, entry)) {
-            for (var line = lines.readLine(); line != null; line = lines.readLine()) {
-                var parts = CHECKSUM.matcher(line);
-                if (!parts.matches()
-                        || sums.put(parts.group(2), parts.group(1)) != null
-                        || sums.size() > MOST_ENTRIES) {
-                    throw new ArchiveRefused("The archive's " + SiteArchive.CHECKSUMS + " is not as it must be.");
-                }
+        for (var line : new String(small(zip, entry), StandardCharsets.UTF_8).split("\n")) {
+            var parts = CHECKSUM.matcher(line);
+            if (!parts.matches() || sums.put(parts.group(2), parts.group(1)) != null) {
+                throw notAsItMustBe(entry);
             }
         }
         return sums;
+    }
+
+    /** What the archive says of itself is read whole, and no more of it than any site needs. */
+    private static byte[] small(ZipFile zip, ZipEntry entry) throws IOException {
+        try (var in = zip.getInputStream(entry)) {
+            var bytes = in.readNBytes(MOST_OF_ITSELF + 1);
+            if (bytes.length > MOST_OF_ITSELF) {
+                throw notAsItMustBe(entry);
+            }
+            return bytes;
+        }
+    }
+
+    private static ArchiveRefused notAsItMustBe(ZipEntry entry) {
+        return new ArchiveRefused("The archive's " + entry.getName() + " is not as it must be.");
     }
 
     private static void verify(ZipFile zip, Map<String, String> sums, long most) throws IOException {
@@ -139,8 +152,8 @@ public final class ArchiveFile implements AutoCloseable {
         if (entry == null) {
             throw new ArchiveRefused("The archive has no " + SiteArchive.MANIFEST + ".");
         }
-        try (var in = zip.getInputStream(entry)) {
-            var tree = JSON.readTree(in);
+        try {
+            var tree = JSON.readTree(small(zip, entry));
             if (tree.path("format").asInt(0) != ArchiveManifest.FORMAT) {
                 throw new ArchiveRefused(
                         "The archive has the format " + tree.path("format").asString("?")
@@ -148,7 +161,7 @@ public final class ArchiveFile implements AutoCloseable {
             }
             return JSON.treeToValue(tree, ArchiveManifest.class);
         } catch (JacksonException _) {
-            throw new ArchiveRefused("The archive's " + SiteArchive.MANIFEST + " is not as it must be.");
+            throw notAsItMustBe(entry);
         }
     }
 
@@ -160,11 +173,12 @@ public final class ArchiveFile implements AutoCloseable {
                 .toList();
     }
 
+    /** @throws ArchiveRefused where there are none */
     BufferedReader lines(String name) throws IOException {
-        return lines(zip, zip.getEntry(name));
-    }
-
-    private static BufferedReader lines(ZipFile zip, ZipEntry entry) throws IOException {
+        var entry = zip.getEntry(name);
+        if (entry == null) {
+            throw new ArchiveRefused("The archive has no " + name + ".");
+        }
         return new BufferedReader(new InputStreamReader(zip.getInputStream(entry), StandardCharsets.UTF_8));
     }
 

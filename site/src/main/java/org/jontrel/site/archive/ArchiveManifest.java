@@ -1,7 +1,11 @@
 package org.jontrel.site.archive;
 
+import java.util.Collections;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
+import java.util.stream.Stream;
 
 /**
  * What an archive says of itself, as {@code archive.json}.
@@ -23,6 +27,18 @@ public record ArchiveManifest(
         Map<String, Long> rows) {
     static final int FORMAT = 1;
 
+    /** In the order in which they stand, so that two archives of one state are the same. */
+    public ArchiveManifest {
+        Stream.of(site, version, made).forEach(Objects::requireNonNull);
+        tables = List.copyOf(tables);
+        rows.forEach((name, count) -> Objects.requireNonNull(count, name));
+        rows = Collections.unmodifiableMap(new LinkedHashMap<>(rows));
+    }
+
     /** A site as it was set up where it was archived. */
-    public record ArchivedSite(String path, String name, String look, String address, boolean unlisted) {}
+    public record ArchivedSite(String path, String name, String look, String address, boolean unlisted) {
+        public ArchivedSite {
+            Stream.of(path, name, look, address).forEach(Objects::requireNonNull);
+        }
+    }
 }

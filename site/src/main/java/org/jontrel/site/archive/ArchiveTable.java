@@ -5,9 +5,11 @@ import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Objects;
 import java.util.Set;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jontrel.site.table.Jdbc;
 
 /**
@@ -37,6 +39,12 @@ public record ArchiveTable(String name, String comment, List<ArchiveColumn> colu
             "datetime",
             "point");
 
+    public ArchiveTable {
+        Stream.of(name, comment).forEach(Objects::requireNonNull);
+        columns = List.copyOf(columns);
+        indexes = List.copyOf(indexes);
+    }
+
     /** A column. @param byDefault as SQL; {@code null} for none. @param charset of texts; {@code null} for others */
     public record ArchiveColumn(
             String name,
@@ -45,10 +53,19 @@ public record ArchiveTable(String name, String comment, List<ArchiveColumn> colu
             String collation,
             boolean nullable,
             String byDefault,
-            String comment) {}
+            String comment) {
+        public ArchiveColumn {
+            Stream.of(name, type, comment).forEach(Objects::requireNonNull);
+        }
+    }
 
     /** An index by its parts. */
-    public record ArchiveIndex(String name, boolean unique, List<IndexPart> parts) {}
+    public record ArchiveIndex(String name, boolean unique, List<IndexPart> parts) {
+        public ArchiveIndex {
+            Objects.requireNonNull(name);
+            parts = List.copyOf(parts);
+        }
+    }
 
     /** @param length of the beginning that is indexed; 0 for all */
     public record IndexPart(String column, int length, boolean descending) {}

@@ -6,6 +6,7 @@ import java.sql.Connection;
 import java.sql.SQLException;
 import java.time.Duration;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.LongConsumer;
 import java.util.stream.Collectors;
 import javax.sql.DataSource;
@@ -23,6 +24,9 @@ public final class SiteRestore {
     private static final int COMMIT_EVERY = 10_000;
     /** Comes last: until then the database has no definitions, and nobody takes it for a site. */
     private static final String INSTALLED = "jontrel_installed";
+
+    /** Classes of SQLSTATE (ISO 9075) for values, keys and statements that are wrong, whatever database it is. */
+    private static final Set<String> OF_CONTENT = Set.of("21", "22", "23", "42");
 
     private static final Duration STALE = Duration.ofSeconds(6);
     private final ArchiveFile archive;
@@ -55,15 +59,24 @@ public final class SiteRestore {
             var restore = new SiteRestore(archive, connection, progress);
             restore.tables();
             restore.rows();
+            var contents = new MediaContents(to, mediaFolder);
             for (var name : archive.names(SiteArchive.MEDIA)) {
-                MediaContents.put(to, mediaFolder, name.substring(SiteArchive.MEDIA.length()), archive.bytes(name));
+                contents.put(name.substring(SiteArchive.MEDIA.length()), archive.bytes(name));
             }
             restore.own(INSTALLED);
             connection.commit();
         } catch (SQLException e) {
-            throw new DatabaseException(e);
+            throw isOfContent(e)
+                    ? new ArchiveRefused(
+                            "The archive has something that the database does not take. Nothing was restored.", e)
+                    : new DatabaseException(e);
         }
         isWhole(archive, opened(to, mediaFolder));
+    }
+
+    private static boolean isOfContent(SQLException thrown) {
+        var state = thrown.getSQLState();
+        return state != null && OF_CONTENT.stream().anyMatch(state::startsWith);
     }
 
     private static Site opened(DataSource to, Optional<Path> mediaFolder) {

@@ -18,7 +18,13 @@ import org.jontrel.site.table.Jdbc;
 
 /** All bytes of a site's pictures and files, wherever they are kept, by the names that follow from them. */
 public final class MediaContents {
-    private MediaContents() {}
+    private final BlobStore store;
+
+    /** @param folder where they are kept; empty for the database */
+    public MediaContents(DataSource site, Optional<Path> folder) {
+        this.store =
+                folder.<BlobStore>map(FolderBlobStore::new).orElseGet(() -> new DatabaseBlobStore(new Database(site)));
+    }
 
     /** Is shown one after another. */
     public interface ContentVisitor {
@@ -61,9 +67,7 @@ public final class MediaContents {
     }
 
     /** Puts what is not there yet. */
-    public static void put(DataSource site, Optional<Path> folder, String name, Bytes bytes) throws IOException {
-        var store =
-                folder.<BlobStore>map(FolderBlobStore::new).orElseGet(() -> new DatabaseBlobStore(new Database(site)));
+    public void put(String name, Bytes bytes) throws IOException {
         store.put(name, bytes);
     }
 

@@ -91,7 +91,7 @@ public class SiteArchiveTest {
                 site.install("1.0.0", change.before());
                 var drawn = new Drawn(site.site());
                 drawn.fill(change.before());
-                MediaContents.put(site.source(), Optional.empty(), PICTURE, Bytes.of(drawn(seed)));
+                new MediaContents(site.source(), Optional.empty()).put(PICTURE, Bytes.of(drawn(seed)));
                 var answered = drawn.answered(change.after(), Decision.Action.LEAVE);
                 var further = new Runs.RunTarget("2.0.0", answered.model(), answered.decisions());
                 if (site.site().runs().plan(further).runnable()) {
@@ -224,7 +224,7 @@ public class SiteArchiveTest {
         try (var site = moorings();
                 var target = TestDatabase.shared().source(TestDatabase.shared().create());
                 var other = TestDatabase.shared().source(TestDatabase.shared().create())) {
-            MediaContents.put(site.source(), Optional.of(from), PICTURE, Bytes.of(bytes));
+            new MediaContents(site.source(), Optional.of(from)).put(PICTURE, Bytes.of(bytes));
             Files.writeString(from.resolve("somebody-elses"), "x");
             var file = archived(site, Optional.of(from), true);
             restored(file, target, Optional.of(to));
@@ -315,6 +315,46 @@ public class SiteArchiveTest {
                 "a table of the server",
                 signed(all -> all.put("site/jontrel_lease.jsonl", "{}\n".getBytes(StandardCharsets.UTF_8))),
                 "no table of this site"
+            },
+            {"nothing of itself", signed(edited(SiteArchive.MANIFEST, _ -> "{\"format\":1}")), "not as it must be"},
+            {
+                "a table without a name",
+                signed(edited(SiteArchive.MANIFEST, text -> text.replaceFirst("\"name\":\"mooring\",", ""))),
+                "not as it must be"
+            },
+            {
+                "an index of nothing",
+                signed(edited(
+                        SiteArchive.MANIFEST, text -> text.replace("\"column\":\"slug\"", "\"column\":\"slag\""))),
+                "does not take"
+            },
+            {
+                "no time",
+                signed(edited(
+                        "records/mooring.jsonl",
+                        text -> text.replaceFirst("\"created_at\":\"[^\"]*", "\"created_at\":\"noon"))),
+                "does not take"
+            },
+            {
+                "one record twice",
+                signed(edited("records/mooring.jsonl", text -> text.replaceFirst("\"id\":2,", "\"id\":1,"))),
+                "does not take"
+            },
+            {
+                "no definitions",
+                signed(all -> all.remove("site/jontrel_installed.jsonl")),
+                "has no site/jontrel_installed"
+            },
+            {
+                "definitions that are none",
+                signed(edited(
+                        "site/jontrel_installed.jsonl", text -> text.replaceFirst("\"model\":\"", "\"model\":\"?"))),
+                "cannot be read"
+            },
+            {
+                "checksums without end",
+                (Consumer<SortedMap<String, byte[]>>) all -> all.put(SiteArchive.CHECKSUMS, new byte[130 << 20]),
+                "not as it must be"
             },
             {
                 "a table that is missing",
