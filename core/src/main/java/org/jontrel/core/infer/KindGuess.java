@@ -14,9 +14,9 @@ import org.jontrel.core.naming.Keys;
 import org.jontrel.core.work.Deadline;
 
 /** What kind of values a name and some samples speak of. Samples count more than the name. */
-final class KindGuess {
+public final class KindGuess {
     /** @param label the name without what became a setting, such as a unit in brackets */
-    record Guess(String label, Kind kind, String why) {}
+    public record Guess(String label, Kind kind, String why) {}
 
     private record KindPattern(Pattern pattern, Kind kind) {}
 
@@ -69,7 +69,7 @@ final class KindGuess {
 
     private final Ids ids;
 
-    KindGuess(Ids ids) {
+    public KindGuess(Ids ids) {
         this.ids = ids;
     }
 
@@ -81,7 +81,7 @@ final class KindGuess {
         return new KindPattern(Pattern.compile(pattern), kind);
     }
 
-    Guess of(String name, List<String> samples) {
+    public Guess of(String name, List<String> samples) {
         var bracket = UNIT.matcher(name);
         var unit = bracket.find() ? bracket.group(1) : "";
         var bare = unit.isEmpty() ? name : name.substring(0, bracket.start()).strip();

@@ -11,6 +11,9 @@ import java.util.regex.Pattern;
  */
 final class SpelledNumber {
     private static final int MOST_LENGTH = 60;
+    private static final Pattern SPACES = Pattern.compile("[\\s\u00a0\u2007\u2009\u202f]+");
+    private static final Pattern HYPHENS = Pattern.compile("[\u2010-\u2015\u2212]");
+    private static final Pattern APOSTROPHES = Pattern.compile("[\u2018\u2019\u02bc]");
     private static final Pattern FRACTION = Pattern.compile("(?:([0-9]{1,9})[ -])?([0-9]{1,4})/([0-9]{1,4})");
     private static final Pattern SIGNS = Pattern.compile("([0-9]{1,9})? ?([\u00bc-\u00be\u2150-\u215e])");
     /** Groups of three behind the first, by one and the same sign; then perhaps a part behind a point or comma. */
@@ -35,10 +38,24 @@ final class SpelledNumber {
 
     /** With usual spaces, hyphens and apostrophes in the place of those that typesetters use. */
     static String plain(String written) {
-        return written.replaceAll("[\\s\u00a0\u2007\u2009\u202f]+", " ")
-                .replaceAll("[\u2010-\u2015\u2212]", "-")
-                .replaceAll("[\u2018\u2019\u02bc]", "'")
-                .strip();
+        if (isPlain(written)) {
+            return written.strip();
+        }
+        var spaced = SPACES.matcher(written).replaceAll(" ");
+        var hyphened = HYPHENS.matcher(spaced).replaceAll("-");
+        return APOSTROPHES.matcher(hyphened).replaceAll("'").strip();
+    }
+
+    /** Most texts have none of them. */
+    private static boolean isPlain(String written) {
+        for (int i = 0; i < written.length(); i++) {
+            char each = written.charAt(i);
+            boolean spaces = each == ' ' && i > 0 && written.charAt(i - 1) == ' ';
+            if (each < ' ' || each > '~' || spaces) {
+                return false;
+            }
+        }
+        return true;
     }
 
     private static Optional<BigDecimal> unsigned(String text) {
