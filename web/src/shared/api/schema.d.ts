@@ -381,7 +381,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["take_1"];
+        post: operations["take_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -395,7 +395,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all_8"];
+        get: operations["all_9"];
         put?: never;
         post?: never;
         delete: operations["purge"];
@@ -475,7 +475,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all_7"];
+        get: operations["all_8"];
         put?: never;
         post?: never;
         delete?: never;
@@ -555,7 +555,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all_6"];
+        get: operations["all_7"];
         put?: never;
         post?: never;
         delete?: never;
@@ -571,7 +571,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all_5"];
+        get: operations["all_6"];
         put?: never;
         post: operations["start_1"];
         delete?: never;
@@ -587,7 +587,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["one_1"];
+        get: operations["one_2"];
         put?: never;
         post?: never;
         delete?: never;
@@ -811,7 +811,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all_4"];
+        get: operations["all_5"];
         put?: never;
         post: operations["make_1"];
         delete?: never;
@@ -1147,7 +1147,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all_3"];
+        get: operations["all_4"];
         put?: never;
         post: operations["make"];
         delete?: never;
@@ -1469,7 +1469,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["take"];
+        post: operations["take_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1707,7 +1707,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all_2"];
+        get: operations["all_3"];
         put?: never;
         post: operations["create_1"];
         delete?: never;
@@ -1742,6 +1742,70 @@ export interface paths {
         get: operations["versions"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workspaces/{workspace}/workbooks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all_2"];
+        put?: never;
+        post: operations["read"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workspaces/{workspace}/workbooks/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["one_1"];
+        put?: never;
+        post?: never;
+        delete: operations["delete_2"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workspaces/{workspace}/workbooks/{id}/choices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["choices"];
+        put: operations["choose"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workspaces/{workspace}/workbooks/{id}/take": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["take"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2669,6 +2733,9 @@ export interface components {
             /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
         };
+        Choices: {
+            sheets?: components["schemas"]["SheetChoice"][];
+        };
         ClashView: {
             label: string;
             mine?: unknown;
@@ -2691,6 +2758,20 @@ export interface components {
             draft?: components["schemas"]["DraftView"];
             /** @description Problems with line and column; nothing was changed where one is a blocker */
             findings: components["schemas"]["FindingView"][];
+        };
+        ColumnChoice: {
+            alone?: boolean;
+            change?: boolean;
+            /** Format: int32 */
+            column?: number;
+            joins?: {
+                [key: string]: string;
+            };
+            kind?: string;
+            label?: string;
+            many?: boolean;
+            required?: boolean;
+            use?: string;
         };
         ColumnTake: {
             definition: string;
@@ -3019,6 +3100,13 @@ export interface components {
             value: string;
         };
         Definition: components["schemas"]["ContentType"] | components["schemas"]["Taxonomy"] | components["schemas"]["SharedGroup"] | components["schemas"]["ChoiceList"] | components["schemas"]["SiteValues"] | components["schemas"]["Layout"] | components["schemas"]["Listing"] | components["schemas"]["PagePart"] | components["schemas"]["Look"];
+        DefinitionLine: {
+            /** Format: int32 */
+            fields: number;
+            name: string;
+            sort: string;
+            there: boolean;
+        };
         DefinitionView: {
             definition: components["schemas"]["Definition"];
             /**
@@ -4372,6 +4460,12 @@ export interface components {
             sentence: string;
             severity: string;
         };
+        FitView: {
+            kind: string;
+            /** Format: int64 */
+            misfits: number;
+            samples: components["schemas"]["TextView"][];
+        };
         FixRequest: {
             element: string;
             items?: string[];
@@ -5524,6 +5618,38 @@ export interface components {
             /** @description The key it had before, so that a file without ids can say what was renamed. */
             was?: string;
         };
+        SheetChoice: {
+            columns?: components["schemas"]["ColumnChoice"][];
+            name?: string;
+            role?: string;
+            /** Format: int32 */
+            sheet?: number;
+        };
+        SheetView: {
+            columns: components["schemas"]["WorkbookColumn"][];
+            /** @description Name of the definition that its rows become, or that gets them; empty for none */
+            definition: string;
+            file: string;
+            /**
+             * Format: int32
+             * @description Row of the names of its columns, from 1; 0 where it has none
+             */
+            header: number;
+            hidden: boolean;
+            name: string;
+            notes: string[];
+            /** @description What a row is called */
+            noun: string;
+            /** @description One of type, taxonomy, list, values, relation, rows and skip */
+            role: string;
+            /** Format: int64 */
+            rows: number;
+            /** Format: int32 */
+            sheet: number;
+            /** @description Whether that is in the draft already */
+            there: boolean;
+            why: string;
+        };
         ShippedLookView: {
             /** @description What settings of sites call it */
             code: string;
@@ -5799,6 +5925,13 @@ export interface components {
             taxonomy: components["schemas"]["Taxonomy"];
             text: string;
         };
+        TextView: {
+            /** Format: int32 */
+            row: number;
+            text: string;
+            /** Format: int64 */
+            times: number;
+        };
         TokenView: {
             /** Format: date-time */
             createdAt?: string;
@@ -5903,6 +6036,91 @@ export interface components {
             answer?: unknown;
             /** @description Whether it had been carried out already, so that nothing was withdrawn */
             carriedOut: boolean;
+        };
+        WordView: {
+            label: string;
+            others: components["schemas"]["TextView"][];
+            perhaps: components["schemas"]["TextView"][];
+            /** Format: int64 */
+            times: number;
+        };
+        WorkbookColumn: {
+            /** Format: int32 */
+            column: number;
+            /**
+             * Format: int64
+             * @description Different texts; -1 where there are too many to tell
+             */
+            distinct: number;
+            /** Format: int64 */
+            empty: number;
+            /** @description The field that it becomes or has a part in */
+            field?: components["schemas"]["Field"];
+            /** Format: int64 */
+            filled: number;
+            fits: components["schemas"]["FitView"][];
+            group: string;
+            header: string;
+            /** @description Code of the kind of field; empty where it becomes none */
+            kind: string;
+            label: string;
+            /** @description By which people know it, such as C */
+            letters: string;
+            /**
+             * Format: int64
+             * @description Cells that only say that nothing is known
+             */
+            nothing: number;
+            required: boolean;
+            /** @description What the rows are called that it is a value of; else empty */
+            rowsOf: string;
+            samples: string[];
+            /** @description Whether a cell has several values */
+            several: boolean;
+            /** @description new, there or differs */
+            state: string;
+            /** @description Name of the type, taxonomy or list that its values are of; else empty */
+            target: string;
+            /** @description One of title, field, terms, parent, address, state, place, row, owner and skip */
+            use: string;
+            why: string;
+            /** Format: int32 */
+            wordCount: number;
+            /** @description The most frequent words, and all that are spelled in several ways */
+            words: components["schemas"]["WordView"][];
+        };
+        WorkbookEntry: {
+            by: string;
+            /** Format: int64 */
+            id: number;
+            name: string;
+            /** Format: date-time */
+            readAt: string;
+            /** Format: date-time */
+            takenAt?: string;
+        };
+        WorkbookView: {
+            by: string;
+            /** @description What would be new in the draft, or get more */
+            definitions: components["schemas"]["DefinitionLine"][];
+            /** @description What somebody should know of the files */
+            findings: components["schemas"]["FindingView"][];
+            /** Format: int64 */
+            id: number;
+            /** @description Names of the files */
+            name: string;
+            /** @description What the draft would have to be corrected in */
+            problems: components["schemas"]["FindingView"][];
+            /** Format: date-time */
+            readAt: string;
+            /**
+             * Format: int64
+             * @description Of the draft that the proposal is compared with; sent back when it is taken
+             */
+            revision: number;
+            sheets: components["schemas"]["SheetView"][];
+            /** Format: date-time */
+            takenAt?: string;
         };
         WorkspaceView: {
             path: string;
@@ -6584,7 +6802,7 @@ export interface operations {
             };
         };
     };
-    take_1: {
+    take_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -6610,7 +6828,7 @@ export interface operations {
             };
         };
     };
-    all_8: {
+    all_9: {
         parameters: {
             query?: never;
             header?: never;
@@ -6762,7 +6980,7 @@ export interface operations {
             };
         };
     };
-    all_7: {
+    all_8: {
         parameters: {
             query?: {
                 search?: string;
@@ -6964,7 +7182,7 @@ export interface operations {
             };
         };
     };
-    all_6: {
+    all_7: {
         parameters: {
             query?: never;
             header?: never;
@@ -6986,7 +7204,7 @@ export interface operations {
             };
         };
     };
-    all_5: {
+    all_6: {
         parameters: {
             query?: never;
             header?: never;
@@ -7034,7 +7252,7 @@ export interface operations {
             };
         };
     };
-    one_1: {
+    one_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -7408,7 +7626,7 @@ export interface operations {
             };
         };
     };
-    all_4: {
+    all_5: {
         parameters: {
             query?: never;
             header?: never;
@@ -8162,7 +8380,7 @@ export interface operations {
             };
         };
     };
-    all_3: {
+    all_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -8764,7 +8982,7 @@ export interface operations {
             };
         };
     };
-    take: {
+    take_1: {
         parameters: {
             query?: {
                 since?: number;
@@ -9166,7 +9384,7 @@ export interface operations {
             };
         };
     };
-    all_2: {
+    all_3: {
         parameters: {
             query?: {
                 /** @description Whether to count the records of each site, which takes a while for large ones */
@@ -9260,6 +9478,177 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["VersionView"][];
+                };
+            };
+        };
+    };
+    all_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                workspace: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["WorkbookEntry"][];
+                };
+            };
+        };
+    };
+    read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                workspace: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "multipart/form-data": {
+                    file: string[];
+                };
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["WorkbookView"];
+                };
+            };
+        };
+    };
+    one_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                workspace: string;
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["WorkbookView"];
+                };
+            };
+        };
+    };
+    delete_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                workspace: string;
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    choices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                workspace: string;
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Choices"];
+                };
+            };
+        };
+    };
+    choose: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                workspace: string;
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Choices"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["WorkbookView"];
+                };
+            };
+        };
+    };
+    take: {
+        parameters: {
+            query: {
+                /** @description Of the draft that the proposal was compared with; nothing is taken where it is another now */
+                revision: number;
+                since?: number;
+            };
+            header?: never;
+            path: {
+                workspace: string;
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DraftView"];
                 };
             };
         };

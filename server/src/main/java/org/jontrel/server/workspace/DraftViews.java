@@ -57,7 +57,7 @@ public class DraftViews {
         }
     }
 
-    DraftView view(long workspaceId, long since) {
+    public DraftView view(long workspaceId, long since) {
         return view(workspaceId, since, "");
     }
 

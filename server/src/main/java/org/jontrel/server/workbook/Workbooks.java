@@ -1,0 +1,88 @@
+package org.jontrel.server.workbook;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.Semaphore;
+import java.util.concurrent.TimeUnit;
+import org.jontrel.core.finding.Finding;
+import org.jontrel.core.sheet.Sheet;
+import org.jontrel.core.sheet.WorkbookFacts;
+import org.jontrel.core.sheet.WorkbookProfile;
+import org.jontrel.serve.web.Refusal;
+import org.jontrel.workbook.UnreadableWorkbookException;
+import org.jontrel.workbook.Workbook;
+import org.springframework.stereotype.Component;
+import org.springframework.web.multipart.MultipartFile;
+
+/** Reads the workbooks that somebody sends. One reading goes on at a time: it takes a processor and some memory. */
+@Component
+class Workbooks {
+    private static final int MOST_FILES = 20;
+    private static final long LONGEST_WAIT_SECONDS = 30;
+    private final Semaphore turn = new Semaphore(1, true);
+
+    /**
+     * What was seen in files.
+     *
+     * @param name of the files
+     * @param findings of the files, not of the model
+     */
+    record Seen(String name, WorkbookFacts facts, List<Finding> findings) {}
+
+    /** @throws Refusal where a file cannot be read */
+    Seen read(List<MultipartFile> files) throws IOException, InterruptedException {
+        if (files.isEmpty() || files.size() > MOST_FILES) {
+            throw Refusal.invalid("Send one to " + MOST_FILES + " files.", List.of());
+        }
+        if (!turn.tryAcquire(LONGEST_WAIT_SECONDS, TimeUnit.SECONDS)) {
+            throw Refusal.unavailable("The server is reading another workbook. Try again in a moment.");
+        }
+        try {
+            return readAll(files);
+        } catch (UnreadableWorkbookException e) {
+            throw Refusal.invalid("The workbook cannot be read, and nothing was kept.", List.of(e.finding()));
+        } finally {
+            turn.release();
+        }
+    }
+
+    private static Seen readAll(List<MultipartFile> files) throws IOException {
+        var opened = new ArrayList<Workbook>();
+        var paths = new ArrayList<Path>();
+        try {
+            var sheets = new ArrayList<Sheet>();
+            for (var file : files) {
+                var path = Files.createTempFile("jontrel-workbook", ".upload");
+                paths.add(path);
+                file.transferTo(path);
+                var workbook = Workbook.open(path, name(file));
+                opened.add(workbook);
+                sheets.addAll(workbook.sheets());
+            }
+            var facts = WorkbookProfile.of(sheets);
+            var findings =
+                    opened.stream().flatMap(each -> each.findings().stream()).toList();
+            return new Seen(
+                    String.join(", ", files.stream().map(Workbooks::name).toList()), facts, findings);
+        } finally {
+            for (var each : opened) {
+                each.close();
+            }
+            for (var each : paths) {
+                Files.deleteIfExists(each);
+            }
+        }
+    }
+
+    /** Without the folders that some browsers send with it. */
+    private static String name(MultipartFile file) {
+        var name = Optional.ofNullable(file.getOriginalFilename())
+                .filter(each -> !each.isBlank())
+                .orElse("workbook");
+        return name.substring(Math.max(name.lastIndexOf('/'), name.lastIndexOf('\\')) + 1);
+    }
+}

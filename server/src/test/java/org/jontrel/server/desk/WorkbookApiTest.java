@@ -1,0 +1,235 @@
+package org.jontrel.server.desk;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertTrue;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Map;
+import org.testng.annotations.Test;
+import tools.jackson.databind.JsonNode;
+
+/** Workbooks over HTTP: read, chosen otherwise, taken into the draft as one step. */
+public class WorkbookApiTest extends SeedBankServerTest {
+    private static final String KILNS =
+            "Kiln;Fires (°C);Owner;Kind;Lit on\nNorth kiln;1200;Ada;wood;2020-03-01\nHill kiln;1100;Bo;gas;2019-05-02\nOld kiln;900;Ada;wood;2021-02-03\n"
+                    + "New kiln;1250;Bo;gas;2018-02-03\nLong kiln;1300;Cy;Wood;2017-02-03\n";
+    private static final String PEOPLE =
+            "Person;Phone\nAda;+44 20 7946 0001\nBo;+44 20 7946 0002\nCy;+44 20 7946 0003\n";
+    private int workspaces;
+
+    private String workspace() {
+        var title = "Kilns " + ++workspaces;
+        anna.ok("POST", "/api/workspaces", Map.of("title", title));
+        return "/api/workspaces/kilns-" + workspaces;
+    }
+
+    private HttpResponse<String> send(String path, String... namesAndTexts) throws IOException, InterruptedException {
+        var body = new ByteArrayOutputStream();
+        for (int i = 0; i < namesAndTexts.length; i += 2) {
+            body.writeBytes(("--b\r\nContent-Disposition: form-data; name=\"file\"; filename=\"" + namesAndTexts[i]
+                            + "\"\r\n\r\n")
+                    .getBytes(StandardCharsets.UTF_8));
+            body.writeBytes(namesAndTexts[i + 1].getBytes(StandardCharsets.UTF_8));
+            body.writeBytes("\r\n".getBytes(StandardCharsets.UTF_8));
+        }
+        body.writeBytes("--b--\r\n".getBytes(StandardCharsets.UTF_8));
+        return anna.sendBytes(path, "multipart/form-data; boundary=b", body.toByteArray());
+    }
+
+    private JsonNode read(String workspace, String... namesAndTexts) throws IOException, InterruptedException {
+        var answer = send(workspace + "/workbooks", namesAndTexts);
+        assertEquals(answer.statusCode(), 201, answer.body());
+        return JSON.readTree(answer.body());
+    }
+
+    private static List<String> columns(JsonNode view, int sheet) {
+        return view.at("/sheets/" + sheet + "/columns")
+                .valueStream()
+                .map(each -> each.get("label").asString() + " "
+                        + each.get("use").asString() + " " + each.get("kind").asString())
+                .map(String::strip)
+                .toList();
+    }
+
+    private static List<String> keys(JsonNode draft) {
+        return draft.get("definitions")
+                .valueStream()
+                .map(each -> each.at("/definition/key").asString())
+                .toList();
+    }
+
+    @Test
+    public void twoFilesAreOneWorkbookAndOneStep() throws IOException, InterruptedException {
+        var workspace = workspace();
+        var view = read(workspace, "kilns.csv", KILNS, "people.csv", PEOPLE);
+        assertEquals(view.get("name").asString(), "kilns.csv, people.csv");
+        assertEquals(
+                columns(view, 0),
+                List.of(
+                        "Kiln title",
+                        "Fires field number",
+                        "Owner field relation",
+                        "Kind field choice",
+                        "Lit on field date"));
+        assertEquals(view.at("/sheets/0/columns/2/target").asString(), "Person");
+        assertEquals(view.at("/sheets/0/columns/3/words/0/others/0/text").asString(), "Wood");
+        assertTrue(anna.ok("GET", workspace + "/draft", null).get("definitions").isEmpty());
+        var draft = anna.ok(
+                "POST",
+                workspace + "/workbooks/" + view.get("id").asLong() + "/take?revision="
+                        + view.get("revision").asLong(),
+                null);
+        assertEquals(keys(draft), List.of("kiln", "person"));
+        assertEquals(draft.get("undo").asString(), "Model of kilns.csv, people.csv");
+        var undone = anna.ok("POST", workspace + "/draft/undo", null);
+        assertTrue(undone.get("ids").isEmpty());
+    }
+
+    @Test
+    public void choicesAreKeptAndTheirConsequencesTold() throws IOException, InterruptedException {
+        var workspace = workspace();
+        var id = read(workspace, "kilns.csv", KILNS).get("id").asLong();
+        var path = workspace + "/workbooks/" + id;
+        var column = Map.of("column", 2, "kind", "number", "label", "Keeper");
+        var choices = Map.of(
+                "sheets",
+                List.of(Map.of(
+                        "sheet", 0, "name", "Oven", "columns", List.of(column, Map.of("column", 4, "use", "skip")))));
+        var view = anna.ok("PUT", path + "/choices", choices);
+        assertEquals(view.at("/sheets/0/noun").asString(), "Oven");
+        assertEquals(
+                columns(view, 0).subList(2, 5), List.of("Keeper field number", "Kind field choice", "Lit on skip"));
+        var fits = view.at("/sheets/0/columns/2/fits")
+                .valueStream()
+                .filter(each -> each.get("kind").asString().equals("number"))
+                .findFirst()
+                .orElseThrow();
+        assertEquals(fits.get("misfits").asInt(), 5);
+        assertEquals(fits.at("/samples/0/text").asString(), "Ada");
+        assertEquals(anna.ok("GET", path, null).at("/sheets/0/noun").asString(), "Oven");
+        assertEquals(
+                anna.ok("GET", path + "/choices", null)
+                        .at("/sheets/0/columns/0/label")
+                        .asString(),
+                "Keeper");
+        assertEquals(anna.ok("GET", workspace + "/workbooks", null).size(), 1);
+        assertEquals(anna.send("DELETE", path, null).statusCode(), 204);
+        var gone = anna.send("GET", path, null);
+        assertEquals(gone.statusCode(), 404);
+        assertTrue(gone.body().contains("Send it again"), gone.body());
+    }
+
+    @Test
+    public void againstADraftOnlyWhatIsNewIsProposed() throws IOException, InterruptedException {
+        var workspace = workspace();
+        var first = read(workspace, "kilns.csv", KILNS);
+        anna.ok(
+                "POST",
+                workspace + "/workbooks/" + first.get("id").asLong() + "/take?revision="
+                        + first.get("revision").asLong(),
+                null);
+        var again = read(workspace, "kilns.csv", KILNS);
+        assertTrue(again.get("definitions").isEmpty(), again.get("definitions").toString());
+        var nothing = anna.send(
+                "POST",
+                workspace + "/workbooks/" + again.get("id").asLong() + "/take?revision="
+                        + again.get("revision").asLong(),
+                null);
+        assertEquals(nothing.statusCode(), 422);
+        var more = KILNS.replace("Kind;", "Chimney (m);Kind;")
+                .replace(";wood;", ";12;wood;")
+                .replace(";gas;", ";9;steam;")
+                .replace(";Wood;", ";7;wood;");
+        var view = read(workspace, "kilns.csv", more);
+        assertEquals(
+                view.at("/sheets/0/columns")
+                        .valueStream()
+                        .map(each -> each.get("label").asString() + " "
+                                + each.get("state").asString())
+                        .toList(),
+                List.of("Kiln new", "Fires there", "Owner there", "Chimney new", "Kind differs", "Lit on there"));
+        var taken = anna.ok(
+                "POST",
+                workspace + "/workbooks/" + view.get("id").asLong() + "/take?revision="
+                        + view.get("revision").asLong(),
+                null);
+        var kind = taken.at("/definitions/0/definition/groups/0/fields")
+                .valueStream()
+                .filter(each -> each.get("key").asString().equals("kind"))
+                .findFirst()
+                .orElseThrow();
+        assertEquals(
+                kind.get("options")
+                        .valueStream()
+                        .map(each -> each.get("label").asString())
+                        .toList(),
+                List.of("wood", "gas", "steam"));
+    }
+
+    @Test
+    public void aDraftThatWasChangedMeanwhileIsLookedAtAgain() throws IOException, InterruptedException {
+        var workspace = workspace();
+        var view = read(workspace, "kilns.csv", KILNS);
+        anna.ok("POST", workspace + "/draft/definitions", Map.of("sort", "type", "name", "Potter"));
+        var path = workspace + "/workbooks/" + view.get("id").asLong() + "/take?revision=";
+        assertEquals(
+                anna.send("POST", path + view.get("revision").asLong(), null).statusCode(), 409);
+        var now = anna.ok("GET", workspace + "/workbooks/" + view.get("id").asLong(), null)
+                .get("revision")
+                .asLong();
+        assertEquals(keys(anna.ok("POST", path + now, null)).size(), 2);
+    }
+
+    @Test
+    public void whatCannotBeReadIsToldAndKeepsNothing() throws IOException, InterruptedException {
+        var workspace = workspace();
+        var refused = send(workspace + "/workbooks", "a.csv", "Name,Note\nMill,\"never closed\nWeir,x\n");
+        assertEquals(refused.statusCode(), 422);
+        assertTrue(
+                JSON.readTree(refused.body())
+                        .at("/findings/0/sentence")
+                        .asString()
+                        .contains("line 2 of “a.csv”"),
+                refused.body());
+        assertTrue(anna.ok("GET", workspace + "/workbooks", null).isEmpty());
+        var without = anna.sendBytes(
+                workspace + "/workbooks",
+                "multipart/form-data; boundary=b",
+                "--b--\r\n".getBytes(StandardCharsets.UTF_8));
+        assertTrue(without.statusCode() >= 400 && without.statusCode() < 500, without.body());
+        assertFalse(without.body().contains("exception"), without.body());
+        var bad = anna.send("PUT", workspace + "/workbooks/999/choices", Map.of("sheets", List.of()));
+        assertEquals(bad.statusCode(), 404);
+    }
+
+    @Test
+    public void oddChoicesDoNoHarm() throws IOException, InterruptedException {
+        var workspace = workspace();
+        var id = read(workspace, "kilns.csv", KILNS, "people.csv", PEOPLE)
+                .get("id")
+                .asLong();
+        var path = workspace + "/workbooks/" + id + "/choices";
+        for (var role : List.of("type", "taxonomy", "list", "values", "relation", "rows", "skip", "none")) {
+            for (var use : List.of(
+                    "title", "field", "terms", "parent", "address", "state", "place", "row", "owner", "skip", "none")) {
+                for (var kind : List.of("image", "relation", "repeater", "group", "term", "choice", "none")) {
+                    var columns = List.of(
+                            Map.of("column", 2, "use", use, "kind", kind, "many", true),
+                            Map.of("column", 77, "use", use));
+                    var choices = Map.of(
+                            "sheets",
+                            List.of(
+                                    Map.of("sheet", 0, "role", role, "name", " ", "columns", columns),
+                                    Map.of("sheet", 9, "role", role)));
+                    var answer = anna.send("PUT", path, choices);
+                    assertEquals(answer.statusCode(), 200, role + " " + use + " " + kind + ": " + answer.body());
+                }
+            }
+        }
+    }
+}
