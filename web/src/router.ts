@@ -26,6 +26,11 @@ export const router = createRouter({
           name,
           component: () => import('./model/ModelPage.vue'),
         })),
+        {
+          path: 'w/:workspace/workbooks/:workbook',
+          name: 'workbook',
+          component: () => import('./workbook/WorkbookPage.vue'),
+        },
         { path: 'w/:workspace/pages', name: 'pages', component: () => import('./layout/PagesPage.vue') },
         { path: 'w/:workspace/records', name: 'records', component: () => import('./record/RecordsPage.vue') },
         {

@@ -34,7 +34,7 @@ const areas = computed(() => [
   {
     name: 'model',
     label: t('frame.model'),
-    active: ['model', 'map', 'findings', 'history', 'exchange'].includes(String(route.name)),
+    active: ['model', 'map', 'findings', 'history', 'exchange', 'workbook'].includes(String(route.name)),
   },
   { name: 'pages', label: t('layout.area'), active: route.name === 'pages' },
   {

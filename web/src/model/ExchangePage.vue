@@ -12,6 +12,7 @@ import Check from '@/shared/controls/Check.vue';
 import Choice from '@/shared/controls/Choice.vue';
 import FilePicker from '@/shared/controls/FilePicker.vue';
 import ControlSet from '@/shared/controls/ControlSet.vue';
+import WorkbookDrop from '@/workbook/WorkbookDrop.vue';
 
 /** Definitions in, from a package or single files, and out, as a package. */
 const { t } = useI18n();
@@ -160,6 +161,11 @@ async function take(): Promise<void> {
           $t('model.exchange.takeAll', { n: chosen.length }, chosen.length)
         }}</NButton>
       </template>
+    </section>
+    <section v-if="session.isArchitect" class="panel">
+      <h2>{{ $t('model.exchange.workbook') }}</h2>
+      <p class="hint">{{ $t('model.exchange.workbookHint') }}</p>
+      <WorkbookDrop :workspace="draft.workspace" />
     </section>
     <section class="panel">
       <h2>{{ $t('model.exchange.out') }}</h2>

@@ -4,11 +4,13 @@ import { nextTick, onMounted, ref, useTemplateRef } from 'vue';
 import { useRouter } from 'vue-router';
 import IconCode from '~icons/tabler/file-code';
 import IconType from '~icons/tabler/file-text';
+import IconPaste from '~icons/tabler/clipboard-text';
 import IconTable from '~icons/tabler/table';
 import Problems from '@/shared/Problems.vue';
 import { api, ask, sentenceOf, type Schemas } from '@/shared/api/client';
 import TextInput from '@/shared/controls/TextInput.vue';
 import type { ContentType, Field, Group } from '@/shared/kinds';
+import WorkbookDrop from '@/workbook/WorkbookDrop.vue';
 import Proposals from './Proposals.vue';
 import { useDraft } from './draft';
 
@@ -93,8 +95,16 @@ async function read(): Promise<void> {
         </div>
       </div>
     </form>
-    <form class="panel way" @submit.prevent="read">
+    <div class="panel way">
       <IconTable class="picture" aria-hidden="true" />
+      <div class="words">
+        <h2>{{ $t('model.first.workbook') }}</h2>
+        <p class="hint flat">{{ $t('model.first.workbookHint') }}</p>
+        <WorkbookDrop :workspace="draft.workspace" />
+      </div>
+    </div>
+    <form class="panel way" @submit.prevent="read">
+      <IconPaste class="picture" aria-hidden="true" />
       <div class="words">
         <h2>{{ $t('model.first.table') }}</h2>
         <p class="hint flat">{{ $t('model.first.tableHint') }}</p>

@@ -3,6 +3,7 @@ import { model } from './model';
 import { plan } from './plan';
 import { form, record } from './record';
 import { access, release, token } from './release';
+import { workbook } from './workbook';
 
 /** Every text of the interface, by feature. */
 export const en = {
@@ -149,6 +150,7 @@ export const en = {
   layout,
   plan,
   model,
+  workbook,
   proof: {
     title: 'Proof',
     form: 'Form',

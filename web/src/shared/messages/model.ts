@@ -70,9 +70,12 @@ export const model = {
     noun: 'From a noun',
     nounHint: 'Name one thing in the singular. Its key, plural, addresses and wording follow from it.',
     create: 'Create content type',
-    table: 'From a table or list of fields',
+    workbook: 'From a spreadsheet',
+    workbookHint:
+      'The sheets that hold the records today: a model is proposed for them, with types, fields, taxonomies and relations.',
+    table: 'From a list of fields',
     tableHint:
-      'Paste rows from a spreadsheet: a plan with the headings Label, Type, Required, Help and Options, a sheet of data, or one field a line.',
+      'Paste a plan with the headings Label, Type, Required, Help and Options, some rows of data, or one field a line.',
     pasteHere: 'Paste rows here',
     read: 'Read fields',
     nothing: 'There are no fields in this text. Put one field on each line.',
@@ -339,6 +342,9 @@ export const model = {
     takeTheirs: 'Take theirs',
     takeAll: 'Import nothing | Import 1 definition | Import {n} definitions',
     taken: 'Nothing was imported. | 1 definition was imported. | {n} definitions were imported.',
+    workbook: 'Import a model from a workbook',
+    workbookHint:
+      'What the sheets of a spreadsheet hold is compared with the draft: you see what is new and what differs.',
     out: 'Export definitions',
     outHint:
       'Choose definitions to export together with everything they need, or none to export the whole draft. Releases are exported under Releases.',

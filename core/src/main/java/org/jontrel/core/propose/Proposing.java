@@ -74,7 +74,7 @@ public final class Proposing {
                     case RELATION, ROWS, SKIP -> null;
                 };
         if (sort != null) {
-            definitions[plan.index] = definition(sort, plan.noun).id();
+            definitions[plan.index] = definition(sort, plan.name()).id();
         }
     }
 
@@ -122,7 +122,7 @@ public final class Proposing {
                 ? owner(plan).map(this::definitionOf).orElse("")
                 : definitionOf(plan.index);
         boolean there = !id.isEmpty() && existing.definition(id).isPresent();
-        return new ProposedSheet(plan.index, plan.role, plan.noun, id, there, plan.why, columns, plan.notes);
+        return new ProposedSheet(plan.index, plan.role, plan.name(), id, there, plan.why, columns, plan.notes);
     }
 
     /** The sheet of the records that the rows of another belong to. */

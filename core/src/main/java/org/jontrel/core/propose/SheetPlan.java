@@ -42,6 +42,7 @@ final class SheetPlan {
     final int index;
     final SheetFacts facts;
     final String noun;
+    private final Optional<String> chosenName;
     final Optional<ColumnFacts> title;
     /** The sheet that each column points at, by index of the column. */
     final Map<Integer, SheetLink> links = new LinkedHashMap<>();
@@ -54,12 +55,18 @@ final class SheetPlan {
     SheetPlan(int index, SheetFacts facts, Choices choices) {
         this.index = index;
         this.facts = facts;
-        this.noun = choices.sheet(index)
+        this.chosenName = choices.sheet(index)
                 .map(Choices.SheetChoice::name)
                 .filter(name -> name != null && !name.isBlank())
-                .map(String::strip)
-                .orElseGet(() -> SheetNoun.of(facts));
+                .map(String::strip);
+        this.noun = chosenName.orElseGet(() -> SheetNoun.of(facts));
         this.title = chosenTitle(choices).or(this::likelyTitle);
+    }
+
+    /** What its part of the model is called: a noun for one row, or a heading where a row is no thing of its own. */
+    String name() {
+        boolean heading = role == SheetRole.LIST || role == SheetRole.VALUES;
+        return heading ? chosenName.orElseGet(() -> SheetNoun.heading(facts)) : noun;
     }
 
     private Optional<ColumnFacts> chosenTitle(Choices choices) {

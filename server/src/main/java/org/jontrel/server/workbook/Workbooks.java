@@ -31,10 +31,10 @@ class Workbooks {
      * @param name of the files
      * @param findings of the files, not of the model
      */
-    record Seen(String name, WorkbookFacts facts, List<Finding> findings) {}
+    record SeenWorkbook(String name, WorkbookFacts facts, List<Finding> findings) {}
 
     /** @throws Refusal where a file cannot be read */
-    Seen read(List<MultipartFile> files) throws IOException, InterruptedException {
+    SeenWorkbook read(List<MultipartFile> files) throws IOException, InterruptedException {
         if (files.isEmpty() || files.size() > MOST_FILES) {
             throw Refusal.invalid("Send one to " + MOST_FILES + " files.", List.of());
         }
@@ -50,7 +50,7 @@ class Workbooks {
         }
     }
 
-    private static Seen readAll(List<MultipartFile> files) throws IOException {
+    private static SeenWorkbook readAll(List<MultipartFile> files) throws IOException {
         var opened = new ArrayList<Workbook>();
         var paths = new ArrayList<Path>();
         try {
@@ -66,7 +66,7 @@ class Workbooks {
             var facts = WorkbookProfile.of(sheets);
             var findings =
                     opened.stream().flatMap(each -> each.findings().stream()).toList();
-            return new Seen(
+            return new SeenWorkbook(
                     String.join(", ", files.stream().map(Workbooks::name).toList()), facts, findings);
         } finally {
             for (var each : opened) {

@@ -7,6 +7,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.naming.Ids;
 import org.jontrel.core.naming.Keys;
@@ -74,7 +75,11 @@ public final class WordKinds {
 
     private GuessedKind few(ColumnFacts facts, boolean termWords, Map<String, String> joins) {
         long distinct = facts.distinct();
-        boolean again = facts.said() >= FEWEST_FOR_OPTIONS && distinct > 0 && distinct * 2 <= facts.said();
+        // mostly numbers or dates: those that are none are slips, or remarks
+        boolean mostly = Stream.of(
+                        Sign.NUMBER, Sign.NUMBER_WITH_COMMA, Sign.NUMBER_WITH_THOUSANDS, Sign.DATE, Sign.DATE_DAY_FIRST)
+                .anyMatch(sign -> facts.count(sign) * 2 > facts.said());
+        boolean again = !mostly && facts.said() >= FEWEST_FOR_OPTIONS && distinct > 0 && distinct * 2 <= facts.said();
         boolean short_ = facts.longest() <= LONGEST_OPTION && facts.count(Sign.CODE) == 0;
         var why = facts.said() + " values with " + distinct + " words";
         if (again && short_ && distinct <= MOST_OPTIONS && !termWords) {
@@ -94,7 +99,7 @@ public final class WordKinds {
             return "figures with zeros before them, which a number would lose";
         }
         return KindFit.of(facts).stream()
-                .filter(each -> each.misfits() > 0 && each.misfits() * 10 <= facts.said())
+                .filter(each -> each.misfits() > 0 && each.misfits() * 2 <= facts.said())
                 .filter(each -> !each.code().equals("text"))
                 .findFirst()
                 .map(each -> "all but " + each.misfits() + " could be a "
@@ -103,7 +108,12 @@ public final class WordKinds {
                                 .limit(2)
                                 .map(sample -> "“" + sample.text() + "” in row " + sample.row())
                                 .collect(Collectors.joining(", ")))
-                .orElse(facts.said() == 1 ? "its one value" : facts.said() + " different texts");
+                .orElse(
+                        facts.said() == 1
+                                ? "its one value"
+                                : facts.isUnique()
+                                        ? facts.said() + " texts, none of them twice"
+                                        : facts.said() + " texts");
     }
 
     /** The sign that stands between several values of one cell; empty where each has one. */

@@ -19,11 +19,16 @@ public final class SheetNoun {
     private SheetNoun() {}
 
     public static String of(SheetFacts sheet) {
+        return singular(heading(sheet));
+    }
+
+    /** What stands over all its rows: its name, or that of its file where that says nothing. */
+    public static String heading(SheetFacts sheet) {
         var name = cleaned(sheet.name());
         if (name.matches(EMPTY_NAME)) {
             name = cleaned(sheet.file().replaceFirst("\\.[A-Za-z]{2,4}$", ""));
         }
-        return name.matches(EMPTY_NAME) ? "Entry" : singular(name);
+        return name.matches(EMPTY_NAME) ? "Entries" : name;
     }
 
     /** Without years, versions and words such as "list of" around the noun. */
