@@ -40,7 +40,7 @@ const pictures = import.meta.glob<string>('../../../docs/screenshots/*.png', {
 const pictureOf: Partial<Record<HelpPageName, string>> = {
   first: 'model',
   model: 'code',
-  fields: 'paste',
+  fields: 'workbook',
   relations: 'map',
   pages: 'pages',
   exchange: 'in-out',

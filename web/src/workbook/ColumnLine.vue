@@ -259,7 +259,7 @@ const UNDONE: ColumnChange = {
   margin: 4px 0 0;
 }
 .state {
-  margin-inline-start: 6px;
+  display: block;
   font-weight: 500;
 }
 .acts {

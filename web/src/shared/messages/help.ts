@@ -64,6 +64,15 @@ export const helpPages = {
         title: 'The proof',
         text: 'The proof shows at once what a definition makes: the form, the page of a record and the index on a phone, a tablet or a computer, the answer of the API, the file of the definition, and the impact on each site. Values that you try in the form are stored nowhere.',
       },
+      workbook: {
+        title: 'A model from a spreadsheet',
+        steps:
+          'Drop the files on “From a spreadsheet” of an empty workspace, or under Import and export: CSV in any encoding, XLSX or ODS, several sheets and files at once.\nEach sheet becomes a content type, a taxonomy, a choice list, site values, a relation or rows of another sheet’s records, and each column a field or a part of a record. Beside it stand the reason, how many cells are filled, and samples.\nChoose otherwise where you know better: what does not fit a kind is said at once, with the values. Spellings of one word are counted together; those that might be a slip you confirm.\nTake it into the draft. That is one step, which Undo takes back.',
+      },
+      workbookAgain: {
+        title: 'A spreadsheet for a model that is there',
+        text: 'Sheets and columns are known by their names. Only what is new is proposed; what differs is said, and changed where you say so. What was read is kept for 30 days with what you chose: open it again under Import and export. The rows themselves are not stored.',
+      },
       findings: {
         title: 'Findings',
         text: 'Findings say what would break later, where it is, and what to do; many have a fix that one click makes. A blocker keeps a release from being published, a warning does not.',
@@ -81,7 +90,7 @@ export const helpPages = {
   fields: {
     title: 'Fields',
     lead: 'A field is one typed value of a record. Its kind says what it holds; its settings say what is allowed.',
-    picture: 'Rows pasted from a spreadsheet, read as fields.',
+    picture: 'Columns of a workbook, and the fields that are proposed for them.',
     sections: {
       add: {
         title: 'Add fields',

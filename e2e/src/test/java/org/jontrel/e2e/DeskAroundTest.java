@@ -106,13 +106,13 @@ public class DeskAroundTest extends DeskStoryTest {
         desk.anna.link("Import and export").click();
         var broken = new FilePayload(
                 "lists/x.yaml", "text/yaml", "key: x\ntitel: X\noptions: []\n".getBytes(StandardCharsets.UTF_8));
-        page.locator("input[type=file]").setInputFiles(broken);
+        page.locator("input[type=file]").first().setInputFiles(broken);
         assertThat(page.getByText("No property titel in choice list. Did you mean"))
                 .isVisible();
         var changed =
                 "key: seasons\ntitle: Times of the year\noptions: [{key: summer, label: Summer}, {key: autumn, label: Autumn}]\n";
         var fresh = "key: tools\ntitle: Tools\noptions: [{key: spade, label: Spade}]\n";
-        page.locator("input[type=file]").setInputFiles(new FilePayload[] {
+        page.locator("input[type=file]").first().setInputFiles(new FilePayload[] {
             new FilePayload("seasons.yaml", "text/yaml", changed.getBytes(StandardCharsets.UTF_8)),
             new FilePayload("tools.yaml", "text/yaml", fresh.getBytes(StandardCharsets.UTF_8))
         });

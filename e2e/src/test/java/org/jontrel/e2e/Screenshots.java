@@ -5,6 +5,8 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
@@ -16,6 +18,16 @@ import org.testng.annotations.Test;
 /** Makes the pictures of the documentation anew, from the demo data. Run by {@code ./jontrel screenshots}. */
 public class Screenshots {
     private final String folder = System.getProperty("screenshots", "target/screenshots");
+
+    private static final String BOATS =
+            "Boat;Builder;Draught (m);Bought;State;Route;Photo 1;Photo 2\nPatience;Hale & Sons;0.85;1.5.1998;sound;Main > Upper;patience.jpg;\n"
+                    + "Kingfisher;Orrin Yard;1.1;12.9.2004;Sound;Main > Lower;king.jpg;king2.jpg\nMerry Ann;Hale & Sons;0.9;3.4.2011;leaks;Branch;ann.jpg;\n"
+                    + "Teal;Orrin Yard;0.75;30.11.2019;soumd;Main > Upper;teal.jpg;\nHarrier;Hale & Sons;0.8;7.6.2001;sound;Branch;harrier.jpg;harrier2.jpg\n"
+                    + "Osprey;Lock Yard;0.95;21.3.2015;leaks;Main > Lower;osprey.jpg;\nBittern;Lock Yard;1.0;9.8.2008;sound;Branch;bittern.jpg;\n"
+                    + "Coot;Orrin Yard;0.7;2.2.1995;sound;Main > Upper;coot.jpg;\n";
+    private static final String YARDS =
+            "Yard;Latitude;Longitude;Phone\nHale & Sons;52.101;-1.302;+44 20 7946 0011\nOrrin Yard;52.214;-1.288;+44 20 7946 0012\n"
+                    + "Lock Yard;52.087;-1.415;+44 20 7946 0013\n";
 
     @Test
     public void all() {
@@ -51,16 +63,7 @@ public class Screenshots {
         page.locator("[data-term] input").nth(2).scrollIntoViewIfNeeded();
         page.locator("[data-term] input").nth(2).focus();
         visitor.picture(folder, "taxonomy");
-        open(visitor, "Heritage boat");
-        page.locator(".quick-line input")
-                .evaluate(
-                        "(element, text) => { const data = new DataTransfer(); data.setData('text/plain', text);"
-                                + " element.dispatchEvent(new ClipboardEvent('paste', {clipboardData: data, bubbles: true, cancelable: true})); }",
-                        "Builder\tDraught (m)\tBought\tState\nHale & Sons\t0.85\t1.5.1998\tsound\nOrrin Yard\t1.1\t12.9.2004\tSound\n"
-                                + "Hale & Sons\t0.9\t3.4.2011\tleaks\nUnknown\t0.75\t30.11.2019\tsound\n");
-        visitor.button("Add 4 fields").scrollIntoViewIfNeeded();
-        visitor.picture(folder, "paste");
-        visitor.button("Cancel").click();
+        workbook(visitor);
         visitor.open("/w/tessel-waters/map")
                 .page
                 .locator("svg [role=link]")
@@ -68,12 +71,27 @@ public class Screenshots {
                 .waitFor();
         visitor.picture(folder, "map");
         visitor.open("/w/tessel-waters/exchange").heading("Import definitions").waitFor();
-        page.locator("input[type=file]").setInputFiles(new Path[] {
+        page.locator("input[type=file]").first().setInputFiles(new Path[] {
             Path.of("../demo/src/main/resources/org/jontrel/demo/release-1.0.0/types/mooring.yaml"),
             Path.of("../examples/seed-bank/types/vault.yaml")
         });
         page.getByText("Content type Vault added").waitFor();
         visitor.picture(folder, "in-out");
+    }
+
+    /** Sheets of boats and yards as a client would send them. */
+    private void workbook(Visitor visitor) {
+        var page = visitor.page;
+        visitor.open("/w/tessel-waters/exchange")
+                .heading("Import a model from a workbook")
+                .waitFor();
+        page.getByLabel("Workbooks: CSV, XLSX or ODS").setInputFiles(new FilePayload[] {
+            new FilePayload("heritage-boats.csv", "text/csv", BOATS.getBytes(StandardCharsets.UTF_8)),
+            new FilePayload("yards.csv", "text/csv", YARDS.getBytes(StandardCharsets.UTF_8))
+        });
+        visitor.heading("heritage-boats.csv, yards.csv").waitFor();
+        page.getByText("Look at the spellings").first().click();
+        visitor.picture(folder, "workbook");
     }
 
     private static void open(Visitor visitor, String name) {

@@ -2,6 +2,7 @@ package org.jontrel.core.propose.word;
 
 import java.text.Normalizer;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -37,6 +38,7 @@ public final class Spellings {
         for (var spelled : together.values()) {
             words.add(new SpelledWord(spelled.getFirst(), spelled.subList(1, spelled.size()), List.of()));
         }
+        words.sort(Comparator.comparing(SpelledWord::times).reversed());
         return words.size() > MOST_COMPARED ? words : withDoubts(words);
     }
 
