@@ -2,7 +2,6 @@ package org.jontrel.core.check;
 
 import java.util.HashMap;
 import java.util.Map;
-import java.util.Set;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.model.ContentType;
 import org.jontrel.core.model.Definition;
@@ -11,8 +10,6 @@ import org.jontrel.core.naming.Keys;
 
 /** Public addresses: valid, free, and no two the same, across types and taxonomies and in the API. */
 final class PathCheck {
-    /** Path segments that the public site uses for itself. */
-    private static final Set<String> SITE_PATHS = Set.of("media", "api", "assets", "search", "feed");
 
     private final Map<String, String> pages = new HashMap<>();
     private final Map<String, String> api = new HashMap<>();
@@ -41,7 +38,7 @@ final class PathCheck {
 
     private void page(String path, String name, DefinitionFindings report) {
         new NameCheck(report).path("path", path);
-        if (SITE_PATHS.contains(path)) {
+        if (Keys.RESERVED_PATHS.contains(path)) {
             report.add("path", Code.PATH_RESERVED, path);
         }
         free(pages, path, name, "path", report);

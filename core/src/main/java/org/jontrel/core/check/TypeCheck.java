@@ -13,6 +13,7 @@ import org.jontrel.core.model.Index;
 import org.jontrel.core.model.Part;
 import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.model.TaxonomyUse;
+import org.jontrel.core.naming.Keys;
 import org.jontrel.core.naming.Wording;
 
 /** What a content type says of itself; its fields are checked by {@link FieldsCheck}. */
@@ -41,7 +42,7 @@ final class TypeCheck {
         names.given("plural", type.plural(), "content type");
         names.prose("description", type.description());
         names.nouns(type.singular(), type.plural());
-        if (type.key().startsWith("jontrel")) {
+        if (type.key().startsWith(Keys.RESERVED_KEY)) {
             report.add("key", Code.KEY_RESERVED, type.key());
         }
         parts();

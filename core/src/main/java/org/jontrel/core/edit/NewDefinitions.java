@@ -38,7 +38,8 @@ public final class NewDefinitions {
     public Definition definition(Definition.Sort sort, String name, String typeId) {
         var title = name.strip();
         var id = ids.next(sort.letter());
-        var key = Keys.free(Keys.fromLabel(title), keys(sort));
+        var plain = Keys.fromLabel(title);
+        var key = Keys.free(plain.startsWith(Keys.RESERVED_KEY) ? Keys.fromLabel("own " + title) : plain, keys(sort));
         return switch (sort) {
             case TYPE -> {
                 var type = Nouns.type(title, ids);
@@ -101,6 +102,7 @@ public final class NewDefinitions {
                 })
                 .map(each -> each.replace('-', '_'))
                 .collect(Collectors.toSet());
+        Keys.RESERVED_PATHS.forEach(each -> taken.add(each.replace('-', '_')));
         return Keys.free(path.replace('-', '_'), taken).replace('_', '-');
     }
 }

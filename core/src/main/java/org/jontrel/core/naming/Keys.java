@@ -22,6 +22,12 @@ public final class Keys {
 
     private static final Pattern OTHER = Pattern.compile("[^a-z0-9]+");
 
+    /** Path segments that the public site uses for itself. */
+    public static final Set<String> RESERVED_PATHS = Set.of("media", "api", "assets", "search", "feed");
+
+    /** What keys of content types may not begin with. */
+    public static final String RESERVED_KEY = "jontrel";
+
     private Keys() {}
 
     /** {@code lower_snake_case} from a letter on, at most 40 characters, no doubled or trailing underscore. */

@@ -1,11 +1,9 @@
 package org.jontrel.core.propose;
 
 import java.util.List;
-import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
 import org.jontrel.core.model.ChoiceList;
-import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.model.TaxonomyUse;
@@ -108,7 +106,7 @@ final class LinkedColumns {
 
     private void toField(ColumnFacts column, GuessedKind kind, String target, ColumnUse use, Boolean required) {
         var label = draft.label(column);
-        var before = draft.isNew ? Optional.<Field>empty() : Existing.field(draft.ownFields(), column.header(), label);
+        var before = draft.fieldOf(column, label);
         if (before.isPresent()) {
             met.meets(column, before.get(), kind);
             return;

@@ -12,6 +12,7 @@ import org.jontrel.core.naming.Keys;
 import org.jontrel.core.propose.kind.ColumnKinds;
 import org.jontrel.core.propose.kind.GuessedKind;
 import org.jontrel.core.propose.word.Header;
+import org.jontrel.core.propose.word.Spellings;
 import org.jontrel.core.sheet.ColumnFacts;
 
 /** Makes fields that stand beside each other, each with a key and a label of its own. */
@@ -21,13 +22,26 @@ final class NewFields {
     private final Set<String> keys = new HashSet<>();
     private final Set<String> labels = new HashSet<>();
 
+    /** Whether values can be held to come once over all records; those within rows cannot. */
+    private final boolean canBeUnique;
+
     NewFields(Ids ids, Stream<Field> beside) {
+        this(ids, beside, true);
+    }
+
+    private NewFields(Ids ids, Stream<Field> beside, boolean canBeUnique) {
         this.ids = ids;
+        this.canBeUnique = canBeUnique;
         Arrays.stream(Part.values()).map(Part::code).forEach(keys::add);
         beside.forEach(each -> {
             keys.add(each.key());
-            labels.add(each.label());
+            labels.add(Spellings.bare(each.label()));
         });
+    }
+
+    /** Those of the rows of a repeater. */
+    static NewFields ofRows(Ids ids) {
+        return new NewFields(ids, Stream.empty(), false);
     }
 
     void takeKey(String key) {
@@ -36,7 +50,7 @@ final class NewFields {
 
     Field field(String wanted, String help, boolean required, Kind kind) {
         var label = wanted;
-        for (int n = 2; !labels.add(label); n++) {
+        for (int n = 2; !labels.add(Spellings.bare(label)); n++) {
             label = wanted + " " + n;
         }
         var key = Keys.free(Keys.fromLabel(label), keys);
@@ -65,8 +79,9 @@ final class NewFields {
     }
 
     /** A number or code by which people know a row is never given twice. */
-    private static Kind unique(ColumnFacts facts, Kind kind) {
-        boolean unique = kind instanceof Kind.Text
+    private Kind unique(ColumnFacts facts, Kind kind) {
+        boolean unique = canBeUnique
+                && kind instanceof Kind.Text
                 && facts.isUnique()
                 && facts.filled() >= FEWEST_TO_REQUIRE
                 && ColumnKinds.isCode(facts);

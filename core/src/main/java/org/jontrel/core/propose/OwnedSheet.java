@@ -26,7 +26,7 @@ final class OwnedSheet {
     OwnedSheet(Proposing making, SheetPlan plan) {
         this.making = making;
         this.plan = plan;
-        this.owner = making.ownerLink(plan).orElseThrow();
+        this.owner = plan.owner(making.plans).orElseThrow();
         this.type = making.model().type(making.definitionOf(owner.toSheet())).orElseThrow();
     }
 
@@ -57,7 +57,7 @@ final class OwnedSheet {
         var field = there.orElseGet(() -> {
             var inverse = new Kind.Inverse(
                     making.ids.next('i'),
-                    inverseKey(other.toSheet()),
+                    inverseKey(other.toSheet(), label),
                     Nouns.plural(making.plans.get(owner.toSheet()).noun),
                     true,
                     true);
@@ -98,9 +98,11 @@ final class OwnedSheet {
                 .toList();
     }
 
-    private String inverseKey(int sheet) {
+    private String inverseKey(int sheet, String beside) {
         var target = making.model().type(making.definitionOf(sheet)).orElseThrow();
         var taken = new java.util.HashSet<>(target.allFields().map(Field::key).toList());
+        // the other sheet may be of the same type
+        taken.add(Keys.fromLabel(beside));
         target.taxonomies()
                 .forEach(use -> making.model().definition(use.taxonomy()).ifPresent(each -> taken.add(each.key())));
         java.util.Arrays.stream(org.jontrel.core.model.Part.values()).forEach(part -> taken.add(part.code()));
@@ -127,7 +129,7 @@ final class OwnedSheet {
                                     each, ColumnUse.ROW, there.get(), label, "rows that are there already"))
                     .toList();
         }
-        var inner = new NewFields(making.ids, Stream.empty());
+        var inner = NewFields.ofRows(making.ids);
         var made = new ArrayList<Field>();
         var kinds = new ArrayList<Map.Entry<ColumnFacts, GuessedKind>>();
         for (var column : plan.facts.columns()) {

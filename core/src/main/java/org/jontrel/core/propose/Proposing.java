@@ -127,15 +127,7 @@ public final class Proposing {
 
     /** The sheet of the records that the rows of another belong to. */
     Optional<Integer> owner(SheetPlan plan) {
-        return ownerLink(plan).map(SheetLink::toSheet);
-    }
-
-    /** The column that names the record a row belongs to: of two, the first. */
-    Optional<SheetLink> ownerLink(SheetPlan plan) {
-        return plan.links.values().stream()
-                .filter(link -> link.separator().isEmpty() && link.toSheet() != plan.index)
-                .filter(link -> plans.get(link.toSheet()).role == SheetRole.TYPE)
-                .min(Comparator.comparing(SheetLink::column));
+        return plan.owner(plans).map(SheetLink::toSheet);
     }
 
     String definitionOf(int sheet) {

@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.stream.Stream;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.naming.Nouns;
@@ -29,9 +28,14 @@ final class RepeatedColumns {
                 .filter(draft::choseNothing)
                 .toList();
         Places.of(open).forEach((latitude, longitude) -> {
-            var label = Places.label(latitude);
-            var field = draft.fields.field(label.isEmpty() ? "Place" : label, "", false, Kind.Coordinates.PLAIN);
-            draft.add(latitude, field);
+            var found = Places.label(latitude);
+            var label = found.isEmpty() ? "Place" : found;
+            var before = Existing.field(draft.ownFields(), label, label)
+                    .filter(each -> each.kind() instanceof Kind.Coordinates);
+            var field = before.orElseGet(() -> draft.fields.field(label, "", false, Kind.Coordinates.PLAIN));
+            if (before.isEmpty()) {
+                draft.add(latitude, field);
+            }
             draft.put(ProposedColumn.part(
                     latitude,
                     ColumnUse.PLACE,
@@ -90,8 +94,13 @@ final class RepeatedColumns {
                 .values()
                 .forEach(group -> group.removeIf(
                         field -> field.equals(draft.done.get(each.index()).field()))));
-        var field = draft.fields.field(Nouns.plural(repeat.stem()), "", first.required(), kind);
-        draft.add(columns.getFirst(), field);
+        var label = Nouns.plural(repeat.stem());
+        var before =
+                Existing.field(draft.ownFields(), label, label).filter(each -> each.kind() instanceof Kind.Relation);
+        var field = before.orElseGet(() -> draft.fields.field(label, "", first.required(), kind));
+        if (before.isEmpty()) {
+            draft.add(columns.getFirst(), field);
+        }
         var why = columns.size() + " columns that point at the same sheet";
         columns.forEach(each -> draft.put(ProposedColumn.to(
                 each,
@@ -113,7 +122,7 @@ final class RepeatedColumns {
                     draft.put(ProposedColumn.part(each, ColumnUse.ROW, before, label, "rows that are there already")));
             return;
         }
-        var inner = new NewFields(making.ids, Stream.empty());
+        var inner = NewFields.ofRows(making.ids);
         var made = new ArrayList<Field>();
         if (!repeat.names().isEmpty()) {
             made.add(inner.field(

@@ -34,7 +34,7 @@ final class Roles {
                     .ifPresent(chosen -> set(plan, chosen, "chosen"));
         }
         for (var plan : plans) {
-            boolean owned = plan.links.values().stream().anyMatch(link -> isType(plans.get(link.toSheet())));
+            boolean owned = plan.owner(plans).isPresent();
             if ((plan.role == SheetRole.ROWS || plan.role == SheetRole.RELATION) && !owned) {
                 set(plan, SheetRole.TYPE, "no column of it points at records of another sheet");
             }

@@ -156,6 +156,14 @@ final class SheetPlan {
         });
     }
 
+    /** The column that names the record a row belongs to, where the sheet is rows or pairs of another's records: of two, the first. */
+    Optional<SheetLink> owner(List<SheetPlan> plans) {
+        return links.values().stream()
+                .filter(link -> link.separator().isEmpty() && link.toSheet() != index)
+                .filter(link -> plans.get(link.toSheet()).role == SheetRole.TYPE)
+                .min(Comparator.comparing(SheetLink::column));
+    }
+
     ColumnFacts column(int column) {
         return facts.columns().stream()
                 .filter(each -> each.index() == column)

@@ -1,9 +1,12 @@
 package org.jontrel.core.propose;
 
 import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
@@ -30,6 +33,8 @@ final class TypeDraft {
     final boolean isNew;
     final NewFields fields;
     final Map<Integer, ProposedColumn> done = new TreeMap<>();
+    private final Map<String, Integer> named = new HashMap<>();
+    private final Set<String> met = new HashSet<>();
     final Map<String, List<Field>> byGroup = new LinkedHashMap<>();
     final List<Field> changed = new ArrayList<>();
     final List<TaxonomyUse> taxonomies = new ArrayList<>();
@@ -39,7 +44,10 @@ final class TypeDraft {
         this.making = making;
         this.plan = plan;
         this.there = making.model().type(making.definitionOf(plan.index)).orElseThrow();
-        this.isNew = existing.type(there.id()).isEmpty();
+        // several sheets may be of one type: the second adds to what the first made
+        this.isNew = existing.type(there.id()).isEmpty()
+                && there.fields().findAny().isEmpty()
+                && there.taxonomies().isEmpty();
         this.fields = new NewFields(making.ids, ownFields());
         there.taxonomies()
                 .forEach(use -> making.model()
@@ -55,6 +63,18 @@ final class TypeDraft {
                 making.model().find(SharedGroup.class, use.group()).stream()
                         .flatMap(shared -> shared.fields().stream());
         });
+    }
+
+    /** The field that a column is for, where the type has it already; of two columns with one name each has its own. */
+    Optional<Field> fieldOf(ColumnFacts column, String label) {
+        if (isNew) {
+            return Optional.empty();
+        }
+        int n = named.merge(Spellings.bare(label), 1, Integer::sum);
+        var wanted = n == 1 ? label : label + " " + n;
+        return Existing.field(
+                        ownFields().filter(each -> !met.contains(each.id())), n == 1 ? column.header() : wanted, wanted)
+                .filter(each -> met.add(each.id()));
     }
 
     boolean isOpen(ColumnFacts column) {

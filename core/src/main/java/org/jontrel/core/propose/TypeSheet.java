@@ -5,7 +5,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
 import org.jontrel.core.model.Definition;
-import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.model.Taxonomy;
@@ -105,9 +104,7 @@ final class TypeSheet {
         var kind = draft.chose(column, ColumnUse.TERMS) && choice.kind() == null
                 ? making.kinds.as(column, Kind.TermPick.PLAIN.code(), choice.many(), choice.joins())
                 : making.kinds.as(column, choice.kind(), choice.many(), choice.joins());
-        var before = draft.isNew
-                ? Optional.<Field>empty()
-                : Existing.field(draft.ownFields(), column.header(), draft.label(column));
+        var before = draft.fieldOf(column, draft.label(column));
         if (before.isPresent()) {
             met.meets(column, before.get(), kind);
         } else if (kind.terms()) {

@@ -174,6 +174,22 @@ public class EditTest {
     }
 
     @Test
+    public void wordsThatTheSiteHasForItselfAreNoKeysOrAddresses() {
+        for (var noun :
+                List.of("Jontrel", "Jontrel " + "x".repeat(50), "Media", "API", "Search", "Feed", "Asset", "Assets")) {
+            for (var sort : List.of(Definition.Sort.TYPE, Definition.Sort.TAXONOMY)) {
+                var made = new NewDefinitions(MODEL, ids()).definition(sort, noun, "");
+                var found = ModelCheck.check(MODEL.with(made)).stream()
+                        .filter(finding -> finding.place().definition().equals(made.id()))
+                        .filter(finding -> finding.severity() == org.jontrel.core.finding.Severity.BLOCKER)
+                        .map(Finding::sentence)
+                        .toList();
+                assertEquals(found, List.of(), noun);
+            }
+        }
+    }
+
+    @Test
     public void anIndentedListBecomesTerms() {
         var origin = MODEL.all(Taxonomy.class).stream()
                 .filter(each -> each.key().equals("origin"))

@@ -25,7 +25,7 @@ import org.testng.annotations.Test;
 
 /** Whatever stands in a table, every value of it can be read as the kind that is proposed for its column. */
 public class NoLossLawTest {
-    private static final int CASES = Integer.getInteger("loss.cases", 300);
+    private static final int CASES = Integer.getInteger("loss.cases", 250);
     private static final int FROM = Integer.getInteger("loss.from", 1);
     private static final String[] NOTHING = {"", "n/a", "-", "unknown"};
 
