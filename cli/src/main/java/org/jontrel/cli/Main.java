@@ -10,6 +10,7 @@ import org.jontrel.cli.io.Output;
 import org.jontrel.cli.remote.CopyCommand;
 import org.jontrel.cli.remote.DriftCommand;
 import org.jontrel.cli.remote.PlanCommand;
+import org.jontrel.cli.remote.ProposeCommand;
 import org.jontrel.cli.remote.PullCommand;
 import org.jontrel.cli.remote.PushCommand;
 import org.jontrel.cli.remote.ReleaseCommand;
@@ -50,7 +51,8 @@ import picocli.CommandLine.Command;
             UndoCommand.class,
             DriftCommand.class,
             SendCommand.class,
-            CopyCommand.class
+            CopyCommand.class,
+            ProposeCommand.class
         },
         mixinStandardHelpOptions = true,
         version = "Jontrel 0.1.0",

@@ -73,6 +73,29 @@ final class RemoteServer implements AutoCloseable {
                 .POST(file(boundary, zip))));
     }
 
+    /** @param json the body as it is sent */
+    JsonNode put(String path, String json) throws IOException {
+        return json(
+                send(request(path).header("Content-Type", "application/json").PUT(BodyPublishers.ofString(json))));
+    }
+
+    /** Sends files as they are, of whatever length, each under its own name. */
+    JsonNode uploadFiles(String path, List<Path> files) throws IOException {
+        var boundary = "jontrel-" + UUID.randomUUID();
+        var parts = new ArrayList<BodyPublisher>();
+        for (var file : files) {
+            var name = file.getFileName().toString().replace("\"", "%22");
+            parts.add(BodyPublishers.ofString("--" + boundary
+                    + "\r\nContent-Disposition: form-data; name=\"file\"; filename=\"" + name + "\"\r\n\r\n"));
+            parts.add(BodyPublishers.ofFile(file));
+            parts.add(BodyPublishers.ofString("\r\n"));
+        }
+        parts.add(BodyPublishers.ofString("--" + boundary + "--\r\n"));
+        return json(send(request(path)
+                .header("Content-Type", "multipart/form-data; boundary=" + boundary)
+                .POST(BodyPublishers.concat(parts.toArray(BodyPublisher[]::new)))));
+    }
+
     Download download(String path) throws IOException {
         var response = send(request(path).GET());
         return new Download(

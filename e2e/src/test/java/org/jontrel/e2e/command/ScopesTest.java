@@ -44,6 +44,7 @@ public class ScopesTest {
         all.run("push", folder).ended(0);
         all.run("release", folder).ended(0);
         Files.writeString(folder.resolve("none.zip"), "no archive");
+        Files.writeString(folder.resolve("boats.csv"), "Boat,Length (m)\nTeal,12\nCoot,9\n");
         anna.post("/api/workspaces/harbour/sites", Map.of("name", "Trial"));
         anna.post("/api/workspaces/orchard/sites", Map.of("name", "Field"));
         all.run("run", "trial").ended(0);
@@ -67,6 +68,9 @@ public class ScopesTest {
                 new Object[] {"read", 0, List.of("status", path)},
                 new Object[] {"read", 0, List.of("pull", path)},
                 new Object[] {"draft", 0, List.of("push", path)},
+                new Object[] {
+                    "draft", 0, List.of("propose", folder.resolve("boats.csv").toString())
+                },
                 new Object[] {"release", 1, List.of("release", path)},
                 new Object[] {"plan", 0, List.of("plan", "trial")},
                 new Object[] {"plan", 0, List.of("plan", "trial", "--draft")},
@@ -98,6 +102,42 @@ public class ScopesTest {
         // nothing is left to undo once somebody may
         boolean expected = allowed ? List.of(0, code).contains(ran.code()) && !refused : ran.code() == 2 && refused;
         assertTrue(expected, ran.code() + " " + ran.out() + ran.err());
+    }
+
+    @Test
+    public void aWorkbookIsProposedChosenAndTaken() throws IOException {
+        var terminal = Terminal.of(anna, installation.address(), "orchard", "propose", List.of("draft"));
+        var trees = folder.resolve("trees.csv");
+        Files.writeString(trees, "Tree;Height (m);Kind\nA;3,5;pear\nB;4,25;plum\nC;2;pear\nD;7;plum\nE;3;pear\n");
+        var proposed = terminal.run("propose", trees).ended(0);
+        assertTrue(proposed.out().contains("trees.csv, trees: type Tree (5 rows, each a record)"), proposed.out());
+        assertTrue(proposed.out().contains("B Height (m) → number, required"), proposed.out());
+        assertTrue(proposed.out().contains("The draft would get: new type Tree."), proposed.out());
+        assertTrue(proposed.err().contains("Nothing was taken."), proposed.err());
+        assertEquals(anna.get("/api/workspaces/orchard/draft").get("ids").size(), 0);
+        var choices = folder.resolve("choices.json");
+        Files.writeString(
+                choices,
+                "{\"sheets\": [{\"sheet\": 0, \"name\": \"Fruit tree\", \"columns\": [{\"column\": 2, \"use\": \"skip\"}]}]}");
+        var taken =
+                terminal.run("propose", trees, "--choices", choices, "--take").ended(0);
+        assertTrue(taken.out().contains("C Kind → skip"), taken.out());
+        var draft = anna.get("/api/workspaces/orchard/draft");
+        assertEquals(draft.at("/definitions/0/definition/singular").asString(), "Fruit tree");
+        assertEquals(draft.get("undo").asString(), "Model of trees.csv");
+        Files.writeString(trees, "Tree;Note\nA;\"never closed\n");
+        var broken = terminal.run("propose", trees).ended(1);
+        assertTrue(broken.err().contains("line 2 of “trees.csv”"), broken.err());
+        Files.writeString(choices, "{\"sheets\": 7}");
+        Files.writeString(trees, "Tree;Note\nA;x\n");
+        assertTrue(terminal.run("propose", trees, "--choices", choices)
+                .ended(2)
+                .err()
+                .startsWith("jontrel: "));
+        assertTrue(terminal.run("propose", folder.resolve("absent.csv"))
+                .ended(2)
+                .err()
+                .contains("There is no file"));
     }
 
     @Test

@@ -1,7 +1,9 @@
 package org.jontrel.server.access;
 
+import static org.springframework.http.HttpMethod.DELETE;
 import static org.springframework.http.HttpMethod.GET;
 import static org.springframework.http.HttpMethod.POST;
+import static org.springframework.http.HttpMethod.PUT;
 
 import jakarta.servlet.DispatcherType;
 import java.util.function.Supplier;
@@ -46,11 +48,22 @@ class AccessSecurity {
                 WORKSPACE + "/versions",
                 WORKSPACE + "/releases/{version}/package",
                 WORKSPACE + "/generate/**",
+                WORKSPACE + "/workbooks",
+                WORKSPACE + "/workbooks/{id}",
+                WORKSPACE + "/workbooks/{id}/choices",
                 WORKSPACE + "/sites",
                 SITE + "/runs",
                 SITE + "/runs/{id}",
                 SITE + "/drift"),
-        new Way(Scope.DRAFT, POST, WORKSPACE + "/draft/package", WORKSPACE + "/draft/package/merge"),
+        new Way(
+                Scope.DRAFT,
+                POST,
+                WORKSPACE + "/draft/package",
+                WORKSPACE + "/draft/package/merge",
+                WORKSPACE + "/workbooks",
+                WORKSPACE + "/workbooks/{id}/take"),
+        new Way(Scope.DRAFT, PUT, WORKSPACE + "/workbooks/{id}/choices"),
+        new Way(Scope.DRAFT, DELETE, WORKSPACE + "/workbooks/{id}"),
         new Way(Scope.RELEASE, POST, WORKSPACE + "/releases"),
         new Way(
                 Scope.PLAN,
