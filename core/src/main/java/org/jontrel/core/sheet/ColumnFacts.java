@@ -19,7 +19,7 @@ import java.util.Map;
  * @param errors cells with an error of the program in place of a result
  * @param firstError row of the first of them; 0 where there is none
  * @param signs how many of those that say something can be read so
- * @param misfits the first of those that cannot
+ * @param misfits the first of those that cannot, where at least half can
  * @param common texts, the most frequent first
  * @param units that stand with numbers, and how often
  * @param least of its numbers; {@code null} where there is none

@@ -15,6 +15,8 @@ final class ColumnProfile {
     static final int MOST_COUNTED = 2_000;
 
     private static final int MOST_KEPT = 400;
+    private static final int SOME = 60;
+    private static final int LONGEST_MISFIT = 60;
     private static final int MOST_MISFITS = 5;
     private static final int FEWEST_TO_JUDGE = 1_000;
     private static final Sign[] SIGNS = Sign.values();
@@ -106,7 +108,7 @@ final class ColumnProfile {
         long signs = Signs.of(text, asked);
         boolean first = !Sign.NOTHING.in(signs) && fingerprints.add(Fingerprints.of(text));
         if (first && samples.size() < MOST_SAMPLES) {
-            samples.add(shortened(text));
+            samples.add(shortened(text, LONGEST_KEPT));
         }
         measure(text, signs);
         var counter = new Counter(row, signs);
@@ -143,7 +145,7 @@ final class ColumnProfile {
         for (var sign : SIGNS) {
             if (!sign.in(signs) && sign.in(lacking)) {
                 var kept = misfits.computeIfAbsent(sign, _ -> new ArrayList<>());
-                kept.add(new CountedText(shortened(text), 1, row));
+                kept.add(new CountedText(shortened(text, LONGEST_MISFIT), 1, row));
                 lacking &= kept.size() < MOST_MISFITS ? Signs.ALL : ~sign.bit();
             }
         }
@@ -204,8 +206,8 @@ final class ColumnProfile {
         }
     }
 
-    private static String shortened(String text) {
-        return text.length() <= LONGEST_KEPT ? text : text.substring(0, LONGEST_KEPT - 1) + "…";
+    private static String shortened(String text, int most) {
+        return text.length() <= most ? text : text.substring(0, most - 1) + "…";
     }
 
     Fingerprints fingerprints() {
@@ -237,7 +239,7 @@ final class ColumnProfile {
                         split.values,
                         split.fingerprints.known() ? split.fingerprints.size() : -1,
                         split.longest,
-                        common(split.counted))));
+                        common(split.counted, split.fingerprints))));
         return new ColumnFacts(
                 index,
                 group,
@@ -251,8 +253,8 @@ final class ColumnProfile {
                 errors,
                 firstError,
                 signs,
-                misfits,
-                common(counted),
+                nearly(signs),
+                common(counted, fingerprints),
                 units,
                 least,
                 greatest,
@@ -261,11 +263,32 @@ final class ColumnProfile {
                 samples);
     }
 
-    private static List<CountedText> common(Map<String, Counter> counted) {
-        return counted.entrySet().stream()
+    /** What does not fit is of interest where most does. */
+    private Map<Sign, List<CountedText>> nearly(Map<Sign, Long> signs) {
+        var kept = new EnumMap<>(misfits);
+        kept.keySet().removeIf(sign -> signs.getOrDefault(sign, 0L) * 2 < filled);
+        return kept;
+    }
+
+    /** The most frequent; of a column with so many that they are no words to choose from, only some. */
+    private List<CountedText> common(Map<String, Counter> texts, Fingerprints distinct) {
+        boolean few = distinct.known() && distinct.size() <= MOST_KEPT;
+        int most = budget.letters();
+        int letters = 0;
+        var kept = new ArrayList<CountedText>();
+        var sorted = texts.entrySet().stream()
                 .map(each -> new CountedText(each.getKey(), each.getValue().times, each.getValue().row))
                 .sorted(Comparator.comparing(CountedText::times).reversed())
-                .limit(MOST_KEPT)
+                .limit(few ? MOST_KEPT : SOME)
                 .toList();
+        for (var each : sorted) {
+            letters += each.text().length();
+            if (letters > most) {
+                break;
+            }
+            kept.add(each);
+        }
+        budget.take(Math.min(letters, most));
+        return kept;
     }
 }

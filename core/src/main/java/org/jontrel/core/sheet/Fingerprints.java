@@ -9,12 +9,25 @@ import java.util.Locale;
  * make no difference. Two texts in a million million are taken for one.
  */
 final class Fingerprints {
-    /** How many all columns of a workbook may hold together. */
+    /** How many fingerprints, and letters of texts, all columns of a workbook may hold together. */
     static final class Budget {
+        private static final int MOST_OF_A_COLUMN = 26_000;
+        private static final int LEAST_OF_A_COLUMN = 400;
+        private static final int COLUMNS = 20;
         private long left;
+        private long letters = 4_000_000;
 
         Budget(long most) {
             this.left = most;
+        }
+
+        /** How many letters a column may keep; less and less as they run out. */
+        int letters() {
+            return Math.clamp(letters / COLUMNS, LEAST_OF_A_COLUMN, MOST_OF_A_COLUMN);
+        }
+
+        void take(int taken) {
+            letters = Math.max(0, letters - taken);
         }
     }
 

@@ -15,20 +15,31 @@ public final class WorkbookProfile {
 
     private static final int MOST_MISSING = 5;
     private static final int MOST_SHEETS = 100;
+    /** Of all sheets together. */
+    static final int MOST_COLUMNS = 2_000;
+
     private final List<SheetProfile> profiles = new ArrayList<>();
     private final List<SheetFacts> facts = new ArrayList<>();
 
     private WorkbookProfile() {}
 
-    /** @throws IOException where a sheet cannot be read to its end */
+    /**
+     * @throws TooManyColumnsException where the sheets together have more than 2,000
+     * @throws IOException where a sheet cannot be read to its end
+     */
     public static WorkbookFacts of(List<? extends Sheet> sheets) throws IOException {
         var budget = new Fingerprints.Budget(MOST_FINGERPRINTS);
         var all = new WorkbookProfile();
+        int columns = 0;
         for (var sheet : sheets.subList(0, Math.min(sheets.size(), MOST_SHEETS))) {
             var profile = new SheetProfile(budget);
             sheet.read(profile::see);
             all.profiles.add(profile);
             all.facts.add(profile.facts(sheet));
+            columns += all.facts.getLast().columns().size();
+            if (columns > MOST_COLUMNS) {
+                throw new TooManyColumnsException(MOST_COLUMNS);
+            }
         }
         return new WorkbookFacts(all.facts, all.links());
     }

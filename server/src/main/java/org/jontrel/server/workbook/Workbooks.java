@@ -8,8 +8,11 @@ import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
+import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
+import org.jontrel.core.finding.Place;
 import org.jontrel.core.sheet.Sheet;
+import org.jontrel.core.sheet.TooManyColumnsException;
 import org.jontrel.core.sheet.WorkbookFacts;
 import org.jontrel.core.sheet.WorkbookProfile;
 import org.jontrel.serve.web.Refusal;
@@ -63,7 +66,7 @@ class Workbooks {
                 opened.add(workbook);
                 sheets.addAll(workbook.sheets());
             }
-            var facts = WorkbookProfile.of(sheets);
+            var facts = facts(sheets, name(files.getFirst()));
             var findings =
                     opened.stream().flatMap(each -> each.findings().stream()).toList();
             return new SeenWorkbook(
@@ -75,6 +78,16 @@ class Workbooks {
             for (var each : paths) {
                 Files.deleteIfExists(each);
             }
+        }
+    }
+
+    private static WorkbookFacts facts(List<Sheet> sheets, String name) throws IOException {
+        try {
+            return WorkbookProfile.of(sheets);
+        } catch (TooManyColumnsException e) {
+            throw Refusal.invalid(
+                    "The workbook is too wide, and nothing was kept.",
+                    List.of(Finding.of(Code.WORKBOOK_TOO_MANY, Place.file(name), name, e.most())));
         }
     }
 

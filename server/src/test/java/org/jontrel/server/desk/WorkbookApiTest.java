@@ -232,4 +232,49 @@ public class WorkbookApiTest extends SeedBankServerTest {
             }
         }
     }
+
+    /** As many columns as may be, each with as many and as long words as may be. */
+    private static String wide(int of) {
+        var text = new StringBuilder();
+        for (int row = 0; row < 60; row++) {
+            for (int column = 0; column < 400; column++) {
+                text.append(column == 0 ? "" : ";")
+                        .append(
+                                row == 0
+                                        ? "Heading " + column
+                                        : ("word " + of + " " + row % 30 + " of column " + column + " ").repeat(6));
+            }
+            text.append('\n');
+        }
+        return text.toString();
+    }
+
+    @Test
+    public void aWideWorkbookIsKeptAndATooWideOneToldOf() throws IOException, InterruptedException {
+        var workspace = workspace();
+        var view = read(
+                workspace, "a.csv", wide(1), "b.csv", wide(2), "c.csv", wide(3), "d.csv", wide(4), "e.csv", wide(5));
+        assertEquals(view.get("sheets").size(), 5);
+        assertEquals(
+                anna.ok("GET", workspace + "/workbooks/" + view.get("id").asLong(), null)
+                        .at("/sheets/4/columns")
+                        .size(),
+                400);
+        var refused = send(
+                workspace + "/workbooks",
+                "a.csv",
+                wide(1),
+                "b.csv",
+                wide(2),
+                "c.csv",
+                wide(3),
+                "d.csv",
+                wide(4),
+                "e.csv",
+                wide(5),
+                "f.csv",
+                wide(6));
+        assertEquals(refused.statusCode(), 422);
+        assertTrue(refused.body().contains("more than 2000 columns together"), refused.body());
+    }
 }

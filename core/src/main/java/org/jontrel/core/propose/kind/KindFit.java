@@ -15,6 +15,8 @@ import org.jontrel.core.sheet.Sign;
  * @param samples the first of them
  */
 public record KindFit(String code, long misfits, List<CountedText> samples) {
+    private static final int MOST_SAMPLES = 5;
+
     public KindFit {
         samples = List.copyOf(samples);
     }
@@ -53,12 +55,11 @@ public record KindFit(String code, long misfits, List<CountedText> samples) {
         return new KindFit(
                 Kind.Numeric.PLAIN.code(),
                 Math.max(0, facts.said() - facts.count(best) - measures),
-                measures > 0 ? List.of() : facts.misfits().getOrDefault(best, List.of()));
+                measures > 0 ? List.of() : samples(facts, best));
     }
 
     private static void add(List<KindFit> fits, ColumnFacts facts, Kind kind, Sign sign) {
-        fits.add(new KindFit(
-                kind.code(), facts.said() - facts.count(sign), facts.misfits().getOrDefault(sign, List.of())));
+        fits.add(new KindFit(kind.code(), facts.said() - facts.count(sign), samples(facts, sign)));
     }
 
     private static void best(List<KindFit> fits, ColumnFacts facts, Kind kind, Sign... signs) {
@@ -71,5 +72,15 @@ public record KindFit(String code, long misfits, List<CountedText> samples) {
             best = facts.count(sign) > facts.count(best) ? sign : best;
         }
         return best;
+    }
+
+    /** Where hardly any fits, those that come first. */
+    private static List<CountedText> samples(ColumnFacts facts, Sign sign) {
+        return facts.count(sign) == facts.said()
+                ? List.of()
+                : facts.misfits()
+                        .getOrDefault(
+                                sign,
+                                facts.common().stream().limit(MOST_SAMPLES).toList());
     }
 }
