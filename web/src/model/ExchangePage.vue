@@ -165,7 +165,7 @@ async function take(): Promise<void> {
     <section v-if="session.isArchitect" class="panel">
       <h2>{{ $t('model.exchange.workbook') }}</h2>
       <p class="hint">{{ $t('model.exchange.workbookHint') }}</p>
-      <WorkbookDrop :workspace="draft.workspace" />
+      <WorkbookDrop />
     </section>
     <section class="panel">
       <h2>{{ $t('model.exchange.out') }}</h2>

@@ -100,7 +100,7 @@ async function read(): Promise<void> {
       <div class="words">
         <h2>{{ $t('model.first.workbook') }}</h2>
         <p class="hint flat">{{ $t('model.first.workbookHint') }}</p>
-        <WorkbookDrop :workspace="draft.workspace" />
+        <WorkbookDrop />
       </div>
     </div>
     <form class="panel way" @submit.prevent="read">

@@ -91,7 +91,7 @@ async function take(): Promise<void> {
       </div>
     </header>
     <Problems v-if="problem" :of="[{ sentence: problem, severity: 'blocker' }]" />
-    <WorkbookDrop v-if="problem && !view" :workspace="workspace" />
+    <WorkbookDrop v-if="problem && !view" />
     <div v-if="view" class="panes">
       <nav class="sheets" :aria-label="$t('workbook.sheets')">
         <p class="label flat">{{ $t('workbook.sheets') }}</p>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { NSpin } from 'naive-ui';
-import { ref } from 'vue';
-import { useRouter } from 'vue-router';
+import { computed, ref } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
 import Problems from '@/shared/Problems.vue';
 import { ApiError, sentenceOf, upload, type FindingView, type Schemas } from '@/shared/api/client';
 import { renew, useResource } from '@/shared/api/queries';
@@ -10,12 +10,14 @@ import { longTime } from '@/shared/time';
 import { workbookList } from './queries';
 
 /** Takes workbooks and leads to the model that is proposed for them; or back to those that were read before. */
-const props = defineProps<{ workspace: string }>();
+/** As the address says: the draft may not be there yet. */
+const route = useRoute();
+const workspace = computed(() => String(route.params.workspace));
 const router = useRouter();
 const reading = ref('');
 const problem = ref('');
 const findings = ref<FindingView[]>([]);
-const earlier = useResource(() => workbookList(props.workspace));
+const earlier = useResource(() => workbookList(workspace.value));
 const MOST_SHOWN = 3;
 
 async function read(files: File[]): Promise<void> {
@@ -31,11 +33,11 @@ async function read(files: File[]): Promise<void> {
   });
   try {
     const made = await upload<Schemas['WorkbookView']>(
-      `/api/workspaces/${encodeURIComponent(props.workspace)}/workbooks`,
+      `/api/workspaces/${encodeURIComponent(workspace.value)}/workbooks`,
       form,
     );
-    void renew(workbookList(props.workspace).queryKey);
-    await router.push({ name: 'workbook', params: { workspace: props.workspace, workbook: made.id } });
+    void renew(workbookList(workspace.value).queryKey);
+    await router.push({ name: 'workbook', params: { workspace: workspace.value, workbook: made.id } });
   } catch (thrown) {
     problem.value = sentenceOf(thrown);
     findings.value = thrown instanceof ApiError ? thrown.findings : [];
