@@ -109,6 +109,7 @@ async function take(): Promise<void> {
         area
         multiple
         accept=".zip,.yaml,.yml,.json"
+        :disabled="!draft.loaded"
         :label="$t('model.exchange.drop')"
         @files="read"
       />

@@ -1,16 +1,20 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui';
 import { computed, ref } from 'vue';
+import { useI18n } from 'vue-i18n';
 import { useRoute, useRouter } from 'vue-router';
 import { useDraft } from '@/model/draft';
 import { useSession } from '@/session/session';
 import Problems from '@/shared/Problems.vue';
 import { api, ApiError, ask, sentenceOf, type Schemas } from '@/shared/api/client';
+import { renew } from '@/shared/api/queries';
+import { useConfirm } from '@/shared/controls/confirming';
 import { idOf } from '@/shared/definitions';
 import { longTime } from '@/shared/time';
 import WorkbookDrop from './WorkbookDrop.vue';
 import WorkbookSheet from './WorkbookSheet.vue';
 import { chooseColumn, chooseSheet, type ColumnChange, type SheetChange } from './choices';
+import { workbookList } from './queries';
 import { useWorkbook } from './useWorkbook';
 
 /** The model that is proposed for a workbook: looked at, chosen otherwise, and taken into the draft as one step. */
@@ -19,6 +23,8 @@ const route = useRoute();
 const router = useRouter();
 const draft = useDraft();
 const session = useSession();
+const confirm = useConfirm();
+const { t } = useI18n();
 const workbook = useWorkbook(props.workspace, props.workbook);
 const { view, choices, busy } = workbook;
 const refused = ref('');
@@ -35,10 +41,12 @@ const isTaking = ref(false);
 
 void workbook.load();
 function onSheet(change: SheetChange, soon: boolean): void {
-  workbook.choose(chooseSheet(choices.value, at.value, change), soon);
+  const sheet = at.value;
+  workbook.choose((before) => chooseSheet(before, sheet, change), soon);
 }
 function onColumn(column: number, change: ColumnChange, soon: boolean): void {
-  workbook.choose(chooseColumn(choices.value, at.value, column, change), soon);
+  const sheet = at.value;
+  workbook.choose((before) => chooseColumn(before, sheet, column, change), soon);
 }
 
 const counted = computed(() => {
@@ -46,6 +54,20 @@ const counted = computed(() => {
   view.value?.definitions.forEach((each) => sorts.set(each.sort, (sorts.get(each.sort) ?? 0) + 1));
   return [...sorts];
 });
+
+async function forget(): Promise<void> {
+  if (!(await confirm(t('workbook.forgetHint'), t('workbook.forget')))) {
+    return;
+  }
+  try {
+    const path = { workspace: props.workspace, id: props.workbook };
+    await ask(api.DELETE('/api/workspaces/{workspace}/workbooks/{id}', { params: { path } }));
+    void renew(workbookList(props.workspace).queryKey);
+    await router.push({ name: 'exchange', params: { workspace: props.workspace } });
+  } catch (thrown) {
+    refused.value = sentenceOf(thrown);
+  }
+}
 
 async function take(): Promise<void> {
   refused.value = '';
@@ -60,7 +82,7 @@ async function take(): Promise<void> {
     const path = { workspace, id: shown.id };
     let taken: Schemas['DraftView'] | undefined;
     await draft.act(async () => {
-      const query = { revision: shown.revision, ...draft.since() };
+      const query = { revision: shown.revision, chosen: shown.chosen, ...draft.since() };
       taken = await ask(api.POST('/api/workspaces/{workspace}/workbooks/{id}/take', { params: { path, query } }));
       return taken;
     });
@@ -70,8 +92,8 @@ async function take(): Promise<void> {
     await router.push({ name: 'model', params: { workspace, ...(first ? { type: idOf(first) } : {}) } });
   } catch (thrown) {
     refused.value = sentenceOf(thrown);
-    if (thrown instanceof ApiError && thrown.status === 409) {
-      await workbook.load();
+    if (thrown instanceof ApiError && thrown.current) {
+      workbook.take(thrown.current as Schemas['WorkbookView']);
     }
   } finally {
     isTaking.value = false;
@@ -89,6 +111,7 @@ async function take(): Promise<void> {
           <template v-if="view.takenAt">{{ $t('workbook.takenAt', { at: longTime(view.takenAt) }) }}</template>
         </p>
       </div>
+      <NButton v-if="view && session.isArchitect" size="small" @click="forget">{{ $t('workbook.forget') }}</NButton>
     </header>
     <Problems v-if="problem" :of="[{ sentence: problem, severity: 'blocker' }]" />
     <WorkbookDrop v-if="problem && !view" />
@@ -164,6 +187,12 @@ async function take(): Promise<void> {
   flex-direction: column;
   gap: 12px;
   padding: 16px 24px 0;
+}
+.top {
+  display: flex;
+  gap: 16px;
+  align-items: flex-start;
+  justify-content: space-between;
 }
 .top h1 {
   margin: 0;

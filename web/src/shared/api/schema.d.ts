@@ -1787,7 +1787,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["choices"];
+        get?: never;
         put: operations["choose"];
         post?: never;
         delete?: never;
@@ -6101,6 +6101,13 @@ export interface components {
         };
         WorkbookView: {
             by: string;
+            /** @description What somebody chose otherwise than is proposed */
+            choices: components["schemas"]["Choices"];
+            /**
+             * Format: int64
+             * @description How often somebody chose otherwise; sent back with the next choice, and when it is taken
+             */
+            chosen: number;
             /** @description What would be new in the draft, or get more */
             definitions: components["schemas"]["DefinitionLine"][];
             /** @description What somebody should know of the files */
@@ -9576,32 +9583,12 @@ export interface operations {
             };
         };
     };
-    choices: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                workspace: string;
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["Choices"];
-                };
-            };
-        };
-    };
     choose: {
         parameters: {
-            query?: never;
+            query: {
+                /** @description Of the workbook that was looked at; nothing is stored where somebody else chose since */
+                chosen: number;
+            };
             header?: never;
             path: {
                 workspace: string;
@@ -9631,6 +9618,8 @@ export interface operations {
             query: {
                 /** @description Of the draft that the proposal was compared with; nothing is taken where it is another now */
                 revision: number;
+                /** @description Of the workbook that was looked at; nothing is taken where somebody else chose since */
+                chosen: number;
                 since?: number;
             };
             header?: never;

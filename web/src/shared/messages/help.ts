@@ -71,7 +71,7 @@ export const helpPages = {
       },
       workbookAgain: {
         title: 'A spreadsheet for a model that is there',
-        text: 'Sheets and columns are known by their names. Only what is new is proposed; what differs is said, and changed where you say so. What was read is kept for 30 days with what you chose: open it again under Import and export. The rows themselves are not stored.',
+        text: 'Sheets and columns are known by their names. Only what is new is proposed; what differs is said, and changed where you say so. What was seen is kept for 30 days with what you chose: open it again under Import and export, or delete it there. Kept are samples and frequent words of each column, and the rows of sheets with few columns; not the files.',
       },
       findings: {
         title: 'Findings',

@@ -60,7 +60,7 @@ export const workbook = {
   },
   misfitting: '{kind} (all fit) | {kind} (1 does not fit) | {kind} ({n} do not fit)',
   wouldNotFit:
-    'All fit. | 1 value is no {kind} and would stay out: {samples} | {n} values are no {kind} and would stay out, such as {samples}',
+    'All fit. | 1 value does not fit {kind} and would stay out: {samples} | {n} values do not fit {kind} and would stay out, such as {samples}',
   state: { there: 'In the draft already.', differs: 'Differs from the draft.' },
   changeField: 'Change the field',
   leaveField: 'Leave the field as it is',
@@ -71,6 +71,8 @@ export const workbook = {
   alsoSpelled: 'also {words}',
   same: '{word} is {as}',
   moreWords: 'and {n} more',
+  forget: 'Delete this reading',
+  forgetHint: 'What was seen in the files and what was chosen is deleted. The draft stays as it is.',
   take: 'Take into the draft',
   nothing: 'All of it is in the draft already, or left out.',
   comes: 'One step, which Undo takes back: {list}.',

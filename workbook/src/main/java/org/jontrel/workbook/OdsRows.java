@@ -14,6 +14,7 @@ import org.jontrel.core.finding.Place;
 import org.jontrel.core.sheet.Cell;
 import org.jontrel.core.sheet.CellSort;
 import org.jontrel.core.sheet.SheetRow;
+import org.jontrel.core.work.Deadline;
 
 /** The rows of a sheet of an OpenDocument file, as one reading gives them. */
 final class OdsRows {
@@ -52,6 +53,7 @@ final class OdsRows {
     }
 
     void row(XMLStreamReader xml) throws XMLStreamException {
+        Deadline.check();
         int times = OdsCells.number(OdsWorkbook.attribute(xml, "number-rows-repeated"), MOST_ROWS);
         var cells = new ArrayList<Cell>();
         var spans = new HashMap<Integer, Integer>();

@@ -1,9 +1,7 @@
 package org.jontrel.workbook;
 
 import java.io.IOException;
-import java.util.ArrayList;
 import java.util.HashSet;
-import java.util.List;
 import java.util.Set;
 import java.util.function.Consumer;
 import javax.xml.stream.XMLStreamConstants;
@@ -21,8 +19,6 @@ final class OdsWorkbook extends Workbook {
     private static final int MOST_SHEETS = 1_000;
     private final PackedFile packed;
     private final String name;
-    private final List<Sheet> sheets = new ArrayList<>();
-    private final List<Finding> findings = new ArrayList<>();
 
     private OdsWorkbook(PackedFile packed, String name) {
         this.packed = packed;
@@ -121,16 +117,6 @@ final class OdsWorkbook extends Workbook {
             }
         }
         return null;
-    }
-
-    @Override
-    public List<Sheet> sheets() {
-        return List.copyOf(sheets);
-    }
-
-    @Override
-    public List<Finding> findings() {
-        return List.copyOf(findings);
     }
 
     @Override

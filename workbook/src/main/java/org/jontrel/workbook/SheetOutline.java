@@ -9,6 +9,7 @@ import javax.xml.stream.XMLStreamConstants;
 import javax.xml.stream.XMLStreamException;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.sheet.SheetRow;
+import org.jontrel.core.work.Deadline;
 
 /**
  * What must be known of a sheet of an XLSX file before its rows are read: which cells are one, which stands behind the rows in the file,
@@ -47,6 +48,7 @@ final class SheetOutline {
     }
 
     private void row(String number, String file, String sheet) throws UnreadableWorkbookException {
+        Deadline.check();
         if (number != null && (!number.matches("[0-9]{1,7}") || Integer.parseInt(number) > MOST_ROWS)) {
             throw Workbook.unreadable(
                     Code.WORKBOOK_OUTSIDE, file, sheet, number.substring(0, Math.min(20, number.length())));

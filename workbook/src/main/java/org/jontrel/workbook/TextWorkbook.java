@@ -34,7 +34,6 @@ final class TextWorkbook extends Workbook {
     private final Path file;
     private final String name;
     private final TextEncoding encoding;
-    private final List<Finding> findings = new ArrayList<>();
     private char delimiter;
     private int skipped;
 
@@ -75,6 +74,7 @@ final class TextWorkbook extends Workbook {
         skipped = says ? said.end() : 0;
         // the last line may be cut off
         int end = length < START ? length : Math.max(start.lastIndexOf('\n'), start.lastIndexOf('\r'));
+        sheets.add(new TextSheet());
         delimiter = says ? said.group(1).charAt(0) : Delimiter.of(end <= 0 ? start : start.substring(0, end));
     }
 
@@ -82,16 +82,6 @@ final class TextWorkbook extends Workbook {
         InputStream in = Files.newInputStream(file);
         in.skipNBytes(encoding.mark());
         return new BufferedReader(new InputStreamReader(in, encoding.charset()), START);
-    }
-
-    @Override
-    public List<Sheet> sheets() {
-        return List.of(new TextSheet());
-    }
-
-    @Override
-    public List<Finding> findings() {
-        return List.copyOf(findings);
     }
 
     @Override

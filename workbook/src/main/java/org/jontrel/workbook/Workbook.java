@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import org.jontrel.core.finding.Code;
@@ -16,6 +17,9 @@ public abstract class Workbook implements AutoCloseable {
     private static final byte[] ZIP = {'P', 'K', 3, 4};
     private static final byte[] EMPTY_ZIP = {'P', 'K', 5, 6};
     private static final byte[] COMPOUND = {(byte) 0xD0, (byte) 0xCF, 0x11, (byte) 0xE0};
+
+    final List<Sheet> sheets = new ArrayList<>();
+    final List<Finding> findings = new ArrayList<>();
 
     /**
      * @param name of the file, as people know it
@@ -65,10 +69,14 @@ public abstract class Workbook implements AutoCloseable {
     }
 
     /** The sheets, in order. */
-    public abstract List<Sheet> sheets();
+    public List<Sheet> sheets() {
+        return List.copyOf(sheets);
+    }
 
     /** What somebody should know of the file; more may be added while its sheets are read. */
-    public abstract List<Finding> findings();
+    public List<Finding> findings() {
+        return List.copyOf(findings);
+    }
 
     @Override
     public abstract void close() throws IOException;

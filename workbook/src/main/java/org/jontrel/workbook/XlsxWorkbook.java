@@ -28,8 +28,6 @@ final class XlsxWorkbook extends Workbook {
     private final PackedFile packed;
     private final ReadableWorkbook workbook;
     private final String name;
-    private final List<Sheet> sheets = new ArrayList<>();
-    private final List<Finding> findings = new ArrayList<>();
 
     private XlsxWorkbook(PackedFile packed, ReadableWorkbook workbook, String name) {
         this.packed = packed;
@@ -104,16 +102,6 @@ final class XlsxWorkbook extends Workbook {
         } catch (IOException | XMLStreamException e) {
             throw PackedFile.broken(name, e);
         }
-    }
-
-    @Override
-    public List<Sheet> sheets() {
-        return List.copyOf(sheets);
-    }
-
-    @Override
-    public List<Finding> findings() {
-        return List.copyOf(findings);
     }
 
     @Override

@@ -4,15 +4,20 @@ import static org.jontrel.workbook.RawXlsx.row;
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
+import static org.testng.Assert.expectThrows;
 
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.time.Duration;
 import java.util.Arrays;
+import java.util.List;
 import java.util.Random;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import org.jontrel.core.finding.Code;
+import org.jontrel.core.sheet.TooLargeWorkbookException;
+import org.jontrel.core.work.Deadline;
 import org.testng.annotations.Test;
 
 /** Files that are broken, protected, or made to do harm. */
@@ -133,7 +138,7 @@ public class HostileWorkbookTest {
     }
 
     @Test
-    public void aWorkbookWithoutASheetIsTold() throws IOException {
+    public void aWorkbookWithoutASheetHasNone() throws IOException {
         var opened = Opened.of("a.xlsx", new RawXlsx().bytes());
         assertEquals(opened.sheets.size(), 0);
     }
@@ -146,5 +151,29 @@ public class HostileWorkbookTest {
                 Opened.refusal("a.xlsx", book.getBytes(StandardCharsets.ISO_8859_1))
                         .code(),
                 Code.WORKBOOK_BROKEN);
+    }
+
+    @Test
+    public void whatTakesTooLongIsGivenUp() throws IOException {
+        var ods = OdsWorkbookTest.book("<table:table table:name=\"Locks\"><table:table-row/></table:table>");
+        for (var bytes : List.of("Name;Rise\nMill;1\n".getBytes(StandardCharsets.UTF_8), plain(), ods)) {
+            Deadline.set(Duration.ZERO);
+            try {
+                expectThrows(Deadline.Passed.class, () -> Opened.of("a", bytes));
+            } finally {
+                Deadline.clear();
+            }
+            assertEquals(Opened.of("a", bytes).sheets.size(), 1);
+        }
+    }
+
+    @Test
+    public void moreSheetsThanAnybodyLooksAtAreTold() {
+        var book = new RawXlsx();
+        for (int i = 0; i < 101; i++) {
+            book.sheet("S" + i, row(1, "Name") + row(2, "x"));
+        }
+        var refused = expectThrows(TooLargeWorkbookException.class, () -> Opened.of("a.xlsx", book.bytes()));
+        assertEquals(refused.most() + " " + refused.of(), "100 sheets");
     }
 }

@@ -12,7 +12,7 @@ import org.testng.annotations.Test;
 
 /** OpenDocument spreadsheets. */
 public class OdsWorkbookTest {
-    private static byte[] book(String tables, String... more) throws IOException {
+    static byte[] book(String tables, String... more) throws IOException {
         var bytes = new ByteArrayOutputStream();
         try (var zip = new ZipOutputStream(bytes)) {
             RawXlsx.put(zip, "mimetype", "application/vnd.oasis.opendocument.spreadsheet");

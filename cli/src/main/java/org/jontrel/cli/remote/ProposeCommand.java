@@ -43,7 +43,7 @@ public final class ProposeCommand extends RemoteCommand {
         var view = server.uploadFiles(workbooks, files);
         var path = workbooks + "/" + view.get("id").asLong();
         if (chosen != null) {
-            view = server.put(path + "/choices", chosen);
+            view = server.put(path + "/choices?chosen=" + view.get("chosen").asLong(), chosen);
         }
         print(view);
         if (!take) {
@@ -51,7 +51,10 @@ public final class ProposeCommand extends RemoteCommand {
                     + view.get("id").asLong() + " of " + access.title() + ".");
             return 0;
         }
-        server.post(path + "/take?revision=" + view.get("revision").asLong(), null);
+        server.post(
+                path + "/take?revision=" + view.get("revision").asLong() + "&chosen="
+                        + view.get("chosen").asLong(),
+                null);
         err().println("Taken into the draft of " + access.title() + ".");
         return 0;
     }

@@ -11,6 +11,7 @@ import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.model.Term;
 import org.jontrel.core.naming.Ids;
 import org.jontrel.core.naming.Keys;
+import org.jontrel.core.naming.VisibleText;
 import org.jontrel.core.propose.kind.GuessedKind;
 import org.jontrel.core.propose.word.Spellings;
 
@@ -25,7 +26,7 @@ final class SheetTerms {
 
         TermNode(Term there, String label, Map<String, String> values) {
             this.there = there;
-            this.label = label;
+            this.label = there == null ? VisibleText.of(label) : label;
             this.values = values;
         }
     }

@@ -17,6 +17,7 @@ import org.jontrel.core.model.Section;
 import org.jontrel.core.model.SiteValues;
 import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.naming.Keys;
+import org.jontrel.core.naming.VisibleText;
 import org.jontrel.core.propose.kind.GuessedKind;
 import org.jontrel.core.propose.word.Header;
 import org.jontrel.core.propose.word.Spellings;
@@ -69,7 +70,7 @@ final class WordSheet {
         var keys = new HashSet<>(list.options().stream().map(Kind.Option::key).toList());
         var options = new ArrayList<>(list.options());
         for (var row : plan.facts.kept()) {
-            var label = cell(row, naming.index());
+            var label = VisibleText.of(cell(row, naming.index()));
             if (!label.isEmpty() && known.add(Spellings.bare(label))) {
                 var key = Keys.free(Keys.fromLabel(label), keys);
                 keys.add(key);

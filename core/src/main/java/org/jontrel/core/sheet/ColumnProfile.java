@@ -8,6 +8,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import org.jontrel.core.naming.VisibleText;
 
 /** Looks at the cells of one column, one after the other, and keeps no more of them than it needs. */
 final class ColumnProfile {
@@ -207,7 +208,7 @@ final class ColumnProfile {
     }
 
     private static String shortened(String text, int most) {
-        return text.length() <= most ? text : text.substring(0, most - 1) + "…";
+        return text.length() <= most ? text : VisibleText.start(text, most - 1) + "…";
     }
 
     Fingerprints fingerprints() {

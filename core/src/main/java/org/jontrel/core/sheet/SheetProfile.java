@@ -2,6 +2,7 @@ package org.jontrel.core.sheet;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.jontrel.core.work.Deadline;
 
 /** Looks at the rows of one sheet, one after the other: first for those that name its columns, then at each column. */
 final class SheetProfile {
@@ -10,7 +11,7 @@ final class SheetProfile {
 
     static final int MOST_KEPT = 1_000;
     private static final int MOST_KEPT_COLUMNS = 5;
-    private static final int LONGEST_KEPT = 2_000;
+    private static final int MOST_LETTERS = 100_000;
 
     private final Fingerprints.Budget budget;
     private final List<ColumnProfile> columns = new ArrayList<>();
@@ -22,12 +23,14 @@ final class SheetProfile {
     private long rows;
     private final List<List<String>> kept = new ArrayList<>();
     private boolean keeps = true;
+    private int letters;
 
     SheetProfile(Fingerprints.Budget budget) {
         this.budget = budget;
     }
 
     void see(SheetRow row) {
+        Deadline.check();
         widest = Math.max(widest, row.cells().size());
         if (header != null) {
             count(row);
@@ -67,13 +70,14 @@ final class SheetProfile {
 
     /** A small sheet may be a list of terms, or of values: these become part of the model. */
     private void keep(SheetRow row) {
-        boolean small = row.cells().size() <= MOST_KEPT_COLUMNS
-                && kept.size() < MOST_KEPT
-                && row.cells().stream().allMatch(each -> each.text().length() <= LONGEST_KEPT);
-        if (keeps && small) {
+        if (!keeps) {
+            return;
+        }
+        letters += row.cells().stream().mapToInt(each -> each.text().length()).sum();
+        keeps = letters <= MOST_LETTERS && row.cells().size() <= MOST_KEPT_COLUMNS && kept.size() < MOST_KEPT;
+        if (keeps) {
             kept.add(row.cells().stream().map(each -> each.text().strip()).toList());
         } else {
-            keeps = false;
             kept.clear();
         }
     }

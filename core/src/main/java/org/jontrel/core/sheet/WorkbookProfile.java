@@ -24,21 +24,24 @@ public final class WorkbookProfile {
     private WorkbookProfile() {}
 
     /**
-     * @throws TooManyColumnsException where the sheets together have more than 2,000
+     * @throws TooLargeWorkbookException where there are more than 100 sheets, or 2,000 columns together
      * @throws IOException where a sheet cannot be read to its end
      */
     public static WorkbookFacts of(List<? extends Sheet> sheets) throws IOException {
         var budget = new Fingerprints.Budget(MOST_FINGERPRINTS);
         var all = new WorkbookProfile();
         int columns = 0;
-        for (var sheet : sheets.subList(0, Math.min(sheets.size(), MOST_SHEETS))) {
+        if (sheets.size() > MOST_SHEETS) {
+            throw new TooLargeWorkbookException(MOST_SHEETS, "sheets");
+        }
+        for (var sheet : sheets) {
             var profile = new SheetProfile(budget);
             sheet.read(profile::see);
             all.profiles.add(profile);
             all.facts.add(profile.facts(sheet));
             columns += all.facts.getLast().columns().size();
             if (columns > MOST_COLUMNS) {
-                throw new TooManyColumnsException(MOST_COLUMNS);
+                throw new TooLargeWorkbookException(MOST_COLUMNS, "columns");
             }
         }
         return new WorkbookFacts(all.facts, all.links());

@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Random;
-import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.naming.Ids;
@@ -160,10 +159,5 @@ public final class ProposalQuality {
             return column.rowsOf().isEmpty() ? "row" : column.field().kind().code();
         }
         return Objects.requireNonNull(column.use()).code();
-    }
-
-    /** Definitions of a sort, for what a test looks at. */
-    static long count(ProposedModel model, Definition.Sort sort) {
-        return model.definitions().stream().filter(each -> each.sort() == sort).count();
     }
 }

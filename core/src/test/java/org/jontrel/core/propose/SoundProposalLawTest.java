@@ -48,6 +48,8 @@ public class SoundProposalLawTest {
             "  ",
             "Fees 2024",
             "title",
+            "x" + "🚤".repeat(100),
+            "nul\0",
             "123",
             "Public",
             "API");
@@ -106,6 +108,10 @@ public class SoundProposalLawTest {
             "state",
             "path",
             "\u202Eevil",
+            "x" + "🚤".repeat(120),
+            "x" + "🚤".repeat(30),
+            "nul\0sign",
+            "\uD83D",
             "Tab\there");
     private static final List<String> WORDS =
             List.of("North", "South", "Mill", "Gate", "Hill", "Vale", "Brook", "Weir", "Lock", "Bank");

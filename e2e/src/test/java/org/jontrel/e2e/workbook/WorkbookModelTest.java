@@ -6,9 +6,11 @@ import static org.testng.Assert.assertTrue;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import org.jontrel.demo.Client;
@@ -96,7 +98,7 @@ public class WorkbookModelTest {
 
         // a kind that does not fit says what would stay out
         choose("Condition", "Number");
-        assertThat(line("Condition")).containsText("9 values are no Number and would stay out");
+        assertThat(line("Condition")).containsText("9 values do not fit Number and would stay out");
         line("Condition").getByText("As proposed").click();
         assertThat(line("Condition")).containsText("words");
         line("Condition").getByText("Look at the spellings").click();
@@ -170,5 +172,41 @@ public class WorkbookModelTest {
                 .isVisible();
         drop(file("towers.csv", TOWERS));
         assertThat(anna.heading("towers.csv")).isVisible();
+    }
+
+    @Test
+    public void aFileMayComeBeforeTheWorkspaceIsKnown() {
+        api.post("/api/workspaces", Map.of("title", "Early"));
+        var held = new ArrayList<Route>();
+        page.route("**/api/workspaces", held::add);
+        anna.open("/w/early/exchange");
+        drop(file("towers.csv", TOWERS));
+        assertThat(anna.heading("towers.csv")).isVisible();
+        held.forEach(Route::resume);
+        page.unroute("**/api/workspaces");
+        assertThat(line("Steps")).isVisible();
+    }
+
+    @Test
+    public void whatSomebodyElseChoosesStays() {
+        api.post("/api/workspaces", Map.of("title", "Both"));
+        anna.open("/w/both/model");
+        drop(file("towers.csv", TOWERS));
+        assertThat(line("Steps")).isVisible();
+        var id = page.url().replaceFirst(".*/", "").replaceFirst("[?].*", "");
+        var open =
+                Map.of("sheets", List.of(Map.of("sheet", 0, "columns", List.of(Map.of("column", 2, "use", "skip")))));
+        api.put("/api/workspaces/both/workbooks/" + id + "/choices?chosen=0", open);
+        page.getByLabel("Label of Steps").fill("Stairs");
+        assertThat(line("Open")).containsText("chosen");
+        anna.button("Take into the draft").click();
+        assertThat(anna.heading("Tower")).isVisible();
+        assertThat(page.locator("[data-column=label]")).hasCount(1);
+        assertThat(page.locator("[data-column=label]")).hasValue("Stairs");
+        anna.open("/w/both/workbooks/" + id);
+        anna.button("Delete this reading").click();
+        anna.confirm("Delete this reading");
+        assertThat(anna.heading("Import a model from a workbook")).isVisible();
+        assertThat(page.locator(".earlier")).hasCount(0);
     }
 }

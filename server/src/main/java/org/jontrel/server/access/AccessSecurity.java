@@ -50,7 +50,6 @@ class AccessSecurity {
                 WORKSPACE + "/generate/**",
                 WORKSPACE + "/workbooks",
                 WORKSPACE + "/workbooks/{id}",
-                WORKSPACE + "/workbooks/{id}/choices",
                 WORKSPACE + "/sites",
                 SITE + "/runs",
                 SITE + "/runs/{id}",

@@ -17,6 +17,7 @@ import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.naming.Ids;
+import org.jontrel.core.naming.VisibleText;
 import org.jontrel.core.propose.Choices;
 import org.jontrel.core.propose.ProposedModel;
 import org.jontrel.core.propose.Proposing;
@@ -99,7 +100,7 @@ class WorkbookController {
             throws IOException, InterruptedException {
         var id = workspaces.get(workspace).id();
         var seen = workbooks.read(files);
-        var name = seen.name().length() > LONGEST_NAME ? seen.name().substring(0, LONGEST_NAME) : seen.name();
+        var name = VisibleText.start(VisibleText.of(seen.name()), LONGEST_NAME);
         mapper.forget();
         var stored = new WorkbookMapper.NewWorkbook(
                 id,
@@ -118,17 +119,26 @@ class WorkbookController {
 
     /** Chooses otherwise than is proposed, and says what the model becomes. All that was chosen before is replaced. */
     @PutMapping("/{id}/choices")
-    WorkbookView choose(@PathVariable String workspace, @PathVariable long id, @Valid @RequestBody Choices choices) {
+    WorkbookView choose(
+            @PathVariable String workspace,
+            @PathVariable long id,
+            @Schema(
+                            description =
+                                    "Of the workbook that was looked at; nothing is stored where somebody else chose since")
+                    @RequestParam
+                    long chosen,
+            @Valid @RequestBody Choices choices) {
         var workspaceId = workspaces.get(workspace).id();
         find(workspaceId, id);
-        mapper.choose(workspaceId, id, JSON.writeValueAsString(choices));
+        if (mapper.choose(workspaceId, id, chosen, JSON.writeValueAsString(choices)) == 0) {
+            throw overtaken(workspaceId, id);
+        }
         return view(workspaceId, id);
     }
 
-    /** What somebody chose otherwise than is proposed. */
-    @GetMapping("/{id}/choices")
-    Choices choices(@PathVariable String workspace, @PathVariable long id) {
-        return choices(find(workspaces.get(workspace).id(), id));
+    private Refusal overtaken(long workspaceId, long id) {
+        return Refusal.conflict(
+                "Somebody chose otherwise here meanwhile. Look at what is chosen now.", view(workspaceId, id));
     }
 
     @DeleteMapping("/{id}")
@@ -148,14 +158,23 @@ class WorkbookController {
                                     "Of the draft that the proposal was compared with; nothing is taken where it is another now")
                     @RequestParam
                     long revision,
+            @Schema(
+                            description =
+                                    "Of the workbook that was looked at; nothing is taken where somebody else chose since")
+                    @RequestParam
+                    long chosen,
             @RequestParam(defaultValue = "0") long since,
             Principal principal) {
         var workspaceId = workspaces.get(workspace).id();
         var row = find(workspaceId, id);
+        if (row.chosen() != chosen) {
+            throw overtaken(workspaceId, id);
+        }
         var draft = drafts.get(workspaceId);
         if (draft.revision() != revision) {
             throw Refusal.conflict(
-                    "The draft was changed meanwhile. Look at what is proposed now, then take it.", null);
+                    "The draft was changed meanwhile. Look at what is proposed now, then take it.",
+                    view(workspaceId, id));
         }
         var proposed = Proposing.of(facts(row), choices(row), draft.model(), ids);
         if (proposed.definitions().isEmpty()) {
@@ -215,6 +234,8 @@ class WorkbookController {
                 instant(row.readAt()),
                 instant(row.takenAt()),
                 draft.revision(),
+                row.chosen(),
+                choices(row),
                 WorkbookView.sheets(
                         proposed,
                         facts,

@@ -19,6 +19,7 @@ interface WorkbookMapper {
             String facts,
             String findings,
             String choices,
+            long chosen,
             LocalDateTime readAt,
             LocalDateTime takenAt) {}
 
@@ -51,7 +52,7 @@ interface WorkbookMapper {
     @Options(useGeneratedKeys = true, keyProperty = "id")
     void insert(NewWorkbook workbook);
 
-    @Select("SELECT id, name, by_whom, facts, findings, choices, read_at, taken_at FROM workbook"
+    @Select("SELECT id, name, by_whom, facts, findings, choices, chosen, read_at, taken_at FROM workbook"
             + " WHERE workspace_id = #{workspace} AND id = #{id}")
     WorkbookRow find(@Param("workspace") long workspace, @Param("id") long id);
 
@@ -59,8 +60,14 @@ interface WorkbookMapper {
             "SELECT id, name, by_whom, read_at, taken_at FROM workbook WHERE workspace_id = #{workspace} ORDER BY id DESC")
     List<WorkbookLine> all(long workspace);
 
-    @Update("UPDATE workbook SET choices = #{choices} WHERE workspace_id = #{workspace} AND id = #{id}")
-    void choose(@Param("workspace") long workspace, @Param("id") long id, @Param("choices") String choices);
+    /** Nothing where somebody else chose since. */
+    @Update("UPDATE workbook SET choices = #{choices}, chosen = chosen + 1"
+            + " WHERE workspace_id = #{workspace} AND id = #{id} AND chosen = #{chosen}")
+    int choose(
+            @Param("workspace") long workspace,
+            @Param("id") long id,
+            @Param("chosen") long chosen,
+            @Param("choices") String choices);
 
     @Update("UPDATE workbook SET taken_at = UTC_TIMESTAMP(3) WHERE workspace_id = #{workspace} AND id = #{id}")
     void taken(@Param("workspace") long workspace, @Param("id") long id);

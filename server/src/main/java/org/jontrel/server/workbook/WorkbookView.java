@@ -4,6 +4,7 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
 import java.util.List;
 import java.util.stream.IntStream;
+import org.jontrel.core.propose.Choices;
 import org.jontrel.core.propose.ProposedModel;
 import org.jontrel.core.propose.ProposedSheet;
 import org.jontrel.core.sheet.SheetFacts;
@@ -12,7 +13,18 @@ import org.jontrel.serve.web.FindingView;
 
 /** A workbook that was read, and the model that is proposed for it. */
 @Schema(
-        requiredProperties = {"id", "name", "by", "readAt", "revision", "sheets", "definitions", "findings", "problems"
+        requiredProperties = {
+            "id",
+            "name",
+            "by",
+            "readAt",
+            "revision",
+            "chosen",
+            "choices",
+            "sheets",
+            "definitions",
+            "findings",
+            "problems"
         })
 record WorkbookView(
         long id,
@@ -25,6 +37,14 @@ record WorkbookView(
 
         @Schema(description = "Of the draft that the proposal is compared with; sent back when it is taken")
         long revision,
+
+        @Schema(
+                description =
+                        "How often somebody chose otherwise; sent back with the next choice, and when it is taken")
+        long chosen,
+
+        @Schema(description = "What somebody chose otherwise than is proposed")
+        Choices choices,
 
         List<SheetView> sheets,
 

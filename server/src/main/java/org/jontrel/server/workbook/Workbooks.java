@@ -3,6 +3,7 @@ package org.jontrel.server.workbook;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -12,9 +13,10 @@ import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
 import org.jontrel.core.sheet.Sheet;
-import org.jontrel.core.sheet.TooManyColumnsException;
+import org.jontrel.core.sheet.TooLargeWorkbookException;
 import org.jontrel.core.sheet.WorkbookFacts;
 import org.jontrel.core.sheet.WorkbookProfile;
+import org.jontrel.core.work.Deadline;
 import org.jontrel.serve.web.Refusal;
 import org.jontrel.workbook.UnreadableWorkbookException;
 import org.jontrel.workbook.Workbook;
@@ -26,6 +28,7 @@ import org.springframework.web.multipart.MultipartFile;
 class Workbooks {
     private static final int MOST_FILES = 20;
     private static final long LONGEST_WAIT_SECONDS = 30;
+    private static final Duration LONGEST = Duration.ofMinutes(5);
     private final Semaphore turn = new Semaphore(1, true);
 
     /**
@@ -44,11 +47,18 @@ class Workbooks {
         if (!turn.tryAcquire(LONGEST_WAIT_SECONDS, TimeUnit.SECONDS)) {
             throw Refusal.unavailable("The server is reading another workbook. Try again in a moment.");
         }
+        Deadline.set(LONGEST);
         try {
             return readAll(files);
+        } catch (Deadline.Passed _) {
+            throw Refusal.invalid(
+                    "Reading the workbook took longer than " + LONGEST.toMinutes()
+                            + " minutes and was given up; nothing was kept. Send fewer sheets or rows: some thousand rows tell as much.",
+                    List.of());
         } catch (UnreadableWorkbookException e) {
             throw Refusal.invalid("The workbook cannot be read, and nothing was kept.", List.of(e.finding()));
         } finally {
+            Deadline.clear();
             turn.release();
         }
     }
@@ -84,10 +94,10 @@ class Workbooks {
     private static WorkbookFacts facts(List<Sheet> sheets, String name) throws IOException {
         try {
             return WorkbookProfile.of(sheets);
-        } catch (TooManyColumnsException e) {
+        } catch (TooLargeWorkbookException e) {
             throw Refusal.invalid(
-                    "The workbook is too wide, and nothing was kept.",
-                    List.of(Finding.of(Code.WORKBOOK_TOO_MANY, Place.file(name), name, e.most())));
+                    "The workbook is too large, and nothing was kept.",
+                    List.of(Finding.of(Code.WORKBOOK_TOO_MANY, Place.file(name), name, e.most(), e.of())));
         }
     }
 

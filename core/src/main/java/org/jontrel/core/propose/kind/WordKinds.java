@@ -11,6 +11,7 @@ import java.util.stream.Stream;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.naming.Ids;
 import org.jontrel.core.naming.Keys;
+import org.jontrel.core.naming.VisibleText;
 import org.jontrel.core.propose.word.Header;
 import org.jontrel.core.propose.word.SpelledWord;
 import org.jontrel.core.propose.word.Spellings;
@@ -170,7 +171,8 @@ public final class WordKinds {
     public List<Kind.Option> options(List<String> labels) {
         var taken = new HashSet<String>();
         var options = new ArrayList<Kind.Option>();
-        for (var label : labels) {
+        for (var written : labels) {
+            var label = VisibleText.of(written);
             var key = Keys.free(Keys.fromLabel(label), taken);
             taken.add(key);
             options.add(new Kind.Option(ids.next('o'), key, label, false));

@@ -2,6 +2,7 @@ package org.jontrel.core.propose.word;
 
 import java.util.Map;
 import java.util.regex.Pattern;
+import org.jontrel.core.naming.VisibleText;
 
 /**
  * What the header of a column says.
@@ -20,8 +21,8 @@ public record Header(String label, String unit, String help, boolean required) {
     private static final int LONGEST = 100;
 
     public static Header of(String written) {
-        var text = STAR.matcher(written).replaceAll(" ").strip();
-        boolean required = !text.equals(written.strip());
+        var text = STAR.matcher(VisibleText.of(written)).replaceAll(" ").strip();
+        boolean required = !text.equals(VisibleText.of(written));
         text = text.replaceFirst("\\s*[:?]$", text.endsWith("?") ? "?" : "").strip();
         var bracket = BRACKET.matcher(text);
         if (bracket.matches()) {
@@ -38,7 +39,7 @@ public record Header(String label, String unit, String help, boolean required) {
 
     /** Names of programs such as {@code lead_time} or {@code leadTime} as words, and a capital first. */
     public static String label(String text) {
-        var words = text.strip();
+        var words = VisibleText.of(text);
         if (!words.contains(" ") && words.matches(".*[a-z0-9][_.].*|.*[a-z][A-Z].*")) {
             words = words.replaceAll("[_.]+", " ")
                     .replaceAll("([a-z])([A-Z])", "$1 $2")
@@ -48,7 +49,7 @@ public record Header(String label, String unit, String help, boolean required) {
         if (words.length() > 3 && words.equals(words.toUpperCase(java.util.Locale.ROOT))) {
             words = words.toLowerCase(java.util.Locale.ROOT);
         }
-        words = words.length() > LONGEST ? words.substring(0, LONGEST).strip() : words;
+        words = words.length() > LONGEST ? VisibleText.start(words, LONGEST).strip() : words;
         return words.isEmpty()
                 ? words
                 : words.substring(0, words.offsetByCodePoints(0, 1)).toUpperCase(java.util.Locale.ROOT)

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import org.jontrel.core.naming.Nouns;
+import org.jontrel.core.naming.VisibleText;
 import org.jontrel.core.sheet.SheetFacts;
 
 /** The noun for what the rows of a sheet are. */
@@ -40,7 +41,7 @@ public final class SheetNoun {
                 .replaceFirst("(?i)^(list of|all|the|our|my)\\s+", "")
                 .replaceFirst("(?i)\\s+(list|table|sheet|export|data|master)$", "")
                 .strip());
-        return words.length() > LONGEST ? words.substring(0, LONGEST).strip() : words;
+        return words.length() > LONGEST ? VisibleText.start(words, LONGEST).strip() : words;
     }
 
     /** The singular of a noun that stands in the plural: the one whose plural it is. */
