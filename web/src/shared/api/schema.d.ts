@@ -395,7 +395,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all_9"];
+        get: operations["all_11"];
         put?: never;
         post?: never;
         delete: operations["purge"];
@@ -468,6 +468,294 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sites/{site}/imports": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all_7"];
+        put?: never;
+        post: operations["send_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{site}/imports/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["one_4"];
+        put?: never;
+        post?: never;
+        delete: operations["delete_3"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{site}/imports/{id}/failed.xlsx": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["failed_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{site}/imports/{id}/mapping": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["map"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{site}/imports/{id}/pause": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["pause_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{site}/imports/{id}/progress": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["far"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{site}/imports/{id}/run": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["run"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{site}/imports/{id}/sheets/{sheet}/cells": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["correct"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{site}/imports/{id}/sheets/{sheet}/changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["changes_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{site}/imports/{id}/sheets/{sheet}/failed.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["failed"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{site}/imports/{id}/sheets/{sheet}/proposal": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["propose"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{site}/imports/{id}/sheets/{sheet}/replacements": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["replace"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{site}/imports/{id}/sheets/{sheet}/rows": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["rows"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{site}/imports/{id}/try": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["tryOut"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{site}/imports/{id}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["undo_2"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{site}/imports/{id}/undo-plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["undoPlan_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{site}/mappings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all_10"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{site}/mappings/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["one_1"];
+        put: operations["keep"];
+        post?: never;
+        delete: operations["forget"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sites/{site}/media": {
         parameters: {
             query?: never;
@@ -475,7 +763,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all_8"];
+        get: operations["all_9"];
         put?: never;
         post?: never;
         delete?: never;
@@ -555,7 +843,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all_7"];
+        get: operations["all_8"];
         put?: never;
         post?: never;
         delete?: never;
@@ -587,7 +875,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["one_2"];
+        get: operations["one_3"];
         put?: never;
         post?: never;
         delete?: never;
@@ -635,7 +923,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["run"];
+        get: operations["run_1"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1421,7 +1709,7 @@ export interface paths {
         };
         get: operations["export"];
         put?: never;
-        post: operations["replace"];
+        post: operations["replace_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1771,7 +2059,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["one_1"];
+        get: operations["one_2"];
         put?: never;
         post?: never;
         delete: operations["delete_2"];
@@ -2675,6 +2963,16 @@ export interface components {
             done: number[];
             refused: components["schemas"]["RefusedView"][];
         };
+        CellProblemView: {
+            code: string;
+            /**
+             * Format: int32
+             * @description Index of the column; -1 where it is about the whole row
+             */
+            column: number;
+            sentence: string;
+            severity: string;
+        };
         ChangeView: {
             advice: string;
             /** @description Whether it is of what pages look like alone, and does nothing to a database */
@@ -3068,6 +3366,13 @@ export interface components {
         CopyView: {
             field?: components["schemas"]["Field"];
             group?: components["schemas"]["Group"];
+        };
+        Correction: {
+            /** Format: int32 */
+            column?: number;
+            /** Format: int32 */
+            row?: number;
+            text: string;
         };
         CorrectionView: {
             from: string;
@@ -4417,6 +4722,11 @@ export interface components {
              */
             width?: "full" | "two_thirds" | "half" | "third";
         };
+        FieldChange: {
+            becomes?: string;
+            label?: string;
+            was?: string;
+        };
         FieldView: {
             field: components["schemas"]["Field"];
         };
@@ -4626,13 +4936,100 @@ export interface components {
             definition: string;
             visit: string;
         };
+        ImportDetails: {
+            /** @description What somebody should know of the files */
+            files: components["schemas"]["FindingView"][];
+            /** @description What keeps it from being tried, and what somebody should know of the mapping */
+            findings: components["schemas"]["FindingView"][];
+            mapping: components["schemas"]["MappingView"];
+            /** @description The most frequent ones of the last trial or run */
+            problems: components["schemas"]["ProblemGroup"][];
+            progress: components["schemas"]["ImportProgress"];
+            sheets: components["schemas"]["ImportedSheet"][];
+        };
         ImportPreview: {
             definitions: components["schemas"]["IncomingView"][];
             findings: components["schemas"]["FindingView"][];
         };
+        ImportProgress: {
+            /** Format: date-time */
+            begunAt?: string;
+            by: string;
+            /**
+             * Format: int64
+             * @description In rows; a trial goes through them twice
+             */
+            done: number;
+            /** Format: date-time */
+            endedAt?: string;
+            /** Format: int64 */
+            id: number;
+            interrupted: boolean;
+            /** Format: date-time */
+            madeAt: string;
+            /** @description Why it stopped; else empty */
+            message: string;
+            name: string;
+            /** @description What is being done: index, check, write, settle, mark, restore or remove; else empty */
+            phase: string;
+            /**
+             * Format: int32
+             * @description Counts what was said of it: its mapping, its answers, its corrections
+             */
+            revision: number;
+            /** @description ready, trying, tried, running, paused, done, undoing or undone; reading while its rows are read */
+            state: string;
+            /** Format: int64 */
+            total: number;
+            /** @description Whether its last trial is of what is said of it now */
+            tried: boolean;
+        };
         Imported: {
             findings: components["schemas"]["FindingView"][];
             workspace: components["schemas"]["WorkspaceView"];
+        };
+        ImportedColumn: {
+            /**
+             * Format: int32
+             * @description Its index, from 0
+             */
+            column: number;
+            /** Format: int64 */
+            filled: number;
+            letters: string;
+            /** @description By which mappings know it */
+            name: string;
+            samples: string[];
+        };
+        ImportedRow: {
+            cells: string[];
+            /** @description new, changed, same, left or failed; empty where it is not known yet */
+            outcome: string;
+            problems: components["schemas"]["CellProblemView"][];
+            /**
+             * Format: int64
+             * @description Number of its record; absent where it has none
+             */
+            record?: number;
+            /** Format: int32 */
+            row: number;
+        };
+        ImportedSheet: {
+            columns: components["schemas"]["ImportedColumn"][];
+            file: string;
+            hidden: boolean;
+            name: string;
+            /** @description Rows by what became of them: new, changed, same, left or failed */
+            outcomes: {
+                [key: string]: number;
+            };
+            /** Format: int64 */
+            rows: number;
+            /**
+             * Format: int32
+             * @description Its index, from 0
+             */
+            sheet: number;
         };
         IncomingView: {
             changes: components["schemas"]["ChangeView"][];
@@ -4948,6 +5345,15 @@ export interface components {
             /** @description Sent as Authorization: Bearer; told this once only */
             secret: string;
             token: components["schemas"]["TokenView"];
+        };
+        MappingEntry: {
+            /** Format: date-time */
+            at: string;
+            by: string;
+            name: string;
+        };
+        MappingView: {
+            sheets?: components["schemas"]["SheetView"][];
         };
         MediaView: {
             address: string;
@@ -5289,6 +5695,27 @@ export interface components {
             /** @description The title that search engines are told */
             title: string;
         };
+        ProblemGroup: {
+            code: string;
+            /**
+             * Format: int32
+             * @description Index of the column; -1 where it is about whole rows
+             */
+            column: number;
+            /**
+             * Format: int32
+             * @description The first of them
+             */
+            row: number;
+            /** Format: int64 */
+            rows: number;
+            sentence: string;
+            severity: string;
+            /** Format: int32 */
+            sheet: number;
+            /** @description What the cells say */
+            text: string;
+        };
         ProblemView: {
             path: string;
             required: boolean;
@@ -5495,6 +5922,13 @@ export interface components {
             /** Format: int64 */
             revision: number;
         };
+        Replacement: {
+            /** @description Empty where nothing is meant */
+            as: string;
+            /** Format: int32 */
+            column?: number;
+            text: string;
+        };
         Reset: {
             password: string;
             secret: string;
@@ -5524,6 +5958,11 @@ export interface components {
             name: string;
             /** @description The last part of its address */
             path: string;
+        };
+        RowChange: {
+            fields?: components["schemas"]["FieldChange"][];
+            /** Format: int32 */
+            number?: number;
         };
         RunView: {
             by: string;
@@ -5949,7 +6388,7 @@ export interface components {
         TrailView: {
             about: string;
             /** @enum {string} */
-            act: "signed_in" | "sign_in_refused" | "signed_out" | "account_added" | "account_changed" | "account_deleted" | "password_changed" | "reset_link_made" | "sessions_ended" | "token_made" | "token_revoked" | "released" | "sent" | "run_started" | "rehearsed" | "run_undone" | "drift_mended" | "drift_taken" | "site_archived" | "site_restored" | "site_set" | "values_brought_back" | "values_purged";
+            act: "signed_in" | "sign_in_refused" | "signed_out" | "account_added" | "account_changed" | "account_deleted" | "password_changed" | "reset_link_made" | "sessions_ended" | "token_made" | "token_revoked" | "released" | "sent" | "run_started" | "rehearsed" | "run_undone" | "drift_mended" | "drift_taken" | "site_archived" | "site_restored" | "site_set" | "values_brought_back" | "values_purged" | "records_imported" | "import_undone";
             address: string;
             /** Format: date-time */
             at: string;
@@ -5981,6 +6420,16 @@ export interface components {
             values: {
                 [key: string]: unknown;
             };
+        };
+        UndoCounts: {
+            /** Format: int64 */
+            changed?: number;
+            /** Format: int64 */
+            led?: number;
+            /** Format: int64 */
+            removed?: number;
+            /** Format: int64 */
+            restored?: number;
         };
         UseView: {
             /** Format: int64 */
@@ -6835,7 +7284,7 @@ export interface operations {
             };
         };
     };
-    all_9: {
+    all_11: {
         parameters: {
             query?: never;
             header?: never;
@@ -6987,7 +7436,554 @@ export interface operations {
             };
         };
     };
-    all_8: {
+    all_7: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ImportProgress"][];
+                };
+            };
+        };
+    };
+    send_1: {
+        parameters: {
+            query?: {
+                /** @description Name of a mapping that is kept with the site; where left out, one is proposed */
+                mapping?: string;
+            };
+            header?: never;
+            path: {
+                site: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "multipart/form-data": {
+                    file: string[];
+                };
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ImportDetails"];
+                };
+            };
+        };
+    };
+    one_4: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ImportDetails"];
+                };
+            };
+        };
+    };
+    delete_3: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    failed_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["StreamingResponseBody"];
+                };
+            };
+        };
+    };
+    map: {
+        parameters: {
+            query: {
+                /** @description That was looked at; nothing is stored where somebody said something else since */
+                revision: number;
+            };
+            header?: never;
+            path: {
+                site: string;
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MappingView"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ImportDetails"];
+                };
+            };
+        };
+    };
+    pause_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ImportProgress"];
+                };
+            };
+        };
+    };
+    far: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ImportProgress"];
+                };
+            };
+        };
+    };
+    run: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ImportProgress"];
+                };
+            };
+        };
+    };
+    correct: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+                id: number;
+                sheet: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Correction"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ImportProgress"];
+                };
+            };
+        };
+    };
+    changes_1: {
+        parameters: {
+            query: {
+                /** @description Numbers of rows, at most 100 */
+                rows: number[];
+            };
+            header?: never;
+            path: {
+                site: string;
+                id: number;
+                sheet: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["RowChange"][];
+                };
+            };
+        };
+    };
+    failed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+                id: number;
+                sheet: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["StreamingResponseBody"];
+                };
+            };
+        };
+    };
+    propose: {
+        parameters: {
+            query: {
+                /** @description records, rows or skip */
+                use: string;
+                /** @description Id or key of the content type or taxonomy */
+                to?: string;
+            };
+            header?: never;
+            path: {
+                site: string;
+                id: number;
+                sheet: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SheetView"];
+                };
+            };
+        };
+    };
+    replace: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+                id: number;
+                sheet: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Replacement"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ImportDetails"];
+                };
+            };
+        };
+    };
+    rows: {
+        parameters: {
+            query?: {
+                /** @description new, changed, same, left or failed; all where left out */
+                outcome?: string;
+                after?: number;
+                /** @description At most 500 */
+                most?: number;
+            };
+            header?: never;
+            path: {
+                site: string;
+                id: number;
+                sheet: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ImportedRow"][];
+                };
+            };
+        };
+    };
+    tryOut: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ImportProgress"];
+                };
+            };
+        };
+    };
+    undo_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ImportProgress"];
+                };
+            };
+        };
+    };
+    undoPlan_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["UndoCounts"];
+                };
+            };
+        };
+    };
+    all_10: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["MappingEntry"][];
+                };
+            };
+        };
+    };
+    one_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["MappingView"];
+                };
+            };
+        };
+    };
+    keep: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MappingView"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["MappingEntry"];
+                };
+            };
+        };
+    };
+    forget: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    all_9: {
         parameters: {
             query?: {
                 search?: string;
@@ -7189,7 +8185,7 @@ export interface operations {
             };
         };
     };
-    all_7: {
+    all_8: {
         parameters: {
             query?: never;
             header?: never;
@@ -7259,7 +8255,7 @@ export interface operations {
             };
         };
     };
-    one_2: {
+    one_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -7351,7 +8347,7 @@ export interface operations {
             };
         };
     };
-    run: {
+    run_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -8901,7 +9897,7 @@ export interface operations {
             };
         };
     };
-    replace: {
+    replace_1: {
         parameters: {
             query: {
                 /** @description Of the draft that the package comes from; nothing is taken where it is another now */
@@ -9539,7 +10535,7 @@ export interface operations {
             };
         };
     };
-    one_1: {
+    one_2: {
         parameters: {
             query?: never;
             header?: never;

@@ -99,6 +99,8 @@ export const en = {
       site_set: 'Changed the settings of',
       values_brought_back: 'Brought held values back:',
       values_purged: 'Purged held values:',
+      records_imported: 'Imported records:',
+      import_undone: 'Undid an import:',
     },
   },
   frame: {

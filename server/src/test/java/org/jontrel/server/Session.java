@@ -2,6 +2,7 @@ package org.jontrel.server;
 
 import static org.testng.Assert.assertTrue;
 
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.net.CookieManager;
 import java.net.HttpCookie;
@@ -9,6 +10,7 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
 import java.util.Map;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -83,6 +85,19 @@ public final class Session {
                 .header("X-XSRF-TOKEN", cookie("XSRF-TOKEN"));
         headers.forEach(request::header);
         return http.send(request.build(), HttpResponse.BodyHandlers.ofString());
+    }
+
+    /** Uploads files under the name {@code file}; each name is followed by its text. */
+    public HttpResponse<String> sendFiles(String path, String... namesAndTexts)
+            throws IOException, InterruptedException {
+        var body = new ByteArrayOutputStream();
+        for (int i = 0; i < namesAndTexts.length; i += 2) {
+            var part = "--b\r\nContent-Disposition: form-data; name=\"file\"; filename=\"" + namesAndTexts[i]
+                    + "\"\r\n\r\n" + namesAndTexts[i + 1] + "\r\n";
+            body.writeBytes(part.getBytes(StandardCharsets.UTF_8));
+        }
+        body.writeBytes("--b--\r\n".getBytes(StandardCharsets.UTF_8));
+        return sendBytes(path, "multipart/form-data; boundary=b", body.toByteArray());
     }
 
     /** Asks only for what has another tag. */

@@ -10,6 +10,7 @@ import javax.sql.DataSource;
 import org.jontrel.core.naming.Ids;
 import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.site.drift.SiteDrift;
+import org.jontrel.site.importer.Imports;
 import org.jontrel.site.media.MediaStore;
 import org.jontrel.site.record.RecordStore;
 import org.jontrel.site.record.address.MovedPage;
@@ -32,6 +33,7 @@ public final class Site {
     private final MediaStore media;
     private final Runs runs;
     private final HeldValues held;
+    private final Imports imports;
     private final SiteDrift drift;
 
     private Site(DataSource source, String owner, Duration stale, Optional<Path> mediaFolder) {
@@ -42,6 +44,7 @@ public final class Site {
         runs = new Runs(database, bindings, ids, Ids.secure(), owner, stale);
         held = new HeldValues(database, bindings, records, runs);
         drift = new SiteDrift(database, bindings);
+        imports = new Imports(database, bindings, media, ids, Ids.secure(), owner, stale);
     }
 
     /**
@@ -85,6 +88,11 @@ public final class Site {
     /** What runs took out of use and keep. */
     public HeldValues held() {
         return held;
+    }
+
+    /** Rows of workbooks that are brought as records. */
+    public Imports imports() {
+        return imports;
     }
 
     /** What is not as the installed definitions say. */

@@ -167,7 +167,7 @@ final class WordSheet {
         if (field.kind() instanceof Kind.Choice choice) {
             return choice.options().stream()
                     .filter(each -> Spellings.bare(each.label()).equals(Spellings.bare(text)))
-                    .map(Kind.Option::id)
+                    .map(Kind.Option::key)
                     .findFirst();
         }
         return Values.typed(field, text).value().map(value -> String.valueOf(Values.wire(field.kind(), value)));

@@ -53,7 +53,9 @@ class AccessSecurity {
                 WORKSPACE + "/sites",
                 SITE + "/runs",
                 SITE + "/runs/{id}",
-                SITE + "/drift"),
+                SITE + "/drift",
+                SITE + "/imports/**",
+                SITE + "/mappings/**"),
         new Way(
                 Scope.DRAFT,
                 POST,
@@ -82,6 +84,9 @@ class AccessSecurity {
                 SITE + "/runs/{id}/give-up",
                 SITE + "/runs/{id}/undo",
                 WORKSPACE + "/sites/archive"),
+        new Way(Scope.RUN, POST, SITE + "/imports/**"),
+        new Way(Scope.RUN, PUT, SITE + "/imports/**", SITE + "/mappings/**"),
+        new Way(Scope.RUN, DELETE, SITE + "/imports/**", SITE + "/mappings/**"),
         new Way(Scope.RUN, GET, SITE + "/archive"),
     };
 

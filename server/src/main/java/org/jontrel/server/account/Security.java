@@ -90,7 +90,9 @@ class Security {
                                 "/api/sites/*/types/**",
                                 "/api/sites/*/taxonomies/**",
                                 "/api/sites/*/values/**",
-                                "/api/sites/*/media/**")
+                                "/api/sites/*/media/**",
+                                "/api/sites/*/imports/**",
+                                "/api/sites/*/mappings/**")
                         .hasAnyRole(architect, editor)
                         .requestMatchers("/api/**")
                         .hasRole(architect)

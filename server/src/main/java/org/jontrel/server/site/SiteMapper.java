@@ -36,6 +36,10 @@ interface SiteMapper {
     @Select("SELECT COUNT(*) FROM `${database}`.jontrel_run WHERE state = 'running'")
     long running(@Param("database") String database);
 
+    /** Imports into a site on which somebody should be working. */
+    @Select("SELECT COUNT(*) FROM `${database}`.jontrel_import WHERE state IN ('trying', 'running', 'undoing')")
+    long importing(@Param("database") String database);
+
     @Select(SITE + " WHERE path = #{path}")
     SiteRow find(String path);
 

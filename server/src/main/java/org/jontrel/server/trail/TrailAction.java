@@ -49,5 +49,9 @@ public enum TrailAction {
     @JsonProperty("values_brought_back")
     VALUES_BROUGHT_BACK,
     @JsonProperty("values_purged")
-    VALUES_PURGED
+    VALUES_PURGED,
+    @JsonProperty("records_imported")
+    RECORDS_IMPORTED,
+    @JsonProperty("import_undone")
+    IMPORT_UNDONE
 }

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
+import java.util.function.Supplier;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
@@ -25,7 +26,7 @@ import org.springframework.web.multipart.MultipartFile;
 
 /** Reads the workbooks that somebody sends. One reading goes on at a time: it takes a processor and some memory. */
 @Component
-class Workbooks {
+public class Workbooks {
     private static final int MOST_FILES = 20;
     private static final long LONGEST_WAIT_SECONDS = 30;
     private static final Duration LONGEST = Duration.ofMinutes(5);
@@ -39,8 +40,29 @@ class Workbooks {
      */
     record SeenWorkbook(String name, WorkbookFacts facts, List<Finding> findings) {}
 
+    /** What is made of files while they are open. */
+    public interface OpenedWork<T> {
+        /**
+         * @param name of all files
+         * @param findings of the files, as far as they were read
+         */
+        T with(String name, List<Sheet> sheets, Supplier<List<Finding>> findings) throws IOException;
+    }
+
     /** @throws Refusal where a file cannot be read */
     SeenWorkbook read(List<MultipartFile> files) throws IOException, InterruptedException {
+        return opened(files, (name, sheets, findings) -> {
+            var facts = WorkbookProfile.of(sheets);
+            return new SeenWorkbook(name, facts, findings.get());
+        });
+    }
+
+    /**
+     * Opens files for as long as the work takes.
+     *
+     * @throws Refusal where a file cannot be read
+     */
+    public <T> T opened(List<MultipartFile> files, OpenedWork<T> work) throws IOException, InterruptedException {
         if (files.isEmpty() || files.size() > MOST_FILES) {
             throw Refusal.invalid("Send one to " + MOST_FILES + " files.", List.of());
         }
@@ -49,7 +71,7 @@ class Workbooks {
         }
         Deadline.set(LONGEST);
         try {
-            return readAll(files);
+            return openedAll(files, work);
         } catch (Deadline.Passed _) {
             throw Refusal.invalid(
                     "Reading the workbook took longer than " + LONGEST.toMinutes()
@@ -63,7 +85,7 @@ class Workbooks {
         }
     }
 
-    private static SeenWorkbook readAll(List<MultipartFile> files) throws IOException {
+    private static <T> T openedAll(List<MultipartFile> files, OpenedWork<T> work) throws IOException {
         var opened = new ArrayList<Workbook>();
         var paths = new ArrayList<Path>();
         try {
@@ -76,11 +98,18 @@ class Workbooks {
                 opened.add(workbook);
                 sheets.addAll(workbook.sheets());
             }
-            var facts = facts(sheets, name(files.getFirst()));
-            var findings =
-                    opened.stream().flatMap(each -> each.findings().stream()).toList();
-            return new SeenWorkbook(
-                    String.join(", ", files.stream().map(Workbooks::name).toList()), facts, findings);
+            var names = String.join(", ", files.stream().map(Workbooks::name).toList());
+            return work.with(
+                    names,
+                    sheets,
+                    () -> opened.stream()
+                            .flatMap(each -> each.findings().stream())
+                            .toList());
+        } catch (TooLargeWorkbookException e) {
+            var name = name(files.getFirst());
+            throw Refusal.invalid(
+                    "The workbook is too large, and nothing was kept.",
+                    List.of(Finding.of(Code.WORKBOOK_TOO_MANY, Place.file(name), name, e.most(), e.of())));
         } finally {
             for (var each : opened) {
                 each.close();
@@ -88,16 +117,6 @@ class Workbooks {
             for (var each : paths) {
                 Files.deleteIfExists(each);
             }
-        }
-    }
-
-    private static WorkbookFacts facts(List<Sheet> sheets, String name) throws IOException {
-        try {
-            return WorkbookProfile.of(sheets);
-        } catch (TooLargeWorkbookException e) {
-            throw Refusal.invalid(
-                    "The workbook is too large, and nothing was kept.",
-                    List.of(Finding.of(Code.WORKBOOK_TOO_MANY, Place.file(name), name, e.most(), e.of())));
         }
     }
 

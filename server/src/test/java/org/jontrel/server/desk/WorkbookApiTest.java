@@ -4,7 +4,6 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
@@ -29,16 +28,7 @@ public class WorkbookApiTest extends SeedBankServerTest {
     }
 
     private HttpResponse<String> send(String path, String... namesAndTexts) throws IOException, InterruptedException {
-        var body = new ByteArrayOutputStream();
-        for (int i = 0; i < namesAndTexts.length; i += 2) {
-            body.writeBytes(("--b\r\nContent-Disposition: form-data; name=\"file\"; filename=\"" + namesAndTexts[i]
-                            + "\"\r\n\r\n")
-                    .getBytes(StandardCharsets.UTF_8));
-            body.writeBytes(namesAndTexts[i + 1].getBytes(StandardCharsets.UTF_8));
-            body.writeBytes("\r\n".getBytes(StandardCharsets.UTF_8));
-        }
-        body.writeBytes("--b--\r\n".getBytes(StandardCharsets.UTF_8));
-        return anna.sendBytes(path, "multipart/form-data; boundary=b", body.toByteArray());
+        return anna.sendFiles(path, namesAndTexts);
     }
 
     private JsonNode read(String workspace, String... namesAndTexts) throws IOException, InterruptedException {

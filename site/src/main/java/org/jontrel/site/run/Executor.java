@@ -12,6 +12,7 @@ import org.jontrel.core.code.PackageWriter;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.plan.Step;
 import org.jontrel.core.retype.TypeMove;
+import org.jontrel.site.lease.Lease;
 import org.jontrel.site.run.name.MadeTerms;
 import org.jontrel.site.table.Bindings;
 import org.jontrel.site.table.Database;

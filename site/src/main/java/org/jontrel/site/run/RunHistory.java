@@ -8,6 +8,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.apache.ibatis.session.SqlSession;
 import org.jontrel.core.plan.Plan;
+import org.jontrel.site.lease.Lease;
 import org.jontrel.site.table.Database;
 
 /** The runs of one site as its journal has them. */
@@ -31,7 +32,7 @@ final class RunHistory {
     List<RunView> all() {
         return database.transaction(session -> {
             var journal = session.getMapper(JournalMapper.class);
-            boolean held = Lease.isHeld(session.getConnection(), stale);
+            boolean held = Lease.isHeld(session.getConnection(), Lease.RUN, stale);
             var undoable = undoable(session);
             return journal.runs().stream()
                     .map(run -> Journal.view(run, journal.steps(run.id()), held, undoable.contains(run.id())))
@@ -42,7 +43,7 @@ final class RunHistory {
     Optional<RunView> find(long id) {
         return database.transaction(session -> {
             var journal = session.getMapper(JournalMapper.class);
-            boolean held = Lease.isHeld(session.getConnection(), stale);
+            boolean held = Lease.isHeld(session.getConnection(), Lease.RUN, stale);
             return Optional.ofNullable(journal.brief(id)).map(run -> {
                 boolean canUndo = run.state() == RunView.RunState.DONE
                         && undoable(session).contains(id);

@@ -15,6 +15,7 @@ import org.jontrel.core.finding.Finding;
 import org.jontrel.core.model.Model;
 import org.jontrel.core.naming.Ids;
 import org.jontrel.core.plan.Plan;
+import org.jontrel.site.lease.Lease;
 import org.jontrel.site.record.read.UnconvertedValues;
 import org.jontrel.site.run.count.CountedPlan;
 import org.jontrel.site.run.move.PlanSamples;
@@ -195,7 +196,7 @@ public final class Runs {
 
     /** Work that no run may go on beside. */
     HeldValues.Purged alone(Supplier<HeldValues.Purged> work) {
-        var lease = Lease.take(database, owner, stale);
+        var lease = Lease.take(database, Lease.RUN, owner, stale);
         if (lease.isEmpty()) {
             return new HeldValues.Purged.RunUnderWay();
         }
@@ -297,7 +298,7 @@ public final class Runs {
 
     /** The lease stays taken where a run was started; its work gives it back. */
     private RunOutcome withLease(Leased work) {
-        var lease = Lease.take(database, owner, stale);
+        var lease = Lease.take(database, Lease.RUN, owner, stale);
         if (lease.isEmpty()) {
             return new RunOutcome.Busy();
         }

@@ -111,8 +111,48 @@ public final class Ddl {
                   name VARCHAR(40) CHARACTER SET ascii PRIMARY KEY, type_id VARCHAR(40) CHARACTER SET ascii NOT NULL,
                   field_id VARCHAR(40) CHARACTER SET ascii NOT NULL, model LONGTEXT NOT NULL, version VARCHAR(64) NOT NULL,
                   found_at DATETIME(3) NOT NULL, found_by VARCHAR(100) NOT NULL)""",
+                """
+                CREATE TABLE IF NOT EXISTS jontrel_mapping (
+                  name VARCHAR(100) PRIMARY KEY, mapping LONGTEXT NOT NULL, by_whom VARCHAR(100) NOT NULL, at DATETIME(3) NOT NULL)""",
+                """
+                CREATE TABLE IF NOT EXISTS jontrel_import (
+                  id BIGINT PRIMARY KEY, name VARCHAR(255) NOT NULL, state VARCHAR(16) NOT NULL, phase VARCHAR(16) NOT NULL,
+                  facts LONGTEXT NOT NULL, findings MEDIUMTEXT NOT NULL, mapping LONGTEXT NOT NULL, revision INT NOT NULL,
+                  tried INT NULL, tried_at VARCHAR(40) NULL, generation BIGINT NULL, by_whom VARCHAR(100) NOT NULL,
+                  made_at DATETIME(3) NOT NULL, begun_at DATETIME(3) NULL, ended_at DATETIME(3) NULL, stops TINYINT(1) NOT NULL,
+                  sheet INT NOT NULL, level INT NOT NULL, reached BIGINT NOT NULL, done BIGINT NOT NULL, total BIGINT NOT NULL,
+                  message TEXT NULL)""",
+                """
+                CREATE TABLE IF NOT EXISTS jontrel_import_row (
+                  import_id BIGINT NOT NULL, sheet INT NOT NULL, number INT NOT NULL, cells MEDIUMTEXT NOT NULL,
+                  record_id BIGINT NOT NULL DEFAULT 0, fresh TINYINT(1) NOT NULL DEFAULT 0, level INT NOT NULL DEFAULT 0,
+                  above BIGINT NOT NULL DEFAULT 0, leads TINYINT(1) NOT NULL DEFAULT 0,
+                  outcome VARCHAR(8) CHARACTER SET ascii NULL, PRIMARY KEY (import_id, sheet, number),
+                  KEY place (import_id, sheet, level, number), KEY record (import_id, record_id),
+                  KEY outcome (import_id, sheet, outcome, number))""",
+                """
+                CREATE TABLE IF NOT EXISTS jontrel_import_name (
+                  import_id BIGINT NOT NULL, by_what VARCHAR(90) CHARACTER SET ascii NOT NULL,
+                  text VARCHAR(255) COLLATE utf8mb4_bin NOT NULL, sheet INT NOT NULL, number BIGINT NOT NULL,
+                  KEY name (import_id, by_what, text))""",
+                """
+                CREATE TABLE IF NOT EXISTS jontrel_import_problem (
+                  import_id BIGINT NOT NULL, sheet INT NOT NULL, number INT NOT NULL, seq INT NOT NULL, col INT NOT NULL,
+                  code VARCHAR(40) CHARACTER SET ascii NOT NULL, text VARCHAR(255) NOT NULL, finding TEXT NOT NULL,
+                  PRIMARY KEY (import_id, sheet, number, seq), KEY together (import_id, sheet, col, code))""",
+                """
+                CREATE TABLE IF NOT EXISTS jontrel_import_record (
+                  import_id BIGINT NOT NULL, holder_id VARCHAR(40) CHARACTER SET ascii NOT NULL, record_id BIGINT NOT NULL,
+                  version INT NOT NULL, generation BIGINT NOT NULL, was MEDIUMTEXT NULL, kept VARCHAR(8) CHARACTER SET ascii NULL,
+                  PRIMARY KEY (import_id, holder_id, record_id))""",
+                """
+                CREATE TABLE IF NOT EXISTS jontrel_import_made (
+                  import_id BIGINT NOT NULL, holder_id VARCHAR(40) CHARACTER SET ascii NOT NULL, above_id BIGINT NOT NULL,
+                  label VARCHAR(200) COLLATE utf8mb4_bin NOT NULL, shown VARCHAR(200) NOT NULL, record_id BIGINT NOT NULL,
+                  stored TINYINT(1) NOT NULL DEFAULT 0, PRIMARY KEY (import_id, holder_id, above_id, label))""",
                 "INSERT IGNORE INTO jontrel_guard SELECT seq, 0 FROM seq_0_to_63",
                 "INSERT IGNORE INTO jontrel_lease VALUES ('run', '', 0, 0, UTC_TIMESTAMP(3))",
+                "INSERT IGNORE INTO jontrel_lease VALUES ('import', '', 0, 0, UTC_TIMESTAMP(3))",
                 "INSERT IGNORE INTO jontrel_gate (slot, generation, closed, passed) SELECT seq, 0, 0, 0 FROM seq_0_to_15",
                 "INSERT IGNORE INTO jontrel_installed VALUES (1, '', '[]', '', 0, UTC_TIMESTAMP(3))");
     }

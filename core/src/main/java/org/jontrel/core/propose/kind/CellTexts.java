@@ -41,6 +41,6 @@ public final class CellTexts {
                 .or(() -> choice.options().stream()
                         .filter(each -> each.key().equals(text))
                         .findFirst())
-                .map(Kind.Option::id);
+                .map(Kind.Option::key);
     }
 }

@@ -104,7 +104,7 @@ public final class Histories {
     }
 
     /** The definitions that were installed in a generation; the present ones where they were never kept. */
-    private static Optional<RecordType> recordType(
+    public static Optional<RecordType> recordType(
             Connection connection, Binding binding, long generation, String recordTypeId) throws SQLException {
         if (generation == binding.generation()) {
             return binding.table(recordTypeId).map(Binding.BoundTables::recordType);

@@ -6,6 +6,7 @@ import java.time.Instant;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
@@ -32,12 +33,22 @@ final class PlaceCheck {
     private final RecordType recordType;
     private final TakenSlugs addresses;
     private final boolean crowded;
+    private final Set<Link> expected;
     private final Map<Link, Boolean> parents = new HashMap<>();
     private final Map<Long, Integer> positions = new HashMap<>();
 
-    /** @param crowded whether others are taking slugs of the same title at the same time */
+    /**
+     * @param crowded whether others are taking slugs of the same title at the same time
+     * @param expected what counts as there though it is not yet
+     */
     PlaceCheck(
-            Connection connection, Binding binding, Binding.BoundTables table, TakenSlugs addresses, boolean crowded) {
+            Connection connection,
+            Binding binding,
+            Binding.BoundTables table,
+            TakenSlugs addresses,
+            boolean crowded,
+            Set<Link> expected) {
+        this.expected = expected;
         this.connection = connection;
         this.binding = binding;
         this.table = table;
@@ -94,7 +105,8 @@ final class PlaceCheck {
         }
         var there = parents.get(parent);
         if (there == null) {
-            there = nesting.under().contains(parent.type()) && References.there(connection, binding, parent);
+            there = nesting.under().contains(parent.type())
+                    && (expected.contains(parent) || References.there(connection, binding, parent));
             parents.put(parent, there);
         }
         if (!there) {

@@ -43,10 +43,18 @@ final class References {
     private final Binding binding;
     private final Binding.BoundTables table;
     private final MediaStore media;
+    private final Set<Link> expected;
     /** Whether what stands in texts may stand there. */
     private final Map<InText, Boolean> known = new HashMap<>();
 
     References(Connection connection, Binding binding, Binding.BoundTables table, MediaStore media) {
+        this(connection, binding, table, media, Set.of());
+    }
+
+    /** @param expected what counts as there though it is not yet */
+    References(
+            Connection connection, Binding binding, Binding.BoundTables table, MediaStore media, Set<Link> expected) {
+        this.expected = expected;
         this.connection = connection;
         this.binding = binding;
         this.table = table;
@@ -78,6 +86,9 @@ final class References {
                             .add(link.id())));
         }
         var there = there(connection, binding, wanted);
+        wanted.forEach((type, ids) -> ids.stream()
+                .filter(id -> expected.contains(new Link(type, id)))
+                .forEach(id -> there.computeIfAbsent(type, _ -> new HashSet<>()).add(id)));
         var linkedBy = linkedBy(fresh);
         for (var each : fresh.entrySet()) {
             for (var use : each.getValue()) {

@@ -5,11 +5,13 @@ import java.sql.SQLException;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.condition.RecordState;
@@ -17,6 +19,7 @@ import org.jontrel.core.record.FormCheck;
 import org.jontrel.core.record.RecordCheck;
 import org.jontrel.core.record.Values;
 import org.jontrel.core.recordtype.RecordType;
+import org.jontrel.core.value.Link;
 import org.jontrel.core.value.RowIds;
 import org.jontrel.site.media.MediaStore;
 import org.jontrel.site.record.address.Placements;
@@ -49,6 +52,7 @@ public final class SaveTransaction {
     private final MediaStore media;
     private final RecordIds ids;
     private final boolean crowded;
+    private final Set<Link> expected;
     private final SiteSurroundings around;
     private final Statements statements = new Statements();
 
@@ -60,6 +64,21 @@ public final class SaveTransaction {
             MediaStore media,
             RecordIds ids,
             boolean crowded) {
+        this(connection, binding, table, media, ids, crowded, Set.of());
+    }
+
+    /**
+     * @param crowded whether others are taking slugs of the same title at the same time
+     * @param expected what is not there yet and may be led to all the same, since it is about to be made
+     */
+    public SaveTransaction(
+            Connection connection,
+            Binding binding,
+            Binding.BoundTables table,
+            MediaStore media,
+            RecordIds ids,
+            boolean crowded,
+            Set<Link> expected) {
         this.connection = connection;
         this.binding = binding;
         this.table = table;
@@ -67,6 +86,7 @@ public final class SaveTransaction {
         this.media = media;
         this.ids = ids;
         this.crowded = crowded;
+        this.expected = expected;
         this.around = new SiteSurroundings(connection, binding, RecordState.DRAFT, Optional.empty());
     }
 
@@ -131,6 +151,63 @@ public final class SaveTransaction {
         return saved;
     }
 
+    /**
+     * A record to be made or changed, with the id that it has or gets.
+     *
+     * @param write what it becomes, of what it is; {@code null} where it must be there to become something
+     */
+    public record Incoming(long id, Function<Optional<StoredRecord>, Write> write) {}
+
+    /** Makes and changes records; those that are refused, or were removed, are left out, and the others are kept. */
+    public List<SaveResult> bring(List<Incoming> all) throws SQLException {
+        guard();
+        var pending = pending(all);
+        var cases = pending.stream().flatMap(Optional::stream).toList();
+        var unique = References.uniqueTexts(
+                recordType, cases.stream().map(PendingRecord::is).toList());
+        if (!references().twice(unique)) {
+            return inTheirPlaces(pending, together(cases));
+        }
+        var saved = new ArrayList<SaveResult>();
+        for (var each : cases) {
+            saved.addAll(together(List.of(each)));
+        }
+        return inTheirPlaces(pending, saved);
+    }
+
+    /** What {@link #bring} would do; nothing is stored, and nobody waits. */
+    public List<SaveResult> examine(List<Incoming> all) throws SQLException {
+        var pending = pending(all);
+        return inTheirPlaces(
+                pending, together(pending.stream().flatMap(Optional::stream).toList(), false));
+    }
+
+    private static List<SaveResult> inTheirPlaces(List<Optional<PendingRecord>> pending, List<SaveResult> saved) {
+        var next = saved.iterator();
+        return pending.stream()
+                .map(each -> each.isPresent() ? next.next() : new SaveResult.Missing())
+                .toList();
+    }
+
+    private List<Optional<PendingRecord>> pending(List<Incoming> all) throws SQLException {
+        var there = new HashMap<Long, StoredRecord>();
+        new RecordLoader(table)
+                .byIds(connection, all.stream().map(Incoming::id).toList())
+                .forEach(record -> there.put(record.id(), record));
+        return all.stream()
+                .map(each -> {
+                    var before = Optional.ofNullable(there.get(each.id()));
+                    boolean removed = before.filter(StoredRecord::deleted).isPresent();
+                    return Optional.ofNullable(removed ? null : each.write().apply(before))
+                            .map(write -> opened(write, before));
+                })
+                .toList();
+    }
+
+    private References references() {
+        return new References(connection, binding, table, media, expected);
+    }
+
     private PendingRecord opened(Write write, Optional<StoredRecord> before) {
         return opened(
                 write, before, before.map(record -> RowIds.ids(record.values())).orElse(Set.of()));
@@ -154,10 +231,13 @@ public final class SaveTransaction {
     }
 
     private List<SaveResult> together(List<PendingRecord> cases) throws SQLException {
-        new References(connection, binding, table, media)
-                .check(cases.stream().map(PendingRecord::change).toList());
+        return together(cases, true);
+    }
+
+    private List<SaveResult> together(List<PendingRecord> cases, boolean stores) throws SQLException {
+        references().check(cases.stream().map(PendingRecord::change).toList());
         var addresses = new TakenSlugs(connection, table);
-        var places = new PlaceCheck(connection, binding, table, addresses, crowded);
+        var places = new PlaceCheck(connection, binding, table, addresses, crowded, expected);
         addresses.look(cases.stream()
                 .filter(each -> each.before().isEmpty() && each.write().slug().isEmpty() && !crowded)
                 .map(each -> Slugs.base(each.title(recordType)))
@@ -179,9 +259,14 @@ public final class SaveTransaction {
                 saved.add(new SaveResult.Stored(each.before().get()));
                 continue;
             }
-            store(each, after, saver);
+            if (stores) {
+                store(each, after, saver);
+                stored.add(after.id());
+            }
             saved.add(new SaveResult.Stored(after));
-            stored.add(after.id());
+        }
+        if (!stores) {
+            return saved;
         }
         statements.run(connection);
         trees(cases);

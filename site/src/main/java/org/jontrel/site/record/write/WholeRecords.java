@@ -2,6 +2,7 @@ package org.jontrel.site.record.write;
 
 import java.sql.Connection;
 import java.sql.SQLException;
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
 import org.jontrel.core.model.Kind;
@@ -76,6 +77,17 @@ public final class WholeRecords {
         WholeWords.remove(connection, tables.recordType().id(), ids);
     }
 
+    /** With all that a site knows of them: words, earlier states, addresses, the files that they use, and what stood above them. */
+    public void removeWhole(Collection<Long> ids) throws SQLException {
+        removeFound(ids);
+        var padded = new ArrayList<Object>(List.of(tables.recordType().id()));
+        padded.addAll(Jdbc.padded(ids));
+        var which = " WHERE holder_id = ? AND record_id IN (" + Jdbc.marks(padded.size() - 1) + ")";
+        for (var table : List.of("jontrel_history", "jontrel_address", "jontrel_media_use", "jontrel_set_aside")) {
+            Jdbc.update(connection, "DELETE FROM " + table + which, padded);
+        }
+    }
+
     /** The same with their words, for tables that are in use or are about to be: searching finds them. */
     public void addFound(List<StoredRecord> records) throws SQLException {
         add(records);
@@ -91,7 +103,14 @@ public final class WholeRecords {
         var in = " IN (" + Jdbc.marks(padded.length) + ")";
         Jdbc.update(connection, "DELETE FROM " + PhysicalNames.quoted(tables.name()) + " WHERE id" + in, padded);
         for (var place : tables.fields().entrySet()) {
-            removeEntries(connection, tables.recordType(), place.getKey(), place.getValue(), padded);
+            if (place.getKey().equals(PhysicalNames.ABOVE)) {
+                Jdbc.update(
+                        connection,
+                        "DELETE FROM " + PhysicalNames.quoted(place.getValue().name()) + " WHERE term_id" + in,
+                        padded);
+            } else {
+                removeEntries(connection, tables.recordType(), place.getKey(), place.getValue(), padded);
+            }
         }
     }
 

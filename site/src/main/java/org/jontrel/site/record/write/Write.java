@@ -72,6 +72,23 @@ public record Write(
                 recordTypeId, id, version, newState, publishAt, retireAt, slug, parent, position, raw, whole, author);
     }
 
+    /** A new record with a number of its own choice. */
+    public Write numbered(long newId) {
+        return new Write(
+                recordTypeId,
+                Optional.of(newId),
+                version,
+                state,
+                publishAt,
+                retireAt,
+                slug,
+                parent,
+                position,
+                raw,
+                whole,
+                author);
+    }
+
     public Write withVersion(int newVersion) {
         return new Write(
                 recordTypeId, id, newVersion, state, publishAt, retireAt, slug, parent, position, raw, whole, author);

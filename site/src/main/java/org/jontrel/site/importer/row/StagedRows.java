@@ -1,0 +1,220 @@
+package org.jontrel.site.importer.row;
+
+import java.sql.Connection;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import org.jontrel.core.importer.CellProblem;
+import org.jontrel.core.naming.VisibleText;
+import org.jontrel.site.table.Jdbc;
+
+/** The rows of one import, in the site's own tables. */
+public record StagedRows(Connection connection, long id) {
+    private static final String ROW =
+            "SELECT sheet, number, cells, record_id, fresh, level, outcome FROM jontrel_import_row WHERE import_id = ?";
+    private static final int LONGEST_TEXT = 255;
+
+    /** @param rows sheet, number and cells of each */
+    public void insert(List<List<Object>> rows) throws SQLException {
+        Jdbc.batch(
+                connection,
+                "INSERT INTO jontrel_import_row (import_id, sheet, number, cells) VALUES (?, ?, ?, ?)",
+                rows);
+    }
+
+    private static StagedRow row(ResultSet row) throws SQLException {
+        return new StagedRow(
+                row.getInt(1),
+                row.getInt(2),
+                MappingText.cells(row.getString(3)),
+                row.getLong(4),
+                row.getInt(5) > 0,
+                row.getInt(6),
+                RowOutcome.of(row.getString(7)));
+    }
+
+    /** In the order of numbers. */
+    public List<StagedRow> after(int sheet, long number, int most) throws SQLException {
+        return Jdbc.query(
+                connection,
+                ROW + " AND sheet = ? AND number > ? ORDER BY number LIMIT " + most,
+                StagedRows::row,
+                id,
+                sheet,
+                number);
+    }
+
+    /** What others stand under comes before those. */
+    public List<StagedRow> placed(int sheet, int level, long number, int most) throws SQLException {
+        return Jdbc.query(
+                connection,
+                ROW + " AND sheet = ? AND (level = ? AND number > ? OR level > ?) ORDER BY level, number LIMIT " + most,
+                StagedRows::row,
+                id,
+                sheet,
+                level,
+                number,
+                level);
+    }
+
+    /** Those that lead to other rows of the import, and are not known to fail. */
+    public List<StagedRow> leading(int sheet, long number, int most) throws SQLException {
+        return Jdbc.query(
+                connection,
+                ROW + " AND sheet = ? AND number > ? AND leads = 1 AND outcome <> 'failed' ORDER BY number LIMIT "
+                        + most,
+                StagedRows::row,
+                id,
+                sheet,
+                number);
+    }
+
+    /** All rows that belong to some records, those behind a number. */
+    public List<StagedRow> owned(int sheet, long record, int most) throws SQLException {
+        var owners = Jdbc.query(
+                connection,
+                "SELECT DISTINCT record_id FROM jontrel_import_row WHERE import_id = ? AND sheet = ? AND record_id > ?"
+                        + " ORDER BY record_id LIMIT " + most,
+                row -> row.getLong(1),
+                id,
+                sheet,
+                record);
+        return owners.isEmpty()
+                ? List.of()
+                : Jdbc.query(
+                        connection,
+                        ROW + " AND sheet = ? AND record_id BETWEEN ? AND ? ORDER BY record_id, number",
+                        StagedRows::row,
+                        id,
+                        sheet,
+                        owners.getFirst(),
+                        owners.getLast());
+    }
+
+    /** All rows that belong to these records. */
+    public List<StagedRow> ofRecords(int sheet, Collection<Long> records) throws SQLException {
+        var parameters = new ArrayList<Object>(List.of(id, sheet));
+        parameters.addAll(Jdbc.padded(records));
+        return Jdbc.query(
+                connection,
+                ROW + " AND sheet = ? AND record_id IN (" + Jdbc.marks(parameters.size() - 2)
+                        + ") ORDER BY record_id, number",
+                StagedRows::row,
+                parameters.toArray());
+    }
+
+    /** Those that stand under themselves; the first ten thousand. */
+    public List<StagedRow> unplaced(int sheet) throws SQLException {
+        return Jdbc.query(
+                connection,
+                ROW + " AND sheet = ? AND level = -1 AND outcome <> 'failed' ORDER BY number LIMIT 10000",
+                StagedRows::row,
+                id,
+                sheet);
+    }
+
+    /** Which record of the same import each row stands under. */
+    public void above(int sheet, Map<Integer, Long> above) throws SQLException {
+        var rows = new ArrayList<List<Object>>();
+        above.forEach((number, record) -> {
+            if (record != 0) {
+                rows.add(List.of(record, number));
+            }
+        });
+        Jdbc.batch(
+                connection,
+                "UPDATE jontrel_import_row SET above = ? WHERE import_id = " + id + " AND sheet = " + sheet
+                        + " AND number = ?",
+                rows);
+    }
+
+    public List<StagedRow> numbered(int sheet, Collection<Integer> numbers) throws SQLException {
+        var parameters = new ArrayList<Object>(List.of(id, sheet));
+        parameters.addAll(Jdbc.padded(numbers));
+        return Jdbc.query(
+                connection,
+                ROW + " AND sheet = ? AND number IN (" + Jdbc.marks(parameters.size() - 2) + ") ORDER BY number",
+                StagedRows::row,
+                parameters.toArray());
+    }
+
+    /** What became of rows; with one statement for each outcome. */
+    public void outcomes(int sheet, Map<Integer, RowOutcome> outcomes) throws SQLException {
+        var numbers = new EnumMap<RowOutcome, List<Integer>>(RowOutcome.class);
+        outcomes.forEach((number, outcome) ->
+                numbers.computeIfAbsent(outcome, _ -> new ArrayList<>()).add(number));
+        for (var each : numbers.entrySet()) {
+            some(sheet, each.getValue(), "outcome = '" + each.getKey().code() + "'");
+        }
+    }
+
+    /** @param change what is set */
+    public void some(int sheet, Collection<Integer> numbers, String change) throws SQLException {
+        if (numbers.isEmpty()) {
+            return;
+        }
+        var parameters = new ArrayList<Object>(List.of(id, sheet));
+        parameters.addAll(Jdbc.padded(numbers));
+        Jdbc.update(
+                connection,
+                "UPDATE jontrel_import_row SET " + change + " WHERE import_id = ? AND sheet = ? AND number IN ("
+                        + Jdbc.marks(parameters.size() - 2) + ")",
+                parameters);
+    }
+
+    /** Which records rows are: number of the row, of the record, and whether it is new. */
+    public void records(int sheet, List<List<Object>> records) throws SQLException {
+        Jdbc.batch(
+                connection,
+                "UPDATE jontrel_import_row SET record_id = ?, fresh = ?, outcome = ? WHERE import_id = " + id
+                        + " AND sheet = " + sheet + " AND number = ?",
+                records);
+    }
+
+    /** Problems of rows that had none yet. */
+    public void problems(int sheet, Map<Integer, List<CellProblem>> problems) throws SQLException {
+        var rows = new ArrayList<List<Object>>();
+        problems.forEach((number, all) -> {
+            int seq = 0;
+            for (var each : all) {
+                rows.add(List.of(
+                        id,
+                        sheet,
+                        number,
+                        seq++,
+                        each.column(),
+                        each.finding().code().name(),
+                        VisibleText.start(each.text(), LONGEST_TEXT),
+                        MappingText.finding(each.finding())));
+            }
+        });
+        Jdbc.batch(
+                connection,
+                "INSERT IGNORE INTO jontrel_import_problem (import_id, sheet, number, seq, col, code, text, finding) VALUES (?,"
+                        + " ?, ?, ?, ?, ?, ?, ?)",
+                rows);
+    }
+
+    /** All that was found out of the rows is forgotten; the rows stay. */
+    public void reset() throws SQLException {
+        Jdbc.update(connection, "DELETE FROM jontrel_import_problem WHERE import_id = ?", id);
+        Jdbc.update(connection, "DELETE FROM jontrel_import_name WHERE import_id = ?", id);
+        Jdbc.update(connection, "DELETE FROM jontrel_import_made WHERE import_id = ?", id);
+        Jdbc.update(
+                connection,
+                "UPDATE jontrel_import_row SET record_id = 0, fresh = 0, level = 0, above = 0, leads = 0, outcome = NULL WHERE"
+                        + " import_id = ?",
+                id);
+    }
+
+    /** Nothing of the import is left. */
+    public void delete() throws SQLException {
+        for (var table : List.of("problem", "name", "made", "row", "record")) {
+            Jdbc.update(connection, "DELETE FROM jontrel_import_" + table + " WHERE import_id = ?", id);
+        }
+    }
+}
