@@ -2963,6 +2963,13 @@ export interface components {
             done: number[];
             refused: components["schemas"]["RefusedView"][];
         };
+        CellCorrection: {
+            /** Format: int32 */
+            column?: number;
+            /** Format: int32 */
+            row?: number;
+            text: string;
+        };
         CellProblemView: {
             code: string;
             /**
@@ -3366,13 +3373,6 @@ export interface components {
         CopyView: {
             field?: components["schemas"]["Field"];
             group?: components["schemas"]["Group"];
-        };
-        Correction: {
-            /** Format: int32 */
-            column?: number;
-            /** Format: int32 */
-            row?: number;
-            text: string;
         };
         CorrectionView: {
             from: string;
@@ -4970,7 +4970,7 @@ export interface components {
             /** @description Why it stopped; else empty */
             message: string;
             name: string;
-            /** @description What is being done: index, check, write, settle, mark, restore or remove; else empty */
+            /** @description What is being done: index, write, settle, mark, restore or remove; else empty */
             phase: string;
             /**
              * Format: int32
@@ -5346,6 +5346,50 @@ export interface components {
             secret: string;
             token: components["schemas"]["TokenView"];
         };
+        MappedColumn: {
+            /** @description How records and terms are named: title (the usual), address, number, path, or the key of a field */
+            by?: string;
+            /** @description Its header, with that of its group before it: Chamber / Length; or Column C */
+            column: string;
+            /** @description Id of the field, or its keys from the outermost on: chamber.length */
+            field?: string;
+            /** @description field (the usual), number, address, state, parent, publish_at, retire_at, owner or skip */
+            goal?: string;
+            /** @description What becomes of a name that nothing has: problem (the usual), make or leave */
+            missing?: string;
+            /** @description latitude or longitude of a place; else empty */
+            part?: string;
+            /** @description day_first, month_first, decimal_comma or thousands_comma, for texts that can be read in two ways */
+            reading?: string;
+            /** @description Texts that are read as others; as an empty one, where nothing is meant */
+            replace?: {
+                [key: string]: string;
+            };
+            /**
+             * Format: int32
+             * @description Which row of a repeater, or which of several values, the column is, from 1; 0 for all
+             */
+            row?: number;
+            /** @description Between several values of one cell; else empty */
+            separator?: string;
+        };
+        MappedSheet: {
+            /** @description Whether an empty cell empties its field in a record that is there */
+            clears?: boolean;
+            columns?: components["schemas"]["MappedColumn"][];
+            /** @description Name of the column that tells which record a row is; empty where each is a new one */
+            key?: string;
+            /** @description all (the usual), new or changed */
+            mode?: string;
+            /** @description Name of the sheet; of no meaning where the workbook and the mapping have one each */
+            sheet: string;
+            /** @description Of new records, where no column says another: draft (the usual), published, scheduled or retired */
+            state?: string;
+            /** @description Id or key of the content type or taxonomy */
+            to?: string;
+            /** @description records (the usual), rows of records that another column names, or skip */
+            use?: string;
+        };
         MappingEntry: {
             /** Format: date-time */
             at: string;
@@ -5353,7 +5397,7 @@ export interface components {
             name: string;
         };
         MappingView: {
-            sheets?: components["schemas"]["SheetView"][];
+            sheets?: components["schemas"]["MappedSheet"][];
         };
         MediaView: {
             address: string;
@@ -5922,13 +5966,6 @@ export interface components {
             /** Format: int64 */
             revision: number;
         };
-        Replacement: {
-            /** @description Empty where nothing is meant */
-            as: string;
-            /** Format: int32 */
-            column?: number;
-            text: string;
-        };
         Reset: {
             password: string;
             secret: string;
@@ -6362,6 +6399,13 @@ export interface components {
         };
         TermsRequest: {
             taxonomy: components["schemas"]["Taxonomy"];
+            text: string;
+        };
+        TextReplacement: {
+            /** @description Empty where nothing is meant */
+            as: string;
+            /** Format: int32 */
+            column?: number;
             text: string;
         };
         TextView: {
@@ -7668,7 +7712,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Correction"];
+                "application/json": components["schemas"]["CellCorrection"];
             };
         };
         responses: {
@@ -7758,7 +7802,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["SheetView"];
+                    "*/*": components["schemas"]["MappedSheet"];
                 };
             };
         };
@@ -7776,7 +7820,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Replacement"];
+                "application/json": components["schemas"]["TextReplacement"];
             };
         };
         responses: {

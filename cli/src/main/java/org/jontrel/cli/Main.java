@@ -9,6 +9,7 @@ import java.nio.file.NoSuchFileException;
 import org.jontrel.cli.io.Output;
 import org.jontrel.cli.remote.CopyCommand;
 import org.jontrel.cli.remote.DriftCommand;
+import org.jontrel.cli.remote.ImportCommand;
 import org.jontrel.cli.remote.PlanCommand;
 import org.jontrel.cli.remote.ProposeCommand;
 import org.jontrel.cli.remote.PullCommand;
@@ -52,7 +53,8 @@ import picocli.CommandLine.Command;
             DriftCommand.class,
             SendCommand.class,
             CopyCommand.class,
-            ProposeCommand.class
+            ProposeCommand.class,
+            ImportCommand.class
         },
         mixinStandardHelpOptions = true,
         version = "Jontrel 0.1.0",

@@ -85,16 +85,20 @@ final class RunWatch {
     }
 
     private JsonNode look(String id) throws IOException {
+        return patiently(server, runs + "/" + id);
+    }
+
+    /** What the server says, also where it is just being started again: it goes on with its work by itself. */
+    static JsonNode patiently(RemoteServer server, String path) throws IOException {
         for (int failures = 1; ; failures++) {
             try {
-                return server.get(runs + "/" + id);
+                return server.get(path);
             } catch (RemoteException e) {
-                // a server that starts again goes on with the run by itself
                 boolean away = e.status() == 0 || e.status() >= 500;
                 if (!away || failures == MOST_FAILURES) {
                     throw new RemoteException(
                             e.status(),
-                            e.getMessage() + " The run goes on without this command; look at the page of the site.",
+                            e.getMessage() + " The work goes on without this command; look at the page of the site.",
                             List.of());
                 }
                 pause();
@@ -118,12 +122,12 @@ final class RunWatch {
         }
     }
 
-    private static void pause() throws IOException {
+    static void pause() throws IOException {
         try {
             Thread.sleep(PAUSE);
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
-            throw new IOException("Interrupted. The run goes on without this command.", e);
+            throw new IOException("Interrupted. The work goes on without this command.", e);
         }
     }
 }

@@ -67,9 +67,7 @@ public final class MappingProposal {
                         : Optional.empty());
         return owner.map(each -> rows(sheet, each))
                 .filter(each -> each.use() != SheetMapping.SheetUse.SKIP)
-                .or(() -> role.role() == SheetRole.LIST || role.role() == SheetRole.VALUES
-                        ? Optional.empty()
-                        : type(seen, role).map(to -> records(sheet, to)))
+                .or(() -> type(seen, role).map(to -> records(sheet, to)))
                 .orElseGet(() -> SheetMapping.skipped(seen.name()));
     }
 

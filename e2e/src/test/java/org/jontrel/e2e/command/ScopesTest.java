@@ -37,13 +37,22 @@ public class ScopesTest {
         anna.post("/api/workspaces", Map.of("title", "Orchard"));
         Files.writeString(folder.resolve("package.yaml"), "name: harbour\nversion: \"1.0.0\"\n");
         Files.createDirectories(folder.resolve("types"));
-        Files.writeString(
-                folder.resolve("types/mooring.yaml"),
-                "key: mooring\nsingular: Mooring\nplural: Moorings\npath: moorings\n");
+        Files.writeString(folder.resolve("types/mooring.yaml"), """
+                key: mooring
+                singular: Mooring
+                plural: Moorings
+                path: moorings
+                groups:
+                  - title: Facts
+                    fields:
+                      - {key: length, label: Length, kind: number, decimals: 1}
+                      - {key: open, label: Open, kind: yes_no}
+                """);
         var all = terminal("all", SCOPES);
         all.run("push", folder).ended(0);
         all.run("release", folder).ended(0);
         Files.writeString(folder.resolve("none.zip"), "no archive");
+        Files.writeString(folder.resolve("moorings.csv"), "Title;Length\nQuay;12\n");
         Files.writeString(folder.resolve("boats.csv"), "Boat,Length (m)\nTeal,12\nCoot,9\n");
         anna.post("/api/workspaces/harbour/sites", Map.of("name", "Trial"));
         anna.post("/api/workspaces/orchard/sites", Map.of("name", "Field"));
@@ -84,6 +93,11 @@ public class ScopesTest {
                 },
                 new Object[] {
                     "run", 1, List.of("copy", folder.resolve("none.zip").toString())
+                },
+                new Object[] {
+                    "run",
+                    0,
+                    List.of("import", "trial", folder.resolve("moorings.csv").toString())
                 },
                 new Object[] {"run", 1, List.of("undo", "trial")});
         var rows = new ArrayList<Object[]>();
@@ -138,6 +152,47 @@ public class ScopesTest {
                 .ended(2)
                 .err()
                 .contains("There is no file"));
+    }
+
+    @Test
+    public void rowsAreTriedBroughtKeptAndTakenBack() throws IOException {
+        var terminal = Terminal.of(anna, installation.address(), "harbour", "import", List.of("read", "plan", "run"));
+        anna.post("/api/workspaces/harbour/sites", Map.of("name", "Quay"));
+        terminal.run("run", "quay").ended(0);
+        var moorings = folder.resolve("may.csv");
+        Files.writeString(moorings, "Title;Length;Open\nQuay;12,5;yes\nPier;long;no\n");
+        var mapping = folder.resolve("mapping.json");
+        var tried = terminal.run("import", "quay", moorings, "--write", mapping, "--keep", "Moorings of May")
+                .ended(1);
+        assertTrue(tried.out().contains("may: 1 new, 1 failed"), tried.out() + tried.err());
+        assertTrue(tried.out().contains("Nothing was brought"), tried.out());
+        assertTrue(tried.err().contains("1 row, row 3: Length"), tried.err());
+        assertEquals(count(), 0);
+        var failed = folder.resolve("failed.xlsx");
+        var run = terminal.run("import", "quay", moorings, "--mapping", mapping, "--run", "--failed", failed)
+                .ended(1);
+        assertTrue(Files.size(failed) > 1_000);
+        assertEquals(count(), 1);
+        Files.writeString(moorings, "Title;Length;Open\nQuay;12,5;yes\nPier;9;no\n");
+        var again = terminal.run("import", "quay", moorings, "--mapping", "Moorings of May", "--run")
+                .ended(0);
+        assertTrue(again.out().contains("may: 2 new") || again.out().contains("may: 1 new, 1 same"), again.out());
+        var number = run.out().replaceAll("(?s).*--undo ([0-9]+) .*", "$1");
+        var undone = terminal.run("import", "quay", "--undo", number).ended(0);
+        assertTrue(undone.out().contains("Undone: 1 records went"), undone.out());
+        assertTrue(terminal.run("import", "quay", moorings, "--mapping", "None such")
+                .ended(2)
+                .err()
+                .contains("keeps no mapping"));
+        Files.writeString(mapping, "{\"sheets\": [{\"sheet\": \"may\", \"to\": \"shed\"}]}");
+        assertTrue(terminal.run("import", "quay", moorings, "--mapping", mapping)
+                .ended(1)
+                .err()
+                .contains("“shed”, which this site does not have"));
+    }
+
+    private long count() {
+        return anna.get("/api/sites/quay/types/mooring/count").get("records").asLong();
     }
 
     @Test

@@ -6,27 +6,18 @@ import jakarta.validation.constraints.NotNull;
 import java.io.IOException;
 import java.security.Principal;
 import java.util.List;
-import java.util.function.LongFunction;
 import org.jontrel.core.importer.SheetMapping;
 import org.jontrel.core.naming.VisibleText;
 import org.jontrel.serve.web.Refusal;
 import org.jontrel.server.site.Sites;
-import org.jontrel.server.trail.Trail;
-import org.jontrel.server.trail.TrailAction;
 import org.jontrel.server.workbook.Workbooks;
-import org.jontrel.site.importer.ImportOutcome;
 import org.jontrel.site.importer.Imports;
 import org.jontrel.site.importer.KeptMappings;
 import org.jontrel.site.importer.OpenedImport;
 import org.jontrel.site.importer.RowChange;
-import org.jontrel.site.importer.UndoCounts;
 import org.jontrel.site.importer.row.RowOutcome;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
-import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
-import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -38,22 +29,18 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
-import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
 
-/** Rows of workbooks brought onto a site: sent, mapped, tried, run, undone. They are kept for 30 days. */
+/** Rows of workbooks for a site: sent, mapped, looked at and corrected. They are kept for 30 days. */
 @RestController
 @RequestMapping("/api/sites/{site}/imports")
 class ImportController {
-    private static final Logger LOG = LoggerFactory.getLogger(ImportController.class);
     private static final int LONGEST_NAME = 255;
     private final Sites sites;
     private final Workbooks workbooks;
-    private final Trail trail;
 
-    ImportController(Sites sites, Workbooks workbooks, Trail trail) {
+    ImportController(Sites sites, Workbooks workbooks) {
         this.sites = sites;
         this.workbooks = workbooks;
-        this.trail = trail;
     }
 
     private Imports imports(String site) {
@@ -61,13 +48,20 @@ class ImportController {
     }
 
     private OpenedImport opened(String site, long id) {
-        return imports(site)
-                .open(id)
+        return opened(imports(site), id);
+    }
+
+    static OpenedImport opened(Imports imports, long id) {
+        return imports.open(id)
                 .orElseThrow(() -> Refusal.missing("This import is not here any more. Send its workbook again."));
     }
 
     private ImportViews.ImportDetails details(String site, long id) {
-        return ImportViews.ImportDetails.of(opened(site, id), imports(site).problems(id));
+        return details(imports(site), id);
+    }
+
+    static ImportViews.ImportDetails details(Imports imports, long id) {
+        return ImportViews.ImportDetails.of(opened(imports, id), imports.problems(id));
     }
 
     private ImportViews.ImportProgress progress(String site, long id) {
@@ -153,7 +147,7 @@ class ImportController {
 
     /** The mapping that a sheet would have, where its rows are these. */
     @GetMapping("/{id}/sheets/{sheet}/proposal")
-    MappingView.SheetView propose(
+    MappingView.MappedSheet propose(
             @PathVariable String site,
             @PathVariable long id,
             @PathVariable int sheet,
@@ -162,7 +156,7 @@ class ImportController {
                     String to) {
         return imports(site)
                 .propose(id, sheet, MappingView.one(SheetMapping.SheetUse.class, "use", use), to)
-                .map(MappingView.SheetView::of)
+                .map(MappingView.MappedSheet::of)
                 .orElseThrow(
                         () -> Refusal.missing("There is no such sheet, or no content type or taxonomy “" + to + "”."));
     }
@@ -198,7 +192,7 @@ class ImportController {
     }
 
     /** Reads a text in a column as another. */
-    record Replacement(
+    record TextReplacement(
             int column,
 
             @NotNull String text,
@@ -212,7 +206,7 @@ class ImportController {
             @PathVariable String site,
             @PathVariable long id,
             @PathVariable int sheet,
-            @Valid @RequestBody Replacement body) {
+            @Valid @RequestBody TextReplacement body) {
         known(site, id, sheet, body.column());
         if (!imports(site).replace(id, sheet, body.column(), body.text(), body.as())) {
             throw overtaken(site, id);
@@ -231,7 +225,7 @@ class ImportController {
     }
 
     /** A cell that becomes another. */
-    record Correction(int row, int column, @NotNull String text) {}
+    record CellCorrection(int row, int column, @NotNull String text) {}
 
     /** Corrects one cell, in this import only. */
     @PutMapping("/{id}/sheets/{sheet}/cells")
@@ -239,107 +233,11 @@ class ImportController {
             @PathVariable String site,
             @PathVariable long id,
             @PathVariable int sheet,
-            @Valid @RequestBody Correction body) {
+            @Valid @RequestBody CellCorrection body) {
         known(site, id, sheet, body.column());
         if (!imports(site).correct(id, sheet, body.row(), body.column(), body.text())) {
             throw overtaken(site, id);
         }
         return progress(site, id);
-    }
-
-    /** Finds out what would become of each row. No record is made or changed. */
-    @PostMapping("/{id}/try")
-    @ResponseStatus(HttpStatus.ACCEPTED)
-    ImportViews.ImportProgress tryOut(@PathVariable String site, @PathVariable long id) {
-        return begin(site, id, imports(site)::tryOut);
-    }
-
-    /** Brings the rows that can be brought, after a trial where none was made; or goes on where it was paused. */
-    @PostMapping("/{id}/run")
-    @ResponseStatus(HttpStatus.ACCEPTED)
-    ImportViews.ImportProgress run(@PathVariable String site, @PathVariable long id) {
-        var begun = begin(site, id, imports(site)::run);
-        trail.add(TrailAction.RECORDS_IMPORTED, "site " + site + ", " + begun.name());
-        return begun;
-    }
-
-    /** Stops a trial, or a run at the next place from where it can go on or back. */
-    @PostMapping("/{id}/pause")
-    @ResponseStatus(HttpStatus.ACCEPTED)
-    ImportViews.ImportProgress pause(@PathVariable String site, @PathVariable long id) {
-        opened(site, id);
-        if (!imports(site).pause(id)) {
-            throw Refusal.conflict("This import is not under way.", null);
-        }
-        return progress(site, id);
-    }
-
-    /** What undoing would do now. */
-    @GetMapping("/{id}/undo-plan")
-    UndoCounts undoPlan(@PathVariable String site, @PathVariable long id) {
-        return imports(site)
-                .undoPlan(id)
-                .orElseThrow(() -> Refusal.conflict("This import has brought nothing that could be undone.", null));
-    }
-
-    /** Takes back what it brought, but for what somebody has changed since. */
-    @PostMapping("/{id}/undo")
-    @ResponseStatus(HttpStatus.ACCEPTED)
-    ImportViews.ImportProgress undo(@PathVariable String site, @PathVariable long id) {
-        var begun = begin(site, id, imports(site)::undo);
-        trail.add(TrailAction.IMPORT_UNDONE, "site " + site + ", " + begun.name());
-        return begun;
-    }
-
-    private ImportViews.ImportProgress begin(String site, long id, LongFunction<ImportOutcome> asking) {
-        opened(site, id);
-        return switch (asking.apply(id)) {
-            case ImportOutcome.ImportStarted started -> {
-                Thread.ofVirtual().name("import-" + id).start(() -> {
-                    try {
-                        started.work().run();
-                    } catch (RuntimeException e) {
-                        LOG.error("Import {} stopped", id, e);
-                    }
-                });
-                yield progress(site, id);
-            }
-            case ImportOutcome.UnfitMapping(var findings) ->
-                throw Refusal.invalid("The mapping cannot be carried out.", findings);
-            case ImportOutcome.BusySite _ ->
-                throw Refusal.conflict("Another import is under way on this site. Wait until it has ended.", null);
-            case ImportOutcome.NothingToImport _ ->
-                throw Refusal.conflict("This import is not in a state in which that can be done.", details(site, id));
-        };
-    }
-
-    /** The rows that could not be brought, with their reasons, to be corrected and sent again. */
-    @GetMapping("/{id}/failed.xlsx")
-    ResponseEntity<StreamingResponseBody> failed(@PathVariable String site, @PathVariable long id) {
-        var rows = new FailedRows(imports(site), opened(site, id));
-        return download(
-                "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet", "not-brought.xlsx", rows::xlsx);
-    }
-
-    /** Those of one sheet, as text with commas. */
-    @GetMapping("/{id}/sheets/{sheet}/failed.csv")
-    ResponseEntity<StreamingResponseBody> failed(
-            @PathVariable String site, @PathVariable long id, @PathVariable int sheet) {
-        var opened = opened(site, id);
-        if (sheet < 0 || sheet >= opened.facts().sheets().size()) {
-            throw Refusal.missing("The workbook has no such sheet.");
-        }
-        var rows = new FailedRows(imports(site), opened);
-        return download("text/csv; charset=utf-8", "not-brought.csv", out -> rows.csv(sheet, out));
-    }
-
-    private static ResponseEntity<StreamingResponseBody> download(
-            String type, String name, StreamingResponseBody body) {
-        return ResponseEntity.ok()
-                .header("Content-Type", type)
-                .header(
-                        "Content-Disposition",
-                        ContentDisposition.attachment().filename(name).build().toString())
-                .body(body);
     }
 }

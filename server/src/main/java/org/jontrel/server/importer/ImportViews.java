@@ -56,9 +56,7 @@ final class ImportViews {
 
             boolean interrupted,
 
-            @Schema(
-                    description =
-                            "What is being done: index, check, write, settle, mark, restore or remove; else empty")
+            @Schema(description = "What is being done: index, write, settle, mark, restore or remove; else empty")
             String phase,
 
             @Schema(description = "In rows; a trial goes through them twice")

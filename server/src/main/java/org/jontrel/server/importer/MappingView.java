@@ -12,14 +12,14 @@ import org.jontrel.core.model.condition.RecordState;
 import org.jontrel.serve.web.Refusal;
 
 /** Where the rows of a workbook go, as it is sent, kept and written to files. */
-record MappingView(List<SheetView> sheets) {
+record MappingView(List<MappedSheet> sheets) {
     MappingView {
         sheets = sheets == null ? List.of() : List.copyOf(sheets);
     }
 
     /** Where the rows of one sheet go. */
     @Schema(requiredProperties = {"sheet"})
-    record SheetView(
+    record MappedSheet(
             @Schema(description = "Name of the sheet; of no meaning where the workbook and the mapping have one each")
             String sheet,
 
@@ -43,13 +43,13 @@ record MappingView(List<SheetView> sheets) {
             @Schema(description = "Whether an empty cell empties its field in a record that is there")
             Boolean clears,
 
-            List<ColumnView> columns) {
-        SheetView {
+            List<MappedColumn> columns) {
+        MappedSheet {
             columns = columns == null ? List.of() : List.copyOf(columns);
         }
 
-        static SheetView of(SheetMapping sheet) {
-            return new SheetView(
+        static MappedSheet of(SheetMapping sheet) {
+            return new MappedSheet(
                     sheet.sheet(),
                     word(sheet.use()),
                     sheet.to(),
@@ -57,7 +57,7 @@ record MappingView(List<SheetView> sheets) {
                     word(sheet.mode()),
                     sheet.state().code(),
                     sheet.clears(),
-                    sheet.columns().stream().map(ColumnView::of).toList());
+                    sheet.columns().stream().map(MappedColumn::of).toList());
         }
 
         SheetMapping mapping() {
@@ -69,13 +69,13 @@ record MappingView(List<SheetView> sheets) {
                     read(SheetMapping.Mode.class, "mode", mode),
                     read(RecordState.class, "state", state),
                     Boolean.TRUE.equals(clears),
-                    columns.stream().map(ColumnView::mapping).toList());
+                    columns.stream().map(MappedColumn::mapping).toList());
         }
     }
 
     /** Where the cells of one column go. */
     @Schema(requiredProperties = {"column"})
-    record ColumnView(
+    record MappedColumn(
             @Schema(description = "Its header, with that of its group before it: Chamber / Length; or Column C")
             String column,
 
@@ -113,8 +113,8 @@ record MappingView(List<SheetView> sheets) {
 
             @Schema(description = "Texts that are read as others; as an empty one, where nothing is meant")
             Map<String, String> replace) {
-        static ColumnView of(ColumnMapping column) {
-            return new ColumnView(
+        static MappedColumn of(ColumnMapping column) {
+            return new MappedColumn(
                     column.column(),
                     word(column.goal()),
                     column.field(),
@@ -143,12 +143,12 @@ record MappingView(List<SheetView> sheets) {
     }
 
     static MappingView of(ImportMapping mapping) {
-        return new MappingView(mapping.sheets().stream().map(SheetView::of).toList());
+        return new MappingView(mapping.sheets().stream().map(MappedSheet::of).toList());
     }
 
     /** @throws Refusal where a word is none of those that are meant */
     ImportMapping mapping() {
-        return new ImportMapping(sheets.stream().map(SheetView::mapping).toList());
+        return new ImportMapping(sheets.stream().map(MappedSheet::mapping).toList());
     }
 
     private static String word(Enum<?> value) {

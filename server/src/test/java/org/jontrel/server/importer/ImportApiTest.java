@@ -176,6 +176,11 @@ public class ImportApiTest {
                         .get("to")
                         .asString(),
                 "ttree");
-        assertEquals(server.anna.sendFiles(IMPORTS, "odd.xlsx", "PK\u0003\u0004 is no workbook").statusCode() / 100, 4);
+        assertEquals(
+                server.anna
+                                .sendFiles(IMPORTS, "odd.xlsx", "PK\u0003\u0004 is no workbook")
+                                .statusCode()
+                        / 100,
+                4);
     }
 }

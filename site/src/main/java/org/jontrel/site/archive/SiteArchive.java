@@ -20,6 +20,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.LongConsumer;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import javax.sql.DataSource;
@@ -29,6 +31,7 @@ import org.jontrel.core.code.PackageWriter;
 import org.jontrel.core.naming.Keys;
 import org.jontrel.site.media.MediaContents;
 import org.jontrel.site.table.DatabaseException;
+import org.jontrel.site.table.Ddl;
 import org.jontrel.site.table.Jdbc;
 import org.jontrel.site.table.ModelText;
 import org.jontrel.site.table.Schema;
@@ -47,8 +50,10 @@ public final class SiteArchive implements AutoCloseable {
     static final String LINES = ".jsonl";
     static final String OWN = "jontrel_";
     static final String HISTORY = "jontrel_history";
-    /** Who works on the site belongs to the server, and bytes of files stand as they are. */
-    static final Set<String> LEFT_OUT = Set.of("jontrel_lease", "jontrel_content");
+    /** Who works on the site belongs to the server, bytes of files stand as they are, and rows of workbooks are kept for a while only. */
+    static final Set<String> LEFT_OUT = Stream.concat(
+                    Stream.of("jontrel_lease", "jontrel_content"), Ddl.OF_IMPORTS.stream())
+            .collect(Collectors.toUnmodifiableSet());
 
     private static final String SWITCHED_MEANWHILE =
             "The site's definitions were switched while the archive was made. Make it again.";

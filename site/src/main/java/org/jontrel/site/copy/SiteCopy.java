@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.function.LongConsumer;
 import javax.sql.DataSource;
 import org.jontrel.site.table.DatabaseException;
+import org.jontrel.site.table.Ddl;
 import org.jontrel.site.table.ExactRows;
 import org.jontrel.site.table.Jdbc;
 import org.jontrel.site.table.Schema;
@@ -91,7 +92,7 @@ public final class SiteCopy {
         for (var table : tables) {
             if (table.equals(CONTENT)) {
                 copyContent(source);
-            } else {
+            } else if (!Ddl.OF_IMPORTS.contains(table)) {
                 copy(table);
             }
             to.commit();

@@ -17,6 +17,7 @@ interface ImportMapper {
      * @param triedAt the state that the site was tried in
      * @param generation of the definitions that it was tried with
      * @param stops whether somebody wants it to stop
+     * @param runs whether its rows are to be brought when they are tried
      * @param sheet place of the sheet that is worked on, in the order of working
      * @param reached within the sheet and level, up to where the work is done
      */
@@ -37,6 +38,7 @@ interface ImportMapper {
             LocalDateTime begunAt,
             LocalDateTime endedAt,
             boolean stops,
+            boolean runs,
             int sheet,
             int level,
             long reached,
@@ -49,11 +51,11 @@ interface ImportMapper {
 
     String IMPORT =
             "SELECT id, name, state, phase, facts, findings, mapping, revision, tried, tried_at, generation, by_whom,"
-                    + " made_at, begun_at, ended_at, stops, sheet, level, reached, done, total, message FROM jontrel_import";
+                    + " made_at, begun_at, ended_at, stops, runs, sheet, level, reached, done, total, message FROM jontrel_import";
 
     String BRIEF =
             "SELECT id, name, state, phase, '' AS facts, '' AS findings, '' AS mapping, revision, tried, tried_at,"
-                    + " generation, by_whom, made_at, begun_at, ended_at, stops, sheet, level, reached, done, total, message"
+                    + " generation, by_whom, made_at, begun_at, ended_at, stops, runs, sheet, level, reached, done, total, message"
                     + " FROM jontrel_import";
 
     @Insert(
@@ -91,9 +93,13 @@ interface ImportMapper {
 
     /** From one state to another, at the beginning of its work. */
     @Update(
-            "UPDATE jontrel_import SET state = #{state}, phase = #{phase}, stops = 0, sheet = 0, level = 0, reached = 0, done = 0,"
+            "UPDATE jontrel_import SET state = #{state}, phase = #{phase}, stops = 0, runs = #{runs}, sheet = 0, level = 0, reached = 0, done = 0,"
                     + " message = NULL, begun_at = UTC_TIMESTAMP(3), ended_at = NULL WHERE id = #{id}")
-    void begin(@Param("id") long id, @Param("state") ImportState state, @Param("phase") String phase);
+    void begin(
+            @Param("id") long id,
+            @Param("state") ImportState state,
+            @Param("phase") String phase,
+            @Param("runs") boolean runs);
 
     @Update("UPDATE jontrel_import SET state = #{state}, stops = 0, message = NULL WHERE id = #{id}")
     void resume(@Param("id") long id, @Param("state") ImportState state);

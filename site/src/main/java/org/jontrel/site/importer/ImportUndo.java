@@ -39,7 +39,7 @@ record ImportUndo(Connection connection, Binding binding, ImportWork work) {
     static final String RESTORE = "restore";
     static final String REMOVE = "remove";
     static final Set<String> PHASES = Set.of(MARK, RESTORE, REMOVE);
-    private static final int TOGETHER = 200;
+    static final int TOGETHER = 500;
 
     UndoMarks marks() {
         return new UndoMarks(connection, binding, work.id());
@@ -47,26 +47,25 @@ record ImportUndo(Connection connection, Binding binding, ImportWork work) {
 
     private record Journalled(long record, int version, long generation, String was) {}
 
-    private List<Journalled> some(String type, boolean changed) throws SQLException {
+    private List<Journalled> some(String type, boolean changed, long after) throws SQLException {
         return Jdbc.query(
                 connection,
                 "SELECT record_id, version, generation, was FROM jontrel_import_record WHERE import_id = ? AND holder_id = ? AND"
-                        + " kept IS NULL AND was IS " + (changed ? "NOT NULL" : "NULL") + " LIMIT " + TOGETHER,
+                        + " kept IS NULL AND record_id > ? AND was IS " + (changed ? "NOT NULL" : "NULL")
+                        + " ORDER BY record_id LIMIT " + TOGETHER,
                 row -> new Journalled(row.getLong(1), row.getInt(2), row.getLong(3), row.getString(4)),
                 work.id(),
-                type);
+                type,
+                after);
     }
 
-    /** Some changed records become what they were; how many were looked at. */
-    int restore() throws SQLException {
-        for (var type : marks().types()) {
-            var some = some(type, true);
-            if (!some.isEmpty()) {
-                restore(type, some);
-                return some.size();
-            }
+    /** Some changed records of a type, behind one, become what they were; the last of them, or -1 where there are none left. */
+    long restore(String type, long after) throws SQLException {
+        var some = some(type, true, after);
+        if (!some.isEmpty()) {
+            restore(type, some);
         }
-        return 0;
+        return some.isEmpty() ? -1 : some.getLast().record();
     }
 
     private void restore(String type, List<Journalled> some) throws SQLException {
@@ -81,20 +80,27 @@ record ImportUndo(Connection connection, Binding binding, ImportWork work) {
                             .orElse(null)));
         }
         var results = work.saving(connection, binding, type, Set.of()).bring(incoming);
+        var restored = new ArrayList<Long>();
+        var left = new ArrayList<Long>();
         for (int i = 0; i < some.size(); i++) {
-            boolean restored = results.get(i) instanceof SaveResult.Stored;
-            keep(type, some.get(i).record(), restored ? "restored" : "changed");
+            (results.get(i) instanceof SaveResult.Stored ? restored : left)
+                    .add(some.get(i).record());
         }
+        keep(type, restored, "restored");
+        keep(type, left, "changed");
     }
 
-    private void keep(String type, long record, String kept) throws SQLException {
+    private void keep(String type, List<Long> records, String kept) throws SQLException {
+        if (records.isEmpty()) {
+            return;
+        }
+        var parameters = new ArrayList<Object>(List.of(kept, work.id(), type));
+        parameters.addAll(Jdbc.padded(records));
         Jdbc.update(
                 connection,
-                "UPDATE jontrel_import_record SET kept = ? WHERE import_id = ? AND holder_id = ? AND record_id = ?",
-                kept,
-                work.id(),
-                type,
-                record);
+                "UPDATE jontrel_import_record SET kept = ? WHERE import_id = ? AND holder_id = ? AND record_id IN ("
+                        + Jdbc.marks(parameters.size() - 3) + ")",
+                parameters);
     }
 
     private Write was(RecordType then, RecordType now, Journalled journalled, StoredRecord record) {
@@ -127,16 +133,13 @@ record ImportUndo(Connection connection, Binding binding, ImportWork work) {
         return Optional.ofNullable(text).map(each -> Instant.parse(each.toString()));
     }
 
-    /** Some records that were made go; how many. */
-    int remove() throws SQLException {
-        for (var type : marks().types()) {
-            var some = some(type, false);
-            if (!some.isEmpty()) {
-                remove(binding.table(type).orElseThrow(), some);
-                return some.size();
-            }
+    /** Some records of a type that were made, behind one, go; the last of them, or -1 where there are none left. */
+    long remove(String type, long after) throws SQLException {
+        var some = some(type, false, after);
+        if (!some.isEmpty()) {
+            remove(binding.table(type).orElseThrow(), some);
         }
-        return 0;
+        return some.isEmpty() ? -1 : some.getLast().record();
     }
 
     private void remove(Binding.BoundTables table, List<Journalled> some) throws SQLException {
@@ -157,8 +160,10 @@ record ImportUndo(Connection connection, Binding binding, ImportWork work) {
             new WholeRecords(connection, table).removeWhole(going);
             Gate.saved(connection, table.recordType().id(), going);
         }
-        for (var each : some) {
-            keep(table.recordType().id(), each.record(), going.contains(each.record()) ? "removed" : "changed");
-        }
+        keep(table.recordType().id(), going, "removed");
+        keep(
+                table.recordType().id(),
+                ids.stream().filter(each -> !going.contains(each)).toList(),
+                "changed");
     }
 }

@@ -5,6 +5,7 @@ import java.sql.SQLException;
 import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
+import org.apache.ibatis.session.SqlSession;
 import org.jontrel.core.naming.Ids;
 import org.jontrel.site.importer.chunk.ImportPlan;
 import org.jontrel.site.importer.row.MappingText;
@@ -41,7 +42,7 @@ public final class Imports extends ImportStore {
             var row = row(id);
             var state = row == null ? ImportState.READING : row.state();
             return switch (state) {
-                case READY, TRIED, UNDONE, TRYING -> trying(lease, row);
+                case READY, TRIED, UNDONE, TRYING -> trying(lease, row, false);
                 case READING, RUNNING, PAUSED, DONE, UNDOING -> new ImportOutcome.NothingToImport();
             };
         });
@@ -68,27 +69,37 @@ public final class Imports extends ImportStore {
         });
     }
 
-    private ImportOutcome trying(Lease lease, ImportMapper.ImportRow row) {
+    private ImportOutcome trying(Lease lease, ImportMapper.ImportRow row, boolean runs) {
         var plan = plan(row);
         if (!plan.runnable()) {
             return new ImportOutcome.UnfitMapping(plan.findings());
         }
-        return started(lease, row.id(), () -> tried(lease, row, plan));
-    }
-
-    private void tried(Lease lease, ImportMapper.ImportRow row, ImportPlan plan) {
         var site = state();
         database.transaction(session -> {
             var mapper = session.getMapper(ImportMapper.class);
-            mapper.begin(row.id(), ImportState.TRYING, TrialRunner.INDEX);
+            mapper.begin(row.id(), ImportState.TRYING, TrialRunner.INDEX, runs);
             mapper.trying(row.id(), site.text(), site.generation());
             return null;
         });
-        new TrialRunner(steps(lease, row, site.generation()), plan, row.id()).tryOut();
-        database.transaction(session -> {
-            session.getMapper(ImportMapper.class).tried(row.id());
-            return null;
+        return started(lease, row.id(), () -> {
+            new TrialRunner(steps(lease, row, site.generation()), plan, row.id()).tryOut();
+            database.transaction(session -> {
+                session.getMapper(ImportMapper.class).tried(row.id());
+                if (runs) {
+                    beginRun(session, row.id(), plan);
+                }
+                return null;
+            });
+            if (runs) {
+                bring(lease, row(row.id()), plan);
+            }
         });
+    }
+
+    private static void beginRun(SqlSession session, long id, ImportPlan plan) throws SQLException {
+        var mapper = session.getMapper(ImportMapper.class);
+        mapper.begin(id, ImportState.RUNNING, ImportRunner.WRITE, true);
+        mapper.total(id, rows(session.getConnection(), id, plan));
     }
 
     private ImportSteps steps(Lease lease, ImportMapper.ImportRow row, long generation) {
@@ -103,37 +114,26 @@ public final class Imports extends ImportStore {
             return switch (state) {
                 case READY, TRIED, UNDONE -> running(lease, row);
                 case PAUSED ->
-                    ImportUndo.PHASES.contains(row.phase())
-                            ? new ImportOutcome.NothingToImport()
-                            : started(lease, id, () -> goOn(lease, row));
+                    ImportUndo.PHASES.contains(row.phase()) ? new ImportOutcome.NothingToImport() : goOn(lease, row);
                 case READING, TRYING, RUNNING, DONE, UNDOING -> new ImportOutcome.NothingToImport();
             };
         });
     }
 
     private ImportOutcome running(Lease lease, ImportMapper.ImportRow row) {
+        boolean known = row.state() == ImportState.TRIED
+                && row.tried() != null
+                && row.tried() == row.revision()
+                && state().text().equals(row.triedAt());
         var plan = plan(row);
-        if (!plan.runnable()) {
-            return new ImportOutcome.UnfitMapping(plan.findings());
+        if (!known || !plan.runnable()) {
+            return trying(lease, row, true);
         }
-        return started(lease, row.id(), () -> {
-            var site = state();
-            boolean known = row.state() == ImportState.TRIED
-                    && row.tried() != null
-                    && row.tried() == row.revision()
-                    && site.text().equals(row.triedAt());
-            if (!known) {
-                tried(lease, row, plan);
-            }
-            var fresh = row(row.id());
-            database.transaction(session -> {
-                var mapper = session.getMapper(ImportMapper.class);
-                mapper.begin(row.id(), ImportState.RUNNING, ImportRunner.WRITE);
-                mapper.total(row.id(), rows(session.getConnection(), row.id(), plan));
-                return null;
-            });
-            bring(lease, row(fresh.id()), plan);
+        database.transaction(session -> {
+            beginRun(session, row.id(), plan);
+            return null;
         });
+        return started(lease, row.id(), () -> bring(lease, row(row.id()), plan));
     }
 
     private static long rows(Connection connection, long id, ImportPlan plan) throws SQLException {
@@ -148,12 +148,12 @@ public final class Imports extends ImportStore {
         return rows;
     }
 
-    private void goOn(Lease lease, ImportMapper.ImportRow row) {
+    private ImportOutcome goOn(Lease lease, ImportMapper.ImportRow row) {
         database.transaction(session -> {
             session.getMapper(ImportMapper.class).resume(row.id(), ImportState.RUNNING);
             return null;
         });
-        bring(lease, row, plan(row));
+        return started(lease, row.id(), () -> bring(lease, row, plan(row)));
     }
 
     private void bring(Lease lease, ImportMapper.ImportRow row, ImportPlan plan) {
@@ -201,14 +201,14 @@ public final class Imports extends ImportStore {
         return withLease(lease -> {
             var row = row(id);
             boolean can = row != null && (row.state() == ImportState.DONE || row.state() == ImportState.PAUSED);
-            return can ? started(lease, id, () -> undoing(lease, row)) : new ImportOutcome.NothingToImport();
+            return can ? undoing(lease, row) : new ImportOutcome.NothingToImport();
         });
     }
 
-    private void undoing(Lease lease, ImportMapper.ImportRow row) {
+    private ImportOutcome undoing(Lease lease, ImportMapper.ImportRow row) {
         database.transaction(session -> {
             var mapper = session.getMapper(ImportMapper.class);
-            mapper.begin(row.id(), ImportState.UNDOING, ImportUndo.MARK);
+            mapper.begin(row.id(), ImportState.UNDOING, ImportUndo.MARK, false);
             mapper.total(
                     row.id(),
                     Jdbc.number(
@@ -217,7 +217,7 @@ public final class Imports extends ImportStore {
                             row.id()));
             return null;
         });
-        undone(lease, row(row.id()));
+        return started(lease, row.id(), () -> undone(lease, row(row.id())));
     }
 
     private void undone(Lease lease, ImportMapper.ImportRow row) {
@@ -238,8 +238,8 @@ public final class Imports extends ImportStore {
             var row = row(id);
             var state = row == null ? ImportState.READING : row.state();
             return switch (state) {
-                case TRYING -> trying(lease, row);
-                case RUNNING -> started(lease, id, () -> goOn(lease, row));
+                case TRYING -> trying(lease, row, row.runs());
+                case RUNNING -> goOn(lease, row);
                 case UNDOING -> started(lease, id, () -> undone(lease, row));
                 case READING, READY, TRIED, PAUSED, DONE, UNDONE -> new ImportOutcome.NothingToImport();
             };

@@ -22,7 +22,6 @@ import org.jontrel.site.table.Jdbc;
 /** Tries the rows of one import, from the beginning. */
 final class TrialRunner {
     static final String INDEX = "index";
-    private static final String CHECK = "check";
     private static final int MOST_ROUNDS = 50;
 
     private final ImportSteps steps;
@@ -43,10 +42,6 @@ final class TrialRunner {
             return null;
         });
         index();
-        steps.own((_, _, mapper, _) -> {
-            mapper.phase(id, CHECK);
-            return null;
-        });
         plan.sheets().forEach(this::check);
         plan.sheets().stream()
                 .filter(each -> !ImportRunner.owned(each))
@@ -167,7 +162,10 @@ final class TrialRunner {
 
     /** Rows that lead to those that cannot be brought cannot be brought either, and so on. */
     private void cascade() {
-        long failed = 1;
+        long failed = steps.own((connection, _, _, _) -> Jdbc.number(
+                connection,
+                "SELECT COUNT(*) FROM (SELECT 1 FROM jontrel_import_row WHERE import_id = ? AND outcome = 'failed' LIMIT 1) any",
+                id));
         for (int round = 0; failed > 0 && round < MOST_ROUNDS; round++) {
             failed = 0;
             for (var sheet : plan.sheets()) {

@@ -23,14 +23,17 @@ record UndoRunner(ImportSteps steps, long id) {
     }
 
     private void some(boolean restores) {
-        int more = 1;
-        while (more > 0) {
-            more = steps.writing((connection, binding, mapper, work) -> {
-                var undo = new ImportUndo(connection, binding, work);
-                int done = restores ? undo.restore() : undo.remove();
-                mapper.reached(id, 0, 0, 0, done);
-                return done;
-            });
+        var types = steps.own((connection, binding, _, work) ->
+                new ImportUndo(connection, binding, work).marks().types());
+        for (var type : types) {
+            long[] at = {0};
+            while (at[0] >= 0) {
+                at[0] = steps.writing((connection, binding, mapper, work) -> {
+                    var undo = new ImportUndo(connection, binding, work);
+                    mapper.reached(id, 0, 0, 0, ImportUndo.TOGETHER);
+                    return restores ? undo.restore(type, at[0]) : undo.remove(type, at[0]);
+                });
+            }
         }
     }
 }

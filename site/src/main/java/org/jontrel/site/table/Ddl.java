@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.SequencedMap;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
@@ -14,6 +15,15 @@ import org.jontrel.core.recordtype.RecordType;
 public final class Ddl {
     /** Finds what is to be retired by itself, and counts what visitors see, without looking at rows; no key is called so. */
     public static final String RETIRES = "own__retires";
+
+    /** What imports keep for a while: rows, and what was found out of them. Copies and archives of a site go without. */
+    public static final Set<String> OF_IMPORTS = Set.of(
+            "jontrel_import",
+            "jontrel_import_row",
+            "jontrel_import_name",
+            "jontrel_import_problem",
+            "jontrel_import_record",
+            "jontrel_import_made");
 
     private Ddl() {}
 
@@ -120,6 +130,7 @@ public final class Ddl {
                   facts LONGTEXT NOT NULL, findings MEDIUMTEXT NOT NULL, mapping LONGTEXT NOT NULL, revision INT NOT NULL,
                   tried INT NULL, tried_at VARCHAR(40) NULL, generation BIGINT NULL, by_whom VARCHAR(100) NOT NULL,
                   made_at DATETIME(3) NOT NULL, begun_at DATETIME(3) NULL, ended_at DATETIME(3) NULL, stops TINYINT(1) NOT NULL,
+                  runs TINYINT(1) NOT NULL DEFAULT 0,
                   sheet INT NOT NULL, level INT NOT NULL, reached BIGINT NOT NULL, done BIGINT NOT NULL, total BIGINT NOT NULL,
                   message TEXT NULL)""",
                 """

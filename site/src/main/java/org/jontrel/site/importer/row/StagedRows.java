@@ -97,14 +97,18 @@ public record StagedRows(Connection connection, long id) {
 
     /** All rows that belong to these records. */
     public List<StagedRow> ofRecords(int sheet, Collection<Long> records) throws SQLException {
+        return having(sheet, "record_id", records, "record_id, number");
+    }
+
+    public List<StagedRow> numbered(int sheet, Collection<Integer> numbers) throws SQLException {
+        return having(sheet, "number", numbers, "number");
+    }
+
+    private List<StagedRow> having(int sheet, String column, Collection<?> values, String order) throws SQLException {
         var parameters = new ArrayList<Object>(List.of(id, sheet));
-        parameters.addAll(Jdbc.padded(records));
-        return Jdbc.query(
-                connection,
-                ROW + " AND sheet = ? AND record_id IN (" + Jdbc.marks(parameters.size() - 2)
-                        + ") ORDER BY record_id, number",
-                StagedRows::row,
-                parameters.toArray());
+        parameters.addAll(Jdbc.padded(values));
+        var in = " AND sheet = ? AND " + column + " IN (" + Jdbc.marks(parameters.size() - 2) + ") ORDER BY " + order;
+        return Jdbc.query(connection, ROW + in, StagedRows::row, parameters.toArray());
     }
 
     /** Those that stand under themselves; the first ten thousand. */
@@ -130,16 +134,6 @@ public record StagedRows(Connection connection, long id) {
                 "UPDATE jontrel_import_row SET above = ? WHERE import_id = " + id + " AND sheet = " + sheet
                         + " AND number = ?",
                 rows);
-    }
-
-    public List<StagedRow> numbered(int sheet, Collection<Integer> numbers) throws SQLException {
-        var parameters = new ArrayList<Object>(List.of(id, sheet));
-        parameters.addAll(Jdbc.padded(numbers));
-        return Jdbc.query(
-                connection,
-                ROW + " AND sheet = ? AND number IN (" + Jdbc.marks(parameters.size() - 2) + ") ORDER BY number",
-                StagedRows::row,
-                parameters.toArray());
     }
 
     /** What became of rows; with one statement for each outcome. */
