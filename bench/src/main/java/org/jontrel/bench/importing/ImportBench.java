@@ -6,6 +6,7 @@ import java.nio.file.Files;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.time.Duration;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -92,7 +93,7 @@ public final class ImportBench {
     public static void main(String[] arguments) throws Exception {
         int[] amounts = arguments.length == 0
                 ? new int[] {100_000, 1_000_000}
-                : java.util.Arrays.stream(arguments).mapToInt(Integer::parseInt).toArray();
+                : Arrays.stream(arguments).mapToInt(Integer::parseInt).toArray();
         var folder = Files.createTempDirectory("jontrel-import");
         try {
             // what runs first is slow

@@ -1,5 +1,6 @@
 package org.jontrel.core.importer;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import org.jontrel.core.finding.Finding;
@@ -44,7 +45,7 @@ public record BoundSheet(
     }
 
     static Optional<Reading> reading(ColumnMapping mapping) {
-        return java.util.Arrays.stream(Reading.values())
+        return Arrays.stream(Reading.values())
                 .filter(each -> each.code().equals(mapping.reading()))
                 .findFirst();
     }

@@ -1,5 +1,6 @@
 package org.jontrel.core.importer;
 
+import java.util.Arrays;
 import java.util.List;
 
 /**
@@ -13,9 +14,7 @@ public record CellName(int column, List<String> targets, String by, ColumnMappin
     /** Labels from the outermost term on; the text alone where it is no way. */
     public List<String> path() {
         return by.equals(ColumnMapping.BY_PATH)
-                ? java.util.Arrays.stream(text.split(">", -1))
-                        .map(String::strip)
-                        .toList()
+                ? Arrays.stream(text.split(">", -1)).map(String::strip).toList()
                 : List.of(text);
     }
 }

@@ -2,6 +2,7 @@ package org.jontrel.core.importer;
 
 import java.util.HashSet;
 import java.util.LinkedHashMap;
+import java.util.Locale;
 import java.util.Map;
 import org.jontrel.core.sheet.ColumnFacts;
 import org.jontrel.core.sheet.SheetFacts;
@@ -34,6 +35,6 @@ public final class ColumnNames {
 
     /** As names of columns are compared. */
     static String folded(String name) {
-        return name.strip().replaceAll("\\s+", " ").toLowerCase(java.util.Locale.ROOT);
+        return name.strip().replaceAll("\\s+", " ").toLowerCase(Locale.ROOT);
     }
 }

@@ -1,18 +1,19 @@
 package org.jontrel.core.importer;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.jontrel.core.model.Definition;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.Model;
+import org.jontrel.core.model.Taxonomy;
 import org.jontrel.core.naming.Nouns;
 import org.jontrel.core.propose.ColumnUse;
 import org.jontrel.core.propose.ProposedColumn;
@@ -126,7 +127,7 @@ final class ColumnProposals {
                 .filter(each -> sheet.columns().stream()
                         .anyMatch(
                                 column -> CalledFields.of(each.inner(), column).isPresent()))
-                .max(java.util.Comparator.comparing(each -> sheet.columns().stream()
+                .max(Comparator.comparing(each -> sheet.columns().stream()
                         .filter(column -> CalledFields.of(each.inner(), column).isPresent())
                         .count()));
         return repeater.or(() -> proposed.values().stream()
@@ -220,7 +221,7 @@ final class ColumnProposals {
         return to.fields()
                 .filter(each -> each.kind() instanceof Kind.Repeater
                         || each.kind().amount().many())
-                .filter(each -> Set.of(Spellings.bare(each.label()), Spellings.bare(each.key())).stream()
+                .filter(each -> Stream.of(Spellings.bare(each.label()), Spellings.bare(each.key()))
                         .anyMatch(label -> label.equals(stem) || label.equals(Spellings.bare(Nouns.plural(stem)))))
                 .flatMap(each -> inner(each, rest, stem).stream())
                 .findFirst()
@@ -265,7 +266,7 @@ final class ColumnProposals {
 
     private boolean isHierarchical(String taxonomy) {
         return model.definition(taxonomy)
-                .filter(each -> each instanceof org.jontrel.core.model.Taxonomy found && found.hierarchical())
+                .filter(each -> each instanceof Taxonomy found && found.hierarchical())
                 .isPresent();
     }
 

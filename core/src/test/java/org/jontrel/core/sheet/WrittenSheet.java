@@ -17,6 +17,11 @@ public record WrittenSheet(String file, String name, boolean hidden, List<List<S
                 text.lines().map(line -> List.of(line.split("\\s*\\|\\s*", -1))).toList());
     }
 
+    /** @param lines each a row, with bars between its cells */
+    public static WrittenSheet rows(String name, String... lines) {
+        return of(name, String.join("\n", lines));
+    }
+
     @Override
     public void read(Consumer<SheetRow> to) {
         for (int i = 0; i < rows.size(); i++) {

@@ -10,6 +10,7 @@ import org.jontrel.site.importer.chunk.ImportPlan;
 import org.jontrel.site.importer.chunk.OwnedChunk;
 import org.jontrel.site.importer.chunk.RecordChunk;
 import org.jontrel.site.importer.name.ImportWork;
+import org.jontrel.site.importer.row.RowsOfRecords;
 import org.jontrel.site.importer.row.StagedRow;
 import org.jontrel.site.importer.row.StagedRows;
 import org.jontrel.site.table.Binding;
@@ -75,7 +76,7 @@ final class ImportRunner {
             at = steps.writing((connection, binding, mapper, work) -> {
                 var rows = new StagedRows(connection, id);
                 var some = owned(sheet)
-                        ? rows.owned(sheet.index(), from.number(), OWNERS_TOGETHER)
+                        ? new RowsOfRecords(connection, id).after(sheet.index(), from.number(), OWNERS_TOGETHER)
                         : rows.placed(sheet.index(), from.level(), from.number(), together(plan, sheet));
                 if (some.isEmpty()) {
                     return null;

@@ -5,6 +5,7 @@ import java.sql.SQLException;
 import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Supplier;
 import org.apache.ibatis.session.SqlSession;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.importer.BoundSheet;
@@ -27,6 +28,7 @@ import org.jontrel.site.lease.Lease;
 import org.jontrel.site.media.MediaStore;
 import org.jontrel.site.table.Bindings;
 import org.jontrel.site.table.Database;
+import org.jontrel.site.table.DatabaseException;
 import org.jontrel.site.table.Jdbc;
 import org.jontrel.site.table.RecordIds;
 
@@ -58,11 +60,7 @@ public class ImportStore {
      * @param findings of the files, asked for when all is read
      */
     public long create(
-            String name,
-            List<Sheet> sheets,
-            ImportMapping mapping,
-            java.util.function.Supplier<List<Finding>> findings,
-            String by)
+            String name, List<Sheet> sheets, ImportMapping mapping, Supplier<List<Finding>> findings, String by)
             throws IOException {
         long id = ids.next();
         forgetOld();
@@ -153,7 +151,7 @@ public class ImportStore {
         try {
             return Lease.isHeld(session.getConnection(), Lease.IMPORT, stale);
         } catch (SQLException e) {
-            throw new org.jontrel.site.table.DatabaseException(e);
+            throw new DatabaseException(e);
         }
     }
 

@@ -98,6 +98,8 @@ public final class Imports extends ImportStore {
 
     private static void beginRun(SqlSession session, long id, ImportPlan plan) throws SQLException {
         var mapper = session.getMapper(ImportMapper.class);
+        // of a run that was undone, nothing is left to take back
+        Jdbc.update(session.getConnection(), "DELETE FROM jontrel_import_record WHERE import_id = ?", id);
         mapper.begin(id, ImportState.RUNNING, ImportRunner.WRITE, true);
         mapper.total(id, rows(session.getConnection(), id, plan));
     }

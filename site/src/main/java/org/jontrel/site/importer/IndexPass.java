@@ -3,11 +3,13 @@ package org.jontrel.site.importer;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.importer.BoundSheet;
@@ -32,8 +34,7 @@ import org.jontrel.site.table.Jdbc;
 /** Finds out which record each row is, or belongs to, and what the rows are called, before anything else is asked of them. */
 final class IndexPass {
     static final int TOGETHER = 1_000;
-    private static final String NAME =
-            "INSERT INTO jontrel_import_name (import_id, by_what, text, sheet, number) VALUES (?, ?, ?, ?, ?)";
+    private static final String NAME = "INSERT INTO jontrel_import_name (import_id, by_what, text, sheet, number)";
 
     private final Connection connection;
     private final Binding binding;
@@ -139,7 +140,7 @@ final class IndexPass {
                 long id = there.isEmpty()
                         ? left ? 0 : work.nextId()
                         : there.iterator().next();
-                records.add(java.util.Arrays.asList(
+                records.add(Arrays.asList(
                         id, there.isEmpty() && !left, left ? RowOutcome.LEFT.code() : null, row.number()));
             }
         }
@@ -168,7 +169,7 @@ final class IndexPass {
                 }
             }
         });
-        Jdbc.batch(connection, NAME, called);
+        Jdbc.insertAll(connection, NAME, "", called);
     }
 
     private void owners(BoundSheet sheet, List<StagedRow> some) throws SQLException {
@@ -184,10 +185,10 @@ final class IndexPass {
         read.forEach((row, each) -> {
             var owner = each.owner().map(finder::find);
             var problem = owner.isEmpty()
-                    ? java.util.Optional.of(findings.of(column, "", Code.IMPORT_KEY_EMPTY))
+                    ? Optional.of(findings.of(column, "", Code.IMPORT_KEY_EMPTY))
                     : findings.of(each.owner().get(), owner.get());
             if (owner.isPresent() && owner.get() instanceof FoundName.Known(Link link, Set<Link> awaited)) {
-                records.add(java.util.Arrays.asList(link.id(), !awaited.isEmpty(), null, row.number()));
+                records.add(Arrays.asList(link.id(), !awaited.isEmpty(), null, row.number()));
             } else {
                 problem.ifPresent(found -> problems.put(row.number(), List.of(found)));
                 records.add(List.of(0L, false, RowOutcome.FAILED.code(), row.number()));

@@ -1,5 +1,7 @@
 package org.jontrel.site.importer;
 
+import java.time.Instant;
+import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
 import org.jontrel.core.importer.ImportMapping;
@@ -9,7 +11,7 @@ import org.jontrel.site.table.Database;
 /** Mappings that are kept with a site, each under a name. */
 public record KeptMappings(Database database) {
     /** A mapping that is kept with the site. */
-    public record NamedMapping(String name, ImportMapping mapping, String by, java.time.Instant at) {}
+    public record NamedMapping(String name, ImportMapping mapping, String by, Instant at) {}
 
     public List<NamedMapping> all() {
         return database.transaction(session -> session.getMapper(ImportMapper.class).mappings().stream()
@@ -28,7 +30,7 @@ public record KeptMappings(Database database) {
                 kept.name(),
                 MappingText.read(kept.mapping()),
                 kept.byWhom(),
-                kept.at().toInstant(java.time.ZoneOffset.UTC));
+                kept.at().toInstant(ZoneOffset.UTC));
     }
 
     /** Keeps a mapping under a name, in the place of one that is there. */

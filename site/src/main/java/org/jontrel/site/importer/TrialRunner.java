@@ -14,6 +14,7 @@ import org.jontrel.site.importer.chunk.RecordChunk;
 import org.jontrel.site.importer.chunk.RowFindings;
 import org.jontrel.site.importer.name.ImportWork;
 import org.jontrel.site.importer.row.RowOutcome;
+import org.jontrel.site.importer.row.RowsOfRecords;
 import org.jontrel.site.importer.row.StagedRow;
 import org.jontrel.site.importer.row.StagedRows;
 import org.jontrel.site.table.Binding;
@@ -94,12 +95,16 @@ final class TrialRunner {
             at[0] = steps.own((connection, binding, mapper, work) -> {
                 var rows = new StagedRows(connection, id);
                 var some = ImportRunner.owned(sheet)
-                        ? rows.owned(sheet.index(), at[0], ImportRunner.OWNERS_TOGETHER)
+                        ? new RowsOfRecords(connection, id).after(sheet.index(), at[0], ImportRunner.OWNERS_TOGETHER)
                         : rows.after(sheet.index(), at[0], ImportRunner.together(plan, sheet));
                 if (some.isEmpty()) {
                     return -1L;
                 }
                 checked(connection, binding, work, sheet, some, true);
+                if (ImportRunner.owned(sheet)) {
+                    new RowsOfRecords(connection, id)
+                            .failRest(sheet.index(), some.getLast().record());
+                }
                 long reached = ImportRunner.owned(sheet)
                         ? some.getLast().record()
                         : some.getLast().number();
@@ -186,9 +191,13 @@ final class TrialRunner {
                 }
                 // of rows that belong to one record, all are looked at together
                 var all = ImportRunner.owned(sheet)
-                        ? rows.ofRecords(
-                                sheet.index(),
-                                some.stream().map(StagedRow::record).distinct().toList())
+                        ? new RowsOfRecords(connection, id)
+                                .of(
+                                        sheet.index(),
+                                        some.stream()
+                                                .map(StagedRow::record)
+                                                .distinct()
+                                                .toList())
                         : some;
                 failed[0] += checked(connection, binding, work, sheet, all, false);
                 return (long) some.getLast().number();

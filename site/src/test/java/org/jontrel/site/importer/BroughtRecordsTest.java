@@ -11,30 +11,31 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import org.jontrel.core.model.condition.RecordState;
+import org.jontrel.core.sheet.WrittenSheet;
 import org.jontrel.core.value.GeoPoint;
 import org.jontrel.core.value.Link;
 import org.jontrel.core.value.Row;
-import org.jontrel.site.testing.TestSheet;
 import org.jontrel.site.testing.WholeDump;
 import org.testng.annotations.Test;
 
 /** What rows of sheets become on a site. */
 public class BroughtRecordsTest extends ImportingTest {
-    private static final TestSheet PEOPLE = TestSheet.of("People", "Name", "Ada Moss", "Ben Quill", "Cora Finch");
-    private static final TestSheet PLOTS = TestSheet.of(
+    private static final WrittenSheet PEOPLE =
+            WrittenSheet.rows("People", "Name", "Ada Moss", "Ben Quill", "Cora Finch");
+    private static final WrittenSheet PLOTS = WrittenSheet.rows(
             "Plots",
             "Title | Part of",
             "Lower row | South field",
             "South field |",
             "North field |",
             "Upper row | Lower row");
-    private static final TestSheet TREES = TestSheet.of(
+    private static final WrittenSheet TREES = WrittenSheet.rows(
             "Trees",
             "Tag | Title | Planted | Height (m) | Sort | Label | Keeper | Stands near | Plot | Uses | Latitude | Longitude | Bears fruit | Yield | State",
             "T-1 | Old Jane | 1998-03-01 | 4,5 | Apple > Cider apple | tall; rare | Ada Moss | T-3 | Lower row | Table, Juice | 52.3456 | -1.25 | yes | 40 | published",
             "T-2 | Young Jane | 2020-11-30 | 1.75 | Pear | | Ben Quill | T-1, T-3 | South field | Juice | | | no | | draft",
             "T-3 | Tom | 12 May 2001 | 3 | Apple > Russet | rare | | | Upper row | | | | no | | published");
-    private static final TestSheet PRUNINGS = TestSheet.of(
+    private static final WrittenSheet PRUNINGS = WrittenSheet.rows(
             "Prunings",
             "Tree | Day | Done by | Tools",
             "T-1 | 2025-02-01 | Ada Moss | Saw, Shears",
@@ -136,6 +137,12 @@ public class BroughtRecordsTest extends ImportingTest {
         assertEquals(jane.values().get("fprunings"), null);
         assertEquals(jane.parent(), Optional.empty());
         assertEquals(jane.slug(), "old-jane");
+        // once more, with all of it
+        run(id);
+        assertEquals(imports.undoPlan(id).orElseThrow(), new UndoCounts(11, 1, 0, 0));
+        undo(id);
+        assertEquals(without(records(), "ttree"), without(before, "ttree"));
+        assertEquals(byTitle("ttree").get("Old Jane").values(), jane.values());
     }
 
     /** Rows of all tables but those that imports have for themselves, and counters of saves. */

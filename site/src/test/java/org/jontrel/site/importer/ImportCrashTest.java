@@ -17,12 +17,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.TreeMap;
+import org.jontrel.core.sheet.WrittenSheet;
 import org.jontrel.site.Site;
 import org.jontrel.site.importer.row.RowOutcome;
 import org.jontrel.site.table.Jdbc;
 import org.jontrel.site.testing.Orchard;
 import org.jontrel.site.testing.TestDatabase;
-import org.jontrel.site.testing.TestSheet;
 import org.jontrel.site.testing.TestSite;
 import org.jontrel.site.testing.WholeDump;
 import org.testng.annotations.Test;
@@ -59,16 +59,16 @@ public class ImportCrashTest {
         }
     }
 
-    private static TestSheet people() {
+    private static WrittenSheet people() {
         var lines = new ArrayList<>(List.of("Name"));
         for (int i = 0; i < PEOPLE; i++) {
             lines.add("Person " + i);
         }
-        return TestSheet.of("People", lines.toArray(String[]::new));
+        return WrittenSheet.rows("People", lines.toArray(String[]::new));
     }
 
     /** Each stands near the next one, the last near the first; some cannot be brought. */
-    private static TestSheet trees() {
+    private static WrittenSheet trees() {
         var lines = new ArrayList<>(List.of("Title | Tag | Height | Grafted from | Sort | Label"));
         for (int i = 0; i < TREES; i++) {
             var height = i % (TREES / WRONG) == 1 ? "tall" : String.valueOf(i % 40);
@@ -76,7 +76,7 @@ public class ImportCrashTest {
             lines.add("Tree " + i + " | T-" + i + " | " + height + " | " + (from.contains("Tree") ? from : "")
                     + " | Apple > Kind " + i % 30 + " | label " + i % 20);
         }
-        return TestSheet.of("Trees", lines.toArray(String[]::new));
+        return WrittenSheet.rows("Trees", lines.toArray(String[]::new));
     }
 
     @Test

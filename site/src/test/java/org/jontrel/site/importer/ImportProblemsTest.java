@@ -5,6 +5,7 @@ import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
 import java.math.BigDecimal;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -15,8 +16,8 @@ import org.jontrel.core.importer.ColumnMapping;
 import org.jontrel.core.importer.ImportMapping;
 import org.jontrel.core.importer.SheetMapping;
 import org.jontrel.core.model.condition.RecordState;
+import org.jontrel.core.sheet.WrittenSheet;
 import org.jontrel.core.value.Link;
-import org.jontrel.site.testing.TestSheet;
 import org.testng.annotations.Test;
 
 /** Rows that cannot be brought: what is said of them, how they are mended, and what is brought all the same. */
@@ -43,7 +44,7 @@ public class ImportProblemsTest extends ImportingTest {
     }
 
     private long of(SheetMapping mapping, String... lines) {
-        return create(new ImportMapping(List.of(mapping)), TestSheet.of("Trees", lines));
+        return create(new ImportMapping(List.of(mapping)), WrittenSheet.rows("Trees", lines));
     }
 
     private List<String> codes(long id) {
@@ -117,7 +118,7 @@ public class ImportProblemsTest extends ImportingTest {
         imports.mappings().keep("Trees of the year", kept, "anna");
         long next = create(
                 imports.mappings().find("Trees of the year").orElseThrow().mapping(),
-                TestSheet.of("May", "Height | Title", "n/a | Four"));
+                WrittenSheet.rows("May", "Height | Title", "n/a | Four"));
         run(next);
         assertEquals(outcomes(next, 0), "new 1", problems(next, 0).toString());
     }
@@ -277,6 +278,35 @@ public class ImportProblemsTest extends ImportingTest {
                         .map(Finding::code)
                         .toList(),
                 List.of(Code.IMPORT_TYPE_UNKNOWN));
+    }
+
+    @Test
+    public void aRecordThatGetsTooManyRowsIsToldAndTheOthersAreBrought() {
+        var rows = new ArrayList<>(List.of("Tree | Day"));
+        for (int i = 0; i < 2_500; i++) {
+            rows.add("Many | 2020-01-01");
+        }
+        rows.add("Few | 2021-01-01");
+        var prunings = new SheetMapping(
+                "Prunings",
+                SheetMapping.SheetUse.ROWS,
+                "tree",
+                "",
+                null,
+                null,
+                false,
+                List.of(
+                        ColumnMapping.of("Tree", ColumnMapping.Goal.OWNER),
+                        ColumnMapping.field("Day", "prunings.day")));
+        long id = create(
+                new ImportMapping(List.of(trees("Title", title()), prunings)),
+                WrittenSheet.rows("Trees", "Title", "Many", "Few"),
+                WrittenSheet.rows("Prunings", rows.toArray(String[]::new)));
+        run(id);
+        assertEquals(outcomes(id, 0), "new 2");
+        assertEquals(outcomes(id, 1), "changed 1, failed 2500");
+        assertEquals(byTitle("ttree").get("Many").values().get("fprunings"), null);
+        assertEquals(((List<?>) byTitle("ttree").get("Few").values().get("fprunings")).size(), 1);
     }
 
     @Test

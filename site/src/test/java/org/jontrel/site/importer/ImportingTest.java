@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import org.jontrel.core.importer.ImportMapping;
 import org.jontrel.core.sheet.Sheet;
+import org.jontrel.site.record.read.ListQuery;
 import org.jontrel.site.record.read.StoredRecord;
 import org.jontrel.site.testing.Orchard;
 import org.jontrel.site.testing.TestSite;
@@ -93,7 +94,7 @@ abstract class ImportingTest {
         var all = new LinkedHashMap<String, StoredRecord>();
         site.site()
                 .records()
-                .page(type, org.jontrel.site.record.read.ListQuery.ALL.most(500))
+                .page(type, ListQuery.ALL.most(500))
                 .orElseThrow()
                 .records()
                 .forEach(record -> all.put(record.title(), record));

@@ -15,14 +15,14 @@ import org.jontrel.core.model.Kind;
 import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.core.value.Leaves;
 import org.jontrel.core.value.Link;
+import org.jontrel.site.importer.name.ImportJournal;
 import org.jontrel.site.importer.name.SiteNames;
 import org.jontrel.site.record.read.StoredRecord;
 import org.jontrel.site.table.Jdbc;
 
 /** What only one record may have, as rows of one import would get it, so that a trial tells those that meet. */
 public record Claims(Connection connection, long importId) {
-    private static final String INSERT =
-            "INSERT INTO jontrel_import_name (import_id, by_what, text, sheet, number) VALUES (?, ?, ?, ?, ?)";
+    private static final String INSERT = "INSERT INTO jontrel_import_name (import_id, by_what, text, sheet, number)";
 
     private static boolean exclusive(Field field) {
         return field.kind() instanceof Kind.Text text && text.unique()
@@ -35,7 +35,7 @@ public record Claims(Connection connection, long importId) {
         return type.byId().values().stream().anyMatch(Claims::exclusive);
     }
 
-    public void add(BoundSheet sheet, Map<Integer, RecordChunk.BroughtRecord> changes) throws SQLException {
+    public void add(BoundSheet sheet, Map<Integer, ImportJournal.BroughtRecord> changes) throws SQLException {
         var type = sheet.recordType();
         if (!any(type)) {
             return;
@@ -44,7 +44,7 @@ public record Claims(Connection connection, long importId) {
         changes.forEach((number, change) -> claims(type, change.after())
                 .forEach((field, texts) -> texts.forEach(
                         text -> claims.add(List.of(importId, what(field), text, sheet.index(), number)))));
-        Jdbc.batch(connection, INSERT, claims);
+        Jdbc.insertAll(connection, INSERT, "", claims);
     }
 
     private static String what(String field) {

@@ -35,7 +35,6 @@ import org.jontrel.site.record.write.SaveResult;
 import org.jontrel.site.record.write.SaveTransaction;
 import org.jontrel.site.record.write.Write;
 import org.jontrel.site.table.Binding;
-import org.jontrel.site.table.Statements;
 
 /** Some rows of a sheet whose rows belong to records: all those of one record together are the value of one of its fields. */
 public final class OwnedChunk {
@@ -93,22 +92,19 @@ public final class OwnedChunk {
                 awaited.addAll(links);
             }
         });
-        if (stores) {
-            names.store(awaited);
-        }
-        var saving = work.saving(connection, binding, sheet.recordType().id(), awaited);
+        var expected = stores ? names.store(awaited) : awaited;
+        var saving = work.saving(connection, binding, sheet.recordType().id(), expected);
         var incoming = whole.stream().map(owned -> incoming(owned, stores)).toList();
         var results = stores ? saving.bring(incoming) : saving.examine(incoming);
-        var statements = new Statements();
-        var journal = new ImportJournal(connection, work.id());
+        var brought = new ArrayList<ImportJournal.BroughtRecord>();
         for (int i = 0; i < whole.size(); i++) {
             var stored = result(whole.get(i), results.get(i), stores);
             var was = before.get(whole.get(i).owner());
             if (stores && stored.isPresent()) {
-                journal.add(statements, sheet.recordType(), was, stored.get(), binding.generation());
+                brought.add(new ImportJournal.BroughtRecord(was, stored.get()));
             }
         }
-        statements.run(connection);
+        new ImportJournal(connection, work.id()).add(sheet.recordType(), brought, binding.generation());
     }
 
     /** Where one row cannot be brought, none of the same record can: they would take the place of what is there. */

@@ -30,7 +30,6 @@ import org.jontrel.site.record.read.StoredRecord;
 import org.jontrel.site.record.write.SaveResult;
 import org.jontrel.site.record.write.SaveTransaction;
 import org.jontrel.site.table.Binding;
-import org.jontrel.site.table.Statements;
 
 /** Some rows of a sheet whose rows are records: read, looked up, and tried or brought. */
 public final class RecordChunk {
@@ -49,10 +48,7 @@ public final class RecordChunk {
     /** Rows that lead to records which other rows make, with the one that they stand under. */
     public final Map<Integer, Long> leading = new LinkedHashMap<>();
 
-    public final Map<Integer, BroughtRecord> changes = new LinkedHashMap<>();
-
-    /** A record before and after; before is empty where it is new. */
-    public record BroughtRecord(Optional<StoredRecord> before, StoredRecord after) {}
+    public final Map<Integer, ImportJournal.BroughtRecord> changes = new LinkedHashMap<>();
 
     private record RowWrite(
             StagedRow staged, ReadRow row, Map<CellName, FoundName> found, SaveTransaction.Incoming incoming) {}
@@ -82,10 +78,7 @@ public final class RecordChunk {
         if (all.isEmpty()) {
             return;
         }
-        var awaited = awaited(all);
-        if (stores) {
-            names.store(awaited);
-        }
+        var awaited = stores ? names.store(awaited(all)) : awaited(all);
         var saving = work.saving(connection, binding, sheet.recordType().id(), awaited);
         var incoming = all.stream().map(RowWrite::incoming).toList();
         var results = stores ? saving.bring(incoming) : saving.examine(incoming);
@@ -93,7 +86,7 @@ public final class RecordChunk {
             result(all.get(i), results.get(i));
         }
         if (stores) {
-            journal();
+            new ImportJournal(connection, work.id()).add(sheet.recordType(), changes.values(), binding.generation());
         }
     }
 
@@ -155,7 +148,7 @@ public final class RecordChunk {
                 outcomes.put(
                         staged.number(), same ? RowOutcome.SAME : was.isEmpty() ? RowOutcome.NEW : RowOutcome.CHANGED);
                 if (!same) {
-                    changes.put(staged.number(), new BroughtRecord(was, after));
+                    changes.put(staged.number(), new ImportJournal.BroughtRecord(was, after));
                 }
             }
             case SaveResult.Refused(var all) ->
@@ -170,15 +163,6 @@ public final class RecordChunk {
                         List.of(new CellProblem(CellProblem.ROW, "", Finding.of(Code.IMPORT_GONE, Place.NOWHERE))));
             case SaveResult.Conflict _, SaveResult.Closed _ -> throw new SaveTransaction.Overtaken();
         }
-    }
-
-    private void journal() throws SQLException {
-        var statements = new Statements();
-        var journal = new ImportJournal(connection, work.id());
-        changes.values()
-                .forEach(each ->
-                        journal.add(statements, sheet.recordType(), each.before(), each.after(), binding.generation()));
-        statements.run(connection);
     }
 
     /** Numbers of those records that others may lead to already, and that are not made after all. */

@@ -2,6 +2,9 @@ package org.jontrel.site.importer.name;
 
 import java.sql.Connection;
 import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -11,38 +14,41 @@ import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.site.importer.row.MappingText;
 import org.jontrel.site.record.read.StoredRecord;
 import org.jontrel.site.table.Jdbc;
-import org.jontrel.site.table.Statements;
 
 /**
  * What an import made and changed, with what was there before; written in the transaction that does it. A record that it changes twice
  * stands there once, as it was at first.
  */
 public record ImportJournal(Connection connection, long id) {
-    private static final String INSERT =
-            "INSERT INTO jontrel_import_record (import_id, holder_id, record_id, version, generation, was) VALUES (?, ?, ?, ?, ?,"
-                    + " ?) ON DUPLICATE KEY UPDATE version = VALUES(version)";
+    private static final String INTO =
+            "INSERT INTO jontrel_import_record (import_id, holder_id, record_id, version, generation, was)";
+    private static final String AGAIN = " ON DUPLICATE KEY UPDATE version = VALUES(version)";
+
+    /**
+     * A record that was made or changed.
+     *
+     * @param before empty where it is new
+     */
+    public record BroughtRecord(Optional<StoredRecord> before, StoredRecord after) {}
 
     public void made(String typeId, StoredRecord record, long generation) throws SQLException {
-        Jdbc.update(connection, INSERT, id, typeId, record.id(), record.version(), generation, null);
+        Jdbc.insertAll(
+                connection,
+                INTO,
+                AGAIN,
+                List.of(Arrays.asList(id, typeId, record.id(), record.version(), generation, null)));
     }
 
-    /** @param before empty where the record is new */
-    public void add(
-            Statements statements,
-            RecordType type,
-            Optional<StoredRecord> before,
-            StoredRecord after,
-            long generation) {
-        statements.add(
-                INSERT,
-                java.util.Arrays.asList(
-                        id,
-                        type.id(),
-                        after.id(),
-                        after.version(),
-                        generation,
-                        before.map(record -> MappingText.raw(state(type, record)))
-                                .orElse(null)));
+    public void add(RecordType type, Collection<BroughtRecord> brought, long generation) throws SQLException {
+        var rows = new ArrayList<List<Object>>();
+        for (var each : brought) {
+            var was = each.before()
+                    .map(record -> MappingText.raw(state(type, record)))
+                    .orElse(null);
+            var after = each.after();
+            rows.add(Arrays.asList(id, type.id(), after.id(), after.version(), generation, was));
+        }
+        Jdbc.insertAll(connection, INTO, AGAIN, rows);
     }
 
     /** All that a save can change. */

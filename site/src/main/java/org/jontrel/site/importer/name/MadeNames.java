@@ -160,8 +160,13 @@ public final class MadeNames {
 
     private record Unstored(long id, long above, String shown) {}
 
-    /** Makes those that are awaited, what stands above others first; they are journalled as new. */
-    public void store(Set<Link> awaited) throws SQLException {
+    /**
+     * Makes those that are awaited, what stands above others first; they are journalled as new.
+     *
+     * @return those that could not be made after all
+     */
+    public Set<Link> store(Set<Link> awaited) throws SQLException {
+        var refused = new LinkedHashSet<Link>();
         var byType = new LinkedHashMap<String, List<Object>>();
         awaited.forEach(link ->
                 byType.computeIfAbsent(link.type(), _ -> new ArrayList<>()).add(link.id()));
@@ -176,25 +181,30 @@ public final class MadeNames {
                     row -> new Unstored(row.getLong(1), row.getLong(2), row.getString(3)),
                     parameters.toArray());
             for (var row : rows) {
-                store(each.getKey(), row);
+                if (!store(each.getKey(), row)) {
+                    refused.add(new Link(each.getKey(), row.id()));
+                }
             }
         }
         known.clear();
+        return refused;
     }
 
-    private void store(String typeId, Unstored row) throws SQLException {
+    private boolean store(String typeId, Unstored row) throws SQLException {
         var type = binding.table(typeId).orElseThrow().recordType();
         var saved = work.saving(connection, binding, typeId, Set.of())
                 .bring(List.of(incoming(type, row.id(), row.above(), row.shown())))
                 .getFirst();
-        if (saved instanceof SaveResult.Stored(var record)) {
-            new ImportJournal(connection, work.id()).made(typeId, record, binding.generation());
-            Jdbc.update(
-                    connection,
-                    "UPDATE jontrel_import_made SET stored = 1 WHERE import_id = ? AND holder_id = ? AND record_id = ?",
-                    work.id(),
-                    typeId,
-                    row.id());
+        if (!(saved instanceof SaveResult.Stored(var record))) {
+            return false;
         }
+        new ImportJournal(connection, work.id()).made(typeId, record, binding.generation());
+        Jdbc.update(
+                connection,
+                "UPDATE jontrel_import_made SET stored = 1 WHERE import_id = ? AND holder_id = ? AND record_id = ?",
+                work.id(),
+                typeId,
+                row.id());
+        return true;
     }
 }

@@ -10,6 +10,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.jontrel.core.importer.CellName;
 import org.jontrel.core.importer.ColumnMapping;
 import org.jontrel.core.value.Link;
@@ -179,9 +180,10 @@ public final class NameFinder {
         return all;
     }
 
-    /** Makes what is awaited and has only a name. */
-    public void store(Set<Link> awaited) throws SQLException {
-        made.store(awaited);
+    /** Makes what is awaited and has only a name; what is still to come after that. */
+    public Set<Link> store(Set<Link> awaited) throws SQLException {
+        var refused = made.store(awaited);
         found.clear();
+        return awaited.stream().filter(each -> !refused.contains(each)).collect(Collectors.toSet());
     }
 }

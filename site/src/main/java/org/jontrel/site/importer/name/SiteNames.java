@@ -75,7 +75,7 @@ public record SiteNames(Connection connection, Binding binding, long importId, b
             return;
         }
         var rows = new ArrayList<List<Object>>();
-        var insert = "INSERT INTO jontrel_import_name (import_id, by_what, text, sheet, number) VALUES (?, ?, ?, ?, ?)";
+        var insert = "INSERT INTO jontrel_import_name (import_id, by_what, text, sheet, number)";
         var column = column(table.get(), field.get());
         var all = new ArrayList<Map.Entry<Long, String>>();
         long last = 0;
@@ -98,7 +98,7 @@ public record SiteNames(Connection connection, Binding binding, long importId, b
                     rows.add(List.of(importId, site(typeId, by), text, OF_SITE, each.getKey()));
                 }
             }
-            Jdbc.batch(connection, insert, rows);
+            Jdbc.insertAll(connection, insert, "", rows);
         } while (all.size() == TOGETHER);
     }
 

@@ -14,19 +14,16 @@ import org.jontrel.site.table.Jdbc;
 
 /** The rows of one import, in the site's own tables. */
 public record StagedRows(Connection connection, long id) {
-    private static final String ROW =
+    static final String ROW =
             "SELECT sheet, number, cells, record_id, fresh, level, outcome FROM jontrel_import_row WHERE import_id = ?";
     private static final int LONGEST_TEXT = 255;
 
     /** @param rows sheet, number and cells of each */
     public void insert(List<List<Object>> rows) throws SQLException {
-        Jdbc.batch(
-                connection,
-                "INSERT INTO jontrel_import_row (import_id, sheet, number, cells) VALUES (?, ?, ?, ?)",
-                rows);
+        Jdbc.insertAll(connection, "INSERT INTO jontrel_import_row (import_id, sheet, number, cells)", "", rows);
     }
 
-    private static StagedRow row(ResultSet row) throws SQLException {
+    static StagedRow row(ResultSet row) throws SQLException {
         return new StagedRow(
                 row.getInt(1),
                 row.getInt(2),
@@ -73,38 +70,11 @@ public record StagedRows(Connection connection, long id) {
                 number);
     }
 
-    /** All rows that belong to some records, those behind a number. */
-    public List<StagedRow> owned(int sheet, long record, int most) throws SQLException {
-        var owners = Jdbc.query(
-                connection,
-                "SELECT DISTINCT record_id FROM jontrel_import_row WHERE import_id = ? AND sheet = ? AND record_id > ?"
-                        + " ORDER BY record_id LIMIT " + most,
-                row -> row.getLong(1),
-                id,
-                sheet,
-                record);
-        return owners.isEmpty()
-                ? List.of()
-                : Jdbc.query(
-                        connection,
-                        ROW + " AND sheet = ? AND record_id BETWEEN ? AND ? ORDER BY record_id, number",
-                        StagedRows::row,
-                        id,
-                        sheet,
-                        owners.getFirst(),
-                        owners.getLast());
-    }
-
-    /** All rows that belong to these records. */
-    public List<StagedRow> ofRecords(int sheet, Collection<Long> records) throws SQLException {
-        return having(sheet, "record_id", records, "record_id, number");
-    }
-
     public List<StagedRow> numbered(int sheet, Collection<Integer> numbers) throws SQLException {
         return having(sheet, "number", numbers, "number");
     }
 
-    private List<StagedRow> having(int sheet, String column, Collection<?> values, String order) throws SQLException {
+    List<StagedRow> having(int sheet, String column, Collection<?> values, String order) throws SQLException {
         var parameters = new ArrayList<Object>(List.of(id, sheet));
         parameters.addAll(Jdbc.padded(values));
         var in = " AND sheet = ? AND " + column + " IN (" + Jdbc.marks(parameters.size() - 2) + ") ORDER BY " + order;
@@ -160,13 +130,20 @@ public record StagedRows(Connection connection, long id) {
                 parameters);
     }
 
-    /** Which records rows are: number of the row, of the record, and whether it is new. */
+    /** Which records rows are: number of the record, whether it is new, outcome, number of the row. */
     public void records(int sheet, List<List<Object>> records) throws SQLException {
-        Jdbc.batch(
+        var rows = new ArrayList<List<Object>>();
+        for (var each : records) {
+            var row = new ArrayList<Object>(List.of(id, sheet, each.getLast(), ""));
+            row.addAll(each.subList(0, each.size() - 1));
+            rows.add(row);
+        }
+        // all of them are there: they are changed
+        Jdbc.insertAll(
                 connection,
-                "UPDATE jontrel_import_row SET record_id = ?, fresh = ?, outcome = ? WHERE import_id = " + id
-                        + " AND sheet = " + sheet + " AND number = ?",
-                records);
+                "INSERT INTO jontrel_import_row (import_id, sheet, number, cells, record_id, fresh, outcome)",
+                " ON DUPLICATE KEY UPDATE record_id = VALUES(record_id), fresh = VALUES(fresh), outcome = VALUES(outcome)",
+                rows);
     }
 
     /** Problems of rows that had none yet. */
@@ -186,10 +163,10 @@ public record StagedRows(Connection connection, long id) {
                         MappingText.finding(each.finding())));
             }
         });
-        Jdbc.batch(
+        Jdbc.insertAll(
                 connection,
-                "INSERT IGNORE INTO jontrel_import_problem (import_id, sheet, number, seq, col, code, text, finding) VALUES (?,"
-                        + " ?, ?, ?, ?, ?, ?, ?)",
+                "INSERT IGNORE INTO jontrel_import_problem (import_id, sheet, number, seq, col, code, text, finding)",
+                "",
                 rows);
     }
 

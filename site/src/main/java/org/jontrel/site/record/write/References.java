@@ -9,9 +9,11 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jontrel.core.finding.Code;
@@ -39,6 +41,7 @@ import org.jontrel.site.table.Statements;
  * new is looked at, for all records of one save together.
  */
 final class References {
+    private static final Pattern PLAIN = Pattern.compile("[ -~]*");
     private final Connection connection;
     private final Binding binding;
     private final Binding.BoundTables table;
@@ -330,9 +333,18 @@ final class References {
         return values;
     }
 
+    /** Of letters without accents the database compares as one would think: capitals and spaces at the end are no difference. */
+    private static boolean areSurelyDifferent(Collection<?> texts) {
+        var folded = new HashSet<String>();
+        return texts.stream()
+                .allMatch(each -> each instanceof String text
+                        && PLAIN.matcher(text).matches()
+                        && folded.add(text.stripTrailing().toLowerCase(Locale.ROOT)));
+    }
+
     /** Whether the database takes two of these texts for the same. */
     boolean twice(Collection<?> texts) throws SQLException {
-        if (texts.size() < 2) {
+        if (texts.size() < 2 || areSurelyDifferent(texts)) {
             return false;
         }
         var each = texts.stream().map(_ -> "SELECT ? AS text").collect(Collectors.joining(" UNION ALL "));
