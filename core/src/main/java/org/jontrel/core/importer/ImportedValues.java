@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.TreeMap;
 import java.util.function.Function;
+import java.util.stream.IntStream;
 
 /** What a row says, put over what a record has, as a form would send it. */
 public final class ImportedValues {
@@ -58,16 +59,51 @@ public final class ImportedValues {
         };
     }
 
-    /** Rows that no column speaks of stay; those of which nothing is left go. */
+    /**
+     * Rows that no column speaks of stay; those of which nothing is left go, and the others move up: what stood in the second place
+     * alone is in the first one when it comes again.
+     */
     private List<Object> numbered(Object before, Map<Integer, Object> rows) {
-        var known = new TreeMap<Integer, Object>();
-        if (before instanceof List<?> list) {
-            for (int i = 0; i < list.size(); i++) {
-                known.put(i + 1, list.get(i));
+        var known = new ArrayList<Object>(before instanceof List<?> list ? list : List.of());
+        var filled = new TreeMap<Integer, Object>();
+        rows.forEach((number, row) -> {
+            var value = value(null, row);
+            if (!isEmpty(value)) {
+                filled.put(number, value);
             }
+        });
+        if (filled.size() < rows.size()) {
+            return replacedFirst(known, List.copyOf(filled.keySet()), rows);
         }
-        rows.forEach((number, row) -> known.put(number, value(known.get(number), row)));
-        return known.values().stream().filter(each -> !isEmpty(each)).toList();
+        var inOrder = List.copyOf(filled.values());
+        boolean same = inOrder.size() == known.size()
+                && IntStream.range(0, known.size()).allMatch(each -> has(known.get(each), inOrder.get(each)));
+        if (same) {
+            return known;
+        }
+        var all = new TreeMap<Integer, Object>();
+        IntStream.range(0, known.size()).forEach(each -> all.put(each + 1, known.get(each)));
+        rows.forEach((number, row) -> all.put(number, value(all.get(number), row)));
+        return all.values().stream().filter(each -> !isEmpty(each)).toList();
+    }
+
+    /** Where empty cells empty their fields: those that are filled take the first places, and what is behind the last column stays. */
+    private List<Object> replacedFirst(List<Object> known, List<Integer> filled, Map<Integer, Object> rows) {
+        int spoken = rows.keySet().stream().mapToInt(Integer::intValue).max().orElse(0);
+        var all = new ArrayList<Object>();
+        for (int i = 0; i < filled.size(); i++) {
+            all.add(value(i < Math.min(spoken, known.size()) ? known.get(i) : null, rows.get(filled.get(i))));
+        }
+        all.addAll(known.subList(Math.min(spoken, known.size()), known.size()));
+        return all;
+    }
+
+    /** Whether a row says already what is said of it. */
+    private static boolean has(Object row, Object said) {
+        return said instanceof Map<?, ?> map && row instanceof Map<?, ?> known && !map.containsKey("type")
+                ? map.entrySet().stream()
+                        .allMatch(each -> isEmpty(each.getValue()) || has(known.get(each.getKey()), each.getValue()))
+                : Objects.equals(row, said);
     }
 
     private List<Object> added(Object before, List<Object> more) {
