@@ -24,8 +24,20 @@ public final class Statements {
 
     public void run(Connection connection) throws SQLException {
         for (var each : waiting.entrySet()) {
-            Jdbc.batch(connection, each.getKey(), each.getValue());
+            run(connection, each.getKey(), each.getValue());
         }
         waiting.clear();
+    }
+
+    /** Rows that are put into one table go there together. */
+    private static void run(Connection connection, String sql, List<List<?>> rows) throws SQLException {
+        int columns = rows.getFirst().size();
+        var one = " VALUES (" + Jdbc.marks(columns) + ")";
+        boolean puts = (sql.startsWith("INSERT ") || sql.startsWith("REPLACE ")) && sql.endsWith(one);
+        if (puts && columns > 0) {
+            Jdbc.insertAll(connection, sql.substring(0, sql.length() - one.length()), "", rows);
+        } else {
+            Jdbc.batch(connection, sql, rows);
+        }
     }
 }
