@@ -100,7 +100,7 @@ public final class ImportedValues {
 
     /** Whether a row says already what is said of it. */
     private static boolean has(Object row, Object said) {
-        return said instanceof Map<?, ?> map && row instanceof Map<?, ?> known && !map.containsKey("type")
+        return said instanceof Map<?, ?> map && row instanceof Map<?, ?> known
                 ? map.entrySet().stream()
                         .allMatch(each -> isEmpty(each.getValue()) || has(known.get(each.getKey()), each.getValue()))
                 : Objects.equals(row, said);

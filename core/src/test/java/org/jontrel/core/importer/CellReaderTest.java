@@ -145,4 +145,19 @@ public class CellReaderTest {
         var replaced = ImportedValues.list(before, List.of(Map.of("heat", "1")), name -> null);
         assertEquals(replaced, List.of(Map.of("heat", "1", "_row", 5L)));
     }
+
+    @Test
+    public void aRowThatStoodInTheSecondPlaceAloneIsTheSameWhenItComesAgain() {
+        var before = List.of(Map.of("_row", 5L, "type", "hot", "by", Map.of("type", "tweaver", "id", 7L)));
+        var said = Map.<Integer, Object>of(2, Map.of("type", "hot", "by", Map.of("type", "tweaver", "id", 7L)));
+        var raw = Map.<String, Object>of("washes", new ReadRow.NumberedValues(said));
+        assertEquals(
+                ImportedValues.over(Map.of("washes", before), raw, name -> null).get("washes"), before);
+        var other = Map.<Integer, Object>of(2, Map.of("type", "cold"));
+        var changed = Map.<String, Object>of("washes", new ReadRow.NumberedValues(other));
+        assertEquals(
+                ImportedValues.over(Map.of("washes", before), changed, name -> null)
+                        .get("washes"),
+                List.of(before.getFirst(), Map.of("type", "cold")));
+    }
 }

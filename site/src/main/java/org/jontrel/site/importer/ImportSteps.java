@@ -99,7 +99,10 @@ final class ImportSteps {
             }
             var binding = bindings.current(session);
             if (binding.generation() != generation) {
-                throw new Stopped("The definitions of the site were switched. Try the import again.");
+                throw new Stopped(
+                        passes
+                                ? "The definitions of the site were switched. Undo what was brought, then run it again."
+                                : "The definitions of the site were switched. Try the import again.");
             }
             boolean open = passes ? Gate.pass(connection, generation) == Gate.Passage.OPEN : !Gate.isClosed(connection);
             if (!open) {
