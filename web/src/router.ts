@@ -43,6 +43,11 @@ export const router = createRouter({
           name: 'record',
           component: () => import('./record/RecordPage.vue'),
         },
+        {
+          path: 'w/:workspace/records/:site/workbook-rows/:import',
+          name: 'import',
+          component: () => import('./importer/ImportPage.vue'),
+        },
         { path: 'w/:workspace/releases', name: 'releases', component: () => import('./release/ReleasesPage.vue') },
         { path: 'w/:workspace/sites', name: 'sites', component: () => import('./site/SitesPage.vue') },
         { path: 'w/:workspace/sites/:site', name: 'plan', component: () => import('./site/PlanPage.vue') },

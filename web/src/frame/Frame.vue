@@ -40,7 +40,7 @@ const areas = computed(() => [
   {
     name: 'records',
     label: t('frame.records'),
-    active: ['records', 'record-list', 'record'].includes(String(route.name)),
+    active: ['records', 'record-list', 'record', 'import'].includes(String(route.name)),
   },
   { name: 'releases', label: t('frame.releases'), active: route.name === 'releases' },
   { name: 'sites', label: t('frame.sites'), active: ['sites', 'plan', 'run', 'held'].includes(String(route.name)) },

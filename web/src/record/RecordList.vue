@@ -2,6 +2,7 @@
 import { NButton } from 'naive-ui';
 import { computed, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
+import { IMPORTS } from '@/importer/queries';
 import { useSession } from '@/session/session';
 import Problems from '@/shared/Problems.vue';
 import { api, ask, sentenceOf } from '@/shared/api/client';
@@ -128,7 +129,10 @@ async function bringBack(): Promise<void> {
         >{{ $t('record.export') }}
         <a v-for="format in ['csv', 'xlsx', 'jsonl']" :key="format" :href="exportOf(format)" download>{{
           $t(`record.formats.${format}`)
-        }}</a></span
+        }}</a>
+        <RouterLink v-if="session.mayWrite" :to="{ params: { ...route.params, type: IMPORTS }, query: {} }">{{
+          $t('importer.link')
+        }}</RouterLink></span
       >
     </div>
     <FilterBar v-model="filter" :all="all" />

@@ -4,6 +4,8 @@ import { useRoute, useRouter } from 'vue-router';
 import { siteCounts } from '@/frame/queries';
 import { useWorkspace } from '@/frame/workspace';
 import { askAgain } from '@/shared/api/queries';
+import ImportsPanel from '@/importer/ImportsPanel.vue';
+import { IMPORTS } from '@/importer/queries';
 import MediaLibrary from './MediaLibrary.vue';
 import RecordList from './RecordList.vue';
 import TermList from './TermList.vue';
@@ -16,6 +18,7 @@ const workspace = useWorkspace();
 const recordTypes = useRecordTypes();
 /** Stands where the key of a type does; no key has such a sign in it. */
 const FILES = 'media-files';
+const OTHERS: string[] = [FILES, IMPORTS];
 const SORTS = ['types', 'taxonomies', 'values'] as const;
 
 const site = computed(() => workspace.site(String(route.params.site ?? '')));
@@ -43,7 +46,7 @@ watch(
     if (typeof path === 'string' && path) {
       await recordTypes.load(path).catch(() => undefined);
       const first = ofSort('types')[0] ?? recordTypes.all?.[0];
-      if (first && !recordType.value && route.params.type !== FILES) {
+      if (first && !recordType.value && !OTHERS.includes(String(route.params.type))) {
         await router.replace(to(first));
       }
     }
@@ -95,6 +98,13 @@ function to(each: RecordType) {
             >{{ $t('media.title') }}</RouterLink
           >
         </li>
+        <li>
+          <RouterLink
+            :to="{ name: 'record-list', params: { ...route.params, type: IMPORTS } }"
+            :class="{ selected: route.params.type === IMPORTS }"
+            >{{ $t('importer.nav') }}</RouterLink
+          >
+        </li>
       </ul>
     </nav>
     <div class="main">
@@ -108,6 +118,12 @@ function to(each: RecordType) {
         v-else-if="site && route.params.type === FILES"
         :site="site.path"
         :workspace="String(route.params.workspace)"
+      />
+      <ImportsPanel
+        v-else-if="site && route.params.type === IMPORTS"
+        :workspace="String(route.params.workspace)"
+        :site="site.path"
+        :name="site.name"
       />
       <div v-else-if="recordTypes.all?.length === 0 && site" class="empty">
         <p>{{ $t('record.noTypes', { site: site.name }) }}</p>

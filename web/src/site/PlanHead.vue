@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { Schemas } from '@/shared/api/client';
+import { duration, secondsOf } from '@/shared/duration';
 import { longTime } from '@/shared/time';
-import { duration, secondsOf } from './duration';
 
 /** What will happen, in numbers. */
 const props = defineProps<{ plan: Schemas['PlanView']; rehearsal: Schemas['RehearsalView'] | undefined }>();

@@ -2,7 +2,7 @@
 import { NButton } from 'naive-ui';
 import { computed, ref } from 'vue';
 import type { Schemas } from '@/shared/api/client';
-import { duration } from './duration';
+import { duration } from '@/shared/duration';
 
 type PlanStep = Schemas['PlanStepView'] & { number: number };
 const props = defineProps<{ steps: Schemas['PlanStepView'][] }>();

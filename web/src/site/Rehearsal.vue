@@ -5,9 +5,9 @@ import { useRoute } from 'vue-router';
 import Problems from '@/shared/Problems.vue';
 import Tag from '@/shared/Tag.vue';
 import type { Schemas } from '@/shared/api/client';
+import { duration, secondsOf } from '@/shared/duration';
 import { longTime } from '@/shared/time';
 import SampleTable from './SampleTable.vue';
-import { duration, secondsOf } from './duration';
 
 /** A rehearsal as it goes on, and its report: what became of records on the copy. */
 const props = defineProps<{ of: Schemas['RehearsalView'] | undefined; version: string; locked: boolean }>();

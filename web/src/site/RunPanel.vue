@@ -9,13 +9,13 @@ import Problems from '@/shared/Problems.vue';
 import Tag from '@/shared/Tag.vue';
 import { api, ask, sentenceOf, type Schemas } from '@/shared/api/client';
 import { askAgain, renew, useResource } from '@/shared/api/queries';
+import { duration } from '@/shared/duration';
 import { longTime, secondsBetween } from '@/shared/time';
+import { usePace } from '@/shared/usePace';
 import PlanSteps from './PlanSteps.vue';
 import RunSteps from './RunSteps.vue';
 import { newTypes, ofSite, undoPlan } from './queries';
-import { duration } from './duration';
 import { toneOf } from './tone';
-import { usePace } from './usePace';
 import { useRun } from './useRun';
 
 /** A run as it goes on, what can be done with it, and what came of it. */
@@ -74,7 +74,15 @@ watch(
 
 /** Undoing an undo brings the release back. */
 const again = computed(() => run.value?.kind === 'undo');
-const pace = usePace(run);
+const pace = usePace(() => {
+  const steps = run.value?.steps.filter((step) => step.rowsExpected > 0) ?? [];
+  return {
+    key: run.value?.id,
+    isOn: run.value?.state === 'running',
+    done: steps.reduce((sum, step) => sum + Math.min(step.rowsDone, step.rowsExpected), 0),
+    all: steps.reduce((sum, step) => sum + step.rowsExpected, 0),
+  };
+});
 const doneSteps = computed(() => run.value?.steps.filter((step) => step.state === 'done').length ?? 0);
 /** By records, where there are any to walk through. */
 const percentage = computed(() => {

@@ -3,6 +3,7 @@ import { model } from './model';
 import { plan } from './plan';
 import { form, record } from './record';
 import { access, release, token } from './release';
+import { importer } from './importer';
 import { workbook } from './workbook';
 
 /** Every text of the interface, by feature. */
@@ -152,6 +153,7 @@ export const en = {
   layout,
   plan,
   model,
+  importer,
   workbook,
   proof: {
     title: 'Proof',

@@ -314,6 +314,15 @@ export const helpPages = {
         title: 'Pictures and files',
         text: 'Upload them at a field or choose them from the library of the site. The library says where each is used, and keeps its alternative text and the point that stays visible when the picture is cropped.',
       },
+      rows: {
+        title: 'Rows of a spreadsheet as records',
+        steps:
+          'Under Records, choose “From a workbook” and drop the files: CSV in any encoding, XLSX or ODS. No record is changed yet.\nUnder Columns, look where each column goes: a field, also one within a group or a repeater, a term, a related record, the number, address or state of the record. The column by which a record is known decides whether a row is a new record or changes one.\nTry the rows. Under Problems, the same problem of many rows stands once: choose another text for all of them, or read it as empty. Under Rows, correct a single cell where it stands, and see what a row would change.\nTry again, then bring the rows. You can leave the page meanwhile. What failed can be saved as a workbook with the reasons, corrected, and sent again.',
+      },
+      rowsAgain: {
+        title: 'Again next month, and back',
+        text: 'Under Mapping, keep where the columns go under a name, and choose it when the next file comes; or save it as a file for another site or for ./jontrel import. An import can be undone for 30 days: what it made goes again, what it changed becomes what it was, and what somebody has changed since stays. How much that is, is told before.',
+      },
     },
   },
   public: {

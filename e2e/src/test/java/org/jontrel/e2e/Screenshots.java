@@ -6,28 +6,15 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
-import java.util.List;
-import java.util.Map;
 import java.util.regex.Pattern;
-import org.jontrel.demo.Client;
 import org.jontrel.demo.DemoLoader;
+import org.jontrel.e2e.workbook.SampleSheets;
 import org.testng.annotations.Test;
 
 /** Makes the pictures of the documentation anew, from the demo data. Run by {@code ./jontrel screenshots}. */
 public class Screenshots {
     private final String folder = System.getProperty("screenshots", "target/screenshots");
-
-    private static final String BOATS =
-            "Boat;Builder;Draught (m);Bought;State;Route;Photo 1;Photo 2\nPatience;Hale & Sons;0.85;1.5.1998;sound;Main > Upper;patience.jpg;\n"
-                    + "Kingfisher;Orrin Yard;1.1;12.9.2004;Sound;Main > Lower;king.jpg;king2.jpg\nMerry Ann;Hale & Sons;0.9;3.4.2011;leaks;Branch;ann.jpg;\n"
-                    + "Teal;Orrin Yard;0.75;30.11.2019;soumd;Main > Upper;teal.jpg;\nHarrier;Hale & Sons;0.8;7.6.2001;sound;Branch;harrier.jpg;harrier2.jpg\n"
-                    + "Osprey;Lock Yard;0.95;21.3.2015;leaks;Main > Lower;osprey.jpg;\nBittern;Lock Yard;1.0;9.8.2008;sound;Branch;bittern.jpg;\n"
-                    + "Coot;Orrin Yard;0.7;2.2.1995;sound;Main > Upper;coot.jpg;\n";
-    private static final String YARDS =
-            "Yard;Latitude;Longitude;Phone\nHale & Sons;52.101;-1.302;+44 20 7946 0011\nOrrin Yard;52.214;-1.288;+44 20 7946 0012\n"
-                    + "Lock Yard;52.087;-1.415;+44 20 7946 0013\n";
 
     @Test
     public void all() {
@@ -86,12 +73,29 @@ public class Screenshots {
                 .heading("Import a model from a workbook")
                 .waitFor();
         page.getByLabel("Workbooks: CSV, XLSX or ODS").setInputFiles(new FilePayload[] {
-            new FilePayload("heritage-boats.csv", "text/csv", BOATS.getBytes(StandardCharsets.UTF_8)),
-            new FilePayload("yards.csv", "text/csv", YARDS.getBytes(StandardCharsets.UTF_8))
+            SampleSheets.file("heritage-boats.csv", SampleSheets.BOATS),
+            SampleSheets.file("yards.csv", SampleSheets.YARDS)
         });
         visitor.heading("heritage-boats.csv, yards.csv").waitFor();
         page.getByText("Look at the spellings").first().click();
         visitor.picture(folder, "workbook");
+    }
+
+    /** Rows of a client's sheet, where their columns go and what would become of them. */
+    private void rows(Visitor visitor) {
+        var page = visitor.page;
+        visitor.open("/w/tessel-waters/records/trial/workbook-rows")
+                .heading("Rows from a workbook")
+                .waitFor();
+        page.getByLabel("Workbooks with rows for this site").setInputFiles(new FilePayload[] {
+            SampleSheets.file("moorings.csv", SampleSheets.MOORINGS),
+            SampleSheets.file("notices.csv", SampleSheets.NOTICES)
+        });
+        visitor.heading("moorings.csv, notices.csv").waitFor();
+        visitor.picture(folder, "mapping");
+        visitor.button("Try the rows").click();
+        visitor.button("Try again").waitFor();
+        visitor.picture(folder, "trial");
     }
 
     private static void open(Visitor visitor, String name) {
@@ -117,7 +121,7 @@ public class Screenshots {
         visitor.link("Releases").click();
         visitor.heading("Next release").waitFor();
         visitor.picture(folder, "releases");
-        releases(visitor);
+        rows(visitor);
         visitor.open("/w/tessel-waters/sites/trial");
         page.getByText("questions open").waitFor();
         page.getByText("Charges by season: values that cannot be read").click();
@@ -166,30 +170,6 @@ public class Screenshots {
         visitor.picture(folder, "entry-form");
         visitor.open("/at/towpath/").heading("Locks, walks and quiet moorings").waitFor();
         visitor.picture(folder, "home-page");
-    }
-
-    /** Code that is made of a release, and a release that is about to be sent. */
-    private void releases(Visitor visitor) {
-        var page = visitor.page;
-        visitor.button("Make code").first().click();
-        Desk.choose(page.getByLabel("What it is for"), "TypeScript: types, runtime checks and a client");
-        page.getByText("export interface").first().waitFor();
-        visitor.picture(folder, "generate");
-        page.keyboard().press("Escape");
-        var address = page.url().replaceFirst("(https?://[^/]+).*", "$1");
-        var anna = new Client(address);
-        anna.signIn("anna", "anna-architect");
-        anna.post("/api/workspaces", Map.of("title", "Upper Tessel"));
-        var token = anna.post(
-                "/api/workspaces/upper-tessel/access-tokens",
-                Map.of("name", "From Tessel waters", "scopes", List.of("draft")));
-        visitor.button("Send").first().click();
-        page.locator("#send-address").fill(address);
-        page.locator("#send-token").fill(token.get("secret").asString());
-        visitor.button("Compare").click();
-        visitor.button("Send to Upper Tessel").waitFor();
-        visitor.picture(folder, "send");
-        page.keyboard().press("Escape");
     }
 
     /** The page of a lock, which has a layout of its own, with a record of Towpath; and the look of the site. */

@@ -40,6 +40,7 @@ final class SheetChecks {
             rows();
         } else {
             key();
+            rowsWithin();
         }
         return findings;
     }
@@ -99,6 +100,23 @@ final class SheetChecks {
                         || outer.getFirst().kind().amount().many());
         if (!several) {
             find(Code.IMPORT_ROWS_OF_ONE, facts.name());
+        }
+    }
+
+    /** A row that is a record has one cell for a field of rows: which of them it is, must be said. */
+    private void rowsWithin() {
+        for (var column : bound.columns()) {
+            var outer = column.fields().stream()
+                    .limit(Math.max(0, column.fields().size() - 1))
+                    .filter(each -> each.kind() instanceof Kind.Repeater)
+                    .findFirst();
+            if (outer.isPresent() && column.mapping().row() == 0) {
+                find(
+                        Code.IMPORT_ROW_NEEDED,
+                        column.name(),
+                        column.field().label(),
+                        outer.get().label());
+            }
         }
     }
 

@@ -188,4 +188,20 @@ public class MappingProposalTest {
                 List.of(Code.IMPORT_COLUMN_MISSING, Code.IMPORT_FIELD_UNKNOWN, Code.IMPORT_KEY_MISSING));
         assertEquals(bound.columns().size(), 1, "capital letters of headers are no difference");
     }
+
+    @Test
+    public void aCellForOneOfSeveralRowsMustSayWhich() {
+        var facts = facts(WrittenSheet.rows("Cloths", "Title | Day | Heat", "Blue | 2026-01-02 | 40"));
+        var day = ColumnMapping.field("Day", "washes.day");
+        var heat = ColumnMapping.field("Heat", "washes.heat").row(1);
+        var columns = List.of(ColumnMapping.field("Title", "title"), day, heat);
+        var mapping = new SheetMapping("Cloths", null, "cloth", "", null, null, false, columns);
+        var findings = BoundSheet.of(0, facts.sheets().getFirst(), mapping, LOOMS)
+                .orElseThrow()
+                .findings();
+        assertEquals(
+                findings.stream().map(Finding::sentence).toList(),
+                List.of(
+                        "Day goes to “Day” of Washes, which has several. Say which row of it the column is, such as 1."));
+    }
 }

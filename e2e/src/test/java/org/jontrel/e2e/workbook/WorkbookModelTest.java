@@ -9,7 +9,6 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -50,10 +49,6 @@ public class WorkbookModelTest {
         installation.close();
     }
 
-    private static FilePayload file(String name, String text) {
-        return new FilePayload(name, "text/csv", text.getBytes(StandardCharsets.UTF_8));
-    }
-
     private void drop(FilePayload... files) {
         page.getByLabel("Workbooks: CSV, XLSX or ODS").setInputFiles(files);
     }
@@ -87,7 +82,7 @@ public class WorkbookModelTest {
         api.post("/api/workspaces", Map.of("title", "Belfries"));
         anna.open("/w/belfries/model");
         assertThat(anna.heading("Begin your model")).isVisible();
-        drop(file("bells.csv", BELLS), file("towers.csv", TOWERS));
+        drop(SampleSheets.file("bells.csv", BELLS), SampleSheets.file("towers.csv", TOWERS));
         assertThat(anna.heading("bells.csv, towers.csv")).isVisible();
         assertThat(line("Bell")).containsText("no two rows have the same");
         assertThat(line("Weight (kg)")).containsText("all 9 values are whole numbers, from 90 to 1500");
@@ -141,7 +136,7 @@ public class WorkbookModelTest {
     @Test(dependsOnMethods = "fromFilesToADraftAndBack")
     public void againstADraftOnlyWhatIsNewIsProposed() {
         anna.open("/w/belfries/exchange");
-        drop(file(
+        drop(SampleSheets.file(
                 "bells.csv",
                 BELLS.replace("Lent to", "Lent to;Key")
                         .replace(".jpg;;\n", ".jpg;;;C\n")
@@ -158,11 +153,11 @@ public class WorkbookModelTest {
     public void whatCannotBeReadIsTold() {
         api.post("/api/workspaces", Map.of("title", "Broken"));
         anna.open("/w/broken/model");
-        drop(file("broken.csv", "Name,Note\nMill,\"never closed\nWeir,x\n"));
+        drop(SampleSheets.file("broken.csv", "Name,Note\nMill,\"never closed\nWeir,x\n"));
         assertThat(page.getByText("A quotation mark in line 2 of “broken.csv” is never closed."))
                 .isVisible();
         anna.checkAccessibility();
-        drop(file("bells.csv", BELLS));
+        drop(SampleSheets.file("bells.csv", BELLS));
         assertThat(anna.heading("bells.csv")).isVisible();
         anna.open("/w/broken/model");
         anna.link("bells.csv").click();
@@ -170,7 +165,7 @@ public class WorkbookModelTest {
         anna.open("/w/broken/workbooks/999999");
         assertThat(page.getByText("This workbook is not here any more. Send it again."))
                 .isVisible();
-        drop(file("towers.csv", TOWERS));
+        drop(SampleSheets.file("towers.csv", TOWERS));
         assertThat(anna.heading("towers.csv")).isVisible();
     }
 
@@ -180,7 +175,7 @@ public class WorkbookModelTest {
         var held = new ArrayList<Route>();
         page.route("**/api/workspaces", held::add);
         anna.open("/w/early/exchange");
-        drop(file("towers.csv", TOWERS));
+        drop(SampleSheets.file("towers.csv", TOWERS));
         assertThat(anna.heading("towers.csv")).isVisible();
         held.forEach(Route::resume);
         page.unroute("**/api/workspaces");
@@ -191,7 +186,7 @@ public class WorkbookModelTest {
     public void whatSomebodyElseChoosesStays() {
         api.post("/api/workspaces", Map.of("title", "Both"));
         anna.open("/w/both/model");
-        drop(file("towers.csv", TOWERS));
+        drop(SampleSheets.file("towers.csv", TOWERS));
         assertThat(line("Steps")).isVisible();
         var id = page.url().replaceFirst(".*/", "").replaceFirst("[?].*", "");
         var open =

@@ -1,5 +1,5 @@
-import type { Schemas } from '@/shared/api/client';
-import { i18n } from '@/shared/i18n';
+import type { Schemas } from './api/client';
+import { i18n } from './i18n';
 
 const MINUTE = 60;
 const HOUR = 60 * MINUTE;
