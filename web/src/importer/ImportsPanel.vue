@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { NSpin } from 'naive-ui';
 import { computed, ref } from 'vue';
+import { useI18n } from 'vue-i18n';
 import { useRouter } from 'vue-router';
 import { useSession } from '@/session/session';
 import Problems from '@/shared/Problems.vue';
@@ -10,11 +11,13 @@ import { renew, useResource } from '@/shared/api/queries';
 import Choice from '@/shared/controls/Choice.vue';
 import FilePicker from '@/shared/controls/FilePicker.vue';
 import { longTime } from '@/shared/time';
+import { formOf, isBeside, refused, sendBeside } from './beside';
 import { stateTone } from './outcomes';
 import { importList, mappingList } from './queries';
 
 /** Takes workbooks whose rows are to become records, and leads to those that were sent before. */
 const props = defineProps<{ workspace: string; site: string; name: string }>();
+const { t } = useI18n();
 const router = useRouter();
 const session = useSession();
 const sent = useResource(() => importList(props.site));
@@ -32,16 +35,21 @@ async function read(files: File[]): Promise<void> {
   problem.value = '';
   findings.value = [];
   reading.value = files.map((file) => file.name).join(', ');
-  const form = new FormData();
-  files.forEach((file) => {
-    form.append('file', file);
-  });
+  const workbooks = files.filter((file) => !isBeside(file.name));
+  const beside = files.filter((file) => isBeside(file.name));
   try {
+    if (!workbooks.length) {
+      throw new Error(t('importer.onlyPictures'));
+    }
     const query = mapping.value ? `?mapping=${encodeURIComponent(mapping.value)}` : '';
     const path = `/api/sites/${encodeURIComponent(props.site)}/imports${query}`;
-    const { progress } = await upload<Schemas['ImportDetails']>(path, form);
+    const { progress } = await upload<Schemas['ImportDetails']>(path, formOf(workbooks));
     void renew(importList(props.site).queryKey);
     const { workspace, site } = props;
+    if (beside.length) {
+      const sent = await sendBeside(site, progress.id, beside);
+      refused.value = sent.refused;
+    }
     await router.push({ name: 'import', params: { workspace, site, import: progress.id } });
   } catch (thrown) {
     problem.value = sentenceOf(thrown);
@@ -69,7 +77,7 @@ async function read(files: File[]): Promise<void> {
       <FilePicker
         area
         multiple
-        accept=".csv,.tsv,.txt,.xlsx,.xlsm,.ods"
+        accept=".csv,.tsv,.txt,.xlsx,.xlsm,.ods,.zip,image/*,.pdf"
         :disabled="!!reading"
         :label="$t('importer.drop')"
         :hint="$t('importer.dropHint')"

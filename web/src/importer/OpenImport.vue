@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui';
-import { computed, ref } from 'vue';
+import { computed, onUnmounted, ref } from 'vue';
 import { useI18n } from 'vue-i18n';
 import { useRoute, useRouter } from 'vue-router';
 import { useWorkspace } from '@/frame/workspace';
@@ -10,6 +10,7 @@ import Problems from '@/shared/Problems.vue';
 import Tag from '@/shared/Tag.vue';
 import { api, ask, sentenceOf } from '@/shared/api/client';
 import { renew } from '@/shared/api/queries';
+import FilePicker from '@/shared/controls/FilePicker.vue';
 import Tabs from '@/shared/controls/Tabs.vue';
 import { useConfirm } from '@/shared/controls/confirming';
 import { longTime } from '@/shared/time';
@@ -20,6 +21,7 @@ import ImportProblems from './ImportProblems.vue';
 import ImportRows from './ImportRows.vue';
 import MappingTools from './MappingTools.vue';
 import UndoImport from './UndoImport.vue';
+import { refused, sendBeside } from './beside';
 import { columnOf, recordTypeOf, sheetAt, withColumn, withSheet } from './mapping';
 import { stateTone } from './outcomes';
 import { IMPORTS, importList } from './queries';
@@ -41,6 +43,9 @@ const failure = ref('');
 const problem = computed(() => failure.value || opened.refused.value || opened.problem.value);
 const siteName = computed(() => workspaces.site(props.site)?.name ?? props.site);
 const undoing = ref(false);
+/** Pictures and files that were sent now. */
+const kept = ref(0);
+onUnmounted(() => (refused.value = []));
 /** Rows are asked for anew when somebody has worked on them, not where something is said that no trial has read yet. */
 const round = computed(() => `${String(isWorking.value)} ${progress.value?.endedAt ?? ''}`);
 const isKnown = computed(() => view.value?.sheets.some((each) => Object.keys(each.outcomes).length > 0) ?? false);
@@ -96,6 +101,18 @@ function read(name: string, reading: string): void {
   opened.choose((mapping) => {
     const before = sheetAt(mapping, sheets, sheet);
     return withSheet(mapping, before, withColumn(before, columnOf(before, name).column, { reading }));
+  });
+}
+
+/** Pictures that rows name. */
+async function sendFiles(files: File[]): Promise<void> {
+  kept.value = 0;
+  refused.value = [];
+  await opened.act(async () => {
+    const sent = await sendBeside(props.site, props.import, files);
+    kept.value = sent.kept;
+    refused.value = sent.refused;
+    return sent.details;
   });
 }
 
@@ -164,6 +181,14 @@ const hasFailed = computed(() => view.value?.sheets.some((each) => (each.outcome
         </p>
       </div>
       <div v-if="view && session.mayWrite" class="row">
+        <FilePicker
+          v-if="isOpen"
+          multiple
+          :disabled="isActing"
+          :label="$t('importer.beside')"
+          :button="$t('importer.beside')"
+          @files="sendFiles"
+        />
         <MappingTools
           :site="site"
           :mapping="choices"
@@ -198,6 +223,8 @@ const hasFailed = computed(() => view.value?.sheets.some((each) => (each.outcome
         </ul>
       </nav>
       <main class="main">
+        <p v-if="kept" class="muted flat" role="status">{{ $t('importer.besideKept', { n: kept }, kept) }}</p>
+        <Problems :of="refused" />
         <Problems :of="view.files" />
         <Problems :of="view.findings" />
         <Tabs

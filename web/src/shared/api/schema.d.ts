@@ -516,6 +516,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sites/{site}/imports/{id}/files": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["send_2"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sites/{site}/imports/{id}/mapping": {
         parameters: {
             query?: never;
@@ -6037,6 +6053,16 @@ export interface components {
             /** @description Of the workspace there, with the right to change its draft; it is not kept */
             token: string;
         };
+        SentFiles: {
+            details: components["schemas"]["ImportDetails"];
+            /**
+             * Format: int32
+             * @description Of those that were sent now
+             */
+            kept: number;
+            /** @description Why the others were not kept */
+            refused: components["schemas"]["FindingView"][];
+        };
         SentView: {
             /** @description What changes in its draft, in sentences */
             changes: string[];
@@ -7596,6 +7622,35 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["StreamingResponseBody"];
+                };
+            };
+        };
+    };
+    send_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "multipart/form-data": {
+                    file: string[];
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SentFiles"];
                 };
             };
         };

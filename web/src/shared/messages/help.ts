@@ -317,7 +317,7 @@ export const helpPages = {
       rows: {
         title: 'Rows of a spreadsheet as records',
         steps:
-          'Under Records, choose “From a workbook” and drop the files: CSV in any encoding, XLSX or ODS. No record is changed yet.\nUnder Columns, look where each column goes: a field, also one within a group or a repeater, a term, a related record, the number, address or state of the record. The column by which a record is known decides whether a row is a new record or changes one.\nTry the rows. Under Problems, the same problem of many rows stands once: choose another text for all of them, or read it as empty. Under Rows, correct a single cell where it stands, and see what a row would change.\nTry again, then bring the rows. You can leave the page meanwhile. What failed can be saved as a workbook with the reasons, corrected, and sent again.',
+          'Under Records, choose “From a workbook” and drop the files: CSV in any encoding, XLSX or ODS; with the pictures that its cells name, or a ZIP file of them. No record is changed yet.\nUnder Columns, look where each column goes: a field, also one within a group or a repeater, a term, a related record, the number, address or state of the record. The column by which a record is known decides whether a row is a new record or changes one.\nTry the rows. Under Problems, the same problem of many rows stands once: choose another text for all of them, or read it as empty. Under Rows, correct a single cell where it stands, and see what a row would change.\nTry again, then bring the rows. You can leave the page meanwhile. What failed can be saved as a workbook with the reasons, corrected, and sent again.',
       },
       rowsAgain: {
         title: 'Again next month, and back',

@@ -6,7 +6,12 @@ export const importer = {
   intro:
     'Rows of a spreadsheet become records and terms of {site}. You say where each column goes, see what would become of every row, and only then bring them. What was brought can be undone.',
   drop: 'Workbooks with rows for this site',
-  dropHint: 'Drop a spreadsheet here: CSV, XLSX or ODS, one file or several. No record is changed yet.',
+  dropHint:
+    'Drop a spreadsheet here: CSV, XLSX or ODS, one file or several; with the pictures that its rows name, or a ZIP file of them. No record is changed yet.',
+  onlyPictures: 'There is no workbook among these files. Drop the sheet with the rows too.',
+  beside: 'Send pictures',
+  besideKept:
+    'No file was kept. | 1 picture or file was kept for the rows that name it. | {n} pictures and files were kept for the rows that name them.',
   earlier: 'Of the last 30 days',
   workbook: 'Workbook',
   by: 'By',
@@ -162,7 +167,7 @@ export const importer = {
   },
   forget: 'Delete',
   forgetHint:
-    'The rows and what is known of them are deleted here. What was brought stays on the site, and cannot be undone from here any more.',
+    'The rows and what is known of them are deleted here, with pictures that no record uses. What was brought stays on the site, and cannot be undone from here any more.',
   mappings: {
     title: 'Mapping',
     with: 'Columns go',

@@ -108,6 +108,7 @@ public class RolesTest extends TrialServerTest {
             {"GET", "/api/sites/trial/imports/1/sheets/0/changes?rows=2", "viewer"},
             {"PUT", "/api/sites/trial/imports/1/sheets/0/replacements", "editor"},
             {"PUT", "/api/sites/trial/imports/1/sheets/0/cells", "editor"},
+            {"POST", "/api/sites/trial/imports/1/files", "editor"},
             {"POST", "/api/sites/trial/imports/1/try", "editor"},
             {"POST", "/api/sites/trial/imports/1/run", "editor"},
             {"POST", "/api/sites/trial/imports/1/pause", "editor"},

@@ -11,6 +11,7 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
+import java.util.LinkedHashMap;
 import java.util.Map;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -90,12 +91,22 @@ public final class Session {
     /** Uploads files under the name {@code file}; each name is followed by its text. */
     public HttpResponse<String> sendFiles(String path, String... namesAndTexts)
             throws IOException, InterruptedException {
-        var body = new ByteArrayOutputStream();
+        var files = new LinkedHashMap<String, byte[]>();
         for (int i = 0; i < namesAndTexts.length; i += 2) {
-            var part = "--b\r\nContent-Disposition: form-data; name=\"file\"; filename=\"" + namesAndTexts[i]
-                    + "\"\r\n\r\n" + namesAndTexts[i + 1] + "\r\n";
-            body.writeBytes(part.getBytes(StandardCharsets.UTF_8));
+            files.put(namesAndTexts[i], namesAndTexts[i + 1].getBytes(StandardCharsets.UTF_8));
         }
+        return sendFiles(path, files);
+    }
+
+    public HttpResponse<String> sendFiles(String path, Map<String, byte[]> files)
+            throws IOException, InterruptedException {
+        var body = new ByteArrayOutputStream();
+        files.forEach((name, bytes) -> {
+            var part = "--b\r\nContent-Disposition: form-data; name=\"file\"; filename=\"" + name + "\"\r\n\r\n";
+            body.writeBytes(part.getBytes(StandardCharsets.UTF_8));
+            body.writeBytes(bytes);
+            body.writeBytes("\r\n".getBytes(StandardCharsets.UTF_8));
+        });
         body.writeBytes("--b--\r\n".getBytes(StandardCharsets.UTF_8));
         return sendBytes(path, "multipart/form-data; boundary=b", body.toByteArray());
     }

@@ -6,6 +6,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.stream.Stream;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
@@ -30,19 +31,20 @@ public final class ImportCommand extends SiteCommand {
     @Option(
             names = "--mapping",
             paramLabel = "NAME|FILE",
-            description =
-                    "Where the rows go: a mapping that the site keeps under a name, or a JSON file with one. Where left"
-                            + " out, one is proposed.")
+            description = "Where the rows go: a mapping that the site keeps, or a JSON file; else one is proposed.")
     private String mapping;
 
-    @Option(
-            names = "--keep",
-            paramLabel = "NAME",
-            description = "Keep the mapping with the site under this name, for workbooks that come again.")
+    @Option(names = "--keep", paramLabel = "NAME", description = "Keep the mapping with the site under this name.")
     private String keep;
 
     @Option(names = "--write", paramLabel = "FILE", description = "Write the mapping to a file.")
     private Path write;
+
+    @Option(
+            names = "--pictures",
+            paramLabel = "FILE",
+            description = "Pictures and files that cells name, or a ZIP file of them. May be given several times.")
+    private List<Path> pictures = List.of();
 
     @Option(names = "--run", description = "Bring the rows; else they are only tried.")
     private boolean run;
@@ -65,13 +67,17 @@ public final class ImportCommand extends SiteCommand {
         if (files.isEmpty()) {
             throw new IOException("Name the files to bring.");
         }
-        for (var file : files) {
+        for (var file : Stream.concat(files.stream(), pictures.stream()).toList()) {
             if (!Files.isReadable(file)) {
                 throw new IOException("There is no file " + file + " that can be read.");
             }
         }
         var details = sent(server, site, imports);
         var at = imports + "/" + details.at("/progress/id").asString();
+        if (!pictures.isEmpty()) {
+            var answer = server.uploadFiles(at + "/files", pictures);
+            RemoteServer.lines(answer.get("refused")).forEach(line -> err().println(line));
+        }
         said(server, site, details);
         if (details.get("findings")
                 .valueStream()

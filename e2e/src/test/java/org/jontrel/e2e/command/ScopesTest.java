@@ -184,6 +184,16 @@ public class ScopesTest {
                 .ended(2)
                 .err()
                 .contains("keeps no mapping"));
+        assertTrue(terminal.run("import", "quay", moorings, "--pictures", "gone.zip")
+                .ended(2)
+                .err()
+                .contains("There is no file gone.zip"));
+        var zip = Files.writeString(mapping.resolveSibling("torn.zip"), "PK")
+                .toString();
+        assertTrue(terminal.run("import", "quay", moorings, "--mapping", "Moorings of May", "--pictures", zip)
+                .ended(0)
+                .err()
+                .contains("“torn.zip” cannot be read as a ZIP file"));
         Files.writeString(mapping, "{\"sheets\": [{\"sheet\": \"may\", \"to\": \"shed\"}]}");
         assertTrue(terminal.run("import", "quay", moorings, "--mapping", mapping)
                 .ended(1)

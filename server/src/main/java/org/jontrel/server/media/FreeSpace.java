@@ -11,7 +11,7 @@ import org.springframework.stereotype.Component;
 
 /** Whether there is room for uploads on the disk that they go to, as far as this machine can see it. */
 @Component
-class FreeSpace {
+public class FreeSpace {
     private final Optional<Path> folder;
     private final long least;
 
@@ -25,7 +25,7 @@ class FreeSpace {
     }
 
     /** A disk that runs full stops the database for everybody, so uploads stop before. */
-    void check(long bytes) {
+    public void check(long bytes) {
         try {
             if (folder.isPresent()
                     && Files.isDirectory(folder.get())

@@ -117,9 +117,20 @@ public class ImportStore {
         old.forEach(this::delete);
     }
 
+    /** Pictures and files that were sent beside its rows. */
+    public ImportFiles files(long id) {
+        return new ImportFiles(database, media, id);
+    }
+
+    /** Says that something is another than was tried; whether that can be said now. */
+    public boolean revised(long id) {
+        return database.transaction(
+                session -> session.getMapper(ImportMapper.class).revised(id) > 0);
+    }
+
     /** Forgets an import with its rows and its journal: what it brought stays, and cannot be undone any more. */
     public boolean delete(long id) {
-        return database.transaction(session -> {
+        boolean deleted = database.transaction(session -> {
             var mapper = session.getMapper(ImportMapper.class);
             var row = mapper.find(id);
             if (row == null || row.state().working() || row.state() == ImportState.PAUSED) {
@@ -129,6 +140,10 @@ public class ImportStore {
             mapper.delete(id);
             return true;
         });
+        if (deleted) {
+            files(id).forget();
+        }
+        return deleted;
     }
 
     /** The imports of the last 30 days, the newest first. */

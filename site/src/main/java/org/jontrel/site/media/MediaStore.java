@@ -85,6 +85,20 @@ public final class MediaStore {
         }
     }
 
+    /** Stores a picture or file before it is known for which field; each field checks it when a record is to have it. */
+    public Uploaded keep(String name, String alt, Bytes bytes, String author) throws IOException {
+        UPLOADS.acquireUninterruptibly();
+        try {
+            var read = Inspection.file(name, bytes);
+            if (read.finding().isPresent()) {
+                return new Uploaded.RefusedUpload(List.of(read.finding().get()));
+            }
+            return new Uploaded.StoredUpload(stored(read, name, alt, bytes, author));
+        } finally {
+            UPLOADS.release();
+        }
+    }
+
     private Uploaded checked(Field field, String name, String alt, Bytes bytes, String author) throws IOException {
         boolean image = field.kind() instanceof Kind.Image;
         var read = image ? Inspection.picture(name, bytes) : Inspection.file(name, bytes);
@@ -97,6 +111,11 @@ public final class MediaStore {
         if (!findings.isEmpty()) {
             return new Uploaded.RefusedUpload(findings);
         }
+        return new Uploaded.StoredUpload(stored(read, name, alt, bytes, author));
+    }
+
+    private StoredFile stored(Inspection.Inspected read, String name, String alt, Bytes bytes, String author)
+            throws IOException {
         var file = new StoredFile(
                 freshId(),
                 read.format(),
@@ -119,7 +138,7 @@ public final class MediaStore {
         if (file.picture()) {
             background.submit(() -> contents.get(file.sha256()).ifPresent(stored -> derive(file, stored)));
         }
-        return new Uploaded.StoredUpload(file);
+        return file;
     }
 
     /** Tells nothing of other files, so that nobody counts up to them; JavaScript holds it exactly. */

@@ -23,7 +23,8 @@ public final class Ddl {
             "jontrel_import_name",
             "jontrel_import_problem",
             "jontrel_import_record",
-            "jontrel_import_made");
+            "jontrel_import_made",
+            "jontrel_import_file");
 
     private Ddl() {}
 
@@ -161,6 +162,9 @@ public final class Ddl {
                   import_id BIGINT NOT NULL, holder_id VARCHAR(40) CHARACTER SET ascii NOT NULL, above_id BIGINT NOT NULL,
                   label VARCHAR(200) COLLATE utf8mb4_bin NOT NULL, shown VARCHAR(200) NOT NULL, record_id BIGINT NOT NULL,
                   stored TINYINT(1) NOT NULL DEFAULT 0, PRIMARY KEY (import_id, holder_id, above_id, label))""",
+                """
+                CREATE TABLE IF NOT EXISTS jontrel_import_file (
+                  import_id BIGINT NOT NULL, media_id BIGINT NOT NULL, PRIMARY KEY (import_id, media_id))""",
                 "INSERT IGNORE INTO jontrel_guard SELECT seq, 0 FROM seq_0_to_63",
                 "INSERT IGNORE INTO jontrel_lease VALUES ('run', '', 0, 0, UTC_TIMESTAMP(3))",
                 "INSERT IGNORE INTO jontrel_lease VALUES ('import', '', 0, 0, UTC_TIMESTAMP(3))",

@@ -24,6 +24,7 @@ import org.jontrel.site.importer.name.FoundName;
 import org.jontrel.site.importer.name.ImportJournal;
 import org.jontrel.site.importer.name.ImportWork;
 import org.jontrel.site.importer.name.NameFinder;
+import org.jontrel.site.importer.name.PictureTexts;
 import org.jontrel.site.importer.row.RowOutcome;
 import org.jontrel.site.importer.row.StagedRow;
 import org.jontrel.site.record.read.StoredRecord;
@@ -84,10 +85,22 @@ public final class RecordChunk {
         var results = stores ? saving.bring(incoming) : saving.examine(incoming);
         for (int i = 0; i < all.size(); i++) {
             result(all.get(i), results.get(i));
+            if (stores && results.get(i) instanceof SaveResult.Stored(StoredRecord after)) {
+                new PictureTexts(connection, work.id())
+                        .say(title(after), all.get(i).found().values());
+            }
         }
         if (stores) {
             new ImportJournal(connection, work.id()).add(sheet.recordType(), changes.values(), binding.generation());
         }
+    }
+
+    private String title(StoredRecord record) {
+        return sheet.recordType()
+                .title()
+                .map(field -> record.values().get(field.id()))
+                .map(String::valueOf)
+                .orElse("");
     }
 
     private static Set<Link> awaited(List<RowWrite> writes) {

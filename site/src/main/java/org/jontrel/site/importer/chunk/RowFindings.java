@@ -47,7 +47,11 @@ public record RowFindings(ImportPlan plan, BoundSheet sheet) {
             case FoundName.Unknown _ ->
                 leaves(name)
                         ? Optional.empty()
-                        : Optional.of(of(name.column(), name.text(), Code.IMPORT_NAME_UNKNOWN, name.text()));
+                        : Optional.of(of(
+                                name.column(),
+                                name.text(),
+                                name.targets().isEmpty() ? Code.IMPORT_FILE_UNKNOWN : Code.IMPORT_NAME_UNKNOWN,
+                                name.text()));
             case FoundName.RefusedName(Finding finding) ->
                 Optional.of(new CellProblem(name.column(), name.text(), finding));
         };

@@ -80,10 +80,11 @@ public record RowWrites(BoundSheet sheet, String author) {
         if (!(found instanceof FoundName.Known(Link link, Set<Link> _))) {
             return null;
         }
-        boolean term = sheet.columns().stream()
-                .filter(each -> each.index() == name.column() && each.goal() == ColumnMapping.Goal.FIELD)
-                .map(BoundColumn::field)
-                .anyMatch(each -> each.kind() instanceof Kind.TermPick);
-        return term ? (Object) link.id() : Map.of("type", link.type(), "id", link.id());
+        boolean bare = name.targets().isEmpty()
+                || sheet.columns().stream()
+                        .filter(each -> each.index() == name.column() && each.goal() == ColumnMapping.Goal.FIELD)
+                        .map(BoundColumn::field)
+                        .anyMatch(each -> each.kind() instanceof Kind.TermPick);
+        return bare ? (Object) link.id() : Map.of("type", link.type(), "id", link.id());
     }
 }

@@ -25,6 +25,7 @@ public final class NameFinder {
     private final ImportWork work;
     private final SiteNames site;
     private final MadeNames made;
+    private final SentFileNames files;
     private final Map<Asked, Map<String, Set<Hit>>> hits = new HashMap<>();
     private final Map<CellName, FoundName> found = new HashMap<>();
 
@@ -43,6 +44,7 @@ public final class NameFinder {
         this.work = work;
         this.site = new SiteNames(connection, binding, work.id(), work.large());
         this.made = new MadeNames(connection, binding, work);
+        this.files = new SentFileNames(connection, work.id());
     }
 
     /** Asks for all of them at once. */
@@ -62,6 +64,7 @@ public final class NameFinder {
                 }
             }
         }
+        files.look(names);
         for (var each : wanted.entrySet()) {
             var known = hits.computeIfAbsent(each.getKey(), _ -> new HashMap<>());
             each.getValue().removeAll(known.keySet());
@@ -119,6 +122,9 @@ public final class NameFinder {
     public FoundName find(CellName name) {
         return found.computeIfAbsent(name, _ -> {
             try {
+                if (name.targets().isEmpty()) {
+                    return files.find(name);
+                }
                 boolean way =
                         name.by().equals(ColumnMapping.BY_PATH) && name.path().size() > 1;
                 return way ? along(name) : titled(name);
