@@ -1,12 +1,14 @@
 <script setup lang="ts">
-import { NSpin } from 'naive-ui';
+import { NButton, NSpin } from 'naive-ui';
 import { computed, ref } from 'vue';
 import { useI18n } from 'vue-i18n';
 import { useRouter } from 'vue-router';
+import { sampleList } from '@/model/queries';
+import { useRecordTypes } from '@/record/recordTypes';
 import { useSession } from '@/session/session';
 import Problems from '@/shared/Problems.vue';
 import Tag from '@/shared/Tag.vue';
-import { ApiError, sentenceOf, upload, type FindingView, type Schemas } from '@/shared/api/client';
+import { api, ApiError, ask, sentenceOf, upload, type FindingView, type Schemas } from '@/shared/api/client';
 import { renew, useResource } from '@/shared/api/queries';
 import Choice from '@/shared/controls/Choice.vue';
 import FilePicker from '@/shared/controls/FilePicker.vue';
@@ -20,6 +22,7 @@ const props = defineProps<{ workspace: string; site: string; name: string }>();
 const { t } = useI18n();
 const router = useRouter();
 const session = useSession();
+const recordTypes = useRecordTypes();
 const sent = useResource(() => importList(props.site));
 const kept = useResource(() => mappingList(props.site));
 const mapping = ref('');
@@ -27,6 +30,33 @@ const mappings = computed(() => (kept.data.value ?? []).map((each) => ({ value: 
 const reading = ref('');
 const problem = ref('');
 const findings = ref<FindingView[]>([]);
+
+/** Samples of which this site has at least half of the types. */
+const known = useResource(() => sampleList());
+const samples = computed(() =>
+  (known.data.value ?? []).filter(({ definitions }) => {
+    const keys = definitions.flatMap((each) => (each.sort === 'type' ? [each.key] : []));
+    const there = keys.filter((key) => recordTypes.all?.some((each) => each.sort === 'types' && each.key === key));
+    return there.length * 2 >= keys.length;
+  }),
+);
+
+async function sendSample({ name, title }: Schemas['SampleView']): Promise<void> {
+  problem.value = '';
+  reading.value = title;
+  const { workspace, site } = props;
+  try {
+    const { id } = await ask(
+      api.POST('/api/sites/{site}/imports/samples/{name}', { params: { path: { site, name } } }),
+    );
+    void renew(importList(site).queryKey);
+    await router.push({ name: 'import', params: { workspace, site, import: id } });
+  } catch (thrown) {
+    problem.value = sentenceOf(thrown);
+  } finally {
+    reading.value = '';
+  }
+}
 
 async function read(files: File[]): Promise<void> {
   if (!files.length || reading.value) {
@@ -84,6 +114,12 @@ async function read(files: File[]): Promise<void> {
         @files="read"
       />
     </template>
+    <div v-if="session.mayWrite && samples.length" class="row">
+      <span class="muted">{{ $t('importer.samples') }}</span>
+      <NButton v-for="each in samples" :key="each.name" size="small" :disabled="!!reading" @click="sendSample(each)">{{
+        $t('importer.sample', { title: each.title, n: each.records })
+      }}</NButton>
+    </div>
     <p v-if="reading" class="row flat" role="status">
       <NSpin :size="16" /><span>{{ $t('workbook.reading', { name: reading }) }}</span>
     </p>

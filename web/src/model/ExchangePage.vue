@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui';
-import { computed, ref } from 'vue';
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue';
 import { useI18n } from 'vue-i18n';
+import { useRoute } from 'vue-router';
 import { useSession } from '@/session/session';
 import Problems from '@/shared/Problems.vue';
 import Tag from '@/shared/Tag.vue';
 import { api, ApiError, ask, sentenceOf, upload, type FindingView, type Schemas } from '@/shared/api/client';
 import { idOf, nameOf, sorts } from '@/shared/definitions';
+import SampleModels from './SampleModels.vue';
 import { useDraft } from './draft';
 import Check from '@/shared/controls/Check.vue';
 import Choice from '@/shared/controls/Choice.vue';
@@ -18,6 +20,7 @@ import WorkbookDrop from '@/workbook/WorkbookDrop.vue';
 const { t } = useI18n();
 const draft = useDraft();
 const session = useSession();
+const route = useRoute();
 const incoming = ref<Schemas['ImportPreview']>();
 const choice = ref<Record<string, 'take' | 'theirs' | 'leave'>>({});
 const findings = ref<FindingView[]>([]);
@@ -85,6 +88,31 @@ async function read(files: File[]): Promise<void> {
   }
 }
 
+/** A sample is read as if somebody had dropped its package. */
+async function readSample(name: string): Promise<void> {
+  problem.value = '';
+  try {
+    const path = { name };
+    const bytes = await ask(api.GET('/api/samples/{name}/package', { params: { path }, parseAs: 'blob' }));
+    await read([new File([bytes], `${name}.zip`)]);
+    await nextTick();
+    heading.value?.scrollIntoView({ block: 'start' });
+  } catch (thrown) {
+    problem.value = sentenceOf(thrown);
+  }
+}
+
+const heading = useTemplateRef<HTMLElement>('heading');
+watch(
+  () => [route.query.sample, draft.loaded] as const,
+  ([sample, isLoaded]) => {
+    if (typeof sample === 'string' && isLoaded && session.isArchitect) {
+      void readSample(sample);
+    }
+  },
+  { immediate: true },
+);
+
 async function take(): Promise<void> {
   problem.value = '';
   try {
@@ -103,7 +131,7 @@ async function take(): Promise<void> {
   <div class="stack">
     <h1>{{ $t('model.views.exchange') }}</h1>
     <section class="panel">
-      <h2>{{ $t('model.exchange.in') }}</h2>
+      <h2 ref="heading">{{ $t('model.exchange.in') }}</h2>
       <FilePicker
         v-if="session.isArchitect"
         area
@@ -122,7 +150,10 @@ async function take(): Promise<void> {
           }))
         "
       />
-      <p v-if="taken" role="status">{{ $t('model.exchange.taken', { n: taken }, taken) }}</p>
+      <p v-if="taken" role="status">
+        {{ $t('model.exchange.taken', { n: taken }, taken) }}
+        <template v-if="route.query.sample">{{ $t('model.samples.taken') }}</template>
+      </p>
       <template v-if="incoming">
         <table class="table">
           <thead>
@@ -162,6 +193,11 @@ async function take(): Promise<void> {
           $t('model.exchange.takeAll', { n: chosen.length }, chosen.length)
         }}</NButton>
       </template>
+    </section>
+    <section v-if="session.isArchitect" class="panel">
+      <h2>{{ $t('model.samples.title') }}</h2>
+      <p class="hint">{{ $t('model.samples.hint') }}</p>
+      <SampleModels />
     </section>
     <section v-if="session.isArchitect" class="panel">
       <h2>{{ $t('model.exchange.workbook') }}</h2>

@@ -5,6 +5,7 @@ import { useRouter } from 'vue-router';
 import IconCode from '~icons/tabler/file-code';
 import IconType from '~icons/tabler/file-text';
 import IconPaste from '~icons/tabler/clipboard-text';
+import IconSample from '~icons/tabler/books';
 import IconTable from '~icons/tabler/table';
 import Problems from '@/shared/Problems.vue';
 import { api, ask, sentenceOf, type Schemas } from '@/shared/api/client';
@@ -12,6 +13,7 @@ import TextInput from '@/shared/controls/TextInput.vue';
 import type { ContentType, Field, Group } from '@/shared/kinds';
 import WorkbookDrop from '@/workbook/WorkbookDrop.vue';
 import Proposals from './Proposals.vue';
+import SampleModels from './SampleModels.vue';
 import { useDraft } from './draft';
 
 /** An empty workspace: the ways into a first model. */
@@ -139,6 +141,14 @@ async function read(): Promise<void> {
         @take="make(planned, $event)"
         @cancel="proposals = undefined"
       />
+    </div>
+    <div class="panel way">
+      <IconSample class="picture" aria-hidden="true" />
+      <div class="words">
+        <h2>{{ $t('model.samples.title') }}</h2>
+        <p class="hint flat">{{ $t('model.samples.hint') }}</p>
+        <SampleModels />
+      </div>
     </div>
     <div class="panel way">
       <IconCode class="picture" aria-hidden="true" />

@@ -39,3 +39,9 @@ export const lookOf = (workspace: string, of: Defined, revision: number): Resour
       }),
     ),
 });
+
+/** The models to start from that ship with the application. */
+export const sampleList = (): Resource<Schemas['SampleView'][]> => ({
+  queryKey: ['samples'],
+  queryFn: ({ signal }) => ask(api.GET('/api/samples', { signal })),
+});

@@ -276,6 +276,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/samples": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all_12"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/samples/{name}/package": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["pack"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/samples/{name}/picture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["picture"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/session": {
         parameters: {
             query?: never;
@@ -478,6 +526,22 @@ export interface paths {
         get: operations["all_7"];
         put?: never;
         post: operations["send_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{site}/imports/samples/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["send_3"];
         delete?: never;
         options?: never;
         head?: never;
@@ -6041,6 +6105,26 @@ export interface components {
             /** Format: int64 */
             undoes?: number;
         };
+        SampleDefinition: {
+            key: string;
+            name: string;
+            sort: string;
+        };
+        SampleView: {
+            definitions: components["schemas"]["SampleDefinition"][];
+            description: string;
+            name: string;
+            /** @description Address of a picture of it */
+            picture: string;
+            /** Format: int32 */
+            pictures: number;
+            /**
+             * Format: int32
+             * @description Made-up records that can be brought onto a site
+             */
+            records: number;
+            title: string;
+        };
         SaveView: {
             content: string;
             name: string;
@@ -6062,6 +6146,10 @@ export interface components {
             kept: number;
             /** @description Why the others were not kept */
             refused: components["schemas"]["FindingView"][];
+        };
+        SentSample: {
+            /** Format: int64 */
+            id: number;
         };
         SentView: {
             /** @description What changes in its draft, in sentences */
@@ -7149,6 +7237,70 @@ export interface operations {
             };
         };
     };
+    all_12: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SampleView"][];
+                };
+            };
+        };
+    };
+    pack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/zip": string;
+                };
+            };
+        };
+    };
+    picture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/png": string;
+                };
+            };
+        };
+    };
     session: {
         parameters: {
             query?: never;
@@ -7555,6 +7707,29 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["ImportDetails"];
+                };
+            };
+        };
+    };
+    send_3: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: string;
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SentSample"];
                 };
             };
         };

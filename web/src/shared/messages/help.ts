@@ -73,6 +73,11 @@ export const helpPages = {
         title: 'A spreadsheet for a model that is there',
         text: 'Sheets and columns are known by their names. Only what is new is proposed; what differs is said, and changed where you say so. What was seen is kept for 30 days with what you chose: open it again under Import and export, or delete it there. Kept are samples and frequent words of each column, and the rows of sheets with few columns; not the files.',
       },
+      samples: {
+        title: 'A sample to start from',
+        steps:
+          'On an empty workspace, or under Import and export, choose one of five samples: small models of unusual trades with layouts, a look, made-up records and pictures.\nIts definitions are compared with the draft. Take all, or leave some out.\nRelease the draft and install it on a site. Then, under Records, “From a workbook” offers the records of the sample: they are brought, and undone, like the rows of any spreadsheet.',
+      },
       findings: {
         title: 'Findings',
         text: 'Findings say what would break later, where it is, and what to do; many have a fix that one click makes. A blocker keeps a release from being published, a warning does not.',

@@ -12,6 +12,8 @@ export const importer = {
   beside: 'Send pictures',
   besideKept:
     'No file was kept. | 1 picture or file was kept for the rows that name it. | {n} pictures and files were kept for the rows that name them.',
+  samples: 'This site has the model of a sample. Its records:',
+  sample: '{title} ({n})',
   earlier: 'Of the last 30 days',
   workbook: 'Workbook',
   by: 'By',

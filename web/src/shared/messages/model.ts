@@ -84,6 +84,21 @@ export const model = {
     packageHint: 'Definitions that were exported from another workspace or kept in a repository.',
     toExchange: 'Open Import and export',
   },
+  samples: {
+    title: 'From a sample',
+    hint: 'Small models of unusual trades, invented throughout. You see what each definition would do to the draft, and take all or some.',
+    taken:
+      'Once they are released and installed on a site, its records and pictures can be brought: under Records, “From a workbook”.',
+    count: {
+      type: 'no types | 1 content type | {n} content types',
+      taxonomy: 'no taxonomies | 1 taxonomy | {n} taxonomies',
+      layout: 'no layouts | 1 layout | {n} layouts',
+      listing: 'no listings | 1 listing | {n} listings',
+      look: 'no looks | 1 look | {n} looks',
+      records: 'no records | 1 record | {n} records',
+      pictures: 'no pictures | 1 picture | {n} pictures',
+    },
+  },
   pick: 'Choose a definition on the left.',
   count: {
     fields: 'no fields | 1 field | {n} fields',

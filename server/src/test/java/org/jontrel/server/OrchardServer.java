@@ -60,7 +60,7 @@ public final class OrchardServer implements AutoCloseable {
     }
 
     /** With an account and a workspace, and nothing in it. */
-    static OrchardServer empty(String... settings) {
+    public static OrchardServer empty(String... settings) {
         var all = new ArrayList<>(List.of(settings));
         var database = TestDatabase.shared().create();
         all.addAll(List.of(
@@ -117,7 +117,7 @@ public final class OrchardServer implements AutoCloseable {
     }
 
     /** A run that has ended as it should. */
-    JsonNode ended(JsonNode run) throws InterruptedException {
+    public JsonNode ended(JsonNode run) throws InterruptedException {
         var path = "/api/sites/field/runs/" + run.get("id").asLong();
         Waiting.until(
                 "the run",

@@ -68,6 +68,10 @@ public record SheetMapping(
                         .toList());
     }
 
+    public SheetMapping state(RecordState newState) {
+        return new SheetMapping(sheet, use, to, key, mode, newState, clears, columns);
+    }
+
     /** One of which nothing is brought. */
     public static SheetMapping skipped(String sheet) {
         return new SheetMapping(sheet, SheetUse.SKIP, "", "", Mode.ALL, RecordState.DRAFT, false, List.of());

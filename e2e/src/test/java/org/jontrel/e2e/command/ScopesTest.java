@@ -188,8 +188,7 @@ public class ScopesTest {
                 .ended(2)
                 .err()
                 .contains("There is no file gone.zip"));
-        var zip = Files.writeString(mapping.resolveSibling("torn.zip"), "PK")
-                .toString();
+        var zip = Files.writeString(mapping.resolveSibling("torn.zip"), "PK").toString();
         assertTrue(terminal.run("import", "quay", moorings, "--mapping", "Moorings of May", "--pictures", zip)
                 .ended(0)
                 .err()
