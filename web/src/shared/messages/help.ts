@@ -326,7 +326,7 @@ export const helpPages = {
       },
       rowsAgain: {
         title: 'Again next month, and back',
-        text: 'Under Mapping, keep where the columns go under a name, and choose it when the next file comes; or save it as a file for another site or for ./jontrel import. An import can be undone for 30 days: what it made goes again, what it changed becomes what it was, and what somebody has changed since stays. How much that is, is told before.',
+        text: 'Under Mapping, keep where the columns go under a name, and choose it when the next file comes; or save it as a file for another site or for ./jontrel import. An import can be undone for 30 days: what it made goes again, what it changed becomes what it was, and what somebody has changed since stays. How much that is, is told before.\nA list that was exported, changed in a spreadsheet program and sent back changes only what was changed.',
       },
     },
   },

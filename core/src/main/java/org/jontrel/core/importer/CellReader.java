@@ -8,12 +8,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.function.BiPredicate;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.model.Field;
 import org.jontrel.core.model.Kind;
 import org.jontrel.core.model.condition.RecordState;
 import org.jontrel.core.propose.kind.CellTexts;
 import org.jontrel.core.propose.word.Spellings;
+import org.jontrel.core.record.CellForms;
 
 /** Reads the cells of rows as the mapping of their sheet says. */
 public final class CellReader {
@@ -43,17 +45,27 @@ public final class CellReader {
 
     /** @param cells texts from the first column on */
     public ReadRow read(List<String> cells) {
-        return new OneRow(cells).read();
+        return read(cells, (_, _) -> false);
+    }
+
+    /**
+     * @param cells texts from the first column on
+     * @param isSame whether the cell of a column says what its record has already: nothing is read of it
+     */
+    public ReadRow read(List<String> cells, BiPredicate<BoundColumn, String> isSame) {
+        return new OneRow(cells, isSame).read();
     }
 
     /** The text of a cell, where it is to be read as another, as that. */
     public static String text(BoundColumn column, List<String> cells) {
         var text = column.index() < cells.size() ? cells.get(column.index()).strip() : "";
-        return column.mapping().replace().getOrDefault(text, text).strip();
+        return CellForms.meant(
+                column.mapping().replace().getOrDefault(text, text).strip());
     }
 
     private final class OneRow {
         private final List<String> cells;
+        private final BiPredicate<BoundColumn, String> isSame;
         private final Map<String, Object> raw = new LinkedHashMap<>();
         private final List<CellProblem> problems = new ArrayList<>();
         private Optional<Long> number = Optional.empty();
@@ -64,8 +76,9 @@ public final class CellReader {
         private Optional<LocalDateTime> publishAt = Optional.empty();
         private Optional<LocalDateTime> retireAt = Optional.empty();
 
-        OneRow(List<String> cells) {
+        OneRow(List<String> cells, BiPredicate<BoundColumn, String> isSame) {
             this.cells = cells;
+            this.isSame = isSame;
         }
 
         ReadRow read() {
@@ -95,7 +108,11 @@ public final class CellReader {
                 return;
             }
             switch (column.goal()) {
-                case FIELD -> field(column, text);
+                case FIELD -> {
+                    if (!isSame.test(column, text)) {
+                        field(column, text);
+                    }
+                }
                 case NUMBER -> number = number(column, text);
                 case ADDRESS -> address = text;
                 case STATE -> state = state(column, text);

@@ -149,7 +149,8 @@ public final class ReferenceNames {
         return ValueTexts.text(field, value, this::name);
     }
 
-    private String name(Field field, Object reference) {
+    /** What people call what a value leads to; empty where it leads nowhere. */
+    public String name(Field field, Object reference) {
         return switch (reference) {
             case Link link -> title(link);
             case Long term when field.kind() instanceof Kind.TermPick pick -> title(new Link(pick.taxonomy(), term));

@@ -8,10 +8,8 @@ import java.util.List;
 import java.util.NoSuchElementException;
 import java.util.Optional;
 import java.util.function.Function;
-import java.util.regex.Pattern;
 import org.jontrel.core.model.Field;
-import org.jontrel.core.model.Kind;
-import org.jontrel.core.record.Values;
+import org.jontrel.core.record.CellForms;
 import org.jontrel.core.recordtype.RecordType;
 import org.jontrel.serve.record.ReferenceNames;
 import org.jontrel.serve.web.Refusal;
@@ -39,11 +37,6 @@ public enum ExportFile {
             ExportText.lines(source, out);
         }
     };
-
-    /** Numbers and telephone numbers. */
-    private static final Pattern NUMBERS = Pattern.compile("[-+]?[0-9 ()./-]+");
-    /** What a formula needs to call something: a function, another program, another sheet. */
-    private static final Pattern DOING = Pattern.compile("[(|!=\\[]");
 
     private final String type;
 
@@ -184,28 +177,8 @@ public enum ExportFile {
                 List.of(String.valueOf(record.id()), record.state().code(), record.slug()));
         for (var field : fields) {
             var value = record.values().get(field.id());
-            cells.add(value == null ? "" : plain(field, value, known));
+            cells.add(value == null ? "" : CellForms.text(field, value, known::name));
         }
         return cells;
-    }
-
-    /** Numbers without their unit, so that they stay numbers. */
-    private static String plain(Field field, Object value, ReferenceNames known) {
-        return field.kind() instanceof Kind.Numeric
-                ? String.valueOf(Values.wire(field.kind(), value))
-                : known.show(field, value);
-    }
-
-    /**
-     * A cell that a spreadsheet would take for a formula that does something gets an apostrophe before it, and stays text.
-     * Everything else is data and stays as it is: telephone numbers, names with @, lists with dashes.
-     */
-    static String harmless(String text) {
-        if (text.isEmpty()
-                || "=+-@\t\r".indexOf(text.charAt(0)) < 0
-                || NUMBERS.matcher(text).matches()) {
-            return text;
-        }
-        return text.charAt(0) == '=' || DOING.matcher(text).find() ? "'" + text : text;
     }
 }

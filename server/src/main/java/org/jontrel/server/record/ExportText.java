@@ -9,6 +9,7 @@ import java.util.LinkedHashMap;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
 import org.dhatim.fastexcel.Workbook;
+import org.jontrel.core.record.CellForms;
 import org.jontrel.core.record.Values;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -27,7 +28,7 @@ final class ExportText {
         ExportFile.each(
                 source,
                 (record, known) -> printer.printRecord(ExportFile.cells(record, fields, known).stream()
-                        .map(ExportFile::harmless)
+                        .map(CellForms::harmless)
                         .toList()));
         printer.flush();
     }
@@ -53,7 +54,7 @@ final class ExportText {
                         sheet.value(row[0], i, number);
                     } else if (!cells.get(i).isEmpty()) {
                         // within the sheet: a table of all texts would have to be kept until the end
-                        sheet.inlineString(row[0], i, shortened(cells.get(i)));
+                        sheet.inlineString(row[0], i, CellForms.shortened(cells.get(i)));
                     }
                 }
                 if (++row[0] % 1_000 == 0) {
@@ -63,11 +64,6 @@ final class ExportText {
         } catch (UncheckedIOException e) {
             throw e.getCause();
         }
-    }
-
-    /** A cell of a spreadsheet holds so many characters. */
-    static String shortened(String text) {
-        return text.length() > 32_767 ? text.substring(0, 32_766) + "…" : text;
     }
 
     static void lines(ExportFile.ExportSource source, OutputStream out) throws IOException {

@@ -70,9 +70,11 @@ public final class RecordChunk {
     public void work(List<StagedRow> rows, boolean stores) throws SQLException {
         var reader = new CellReader(sheet);
         var read = new LinkedHashMap<StagedRow, ReadRow>();
+        var exported = new ExportedCells(connection, binding);
+        exported.look(sheet, rows);
         rows.stream()
                 .filter(row -> row.outcome() != RowOutcome.FAILED && row.outcome() != RowOutcome.LEFT)
-                .forEach(row -> read.put(row, reader.read(row.cells())));
+                .forEach(row -> read.put(row, reader.read(row.cells(), exported.of(row))));
         names.look(read.values().stream().flatMap(row -> row.names().stream()).toList());
         var all = new ArrayList<RowWrite>();
         read.forEach((staged, row) -> write(staged, row).ifPresent(all::add));
