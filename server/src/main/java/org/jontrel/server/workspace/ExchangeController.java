@@ -265,7 +265,8 @@ class ExchangeController {
         var after = before;
         var comments = Comments.NONE;
         for (var taken : body.definitions()) {
-            var definition = DefinitionView.read(taken.sort(), taken.definition());
+            var read = DefinitionView.read(taken.sort(), taken.definition());
+            var definition = new Identities(after, ids).complete(read);
             long now = draft.find(definition.id()).map(Drafts.Drafted::revision).orElse(0L);
             if (taken.revision() != null && taken.revision() != now) {
                 throw Refusal.conflict(

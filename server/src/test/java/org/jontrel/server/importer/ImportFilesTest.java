@@ -166,4 +166,20 @@ public class ImportFilesTest {
         var again = until(sent(), "try", "tried");
         assertEquals(again.at("/sheets/0/outcomes/same").asLong(), 2, again.toString());
     }
+
+    @Test(dependsOnMethods = "whatRecordsUseStaysAndIsFoundInTheLibraryNextTime")
+    public void aSmallFileThatHoldsTooMuchFillsNoDisk() throws Exception {
+        var at = sent();
+        var before = library();
+        var heavy = json(at + "/files", Map.of("heavy.zip", zip(Map.of("a.bin", new byte[(100 << 20) + 1]))));
+        assertTrue(heavy.get("refused").toString().contains("“a.bin” has more than 100 MB"), heavy.toString());
+        var many = new LinkedHashMap<String, byte[]>();
+        for (int i = 0; i <= 10_000; i++) {
+            many.put(i + ".png", new byte[0]);
+        }
+        var crowd = json(at + "/files", Map.of("crowd.zip", zip(many)));
+        assertTrue(crowd.get("refused").toString().contains("holds more than 10000 files"), crowd.toString());
+        assertEquals(crowd.get("kept").asInt(), 0);
+        assertEquals(library(), before);
+    }
 }

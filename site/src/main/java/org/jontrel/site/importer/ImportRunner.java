@@ -98,13 +98,13 @@ final class ImportRunner {
         if (owned(sheet)) {
             var chunk = new OwnedChunk(connection, binding, work, plan, sheet);
             chunk.work(some, true);
-            rows.outcomes(sheet.index(), chunk.outcomes);
+            rows.outcomes(sheet.index(), some, chunk.outcomes);
             rows.problems(sheet.index(), chunk.problems);
             return;
         }
         var chunk = new RecordChunk(connection, binding, work, plan, sheet);
         chunk.work(some, true);
-        rows.outcomes(sheet.index(), chunk.outcomes);
+        rows.outcomes(sheet.index(), some, chunk.outcomes);
         rows.problems(sheet.index(), chunk.problems);
         rows.some(sheet.index(), chunk.unmade(some), "fresh = " + Settling.UNMADE);
     }

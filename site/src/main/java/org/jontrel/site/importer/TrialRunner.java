@@ -127,19 +127,20 @@ final class TrialRunner {
         if (ImportRunner.owned(sheet)) {
             var chunk = new OwnedChunk(connection, binding, work, plan, sheet);
             chunk.work(some, false);
-            return note(rows, sheet, chunk.outcomes, chunk.problems, chunk.leading, first);
+            return note(rows, sheet, some, chunk.outcomes, chunk.problems, chunk.leading, first);
         }
         var chunk = new RecordChunk(connection, binding, work, plan, sheet);
         chunk.work(some, false);
         if (first) {
             new Claims(connection, id).add(sheet, chunk.changes);
         }
-        return note(rows, sheet, chunk.outcomes, chunk.problems, chunk.leading, first);
+        return note(rows, sheet, some, chunk.outcomes, chunk.problems, chunk.leading, first);
     }
 
     private static long note(
             StagedRows rows,
             BoundSheet sheet,
+            List<StagedRow> some,
             Map<Integer, RowOutcome> outcomes,
             Map<Integer, List<CellProblem>> problems,
             Map<Integer, Long> leading,
@@ -149,7 +150,7 @@ final class TrialRunner {
         if (!first) {
             told.values().removeIf(outcome -> outcome != RowOutcome.FAILED);
         }
-        rows.outcomes(sheet.index(), told);
+        rows.outcomes(sheet.index(), some, told);
         rows.problems(sheet.index(), problems);
         if (first) {
             rows.some(sheet.index(), leading.keySet(), "leads = 1");

@@ -6,6 +6,7 @@ import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.jontrel.core.importer.CellProblem;
@@ -106,11 +107,20 @@ public record StagedRows(Connection connection, long id) {
                 rows);
     }
 
-    /** What became of rows; with one statement for each outcome. */
-    public void outcomes(int sheet, Map<Integer, RowOutcome> outcomes) throws SQLException {
+    /**
+     * What became of rows; with one statement for each outcome.
+     *
+     * @param rows as they were; where a trial has told the same, nothing is stored
+     */
+    public void outcomes(int sheet, List<StagedRow> rows, Map<Integer, RowOutcome> outcomes) throws SQLException {
+        var known = new HashMap<Integer, RowOutcome>();
+        rows.forEach(row -> known.put(row.number(), row.outcome()));
         var numbers = new EnumMap<RowOutcome, List<Integer>>(RowOutcome.class);
-        outcomes.forEach((number, outcome) ->
-                numbers.computeIfAbsent(outcome, _ -> new ArrayList<>()).add(number));
+        outcomes.forEach((number, outcome) -> {
+            if (known.get(number) != outcome) {
+                numbers.computeIfAbsent(outcome, _ -> new ArrayList<>()).add(number);
+            }
+        });
         for (var each : numbers.entrySet()) {
             some(sheet, each.getValue(), "outcome = '" + each.getKey().code() + "'");
         }
