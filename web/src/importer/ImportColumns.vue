@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui';
 import { computed, ref } from 'vue';
 import { useI18n } from 'vue-i18n';
 import { useRecordTypes } from '@/record/recordTypes';
@@ -37,6 +38,9 @@ const { t } = useI18n();
 provideDisabled(() => !props.isOpen);
 const recordTypes = useRecordTypes();
 const problem = ref('');
+/** Columns that are shown at first, and more of them: each has several controls. */
+const STEP = 100;
+const most = ref(STEP);
 
 const sheet = computed(() => props.sheets[props.at]);
 const mapped = computed(() => sheetAt(props.mapping, props.sheets, props.at));
@@ -174,7 +178,7 @@ const first = () => mapped.value.to || types.value[0]?.id || '';
       </thead>
       <tbody>
         <ImportColumnLine
-          v-for="column in sheet.columns"
+          v-for="column in sheet.columns.slice(0, most)"
           :key="column.column"
           :column="column"
           :mapped="columnOf(mapped, column.name)"
@@ -185,6 +189,9 @@ const first = () => mapped.value.to || types.value[0]?.id || '';
         />
       </tbody>
     </table>
+    <NButton v-if="use !== 'skip' && sheet.columns.length > most" class="more" @click="most += STEP">{{
+      $t('importer.moreColumns', { n: sheet.columns.length - most }, sheet.columns.length - most)
+    }}</NButton>
   </div>
 </template>
 
@@ -212,5 +219,8 @@ const first = () => mapped.value.to || types.value[0]?.id || '';
 }
 .columns {
   width: 100%;
+}
+.more {
+  align-self: flex-start;
 }
 </style>

@@ -56,6 +56,8 @@ function optionsAt(at: number): { value: string; label: string }[] {
   const options = field?.kind === 'choice' ? (field.options ?? []) : [];
   return options.map(({ label }) => ({ value: label, label }));
 }
+/** As many as the server tells at most. */
+const MOST_TOLD = 500;
 const TWO_WAYS = 'IMPORT_TWO_WAYS';
 const readingsAt = (each: Schemas['ProblemGroup']) => (each.code === TWO_WAYS ? readingsOf(fieldAt(each.column)) : []);
 
@@ -86,6 +88,9 @@ function answer(each: Schemas['ProblemGroup'], as: string): void {
       <Choice v-model:value="column" class="columns" :options="columns" :aria-label="$t('importer.column')" />
       <span class="muted" role="status">{{ $t('importer.problemCount', { n: shown.length }, shown.length) }}</span>
     </div>
+    <p v-if="problems.length >= MOST_TOLD" class="muted flat">
+      {{ $t('importer.mostProblems', { n: problems.length.toLocaleString('en') }) }}
+    </p>
     <p v-if="!all.length" class="muted">{{ $t('importer.noProblems') }}</p>
     <table v-else class="table">
       <thead>
@@ -173,6 +178,9 @@ function answer(each: Schemas['ProblemGroup'], as: string): void {
 }
 .columns {
   width: 200px;
+}
+.flat {
+  margin: 0;
 }
 td {
   vertical-align: top;

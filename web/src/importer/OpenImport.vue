@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useEventListener } from '@vueuse/core';
 import { NButton } from 'naive-ui';
 import { computed, onUnmounted, ref } from 'vue';
 import { useI18n } from 'vue-i18n';
@@ -51,6 +52,12 @@ const round = computed(() => `${String(isWorking.value)} ${progress.value?.ended
 const isKnown = computed(() => view.value?.sheets.some((each) => Object.keys(each.outcomes).length > 0) ?? false);
 
 void opened.load();
+// somebody may have worked on it elsewhere
+useEventListener(window, 'focus', () => {
+  if (!isActing.value && !isWorking.value) {
+    void opened.load();
+  }
+});
 recordTypes.load(props.site).catch((thrown: unknown) => {
   failure.value = sentenceOf(thrown);
 });
