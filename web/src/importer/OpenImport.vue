@@ -16,6 +16,7 @@ import Tabs from '@/shared/controls/Tabs.vue';
 import { useConfirm } from '@/shared/controls/confirming';
 import { longTime } from '@/shared/time';
 import { ofSite } from '@/site/queries';
+import SheetPanes from '@/workbook/SheetPanes.vue';
 import ImportColumns from './ImportColumns.vue';
 import ImportFoot from './ImportFoot.vue';
 import ImportProblems from './ImportProblems.vue';
@@ -70,7 +71,6 @@ const at = computed(() => {
   return (asked ?? brought ?? sheets[0])?.sheet ?? 0;
 });
 const sheet = computed(() => view.value?.sheets[at.value]);
-const severalFiles = computed(() => new Set(view.value?.sheets.map((each) => each.file)).size > 1);
 const problemCount = (sheet: number) => view.value?.problems.filter((each) => each.sheet === sheet).length ?? 0;
 const tabs = computed(() => [
   { name: 'columns', label: t('importer.columnsTab') },
@@ -206,84 +206,67 @@ const hasFailed = computed(() => view.value?.sheets.some((each) => (each.outcome
       </div>
     </header>
     <Problems v-if="problem" :of="[{ sentence: problem, severity: 'blocker' }]" />
-    <div v-if="view" class="panes">
-      <nav class="sheets" :aria-label="$t('workbook.sheets')">
-        <p class="label flat">{{ $t('workbook.sheets') }}</p>
-        <ul>
-          <li v-for="each in view.sheets" :key="each.sheet">
-            <RouterLink
-              class="sheet-line"
-              :class="{ active: each.sheet === at }"
-              :aria-current="each.sheet === at ? 'true' : undefined"
-              :to="{ query: { ...route.query, sheet: each.sheet, rows: undefined } }"
-              replace
-            >
-              <span class="name" dir="auto">{{ each.name }}</span>
-              <span class="muted small">{{ usedFor(each.sheet) }}</span>
-              <span class="muted small">{{ $t('workbook.rowCount', { n: each.rows }, each.rows) }}</span>
-              <span v-if="each.outcomes.failed" class="small bad">{{
-                $t('importer.count.is.failed', { n: each.outcomes.failed }, each.outcomes.failed)
-              }}</span>
-              <span v-if="severalFiles" class="muted small file" dir="auto">{{ each.file }}</span>
-            </RouterLink>
-          </li>
-        </ul>
-      </nav>
-      <main class="main">
-        <p v-if="kept" class="muted flat" role="status">{{ $t('importer.besideKept', { n: kept }, kept) }}</p>
-        <Problems :of="refused" />
-        <Problems :of="view.files" />
-        <Problems :of="view.findings" />
-        <Tabs
-          v-if="sheet"
-          :label="sheet.name"
-          :value="tab"
-          :tabs="tabs"
-          @update:value="show({ show: $event, rows: undefined })"
-        >
-          <template #columns>
-            <ImportColumns
-              :id="props.import"
-              :key="sheet.sheet"
-              :is-open="isOpen"
-              :site="site"
-              :sheets="view.sheets"
-              :at="at"
-              :mapping="choices"
-              @choose="opened.choose"
-            />
-          </template>
-          <template #problems>
-            <ImportProblems
-              :key="`${sheet.sheet} ${round}`"
-              :sheet="sheet"
-              :problems="view.problems"
-              :mapped="sheetAt(choices, view.sheets, at)"
-              :is-open="isOpen"
-              :busy="isActing"
-              @answer="answer"
-              @read="read"
-              @rows="show({ show: 'rows', rows: $event })"
-            />
-          </template>
-          <template #rows>
-            <ImportRows
-              :id="props.import"
-              :key="`rows ${sheet.sheet}`"
-              :outcome="outcome"
-              :site="site"
-              :sheet="sheet"
-              :round="round"
-              :is-open="isOpen"
-              :correct="correct"
-              :to="recordAt"
-              @update:outcome="show({ show: 'rows', rows: $event || undefined })"
-            />
-          </template>
-        </Tabs>
-        <p v-else class="muted">{{ $t('workbook.noSheets') }}</p>
-      </main>
-    </div>
+    <SheetPanes v-if="view" :sheets="view.sheets" :at="at">
+      <template #about="{ sheet: each }">
+        <span class="muted small">{{ usedFor(each.sheet) }}</span>
+        <span class="muted small">{{ $t('workbook.rowCount', { n: each.rows }, each.rows) }}</span>
+        <span v-if="each.outcomes.failed" class="small bad">{{
+          $t('importer.count.is.failed', { n: each.outcomes.failed }, each.outcomes.failed)
+        }}</span>
+      </template>
+      <p v-if="kept" class="muted flat" role="status">{{ $t('importer.besideKept', { n: kept }, kept) }}</p>
+      <Problems :of="refused" />
+      <Problems :of="view.files" />
+      <Problems :of="view.findings" />
+      <Tabs
+        v-if="sheet"
+        :label="sheet.name"
+        :value="tab"
+        :tabs="tabs"
+        @update:value="show({ show: $event, rows: undefined })"
+      >
+        <template #columns>
+          <ImportColumns
+            :id="props.import"
+            :key="sheet.sheet"
+            :is-open="isOpen"
+            :site="site"
+            :sheets="view.sheets"
+            :at="at"
+            :mapping="choices"
+            @choose="opened.choose"
+          />
+        </template>
+        <template #problems>
+          <ImportProblems
+            :key="`${sheet.sheet} ${round}`"
+            :sheet="sheet"
+            :problems="view.problems"
+            :mapped="sheetAt(choices, view.sheets, at)"
+            :is-open="isOpen"
+            :busy="isActing"
+            @answer="answer"
+            @read="read"
+            @rows="show({ show: 'rows', rows: $event })"
+          />
+        </template>
+        <template #rows>
+          <ImportRows
+            :id="props.import"
+            :key="`rows ${sheet.sheet}`"
+            :outcome="outcome"
+            :site="site"
+            :sheet="sheet"
+            :round="round"
+            :is-open="isOpen"
+            :correct="correct"
+            :to="recordAt"
+            @update:outcome="show({ show: 'rows', rows: $event || undefined })"
+          />
+        </template>
+      </Tabs>
+      <p v-else class="muted">{{ $t('workbook.noSheets') }}</p>
+    </SheetPanes>
     <ImportFoot
       v-if="view"
       :details="view"
@@ -319,68 +302,10 @@ const hasFailed = computed(() => view.value?.sheets.some((each) => (each.outcome
 .flat {
   margin: 0;
 }
-.panes {
-  display: flex;
-  flex: 1;
-  gap: 24px;
-  align-items: flex-start;
-}
-.sheets {
-  position: sticky;
-  top: 12px;
-  flex: none;
-  width: 196px;
-}
-.sheets ul {
-  margin: 4px 0 16px;
-  padding: 0;
-  list-style: none;
-}
-.sheet-line {
-  display: flex;
-  flex-direction: column;
-  padding: 6px 10px;
-  border-radius: 4px;
-  color: inherit;
-  text-decoration: none;
-}
-.sheet-line:hover {
-  background: var(--raised);
-}
-.sheet-line.active {
-  background: var(--petrol-soft);
-}
-.name {
-  font-weight: 500;
-  overflow-wrap: anywhere;
-}
 .small {
   font-size: 13px;
 }
 .bad {
   color: var(--rust);
-}
-.file {
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-  max-width: 100%;
-}
-.main {
-  flex: 1;
-  min-width: 0;
-}
-@media (max-width: 900px) {
-  .panes {
-    flex-direction: column;
-  }
-  .sheets {
-    position: static;
-    width: 100%;
-  }
-  .main {
-    width: 100%;
-    overflow-x: auto;
-  }
 }
 </style>

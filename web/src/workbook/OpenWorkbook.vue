@@ -11,6 +11,7 @@ import { renew } from '@/shared/api/queries';
 import { useConfirm } from '@/shared/controls/confirming';
 import { idOf } from '@/shared/definitions';
 import { longTime } from '@/shared/time';
+import SheetPanes from './SheetPanes.vue';
 import WorkbookDrop from './WorkbookDrop.vue';
 import WorkbookSheet from './WorkbookSheet.vue';
 import { chooseColumn, chooseSheet, type ColumnChange, type SheetChange } from './choices';
@@ -36,7 +37,6 @@ const at = computed(() => {
   return (asked ?? sheets.find((each) => each.role !== 'skip') ?? sheets[0])?.sheet ?? 0;
 });
 const sheet = computed(() => view.value?.sheets.find((each) => each.sheet === at.value));
-const severalFiles = computed(() => new Set(view.value?.sheets.map((each) => each.file)).size > 1);
 const isTaking = ref(false);
 
 void workbook.load();
@@ -115,24 +115,11 @@ async function take(): Promise<void> {
     </header>
     <Problems v-if="problem" :of="[{ sentence: problem, severity: 'blocker' }]" />
     <WorkbookDrop v-if="problem && !view" />
-    <div v-if="view" class="panes">
-      <nav class="sheets" :aria-label="$t('workbook.sheets')">
-        <p class="label flat">{{ $t('workbook.sheets') }}</p>
-        <ul>
-          <li v-for="each in view.sheets" :key="each.sheet">
-            <RouterLink
-              class="sheet-line"
-              :class="{ active: each.sheet === at }"
-              :aria-current="each.sheet === at ? 'true' : undefined"
-              :to="{ query: { sheet: each.sheet } }"
-              replace
-            >
-              <span class="name" dir="auto">{{ each.name }}</span>
-              <span class="muted small">{{ $t(`workbook.role.${each.role}`) }}</span>
-              <span v-if="severalFiles" class="muted small file" dir="auto">{{ each.file }}</span>
-            </RouterLink>
-          </li>
-        </ul>
+    <SheetPanes v-if="view" :sheets="view.sheets" :at="at">
+      <template #about="{ sheet: each }">
+        <span class="muted small">{{ $t(`workbook.role.${each.role}`) }}</span>
+      </template>
+      <template #below>
         <div v-if="view.definitions.length" class="made">
           <p class="label flat">{{ $t('workbook.made') }}</p>
           <ul>
@@ -144,20 +131,18 @@ async function take(): Promise<void> {
             </li>
           </ul>
         </div>
-      </nav>
-      <main class="main">
-        <Problems :of="view.findings" />
-        <WorkbookSheet
-          v-if="sheet"
-          :key="sheet.sheet"
-          :sheet="sheet"
-          :choices="choices"
-          @sheet="onSheet"
-          @column="onColumn"
-        />
-        <p v-else class="muted">{{ $t('workbook.noSheets') }}</p>
-      </main>
-    </div>
+      </template>
+      <Problems :of="view.findings" />
+      <WorkbookSheet
+        v-if="sheet"
+        :key="sheet.sheet"
+        :sheet="sheet"
+        :choices="choices"
+        @sheet="onSheet"
+        @column="onColumn"
+      />
+      <p v-else class="muted">{{ $t('workbook.noSheets') }}</p>
+    </SheetPanes>
     <footer v-if="view" class="bottom">
       <Problems :of="view.problems.slice(0, 3)" />
       <div class="row">
@@ -201,57 +186,18 @@ async function take(): Promise<void> {
 .flat {
   margin: 0;
 }
-.panes {
-  display: flex;
-  gap: 24px;
-  align-items: flex-start;
-}
-.sheets {
-  position: sticky;
-  top: 12px;
-  flex: none;
-  width: 196px;
-}
-.sheets ul {
+.made ul {
   margin: 4px 0 16px;
   padding: 0;
   list-style: none;
 }
-.sheet-line {
-  display: flex;
-  flex-direction: column;
-  padding: 6px 10px;
-  border-radius: 4px;
-  color: inherit;
-  text-decoration: none;
-}
-.sheet-line:hover {
-  background: var(--raised);
-}
-.sheet-line.active {
-  background: var(--petrol-soft);
-}
-.name {
-  font-weight: 500;
-  overflow-wrap: anywhere;
-}
 .small {
   font-size: 13px;
-}
-.file {
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-  max-width: 100%;
 }
 .made-line {
   display: flex;
   flex-direction: column;
   padding: 2px 10px;
-}
-.main {
-  flex: 1;
-  min-width: 0;
 }
 .bottom {
   position: sticky;
@@ -259,18 +205,5 @@ async function take(): Promise<void> {
   padding: 10px 0 12px;
   background: var(--ground);
   border-top: 1px solid var(--line);
-}
-@media (max-width: 900px) {
-  .panes {
-    flex-direction: column;
-  }
-  .sheets {
-    position: static;
-    width: 100%;
-  }
-  .main {
-    width: 100%;
-    overflow-x: auto;
-  }
 }
 </style>

@@ -127,6 +127,18 @@ public final class OrchardServer implements AutoCloseable {
         return ended;
     }
 
+    /** Has an import worked on, and tells how it is once it has come to a state. */
+    public JsonNode worked(String at, String what, String state) throws InterruptedException {
+        anna.ok("POST", at + "/" + what, null);
+        Waiting.until(
+                state,
+                () -> anna.ok("GET", at + "/progress", null)
+                        .get("state")
+                        .asString()
+                        .equals(state));
+        return anna.ok("GET", at, null);
+    }
+
     /** Connections to the database of the site. */
     public HikariDataSource site() {
         return TestDatabase.shared().source(database + "_site_field");

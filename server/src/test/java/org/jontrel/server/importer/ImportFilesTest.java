@@ -15,7 +15,6 @@ import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import javax.imageio.ImageIO;
 import org.jontrel.server.OrchardServer;
-import org.jontrel.site.testing.Waiting;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
@@ -65,18 +64,6 @@ public class ImportFilesTest {
         return JsonMapper.shared().readTree(answer.body());
     }
 
-    private JsonNode until(String at, String what, String state) throws InterruptedException {
-        server.anna.ok("POST", at + "/" + what, null);
-        Waiting.until(
-                state,
-                () -> server.anna
-                        .ok("GET", at + "/progress", null)
-                        .get("state")
-                        .asString()
-                        .equals(state));
-        return server.anna.ok("GET", at, null);
-    }
-
     private List<String> library() {
         return server.anna
                 .ok("GET", "/api/sites/field/media", null)
@@ -109,7 +96,7 @@ public class ImportFilesTest {
     @Test
     public void picturesAreNamedByRowsAndGoWithAnImportThatNeverCame() throws Exception {
         var at = sent();
-        var tried = until(at, "try", "tried");
+        var tried = server.worked(at, "try", "tried");
         assertEquals(tried.at("/sheets/0/outcomes/failed").asLong(), 2);
         assertTrue(
                 tried.get("problems").toString().contains("there is no picture or file called “oak-front.png”"),
@@ -127,17 +114,17 @@ public class ImportFilesTest {
         assertEquals(answer.get("kept").asInt(), 5, answer.toString());
         assertTrue(answer.get("refused").toString().contains("broken.zip"), answer.toString());
         assertEquals(answer.at("/details/progress/state").asString(), "ready");
-        tried = until(at, "try", "tried");
+        tried = server.worked(at, "try", "tried");
         assertEquals(
                 tried.at("/sheets/0/outcomes/failed").asLong(),
                 1,
                 tried.get("problems").toString());
         assertEquals(library().size(), 5);
 
-        until(at, "run", "done");
+        server.worked(at, "run", "done");
         assertTrue(library().contains("oak-front.png: Old Jane"), library().toString());
         assertTrue(library().contains("bark.png: Old Jane"), library().toString());
-        until(at, "undo", "undone");
+        server.worked(at, "undo", "undone");
         assertEquals(library().size(), 5, "so that it can be brought again");
         assertEquals(server.anna.send("DELETE", at, null).statusCode(), 204);
         assertEquals(library(), List.of());
@@ -157,13 +144,13 @@ public class ImportFilesTest {
                         picture(2),
                         "jane.txt",
                         new byte[] {65}));
-        until(at, "try", "tried");
-        until(at, "run", "done");
+        server.worked(at, "try", "tried");
+        server.worked(at, "run", "done");
         var late = server.anna.sendFiles(at + "/files", Map.of("late.png", picture(7)));
         assertEquals(late.statusCode(), 409, late.body());
         server.anna.ok("DELETE", at, null);
         assertEquals(library().size(), 4);
-        var again = until(sent(), "try", "tried");
+        var again = server.worked(sent(), "try", "tried");
         assertEquals(again.at("/sheets/0/outcomes/same").asLong(), 2, again.toString());
     }
 

@@ -11,12 +11,10 @@ import java.util.Map;
 import java.util.TreeMap;
 import org.jontrel.server.OrchardServer;
 import org.jontrel.site.testing.Orchard;
-import org.jontrel.site.testing.Waiting;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
-import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** What was exported comes back and changes nothing, or only what was changed meanwhile, also through a spreadsheet program. */
@@ -78,25 +76,13 @@ public class RoundTripTest {
         return versions;
     }
 
-    private JsonNode until(String at, String what, String state) throws InterruptedException {
-        server.anna.ok("POST", at + "/" + what, null);
-        Waiting.until(
-                state,
-                () -> server.anna
-                        .ok("GET", at + "/progress", null)
-                        .get("state")
-                        .asString()
-                        .equals(state));
-        return server.anna.ok("GET", at, null);
-    }
-
     /** Sends a file and tries it. */
     private String tried(Path file) throws Exception {
         var answer = server.anna.sendFiles(IMPORTS, Map.of(file.getFileName().toString(), Files.readAllBytes(file)));
         assertEquals(answer.statusCode(), 201, answer.body());
         var at = IMPORTS + "/"
                 + JsonMapper.shared().readTree(answer.body()).at("/progress/id").asLong();
-        until(at, "try", "tried");
+        server.worked(at, "try", "tried");
         return at;
     }
 
@@ -112,7 +98,7 @@ public class RoundTripTest {
                 details.at("/sheets/0/outcomes").toString(),
                 "{\"same\":" + before.size() + "}",
                 details.get("problems") + " " + what);
-        until(at, "run", "done");
+        server.worked(at, "run", "done");
         assertEquals(versions(), before);
     }
 
@@ -173,7 +159,7 @@ public class RoundTripTest {
                             .at("/0/fields")
                             .toString(),
                     "[{\"label\":\"Summary\",\"was\":\"Of Old Mary\",\"becomes\":\"Moved to the wall\"}]");
-            until(at, "run", "done");
+            server.worked(at, "run", "done");
             var after = versions();
             assertEquals(
                     after.entrySet().stream()

@@ -14,7 +14,6 @@ import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
-import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Each sample is sound, and its records come onto a site that has its definitions, all of them and with their pictures. */
@@ -104,7 +103,7 @@ public class SamplesTest {
                 .get("id")
                 .asLong();
         var at = site + "/imports/" + id;
-        var tried = until(at, "try", "tried");
+        var tried = server.worked(at, "try", "tried");
         assertEquals(tried.get("problems").size(), 0, tried.get("problems").toString());
         assertEquals(tried.get("findings").size(), 0, tried.get("findings").toString());
         for (var sheet : tried.get("mapping").get("sheets")) {
@@ -113,7 +112,7 @@ public class SamplesTest {
                 assertFalse(column.get("goal").asString().equals("skip"), sheet.get("sheet") + " " + column);
             }
         }
-        until(at, "run", "done");
+        server.worked(at, "run", "done");
         long records = 0;
         for (var type : server.anna.ok("GET", site + "/record-types", null)) {
             records += type.get("sort").asString().equals("types")
@@ -126,17 +125,5 @@ public class SamplesTest {
         for (var each : media) {
             assertFalse(each.get("alt").asString().isBlank());
         }
-    }
-
-    private JsonNode until(String at, String what, String state) throws InterruptedException {
-        server.anna.ok("POST", at + "/" + what, null);
-        Waiting.until(
-                state,
-                () -> server.anna
-                        .ok("GET", at + "/progress", null)
-                        .get("state")
-                        .asString()
-                        .equals(state));
-        return server.anna.ok("GET", at, null);
     }
 }

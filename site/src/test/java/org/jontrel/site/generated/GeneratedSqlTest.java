@@ -34,7 +34,7 @@ public class GeneratedSqlTest {
     /** How many scripts one command is given. */
     private static final int TOGETHER = 25;
 
-    private static final int BROUGHT_ON = Integer.getInteger("sql.cases", 12);
+    private static final int BROUGHT_ON = Integer.getInteger("sql.cases", 8);
     private static final int FIRST = Integer.getInteger("sql.from", 1);
 
     private static ModelPackage content(Model model, String version) {

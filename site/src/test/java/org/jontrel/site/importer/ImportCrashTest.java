@@ -32,7 +32,7 @@ import org.testng.annotations.Test;
  * missing, and what is wrong with the others is still known. {@code -Dcrash.imports=N} kills more often.
  */
 public class ImportCrashTest {
-    private static final int KILLS = Integer.getInteger("crash.imports", 4);
+    private static final int KILLS = Integer.getInteger("crash.imports", 3);
     private static final int TREES = 1_200;
     private static final int PEOPLE = 100;
     private static final int WRONG = 7;

@@ -18,7 +18,7 @@ import org.testng.annotations.Test;
  * there as they were and no others. {@code -Dimport.cases=N -Dimport.from=1} draws more.
  */
 public class ImportLawTest extends ImportingTest {
-    private static final int CASES = Integer.getInteger("import.cases", 8);
+    private static final int CASES = Integer.getInteger("import.cases", 5);
     private static final int FROM = Integer.getInteger("import.from", 1);
     private Random random;
 
