@@ -16,11 +16,13 @@ const { t } = useI18n();
 const session = useSession();
 const progress = computed(() => props.details.progress);
 const state = computed(() => progress.value.state);
+/** A trial goes through the rows twice. */
+const rounds = computed(() => (state.value === 'trying' ? 2 : 1));
 const pace = usePace(() => ({
   key: `${String(progress.value.id)} ${state.value} ${progress.value.phase}`,
   isOn: props.isWorking,
-  done: progress.value.done,
-  all: progress.value.total,
+  done: progress.value.done / rounds.value,
+  all: progress.value.total / rounds.value,
 }));
 const percentage = computed(() => Math.min(100, Math.round((100 * pace.value.done) / Math.max(1, pace.value.all))));
 const counts = computed(() => {
@@ -58,7 +60,10 @@ const isUndo = computed(() => ['mark', 'restore', 'remove'].includes(progress.va
           <template v-if="pace.all"
             >·
             {{
-              $t('importer.doneOf', { done: pace.done.toLocaleString('en'), all: pace.all.toLocaleString('en') })
+              $t('importer.doneOf', {
+                done: Math.round(pace.done).toLocaleString('en'),
+                all: Math.round(pace.all).toLocaleString('en'),
+              })
             }}</template
           >
           <template v-if="pace.rate"

@@ -18,9 +18,10 @@ const props = defineProps<{
   /** Whether answers are taken now. */
   isOpen: boolean;
   busy: boolean;
+  /** Stores how a text is read; tells whether that was done. */
+  store: (column: number, text: string, as: string) => Promise<boolean>;
 }>();
 const emit = defineEmits<{
-  answer: [column: number, text: string, as: string];
   read: [column: string, reading: string];
   rows: [outcome: string];
 }>();
@@ -70,9 +71,10 @@ function read(each: Schemas['ProblemGroup'], reading: string): void {
 
 const keyOf = (each: Schemas['ProblemGroup']) => `${String(each.column)} ${each.code} ${each.text}`;
 
-function answer(each: Schemas['ProblemGroup'], as: string): void {
-  answered[keyOf(each)] = as;
-  emit('answer', each.column, each.text, as);
+async function answer(each: Schemas['ProblemGroup'], as: string): Promise<void> {
+  if (await props.store(each.column, each.text, as)) {
+    answered[keyOf(each)] = as;
+  }
 }
 </script>
 

@@ -62,9 +62,13 @@ watch(
   () => props.round,
   () => (corrected.value = {}),
 );
+const WHOLE_ROW = -1;
 const cellKey = (row: number, column: number) => `${String(row)} ${String(column)}`;
 const wrong = (row: Schemas['ImportedRow'], column: number) =>
   row.problems.filter((each) => each.column === column && each.severity !== 'note');
+/** A row that is wrong as a whole may be mended in any cell. */
+const isMendable = (row: Schemas['ImportedRow'], column: number) =>
+  wrong(row, column).length > 0 || wrong(row, WHOLE_ROW).length > 0;
 const textOf = (row: Schemas['ImportedRow'], column: number) =>
   corrected.value[cellKey(row.row, column)] ?? row.cells[column] ?? '';
 
@@ -137,7 +141,7 @@ async function store(row: Schemas['ImportedRow'], column: number): Promise<void>
                   textOf(row, column.column)
                 }}</span>
                 <NButton
-                  v-if="isOpen && wrong(row, column.column).length"
+                  v-if="isOpen && isMendable(row, column.column)"
                   text
                   size="small"
                   type="primary"

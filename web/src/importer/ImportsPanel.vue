@@ -8,12 +8,12 @@ import { useRecordTypes } from '@/record/recordTypes';
 import { useSession } from '@/session/session';
 import Problems from '@/shared/Problems.vue';
 import Tag from '@/shared/Tag.vue';
-import { api, ApiError, ask, sentenceOf, upload, type FindingView, type Schemas } from '@/shared/api/client';
+import { api, ApiError, ask, formOf, sentenceOf, upload, type FindingView, type Schemas } from '@/shared/api/client';
 import { renew, useResource } from '@/shared/api/queries';
 import Choice from '@/shared/controls/Choice.vue';
 import FilePicker from '@/shared/controls/FilePicker.vue';
 import { longTime } from '@/shared/time';
-import { formOf, isBeside, refused, sendBeside } from './beside';
+import { isBeside, refused, sendBeside, unsent } from './beside';
 import { stateTone } from './outcomes';
 import { importList, mappingList } from './queries';
 
@@ -77,8 +77,7 @@ async function read(files: File[]): Promise<void> {
     void renew(importList(props.site).queryKey);
     const { workspace, site } = props;
     if (beside.length) {
-      const sent = await sendBeside(site, progress.id, beside);
-      refused.value = sent.refused;
+      refused.value = await sendBeside(site, progress.id, beside).then((sent) => sent.refused, unsent);
     }
     await router.push({ name: 'import', params: { workspace, site, import: progress.id } });
   } catch (thrown) {

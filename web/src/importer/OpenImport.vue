@@ -37,7 +37,7 @@ const router = useRouter();
 const session = useSession();
 const workspaces = useWorkspace();
 const recordTypes = useRecordTypes();
-const confirm = useConfirm();
+const isSure = useConfirm();
 const opened = useImport(props.site, props.import);
 const { view, choices, busy, progress, isWorking, isActing } = opened;
 const isOpen = computed(() => opened.isOpen.value && session.mayWrite);
@@ -94,12 +94,12 @@ function usedFor(sheet: number): string {
 
 const path = { site: props.site, id: props.import };
 
-function answer(column: number, text: string, as: string): void {
+const answer = (column: number, text: string, as: string) => {
   const params = { path: { ...path, sheet: at.value } };
-  void opened.act(() =>
+  return opened.act(() =>
     ask(api.PUT('/api/sites/{site}/imports/{id}/sheets/{sheet}/replacements', { params, body: { column, text, as } })),
   );
-}
+};
 
 /** Texts of a column that are not clear are all read in one way. */
 function read(name: string, reading: string): void {
@@ -152,7 +152,7 @@ function recordAt(record: number): object | undefined {
 }
 
 async function forget(): Promise<void> {
-  if (!(await confirm(t('importer.forgetHint'), t('importer.forget')))) {
+  if (!(await isSure(t('importer.forgetHint'), t('importer.forget')))) {
     return;
   }
   try {
@@ -245,7 +245,7 @@ const hasFailed = computed(() => view.value?.sheets.some((each) => (each.outcome
             :mapped="sheetAt(choices, view.sheets, at)"
             :is-open="isOpen"
             :busy="isActing"
-            @answer="answer"
+            :store="answer"
             @read="read"
             @rows="show({ show: 'rows', rows: $event })"
           />

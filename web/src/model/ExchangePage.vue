@@ -6,7 +6,7 @@ import { useRoute } from 'vue-router';
 import { useSession } from '@/session/session';
 import Problems from '@/shared/Problems.vue';
 import Tag from '@/shared/Tag.vue';
-import { api, ApiError, ask, sentenceOf, upload, type FindingView, type Schemas } from '@/shared/api/client';
+import { api, ApiError, ask, formOf, sentenceOf, upload, type FindingView, type Schemas } from '@/shared/api/client';
 import { idOf, nameOf, sorts } from '@/shared/definitions';
 import SampleModels from './SampleModels.vue';
 import { useDraft } from './draft';
@@ -65,14 +65,10 @@ async function read(files: File[]): Promise<void> {
   incoming.value = undefined;
   taken.value = 0;
   await draft.flush();
-  const form = new FormData();
-  files.forEach((file) => {
-    form.append('file', file);
-  });
   try {
     const found = await upload<Schemas['ImportPreview']>(
       `/api/workspaces/${encodeURIComponent(draft.workspace)}/draft/incoming`,
-      form,
+      formOf(files),
     );
     incoming.value = found;
     findings.value = found.findings;

@@ -1,5 +1,5 @@
 import { onScopeDispose, ref, shallowRef, type Ref, type ShallowRef } from 'vue';
-import { ApiError, mayPass, sentenceOf } from './api/client';
+import { ApiError, isRefused, mayPass, sentenceOf } from './api/client';
 
 /** After how many milliseconds without a key what was typed is sent. */
 const PAUSE = 350;
@@ -104,6 +104,10 @@ export function useChoosing<V, C>(source: Source<V, C>): Choosing<V, C> {
       problem.value = sentenceOf(thrown);
       if (mayPass(thrown)) {
         timer = setTimeout(() => void send(), RETRY);
+      } else if (isRefused(thrown) && view.value) {
+        // what the server refuses for good would keep every later choice from being stored
+        unsent = [];
+        take(view.value);
       }
     } finally {
       sending = undefined;

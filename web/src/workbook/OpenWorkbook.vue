@@ -24,7 +24,7 @@ const route = useRoute();
 const router = useRouter();
 const draft = useDraft();
 const session = useSession();
-const confirm = useConfirm();
+const isSure = useConfirm();
 const { t } = useI18n();
 const workbook = useWorkbook(props.workspace, props.workbook);
 const { view, choices, busy } = workbook;
@@ -56,7 +56,7 @@ const counted = computed(() => {
 });
 
 async function forget(): Promise<void> {
-  if (!(await confirm(t('workbook.forgetHint'), t('workbook.forget')))) {
+  if (!(await isSure(t('workbook.forgetHint'), t('workbook.forget')))) {
     return;
   }
   try {

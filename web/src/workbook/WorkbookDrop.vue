@@ -3,7 +3,7 @@ import { NSpin } from 'naive-ui';
 import { computed, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import Problems from '@/shared/Problems.vue';
-import { ApiError, sentenceOf, upload, type FindingView, type Schemas } from '@/shared/api/client';
+import { ApiError, formOf, sentenceOf, upload, type FindingView, type Schemas } from '@/shared/api/client';
 import { renew, useResource } from '@/shared/api/queries';
 import FilePicker from '@/shared/controls/FilePicker.vue';
 import { longTime } from '@/shared/time';
@@ -27,14 +27,10 @@ async function read(files: File[]): Promise<void> {
   problem.value = '';
   findings.value = [];
   reading.value = files.map((file) => file.name).join(', ');
-  const form = new FormData();
-  files.forEach((file) => {
-    form.append('file', file);
-  });
   try {
     const made = await upload<Schemas['WorkbookView']>(
       `/api/workspaces/${encodeURIComponent(workspace.value)}/workbooks`,
-      form,
+      formOf(files),
     );
     void renew(workbookList(workspace.value).queryKey);
     await router.push({ name: 'workbook', params: { workspace: workspace.value, workbook: made.id } });

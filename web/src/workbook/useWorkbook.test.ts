@@ -86,6 +86,33 @@ describe('a workbook that is looked at', () => {
     scope.stop();
   });
 
+  it('forgets what is refused for good, so that what is chosen next is stored', async () => {
+    put.mockRejectedValueOnce(new ApiError(422, 'no such kind', [], undefined));
+    put.mockImplementation((...all) => Promise.resolve(told(1, (all[1] as { body: Choices }).body)));
+    const { scope, workbook } = await opened();
+    workbook.choose(labelled(2, 'Keeper'));
+    await vi.advanceTimersByTimeAsync(0);
+    expect(workbook.problem.value).toBe('no such kind');
+    expect(workbook.choices.value).toEqual({ sheets: [] });
+    expect(workbook.busy.value).toBe(false);
+    workbook.choose(named('Oven'));
+    await vi.advanceTimersByTimeAsync(0);
+    expect(chosenOf(bodies()[1] as Choices, 0, 2).label).toBeUndefined();
+    expect(names()).toEqual([undefined, 'Oven']);
+    expect(workbook.problem.value).toBe('');
+    scope.stop();
+  });
+
+  it('keeps what was chosen when the session has ended', async () => {
+    put.mockRejectedValueOnce(new ApiError(401, 'sign in', [], undefined));
+    const { scope, workbook } = await opened();
+    workbook.choose(labelled(2, 'Keeper'));
+    await vi.advanceTimersByTimeAsync(0);
+    expect(chosenOf(workbook.choices.value, 0, 2).label).toBe('Keeper');
+    expect(workbook.busy.value).toBe(true);
+    scope.stop();
+  });
+
   it('sends what was not sent yet when the page is left', async () => {
     put.mockResolvedValue(told(1));
     const { scope, workbook } = await opened();

@@ -141,6 +141,15 @@ export async function ask<T>(sent: Promise<Answer<T>>): Promise<T> {
   return answer.data as T;
 }
 
+/** A form with files. */
+export function formOf(files: File[]): FormData {
+  const form = new FormData();
+  files.forEach((file) => {
+    form.append('file', file);
+  });
+  return form;
+}
+
 /** Sends a form with a file, which the generated client does not do. */
 export function upload<T>(path: string, form: FormData): Promise<T> {
   return posted<T>(path, form, {});

@@ -141,7 +141,7 @@ export const importer = {
       left: 'none left out | 1 was left out | {n} were left out',
     },
   },
-  doneOf: '{done} of {all} steps of rows',
+  doneOf: '{done} of {all} rows',
   rate: '{n} a second',
   mayLeave: 'You can leave this page; the work goes on.',
   interrupted: 'The server was interrupted, and goes on by itself.',

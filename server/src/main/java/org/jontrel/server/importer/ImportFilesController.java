@@ -59,7 +59,7 @@ class ImportFilesController {
             throw Refusal.conflict("This import is under way, or was brought. Send the pictures with a new one.", null);
         }
         space.check(files.stream().mapToLong(MultipartFile::getSize).sum());
-        var taking = new TakenFiles(imports.files(id), principal.getName());
+        var taking = new TakenFiles(imports.files(id), principal.getName(), space);
         for (var file : files) {
             var path = Files.createTempFile("jontrel-files", ".upload");
             try {
@@ -69,6 +69,8 @@ class ImportFilesController {
                 Files.deleteIfExists(path);
             }
         }
+        // a trial that began meanwhile has not seen all of them
+        imports.revised(id);
         return new SentFiles(taking.kept(), FindingView.of(taking.refused()), ImportController.details(imports, id));
     }
 

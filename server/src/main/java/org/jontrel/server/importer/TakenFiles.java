@@ -12,6 +12,7 @@ import java.util.zip.ZipFile;
 import org.jontrel.core.finding.Code;
 import org.jontrel.core.finding.Finding;
 import org.jontrel.core.finding.Place;
+import org.jontrel.server.media.FreeSpace;
 import org.jontrel.site.importer.ImportFiles;
 import org.jontrel.site.media.Bytes;
 
@@ -26,12 +27,14 @@ final class TakenFiles {
 
     private final ImportFiles files;
     private final String author;
+    private final FreeSpace space;
     private final List<Finding> refused = new ArrayList<>();
     private int kept;
 
-    TakenFiles(ImportFiles files, String author) {
+    TakenFiles(ImportFiles files, String author, FreeSpace space) {
         this.files = files;
         this.author = author;
+        this.space = space;
     }
 
     int kept() {
@@ -97,6 +100,7 @@ final class TakenFiles {
             if (bytes > MOST_BYTES) {
                 refused.add(finding(Code.IMPORT_FILE_TOO_HEAVY, bare, MOST_BYTES >> 20));
             } else if (bytes <= most) {
+                space.check(bytes);
                 keep(bare, path);
             }
             return bytes;

@@ -17,14 +17,19 @@ import org.springframework.stereotype.Component;
 class SampleModels {
     private static final List<String> NAMES =
             List.of("rope-walk", "organ-workshop", "peat-archive", "wall-guild", "puppet-loft");
-    private final List<SampleModel> all = NAMES.stream().map(SampleModels::read).toList();
+
+    /** Read once they are asked for. */
+    private static final class Shipped {
+        static final List<SampleModel> ALL =
+                NAMES.stream().map(SampleModels::read).toList();
+    }
 
     List<SampleModel> all() {
-        return all;
+        return Shipped.ALL;
     }
 
     Optional<SampleModel> find(String name) {
-        return all.stream().filter(each -> each.name().equals(name)).findFirst();
+        return all().stream().filter(each -> each.name().equals(name)).findFirst();
     }
 
     private static SampleModel read(String name) {

@@ -3,11 +3,15 @@ package org.jontrel.site.importer.name;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.Collection;
+import org.jontrel.core.naming.VisibleText;
 import org.jontrel.core.value.Link;
 import org.jontrel.site.table.Jdbc;
 
 /** What pictures that come with rows say to those who do not see them. */
 public record PictureTexts(Connection connection, long importId) {
+    /** Letters of an alternative text at most. */
+    private static final int LONGEST = 1_000;
+
     /** The words of a file name, as long as nothing better is known. */
     public static String ofName(String name) {
         var bare = name.substring(Math.max(name.lastIndexOf('/'), name.lastIndexOf('\\')) + 1);
@@ -40,7 +44,7 @@ public record PictureTexts(Connection connection, long importId) {
             Jdbc.update(
                     connection,
                     "UPDATE jontrel_media SET alt = ? WHERE id = ? AND alt = ?",
-                    title,
+                    VisibleText.start(title, LONGEST),
                     id,
                     ofName(name.get()));
         }
